@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Engine\MissingField;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** What shows when the rules are compiled: fields that messages do not have, and numbers that always fall out of range. */
+final class CompiledCheck implements Check
+{
+    public function findings(Rulebook $book): iterable
+    {
+        $program = Compiler::dryRun($book);
+        foreach ($this->byPlace($program->missing) as $missing) {
+            yield $this->missingField($book, $missing);
+        }
+        foreach ($this->byPlace($program->alwaysOutside) as $outside) {
+            $taken = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $outside));
+            $field = $outside[0]->field;
+            $drops = \in_array($field, ['channel', 'key', 'number', 'program', 'bank'], true);
+            yield Finding::warning('always-out-of-range', $outside[0]->span, "this {$field} is always out of range".($drops ? ': the message is always dropped' : ': it always ends at its limit').(1 === \count($taken) ? '' : ' for '.implode(', ', $taken)));
+        }
+    }
+
+    /** @param non-empty-list<MissingField> $missing */
+    private function missingField(Rulebook $book, array $missing): Finding
+    {
+        $first = $missing[0];
+        $lacking = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $missing));
+        $rule = $this->ruleAt($book, $first->span->line);
+        $kinds = null === $rule ? [] : array_unique(array_map(static fn (array $matched): string => $matched[0]->value, array_merge(...array_map(static fn ($selector): array => $selector->matched(), $rule->selectors))));
+        if (\count($lacking) >= \count($kinds)) {
+            $what = implode(' and ', array_unique(array_map(static fn (MissingField $each): string => $each->kind->value, $missing)));
+
+            return Finding::error('no-such-field', $first->span, \count($lacking) > 3 ? "the messages here have no {$first->field}" : "a {$what} message has no {$first->field}");
+        }
+        $list = \count($lacking) > 4 ? 'some of the messages taken' : implode(', ', $lacking).' messages';
+
+        return Finding::warning('no-such-field', $first->span, "{$list} have no {$first->field} here and are dropped, counted as rejected");
+    }
+
+    private function ruleAt(Rulebook $book, int $line): ?Rule
+    {
+        $found = null;
+        foreach ($book->rules as $rule) {
+            if ($rule->span->line <= $line) {
+                $found = $rule;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<MissingField> $all
+     *
+     * @return list<non-empty-list<MissingField>>
+     */
+    private function byPlace(array $all): array
+    {
+        $places = [];
+        foreach ($all as $each) {
+            $places["{$each->span->line}:{$each->span->column}:{$each->field}"][] = $each;
+        }
+
+        return array_values($places);
+    }
+}

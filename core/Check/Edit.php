@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Rulebook\Span;
+
+/** Replaces a stretch of text; lines and columns count from 1, the end is not part of it. */
+final readonly class Edit
+{
+    public function __construct(public int $fromLine, public int $fromColumn, public int $toLine, public int $toColumn, public string $text)
+    {
+    }
+
+    public static function replace(Span $span, string $text): self
+    {
+        return new self($span->line, $span->column, $span->line, $span->column + $span->length, $text);
+    }
+
+    /** @param int $to the last line taken out */
+    public static function deleteLines(int $from, int $to): self
+    {
+        return new self($from, 1, $to + 1, 1, '');
+    }
+
+    public static function insertBefore(int $line, string $text): self
+    {
+        return new self($line, 1, $line, 1, $text);
+    }
+}

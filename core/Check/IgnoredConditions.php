@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** Conditions on something that none of the kinds in the line has; they make no difference. */
+final class IgnoredConditions implements Check
+{
+    public function findings(Rulebook $book): iterable
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->lists as $condition => $list) {
+                    $meant = array_filter($selector->matched(), static fn (array $matched): bool => match ($condition) {
+                        'channel' => $matched[0]->hasChannel(),
+                        'key' => $matched[0]->hasKey(),
+                        'velocity' => Kind::Note === $matched[0],
+                        default => $matched[0]->hasValue(),
+                    });
+                    if ([] === $meant) {
+                        yield Finding::warning('condition-ignored', $list->span(), "\"{$condition}\" makes no difference here: none of these messages has one");
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Message\NumberedTemplate;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\BecomeStep;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
+
+/** Controllers 120 to 127 used as buttons: they are channel mode messages (all sound off, reset, local, all notes off …). */
+final class ModeMessagesAsControllers implements Check
+{
+    private const TEXT = 'controllers 120 to 127 are channel mode messages (all sound off, reset, local, all notes off, omni, mono, poly), not buttons; use a number up to 119';
+
+    public function findings(Rulebook $book): iterable
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->kinds as [$token, $numbers]) {
+                    if (Kind::Cc->value === $token->text && null !== $numbers && $numbers->highest() >= Kind::FIRST_MODE_NUMBER) {
+                        yield Finding::warning('mode-as-controller', $numbers->span(), self::TEXT.'; write "mode" if you mean them');
+                    }
+                }
+            }
+            foreach ($rule->steps as $step) {
+                $message = $step instanceof BecomeStep || $step instanceof PostStep ? $step->message : null;
+                if ($message instanceof NumberedTemplate && $message->isMode()) {
+                    yield Finding::warning('mode-as-controller', $message->span, self::TEXT);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Memory;
+use ZigzagPost\Core\Rulebook\Nearest;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\Step;
+
+/** Names that nothing declares: ports, tables, curves, memories. */
+final class UnknownNames implements Check
+{
+    private const FIELDS = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure', 'scene'];
+
+    public function findings(Rulebook $book): iterable
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->references() as $reference) {
+                yield from $this->reference($book, $reference);
+            }
+            foreach ($rule->selectors as $selector) {
+                yield from $this->expressions($book, null === $selector->where ? [] : [$selector->where]);
+            }
+            yield from $this->steps($book, $rule->steps);
+        }
+        foreach ($book->scenes as $scene) {
+            foreach ([...$scene->onEnter, ...$scene->onLeave] as $step) {
+                foreach ($step->references() as $reference) {
+                    yield from $this->reference($book, $reference);
+                }
+            }
+            yield from $this->steps($book, [...$scene->onEnter, ...$scene->onLeave]);
+        }
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return iterable<Finding>
+     */
+    private function steps(Rulebook $book, array $steps): iterable
+    {
+        foreach ($steps as $step) {
+            yield from $this->expressions($book, $step->expressions());
+        }
+    }
+
+    /** @return iterable<Finding> */
+    private function reference(Rulebook $book, Reference $reference): iterable
+    {
+        $known = $book->declared($reference->what);
+        $name = $reference->name;
+        if (\in_array($name->text, $known, true)) {
+            return;
+        }
+        $code = str_ends_with($reference->what, 'port') ? 'unknown-port' : 'unknown-'.$reference->what;
+        if (isset($book->ports[$name->text]) && str_ends_with($reference->what, 'port')) {
+            $is = $book->ports[$name->text]->isIn ? 'an in port' : 'an out port';
+            yield Finding::error('wrong-direction', $name->span, "\"{$name->text}\" is {$is}; an {$reference->what} is needed here");
+
+            return;
+        }
+        yield $this->unknown($name, $code, $reference->what, $known, $this->declaration($reference));
+    }
+
+    private function declaration(Reference $reference): ?Fix
+    {
+        $name = $reference->name->text;
+        $line = match ($reference->what) {
+            Reference::IN_PORT => "port {$name} in\n",
+            Reference::OUT_PORT => "port {$name} out\n",
+            Reference::MEMORY => "memory {$name} = 0\n",
+            default => null,
+        };
+
+        return null === $line ? null : new Fix('Declare '.trim($line), [Edit::insertBefore(1, $line)]);
+    }
+
+    /**
+     * @param list<Expression> $expressions
+     *
+     * @return iterable<Finding>
+     */
+    private function expressions(Rulebook $book, array $expressions): iterable
+    {
+        foreach ($expressions as $expression) {
+            foreach ($expression->names() as $name) {
+                if (!\in_array($name->name, self::FIELDS, true) && !isset($book->memories[$name->name])) {
+                    $declare = \in_array($name->name, Memory::RESERVED, true) ? null : new Fix("Declare memory {$name->name}", [Edit::insertBefore(1, "memory {$name->name} = 0\n")]);
+                    yield $this->unknown($name, 'unknown-name', 'field or memory', [...self::FIELDS, ...array_keys($book->memories)], $declare);
+                }
+            }
+        }
+    }
+
+    /** @param list<string> $known */
+    private function unknown(\ZigzagPost\Core\Rulebook\Token|Name $name, string $code, string $what, array $known, ?Fix $declare): Finding
+    {
+        $text = $name instanceof Name ? $name->name : $name->text;
+        $nearest = Nearest::of($text, $known);
+        $fixes = null === $declare ? [] : [$declare];
+        if (null !== $nearest) {
+            array_unshift($fixes, new Fix("Write \"{$nearest}\"", [Edit::replace($name->span, $nearest)]));
+        }
+        $hint = null !== $nearest ? "; did you mean \"{$nearest}\"?" : ([] === $known ? '' : '; there are '.implode(', ', \array_slice($known, 0, 12)));
+
+        return Finding::error($code, $name->span, "there is no {$what} \"{$text}\"{$hint}", ...$fixes);
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Rulebook\NumberList;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
+
+/** Ranges written from high to low, which hold nothing. */
+final class UpsideDownRanges implements Check
+{
+    public function findings(Rulebook $book): iterable
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->allLists() as [, $list]) {
+                    yield from $this->list($list);
+                }
+            }
+            foreach ($rule->steps as $step) {
+                if ($step instanceof SendStep && null !== $step->channels()) {
+                    yield from $this->list($step->channels());
+                }
+            }
+        }
+    }
+
+    /** @return iterable<Finding> */
+    private function list(NumberList $list): iterable
+    {
+        foreach ($list->ranges as [$from, $to]) {
+            if ($from->value > $to->value) {
+                $span = $from->span->to($to->span);
+                yield Finding::error('upside-down-range', $span, "the range {$from->text}..{$to->text} holds nothing; write the lower end first", new Fix("Write {$to->text}..{$from->text}", [Edit::replace($span, "{$to->text}..{$from->text}")]));
+            }
+        }
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Midi\Words;
+
+/**
+ * A rulebook made ready to run: the index from (port, kind, channel, number) to rules, and a method for each rule.
+ *
+ * Compiled classes extend it; everything in it is fixed once compiled.
+ */
+abstract class CompiledBook
+{
+    /** Names of all ports, in the order declared. */
+    public const PORTS = [];
+    /** Positions of the in ports. */
+    public const IN = [];
+    /** Positions of ports whose NRPN values are 7-bit. */
+    public const COARSE = [];
+    /** Titles and lines of the rules. */
+    public const RULES = [];
+    /** What key 60 is called, and what the first program is. */
+    public const MIDDLE = 'C4';
+    public const PROGRAMS_FROM = 0;
+    /** Starting values of the memories. */
+    public const MEMORIES = [];
+    /** Titles of the scenes. */
+    public const SCENES = [];
+    /** Arguments of {@see Route}, by ordinal of the kind. */
+    protected const ROUTES = [];
+
+    /** @var array<int, list<Route>> */
+    private array $routes = [];
+
+    /** @return list<string> */
+    final public function ports(): array
+    {
+        /** @var list<string> */
+        return static::PORTS;
+    }
+
+    /** @return list<int> */
+    final public function inPorts(): array
+    {
+        /** @var list<int> */
+        return static::IN;
+    }
+
+    /** Position of an in port by name, or null when there is none. */
+    final public function inPort(string $name): ?int
+    {
+        $index = array_search($name, $this->ports(), true);
+
+        return \is_int($index) && \in_array($index, $this->inPorts(), true) ? $index : null;
+    }
+
+    final public function isCoarse(int $port): bool
+    {
+        return \in_array($port, static::COARSE, true);
+    }
+
+    /** @return list<array{string, int}> */
+    final public function rules(): array
+    {
+        /** @var list<array{string, int}> */
+        return static::RULES;
+    }
+
+    /** The way this rulebook puts messages in words. */
+    final public function words(): Words
+    {
+        return new Words(MiddleC::from(static::MIDDLE), static::PROGRAMS_FROM);
+    }
+
+    /** @return array<string, int> */
+    final public function memories(): array
+    {
+        /** @var array<string, int> */
+        return static::MEMORIES;
+    }
+
+    /** @return list<string> */
+    final public function scenes(): array
+    {
+        /** @var list<string> */
+        return static::SCENES;
+    }
+
+    /**
+     * The methods to ask for a message, in order, each with whether its rule takes.
+     *
+     * @return list<array{string, bool}>
+     */
+    final public function plan(int $scene, int $port, int $kind, int $channel, int $number): array
+    {
+        $plan = [];
+        foreach ($this->routes[$kind] ??= $this->routesOf($kind) as $route) {
+            if ($route->matches($scene, $port, $channel, $number)) {
+                $plan[] = [$route->method, $route->isTake];
+            }
+        }
+
+        return $plan;
+    }
+
+    /** @return list<Route> */
+    private function routesOf(int $kind): array
+    {
+        /** @var array<int, list<array{int, string, bool, int, list<int>|null, int, list<array{int, int}>|null}>> $routes */
+        $routes = static::ROUTES;
+
+        return array_map(static fn (array $arguments): Route => new Route(...$arguments), $routes[$kind] ?? []);
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\NumberList;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
+
+/**
+ * Compiles a checked rulebook to a PHP class.
+ *
+ * The code is made from the checked tree only: of what a user wrote, nothing but numbers and names that match
+ * `[a-z][a-z0-9_]*` gets into it unquoted.
+ */
+final class Compiler
+{
+    public const NAMESPACE = 'ZigzagPost\Compiled';
+
+    private const ALL_CHANNELS = 0x1FFFF;
+
+    private readonly Program $program;
+
+    private function __construct(private readonly Rulebook $book, bool $traced)
+    {
+        $this->program = new Program($book, $traced);
+    }
+
+    /** Compiles to PHP source: the name of the class and its code. */
+    public static function source(Rulebook $book, bool $traced = false): CompiledSource
+    {
+        return (new self($book, $traced))->compile();
+    }
+
+    /** Compiles and loads. */
+    public static function load(Rulebook $book, bool $traced = false): CompiledBook
+    {
+        return self::source($book, $traced)->load();
+    }
+
+    /** Compiles for what is learnt about the rules on the way; see {@see Program::$missing}. */
+    public static function dryRun(Rulebook $book): Program
+    {
+        $compiler = new self($book, false);
+        $compiler->routes();
+
+        return $compiler->program;
+    }
+
+    private function compile(): CompiledSource
+    {
+        $constants = [
+            'PORTS' => array_keys($this->book->ports),
+            'IN' => $this->positions(static fn ($port): bool => $port->isIn),
+            'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
+            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], $this->book->rules),
+            'MIDDLE' => $this->book->middle->value,
+            'PROGRAMS_FROM' => $this->book->programsFrom,
+            'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
+            'SCENES' => $this->book->declared('scene'),
+        ];
+        $body = '';
+        foreach ($constants as $name => $value) {
+            $body .= "public const {$name} = ".var_export($value, true).";\n";
+        }
+        $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
+
+        return CompiledSource::of($body.$this->program->members(), $this->program->traced);
+    }
+
+    /**
+     * @param callable(\ZigzagPost\Core\Rulebook\PortDeclaration): bool $filter
+     *
+     * @return list<int>
+     */
+    private function positions(callable $filter): array
+    {
+        return array_keys(array_filter(array_values($this->book->ports), $filter));
+    }
+
+    /** @return array<int, list<array<mixed>>> arguments of {@see Route} by ordinal of the kind */
+    private function routes(): array
+    {
+        $routes = [];
+        foreach ($this->book->rules as $index => $rule) {
+            $kinds = [];
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->matched() as [$kind]) {
+                    $kinds[$kind->value] = $kind;
+                }
+            }
+            foreach ($kinds as $kind) {
+                $method = $this->program->method($rule, $index, Entry::ofMessage($kind));
+                $routes[$kind->ordinal()][] = $this->route($rule, $index, $kind, $method);
+            }
+        }
+
+        return $routes;
+    }
+
+    /** @return array<mixed> */
+    private function route(Rule $rule, int $index, Kind $kind, string $method): array
+    {
+        $ports = [] === $rule->from ? null : array_map(fn ($name): int => $this->book->portIndex($name->text), $rule->from);
+        $scene = null === $rule->scene ? -1 : (int) array_search($rule->scene, $this->book->scenes, true);
+        $channels = 0;
+        $numbers = [];
+        foreach ($rule->selectors as $selector) {
+            foreach ($selector->matched() as [$matched, $list]) {
+                if ($matched !== $kind) {
+                    continue;
+                }
+                $channels |= $this->channels($kind, $selector);
+                $ranges = $this->numbers($kind, $selector, $list);
+                $numbers = null === $ranges || null === $numbers ? null : [...$numbers, ...$ranges];
+            }
+        }
+
+        return [$index, $method, !$rule->isCopy(), $scene, $ports, $channels, $numbers];
+    }
+
+    private function channels(Kind $kind, Selector $selector): int
+    {
+        $list = $selector->lists['channel'] ?? null;
+        if (null === $list || !$kind->hasChannel()) {
+            return self::ALL_CHANNELS;
+        }
+
+        return array_reduce($list->numbers(), static fn (int $mask, int $channel): int => $mask | 1 << $channel, 0);
+    }
+
+    /** @return list<array{int, int}>|null */
+    private function numbers(Kind $kind, Selector $selector, ?NumberList $list): ?array
+    {
+        $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : ($kind->hasNumber() ? $list : null);
+
+        return null === $list ? null : array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $list->ranges);
+    }
+}

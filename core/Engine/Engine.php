@@ -1,0 +1,385 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Decoder;
+use ZigzagPost\Core\Midi\Kind;
+
+/**
+ * Runs a compiled rulebook on events: bytes go in at ports, whole messages come out.
+ *
+ * Time is the events' time, in microseconds; the engine reads no clock and no random source. Public methods other than
+ * feed(), advance(), take(), save() and load() are for compiled rules.
+ */
+final class Engine
+{
+    /** Release velocity of note-offs that the engine makes itself (MIDI 1.0, "Note Off": 64 when not velocity sensitive). */
+    public const RELEASE_VELOCITY = 64;
+
+    /** Plans kept at most; a stream with ever new parameter numbers must not fill the memory. */
+    private const MOST_PLANS = 50_000;
+
+    private const NOTE = 0;
+    private const POLY_PRESSURE = 1;
+    private const CC = 2;
+    private const MODE = 3;
+    private const PROGRAM = 7;
+    private const PRESSURE = 8;
+    private const BEND = 9;
+
+    public State $state;
+    public readonly Queue $queue;
+    /** @var list<array{int, int, string}> messages made and not yet taken: time, port, bytes */
+    public array $out = [];
+    public readonly ?Trace $trace;
+
+    /** @var array<int, Decoder> by in port */
+    private array $decoders = [];
+    /** @var array<int, bool> in ports whose decoder has nothing under way */
+    private array $idle = [];
+    /** @var array<int, list<array{string, bool}>> methods to ask, by incoming control */
+    private array $plans = [];
+
+    public function __construct(public readonly CompiledBook $book, bool $traced = false)
+    {
+        $this->state = new State($book);
+        $this->queue = new Queue();
+        $this->trace = $traced ? new Trace($this) : null;
+        foreach ($book->inPorts() as $port) {
+            $this->decoders[$port] = new Decoder();
+            $this->idle[$port] = true;
+        }
+    }
+
+    /** Begins a run: what goes out before anything comes in. Not for a run that was loaded. */
+    public function start(): void
+    {
+    }
+
+    /**
+     * Takes bytes that came in at a port, and everything due up to then.
+     *
+     * @param int $t    microseconds; a time before the latest event counts as that event's
+     * @param int $port position of an in port
+     */
+    public function feed(int $t, int $port, string $bytes): void
+    {
+        $s = $this->state;
+        if ($t < $s->now) {
+            $t = $s->now;
+        }
+        if ($this->queue->dueAt <= $t) {
+            $this->drain($t);
+        }
+        $s->now = $t;
+        if ($this->idle[$port] && 3 === \strlen($bytes)) {
+            $status = \ord($bytes[0]);
+            if ($status >= 0x80 && $status < 0xF0 && 0xC0 !== ($status & 0xE0) && \ord($bytes[1]) < 0x80 && \ord($bytes[2]) < 0x80) {
+                $this->decoders[$port]->passed($status);
+                $this->message($t, $port, $bytes);
+
+                return;
+            }
+        }
+        $decoder = $this->decoders[$port];
+        foreach ($decoder->feed($bytes, $s->faults[$port]) as $message) {
+            $this->message($t, $port, $message);
+        }
+        $this->idle[$port] = $decoder->isIdle();
+    }
+
+    /** Does what is due up to a time, and makes that the present. */
+    public function advance(int $t): void
+    {
+        $this->drain($t);
+        $this->state->now = max($this->state->now, $t);
+    }
+
+    /** Time of the next thing due in microseconds, or null when nothing is pending. */
+    public function nextDue(): ?int
+    {
+        return \PHP_INT_MAX === $this->queue->dueAt ? null : $this->queue->dueAt;
+    }
+
+    /**
+     * The messages made since the last call, ordered by time.
+     *
+     * @return list<array{int, int, string}> time in microseconds, position of the out port, bytes of one whole message
+     */
+    public function take(): array
+    {
+        $out = $this->out;
+        $this->out = [];
+        foreach ($out as $made) {
+            ++$this->state->sent[$made[1]];
+        }
+
+        return $out;
+    }
+
+    /** Counts what is unfinished at the end of all input. */
+    public function finish(): void
+    {
+        foreach ($this->decoders as $port => $decoder) {
+            $decoder->end($this->state->faults[$port]);
+        }
+    }
+
+    /** @return array<string, mixed> everything that load() needs to go on as if nothing had happened */
+    public function save(): array
+    {
+        return [
+            'state' => $this->state->save(),
+            'decoders' => array_map(static fn (Decoder $decoder): array => $decoder->save(), $this->decoders),
+            'queue' => $this->queue->save(),
+            'trace' => $this->trace?->save(),
+        ];
+    }
+
+    /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
+    public static function load(CompiledBook $book, array $saved, bool $traced = false): self
+    {
+        /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>}>}, trace: array<mixed>|null} $saved */
+        $engine = new self($book, $traced);
+        $engine->state->restore($saved['state']);
+        foreach ($saved['decoders'] as $port => $decoder) {
+            $engine->decoders[$port] = Decoder::load($decoder);
+            $engine->idle[$port] = $engine->decoders[$port]->isIdle();
+        }
+        $engine->queue->restore($saved['queue']);
+        $engine->trace?->restore($saved['trace'] ?? []);
+
+        return $engine;
+    }
+
+    // Messages on their way in --------------------------------------------------------------------------------------
+
+    private function message(int $t, int $port, string $raw): void
+    {
+        ++$this->state->in[$port];
+        $this->trace?->begin($t, $port, $raw);
+        $status = \ord($raw[0]);
+        $ch = ($status & 0x0F) + 1;
+        switch ($status & 0xF0) {
+            case 0x90:
+                $velocity = \ord($raw[2]);
+                if (0 === $velocity) {
+                    $this->noteOff($t, $port, $ch, \ord($raw[1]), -1);
+                } else {
+                    $this->dispatch($t, $port, self::NOTE, $ch, \ord($raw[1]), $velocity, $raw);
+                }
+                break;
+            case 0x80:
+                $this->noteOff($t, $port, $ch, \ord($raw[1]), \ord($raw[2]));
+                break;
+            case 0xB0:
+                $number = \ord($raw[1]);
+                $this->dispatch($t, $port, $number < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE, $ch, $number, \ord($raw[2]), $raw);
+                break;
+            case 0xE0:
+                $this->dispatch($t, $port, self::BEND, $ch, 0, (\ord($raw[2]) << 7 | \ord($raw[1])) - 8192, $raw);
+                break;
+            case 0xC0:
+                $this->dispatch($t, $port, self::PROGRAM, $ch, 0, \ord($raw[1]), $raw);
+                break;
+            case 0xD0:
+                $this->dispatch($t, $port, self::PRESSURE, $ch, 0, \ord($raw[1]), $raw);
+                break;
+            case 0xA0:
+                $this->dispatch($t, $port, self::POLY_PRESSURE, $ch, \ord($raw[1]), \ord($raw[2]), $raw);
+                break;
+            default:
+                $this->system($t, $port, $status, $raw);
+        }
+        $this->trace?->finish();
+    }
+
+    private function system(int $t, int $port, int $status, string $raw): void
+    {
+        $kind = Kind::ofSystemStatus($status);
+        if (null === $kind) {
+            return; // the decoder lets none through
+        }
+        $value = match ($kind) {
+            Kind::Sysex => \strlen($raw),
+            Kind::Position => \ord($raw[2]) << 7 | \ord($raw[1]),
+            Kind::Song, Kind::TimeCode => \ord($raw[1]),
+            default => 0,
+        };
+        $this->dispatch($t, $port, $kind->ordinal(), 0, 0, $value, $raw);
+    }
+
+    private function dispatch(int $t, int $port, int $kind, int $ch, int $n, int $v, string $raw): void
+    {
+        $ctl = $kind << 24 | $port << 19 | $ch << 14 | $n;
+        $plan = $this->plans[$ctl] ?? $this->plan($ctl, $port, $kind, $ch, $n);
+        $own = self::NOTE === $kind ? $port << 11 | ($ch - 1) << 7 | $n : 0;
+        $claimed = false;
+        foreach ($plan as [$method, $isTake]) {
+            if (0 !== $this->book->{$method}($this, $t, $port, $ch, $n, $v, 0, $raw, $ctl, $own)) { // @phpstan-ignore method.dynamicName
+                $claimed = true;
+                if ($isTake) {
+                    break;
+                }
+            }
+        }
+        if (!$claimed) {
+            ++$this->state->unclaimed[$port];
+            $this->trace?->unclaimed();
+        } elseif (self::NOTE === $kind) {
+            $this->state->ledger[$own] ??= [];
+        }
+    }
+
+    /** @return list<array{string, bool}> */
+    private function plan(int $ctl, int $port, int $kind, int $ch, int $n): array
+    {
+        if (\count($this->plans) >= self::MOST_PLANS) {
+            $this->plans = [];
+        }
+
+        return $this->plans[$ctl] = $this->book->plan($this->state->scene, $port, $kind, $ch, $n);
+    }
+
+    /** @param int $release release velocity, or -1 for the form of a note-on with velocity 0 */
+    private function noteOff(int $t, int $port, int $ch, int $n, int $release): void
+    {
+        $own = $port << 11 | ($ch - 1) << 7 | $n;
+        if (!isset($this->state->ledger[$own])) {
+            ++$this->state->unclaimed[$port];
+            $this->trace?->unclaimed();
+
+            return;
+        }
+        $this->end($own, $t, $release);
+    }
+
+    // What compiled rules call ----------------------------------------------------------------------------------------
+
+    /** Begins a note at an out port; its owner will end it. */
+    public function noteOn(int $t, int $port, int $ch, int $n, int $v, int|string $own): void
+    {
+        $s = $this->state;
+        $note = $port << 11 | ($ch - 1) << 7 | $n;
+        $s->sounding[$note] = ($s->sounding[$note] ?? 0) + 1;
+        $s->carried[$port] |= 1 << $ch;
+        if (isset($s->ledger[$own][$note])) {
+            /** @var int $count */
+            $count = $s->ledger[$own][$note];
+            unset($s->ledger[$own][$note]); // struck again: it is the latest now
+            $s->ledger[$own][$note] = $count + 1;
+        } else {
+            $s->ledger[$own][$note] = 1;
+        }
+        $this->trace?->owns($own, $note);
+        $this->emit($t, $port, \chr(0x8F + $ch).\chr($n).\chr($v));
+    }
+
+    /** Lets the release of a note run steps again, since something that is no note was made from it. */
+    public function hold(int|string $own, string $method, int $port, int $ch, int $n, int $ctl): void
+    {
+        $key = "{$method}:{$port}:{$ch}:{$n}";
+        unset($this->state->ledger[$own][$key]);
+        $this->state->ledger[$own][$key] = [$method, $port, $ch, $n, $ctl];
+        $this->trace?->owns($own, $key);
+    }
+
+    /**
+     * Ends all that an owner began, in the order it began.
+     *
+     * @param int $release release velocity 0 to 127, or -1 for the form of a note-on with velocity 0
+     */
+    public function end(int|string $own, int $t, int $release = self::RELEASE_VELOCITY): void
+    {
+        $s = $this->state;
+        $list = $s->ledger[$own] ?? [];
+        unset($s->ledger[$own]);
+        foreach ($list as $key => $entry) {
+            $this->trace?->ends($own, $key);
+            if (\is_int($entry)) {
+                $this->endNote($t, (int) $key, $entry, $release);
+            } elseif (1 === \count($entry)) {
+                $this->later($t + $entry[0], 'end', [substr((string) $key, 1), $release]);
+            } else {
+                [$method, $port, $ch, $n, $ctl] = $entry;
+                $this->book->{$method}($this, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own); // @phpstan-ignore method.dynamicName
+            }
+        }
+        $this->trace?->ended($own);
+    }
+
+    /** Ends a note that was begun a number of times by one owner; it goes on while others hold it. */
+    private function endNote(int $t, int $note, int $times, int $release): void
+    {
+        $s = $this->state;
+        if (!isset($s->sounding[$note])) {
+            return;
+        }
+        $s->sounding[$note] -= $times;
+        if ($s->sounding[$note] > 0) {
+            $this->trace?->stillHeld($note);
+
+            return;
+        }
+        unset($s->sounding[$note]);
+        $channel = $note >> 7 & 0x0F;
+        $key = \chr($note & 0x7F);
+        $this->emit($t, $note >> 11, $release < 0 ? \chr(0x90 | $channel).$key."\x00" : \chr(0x80 | $channel).$key.\chr($release));
+    }
+
+    public function emit(int $t, int $port, string $bytes): void
+    {
+        $this->out[] = [$t, $port, $bytes];
+        $this->trace?->out($t, $port, $bytes);
+    }
+
+    /** Sends CC 0 and CC 32 (MIDI 1.0 Detailed Specification, "Bank Select") for a bank number of 0 to 16383. */
+    public function bank(int $t, int $port, int $ch, int $bank): void
+    {
+        $status = \chr(0xAF + $ch);
+        $this->emit($t, $port, $status."\x00".\chr($bank >> 7));
+        $this->emit($t, $port, $status."\x20".\chr($bank & 0x7F));
+    }
+
+    /** Sounds a note for a while. */
+    public function postNote(int $t, int $port, int $ch, int $n, int $v, int $lengthUs): void
+    {
+        $own = 'p'.++$this->state->made;
+        $this->noteOn($t, $port, $ch, $n, $v, $own);
+        $this->later($t + $lengthUs, 'end', [$own, self::RELEASE_VELOCITY]);
+    }
+
+    /** @param list<mixed> $arguments */
+    public function later(int $t, string $do, array $arguments): void
+    {
+        $this->queue->add($t, $do, $arguments, $this->trace?->originNow());
+        $this->trace?->later($t);
+    }
+
+    /** Moves a key by octaves into 0 to 127. */
+    public static function fold(int $key): int
+    {
+        if ($key < 0) {
+            return ($key % 12 + 12) % 12;
+        }
+
+        return $key > 127 ? 116 + ($key - 116) % 12 : $key;
+    }
+
+    // What is due -------------------------------------------------------------------------------------------------------
+
+    private function drain(int $t): void
+    {
+        while ($this->queue->dueAt <= $t) {
+            [$due, , $do, $arguments, $origin] = $this->queue->take();
+            $this->state->now = max($this->state->now, $due);
+            $this->trace?->resume($origin);
+            match ($do) {
+                'end' => $this->end(...[$arguments[0], $due, $arguments[1]]),
+                default => throw new \LogicException("nothing is known of {$do}"),
+            };
+        }
+    }
+}

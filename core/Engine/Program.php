@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work. */
+final class Program
+{
+    /** @var list<MissingField> fields that messages do not have */
+    public array $missing = [];
+    /** @var list<MissingField> fields that are always set out of range */
+    public array $alwaysOutside = [];
+
+    /** @var array<string, string> method names by body, so that equal code is written once */
+    private array $bodies = [];
+    /** @var array<string, string> the name under which each method was written */
+    private array $written = [];
+    /** @var array<string, string> constant names by their value */
+    private array $constants = [];
+    private string $methods = '';
+
+    public function __construct(public readonly Rulebook $book, public readonly bool $traced)
+    {
+    }
+
+    /** Compiles a rule for one way of entering it, unless that has been done, and names the method. */
+    public function method(Rule $rule, int $index, Entry $entry): string
+    {
+        $name = $entry->method($index);
+        if (isset($this->written[$name])) {
+            return $this->written[$name];
+        }
+        $this->written[$name] = $name;
+        $code = new RuleCode($this, $rule, $index, $entry);
+        SelectorCode::write($code);
+
+        return $this->written[$name] = $this->add($name, $code->compile());
+    }
+
+    /** Adds a method with the signature that all rules share. */
+    public function add(string $name, string $body): string
+    {
+        if (isset($this->bodies[$body])) {
+            return $this->bodies[$body];
+        }
+        $this->bodies[$body] = $name;
+        $this->methods .= "\npublic function {$name}(Engine \$e, int \$t, int \$port, int \$ch, int \$n, int \$v, int \$rel, string \$raw, int \$ctl, int|string \$own): int\n{\n{$body}\n}\n";
+
+        return $name;
+    }
+
+    /**
+     * A constant array for lookups in compiled code.
+     *
+     * @param array<int, int> $values
+     */
+    public function constant(array $values): string
+    {
+        $php = '['.implode(', ', array_is_list($values) ? $values : array_map(static fn (int $key, int $value): string => "{$key} => {$value}", array_keys($values), $values)).']';
+
+        return 'self::'.($this->constants[$php] ??= 'T'.\count($this->constants));
+    }
+
+    public function members(): string
+    {
+        $constants = '';
+        foreach ($this->constants as $php => $name) {
+            $constants .= "private const {$name} = {$php};\n";
+        }
+
+        return $constants.$this->methods;
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+/**
+ * What is due later, ordered by time and then by the order in which it was put in.
+ *
+ * @phpstan-type Due array{int, int, string, list<mixed>, array{int, int}|null} time in microseconds, sequence, what to do, with what,
+ *     and for the trace where it comes from
+ *
+ * @extends \SplMinHeap<Due>
+ */
+final class Queue extends \SplMinHeap
+{
+    /** Time of the next thing due; PHP_INT_MAX when nothing is. */
+    public int $dueAt = \PHP_INT_MAX;
+    private int $sequence = 0;
+
+    /**
+     * @param list<mixed>          $arguments
+     * @param array{int, int}|null $origin
+     */
+    public function add(int $time, string $do, array $arguments, ?array $origin = null): void
+    {
+        $this->insert([$time, ++$this->sequence, $do, $arguments, $origin]);
+        $this->dueAt = $this->top()[0];
+    }
+
+    /** @return Due */
+    public function take(): array
+    {
+        $due = $this->extract();
+        $this->dueAt = $this->isEmpty() ? \PHP_INT_MAX : $this->top()[0];
+
+        return $due;
+    }
+
+    /** @param callable(Due): bool $keep */
+    public function filter(callable $keep): void
+    {
+        $all = array_filter($this->all(), $keep);
+        foreach ($all as $due) {
+            $this->insert($due);
+        }
+        $this->dueAt = $this->isEmpty() ? \PHP_INT_MAX : $this->top()[0];
+    }
+
+    /** @return array{int, list<Due>} */
+    public function save(): array
+    {
+        $copy = clone $this;
+
+        return [$this->sequence, $copy->all()];
+    }
+
+    /** @param array{int, list<Due>} $saved */
+    public function restore(array $saved): void
+    {
+        $this->sequence = $saved[0];
+        foreach ($saved[1] as $due) {
+            $this->insert($due);
+        }
+        $this->dueAt = $this->isEmpty() ? \PHP_INT_MAX : $this->top()[0];
+    }
+
+    /**
+     * @param Due $value1
+     * @param Due $value2
+     */
+    protected function compare(mixed $value1, mixed $value2): int
+    {
+        return ($value2[0] <=> $value1[0]) ?: ($value2[1] <=> $value1[1]);
+    }
+
+    /** @return list<Due> everything, taken out in order */
+    private function all(): array
+    {
+        $all = [];
+        while (!$this->isEmpty()) {
+            $all[] = $this->extract();
+        }
+
+        return $all;
+    }
+}

@@ -1,0 +1,327 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Expression\Code;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Expression\Scope;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Step\OnRelease;
+
+/**
+ * The PHP code of one rule for one kind of message, from one of its steps on.
+ *
+ * Steps write lines into it. In that code `$ch`, `$n`, `$v` and `$rel` hold the message: channel (1 to 16), key or
+ * number, velocity or value, release velocity. `$ctl` names the incoming control, `$own` whoever ends the notes begun.
+ */
+final class RuleCode implements Scope
+{
+    /** What the message is at this point. */
+    public Kind $kind;
+    /** Whether sending a note now sends a note-on; otherwise a release ends notes by the ledger. */
+    public bool $noteSends;
+    /** No step after the present one is reached. */
+    public bool $ended = false;
+
+    /** @var list<string> */
+    private array $lines = [];
+    /** @var array<string, array{float, float}> what is known of the ranges of `$ch`, `$n` and `$v` */
+    private array $ranges = [];
+    private int $step = 0;
+    private int $temporaries = 0;
+    private int $ownerStart;
+    private bool $needsHeld = false;
+    private bool $isHeld = false;
+    /** What the message was when its present owner took over; null for the key that began it. */
+    private ?Kind $ownerKind = null;
+
+    public function __construct(
+        public readonly Program $program,
+        public readonly Rule $rule,
+        public readonly int $ruleIndex,
+        public readonly Entry $entry,
+    ) {
+        $this->kind = $entry->kind;
+        $this->noteSends = $entry->noteSends;
+        $this->ownerStart = $entry->ownerStart;
+        $this->isHeld = $entry->isHeld;
+    }
+
+    public function book(): Rulebook
+    {
+        return $this->program->book;
+    }
+
+    /** @return string the body of the method */
+    public function compile(): string
+    {
+        foreach ($this->rule->steps as $index => $step) {
+            if ($index < $this->entry->from) {
+                continue;
+            }
+            $this->step = $index;
+            $onRelease = $this->entry->isRelease ? $step->onRelease() : OnRelease::Acts;
+            if (OnRelease::Ends === $onRelease) {
+                break;
+            }
+            if (OnRelease::Skipped === $onRelease) {
+                continue;
+            }
+            $step->compile($this);
+            if ($this->ended) {
+                break;
+            }
+            if ($this->program->traced && $step->changesMessage()) {
+                $this->line("\$e->trace->after({$step->span->line}, {$this->kind->ordinal()}, \$ch, \$n, \$v);");
+            }
+        }
+        if (!$this->ended) {
+            $this->line('return 1;');
+        }
+        $body = implode("\n", $this->lines);
+        if (1 === preg_match('/Exact::(divide|modulo)|Rejected::/', $body)) {
+            $body = "try {\n{$body}\n} catch (Rejected \$rejected) {\n{$this->rejection('$rejected->getMessage()', 'return 1;')}\n}";
+        }
+
+        return "\$s = \$e->state;\n".($this->needsHeld ? "\$hch = \$ch;\n\$hn = \$n;\n" : '').$body;
+    }
+
+    public function line(string $php): void
+    {
+        $this->lines[] = $php;
+    }
+
+    public function temporary(): string
+    {
+        return '$x'.$this->temporaries++;
+    }
+
+    /** A name for state that belongs to the present step. */
+    public function stepId(): string
+    {
+        return "{$this->ruleIndex}.{$this->step}";
+    }
+
+    // Reading the message -------------------------------------------------------------------------------------------
+
+    public function field(string $name): ?Field
+    {
+        return Field::of($name, $this->kind, $this->entry->isRelease && !$this->noteSends, $this->book()->programsFrom);
+    }
+
+    public function read(Name $name): string
+    {
+        if ('scene' === $name->name) {
+            return '($s->scene + 1)';
+        }
+        $field = $this->field($name->name);
+        if (null !== $field) {
+            return 0 === $field->shift ? $field->variable : "({$field->variable} + {$field->shift})";
+        }
+        if (isset($this->book()->memories[$name->name])) {
+            return "\$s->memories['{$name->name}']";
+        }
+        $this->lacks($name->name, $name->span);
+
+        return "Rejected::field('{$name->name}')";
+    }
+
+    public function rangeOf(Name $name): array
+    {
+        if ('scene' === $name->name) {
+            return [1, max(1, \count($this->book()->scenes))];
+        }
+        $field = $this->field($name->name);
+        if (null === $field) {
+            return [-\INF, \INF];
+        }
+        [$low, $high] = $this->known($field);
+
+        return [$low + $field->shift, $high + $field->shift];
+    }
+
+    /** Notes for the checks that a kind of message has no such field here. */
+    public function lacks(string $field, Span $span): void
+    {
+        $this->program->missing[] = new MissingField($field, $this->entry->kind, $this->kind, $span);
+    }
+
+    /** Notes for the checks that a number always falls out of range here. */
+    public function outside(string $field, Span $span): void
+    {
+        $this->program->alwaysOutside[] = new MissingField($field, $this->entry->kind, $this->kind, $span);
+    }
+
+    /** Tells what a selector has made sure of. */
+    public function narrow(string $variable, int $low, int $high): void
+    {
+        $this->ranges[$variable] = [$low, $high];
+    }
+
+    // Changing the message ------------------------------------------------------------------------------------------
+
+    /**
+     * Code that puts a whole number into a field: out of range it is clamped, folded, or drops the message.
+     *
+     * @param array{float, float} $range what the number can be, in the field's own counting
+     */
+    public function assign(string $name, string $php, array $range, Span $span, bool $fold = false): void
+    {
+        $field = $this->field($name);
+        if (null === $field) {
+            $this->lacks($name, $span);
+            $this->reject("the message has no {$name}");
+
+            return;
+        }
+        if ($field->readOnly) {
+            $this->reject("the {$name} of this message cannot be set");
+
+            return;
+        }
+        $variable = $field->variable;
+        $this->line("{$variable} = ".(0 === $field->shift ? $php : "{$php} - {$field->shift}").';');
+        [$low, $high] = [$range[0] - $field->shift, $range[1] - $field->shift];
+        if ($high < $field->lowest || $low > $field->highest) {
+            $this->outside($name, $span);
+        }
+        if ($low < $field->lowest || $high > $field->highest) {
+            $this->confine($field, $fold, $name);
+        }
+        $this->ranges[$variable] = [max($low, $field->lowest), min($high, $field->highest)];
+        if ($this->ranges[$variable][0] > $this->ranges[$variable][1] || $fold) {
+            unset($this->ranges[$variable]);
+        }
+    }
+
+    /** The rounded code of an expression, with the range of its rounded results. @return array{string, array{float, float}} */
+    public function rounded(Expression $expression): array
+    {
+        [$low, $high] = $expression->range($this);
+
+        return [$expression->code($this)->rounded(), [round($low), round($high)]];
+    }
+
+    public function code(Expression $expression): Code
+    {
+        return $expression->code($this);
+    }
+
+    /** Forgets ranges, when the message has become another. */
+    public function become(Kind $kind): void
+    {
+        $this->kind = $kind;
+        unset($this->ranges['$n'], $this->ranges['$v']);
+    }
+
+    public function forget(string $variable): void
+    {
+        unset($this->ranges[$variable]);
+    }
+
+    // Ending ----------------------------------------------------------------------------------------------------------
+
+    public function reject(string $reason): void
+    {
+        $this->line($this->rejection(var_export($reason, true), 'return 1;'));
+        $this->ended = true;
+    }
+
+    public function rejection(string $reasonPhp, string $then): string
+    {
+        $trace = $this->program->traced ? "\$e->trace->tear({$this->span()->line}, Trace::REJECTED, {$reasonPhp}); " : '';
+
+        return "++\$s->rejected[{$this->ruleIndex}]; {$trace}{$then}";
+    }
+
+    /** Code that drops the message here, counted under this rule. */
+    public function drop(string $reason, string $then = 'return 1;'): string
+    {
+        $trace = $this->program->traced ? "\$e->trace->tear({$this->span()->line}, Trace::DROPPED, ".var_export($reason, true).'); ' : '';
+
+        return "++\$s->dropped[{$this->ruleIndex}]; {$trace}{$then}";
+    }
+
+    public function end(): void
+    {
+        $this->ended = true;
+    }
+
+    // Going on later, and releases ------------------------------------------------------------------------------------
+
+    /** Name of the method that goes on with the step after this one, for the message as it now is. */
+    public function continuation(): string
+    {
+        if (Kind::Note !== $this->kind) {
+            $this->hold();
+        }
+        $entry = $this->entry->resumed($this->kind, $this->step + 1, $this->noteSends, $this->ownerStart, $this->isHeld);
+
+        return $this->program->method($this->rule, $this->ruleIndex, $entry);
+    }
+
+    /** Name of the method that runs a release from the step after this one. */
+    public function releaseFromNext(): string
+    {
+        return $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->kind, $this->step + 1));
+    }
+
+    public function hasNextStep(): bool
+    {
+        return $this->step + 1 < \count($this->rule->steps);
+    }
+
+    /** From here on notes are ended by another owner than the key that began them. */
+    public function changeOwner(string $php): void
+    {
+        $this->line("\$own = {$php};");
+        $this->line('$hch = $ch;');
+        $this->line('$hn = $n;');
+        $this->ownerStart = $this->step + 1;
+        $this->isHeld = false;
+        $this->ownerKind = $this->kind;
+    }
+
+    /** Makes sure that the release of the note behind a message that is no note (any more) runs these steps again. */
+    public function hold(): void
+    {
+        if (!$this->entry->isOfNote || $this->entry->isRelease || $this->isHeld) {
+            return;
+        }
+        $this->isHeld = true;
+        if (null === $this->ownerKind) {
+            $this->needsHeld = true;
+        }
+        $method = $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->ownerKind ?? $this->entry->kind, $this->ownerStart));
+        $this->line("\$e->hold(\$own, '{$method}', \$port, \$hch, \$hn, \$ctl);");
+    }
+
+    private function span(): Span
+    {
+        return $this->rule->steps[$this->step]->span ?? $this->rule->span;
+    }
+
+    /** @return array{float, float} */
+    private function known(Field $field): array
+    {
+        return $this->ranges[$field->variable] ?? [$field->lowest, $field->highest];
+    }
+
+    private function confine(Field $field, bool $fold, string $name): void
+    {
+        $variable = $field->variable;
+        if ($fold) {
+            $this->line("{$variable} = Engine::fold({$variable});");
+        } elseif ($field->clamps) {
+            $this->line("if ({$variable} < {$field->lowest}) { {$variable} = {$field->lowest}; } elseif ({$variable} > {$field->highest}) { {$variable} = {$field->highest}; }");
+        } else {
+            $this->line("if ({$variable} < {$field->lowest} || {$variable} > {$field->highest}) { {$this->rejection(var_export("{$name} out of range", true), 'return 1;')} }");
+        }
+    }
+}

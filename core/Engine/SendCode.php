@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Kind;
+
+/** Code that sends messages: each kind as the bytes it has on the wire. */
+final class SendCode
+{
+    /** Sends the message at hand; a note belongs to its owner from then on. */
+    public static function send(RuleCode $code, int $line, int $port, string $channel): void
+    {
+        if (Kind::Note === $code->kind) {
+            if ($code->noteSends) {
+                self::at($code, $line);
+                $code->line("\$e->noteOn(\$t, {$port}, {$channel}, \$n, \$v, \$own);");
+            }
+
+            return;
+        }
+        $code->hold();
+        self::message($code, $line, $port, $code->kind, $channel, '$n', '$v', '$raw');
+    }
+
+    /** Sends a message that is no note from the given variables. */
+    public static function message(RuleCode $code, int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw): void
+    {
+        self::at($code, $line);
+        if ($kind->isGroup()) {
+            $code->line("\$e->group(\$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
+
+            return;
+        }
+        if (Kind::Program === $kind) {
+            $code->line("if ({$n} > 0) { \$e->bank(\$t, {$port}, {$ch}, {$n} - 1); }");
+        }
+        self::emit($code, $port, self::bytes($kind, $ch, $n, $v, $raw));
+    }
+
+    /** Tells the trace which line sends next. */
+    public static function at(RuleCode $code, int $line): void
+    {
+        if ($code->program->traced) {
+            $code->line("\$e->trace->at({$line});");
+        }
+    }
+
+    private static function emit(RuleCode $code, int $port, string $bytes): void
+    {
+        $code->line($code->program->traced ? "\$e->emit(\$t, {$port}, {$bytes});" : "\$e->out[] = [\$t, {$port}, {$bytes}];");
+    }
+
+    /** Code for the bytes of a message (MIDI 1.0 Detailed Specification, tables I to VII). */
+    private static function bytes(Kind $kind, string $ch, string $n, string $v, string $raw): string
+    {
+        $status = static fn (int $high): string => ctype_digit($ch) ? \sprintf('"\x%02X"', $high + (int) $ch - 1) : '\chr('.($high - 1)." + {$ch})";
+
+        return match ($kind) {
+            Kind::PolyPressure => $status(0xA0).".\\chr({$n}).\\chr({$v})",
+            Kind::Cc, Kind::Mode => $status(0xB0).".\\chr({$n}).\\chr({$v})",
+            Kind::Program => $status(0xC0).".\\chr({$v})",
+            Kind::Pressure => $status(0xD0).".\\chr({$v})",
+            Kind::Bend => $status(0xE0).".\\chr({$v} + 8192 & 127).\\chr({$v} + 8192 >> 7)",
+            Kind::Sysex => $raw,
+            Kind::Position => "\"\\xF2\".\\chr({$v} & 127).\\chr({$v} >> 7)",
+            Kind::Song => "\"\\xF3\".\\chr({$v})",
+            Kind::TimeCode => "\"\\xF1\".\\chr({$v})",
+            default => \sprintf('"\x%02X"', $kind->systemStatus()),
+        };
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+/**
+ * Everything a running engine remembers: plain data, apart from the rules, so that a run can be saved and go on.
+ *
+ * A note at a port is called by one number, {@see State::note()}.
+ */
+final class State
+{
+    /** Time of the latest event, in microseconds. */
+    public int $now = 0;
+    /** Position of the current scene. */
+    public int $scene = 0;
+    /** @var array<string, int> */
+    public array $memories = [];
+    /** @var array<int, int> messages each rule took, by rule */
+    public array $hits = [];
+    /** @var array<int, int> messages each rule dropped */
+    public array $dropped = [];
+    /** @var array<int, int> messages each rule rejected */
+    public array $rejected = [];
+    /** @var array<int, int> messages that came in, by port */
+    public array $in = [];
+    /** @var array<int, int> messages that went out, by port */
+    public array $sent = [];
+    /** @var array<int, int> messages that no rule took, by port */
+    public array $unclaimed = [];
+    /** @var array<int, array<string, int>> bytes that made no message, by port and fault */
+    public array $faults = [];
+    /**
+     * What each owner (a held key, or a latch, gate or delay of a step) ends: notes with how often each was begun, and
+     * under text keys the steps that a release runs again.
+     *
+     * @var array<int|string, array<int|string, int|array{string, int, int, int, int}|array{int}>>
+     */
+    public array $ledger = [];
+    /** @var array<int, int> how often each sounding note of the out ports was begun */
+    public array $sounding = [];
+    /** @var array<int, int> by out port, bit n set for each channel n that ever carried a note */
+    public array $carried = [];
+    /** @var array<string, array<int, bool>> by step, controls that are switched on */
+    public array $toggled = [];
+    /** @var array<string, array<int, array{int, int, array<mixed>|null}>> by step and control, see {@see Thinning} */
+    public array $thinned = [];
+    /** @var array<string, array<int, int>> by step and control, the value last let through */
+    public array $letThrough = [];
+    /** Counts things made, so that each has a name. */
+    public int $made = 0;
+
+    public function __construct(CompiledBook $book)
+    {
+        $this->memories = $book->memories();
+        $this->countRules(\count($book->rules()));
+        foreach (array_keys($book->ports()) as $port) {
+            $this->in[$port] = 0;
+            $this->sent[$port] = 0;
+            $this->unclaimed[$port] = 0;
+            $this->faults[$port] = [];
+            $this->carried[$port] = 0;
+        }
+    }
+
+    public function countRules(int $rules): void
+    {
+        $this->hits = $this->dropped = $this->rejected = 0 === $rules ? [] : array_fill(0, $rules, 0);
+    }
+
+    /** The number of a note: port, channel (1 to 16) and key (0 to 127). */
+    public static function note(int $port, int $channel, int $key): int
+    {
+        return $port << 11 | ($channel - 1) << 7 | $key;
+    }
+
+    /** @return array<string, mixed> */
+    public function save(): array
+    {
+        return get_object_vars($this);
+    }
+
+    /** @param array<string, mixed> $saved */
+    public function restore(array $saved): void
+    {
+        foreach ($saved as $name => $value) {
+            $this->{$name} = $value; // @phpstan-ignore property.dynamicName
+        }
+    }
+}

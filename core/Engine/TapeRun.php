@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Format\EventWriter;
+
+/** Runs a recording through an engine, from the first event until nothing is pending any more. */
+final readonly class TapeRun
+{
+    /** @param (\Closure(array<mixed>): void)|null $traceTo receives a record for each incoming message */
+    public function __construct(private Engine $engine, private EventWriter $writer, private ?\Closure $traceTo = null)
+    {
+    }
+
+    /**
+     * @param iterable<Event> $events  at in ports of the rulebook, by time
+     * @param int|null        $untilUs time to run to and no further; null to run until nothing is pending
+     */
+    public function run(iterable $events, ?int $untilUs = null): void
+    {
+        foreach ($events as $event) {
+            if (null !== $untilUs && $event->timeUs > $untilUs) {
+                break;
+            }
+            $port = $this->engine->book->inPort($event->port);
+            if (null !== $port && null === $event->pulseUs) {
+                $this->engine->feed($event->timeUs, $port, $event->bytes);
+                $this->pass();
+            }
+        }
+        if (null !== $untilUs) {
+            $this->engine->advance($untilUs);
+        } else {
+            while (null !== ($due = $this->engine->nextDue())) {
+                $this->engine->advance($due);
+                $this->pass();
+            }
+            $this->engine->finish();
+        }
+        $this->pass();
+    }
+
+    private function pass(): void
+    {
+        $ports = $this->engine->book->ports();
+        foreach ($this->engine->take() as [$timeUs, $port, $bytes]) {
+            $this->writer->write(new Event($timeUs, $ports[$port], $bytes));
+        }
+        if (null !== $this->engine->trace && null !== $this->traceTo) {
+            foreach ($this->engine->trace->take()[0] as $record) {
+                ($this->traceTo)($record);
+            }
+        }
+    }
+}

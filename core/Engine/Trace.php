@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\Words;
+
+/**
+ * Writes down for each message what became of it: the rules it went through, what they changed, where it left.
+ *
+ * @phpstan-type Made array{line: int, timeUs: int, port: string, bytes: string, text: string}
+ * @phpstan-type Mark array{line: int, field: string, was: string, now: string}
+ * @phpstan-type Tear array{line: int, how: string, reason: string}
+ * @phpstan-type Visit array{rule: int, title: string, line: int, marks: list<Mark>, outs: list<Made>, tear: Tear|null}
+ * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null, visits: list<Visit>, due: list<int>}
+ * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string}
+ */
+final class Trace
+{
+    public const DELIVERED = 'delivered';
+    public const DROPPED = 'dropped';
+    public const REJECTED = 'rejected';
+    public const UNCLAIMED = 'unclaimed';
+    /** Taken by a rule that had nothing to send, such as one that stores a memory. */
+    public const HANDLED = 'handled';
+
+    /** @var list<TraceRecord> finished and not yet taken */
+    private array $records = [];
+    /** @var list<Late> */
+    private array $late = [];
+    /** @var TraceRecord|null */
+    private ?array $current = null;
+    /** @var array{int, int, int, int} kind, channel, number and value before the next step */
+    private array $before = [0, 0, 0, 0];
+    private int $seq = 0;
+    private int $line = 0;
+    private bool $isUnclaimed = false;
+    /** @var array{int, int}|null record and rule that something due now goes back to */
+    private ?array $origin = null;
+    /** @var array<int|string, array<int|string, int>> rules by owner and what it ends */
+    private array $owners = [];
+
+    private readonly Words $words;
+
+    public function __construct(private readonly Engine $engine)
+    {
+        $this->words = $engine->book->words();
+    }
+
+    /**
+     * What was written down since the last call.
+     *
+     * @return array{list<TraceRecord>, list<Late>} incoming messages, and what went out later than the message it was made from
+     */
+    public function take(): array
+    {
+        $taken = [$this->records, $this->late];
+        $this->records = [];
+        $this->late = [];
+
+        return $taken;
+    }
+
+    public function begin(int $t, int $port, string $raw): void
+    {
+        $this->isUnclaimed = false;
+        $this->current = [
+            'seq' => ++$this->seq, 'timeUs' => $t, 'port' => $this->engine->book->ports()[$port],
+            'bytes' => Bytes::toHex($raw), 'text' => $this->words->of($raw), 'fate' => self::HANDLED, 'reason' => null, 'visits' => [], 'due' => [],
+        ];
+    }
+
+    public function finish(): void
+    {
+        if (null === $this->current) {
+            return;
+        }
+        [$this->current['fate'], $reason] = $this->fate($this->current);
+        $this->current['reason'] = $this->current['reason'] ?? $reason;
+        $this->records[] = $this->current;
+        $this->current = null;
+    }
+
+    public function unclaimed(): void
+    {
+        $this->isUnclaimed = true;
+    }
+
+    public function enter(int $rule, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->visit($rule);
+        $this->before = [$kind, $ch, $n, $v];
+    }
+
+    /** After a step that may have changed the message. */
+    public function after(int $line, int $kind, int $ch, int $n, int $v): void
+    {
+        if (null !== $this->current && [] !== $this->current['visits'] && $this->before !== [$kind, $ch, $n, $v]) {
+            $last = \count($this->current['visits']) - 1;
+            foreach ($this->changes(Kind::cases()[$kind], [$kind, $ch, $n, $v]) as [$field, $was, $now]) {
+                $this->current['visits'][$last]['marks'][] = ['line' => $line, 'field' => $field, 'was' => $was, 'now' => $now];
+            }
+        }
+        $this->before = [$kind, $ch, $n, $v];
+    }
+
+    /** The line of the step that sends next. */
+    public function at(int $line): void
+    {
+        $this->line = $line;
+    }
+
+    public function tear(int $line, string $how, string $reason): void
+    {
+        if (null !== $this->current && [] !== $this->current['visits']) {
+            $this->current['visits'][\count($this->current['visits']) - 1]['tear'] = ['line' => $line, 'how' => $how, 'reason' => $reason];
+        }
+    }
+
+    public function out(int $t, int $port, string $bytes): void
+    {
+        $name = $this->engine->book->ports()[$port];
+        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => $this->words->of($bytes)];
+        if (null !== $this->current && [] !== $this->current['visits']) {
+            $this->current['visits'][\count($this->current['visits']) - 1]['outs'][] = ['line' => $this->line] + $made;
+        } else {
+            $this->late[] = ['of' => $this->origin[0] ?? 0, 'rule' => $this->origin[1] ?? -1] + $made;
+        }
+    }
+
+    public function later(int $t): void
+    {
+        if (null !== $this->current) {
+            $this->current['due'][] = $t;
+        }
+    }
+
+    /** @return array{int, int}|null the message and rule now at work, for what will be due later */
+    public function originNow(): ?array
+    {
+        if (null === $this->current || [] === $this->current['visits']) {
+            return $this->origin;
+        }
+
+        return [$this->current['seq'], $this->current['visits'][\count($this->current['visits']) - 1]['rule']];
+    }
+
+    /** @param array{int, int}|null $origin */
+    public function resume(?array $origin): void
+    {
+        $this->origin = $origin;
+    }
+
+    public function owns(int|string $own, int|string $key): void
+    {
+        $this->owners[$own][$key] = $this->originNow()[1] ?? -1;
+    }
+
+    public function ends(int|string $own, int|string $key): void
+    {
+        $rule = $this->owners[$own][$key] ?? -1;
+        if (null !== $this->current && $rule >= 0 && ([] === $this->current['visits'] || $this->current['visits'][\count($this->current['visits']) - 1]['rule'] !== $rule)) {
+            $this->visit($rule);
+        }
+    }
+
+    public function ended(int|string $own): void
+    {
+        unset($this->owners[$own]);
+    }
+
+    public function stillHeld(int $note): void
+    {
+        if (null !== $this->current) {
+            $this->current['reason'] = $this->words->key($note & 0x7F).' sounds on: another key holds it';
+        }
+    }
+
+    /** @return array<mixed> */
+    public function save(): array
+    {
+        return [$this->seq, $this->owners];
+    }
+
+    /** @param array<mixed> $saved */
+    public function restore(array $saved): void
+    {
+        /** @var array{}|array{int, array<int|string, array<int|string, int>>} $saved */
+        [$this->seq, $this->owners] = [] === $saved ? [0, []] : $saved;
+    }
+
+    private function visit(int $rule): void
+    {
+        if (null !== $this->current) {
+            [$title, $line] = $this->engine->book->rules()[$rule];
+            $this->current['visits'][] = ['rule' => $rule, 'title' => $title, 'line' => $line, 'marks' => [], 'outs' => [], 'tear' => null];
+            $this->line = $line;
+        }
+    }
+
+    /**
+     * @param TraceRecord $record
+     *
+     * @return array{string, string|null}
+     */
+    private function fate(array $record): array
+    {
+        if ($this->isUnclaimed) {
+            return [self::UNCLAIMED, 'no rule took it'];
+        }
+        $tear = null;
+        foreach ($record['visits'] as $visit) {
+            if ([] !== $visit['outs']) {
+                return [self::DELIVERED, null];
+            }
+            $tear = $visit['tear'] ?? $tear;
+        }
+        if ([] !== $record['due'] || null !== $record['reason']) {
+            return [self::DELIVERED, null];
+        }
+
+        return null === $tear ? [self::HANDLED, null] : [$tear['how'], $tear['reason']];
+    }
+
+    /**
+     * @param array{int, int, int, int} $now
+     *
+     * @return list<array{string, string, string}> field, what it was, what it is
+     */
+    private function changes(Kind $kind, array $now): array
+    {
+        [$wasKind, $wasChannel, $wasNumber, $wasValue] = $this->before;
+        [$isKind, $channel, $number, $value] = $now;
+        $changes = [];
+        if ($wasKind !== $isKind) {
+            $changes[] = ['message', $this->words->fields(Kind::cases()[$wasKind], $wasNumber, $wasValue), $this->words->fields($kind, $number, $value)];
+        } elseif ($wasNumber !== $number) {
+            $changes[] = $kind->hasKey() ? ['key', $this->words->key($wasNumber), $this->words->key($number)] : ['number', (string) $wasNumber, (string) $number];
+        }
+        if ($wasKind === $isKind && $wasValue !== $value) {
+            $field = Kind::Note === $kind ? 'velocity' : (\in_array($kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? $kind->value : 'value');
+            $changes[] = [$field, (string) $wasValue, (string) $value];
+        }
+        if ($wasChannel !== $channel && $kind->hasChannel()) {
+            $changes[] = ['channel', 0 === $wasChannel ? '' : (string) $wasChannel, (string) $channel];
+        }
+
+        return $changes;
+    }
+}

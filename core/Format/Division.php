@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Format;
+
+/** How a Standard MIDI File counts time: ticks a quarter note, or ticks a SMPTE frame (RP-001, header chunk). */
+final readonly class Division
+{
+    private function __construct(
+        public int $word,
+        public bool $isSmpte,
+        /** Ticks a quarter note; with SMPTE, ticks in {@see $secondsPerUnit} seconds. */
+        private int $ticks,
+        private int $secondsPerUnit,
+    ) {
+    }
+
+    public static function ticksPerQuarter(int $ticks): self
+    {
+        return new self($ticks, false, $ticks, 0);
+    }
+
+    /** The 16-bit division word of a header, or null when it means nothing. */
+    public static function ofWord(int $word): ?self
+    {
+        if ($word < 0x8000) {
+            return $word > 0 ? self::ticksPerQuarter($word) : null;
+        }
+        $ticksPerFrame = $word & 0xFF;
+        $ticksIn = match (0x100 - ($word >> 8)) {
+            24 => [24, 1],
+            25 => [25, 1],
+            29 => [30000, 1001],
+            30 => [30, 1],
+            default => null,
+        };
+
+        return null === $ticksIn || 0 === $ticksPerFrame ? null : new self($word, true, $ticksIn[0] * $ticksPerFrame, $ticksIn[1]);
+    }
+
+    /**
+     * Times of ascending ticks in microseconds, through a tempo map.
+     *
+     * @param list<array{int, int}> $tempoMap tick and microseconds a quarter note, ascending
+     *
+     * @return \Closure(int): int
+     */
+    public function clock(array $tempoMap): \Closure
+    {
+        if ($this->isSmpte) {
+            return fn (int $tick): int => (int) round($tick * 1_000_000 * $this->secondsPerUnit / $this->ticks);
+        }
+        $next = 0;
+        $usPerQuarter = 500_000;
+        $fromTick = 0;
+        $elapsed = 0; // in microseconds times ticks a quarter, so that it stays exact
+
+        return function (int $tick) use (&$next, &$usPerQuarter, &$fromTick, &$elapsed, $tempoMap): int {
+            while ($next < \count($tempoMap) && $tempoMap[$next][0] <= $tick) {
+                $elapsed += ($tempoMap[$next][0] - $fromTick) * $usPerQuarter;
+                [$fromTick, $usPerQuarter] = $tempoMap[$next];
+                ++$next;
+            }
+
+            return (int) round(($elapsed + ($tick - $fromTick) * $usPerQuarter) / $this->ticks);
+        };
+    }
+}

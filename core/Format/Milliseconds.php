@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Format;
+
+/** Times as tapes write them: milliseconds with three decimals, which is whole microseconds. */
+final class Milliseconds
+{
+    /** Latest time a file may name: 10^9 ms, over eleven days. */
+    public const MAX_DIGITS = 9;
+
+    public static function format(int $timeUs): string
+    {
+        return \sprintf('%d.%03d', intdiv($timeUs, 1000), $timeUs % 1000);
+    }
+
+    /** Microseconds of a text such as `12.5`, or null when it is not a time with up to three decimals. */
+    public static function parse(string $text): ?int
+    {
+        if (1 !== preg_match('/^(\d{1,9})(?:\.(\d{1,3}))?$/D', $text, $part)) {
+            return null;
+        }
+
+        return 1000 * (int) $part[1] + (int) str_pad($part[2] ?? '', 3, '0');
+    }
+}

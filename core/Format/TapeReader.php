@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Format;
+
+use ZigzagPost\Core\Midi\Bytes;
+
+/** Reads tapes: one event a line, `MILLISECONDS PORT BYTES`, sorted by time. Reads line by line, in constant memory. */
+final class TapeReader
+{
+    /** Longest line in bytes; a 64 KiB system exclusive message takes a fortieth of it. */
+    private const MAX_LINE = 8 << 20;
+
+    /**
+     * @param resource $stream
+     *
+     * @return \Generator<int, Event> keyed by line number
+     *
+     * @throws BadFile
+     */
+    public static function events($stream, string $file): \Generator
+    {
+        $previousUs = 0;
+        for ($line = 1; false !== ($text = fgets($stream, self::MAX_LINE)); ++$line) {
+            if (\strlen($text) >= self::MAX_LINE - 1) {
+                throw BadFile::atLine($file, $line, 'this line is longer than 8 MiB; a tape has one event a line');
+            }
+            $text = trim(explode('#', $text, 2)[0]);
+            if ('' === $text) {
+                continue;
+            }
+            $event = self::event($text, $file, $line);
+            if ($event->timeUs < $previousUs) {
+                throw BadFile::atLine($file, $line, \sprintf('time %s comes after %s; sort the tape by time', Milliseconds::format($event->timeUs), Milliseconds::format($previousUs)));
+            }
+            $previousUs = $event->timeUs;
+            yield $line => $event;
+        }
+    }
+
+    /** @throws BadFile */
+    private static function event(string $text, string $file, int $line): Event
+    {
+        $part = preg_split('/[ \t]+/', $text, 3);
+        if (false === $part || 3 !== \count($part)) {
+            throw BadFile::atLine($file, $line, 'expected MILLISECONDS PORT BYTES, such as "0.000 keys 90 3C 64"');
+        }
+        $timeUs = Milliseconds::parse($part[0]);
+        if (null === $timeUs) {
+            throw BadFile::atLine($file, $line, \sprintf('"%s" is not a time; write milliseconds with up to three decimals, such as 12.500', self::excerpt($part[0])));
+        }
+        if (1 !== preg_match('/^[a-z][a-z0-9_]*$/D', $part[1])) {
+            throw BadFile::atLine($file, $line, \sprintf('"%s" is not a port name; use small letters, digits and _', self::excerpt($part[1])));
+        }
+        if (1 === preg_match('/^pulse[ \t]+(\S+)$/D', $part[2], $pulse)) {
+            $lengthUs = Milliseconds::parse($pulse[1]);
+            if (null === $lengthUs) {
+                throw BadFile::atLine($file, $line, 'a pulse needs its length in milliseconds, such as "pulse 5"');
+            }
+
+            return new Event($timeUs, $part[1], '', $lengthUs);
+        }
+        $bytes = Bytes::fromHex($part[2]);
+        if (null === $bytes) {
+            throw BadFile::atLine($file, $line, \sprintf('"%s" is not a list of hexadecimal bytes such as 90 3C 64', self::excerpt($part[2])));
+        }
+
+        return new Event($timeUs, $part[1], $bytes);
+    }
+
+    private static function excerpt(string $text): string
+    {
+        $text = mb_scrub($text);
+
+        return mb_strlen($text) > 40 ? mb_substr($text, 0, 40).'…' : $text;
+    }
+}

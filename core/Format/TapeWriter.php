@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Format;
+
+use ZigzagPost\Core\Midi\Bytes;
+
+/** Writes a tape, one whole message a line. */
+final class TapeWriter implements EventWriter
+{
+    public const HEADER = "# zigzag tape 1\n";
+
+    /** @param resource $stream */
+    public function __construct(private readonly mixed $stream)
+    {
+        fwrite($stream, self::HEADER);
+    }
+
+    public function write(Event $event): void
+    {
+        fwrite($this->stream, self::line($event));
+    }
+
+    public function finish(): void
+    {
+    }
+
+    public static function line(Event $event): string
+    {
+        $what = null === $event->pulseUs ? Bytes::toHex($event->bytes) : 'pulse '.self::plain($event->pulseUs);
+
+        return Milliseconds::format($event->timeUs)." {$event->port} {$what}\n";
+    }
+
+    /** A length in milliseconds without needless zeros: 5000 is "5", 2500 is "2.5". */
+    private static function plain(int $lengthUs): string
+    {
+        return rtrim(rtrim(Milliseconds::format($lengthUs), '0'), '.');
+    }
+}

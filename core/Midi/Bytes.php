@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Midi;
+
+/** MIDI bytes as text: upper-case hexadecimal pairs with a space between them. */
+final class Bytes
+{
+    public static function toHex(string $bytes): string
+    {
+        return strtoupper(implode(' ', str_split(bin2hex($bytes), 2)));
+    }
+
+    /** The bytes of a hexadecimal text (`90 3C 64`, any case), or null when it is not one. */
+    public static function fromHex(string $hex): ?string
+    {
+        if (1 !== preg_match('/^[0-9A-Fa-f]{2}(?:[ \t]+[0-9A-Fa-f]{2})*$/D', $hex)) {
+            return null;
+        }
+        $bytes = hex2bin(str_replace([' ', "\t"], '', $hex));
+
+        return false === $bytes ? null : $bytes;
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Midi;
+
+/**
+ * The kinds of message that rules tell apart, under the names the rulebook language uses.
+ *
+ * Channel messages come first; System Common and System Real-Time messages follow (MIDI 1.0 Detailed Specification,
+ * tables I to VII).
+ */
+enum Kind: string
+{
+    case Note = 'note';
+    case PolyPressure = 'polypressure';
+    case Cc = 'cc';
+    case Mode = 'mode';
+    case Cc14 = 'cc14';
+    case Nrpn = 'nrpn';
+    case Rpn = 'rpn';
+    case Program = 'program';
+    case Pressure = 'pressure';
+    case Bend = 'bend';
+    case Sysex = 'sysex';
+    case Clock = 'clock';
+    case Start = 'start';
+    case Continue = 'continue';
+    case Stop = 'stop';
+    case Position = 'position';
+    case Song = 'song';
+    case Tune = 'tune';
+    case Sensing = 'sensing';
+    case Reset = 'reset';
+    case TimeCode = 'timecode';
+
+    /** First controller number that is a channel mode message (All Sound Off); 120 to 127 are not controllers. */
+    public const FIRST_MODE_NUMBER = 120;
+
+    /** Position among all kinds, which is how compiled rulebooks call a kind. */
+    public function ordinal(): int
+    {
+        static $ordinals = null;
+        if (!\is_array($ordinals)) {
+            $ordinals = array_flip(array_column(self::cases(), 'value'));
+        }
+        /* @var array<string, int> $ordinals */
+        return $ordinals[$this->value];
+    }
+
+    public function hasChannel(): bool
+    {
+        return match ($this) {
+            self::Note, self::PolyPressure, self::Cc, self::Mode, self::Cc14, self::Nrpn, self::Rpn, self::Program,
+            self::Pressure, self::Bend => true,
+            default => false,
+        };
+    }
+
+    public function hasKey(): bool
+    {
+        return self::Note === $this || self::PolyPressure === $this;
+    }
+
+    public function hasNumber(): bool
+    {
+        return match ($this) {
+            self::Cc, self::Mode, self::Cc14, self::Nrpn, self::Rpn => true,
+            default => false,
+        };
+    }
+
+    public function hasValue(): bool
+    {
+        return null !== $this->valueRange();
+    }
+
+    /** @return array{int, int}|null the lowest and highest value, or null when the kind carries none */
+    public function valueRange(): ?array
+    {
+        return match ($this) {
+            self::Note, self::PolyPressure, self::Cc, self::Mode, self::Program, self::Pressure, self::Song,
+            self::TimeCode => [0, 127],
+            self::Cc14, self::Nrpn, self::Rpn, self::Position => [0, 16383],
+            self::Bend => [-8192, 8191],
+            self::Sysex => [0, 65536],
+            default => null,
+        };
+    }
+
+    /** @return array{int, int}|null the lowest and highest number, or null when the kind carries none */
+    public function numberRange(): ?array
+    {
+        return match ($this) {
+            self::Cc => [0, 119],
+            self::Mode => [self::FIRST_MODE_NUMBER, 127],
+            self::Cc14 => [0, 31],
+            self::Nrpn, self::Rpn => [0, 16383],
+            default => null,
+        };
+    }
+
+    /** Kinds that reach rules only where a rulebook asks for controllers to be assembled into groups. */
+    public function isGroup(): bool
+    {
+        return self::Cc14 === $this || self::Nrpn === $this || self::Rpn === $this;
+    }
+
+    /** The status byte of a System message; channel messages and sysex have none that stands alone. */
+    public function systemStatus(): ?int
+    {
+        return match ($this) {
+            self::TimeCode => 0xF1,
+            self::Position => 0xF2,
+            self::Song => 0xF3,
+            self::Tune => 0xF6,
+            self::Clock => 0xF8,
+            self::Start => 0xFA,
+            self::Continue => 0xFB,
+            self::Stop => 0xFC,
+            self::Sensing => 0xFE,
+            self::Reset => 0xFF,
+            default => null,
+        };
+    }
+
+    /** Kind of a System message by its status byte (0xF0 to 0xFF), or null for an undefined one. */
+    public static function ofSystemStatus(int $status): ?self
+    {
+        return match ($status) {
+            0xF0 => self::Sysex,
+            0xF1 => self::TimeCode,
+            0xF2 => self::Position,
+            0xF3 => self::Song,
+            0xF6 => self::Tune,
+            0xF8 => self::Clock,
+            0xFA => self::Start,
+            0xFB => self::Continue,
+            0xFC => self::Stop,
+            0xFE => self::Sensing,
+            0xFF => self::Reset,
+            default => null,
+        };
+    }
+}

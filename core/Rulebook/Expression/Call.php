@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Expression;
+
+use ZigzagPost\Core\Rulebook\Span;
+
+/** `min()`, `max()`, `abs()` and `clamp(x, low, high)`. */
+final class Call extends Expression
+{
+    /** Function names with the fewest and most arguments. */
+    public const FUNCTIONS = ['min' => [1, 16], 'max' => [1, 16], 'abs' => [1, 1], 'clamp' => [3, 3]];
+
+    /** @param list<Expression> $arguments */
+    public function __construct(private readonly string $function, private readonly array $arguments, Span $span)
+    {
+        parent::__construct($span);
+    }
+
+    public function print(int $binding = 0): string
+    {
+        return $this->function.'('.implode(', ', array_map(static fn (Expression $argument): string => $argument->print(), $this->arguments)).')';
+    }
+
+    public function code(Scope $scope): Code
+    {
+        $arguments = array_map(static fn (Expression $argument): Code => $argument->code($scope), $this->arguments);
+        $whole = [] === array_filter($arguments, static fn (Code $argument): bool => $argument->isQuantity || 1 !== $argument->denominator);
+        $php = array_map(static fn (Code $argument): string => $whole ? $argument->php : $argument->asQuantity(), $arguments);
+        $class = $whole ? '\\' : 'Exact::';
+        $call = match (true) {
+            'clamp' === $this->function => "{$class}max({$php[1]}, {$class}min({$php[0]}, {$php[2]}))",
+            1 === \count($php) && 'abs' !== $this->function => $php[0],
+            default => $class.$this->function.'('.implode(', ', $php).')',
+        };
+
+        return $whole ? Code::whole($call) : Code::quantity($call);
+    }
+
+    public function range(Scope $scope): array
+    {
+        $ranges = array_map(static fn (Expression $argument): array => $argument->range($scope), $this->arguments);
+        $lows = array_column($ranges, 0);
+        $highs = array_column($ranges, 1);
+
+        return match ($this->function) {
+            'min' => [min($lows), min($highs)],
+            'max' => [max($lows), max($highs)],
+            'abs' => [$lows[0] <= 0 && $highs[0] >= 0 ? 0 : min(abs($lows[0]), abs($highs[0])), max(abs($lows[0]), abs($highs[0]))],
+            default => [max($lows[1], min($lows[0], $lows[2])), max($highs[1], min($highs[0], $highs[2]))],
+        };
+    }
+
+    public function parts(): array
+    {
+        return $this->arguments;
+    }
+}

@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Expression;
+
+/**
+ * Exact arithmetic on whole numbers and fractions.
+ *
+ * A fraction is a pair of numerator and positive denominator. Results beyond 64 bits lose exactness, never throw: they
+ * are far outside every field.
+ *
+ * @phpstan-type Fraction array{int|float, int|float}
+ * @phpstan-type Quantity int|float|Fraction
+ */
+final class Exact
+{
+    private const LIMIT = 1 << 53;
+
+    /**
+     * A fraction as a whole number, rounded half away from zero.
+     */
+    public static function round(int|float $numerator, int|float $denominator = 1): int
+    {
+        if (!\is_int($numerator) || !\is_int($denominator) || abs($numerator) > self::LIMIT) {
+            return self::clampFloat(round($numerator / $denominator));
+        }
+        if ($numerator >= 0) {
+            return intdiv(2 * $numerator + $denominator, 2 * $denominator);
+        }
+
+        return -intdiv(-2 * $numerator + $denominator, 2 * $denominator);
+    }
+
+    /** @param Quantity $x */
+    public static function roundQuantity(int|float|array $x): int
+    {
+        return \is_array($x) ? self::round($x[0], $x[1]) : self::round($x);
+    }
+
+    /**
+     * @param Quantity $a
+     * @param Quantity $b
+     *
+     * @return Quantity
+     */
+    public static function add(int|float|array $a, int|float|array $b): int|float|array
+    {
+        [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
+
+        return self::reduce($an * $bd + $bn * $ad, $ad * $bd);
+    }
+
+    /**
+     * @param Quantity $a
+     * @param Quantity $b
+     *
+     * @return Quantity
+     */
+    public static function subtract(int|float|array $a, int|float|array $b): int|float|array
+    {
+        return self::add($a, self::multiply($b, -1));
+    }
+
+    /**
+     * @param Quantity $a
+     * @param Quantity $b
+     *
+     * @return Quantity
+     */
+    public static function multiply(int|float|array $a, int|float|array $b): int|float|array
+    {
+        [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
+
+        return self::reduce($an * $bn, $ad * $bd);
+    }
+
+    /**
+     * @param Quantity $a
+     * @param Quantity $b
+     *
+     * @return Quantity
+     *
+     * @throws Rejected when b is zero
+     */
+    public static function divide(int|float|array $a, int|float|array $b): int|float|array
+    {
+        [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
+        if (0 == $bn) {
+            throw Rejected::divisionByZero();
+        }
+
+        return $bn < 0 ? self::reduce(-$an * $bd, -$bn * $ad) : self::reduce($an * $bd, $ad * $bn);
+    }
+
+    /**
+     * The remainder of a division that rounds down, so that it has the sign of b: -1 % 12 is 11.
+     *
+     * @param Quantity $a
+     * @param Quantity $b
+     *
+     * @return Quantity
+     *
+     * @throws Rejected when b is zero
+     */
+    public static function modulo(int|float|array $a, int|float|array $b): int|float|array
+    {
+        if (\is_int($a) && \is_int($b)) {
+            if (0 === $b) {
+                throw Rejected::divisionByZero();
+            }
+            $remainder = -1 === $b ? 0 : $a % $b;
+
+            return 0 !== $remainder && ($remainder < 0) !== ($b < 0) ? $remainder + $b : $remainder;
+        }
+        $quotient = self::pair(self::divide($a, $b));
+        $floor = \is_int($quotient[0]) && \is_int($quotient[1])
+            ? ($quotient[0] - self::modulo($quotient[0], $quotient[1])) / $quotient[1]
+            : floor($quotient[0] / $quotient[1]);
+
+        return self::subtract($a, self::multiply($b, $floor));
+    }
+
+    /**
+     * @param Quantity $a
+     * @param Quantity $b
+     *
+     * @return int below, at or above zero, as a is less than, equal to or greater than b
+     */
+    public static function compare(int|float|array $a, int|float|array $b): int
+    {
+        [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
+
+        return $an * $bd <=> $bn * $ad;
+    }
+
+    /** @param Quantity $x */
+    public static function isTrue(int|float|array $x): bool
+    {
+        return 0 != self::pair($x)[0];
+    }
+
+    /**
+     * @param Quantity $x
+     *
+     * @return Quantity
+     */
+    public static function abs(int|float|array $x): int|float|array
+    {
+        return self::compare($x, 0) < 0 ? self::multiply($x, -1) : $x;
+    }
+
+    /**
+     * @param Quantity $first
+     * @param Quantity ...$others
+     *
+     * @return Quantity
+     */
+    public static function min(int|float|array $first, int|float|array ...$others): int|float|array
+    {
+        foreach ($others as $other) {
+            if (self::compare($other, $first) < 0) {
+                $first = $other;
+            }
+        }
+
+        return $first;
+    }
+
+    /**
+     * @param Quantity $first
+     * @param Quantity ...$others
+     *
+     * @return Quantity
+     */
+    public static function max(int|float|array $first, int|float|array ...$others): int|float|array
+    {
+        foreach ($others as $other) {
+            if (self::compare($other, $first) > 0) {
+                $first = $other;
+            }
+        }
+
+        return $first;
+    }
+
+    /**
+     * @param Quantity $x
+     *
+     * @return Fraction
+     */
+    private static function pair(int|float|array $x): array
+    {
+        return \is_array($x) ? $x : [$x, 1];
+    }
+
+    /** @return Quantity */
+    private static function reduce(int|float $numerator, int|float $denominator): int|float|array
+    {
+        if (!\is_int($numerator) || !\is_int($denominator)) {
+            if (!is_finite($numerator) || !is_finite($denominator)) {
+                return $numerator > 0 ? self::LIMIT : -self::LIMIT;
+            }
+
+            return [$numerator, $denominator];
+        }
+        if (1 === $denominator) {
+            return $numerator;
+        }
+        [$a, $b] = [abs($numerator), $denominator];
+        while (0 !== $b) {
+            [$a, $b] = [$b, $a % $b];
+        }
+
+        return $a === $denominator ? intdiv($numerator, $a) : [intdiv($numerator, $a), intdiv($denominator, $a)];
+    }
+
+    private static function clampFloat(float $x): int
+    {
+        return is_nan($x) ? 0 : (int) max(-self::LIMIT, min(self::LIMIT, $x));
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Expression;
+
+use ZigzagPost\Core\Rulebook\Span;
+
+/** A formula over the fields of a message, memories and numbers. */
+abstract class Expression
+{
+    public function __construct(public readonly Span $span)
+    {
+    }
+
+    /** @param int $binding how strongly what stands around it binds; brackets are printed where needed */
+    abstract public function print(int $binding = 0): string;
+
+    abstract public function code(Scope $scope): Code;
+
+    /** @return array{float, float} the lowest and highest result possible */
+    abstract public function range(Scope $scope): array;
+
+    /** @return list<self> */
+    public function parts(): array
+    {
+        return [];
+    }
+
+    /** Every name used in it, with fields among them. @return list<Name> */
+    public function names(): array
+    {
+        return array_merge($this instanceof Name ? [$this] : [], ...array_map(static fn (self $part): array => $part->names(), $this->parts()));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook;
+
+/**
+ * A number that rules can store and read.
+ *
+ *     memory octave = 0
+ */
+final readonly class Memory
+{
+    /** Names that mean something else in expressions. */
+    public const RESERVED = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure', 'scene', 'and', 'or', 'not', 'min', 'max', 'abs', 'clamp'];
+
+    private function __construct(public Token $name, public Literal $start)
+    {
+    }
+
+    public static function parse(Cursor $cursor): self
+    {
+        $name = $cursor->name('a memory name');
+        if (\in_array($name->text, self::RESERVED, true)) {
+            throw new RulebookError($name->span, 'reserved-name', "\"{$name->text}\" already means something in expressions; choose another name");
+        }
+        $cursor->expect('=');
+        $start = $cursor->integer('a number', -1_000_000_000, 1_000_000_000);
+        $cursor->expectEnd();
+
+        return new self($name, $start);
+    }
+
+    public function print(): string
+    {
+        return "memory {$this->name->text} = {$this->start->text}";
+    }
+}

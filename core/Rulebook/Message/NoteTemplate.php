@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Message;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Span;
+
+/**
+ * `note KEY [velocity E]`.
+ *
+ * Without a velocity a note made from a note keeps its own, one made from another message takes its value, and a posted
+ * one has 64.
+ */
+final readonly class NoteTemplate extends Template
+{
+    private const DEFAULT_VELOCITY = 64;
+
+    public function __construct(Span $span, ?Expression $channel, private Expression $key, private ?Expression $velocity)
+    {
+        parent::__construct($span, $channel);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $key = ExpressionParser::parse($cursor);
+        $velocity = null !== $cursor->accept('velocity') ? ExpressionParser::parse($cursor) : null;
+
+        return new self($span, TemplateParser::channel($cursor), $key, $velocity);
+    }
+
+    public function kind(): Kind
+    {
+        return Kind::Note;
+    }
+
+    protected function printFields(): string
+    {
+        return 'note '.$this->key->print().(null === $this->velocity ? '' : ' velocity '.$this->velocity->print());
+    }
+
+    protected function fields(): array
+    {
+        return null === $this->velocity ? [$this->key] : [$this->key, $this->velocity];
+    }
+
+    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    {
+        self::number($code, '$mn', $this->key, [0, 127], false, 'key', $then);
+        $isNote = Kind::Note === $code->kind;
+        $least = $post || ($isNote && !$code->entry->isRelease) ? 1 : 0;
+        if (null !== $this->velocity) {
+            self::number($code, '$mv', $this->velocity, [$least, 127], true, 'velocity', $then);
+        } elseif ($post || !$code->kind->hasValue()) {
+            $code->line('$mv = '.self::DEFAULT_VELOCITY.';');
+        } else {
+            $code->line('$mv = '.($isNote ? '$v' : '\max(0, \min($v, 127))').';');
+        }
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Message;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Expression\Number;
+use ZigzagPost\Core\Rulebook\Span;
+
+/** `cc N value E`, `cc14 N value E`, `nrpn N value E`, `rpn N value E` and `polypressure KEY value E`. */
+final readonly class NumberedTemplate extends Template
+{
+    public const WORDS = ['cc', 'cc14', 'nrpn', 'rpn', 'polypressure'];
+
+    public function __construct(Span $span, ?Expression $channel, private Kind $word, private Expression $number, private Expression $value)
+    {
+        parent::__construct($span, $channel);
+    }
+
+    public static function parse(Cursor $cursor, Span $span, Kind $word): self
+    {
+        $isParameter = Kind::Nrpn === $word || Kind::Rpn === $word;
+        if ($isParameter && $cursor->peekAfter()->is(':')) {
+            $literal = $cursor->parameter('a parameter number');
+            $number = new Number($literal->value, 1, $literal->text, $literal->span);
+        } else {
+            $number = ExpressionParser::parse($cursor);
+        }
+        $cursor->expect('value');
+        $value = ExpressionParser::parse($cursor);
+
+        return new self($span, TemplateParser::channel($cursor), $word, $number, $value);
+    }
+
+    public function kind(): Kind
+    {
+        return $this->isMode() ? Kind::Mode : $this->word;
+    }
+
+    /** Whether it is written as a controller, but its number makes it a channel mode message. */
+    public function isMode(): bool
+    {
+        return Kind::Cc === $this->word && $this->number instanceof Number && $this->number->numerator >= Kind::FIRST_MODE_NUMBER;
+    }
+
+    protected function printFields(): string
+    {
+        return "{$this->word->value} {$this->number->print()} value {$this->value->print()}";
+    }
+
+    protected function fields(): array
+    {
+        return [$this->number, $this->value];
+    }
+
+    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    {
+        $limits = match ($this->word) {
+            Kind::Cc14 => [0, 31],
+            Kind::Nrpn, Kind::Rpn => [0, 16383],
+            default => [0, 127],
+        };
+        self::number($code, '$mn', $this->number, $limits, false, Kind::PolyPressure === $this->word ? 'key' : 'number', $then);
+        self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, 'value', $then);
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Message;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\RulebookError;
+use ZigzagPost\Core\Rulebook\Span;
+
+/** `sysex F0 7D {value} F7`: hexadecimal bytes, with `{EXPR}` for a computed 7-bit byte. */
+final readonly class SysexTemplate extends Template
+{
+    /** @param list<int|Expression> $bytes with F0 and F7 */
+    public function __construct(Span $span, private array $bytes)
+    {
+        parent::__construct($span, null);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $bytes = [];
+        $from = $cursor->peek();
+        while (0xF7 !== ($bytes[\count($bytes) - 1] ?? null)) {
+            $at = $cursor->peek();
+            if (null !== $cursor->accept('{')) {
+                $bytes[] = ExpressionParser::parse($cursor);
+                $cursor->expect('}');
+                continue;
+            }
+            $byte = $cursor->hexByte() ?? throw RulebookError::expected($at, ['a hexadecimal byte such as 7D', '{an expression}', 'F7']);
+            if (([] === $bytes) !== (0xF0 === $byte) || ($byte >= 0x80 && 0xF0 !== $byte && 0xF7 !== $byte)) {
+                throw new RulebookError($at->span, 'syntax', [] === $bytes ? 'system exclusive begins with F0' : 'between F0 and F7 stand bytes from 00 to 7F only');
+            }
+            $bytes[] = $byte;
+        }
+        if ($bytes[0] instanceof Expression) {
+            throw new RulebookError($from->span, 'syntax', 'system exclusive begins with F0');
+        }
+
+        return new self($span, $bytes);
+    }
+
+    public function kind(): Kind
+    {
+        return Kind::Sysex;
+    }
+
+    protected function printFields(): string
+    {
+        return 'sysex '.implode(' ', array_map(static fn (int|Expression $byte): string => \is_int($byte) ? \sprintf('%02X', $byte) : '{'.$byte->print().'}', $this->bytes));
+    }
+
+    protected function fields(): array
+    {
+        return array_values(array_filter($this->bytes, static fn (int|Expression $byte): bool => $byte instanceof Expression));
+    }
+
+    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    {
+        $php = [];
+        foreach ($this->bytes as $byte) {
+            if (\is_int($byte)) {
+                $php[] = \sprintf('"\x%02X"', $byte);
+                continue;
+            }
+            $variable = $code->temporary();
+            self::number($code, $variable, $byte, [0, 127], true, 'byte', $then);
+            $php[] = "\\chr({$variable})";
+        }
+        $code->line('$mraw = '.implode('.', $php).';');
+        $code->line('$mn = 0;');
+        $code->line('$mv = \strlen($mraw);');
+    }
+}

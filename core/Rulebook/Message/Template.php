@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Message;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Span;
+
+/** A message written in a rulebook, with expressions where numbers can stand; used by `become` and `post`. */
+abstract readonly class Template
+{
+    public function __construct(public Span $span, public ?Expression $channel)
+    {
+    }
+
+    abstract public function kind(): Kind;
+
+    /**
+     * Writes code that puts number and value into `$mn` and `$mv` (system exclusive: bytes into `$mraw`).
+     *
+     * @param string $then code that gives up, when a number falls out of range
+     * @param bool   $post whether the message is new, rather than made from the one at hand
+     */
+    abstract protected function emitFields(RuleCode $code, string $then, bool $post): void;
+
+    abstract protected function printFields(): string;
+
+    /** @return list<Expression> */
+    abstract protected function fields(): array;
+
+    public function print(): string
+    {
+        return $this->printFields().(null === $this->channel ? '' : ' channel '.$this->channel->print());
+    }
+
+    /** Writes code that puts channel, number and value into `$mch`, `$mn` and `$mv`. */
+    public function emit(RuleCode $code, string $then, bool $post): void
+    {
+        $this->emitFields($code, $then, $post);
+        if (!$this->kind()->hasChannel()) {
+            $code->line('$mch = 0;');
+        } elseif (null !== $this->channel) {
+            self::number($code, '$mch', $this->channel, [1, 16], false, 'channel', $then);
+        } else {
+            $code->line('$mch = '.($post || !$code->kind->hasChannel() ? '1' : '$ch').';');
+        }
+    }
+
+    /** @return list<Expression> */
+    public function expressions(): array
+    {
+        return null === $this->channel ? $this->fields() : [...$this->fields(), $this->channel];
+    }
+
+    /**
+     * Code for one number of the message: beyond its limits it is clamped, or the message given up.
+     *
+     * @param array{int, int} $limits
+     */
+    protected static function number(RuleCode $code, string $variable, Expression $expression, array $limits, bool $clamps, string $name, string $then): void
+    {
+        [$php, [$low, $high]] = $code->rounded($expression);
+        [$least, $most] = $limits;
+        $code->line("{$variable} = {$php};");
+        if ($low >= $least && $high <= $most) {
+            return;
+        }
+        if ($high < $least || $low > $most) {
+            $code->outside($name, $expression->span);
+        }
+        $code->line($clamps
+            ? "if ({$variable} < {$least}) { {$variable} = {$least}; } elseif ({$variable} > {$most}) { {$variable} = {$most}; }"
+            : "if ({$variable} < {$least} || {$variable} > {$most}) { {$code->rejection(var_export("{$name} out of range", true), $then)} }");
+    }
+}

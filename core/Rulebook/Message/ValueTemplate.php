@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Message;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Span;
+
+/** `program E [bank E]`, `pressure E`, `bend E`, `position E` and `song E`. */
+final readonly class ValueTemplate extends Template
+{
+    public const WORDS = ['program', 'pressure', 'bend', 'position', 'song'];
+
+    public function __construct(Span $span, ?Expression $channel, private Kind $word, private Expression $value, public ?Expression $bank)
+    {
+        parent::__construct($span, $channel);
+    }
+
+    public static function parse(Cursor $cursor, Span $span, Kind $word): self
+    {
+        $value = ExpressionParser::parse($cursor);
+        $bank = Kind::Program === $word && null !== $cursor->accept('bank') ? ExpressionParser::parse($cursor) : null;
+
+        return new self($span, $word->hasChannel() ? TemplateParser::channel($cursor) : null, $word, $value, $bank);
+    }
+
+    public function kind(): Kind
+    {
+        return $this->word;
+    }
+
+    protected function printFields(): string
+    {
+        return "{$this->word->value} {$this->value->print()}".(null === $this->bank ? '' : " bank {$this->bank->print()}");
+    }
+
+    protected function fields(): array
+    {
+        return null === $this->bank ? [$this->value] : [$this->value, $this->bank];
+    }
+
+    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    {
+        $code->line('$mn = 0;');
+        if (Kind::Program !== $this->word) {
+            self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, $this->word->value, $then);
+
+            return;
+        }
+        $first = $code->book()->programsFrom;
+        self::number($code, '$mv', $this->value, [$first, 127 + $first], false, 'program', $then);
+        if (0 !== $first) {
+            $code->line("\$mv -= {$first};");
+        }
+        if (null !== $this->bank) { // kept with the message as bank + 1; 0 is no bank
+            self::number($code, '$mn', $this->bank, [0, 16383], false, 'bank', $then);
+            $code->line('++$mn;');
+        }
+    }
+}

@@ -1,0 +1,304 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook;
+
+use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Rulebook\Step\Steps;
+
+/** Reads the text of a rulebook, line by line; a line that cannot be read is noted and the next one tried. */
+final class Parser
+{
+    /** Longest text read, in bytes. */
+    public const MAX_BYTES = 2 << 20;
+    private const MOST_ERRORS = 200;
+
+    private const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'clock', 'always', 'scene', 'rule'];
+
+    private readonly Rulebook $book;
+    /** @var list<RulebookError> */
+    private array $errors = [];
+    private Rule|Scene|ClockDeclaration|null $heading = null;
+    private ?Scene $scene = null;
+    /** Whether the heading above could not be read, so that its lines mean nothing. */
+    private bool $isLost = false;
+    /** @var array<string, true> settings already made */
+    private array $settings = [];
+
+    private function __construct()
+    {
+        $this->book = new Rulebook();
+    }
+
+    /** @return array{Rulebook, list<RulebookError>} what could be read, and what could not */
+    public static function parse(string $text): array
+    {
+        return (new self())->book($text);
+    }
+
+    /** @return array{Rulebook, list<RulebookError>} */
+    private function book(string $text): array
+    {
+        if (\strlen($text) > self::MAX_BYTES) {
+            return [$this->book, [new RulebookError(new Span(1, 1), 'too-large', 'a rulebook is at most 2 MiB of text')]];
+        }
+        if (!mb_check_encoding($text, 'UTF-8')) {
+            return [$this->book, [self::notUtf8($text)]];
+        }
+        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+        $lines = preg_split('/\r\n|\n|\r/', $text);
+        \assert(false !== $lines);
+        $this->findMiddle($lines);
+        foreach ($lines as $index => $line) {
+            $this->line($line, $index + 1);
+            if (\count($this->errors) >= self::MOST_ERRORS) {
+                break;
+            }
+        }
+
+        return [$this->book, $this->errors];
+    }
+
+    /**
+     * Key names anywhere depend on this setting, so it is looked for first.
+     *
+     * @param list<string> $lines
+     */
+    private function findMiddle(array $lines): void
+    {
+        foreach ($lines as $line) {
+            if (1 === preg_match('/^\s*middle\s+(C[34])\s*(#.*)?$/', $line, $match)) {
+                $this->book->middle = MiddleC::from($match[1]);
+
+                return;
+            }
+        }
+    }
+
+    private function line(string $text, int $line): void
+    {
+        try {
+            [$tokens, $comment] = Lexer::line($text, $line);
+            $cursor = new Cursor($tokens, $this->book->middle);
+            if ($cursor->atEnd()) {
+                if (null !== $comment) {
+                    $this->book->lines[] = new SourceLine($line, SourceLine::COMMENT, '', $comment);
+                }
+
+                return;
+            }
+            [$kind, $printed] = $this->statement($cursor);
+            $this->book->lines[] = new SourceLine($line, $kind, $printed, $comment);
+        } catch (RulebookError $error) {
+            $this->errors[] = $error;
+        }
+    }
+
+    /** @return array{string, string} kind of line as in {@see SourceLine}, and its canonical text */
+    private function statement(Cursor $cursor): array
+    {
+        $first = $cursor->peek();
+        if (!$first->is(...self::TOP_LEVEL) || ($this->heading instanceof Scene && $first->is('on'))) {
+            return [SourceLine::BODY, $this->body($cursor)];
+        }
+        $cursor->next();
+        if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory')) {
+            $this->heading = null;
+            $this->isLost = true; // until the heading has been read
+
+            return [SourceLine::HEADING, $this->heading($cursor, $first)];
+        }
+        $this->heading = null;
+        $this->isLost = false;
+
+        return [$first->text, match ($first->text) {
+            'rulebook' => $this->title($cursor, $first),
+            'middle' => $this->middle($cursor, $first),
+            'programs' => $this->programs($cursor, $first),
+            'port' => $this->declare($this->book->ports, PortDeclaration::parse($cursor)),
+            'table' => $this->declare($this->book->tables, Table::parse($cursor)),
+            'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
+            default => $this->declare($this->book->memories, Memory::parse($cursor)),
+        }];
+    }
+
+    private function heading(Cursor $cursor, Token $first): string
+    {
+        if ($first->is('always')) {
+            $cursor->expectEnd();
+            $this->scene = null;
+            $this->isLost = false;
+
+            return 'always';
+        }
+        if ($first->is('clock')) {
+            $clock = ClockDeclaration::parse($cursor);
+            $this->declare($this->book->clocks, $clock);
+            $this->heading = $clock;
+            $this->isLost = false;
+
+            return $clock->print();
+        }
+        $title = $cursor->text($first->is('scene') ? 'the title of a scene' : 'the title of a rule');
+        $cursor->expectEnd();
+        $this->isLost = false;
+        if ($first->is('scene')) {
+            if (\in_array($title, $this->book->declared(Reference::SCENE), true)) {
+                throw new RulebookError($first->span, 'duplicate', "there is already a scene \"{$title}\"");
+            }
+            $this->heading = $this->scene = new Scene($title, $first->span);
+            $this->book->scenes[] = $this->scene;
+        } else {
+            $this->heading = new Rule($title, $first->span, $this->scene);
+            $this->book->rules[] = $this->heading;
+        }
+
+        return "{$first->text} \"{$title}\"";
+    }
+
+    private function body(Cursor $cursor): string
+    {
+        $first = $cursor->peek();
+        if ($this->heading instanceof Rule) {
+            return $this->ruleLine($cursor, $this->heading);
+        }
+        if ($this->heading instanceof ClockDeclaration) {
+            return $this->heading->line($cursor);
+        }
+        if ($this->heading instanceof Scene) {
+            return $this->sceneLine($cursor, $this->heading);
+        }
+        if ($this->isLost) {
+            throw new RulebookError($first->span, 'lost-line', 'this line belongs to a heading that could not be read');
+        }
+        if ($first->is('from', 'take', 'copy') || Steps::isKeyword($first)) {
+            throw new RulebookError($first->span, 'no-rule', 'this line belongs into a rule; put a heading such as rule "Title" above it');
+        }
+        throw RulebookError::expected($first, self::TOP_LEVEL);
+    }
+
+    private function ruleLine(Cursor $cursor, Rule $rule): string
+    {
+        $first = $cursor->peek();
+        if ($first->is('from')) {
+            $cursor->next();
+            if ([] !== $rule->from || [] !== $rule->selectors || [] !== $rule->steps) {
+                throw new RulebookError($first->span, 'order', '"from" comes first in a rule, once');
+            }
+            $names = $cursor->names('an in port');
+            $cursor->expectEnd('","');
+            $rule->from = $names;
+
+            return 'from '.implode(', ', array_map(static fn (Token $name): string => $name->text, $names));
+        }
+        if ($first->is('take', 'copy')) {
+            $cursor->next();
+            $selector = Selector::parse($cursor, $first);
+            if ([] !== $rule->steps) {
+                throw new RulebookError($first->span, 'order', "\"{$first->text}\" comes before the steps of a rule");
+            }
+            if ([] !== $rule->selectors && $rule->isCopy() !== $selector->isCopy) {
+                throw new RulebookError($first->span, 'take-and-copy', 'the lines of a rule are all "take" or all "copy"', $rule->isCopy() ? 'copy' : 'take');
+            }
+            $rule->selectors[] = $selector;
+
+            return $selector->print();
+        }
+        if (!Steps::isKeyword($first)) {
+            throw RulebookError::expected($first, ['take', 'copy', ...([] === $rule->selectors ? ['from'] : []), ...Steps::keywords()]);
+        }
+        $step = Steps::parse($cursor);
+        if ([] === $rule->selectors) {
+            throw new RulebookError($first->span, 'order', 'a "take" or "copy" line comes before the steps of a rule');
+        }
+        $rule->steps[] = $step;
+
+        return $step->print();
+    }
+
+    private function sceneLine(Cursor $cursor, Scene $scene): string
+    {
+        $cursor->expect('on');
+        $when = $cursor->expect('enter', 'leave');
+        if (!Steps::isKeyword($cursor->peek())) {
+            throw RulebookError::expected($cursor->peek(), Steps::keywords());
+        }
+        $step = Steps::parse($cursor);
+        if ($when->is('enter')) {
+            $scene->onEnter[] = $step;
+        } else {
+            $scene->onLeave[] = $step;
+        }
+
+        return "on {$when->text} {$step->print()}";
+    }
+
+    private function title(Cursor $cursor, Token $first): string
+    {
+        $this->once($first, 'rulebook');
+        $this->book->title = $cursor->text('the title of the rulebook');
+        $cursor->expectEnd();
+
+        return "rulebook \"{$this->book->title}\"";
+    }
+
+    private function middle(Cursor $cursor, Token $first): string
+    {
+        $this->once($first, 'middle');
+        $name = $cursor->peek();
+        if (null === MiddleC::tryFrom($name->text)) {
+            throw RulebookError::expected($name, ['C4', 'C3']);
+        }
+        $cursor->next();
+        $cursor->expectEnd();
+
+        return "middle {$name->text}";
+    }
+
+    private function programs(Cursor $cursor, Token $first): string
+    {
+        $this->once($first, 'programs');
+        $cursor->expect('from');
+        $this->book->programsFrom = $cursor->integer('0 or 1', 0, 1)->value;
+        $cursor->expectEnd();
+
+        return "programs from {$this->book->programsFrom}";
+    }
+
+    private function once(Token $first, string $setting): void
+    {
+        if (isset($this->settings[$setting])) {
+            throw new RulebookError($first->span, 'duplicate', "\"{$setting}\" stands twice; keep one of the lines");
+        }
+        $this->settings[$setting] = true;
+    }
+
+    /**
+     * @template T of PortDeclaration|Table|Curve|Memory|ClockDeclaration
+     *
+     * @param array<string, T> $declared
+     * @param T                $new
+     */
+    private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|ClockDeclaration $new): string
+    {
+        $name = $new->name;
+        if (isset($declared[$name->text])) {
+            throw new RulebookError($name->span, 'duplicate', "\"{$name->text}\" is declared twice; give one of them another name");
+        }
+        $declared[$name->text] = $new;
+
+        return $new->print();
+    }
+
+    private static function notUtf8(string $text): RulebookError
+    {
+        foreach (explode("\n", $text) as $index => $line) {
+            if (!mb_check_encoding($line, 'UTF-8')) {
+                return new RulebookError(new Span($index + 1, 1), 'encoding', 'this line is not UTF-8 text; save the rulebook as UTF-8');
+            }
+        }
+
+        return new RulebookError(new Span(1, 1), 'encoding', 'this is not UTF-8 text; save the rulebook as UTF-8');
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook;
+
+/**
+ * Declares a port of the rig.
+ *
+ *     port keys in
+ *     port slab in mpe lower 15 bend 48
+ *     port box out nrpn coarse
+ *     port ticker out pulse
+ */
+final readonly class PortDeclaration
+{
+    private function __construct(
+        public Token $name,
+        public bool $isIn,
+        public ?MpeZone $zone,
+        public bool $coarse,
+        public bool $pulse,
+    ) {
+    }
+
+    public static function parse(Cursor $cursor): self
+    {
+        $name = $cursor->name('a port name');
+        $isIn = $cursor->expect('in', 'out')->is('in');
+        $zone = null;
+        $coarse = false;
+        $pulse = false;
+        while (null !== ($option = $cursor->accept('mpe', 'nrpn', 'pulse'))) {
+            if ($option->is('mpe')) {
+                $zone = MpeZone::parse($cursor);
+            } elseif ($option->is('nrpn')) {
+                $cursor->expect('coarse');
+                $coarse = true;
+            } else {
+                $pulse = true;
+                if ($isIn) {
+                    throw new RulebookError($option->span, 'syntax', 'only an out port can carry pulses');
+                }
+            }
+        }
+        $cursor->expectEnd('mpe', 'nrpn', 'pulse');
+        if ($pulse && ($coarse || null !== $zone)) {
+            throw new RulebookError($name->span, 'syntax', 'a pulse port carries no MIDI: nothing else can be said of it');
+        }
+
+        return new self($name, $isIn, $zone, $coarse, $pulse);
+    }
+
+    public function print(): string
+    {
+        return 'port '.$this->name->text.($this->isIn ? ' in' : ' out')
+            .(null === $this->zone ? '' : ' '.$this->zone->print())
+            .($this->coarse ? ' nrpn coarse' : '').($this->pulse ? ' pulse' : '');
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook;
+
+use ZigzagPost\Core\Midi\MiddleC;
+
+/** A rulebook as read: everything declared in it, its rules in order, and its lines for printing. */
+final class Rulebook
+{
+    public string $title = '';
+    public MiddleC $middle = MiddleC::C4;
+    /** What the first program is called: 0 or 1. */
+    public int $programsFrom = 0;
+    /** @var array<string, PortDeclaration> */
+    public array $ports = [];
+    /** @var array<string, Table> */
+    public array $tables = [];
+    /** @var array<string, Curve> */
+    public array $curves = [];
+    /** @var array<string, Memory> */
+    public array $memories = [];
+    /** @var array<string, ClockDeclaration> */
+    public array $clocks = [];
+    /** @var list<Scene> */
+    public array $scenes = [];
+    /** @var list<Rule> */
+    public array $rules = [];
+    /** @var list<SourceLine> */
+    public array $lines = [];
+
+    /** @return list<string> */
+    public function portNames(bool $in): array
+    {
+        return array_keys(array_filter($this->ports, static fn (PortDeclaration $port): bool => $port->isIn === $in));
+    }
+
+    /** Position of a port among all ports, which is how a running engine calls it. */
+    public function portIndex(string $name): int
+    {
+        $index = array_search($name, array_keys($this->ports), true);
+        if (false === $index) {
+            throw new \LogicException("port {$name} has not been checked");
+        }
+
+        return $index;
+    }
+
+    /** @return list<string> names declared of one kind of thing, as in {@see Reference} */
+    public function declared(string $what): array
+    {
+        return match ($what) {
+            Reference::IN_PORT => $this->portNames(true),
+            Reference::OUT_PORT => $this->portNames(false),
+            Reference::TABLE => array_keys($this->tables),
+            Reference::CURVE => array_keys($this->curves),
+            Reference::MEMORY => array_keys($this->memories),
+            Reference::CLOCK => array_keys($this->clocks),
+            default => array_map(static fn (Scene $scene): string => $scene->title, $this->scenes),
+        };
+    }
+}

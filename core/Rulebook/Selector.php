@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+
+/**
+ * Says which messages a rule is for.
+ *
+ *     take note key 0..59 channel 1
+ *     copy cc 1, 7, program where value > 3
+ */
+final readonly class Selector
+{
+    public const ANY = 'any';
+    public const MPE = 'mpe';
+
+    private const LISTS = ['channel', 'key', 'velocity', 'value'];
+
+    /**
+     * @param list<array{Token, ?NumberList}> $kinds
+     * @param array<string, NumberList>       $lists by condition
+     */
+    private function __construct(
+        public Span $span,
+        public bool $isCopy,
+        public array $kinds,
+        public array $lists,
+        public ?Expression $where,
+    ) {
+    }
+
+    public static function parse(Cursor $cursor, Token $verb): self
+    {
+        $kinds = [];
+        do {
+            $kinds[] = self::kind($cursor);
+        } while (null !== $cursor->accept(','));
+        $lists = [];
+        $where = null;
+        while (null === $where && null !== ($condition = $cursor->accept('where', ...self::LISTS))) {
+            if ($condition->is('where')) {
+                $where = ExpressionParser::parse($cursor);
+            } elseif (isset($lists[$condition->text])) {
+                throw new RulebookError($condition->span, 'duplicate', "\"{$condition->text}\" stands twice; write one list");
+            } else {
+                $lists[$condition->text] = match ($condition->text) {
+                    'channel' => $cursor->numberList('a channel', 1, 16),
+                    'value' => $cursor->numberList('a value', -8192, 65536),
+                    'key' => $cursor->numberList('a key', 0, 127),
+                    default => $cursor->numberList('a velocity', 0, 127),
+                };
+            }
+        }
+        if (null === $where) {
+            $cursor->expectEnd(...array_values(array_diff([...self::LISTS, 'where'], array_keys($lists))));
+        } else {
+            $cursor->expectEnd('an operator');
+        }
+
+        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $where);
+    }
+
+    public function print(): string
+    {
+        $text = $this->isCopy ? 'copy ' : 'take ';
+        $text .= implode(', ', array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds));
+        foreach ($this->lists as $condition => $list) {
+            $text .= " {$condition} {$list->print()}";
+        }
+
+        return $text.(null === $this->where ? '' : ' where '.$this->where->print());
+    }
+
+    /**
+     * The kinds of message it can match, each with the numbers it asks for.
+     *
+     * @return list<array{Kind, ?NumberList}>
+     */
+    public function matched(): array
+    {
+        $matched = [];
+        foreach ($this->kinds as [$token, $numbers]) {
+            $kind = Kind::tryFrom($token->text);
+            if (null === $kind) {
+                foreach (Kind::cases() as $each) {
+                    $matched[] = [$each, null];
+                }
+                continue;
+            }
+            $matched[] = [$kind, $numbers];
+            if (Kind::Cc === $kind && null !== $numbers && $numbers->highest() >= Kind::FIRST_MODE_NUMBER) {
+                $matched[] = [Kind::Mode, $numbers];
+            }
+        }
+
+        return $matched;
+    }
+
+    /** @return list<array{string, NumberList}> every list with the condition it belongs to */
+    public function allLists(): array
+    {
+        $lists = [];
+        foreach ($this->kinds as [$token, $numbers]) {
+            if (null !== $numbers) {
+                $lists[] = [$token->text, $numbers];
+            }
+        }
+        foreach ($this->lists as $condition => $list) {
+            $lists[] = [$condition, $list];
+        }
+
+        return $lists;
+    }
+
+    /** @return array{Token, ?NumberList} */
+    private static function kind(Cursor $cursor): array
+    {
+        $known = [...array_column(Kind::cases(), 'value'), self::MPE, self::ANY];
+        $token = $cursor->expect(...$known);
+        $kind = Kind::tryFrom($token->text);
+        $numbers = null;
+        if ($cursor->atNumber()) {
+            $numbers = match (true) {
+                Kind::Nrpn === $kind || Kind::Rpn === $kind => $cursor->numberList('a parameter number', 0, 16383, true),
+                Kind::Cc === $kind => $cursor->numberList('a controller number', 0, 127),
+                Kind::Mode === $kind => $cursor->numberList('a channel mode number', 120, 127),
+                Kind::Cc14 === $kind => $cursor->numberList('a controller number', 0, 31),
+                Kind::Program === $kind => $cursor->numberList('a program number', 0, 128),
+                default => throw new RulebookError($cursor->peek()->span, 'syntax', "\"{$token->text}\" takes no numbers; write a condition such as \"key 36..59\" or \"value 64..127\""),
+            };
+        }
+
+        return [$token, $numbers];
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Message\Template;
+use ZigzagPost\Core\Rulebook\Message\TemplateParser;
+use ZigzagPost\Core\Rulebook\Span;
+
+/**
+ * Turns the message into another kind; expressions see the old fields, the channel stays unless given.
+ *
+ *     become cc 20 value velocity
+ */
+final class BecomeStep extends Step
+{
+    private function __construct(Span $span, public readonly Template $message)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $message = TemplateParser::parse($cursor);
+        $cursor->expectEnd();
+
+        return new self($span, $message);
+    }
+
+    public function print(): string
+    {
+        return 'become '.$this->message->print();
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        $wasNote = Kind::Note === $code->kind;
+        $this->message->emit($code, 'return 1;', false);
+        $code->line('$ch = $mch; $n = $mn; $v = $mv;'.(Kind::Sysex === $this->message->kind() ? ' $raw = $mraw;' : ''));
+        $code->become($this->message->kind());
+        if (Kind::Note === $code->kind && !$wasNote) {
+            self::beginsOrEnds($code);
+        }
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+
+    public function changesMessage(): bool
+    {
+        return true;
+    }
+
+    public function expressions(): array
+    {
+        return $this->message->expressions();
+    }
+
+    /** A note made from what was none: velocity 0 ends what the same control started. */
+    private static function beginsOrEnds(RuleCode $code): void
+    {
+        $code->line("\$own = 'm{$code->stepId()}:'.\$ctl;");
+        $goesOn = $code->hasNextStep() ? "return \$this->{$code->releaseFromNext()}(\$e, \$t, \$port, \$ch, \$n, 0, Engine::RELEASE_VELOCITY, \$raw, \$ctl, \$own);" : 'return 1;';
+        $code->line("if (0 === \$v) { \$e->end(\$own, \$t); {$goesOn} }");
+        $code->noteSends = true;
+    }
+}

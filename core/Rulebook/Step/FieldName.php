@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Token;
+
+/** The names of the fields that a step can change. */
+final class FieldName
+{
+    private const NAMES = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure'];
+
+    public static function parse(Cursor $cursor): Token
+    {
+        return $cursor->expect(...self::NAMES);
+    }
+}

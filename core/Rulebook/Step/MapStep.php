@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Looks a field up in a table; what is not in it stays as it is, or is dropped.
+ *
+ *     map key kit else drop
+ */
+final class MapStep extends Step
+{
+    private function __construct(Span $span, private readonly Token $field, private readonly Token $table, private readonly bool $elseDrop)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $field = FieldName::parse($cursor);
+        $table = $cursor->name('a table name');
+        $else = $cursor->accept('else');
+        if (null !== $else) {
+            $cursor->expect('drop');
+        }
+        $cursor->expectEnd('else drop');
+
+        return new self($span, $field, $table, null !== $else);
+    }
+
+    public function print(): string
+    {
+        return "map {$this->field->text} {$this->table->text}".($this->elseDrop ? ' else drop' : '');
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        $name = new Name($this->field->text, $this->field->span);
+        $values = $code->book()->tables[$this->table->text]->values();
+        $table = $code->program->constant($values);
+        [$low, $high] = $code->rangeOf($name);
+        $x = $code->temporary();
+        $field = $code->read($name);
+        if ($this->elseDrop) {
+            $code->line("{$x} = {$table}[{$field}] ?? null;");
+            $code->line("if (null === {$x}) { {$code->drop("{$this->field->text} not in table {$this->table->text}")} }");
+        } else {
+            $code->line("{$x} = {$table}[{$x} = {$field}] ?? {$x};");
+            $values = [...array_values($values), $low, $high];
+        }
+        $code->assign($this->field->text, $x, [min($values), max($values)], $this->field->span);
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+
+    public function changesMessage(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return [new Reference(Reference::TABLE, $this->table)];
+    }
+}

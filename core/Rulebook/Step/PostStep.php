@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Engine\SendCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Duration;
+use ZigzagPost\Core\Rulebook\Message\Template;
+use ZigzagPost\Core\Rulebook\Message\TemplateParser;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\RulebookError;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Sends another message beside the one at hand; a posted note needs its length.
+ *
+ *     post program 3 channel 7 to drive
+ *     post note C4 velocity 90 for 200ms to moths
+ */
+final class PostStep extends Step
+{
+    /** @param list<Token> $ports */
+    private function __construct(Span $span, public readonly Template $message, private readonly ?Duration $length, private readonly array $ports)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $message = TemplateParser::parse($cursor);
+        $isNote = Kind::Note === $message->kind();
+        $length = $isNote && null !== $cursor->accept('for') ? $cursor->duration() : null;
+        if ($isNote && null === $length) {
+            throw new RulebookError($message->span, 'note-length', 'a posted note needs its length, such as "for 200ms", before "to"');
+        }
+        $cursor->expect('to');
+        $ports = $cursor->names('an out port');
+        $cursor->expectEnd('","');
+
+        return new self($span, $message, $length, $ports);
+    }
+
+    public function print(): string
+    {
+        return 'post '.$this->message->print().(null === $this->length ? '' : ' for '.$this->length->print())
+            .' to '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports));
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        $code->line('do {');
+        $this->message->emit($code, 'break;', true);
+        foreach ($this->ports as $port) {
+            $index = $code->book()->portIndex($port->text);
+            if (null !== $this->length) {
+                SendCode::at($code, $this->span->line);
+                $code->line("\$e->postNote(\$t, {$index}, \$mch, \$mn, \$mv, {$this->length->us});");
+            } else {
+                SendCode::message($code, $this->span->line, $index, $this->message->kind(), '$mch', '$mn', '$mv', '$mraw');
+            }
+        }
+        $code->line('} while (false);');
+    }
+
+    public function hasEffect(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return Reference::all(Reference::OUT_PORT, $this->ports);
+    }
+
+    public function expressions(): array
+    {
+        return $this->message->expressions();
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Stores a number into a memory, rounded.
+ *
+ *     remember octave = clamp(octave + 1, -3, 3)
+ */
+final class RememberStep extends Step
+{
+    private function __construct(Span $span, private readonly Token $memory, private readonly Expression $value)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $memory = $cursor->name('a memory name');
+        $cursor->expect('=');
+        $value = ExpressionParser::parse($cursor);
+        $cursor->expectEnd('an operator');
+
+        return new self($span, $memory, $value);
+    }
+
+    public function print(): string
+    {
+        return "remember {$this->memory->text} = {$this->value->print()}";
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        $code->line("\$s->memories['{$this->memory->text}'] = \\max(-1000000000, \\min({$code->code($this->value)->rounded()}, 1000000000));");
+    }
+
+    public function hasEffect(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return [new Reference(Reference::MEMORY, $this->memory)];
+    }
+
+    public function expressions(): array
+    {
+        return [$this->value];
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Curve;
+use ZigzagPost\Core\Rulebook\Expression\Exact;
+use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Literal;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\RulebookError;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Scales one range onto another, straight or along a curve; what lies outside counts as the nearer end.
+ *
+ *     scale value 3..124 to 0..127 curve soft
+ */
+final class ScaleStep extends Step
+{
+    /** Ranges up to this size become a lookup table, wider ones a formula. */
+    private const LARGEST_TABLE = 256;
+
+    /**
+     * @param array{Literal, Literal} $from
+     * @param array{Literal, Literal} $to
+     */
+    private function __construct(Span $span, private readonly Token $field, private readonly array $from, private readonly array $to, private readonly ?Token $curve)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $field = FieldName::parse($cursor);
+        $from = self::range($cursor);
+        if ($from[0]->value === $from[1]->value) {
+            throw new RulebookError($from[0]->span->to($from[1]->span), 'empty-range', 'a range to scale from needs two different ends');
+        }
+        $cursor->expect('to');
+        $to = self::range($cursor);
+        $curve = null !== $cursor->accept('curve') ? $cursor->name('a curve name') : null;
+        $cursor->expectEnd('curve');
+
+        return new self($span, $field, $from, $to, $curve);
+    }
+
+    public function print(): string
+    {
+        return "scale {$this->field->text} {$this->from[0]->text}..{$this->from[1]->text} to {$this->to[0]->text}..{$this->to[1]->text}"
+            .(null === $this->curve ? '' : " curve {$this->curve->text}");
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        $name = new Name($this->field->text, $this->field->span);
+        [$a, $b] = [$this->from[0]->value, $this->from[1]->value];
+        [$c, $d] = [$this->to[0]->value, $this->to[1]->value];
+        [$low, $high] = [min($a, $b), max($a, $b)];
+        $x = $code->temporary();
+        $code->line("{$x} = {$code->read($name)};");
+        [$least, $most] = $code->rangeOf($name);
+        if ($least < $low || $most > $high) {
+            $code->line("if ({$x} < {$low}) { {$x} = {$low}; } elseif ({$x} > {$high}) { {$x} = {$high}; }");
+        }
+        $curve = null === $this->curve ? null : $code->book()->curves[$this->curve->text];
+        if (null !== $curve || $high - $low <= self::LARGEST_TABLE) {
+            $table = $code->program->constant($this->table($curve, $low, $high));
+            $php = "{$table}[{$x}".(0 === $low ? '' : ' - '.self::number($low)).']';
+        } else {
+            $span = $b - $a;
+            $sign = $span < 0 ? -1 : 1;
+            $php = 'Exact::round('.self::number($sign * $c * $span)." + ({$x} - ".self::number($a).') * '.self::number($sign * ($d - $c)).', '.abs($span).')';
+        }
+        $code->assign($this->field->text, $php, [min($c, $d), max($c, $d)], $this->field->span);
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+
+    public function changesMessage(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return null === $this->curve ? [] : [new Reference(Reference::CURVE, $this->curve)];
+    }
+
+    /** @return array<int, int> results for each whole number from lowest to highest */
+    private function table(?Curve $curve, int $low, int $high): array
+    {
+        [$a, $b, $c, $d] = [$this->from[0]->value, $this->from[1]->value, $this->to[0]->value, $this->to[1]->value];
+        $table = [];
+        for ($x = $low; $x <= $high; ++$x) {
+            $table[] = null !== $curve
+                ? $curve->scaled(abs($x - $a), abs($b - $a), $c, $d)
+                : Exact::round($c * abs($b - $a) + abs($x - $a) * ($d - $c), abs($b - $a));
+        }
+
+        return $table;
+    }
+
+    /** @return array{Literal, Literal} */
+    private static function range(Cursor $cursor): array
+    {
+        $from = $cursor->integer('a number', -8192, 16383);
+        $cursor->expect('..');
+
+        return [$from, $cursor->integer('a number', -8192, 16383)];
+    }
+
+    private static function number(int $number): string
+    {
+        return $number < 0 ? "({$number})" : (string) $number;
+    }
+}

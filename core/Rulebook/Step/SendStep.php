@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Engine\SendCode;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\NumberList;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Sends the message as it now is, on each listed port and each listed channel. Steps go on after it.
+ *
+ *     send moths, drum_box channel 3,4
+ */
+final class SendStep extends Step
+{
+    private const TAKEOVERS = ['jump', 'pickup', 'scaled'];
+
+    /** @param list<Token> $ports */
+    private function __construct(Span $span, private readonly array $ports, private readonly ?NumberList $channels, public readonly ?Token $takeover)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $ports = $cursor->names('an out port');
+        $channels = null !== $cursor->accept('channel') ? $cursor->numberList('a channel', 1, 16) : null;
+        $takeover = $cursor->accept(...self::TAKEOVERS);
+        $cursor->expectEnd(...(null === $channels ? ['","', 'channel'] : []), ...(null === $takeover ? self::TAKEOVERS : []));
+
+        return new self($span, $ports, $channels, $takeover);
+    }
+
+    public function print(): string
+    {
+        return 'send '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports))
+            .(null === $this->channels ? '' : ' channel '.$this->channels->print())
+            .(null === $this->takeover ? '' : ' '.$this->takeover->text);
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        $channels = $code->kind->hasChannel() ? ($this->channels?->numbers() ?? [null]) : [null];
+        foreach ($this->ports as $port) {
+            foreach ($channels as $channel) {
+                SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), null === $channel ? '$ch' : (string) $channel);
+            }
+        }
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+
+    public function hasEffect(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return Reference::all(Reference::OUT_PORT, $this->ports);
+    }
+
+    public function channels(): ?NumberList
+    {
+        return $this->channels;
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\RulebookError;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Changes a field of the message.
+ *
+ *     set key = key - 12 fold
+ */
+final class SetStep extends Step
+{
+    private function __construct(Span $span, private readonly Token $field, private readonly Expression $value, private readonly bool $fold)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $field = FieldName::parse($cursor);
+        $cursor->expect('=');
+        $value = ExpressionParser::parse($cursor);
+        $fold = $cursor->accept('fold');
+        if (null !== $fold && 'key' !== $field->text) {
+            throw new RulebookError($fold->span, 'syntax', 'only a key can be folded by octaves');
+        }
+        $cursor->expectEnd('an operator', 'fold');
+
+        return new self($span, $field, $value, null !== $fold);
+    }
+
+    public function print(): string
+    {
+        return "set {$this->field->text} = {$this->value->print()}".($this->fold ? ' fold' : '');
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        [$php, $range] = $code->rounded($this->value);
+        $code->assign($this->field->text, $php, $range, $this->field->span, $this->fold);
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+
+    public function changesMessage(): bool
+    {
+        return true;
+    }
+
+    public function expressions(): array
+    {
+        return [$this->value];
+    }
+}

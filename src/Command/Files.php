@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** Opens what the commands read and write. */
+final class Files
+{
+    /** @return resource */
+    public static function open(string $file)
+    {
+        if (is_dir($file)) {
+            throw CommandFailed::input("{$file}: this is a folder; name a file");
+        }
+        $stream = @fopen('-' === $file ? 'php://stdin' : $file, 'r');
+
+        return false === $stream ? throw CommandFailed::input("{$file}: ".(file_exists($file) ? 'this file cannot be read; check its permissions' : 'there is no such file; check the name')) : $stream;
+    }
+
+    public static function rulebookText(string $file): string
+    {
+        $text = stream_get_contents(self::open($file), Parser::MAX_BYTES + 1);
+
+        return false === $text ? throw CommandFailed::input("{$file}: this file cannot be read") : $text;
+    }
+
+    /** Reads and checks a rulebook that is to run. */
+    public static function rulebook(string $file): Rulebook
+    {
+        $checked = Checker::check(self::rulebookText($file));
+        $errors = array_values(array_filter($checked->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity));
+        if ([] !== $errors) {
+            $more = \count($errors) - 1;
+            throw CommandFailed::rulebook($errors[0]->print($file).(0 === $more ? '' : " (and {$more} more; \"bin/zigzag check\" lists them)"));
+        }
+
+        return $checked->book;
+    }
+}

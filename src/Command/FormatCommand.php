@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\Printer;
+
+#[AsCommand('format', 'Prints the canonical form of a rulebook')]
+final class FormatCommand extends Command
+{
+    protected function configure(): void
+    {
+        $this->addArgument('book', InputArgument::REQUIRED, 'the rulebook');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $file = Text::of($input->getArgument('book'));
+        [$book, $errors] = Parser::parse(Files::rulebookText($file));
+        foreach ($errors as $error) {
+            if ('not-built' !== $error->errorCode) {
+                throw CommandFailed::rulebook("{$file}:{$error->span->line}:{$error->span->column}: error: {$error->errorCode}: {$error->getMessage()}");
+            }
+        }
+        $output->write(Printer::print($book), false, OutputInterface::OUTPUT_RAW);
+
+        return 0;
+    }
+}

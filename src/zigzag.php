@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Command\CheckCommand;
+use App\Command\CommandFailed;
+use App\Command\ConvertCommand;
+use App\Command\FormatCommand;
+use App\Command\RunCommand;
+use Symfony\Component\Console\Application;
+use Symfony\Component\Console\Exception\ExceptionInterface;
+use Symfony\Component\Console\Input\ArgvInput;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+$application = new Application('zigzag');
+$application->setAutoExit(false);
+$application->setCatchExceptions(false);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand()]);
+
+try {
+    exit($application->run(new ArgvInput()));
+} catch (CommandFailed $failed) {
+    fwrite(\STDERR, $failed->getMessage()."\n");
+    exit($failed->getCode());
+} catch (ExceptionInterface $usage) {
+    fwrite(\STDERR, 'zigzag: '.preg_replace('/\s+/', ' ', trim($usage->getMessage()))." (bin/zigzag list shows the commands)\n");
+    exit(2);
+}
