@@ -18,8 +18,19 @@ $application->setAutoExit(false);
 $application->setCatchExceptions(false);
 $application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand()]);
 
+// "--in -" is written as one word, for the console package takes a lone - for no value.
+$arguments = [];
+foreach (array_values((array) $_SERVER['argv']) as $argument) {
+    $last = count($arguments) - 1;
+    if ('-' === $argument && $last >= 0 && in_array($arguments[$last], ['--in', '--out', '--trace'], true)) {
+        $arguments[$last] .= '=-';
+    } else {
+        $arguments[] = (string) $argument;
+    }
+}
+
 try {
-    exit($application->run(new ArgvInput()));
+    exit($application->run(new ArgvInput($arguments)));
 } catch (CommandFailed $failed) {
     fwrite(\STDERR, $failed->getMessage()."\n");
     exit($failed->getCode());

@@ -119,6 +119,27 @@ final class Engine
         return $out;
     }
 
+    /**
+     * Silence: note-offs for all that sounds, by channel and key, then on every channel that carried a note the pedal up,
+     * all notes off and all sound off. What is pending at these ports is cancelled.
+     *
+     * @param list<int>|null $ports positions of out ports; null for all
+     */
+    public function panic(int $t, ?array $ports = null): void
+    {
+        Panic::silence($this, $t, $ports);
+    }
+
+    /**
+     * An engine that goes on with another rulebook: notes that sound still end with their keys, memories of the same name
+     * keep what they hold. What the old rules were still to do is dropped, and what they made of held notes is released:
+     * what goes out for that is left to take from this engine.
+     */
+    public function withBook(CompiledBook $book): self
+    {
+        return BookChange::of($this, $book);
+    }
+
     /** Counts what is unfinished at the end of all input. */
     public function finish(): void
     {
@@ -286,6 +307,20 @@ final class Engine
         $this->trace?->owns($own, $key);
     }
 
+    /** Lets steps say what the release velocity of a note becomes when its owner ends it. */
+    public function shapeRelease(int|string $own, int $outPort, int $outCh, int $outKey, string $method, int $port, int $ctl): void
+    {
+        $this->state->ledger[$own]['~'.State::note($outPort, $outCh, $outKey)] = [$method, $port, $outCh, $outKey, $ctl];
+    }
+
+    /** @param array<int, mixed> $shape */
+    private function shapedRelease(array $shape, int $t, int|string $own, int $release): int
+    {
+        [$method, $port, $ch, $n, $ctl] = $shape;
+
+        return $this->book->{$method}($this, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own); // @phpstan-ignore method.dynamicName
+    }
+
     /**
      * Ends all that an owner began, in the order it began.
      *
@@ -297,10 +332,17 @@ final class Engine
         $list = $s->ledger[$own] ?? [];
         unset($s->ledger[$own]);
         foreach ($list as $key => $entry) {
-            $this->trace?->ends($own, $key);
             if (\is_int($entry)) {
-                $this->endNote($t, (int) $key, $entry, $release);
-            } elseif (1 === \count($entry)) {
+                $this->trace?->ends($own, $key);
+                $shape = $list["~{$key}"] ?? null;
+                $this->endNote($t, (int) $key, $entry, null === $shape ? $release : $this->shapedRelease($shape, $t, $own, $release));
+                continue;
+            }
+            if ('~' === ((string) $key)[0]) {
+                continue;
+            }
+            $this->trace?->ends($own, $key);
+            if (1 === \count($entry)) {
                 $this->later($t + $entry[0], 'end', [substr((string) $key, 1), $release]);
             } else {
                 [$method, $port, $ch, $n, $ctl] = $entry;

@@ -23,6 +23,8 @@ final readonly class Entry
         public int $ownerStart,
         /** Whether the release has been seen to already. */
         public bool $isHeld,
+        /** Whether only the steps on the release velocity run, to say what it becomes. */
+        public bool $isReleaseVelocity = false,
     ) {
     }
 
@@ -41,8 +43,13 @@ final readonly class Entry
         return new self($kind, $from, true, false, true, $from, true);
     }
 
+    public static function ofReleaseVelocity(int $from): self
+    {
+        return new self(Kind::Note, $from, true, false, true, $from, true, true);
+    }
+
     public function method(int $rule): string
     {
-        return \sprintf('r%d_%s_%d%s%s%s%s_%d', $rule, $this->kind->value, $this->from, $this->isRelease ? 'r' : '', $this->noteSends ? 's' : '', $this->isOfNote ? 'n' : '', $this->isHeld ? 'h' : '', $this->ownerStart);
+        return \sprintf('r%d_%s_%d%s%s%s%s%s_%d', $rule, $this->kind->value, $this->from, $this->isRelease ? 'r' : '', $this->noteSends ? 's' : '', $this->isOfNote ? 'n' : '', $this->isHeld ? 'h' : '', $this->isReleaseVelocity ? 'v' : '', $this->ownerStart);
     }
 }

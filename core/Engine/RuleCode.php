@@ -66,6 +66,9 @@ final class RuleCode implements Scope
                 continue;
             }
             $this->step = $index;
+            if ($this->entry->isReleaseVelocity && !$step->setsRelease()) {
+                continue;
+            }
             $onRelease = $this->entry->isRelease ? $step->onRelease() : OnRelease::Acts;
             if (OnRelease::Ends === $onRelease) {
                 break;
@@ -82,7 +85,7 @@ final class RuleCode implements Scope
             }
         }
         if (!$this->ended) {
-            $this->line('return 1;');
+            $this->line($this->entry->isReleaseVelocity ? 'return $rel;' : 'return 1;');
         }
         $body = implode("\n", $this->lines);
         if (1 === preg_match('/Exact::(divide|modulo)|Rejected::/', $body)) {
@@ -300,6 +303,18 @@ final class RuleCode implements Scope
         }
         $method = $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->ownerKind ?? $this->entry->kind, $this->ownerStart));
         $this->line("\$e->hold(\$own, '{$method}', \$port, \$hch, \$hn, \$ctl);");
+    }
+
+    /** Method that says what the release velocity of a note becomes; null when no step so far changes it. */
+    public function releaseVelocity(): ?string
+    {
+        foreach (\array_slice($this->rule->steps, 0, $this->step) as $step) {
+            if ($step->setsRelease()) {
+                return $this->program->method($this->rule, $this->ruleIndex, Entry::ofReleaseVelocity($this->ownerStart));
+            }
+        }
+
+        return null;
     }
 
     private function span(): Span

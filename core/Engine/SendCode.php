@@ -16,6 +16,10 @@ final class SendCode
             if ($code->noteSends) {
                 self::at($code, $line);
                 $code->line("\$e->noteOn(\$t, {$port}, {$channel}, \$n, \$v, \$own);");
+                $release = $code->releaseVelocity();
+                if (null !== $release) {
+                    $code->line("\$e->shapeRelease(\$own, {$port}, {$channel}, \$n, '{$release}', \$port, \$ctl);");
+                }
             }
 
             return;

@@ -192,6 +192,13 @@ final class Trace
         [$this->seq, $this->owners] = [] === $saved ? [0, []] : $saved;
     }
 
+    /** Goes on counting where the trace of another rulebook ends. */
+    public function follow(self $trace): void
+    {
+        $this->seq = $trace->seq;
+        [$this->records, $this->late] = $trace->take();
+    }
+
     private function visit(int $rule): void
     {
         if (null !== $this->current) {

@@ -11,6 +11,7 @@ final class TapeReader
 {
     /** Longest line in bytes; a 64 KiB system exclusive message takes a fortieth of it. */
     private const MAX_LINE = 8 << 20;
+    private const CHUNK = 4096;
 
     /**
      * @param resource $stream
@@ -22,9 +23,12 @@ final class TapeReader
     public static function events($stream, string $file): \Generator
     {
         $previousUs = 0;
-        for ($line = 1; false !== ($text = fgets($stream, self::MAX_LINE)); ++$line) {
-            if (\strlen($text) >= self::MAX_LINE - 1) {
-                throw BadFile::atLine($file, $line, 'this line is longer than 8 MiB; a tape has one event a line');
+        for ($line = 1; false !== ($text = fgets($stream, self::CHUNK)); ++$line) {
+            while (!str_ends_with($text, "\n") && false !== ($more = fgets($stream, self::CHUNK))) {
+                $text .= $more;
+                if (\strlen($text) > self::MAX_LINE) {
+                    throw BadFile::atLine($file, $line, 'this line is longer than 8 MiB; a tape has one event a line');
+                }
             }
             $text = trim(explode('#', $text, 2)[0]);
             if ('' === $text) {

@@ -64,6 +64,11 @@ final class MapStep extends Step
         return OnRelease::Acts;
     }
 
+    public function setsRelease(): bool
+    {
+        return 'release' === $this->field->text;
+    }
+
     public function changesMessage(): bool
     {
         return true;

@@ -84,6 +84,11 @@ final class ScaleStep extends Step
         return OnRelease::Acts;
     }
 
+    public function setsRelease(): bool
+    {
+        return 'release' === $this->field->text;
+    }
+
     public function changesMessage(): bool
     {
         return true;

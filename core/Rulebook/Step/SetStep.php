@@ -54,6 +54,11 @@ final class SetStep extends Step
         return OnRelease::Acts;
     }
 
+    public function setsRelease(): bool
+    {
+        return 'release' === $this->field->text;
+    }
+
     public function changesMessage(): bool
     {
         return true;

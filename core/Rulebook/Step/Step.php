@@ -36,6 +36,12 @@ abstract class Step
         return false;
     }
 
+    /** Whether it changes the release velocity of a note. */
+    public function setsRelease(): bool
+    {
+        return false;
+    }
+
     /** Whether something leaves the rule, or is stored, by this step. */
     public function hasEffect(): bool
     {

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+/** Leaves silence (law 9). */
+final class Panic
+{
+    private const SUSTAIN = 64;
+    private const ALL_NOTES_OFF = 123;
+    private const ALL_SOUND_OFF = 120;
+
+    /** @param list<int>|null $ports positions of out ports; null for all */
+    public static function silence(Engine $engine, int $t, ?array $ports): void
+    {
+        $state = $engine->state;
+        $outPorts = $ports ?? array_values(array_diff(array_keys($engine->book->ports()), $engine->book->inPorts()));
+        ksort($state->sounding);
+        foreach ($outPorts as $port) {
+            foreach (array_keys($state->sounding) as $note) {
+                if ($note >> 11 === $port) {
+                    $engine->emit($t, $port, \chr(0x80 | ($note >> 7 & 0x0F)).\chr($note & 0x7F).\chr(Engine::RELEASE_VELOCITY));
+                    unset($state->sounding[$note]);
+                }
+            }
+            for ($channel = 1; $channel <= 16; ++$channel) {
+                if (0 !== ($state->carried[$port] & 1 << $channel)) {
+                    foreach ([self::SUSTAIN, self::ALL_NOTES_OFF, self::ALL_SOUND_OFF] as $number) {
+                        $engine->emit($t, $port, \chr(0xAF + $channel).\chr($number)."\x00");
+                    }
+                }
+            }
+        }
+        self::forget($engine, $outPorts, null === $ports);
+    }
+
+    /** @param list<int> $ports */
+    private static function forget(Engine $engine, array $ports, bool $all): void
+    {
+        foreach ($engine->state->ledger as $own => $list) {
+            $engine->state->ledger[$own] = array_filter(
+                $list,
+                static fn (int|string $key): bool => \is_int($key) ? !\in_array($key >> 11, $ports, true) : !$all,
+                \ARRAY_FILTER_USE_KEY,
+            );
+        }
+        if ($all) {
+            $engine->queue->filter(static fn (): bool => false);
+            self::unlatch($engine->state);
+        }
+    }
+
+    /** A latch that was on is off: what it held is silent. Its owner's name says which step and control it is. */
+    private static function unlatch(State $state): void
+    {
+        foreach (array_keys($state->ledger) as $own) {
+            if (\is_string($own)) {
+                if (1 === preg_match('/^l([\d.]+):(\d+)$/D', $own, $latch)) {
+                    unset($state->toggled[$latch[1]][(int) $latch[2]]);
+                }
+                unset($state->ledger[$own]);
+            }
+        }
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use Symfony\Component\HttpFoundation\Request;
+
+/** The JSON object in a request, read with names, kinds and limits. */
+final readonly class Body
+{
+    /** @param array<mixed> $members */
+    private function __construct(private array $members, private string $path = '')
+    {
+    }
+
+    public static function of(Request $request): self
+    {
+        try {
+            $members = json_decode($request->getContent(), true, 16, \JSON_THROW_ON_ERROR);
+        } catch (\JsonException $error) {
+            throw Problem::badRequest('the request is not JSON: '.$error->getMessage());
+        }
+
+        return \is_array($members) ? new self($members) : throw Problem::badRequest('the request should be a JSON object');
+    }
+
+    public function text(string $name, int $longest): string
+    {
+        $value = $this->members[$name] ?? throw Problem::badRequest("\"{$this->path}{$name}\" is missing");
+        if (!\is_string($value)) {
+            throw Problem::badRequest("\"{$this->path}{$name}\" should be text");
+        }
+
+        return \strlen($value) <= $longest ? $value : throw Problem::tooLarge("\"{$this->path}{$name}\" is longer than {$longest} bytes");
+    }
+
+    public function textOrNull(string $name, int $longest): ?string
+    {
+        return isset($this->members[$name]) ? $this->text($name, $longest) : null;
+    }
+
+    public function number(string $name, int $lowest, int $highest): int
+    {
+        $value = $this->members[$name] ?? null;
+
+        return \is_int($value) && $value >= $lowest && $value <= $highest ? $value : throw Problem::badRequest("\"{$this->path}{$name}\" should be a whole number from {$lowest} to {$highest}");
+    }
+
+    /** @return list<self> */
+    public function list(string $name, int $most): array
+    {
+        $value = $this->members[$name] ?? null;
+        if (!\is_array($value) || !array_is_list($value)) {
+            throw Problem::badRequest("\"{$this->path}{$name}\" should be a list");
+        }
+        if (\count($value) > $most) {
+            throw Problem::tooLarge("\"{$this->path}{$name}\" has more than {$most} entries");
+        }
+        $list = [];
+        foreach ($value as $index => $each) {
+            $list[] = \is_array($each) ? new self($each, "{$this->path}{$name}[{$index}].") : throw Problem::badRequest("\"{$this->path}{$name}[{$index}]\" should be an object");
+        }
+
+        return $list;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Bench\TapeStore;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\Response;
+use ZigzagPost\Core\Format\FileFormat;
+
+/** A tape as a file in the format asked for. */
+final class Download
+{
+    public static function of(string $tapeText, string $name, FileFormat $format): Response
+    {
+        $stream = fopen('php://temp', 'w+');
+        if (false === $stream) {
+            throw new \RuntimeException('no temporary file can be opened; is the disk full?');
+        }
+        $writer = $format->writer($stream);
+        foreach (TapeStore::events($tapeText) as $event) {
+            $writer->write($event);
+        }
+        $writer->finish();
+        rewind($stream);
+        $fileName = trim((string) preg_replace('/[^A-Za-z0-9_-]+/', '-', pathinfo($name, \PATHINFO_FILENAME)), '-');
+
+        return new Response((string) stream_get_contents($stream), 200, [
+            'Content-Type' => match ($format) {
+                FileFormat::MidiFile => 'audio/midi',
+                FileFormat::Csv => 'text/csv; charset=utf-8',
+                FileFormat::Tape => 'text/plain; charset=utf-8',
+            },
+            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', ('' === $fileName ? 'tape' : $fileName).'.'.$format->value),
+        ]);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Api\Problem;
+use App\Entity\StoredTape;
+use Doctrine\ORM\EntityManagerInterface;
+use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\TapeReader;
+use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Format\WholeMessages;
+
+/** Recordings in the database. */
+final readonly class TapeStore
+{
+    /** Largest file taken, in bytes. */
+    public const MAX_BYTES = 8 << 20;
+
+    public function __construct(private EntityManagerInterface $store)
+    {
+    }
+
+    /** @throws BadFile */
+    public function read(string $path, string $name): StoredTape
+    {
+        $stream = fopen($path, 'r');
+        if (false === $stream) {
+            throw BadFile::whole($name, 'this file cannot be read');
+        }
+        $text = TapeWriter::HEADER;
+        $count = 0;
+        $lengthUs = 0;
+        foreach ((new WholeMessages())->of(FileFormat::of($name)->events($stream, $name)) as $event) {
+            $text .= TapeWriter::line($event);
+            $lengthUs = $event->timeUs;
+            if (++$count > 1_000_000) {
+                throw BadFile::whole($name, 'this file has more than a million messages; cut it into parts');
+            }
+        }
+        if (0 === $count) {
+            throw BadFile::whole($name, 'there are no MIDI messages in this file');
+        }
+
+        return new StoredTape(mb_substr(mb_scrub($name), 0, 200), $text, $count, $lengthUs);
+    }
+
+    public function find(string $id): StoredTape
+    {
+        return $this->store->find(StoredTape::class, $id) ?? throw Problem::notFound('tape');
+    }
+
+    /** @return \Generator<int, Event> */
+    public static function events(string $tapeText): \Generator
+    {
+        $stream = fopen('php://memory', 'w+');
+        if (false === $stream) {
+            throw new \RuntimeException('no memory for a tape');
+        }
+        fwrite($stream, $tapeText);
+        rewind($stream);
+        yield from TapeReader::events($stream, 'tape');
+    }
+}

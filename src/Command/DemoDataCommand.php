@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use App\Bench\TapeStore;
+use App\Entity\StoredRulebook;
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('app:demo-data', 'Puts the demo show into an empty database')]
+final class DemoDataCommand extends Command
+{
+    public function __construct(private readonly EntityManagerInterface $store, private readonly TapeStore $tapes, private readonly string $projectDir)
+    {
+        parent::__construct();
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        if (0 < $this->store->getRepository(StoredRulebook::class)->count([])) {
+            return 0;
+        }
+        $this->store->persist(new StoredRulebook('The Salt Ferry', (string) file_get_contents($this->projectDir.'/demo/salt-ferry.book')));
+        $this->store->persist($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape'));
+        $this->store->flush();
+
+        return 0;
+    }
+}

@@ -1,0 +1,155 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { api } from '../api/client';
+import type { Rulebook } from '../api/types';
+import { RulesPanel, type RulesHandle } from '../rules/RulesPanel';
+import { Blank } from '../ui/Blank';
+import { Notice } from '../ui/Notice';
+import { ReceiverPanel } from './receivers/ReceiverPanel';
+import { SenderPanel } from './senders/SenderPanel';
+import { useBench } from './session/useBench';
+import { useComputerKeys } from './session/useComputerKeys';
+import { useRecorder } from './session/useRecorder';
+import { useTapePlayer } from './session/useTapePlayer';
+import { TapesDialog } from './tapes/TapesDialog';
+import { TopBar } from './TopBar';
+import { ZigzagPanel } from './zigzag/ZigzagPanel';
+
+const SEEN = 'bench-seen';
+const NEW_RULEBOOK =
+  'rulebook "New"\n\nport keys in\nport synth out\n\nrule "Everything through"\n  take any\n  send synth\n';
+
+/** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
+export function BenchPage() {
+  const { id = '' } = useParams();
+  const rulebook = useQuery({
+    queryKey: ['rulebook', id],
+    queryFn: () => api.readRulebook(id),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  if (rulebook.isError) {
+    return <Blank title={rulebook.error.message} action={{ label: 'Go to another rulebook', href: '/' }} />;
+  }
+  return rulebook.data === undefined ? (
+    <Blank title="Opening the bench …" />
+  ) : (
+    <OpenBench key={id} rulebook={rulebook.data} />
+  );
+}
+
+function OpenBench({ rulebook }: { rulebook: Rulebook }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [store, state] = useBench(rulebook.id, rulebook.text);
+  const [isShowingTapes, setShowingTapes] = useState(false);
+  const [notice, setNotice] = useState<string | null>(null);
+  const rules = useRef<RulesHandle>(null);
+  const text = useRef(rulebook.text);
+  const inPorts = useMemo(() => state.senders.map((sender) => sender.port), [state.senders]);
+  const player = useTapePlayer(store, inPorts);
+  const rulebooks = useQuery({ queryKey: ['rulebooks'], queryFn: api.listRulebooks });
+  const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
+  const recorder = useRecorder(
+    store,
+    (tape) => {
+      void queries.invalidateQueries({ queryKey: ['tapes'] });
+      setNotice(`Kept as “${tape.name}”: ${tape.events} messages. You find it under Tapes.`);
+    },
+    setNotice,
+  );
+  useComputerKeys(store, state.senders);
+  useFirstVisit(state.isOpen, tapes.data?.at(-1), player.play);
+
+  const create = async () => {
+    const created = await api.createRulebook({
+      name: `Rulebook of ${new Date().toLocaleString('sv')}`,
+      text: NEW_RULEBOOK,
+    });
+    await queries.invalidateQueries({ queryKey: ['rulebooks'] });
+    void navigate(`/bench/${created.id}`);
+  };
+
+  return (
+    <div className="flex min-h-full flex-col gap-2 pb-2 lg:h-full">
+      <TopBar
+        rulebooks={rulebooks.data ?? [rulebook]}
+        current={rulebook.id}
+        onOpen={(id) => void navigate(`/bench/${id}`)}
+        onNew={() => void create()}
+        playing={player.playing}
+        onStopTape={player.stop}
+        isRecording={recorder.isRecording}
+        onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
+        onTapes={() => setShowingTapes(true)}
+        onPanic={() => void store.panic()}
+      />
+      <Notice text={state.problem} tone="error" onClose={() => store.dismissProblem()} />
+      <Notice text={player.problem} tone="warning" onClose={player.dismiss} />
+      <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
+      <main className="grid min-h-0 flex-1 grid-cols-1 gap-2 px-2 lg:grid-cols-[minmax(20rem,4fr)_minmax(30rem,6fr)_16rem]">
+        <RulesPanel
+          ref={rules}
+          rulebook={rulebook}
+          store={store}
+          state={state}
+          onText={(typed) => (text.current = typed)}
+          className="h-[28rem] lg:h-auto"
+        />
+        <ZigzagPanel
+          state={state}
+          onLine={(line) => rules.current?.showLine(line)}
+          onClear={() => store.clear()}
+          className="h-[28rem] lg:h-auto"
+        />
+        { }
+        <div className="flex flex-col gap-2 overflow-auto" role="region" aria-label="Receivers" tabIndex={0}>
+          {state.receivers.map((receiver) => (
+            <ReceiverPanel key={receiver.port} receiver={receiver} />
+          ))}
+          {state.memories.length > 0 && <Memories memories={state.memories} />}
+        </div>
+      </main>
+      <div className="flex flex-wrap gap-2 px-2" role="region" aria-label="Senders">
+        {state.senders.map((sender) => (
+          <SenderPanel key={sender.port} sender={sender} store={store} />
+        ))}
+        {state.isOpen && state.senders.length === 0 && (
+          <p className="p-4">No in port to play: add a line such as “port keys in” to the rules.</p>
+        )}
+      </div>
+      {isShowingTapes && (
+        <TapesDialog
+          text={() => text.current}
+          inPorts={inPorts}
+          onPlay={(tape) => void player.play(tape)}
+          onClose={() => setShowingTapes(false)}
+        />
+      )}
+    </div>
+  );
+}
+
+function Memories({ memories }: { memories: readonly { name: string; value: number }[] }) {
+  return (
+    <dl className="flex flex-wrap gap-x-4 px-3 py-1 text-sm" aria-label="Memories">
+      {memories.map(({ name, value }) => (
+        <div key={name} className="flex gap-2">
+          <dt>{name}</dt>
+          <dd className="font-mono font-semibold">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** On the very first visit the demo tape plays, so that there is something to see at once. */
+function useFirstVisit<T>(isOpen: boolean, tape: T | undefined, play: (tape: T) => Promise<void>): void {
+  useEffect(() => {
+    if (isOpen && tape !== undefined && localStorage.getItem(SEEN) === null) {
+      localStorage.setItem(SEEN, 'yes');
+      void play(tape);
+    }
+  }, [isOpen, tape, play]);
+}

@@ -1,0 +1,32 @@
+import type { EffectView } from '../../api/types';
+
+/** What an effect box is doing: its preset, pedal and bypass. */
+export function EffectFace({ view }: { view: EffectView }) {
+  return (
+    <div className="flex items-center gap-3">
+      <span
+        className="flex h-14 w-16 items-center justify-center rounded-field border-2 border-primary font-mono text-3xl font-semibold text-primary"
+        aria-label={`Preset ${view.preset}`}
+        role="img"
+      >
+        {view.preset}
+      </span>
+      <div className="min-w-0 flex-1">
+        <p className="truncate font-semibold">{view.presetName}</p>
+        <p className="text-xs">
+          counts from {view.presetsFrom} · {view.isBypassed ? <b className="text-warning">bypassed</b> : 'on'}
+        </p>
+        <label className="flex items-center gap-2 text-xs">
+          pedal
+          <progress
+            className="progress progress-primary h-2 flex-1"
+            max={127}
+            value={view.pedal}
+            aria-label="Pedal"
+          />
+          <b className="w-8 text-right font-mono">{view.pedal}</b>
+        </label>
+      </div>
+    </div>
+  );
+}

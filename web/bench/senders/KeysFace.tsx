@@ -1,0 +1,153 @@
+import { useRef, useState, type KeyboardEvent } from 'react';
+import type { Sender } from '../../api/types';
+import { NOTE_KEYS } from '../session/useComputerKeys';
+import { usePress } from './usePress';
+
+const IS_BLACK = [false, true, false, true, false, false, true, false, true, false, true, false];
+const WHITE_BEFORE = [0, 1, 1, 2, 2, 3, 4, 4, 5, 5, 6, 6];
+const LETTERS_FROM = 60;
+
+type Play = (control: string, value: number) => void;
+
+/** Piano keys with sustain pedal, modulation and bend. Arrow keys walk along the keys, Space plays. */
+export function KeysFace({ sender, play }: { sender: Sender; play: Play }) {
+  const keys = sender.controls.flatMap(({ control }) =>
+    control.startsWith('key ') ? [Number(control.slice(4))] : [],
+  );
+  const lowest = keys[0] ?? 36;
+  const [current, setCurrent] = useState(60);
+  const whites = keys.filter((key) => IS_BLACK[key % 12] === false).length;
+  const bed = useRef<HTMLDivElement>(null);
+
+  const walk = (event: KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowUp: 12, ArrowLeft: -1, ArrowDown: -12 }[event.key];
+    if (step !== undefined) {
+      event.preventDefault();
+      const next = Math.min(keys[keys.length - 1] ?? 84, Math.max(lowest, current + step));
+      setCurrent(next);
+      bed.current?.querySelector<HTMLElement>(`[data-key="${next}"]`)?.focus();
+    }
+  };
+
+  return (
+    <div className="flex h-full gap-2">
+      <Wheels play={play} />
+      {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys in it have the roles */}
+      <div ref={bed} className="relative h-full flex-1" onKeyDown={walk}>
+        {keys.map((key) => (
+          <PianoKey
+            key={key}
+            note={key}
+            left={position(key, lowest) / whites}
+            width={1 / whites}
+            isCurrent={key === current}
+            onFocus={() => setCurrent(key)}
+            play={play}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function position(key: number, lowest: number): number {
+  const whiteIndex = (note: number) => Math.floor(note / 12) * 7 + (WHITE_BEFORE[note % 12] ?? 0);
+  const offset = IS_BLACK[key % 12] === true ? -0.32 : 0;
+  return whiteIndex(key) - whiteIndex(lowest) + offset;
+}
+
+function PianoKey(props: {
+  note: number;
+  left: number;
+  width: number;
+  isCurrent: boolean;
+  onFocus: () => void;
+  play: Play;
+}) {
+  const { note, play } = props;
+  const [isDown, setDown] = useState(false);
+  const press = usePress(
+    (value) => {
+      setDown(true);
+      play(`key ${note}`, value);
+    },
+    () => {
+      setDown(false);
+      play(`key ${note}`, 0);
+    },
+  );
+  const isBlack = IS_BLACK[note % 12] === true;
+  const letter = NOTE_KEYS[note - LETTERS_FROM];
+  const name = `${['C', 'C sharp', 'D', 'E flat', 'E', 'F', 'F sharp', 'G', 'A flat', 'A', 'B flat', 'B'][note % 12] ?? ''} ${Math.floor(note / 12) - 1}`;
+  const tone = isDown
+    ? 'bg-primary text-primary-content'
+    : isBlack
+      ? 'bg-[#20242d] text-[#ece7db]'
+      : 'bg-[#f3eee2] text-[#2b2f38]';
+  return (
+    <button
+      type="button"
+      data-key={note}
+      tabIndex={props.isCurrent ? 0 : -1}
+      aria-label={`Key ${name}`}
+      aria-pressed={isDown}
+      onFocus={props.onFocus}
+      className={`face-control absolute top-0 flex flex-col items-center justify-end rounded-b border border-[#3a404d] pb-1 text-xs ${tone} ${isBlack ? 'z-10 h-[60%]' : 'h-full'}`}
+      style={{ left: `${props.left * 100}%`, width: `${props.width * (isBlack ? 64 : 100)}%` }}
+      {...press}
+    >
+      {note % 12 === 0 && <span>C{Math.floor(note / 12) - 1}</span>}
+      {letter !== undefined && <span className="font-mono uppercase">{letter}</span>}
+    </button>
+  );
+}
+
+function Wheels({ play }: { play: Play }) {
+  const [sustain, setSustain] = useState(false);
+  const [modulation, setModulation] = useState(0);
+  const [bend, setBend] = useState(64);
+  const move = (control: string, set: (value: number) => void) => (value: number) => {
+    set(value);
+    play(control, value);
+  };
+  const release = () => move('bend', setBend)(64);
+  return (
+    <div className="flex w-24 shrink-0 flex-col justify-between gap-1">
+      <label className="text-xs">
+        Bend
+        <input
+          type="range"
+          className="range range-xs range-primary w-full"
+          min={0}
+          max={127}
+          value={bend}
+          onChange={(event) => move('bend', setBend)(Number(event.target.value))}
+          onPointerUp={release}
+          onKeyUp={release}
+        />
+      </label>
+      <label className="text-xs">
+        Modulation
+        <input
+          type="range"
+          className="range range-xs range-primary w-full"
+          min={0}
+          max={127}
+          value={modulation}
+          onChange={(event) => move('modulation', setModulation)(Number(event.target.value))}
+        />
+      </label>
+      <button
+        type="button"
+        aria-pressed={sustain}
+        className={`btn btn-sm ${sustain ? 'btn-primary' : 'btn-neutral'}`}
+        onClick={() => {
+          setSustain(!sustain);
+          play('sustain', sustain ? 0 : 127);
+        }}
+      >
+        Sustain
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,26 @@
+import type { Sender } from '../../api/types';
+import { PressButton } from './PressButton';
+
+/** Sixteen pads, the first at the bottom left. */
+export function PadsFace({
+  sender,
+  play,
+}: {
+  sender: Sender;
+  play: (control: string, value: number) => void;
+}) {
+  const rows = [12, 8, 4, 0].flatMap((first) => sender.controls.slice(first, first + 4));
+  return (
+    <div className="grid h-full grid-cols-4 gap-1.5">
+      {rows.map(({ control, label }) => (
+        <PressButton
+          key={control}
+          label={`Pad ${label}`}
+          text={label}
+          onPress={(value) => play(control, value)}
+          onRelease={() => play(control, 0)}
+        />
+      ))}
+    </div>
+  );
+}

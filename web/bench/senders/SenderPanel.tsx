@@ -1,0 +1,32 @@
+import type { Sender } from '../../api/types';
+import { Panel } from '../../ui/Panel';
+import type { BenchStore } from '../session/BenchStore';
+import { FadersFace } from './FadersFace';
+import { FootboardFace } from './FootboardFace';
+import { KeysFace } from './KeysFace';
+import { PadsFace } from './PadsFace';
+
+const FACES = { keys: KeysFace, pads: PadsFace, faders: FadersFace, footboard: FootboardFace };
+const NAMES = { keys: 'Keys', pads: 'Pad tray', faders: 'Fader strip', footboard: 'Foot switchboard' };
+const WIDTHS = {
+  keys: 'flex-[3_1_30rem]',
+  pads: 'flex-[1_1_11rem]',
+  faders: 'flex-[1_1_13rem]',
+  footboard: 'flex-[1_1_16rem]',
+};
+
+/** A stand-in controller at its port. */
+export function SenderPanel({ sender, store }: { sender: Sender; store: BenchStore }) {
+  const Face = FACES[sender.face];
+  return (
+    <Panel
+      title={`${NAMES[sender.face]} at ${sender.port}`}
+      aside={<span className="text-xs">channel {sender.channel}</span>}
+      className={`h-52 ${WIDTHS[sender.face]}`}
+    >
+      <div className="min-h-0 flex-1 p-2">
+        <Face sender={sender} play={(control, value) => store.play(sender.port, control, value)} />
+      </div>
+    </Panel>
+  );
+}

@@ -1,0 +1,113 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Upload, X } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { api } from '../../api/client';
+import type { Tape } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { TapeItem } from './TapeItem';
+
+/** All tapes: upload, play, run through the rules, download. */
+export function TapesDialog({
+  text,
+  inPorts,
+  onPlay,
+  onClose,
+}: {
+  text: () => string;
+  inPorts: readonly string[];
+  onPlay: (tape: Tape) => void;
+  onClose: () => void;
+}) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+  const queries = useQueryClient();
+  const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
+  const [problem, setProblem] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const refresh = () => queries.invalidateQueries({ queryKey: ['tapes'] });
+
+  useEffect(() => dialog.current?.showModal(), []);
+
+  const upload = async (file: File | undefined) => {
+    if (file === undefined) {
+      return;
+    }
+    setProblem(null);
+    setBusy(true);
+    try {
+      await api.uploadTape(file);
+      await refresh();
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'This file could not be stored.');
+    }
+    setBusy(false);
+    if (chooser.current !== null) {
+      chooser.current.value = '';
+    }
+  };
+
+  return (
+    <dialog
+      ref={dialog}
+      aria-labelledby="tapes-title"
+      className="m-auto flex max-h-[85vh] w-[46rem] max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60"
+      onClose={onClose}
+    >
+      <header className="flex items-center gap-2 border-b border-base-300 p-3">
+        <h2 id="tapes-title" className="flex-1 text-lg font-semibold">
+          Tapes
+        </h2>
+        <Button
+          tone="primary"
+          icon={<Upload size={16} />}
+          label={isBusy ? 'Reading the file …' : 'Upload a file'}
+          disabled={isBusy}
+          onClick={() => chooser.current?.click()}
+        />
+        <Button
+          tone="quiet"
+          iconOnly
+          icon={<X size={18} />}
+          label="Close"
+          onClick={() => dialog.current?.close()}
+        />
+        <input
+          ref={chooser}
+          type="file"
+          className="hidden"
+          aria-label="Tape, MIDI file or CSV file"
+          accept=".tape,.mid,.midi,.smf,.csv,.txt"
+          onChange={(event) => void upload(event.target.files?.[0])}
+        />
+      </header>
+      {problem !== null && (
+        <p role="alert" className="bg-error px-3 py-2 text-sm text-error-content">
+          {problem}
+        </p>
+      )}
+      <p className="px-3 pt-2 text-sm">
+        Tapes, MIDI files (.mid) and CSV files (.csv) of up to 8 MiB. <b>Play</b> sends one to the bench at
+        its own speed; <b>Run</b> takes it through the rules as fast as it goes.
+      </p>
+      <ul className="min-h-24 overflow-auto p-3" aria-label="Tapes">
+        {tapes.data?.length === 0 && (
+          <li className="p-4 text-center">No tapes yet. Record what you play, or upload a file.</li>
+        )}
+        {tapes.isError && <li className="text-error">{tapes.error.message}</li>}
+        {tapes.data?.map((tape) => (
+          <TapeItem
+            key={tape.id}
+            tape={tape}
+            text={text}
+            inPorts={inPorts}
+            onPlay={() => {
+              onPlay(tape);
+              dialog.current?.close();
+            }}
+            onDelete={() => void api.deleteTape(tape.id).then(refresh)}
+          />
+        ))}
+      </ul>
+    </dialog>
+  );
+}

@@ -1,0 +1,136 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { ArrowDownToLine } from 'lucide-react';
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { Button } from '../../ui/Button';
+import type { Passage } from '../session/BenchStore';
+import { Explanation } from './Explanation';
+import { rowHeight } from './layout';
+import { ZigzagRow } from './ZigzagRow';
+
+const NARROWEST = 520;
+
+/** Every message on its way from the left rail to the right one; time runs down. */
+export function Zigzag({
+  passages,
+  onLine,
+}: {
+  passages: readonly Passage[];
+  onLine: (line: number) => void;
+}) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const width = useWidth(scroller);
+  const [isFollowing, setFollowing] = useState(true);
+  const [selected, setSelected] = useState<number | null>(null);
+  const rows = useVirtualizer({
+    count: passages.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => {
+      const passage = passages[index];
+      return passage === undefined ? 46 : rowHeight(passage);
+    },
+    getItemKey: (index) => passages[index]?.record.seq ?? index,
+    overscan: 6,
+  });
+
+  useLayoutEffect(() => {
+    rows.measure();
+    if (isFollowing && passages.length > 0) {
+      rows.scrollToIndex(passages.length - 1, { align: 'end' });
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the virtualizer itself changes with every draw
+  }, [passages, isFollowing]);
+
+  const chosen = passages.find((passage) => passage.record.seq === selected);
+  const select = (event: KeyboardEvent) => {
+    const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
+    if (event.key === 'Escape' && chosen !== undefined) {
+      event.stopPropagation();
+      setSelected(null);
+    }
+    if (step === undefined || passages.length === 0) {
+      return;
+    }
+    event.preventDefault();
+    const at = passages.findIndex((passage) => passage.record.seq === selected);
+    const next = Math.max(0, Math.min(passages.length - 1, at < 0 ? passages.length - 1 : at + step));
+    setFollowing(false);
+    setSelected(passages[next]?.record.seq ?? null);
+    rows.scrollToIndex(next);
+  };
+
+  return (
+    <>
+      <div className="relative min-h-0 flex-1">
+        <div
+          ref={scroller}
+          role="listbox"
+          aria-label="Messages, the latest last"
+          aria-activedescendant={chosen === undefined ? undefined : `passage-${chosen.record.seq}`}
+          tabIndex={0}
+          className="absolute inset-0 overflow-auto"
+          onKeyDown={select}
+          onScroll={(event) => {
+            const { scrollTop, scrollHeight, clientHeight } = event.currentTarget;
+            setFollowing(scrollHeight - scrollTop - clientHeight < 60);
+          }}
+        >
+          <div
+            role="presentation"
+            className="relative"
+            style={{ height: rows.getTotalSize(), minWidth: NARROWEST }}
+          >
+            {rows.getVirtualItems().map((item) => {
+              const passage = passages[item.index];
+              return (
+                passage && (
+                  // eslint-disable-next-line jsx-a11y/click-events-have-key-events -- the list takes the keys
+                  <div
+                    key={item.key}
+                    id={`passage-${passage.record.seq}`}
+                    role="option"
+                    tabIndex={-1}
+                    aria-selected={passage.record.seq === selected}
+                    aria-label={`${passage.record.text} at ${passage.record.port}, ${passage.record.fate}`}
+                    className={`absolute top-0 left-0 w-full cursor-pointer border-b border-base-300/60 hover:bg-base-300/40 ${passage.record.seq === selected ? 'bg-base-300/70' : ''}`}
+                    style={{ transform: `translateY(${item.start}px)` }}
+                    onClick={() => setSelected(passage.record.seq)}
+                  >
+                    <ZigzagRow
+                      passage={passage}
+                      width={Math.max(width, NARROWEST)}
+                      revision={passage.late.length}
+                    />
+                  </div>
+                )
+              );
+            })}
+          </div>
+        </div>
+        {!isFollowing && (
+          <Button
+            tone="primary"
+            className="absolute right-4 bottom-3"
+            icon={<ArrowDownToLine size={16} />}
+            label="To the latest"
+            onClick={() => setFollowing(true)}
+          />
+        )}
+      </div>
+      {chosen && <Explanation passage={chosen} onClose={() => setSelected(null)} onLine={onLine} />}
+    </>
+  );
+}
+
+function useWidth(element: React.RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(NARROWEST);
+  useEffect(() => {
+    const observed = element.current;
+    if (observed === null) {
+      return;
+    }
+    const observer = new ResizeObserver(() => setWidth(observed.clientWidth));
+    observer.observe(observed);
+    return () => observer.disconnect();
+  }, [element]);
+  return width;
+}

@@ -1,0 +1,116 @@
+import { memo } from 'react';
+import type { Passage } from '../session/BenchStore';
+import { fit, layoutRow, LEFT, RIGHT, shortText, type FoldLayout } from './layout';
+
+const TEAR = 'l4 -7l5 14l5 -14l5 14l4 -7';
+
+/** One message as a folded line from the left rail to the right one. */
+export const ZigzagRow = memo(function ZigzagRow({
+  passage,
+  width,
+  // The revision changes when something went out later.
+}: {
+  passage: Passage;
+  width: number;
+  revision: number;
+}) {
+  const layout = layoutRow(passage, width);
+  const { record } = passage;
+  const coming = shortText(record.text);
+  const rail = width - RIGHT;
+  return (
+    <svg width={width} height={layout.height} aria-hidden="true" className="block">
+      <line className="zz-rail" x1={LEFT} x2={LEFT} y1={0} y2={layout.height} />
+      <line className="zz-rail" x1={rail} x2={rail} y1={0} y2={layout.height} />
+      <text className="zz-text" x={8} y={18}>
+        {fit(coming.what, LEFT - 16)}
+      </text>
+      <text className="zz-soft" x={8} y={34}>
+        {fit(
+          `${record.port}${coming.channel === '' ? '' : ` ${coming.channel}`} · ${(record.timeUs / 1e6).toFixed(2)} s`,
+          LEFT - 16,
+          6.2,
+        )}
+      </text>
+      {layout.folds.map((fold, index) => (
+        <Outs key={index} fold={fold} rail={rail} />
+      ))}
+      <path className="zz-line" d={layout.line} />
+      {layout.folds.map((fold, index) => (
+        <Fold key={index} fold={fold} rail={rail} />
+      ))}
+      {layout.tear && (
+        <>
+          <path className="zz-torn" d={`M${layout.tear.x} ${layout.tear.y}${TEAR}`} />
+          <text className="zz-reason" x={layout.tear.x + 34} y={layout.tear.y + 4}>
+            {fit(layout.tear.reason, rail - layout.tear.x - 40)}
+          </text>
+        </>
+      )}
+    </svg>
+  );
+});
+
+function Outs({ fold, rail }: { fold: FoldLayout; rail: number }) {
+  return fold.outs.map((out, index) => {
+    const leaving = shortText(out.text);
+    return (
+      <g key={index}>
+        <path className={`zz-out ${out.isLate ? 'zz-late' : ''}`} d={out.path} />
+        <path className="zz-out" d={`M${rail - 7} ${out.y - 5}L${rail} ${out.y}L${rail - 7} ${out.y + 5}`} />
+        <text className="zz-text" x={rail + 8} y={out.y - 2}>
+          {fit(leaving.what, RIGHT - 12)}
+        </text>
+        <text className="zz-soft" x={rail + 8} y={out.y + 13}>
+          {fit(
+            `${out.port}${leaving.channel === '' ? '' : ` ${leaving.channel}`}${out.isLate ? ' · later' : ''}`,
+            RIGHT - 12,
+            6.2,
+          )}
+        </text>
+      </g>
+    );
+  });
+}
+
+function Fold({ fold, rail }: { fold: FoldLayout; rail: number }) {
+  const room = rail - fold.x - 50;
+  return (
+    <>
+      {fold.hasMark ? (
+        <Postmark x={fold.x} y={fold.y} />
+      ) : (
+        <circle className="zz-mark" cx={fold.x} cy={fold.y} r={4} />
+      )}
+      <text className="zz-soft" x={fold.x + 16} y={fold.y - 7}>
+        {fit(fold.title, room, 6.2)}
+      </text>
+      <text className="zz-changed" x={fold.x + 16} y={fold.y + 16}>
+        {fit(fold.changes, room)}
+      </text>
+      {fold.tear && (
+        <>
+          <path className="zz-line" d={`M${fold.x} ${fold.y}H${fold.tear.x - 24}`} />
+          <path className="zz-torn" d={`M${fold.tear.x - 24} ${fold.tear.y}${TEAR}`} />
+          <text className="zz-reason" x={fold.x + 16} y={fold.y + (fold.changes === '' ? 16 : 30)}>
+            {fit(fold.tear.reason, room)}
+          </text>
+        </>
+      )}
+    </>
+  );
+}
+
+/** The stamp where a rule changed a message. */
+function Postmark({ x, y }: { x: number; y: number }) {
+  return (
+    <g>
+      <circle className="zz-mark" cx={x} cy={y} r={9} />
+      <path
+        className="zz-out"
+        strokeWidth={1}
+        d={`M${x - 5} ${y - 3}q2.5 -3 5 0t5 0M${x - 5} ${y + 3}q2.5 -3 5 0t5 0`}
+      />
+    </g>
+  );
+}

@@ -1,0 +1,44 @@
+import { expect, it } from 'vitest';
+import type { Passage } from '../session/BenchStore';
+import { EVERYTHING, passes } from './filters';
+
+const passage: Passage = {
+  record: {
+    seq: 1,
+    timeUs: 0,
+    port: 'keys',
+    bytes: '90 3C 64',
+    text: 'note on C4',
+    fate: 'delivered',
+    reason: null,
+    due: [],
+    visits: [
+      {
+        rule: 0,
+        title: 'Through',
+        line: 1,
+        marks: [],
+        tear: null,
+        outs: [{ line: 2, timeUs: 0, port: 'moths', bytes: '92 3C 64', text: '' }],
+      },
+    ],
+  },
+  late: [],
+  isStream: true,
+};
+
+it.each([
+  [{}, true],
+  [{ port: 'moths' }, true],
+  [{ port: 'gulls' }, false],
+  [{ kind: 'note' }, true],
+  [{ kind: 'bend' }, false],
+  [{ channel: '3' }, true],
+  [{ channel: '4' }, false],
+  [{ rule: 'Through' }, true],
+  [{ rule: 'Other' }, false],
+  [{ droppedOnly: true }, false],
+  [{ hideStreams: true }, false],
+])('a filter of %o lets a delivered note through: %s', (change, expected) => {
+  expect(passes(passage, { ...EVERYTHING, ...change })).toBe(expected);
+});

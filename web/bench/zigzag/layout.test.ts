@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import type { TraceRecord } from '../../api/types';
+import type { Passage } from '../session/BenchStore';
+import { fit, layoutRow, rowHeight, shortText } from './layout';
+
+function passage(visits: TraceRecord['visits'], change: Partial<TraceRecord> = {}): Passage {
+  return {
+    record: {
+      seq: 1,
+      timeUs: 0,
+      port: 'keys',
+      bytes: '90 3C 64',
+      text: 'note on C4, velocity 100, channel 1',
+      fate: 'delivered',
+      reason: null,
+      visits,
+      due: [],
+      ...change,
+    },
+    late: [],
+    isStream: false,
+  };
+}
+
+const out = {
+  line: 4,
+  timeUs: 0,
+  port: 'moths',
+  bytes: '92 3C 64',
+  text: 'note on C4, velocity 100, channel 3',
+};
+const visit = { rule: 0, title: 'Through', line: 1, marks: [], outs: [out], tear: null };
+
+describe('the zigzag of a message', () => {
+  it('is as high as its height says, whatever happened', () => {
+    const torn = { ...visit, outs: [], tear: { line: 3, how: 'dropped', reason: 'drop' } };
+    for (const visits of [[], [visit], [visit, torn], [{ ...visit, outs: [out, out, out] }, visit]]) {
+      expect(layoutRow(passage(visits), 700).height).toBe(rowHeight(passage(visits)));
+    }
+  });
+
+  it('leaves on the right rail once for each message sent', () => {
+    const { folds } = layoutRow(passage([{ ...visit, outs: [out, out] }]), 700);
+    expect(folds[0]?.outs.map((each) => each.path.endsWith('H550'))).toEqual([true, true]);
+    expect(folds[0]?.outs[1]?.y).toBeGreaterThan(folds[0]?.outs[0]?.y ?? 0);
+  });
+
+  it('ends torn with the reason when nothing took it', () => {
+    const { tear } = layoutRow(passage([], { fate: 'unclaimed', reason: 'no rule took it' }), 700);
+    expect(tear?.reason).toBe('unclaimed: no rule took it');
+  });
+
+  it('puts what goes out later with the rule it came from', () => {
+    const late = { of: 1, rule: 0, timeUs: 9, port: 'moths', bytes: '82 3C 40', text: 'note off C4' };
+    const { folds } = layoutRow({ ...passage([visit]), late: [late] }, 700);
+    expect(folds[0]?.outs.map((each) => each.isLate)).toEqual([false, true]);
+  });
+});
+
+describe('short texts', () => {
+  it('keep what matters', () => {
+    expect(shortText('controller 11, value 64, channel 16')).toEqual({ what: 'CC 11 = 64', channel: '16' });
+    expect(shortText('clock')).toEqual({ what: 'clock', channel: '' });
+  });
+
+  it('are cut where they do not fit', () => {
+    expect(fit('abcdefghij', 40, 10)).toBe('abc…');
+    expect(fit('abc', 40, 10)).toBe('abc');
+  });
+});

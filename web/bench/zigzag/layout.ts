@@ -1,0 +1,137 @@
+import type { Passage } from '../session/BenchStore';
+
+/** Where everything of one message is drawn. All lengths are pixels, y counts from the top of the row. */
+export interface RowLayout {
+  height: number;
+  /** The folded line from the left rail through the rules. */
+  line: string;
+  folds: FoldLayout[];
+  /** A torn edge where the message ends, with the reason. */
+  tear: { x: number; y: number; reason: string } | null;
+}
+
+export interface FoldLayout {
+  x: number;
+  y: number;
+  title: string;
+  changes: string;
+  hasMark: boolean;
+  outs: OutLayout[];
+  tear: { x: number; y: number; reason: string } | null;
+}
+
+export interface OutLayout {
+  path: string;
+  y: number;
+  text: string;
+  port: string;
+  isLate: boolean;
+}
+
+export const LEFT = 158;
+export const RIGHT = 150;
+const TOP = 22;
+const FOLD = 46;
+const OUT = 34;
+const FOLD_X = LEFT + 30;
+const FAN = 34;
+
+interface Leaving {
+  text: string;
+  port: string;
+  isLate: boolean;
+}
+
+/** How high a message is drawn; needs no drawing, so that long lists scroll well. */
+export function rowHeight(passage: Passage): number {
+  const visits = passage.record.visits;
+  if (visits.length === 0) {
+    return FOLD;
+  }
+  return visits.reduce((sum, visit, index) => sum + foldHeight(leaving(passage, index, visit.outs)), 0);
+}
+
+export function layoutRow(passage: Passage, width: number): RowLayout {
+  const { record } = passage;
+  const rail = width - RIGHT;
+  if (record.visits.length === 0) {
+    const x = LEFT + 70;
+    return {
+      height: FOLD,
+      line: `M${LEFT} ${TOP}H${x}`,
+      folds: [],
+      tear: { x, y: TOP, reason: `${record.fate}: ${record.reason ?? ''}` },
+    };
+  }
+  const folds: FoldLayout[] = [];
+  let line = `M${LEFT} ${TOP - 8}`;
+  let top = 0;
+  record.visits.forEach((visit, index) => {
+    const outs = leaving(passage, index, visit.outs);
+    const y = top + TOP;
+    if (index > 0) {
+      line += `L${LEFT + 10} ${(top + (folds[index - 1]?.y ?? 0)) / 2 + 10}`;
+    }
+    line += `L${FOLD_X} ${y}`;
+    const torn = outs.length === 0 && visit.tear !== null;
+    folds.push({
+      x: FOLD_X,
+      y,
+      title: visit.title,
+      changes: visit.marks.map((mark) => `${mark.field} ${mark.was} → ${mark.now}`.trim()).join(',  '),
+      hasMark: visit.marks.length > 0,
+      outs: outs.map((out, at) => {
+        const outY = top + TOP + at * OUT;
+        return {
+          ...out,
+          y: outY,
+          path: `M${FOLD_X} ${y}H${rail - FAN}${outY === y ? '' : `L${rail - FAN / 2} ${outY}`}H${rail}`,
+        };
+      }),
+      tear: torn
+        ? { x: rail - FAN, y, reason: `${visit.tear?.how ?? ''}: ${visit.tear?.reason ?? ''}` }
+        : null,
+    });
+    top += foldHeight(outs);
+  });
+  return { height: top, line, folds, tear: null };
+}
+
+function foldHeight(outs: readonly Leaving[]): number {
+  return FOLD + Math.max(0, outs.length - 1) * OUT;
+}
+
+/** What left by one rule: at once, and later. */
+function leaving(
+  passage: Passage,
+  index: number,
+  outs: readonly { text: string; port: string }[],
+): Leaving[] {
+  const rule = passage.record.visits[index]?.rule;
+  const isLast = passage.record.visits.findLastIndex((visit) => visit.rule === rule) === index;
+  const late = isLast ? passage.late.filter((each) => each.rule === rule) : [];
+  return [
+    ...outs.map((out) => ({ text: out.text, port: out.port, isLate: false })),
+    ...late.map((out) => ({ text: out.text, port: out.port, isLate: true })),
+  ];
+}
+
+/** A message in few characters, for the rails. */
+export function shortText(text: string): { what: string; channel: string } {
+  const [what = '', channel = ''] = text.split(', channel ');
+  return {
+    what: what
+      .replace('controller ', 'CC ')
+      .replace(', value ', ' = ')
+      .replace(', velocity ', ', vel ')
+      .replace(' (as note on, velocity 0)', ', as on 0')
+      .replace(', release ', ', rel '),
+    channel,
+  };
+}
+
+/** Cuts text to what fits in a width; the whole is in the explanation. */
+export function fit(text: string, width: number, perCharacter = 6.9): string {
+  const most = Math.max(4, Math.floor(width / perCharacter));
+  return text.length <= most ? text : `${text.slice(0, most - 1)}…`;
+}

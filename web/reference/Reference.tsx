@@ -1,0 +1,48 @@
+import { X } from 'lucide-react';
+import { marked } from 'marked';
+import { useMemo, useState } from 'react';
+import source from '../../docs/rulebook.md?raw';
+import { Button } from '../ui/Button';
+import { search, sections } from './sections';
+
+/** The reference of the rulebook language beside the editor, searched as one types. */
+export function Reference({ onClose }: { onClose: () => void }) {
+  const [query, setQuery] = useState('');
+  const all = useMemo(() => sections(source), []);
+  const found = search(all, query);
+  return (
+    <div
+      role="region"
+      aria-label="Reference"
+      className="flex h-3/5 shrink-0 flex-col border-b-2 border-primary"
+    >
+      <div className="flex gap-2 p-2">
+        <input
+          type="search"
+          aria-label="Search the reference"
+          placeholder="Search: toggle, key, velocity …"
+          className="input input-sm flex-1"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+        />
+        <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close the reference" onClick={onClose} />
+      </div>
+      { }
+      <div
+        className="reference min-h-0 flex-1 overflow-auto px-3 pb-3 text-sm"
+        tabIndex={0}
+        role="document"
+        aria-label="Reference text"
+      >
+        {found.length === 0 && <p>Nothing in the reference has “{query}”.</p>}
+        {found.map((section) => (
+          <article
+            key={section.title}
+            // The text is our own, built into the application.
+            dangerouslySetInnerHTML={{ __html: marked.parse(section.text, { async: false }) }}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}

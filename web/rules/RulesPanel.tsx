@@ -1,0 +1,168 @@
+import { AlignLeft, BookOpen } from 'lucide-react';
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import { api } from '../api/client';
+import type { Checked, Rulebook } from '../api/types';
+import type { BenchState, BenchStore } from '../bench/session/BenchStore';
+import { Reference } from '../reference/Reference';
+import { Button } from '../ui/Button';
+import { Panel } from '../ui/Panel';
+import { Findings } from './Findings';
+import { RuleEditor, type EditorHandle } from './RuleEditor';
+import { useSaving, type SaveState } from './useSaving';
+
+const CHECK_PAUSE_MS = 250;
+
+export interface RulesHandle {
+  showLine: (line: number) => void;
+}
+
+/** The rulebook beside the bench: what is typed is saved, checked and, without errors, at work at once. */
+export function RulesPanel({
+  rulebook,
+  store,
+  state,
+  onText,
+  className,
+  ref,
+}: {
+  rulebook: Rulebook;
+  store: BenchStore;
+  state: BenchState;
+  onText: (text: string) => void;
+  className: string;
+  ref: Ref<RulesHandle>;
+}) {
+  const editor = useRef<EditorHandle>(null);
+  const text = useRef(rulebook.text);
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const [checked, setChecked] = useState<Checked | null>(null);
+  const [isReading, setReading] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const saving = useSaving(rulebook);
+
+  const check = async () => {
+    const sent = text.current;
+    const answer = await store.change(sent);
+    if (answer !== null && sent === text.current) {
+      setChecked(answer);
+    }
+  };
+  const changed = (typed: string) => {
+    text.current = typed;
+    onText(typed);
+    setProblem(null);
+    saving.write(typed);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => void check(), CHECK_PAUSE_MS);
+  };
+  useEffect(() => {
+    if (state.isOpen) {
+      void check();
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each bench
+  }, [state.isOpen, store]);
+
+  const hits = useMemo(
+    () =>
+      state.rules.map((rule) => ({
+        title: rule.title,
+        count: rule.hits,
+        stopped: rule.dropped + rule.rejected,
+        last: state.lastDone.get(rule.title) ?? '',
+      })),
+    [state.rules, state.lastDone],
+  );
+  useImperativeHandle(ref, () => ({ showLine: (line) => editor.current?.showLine(line) }));
+
+  const format = async () => {
+    try {
+      const formatted = await api.format(text.current);
+      editor.current?.replaceAll(formatted.text);
+      changed(formatted.text);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'This could not be formatted.');
+    }
+  };
+
+  return (
+    <Panel
+      title="Rules"
+      className={className}
+      aside={
+        <>
+          <SaveNote state={saving.state} onRetry={saving.retry} />
+          <Button
+            tone="quiet"
+            iconOnly
+            icon={<AlignLeft size={16} />}
+            label="Tidy the text"
+            onClick={() => void format()}
+          />
+          <Button
+            tone={isReading ? 'primary' : 'quiet'}
+            iconOnly
+            icon={<BookOpen size={16} />}
+            label="Look up the language"
+            aria-pressed={isReading}
+            onClick={() => setReading(!isReading)}
+          />
+        </>
+      }
+    >
+      {saving.state.is === 'conflict' && (
+        <Conflict
+          theirs={saving.state.theirs}
+          onResolve={(theirs, keepMine) => {
+            saving.resolve(theirs, keepMine);
+            if (!keepMine) {
+              editor.current?.replaceAll(theirs.text);
+              text.current = theirs.text;
+              void check();
+            }
+          }}
+        />
+      )}
+      {problem !== null && <p className="bg-warning px-3 py-1.5 text-sm text-warning-content">{problem}</p>}
+      {isReading && <Reference onClose={() => setReading(false)} />}
+      <RuleEditor ref={editor} text={rulebook.text} checked={checked} hits={hits} onChange={changed} />
+      <Findings
+        checked={checked}
+        onLine={(line) => editor.current?.showLine(line)}
+        onFix={(fix) => editor.current?.apply(fix)}
+      />
+    </Panel>
+  );
+}
+
+function SaveNote({ state, onRetry }: { state: SaveState; onRetry: () => void }) {
+  if (state.is === 'failed') {
+    return <Button tone="danger" label="Not saved: try again" title={state.text} onClick={onRetry} />;
+  }
+  const text = { saved: 'saved', saving: 'saving …', conflict: 'not saved' }[state.is];
+  return (
+    <span className="w-16 text-right text-xs" role="status">
+      {text}
+    </span>
+  );
+}
+
+function Conflict({
+  theirs,
+  onResolve,
+}: {
+  theirs: Rulebook;
+  onResolve: (theirs: Rulebook, keepMine: boolean) => void;
+}) {
+  return (
+    <div
+      role="alert"
+      className="flex flex-wrap items-center gap-2 bg-warning px-3 py-2 text-sm text-warning-content"
+    >
+      <span className="flex-1">
+        This rulebook was changed in another window. Nothing has been overwritten.
+      </span>
+      <Button label="Take theirs" onClick={() => onResolve(theirs, false)} />
+      <Button label="Keep mine" onClick={() => onResolve(theirs, true)} />
+    </div>
+  );
+}

@@ -1,0 +1,90 @@
+import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
+import type { Checked } from '../api/types';
+import { FIELDS, HEADINGS, KINDS, RULE_LINES, STEPS } from './language';
+
+type Names = Checked['names'];
+
+/** Offers what can stand at the cursor: keywords, the names declared, kinds of message, fields. */
+export function complete(names: () => Names | null) {
+  return (context: CompletionContext): CompletionResult | null => {
+    const line = context.state.doc.lineAt(context.pos);
+    const before = line.text.slice(0, context.pos - line.from);
+    const word = /[a-z][a-z0-9_]*$/.exec(before)?.[0] ?? '';
+    if (/#|"[^"]*$/.test(before) || (word === '' && !context.explicit && !/[, ]$/.test(before))) {
+      return null;
+    }
+    const options = offers(before.slice(0, before.length - word.length), names());
+    return options.length === 0
+      ? null
+      : { from: context.pos - word.length, options, validFor: /^[a-z0-9_]*$/ };
+  };
+}
+
+/** What fits behind the text of a line so far. */
+export function offers(before: string, names: Names | null): Completion[] {
+  const first = /^\s*([a-z]+)\s/.exec(before)?.[1];
+  const last = /([a-z]+)[\s,(]*$/.exec(before)?.[1] ?? '';
+  if (first === undefined) {
+    return [...of('keyword', STEPS), ...of('keyword', RULE_LINES), ...of('heading', HEADINGS)];
+  }
+  if (first === 'from') {
+    return of('in port', names?.in ?? []);
+  }
+  if (first === 'send' || / to [a-z0-9_, ]*$/.test(before)) {
+    return first === 'send' && /[a-z0-9_] $/.test(before) && last !== 'send'
+      ? of('word', ['channel'])
+      : of('out port', names?.out ?? []);
+  }
+  if (first === 'take' || first === 'copy') {
+    return /\bwhere\b/.test(before)
+      ? expression(names)
+      : [...of('kind', KINDS), ...of('condition', ['channel', 'key', 'velocity', 'value', 'where'])];
+  }
+  if (last === 'curve') {
+    return of('curve', names?.curves ?? []);
+  }
+  if (first === 'map' && last !== 'map') {
+    return [...of('table', names?.tables ?? []), ...of('word', ['else drop'])];
+  }
+  if (first === 'port') {
+    return of('word', ['in', 'out']);
+  }
+  if (/^\s*(set|scale|map)\s+$/.test(before)) {
+    return of('field', FIELDS.slice(0, 9));
+  }
+  if (/^\s*(become|post)\s+$/.test(before)) {
+    return of('message', [
+      'note',
+      'cc',
+      'program',
+      'pressure',
+      'polypressure',
+      'bend',
+      'clock',
+      'start',
+      'continue',
+      'stop',
+      'position',
+      'song',
+      'reset',
+      'sysex',
+    ]);
+  }
+  if (/^\s*remember\s+$/.test(before)) {
+    return of('memory', names?.memories ?? []);
+  }
+  return ['set', 'only', 'remember', 'become', 'post'].includes(first) ? expression(names) : [];
+}
+
+function expression(names: Names | null): Completion[] {
+  return [
+    ...of('field', FIELDS),
+    ...of('memory', names?.memories ?? []),
+    ...of('function', ['min', 'max', 'abs', 'clamp']),
+    ...of('word', ['and', 'or', 'not', 'channel', 'value', 'velocity', 'fold']),
+  ].filter((option, index, all) => all.findIndex((other) => other.label === option.label) === index);
+}
+
+function of(detail: string, labels: readonly string[]): Completion[] {
+  return labels.map((label) => ({ label, detail }));
+}

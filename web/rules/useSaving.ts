@@ -1,0 +1,89 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { api, Refusal } from '../api/client';
+import type { Rulebook } from '../api/types';
+
+export type SaveState =
+  { is: 'saved' } | { is: 'saving' } | { is: 'failed'; text: string } | { is: 'conflict'; theirs: Rulebook };
+
+const PAUSE_MS = 300;
+
+/** Saves a rulebook as it is typed; a change made in another window is reported, never overwritten. */
+export function useSaving(rulebook: Rulebook) {
+  const [state, setState] = useState<SaveState>({ is: 'saved' });
+  const current = useRef({ name: rulebook.name, text: rulebook.text, version: rulebook.version });
+  const saved = useRef({ name: rulebook.name, text: rulebook.text });
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const isBusy = useRef(false);
+
+  const save = useCallback(async () => {
+    if (isBusy.current) {
+      return;
+    }
+    isBusy.current = true;
+    try {
+      while (current.current.text !== saved.current.text || current.current.name !== saved.current.name) {
+        const sent = { ...current.current };
+        const stored = await api.writeRulebook(rulebook.id, sent);
+        saved.current = { name: sent.name, text: sent.text };
+        current.current.version = stored.version;
+      }
+      setState({ is: 'saved' });
+    } catch (error) {
+      if (error instanceof Refusal && error.status === 409) {
+        setState({ is: 'conflict', theirs: error.body['current'] as Rulebook });
+      } else {
+        setState({ is: 'failed', text: error instanceof Error ? error.message : 'Not saved.' });
+      }
+    }
+    isBusy.current = false;
+  }, [rulebook.id]);
+
+  const schedule = useCallback(() => {
+    setState((now) => (now.is === 'conflict' ? now : { is: 'saving' }));
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => void save(), PAUSE_MS);
+  }, [save]);
+
+  const write = useCallback(
+    (text: string) => {
+      current.current.text = text;
+      schedule();
+    },
+    [schedule],
+  );
+  const rename = useCallback(
+    (name: string) => {
+      current.current.name = name;
+      schedule();
+    },
+    [schedule],
+  );
+
+  /** After a conflict: either side's text goes on. */
+  const resolve = useCallback(
+    (theirs: Rulebook, keepMine: boolean) => {
+      current.current.version = theirs.version;
+      saved.current = { name: theirs.name, text: theirs.text };
+      if (!keepMine) {
+        current.current.text = theirs.text;
+        current.current.name = theirs.name;
+      }
+      setState({ is: 'saving' });
+      void save();
+    },
+    [save],
+  );
+
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (current.current.text !== saved.current.text) {
+        void save();
+        event.preventDefault();
+      }
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [save]);
+
+  return { state, write, rename, resolve, retry: () => void save() };
+}
