@@ -20,17 +20,17 @@ $application->addCommands([new CheckCommand(), new FormatCommand(), new RunComma
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];
-foreach (array_values((array) $_SERVER['argv']) as $argument) {
+foreach (array_filter((array) $_SERVER['argv'], is_string(...)) as $argument) {
     $last = count($arguments) - 1;
     if ('-' === $argument && $last >= 0 && in_array($arguments[$last], ['--in', '--out', '--trace'], true)) {
         $arguments[$last] .= '=-';
     } else {
-        $arguments[] = (string) $argument;
+        $arguments[] = $argument;
     }
 }
 
 try {
-    exit($application->run(new ArgvInput($arguments)));
+    exit($application->run(new ArgvInput(array_values($arguments))));
 } catch (CommandFailed $failed) {
     fwrite(\STDERR, $failed->getMessage()."\n");
     exit($failed->getCode());

@@ -23,7 +23,8 @@ final readonly class Checker
         array_push($findings, ...(new UnknownNames())->findings($book));
         $understood = [] === $findings;
         foreach (self::checks() as $check) {
-            if ($understood || !$check instanceof CompiledCheck) {
+            // Lines that could not be read may be just what these would miss.
+            if ($understood || (!$check instanceof CompiledCheck && !($check instanceof EmptyRules && [] !== $errors))) {
                 array_push($findings, ...$check->findings($book));
             }
         }

@@ -59,7 +59,10 @@ abstract class CompiledBook
 
     final public function isCoarse(int $port): bool
     {
-        return \in_array($port, static::COARSE, true);
+        /** @var list<int> $coarse */
+        $coarse = static::COARSE;
+
+        return \in_array($port, $coarse, true);
     }
 
     /** @return list<array{string, int}> */
@@ -72,7 +75,12 @@ abstract class CompiledBook
     /** The way this rulebook puts messages in words. */
     final public function words(): Words
     {
-        return new Words(MiddleC::from(static::MIDDLE), static::PROGRAMS_FROM);
+        /** @var string $middle */
+        $middle = static::MIDDLE;
+        /** @var int $programsFrom */
+        $programsFrom = static::PROGRAMS_FROM;
+
+        return new Words(MiddleC::from($middle), $programsFrom);
     }
 
     /** @return array<string, int> */

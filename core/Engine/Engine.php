@@ -61,7 +61,7 @@ final class Engine
     /**
      * Takes bytes that came in at a port, and everything due up to then.
      *
-     * @param int $t    microseconds; a time before the latest event counts as that event's
+     * @param int $t microseconds; a time before the latest event counts as that event's
      * @param int $port position of an in port
      */
     public function feed(int $t, int $port, string $bytes): void
@@ -162,7 +162,7 @@ final class Engine
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
     public static function load(CompiledBook $book, array $saved, bool $traced = false): self
     {
-        /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>}>}, trace: array<mixed>|null} $saved */
+        /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>, array{int, int}|null}>}, trace: array<mixed>|null} $saved */
         $engine = new self($book, $traced);
         $engine->state->restore($saved['state']);
         foreach ($saved['decoders'] as $port => $decoder) {
@@ -239,7 +239,7 @@ final class Engine
         $own = self::NOTE === $kind ? $port << 11 | ($ch - 1) << 7 | $n : 0;
         $claimed = false;
         foreach ($plan as [$method, $isTake]) {
-            if (0 !== $this->book->{$method}($this, $t, $port, $ch, $n, $v, 0, $raw, $ctl, $own)) { // @phpstan-ignore method.dynamicName
+            if (0 !== $this->book->{$method}($this, $t, $port, $ch, $n, $v, 0, $raw, $ctl, $own)) {
                 $claimed = true;
                 if ($isTake) {
                     break;
@@ -251,6 +251,7 @@ final class Engine
             $this->trace?->unclaimed();
         } elseif (self::NOTE === $kind) {
             $this->state->ledger[$own] ??= [];
+            $this->trace?->taken($own);
         }
     }
 
@@ -313,12 +314,12 @@ final class Engine
         $this->state->ledger[$own]['~'.State::note($outPort, $outCh, $outKey)] = [$method, $port, $outCh, $outKey, $ctl];
     }
 
-    /** @param array<int, mixed> $shape */
+    /** @param array{string, int, int, int, int} $shape */
     private function shapedRelease(array $shape, int $t, int|string $own, int $release): int
     {
         [$method, $port, $ch, $n, $ctl] = $shape;
 
-        return $this->book->{$method}($this, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own); // @phpstan-ignore method.dynamicName
+        return $this->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own);
     }
 
     /**
@@ -335,7 +336,7 @@ final class Engine
             if (\is_int($entry)) {
                 $this->trace?->ends($own, $key);
                 $shape = $list["~{$key}"] ?? null;
-                $this->endNote($t, (int) $key, $entry, null === $shape ? $release : $this->shapedRelease($shape, $t, $own, $release));
+                $this->endNote($t, (int) $key, $entry, !\is_array($shape) || 5 !== \count($shape) ? $release : $this->shapedRelease($shape, $t, $own, $release));
                 continue;
             }
             if ('~' === ((string) $key)[0]) {
@@ -346,7 +347,7 @@ final class Engine
                 $this->later($t + $entry[0], 'end', [substr((string) $key, 1), $release]);
             } else {
                 [$method, $port, $ch, $n, $ctl] = $entry;
-                $this->book->{$method}($this, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own); // @phpstan-ignore method.dynamicName
+                $this->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own);
             }
         }
         $this->trace?->ended($own);
@@ -385,6 +386,12 @@ final class Engine
         $this->emit($t, $port, $status."\x20".\chr($bank & 0x7F));
     }
 
+    private function call(string $method, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl, int|string $own): int
+    {
+        /** @var int */
+        return $this->book->{$method}($this, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
+    }
+
     /** Sounds a note for a while. */
     public function postNote(int $t, int $port, int $ch, int $n, int $v, int $lengthUs): void
     {
@@ -418,10 +425,16 @@ final class Engine
             [$due, , $do, $arguments, $origin] = $this->queue->take();
             $this->state->now = max($this->state->now, $due);
             $this->trace?->resume($origin);
-            match ($do) {
-                'end' => $this->end(...[$arguments[0], $due, $arguments[1]]),
-                default => throw new \LogicException("nothing is known of {$do}"),
-            };
+            $this->due($due, $do, $arguments);
+        }
+    }
+
+    /** @param list<mixed> $arguments */
+    private function due(int $t, string $do, array $arguments): void
+    {
+        if ('end' === $do) {
+            /** @var array{int|string, int} $arguments */
+            $this->end($arguments[0], $t, $arguments[1]);
         }
     }
 }

@@ -7,8 +7,9 @@ namespace ZigzagPost\Core\Engine;
 /**
  * What is due later, ordered by time and then by the order in which it was put in.
  *
- * @phpstan-type Due array{int, int, string, list<mixed>, array{int, int}|null} time in microseconds, sequence, what to do, with what,
- *     and for the trace where it comes from
+ * @phpstan-type Due array{int, int, string, list<mixed>, array{int, int}|null}
+ *
+ * A thing due is its time in microseconds, its sequence, what to do, with what, and for the trace where it comes from.
  *
  * @extends \SplMinHeap<Due>
  */
@@ -19,7 +20,7 @@ final class Queue extends \SplMinHeap
     private int $sequence = 0;
 
     /**
-     * @param list<mixed>          $arguments
+     * @param list<mixed> $arguments
      * @param array{int, int}|null $origin
      */
     public function add(int $time, string $do, array $arguments, ?array $origin = null): void

@@ -8,7 +8,7 @@ namespace ZigzagPost\Core\Engine;
 final readonly class Route
 {
     /**
-     * @param list<int>|null             $ports   in ports by position, or null for all
+     * @param list<int>|null $ports in ports by position, or null for all
      * @param list<array{int, int}>|null $numbers ranges of keys or numbers, or null for all
      */
     public function __construct(

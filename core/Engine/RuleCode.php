@@ -203,7 +203,11 @@ final class RuleCode implements Scope
         }
     }
 
-    /** The rounded code of an expression, with the range of its rounded results. @return array{string, array{float, float}} */
+    /**
+     * The rounded code of an expression, with the range of its rounded results.
+     *
+     * @return array{string, array{float, float}}
+     */
     public function rounded(Expression $expression): array
     {
         [$low, $high] = $expression->range($this);

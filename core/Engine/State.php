@@ -78,6 +78,7 @@ final class State
     /** @return array<string, mixed> */
     public function save(): array
     {
+        /** @var array<string, mixed> */
         return get_object_vars($this);
     }
 

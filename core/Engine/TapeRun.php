@@ -16,8 +16,8 @@ final readonly class TapeRun
     }
 
     /**
-     * @param iterable<Event> $events  at in ports of the rulebook, by time
-     * @param int|null        $untilUs time to run to and no further; null to run until nothing is pending
+     * @param iterable<Event> $events at in ports of the rulebook, by time
+     * @param int|null $untilUs time to run to and no further; null to run until nothing is pending
      */
     public function run(iterable $events, ?int $untilUs = null): void
     {

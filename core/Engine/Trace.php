@@ -43,6 +43,9 @@ final class Trace
     /** @var array<int|string, array<int|string, int>> rules by owner and what it ends */
     private array $owners = [];
 
+    /** @var array<int|string, list<int>> rules that a held key went through */
+    private array $takers = [];
+
     private readonly Words $words;
 
     public function __construct(private readonly Engine $engine)
@@ -169,7 +172,20 @@ final class Trace
 
     public function ended(int|string $own): void
     {
-        unset($this->owners[$own]);
+        if (null !== $this->current && [] === $this->current['visits'] && isset($this->takers[$own])) {
+            $this->current['reason'] = 'this rule has nothing to do when the key is let go';
+            foreach ($this->takers[$own] as $rule) {
+                $this->visit($rule);
+            }
+        }
+        unset($this->owners[$own], $this->takers[$own]);
+    }
+
+    /** Keeps which rules a note went through, for the release that will come. */
+    public function taken(int|string $own): void
+    {
+        $rules = array_column($this->current['visits'] ?? [], 'rule');
+        $this->takers[$own] = array_values(array_unique([...$this->takers[$own] ?? [], ...$rules]));
     }
 
     public function stillHeld(int $note): void
@@ -182,14 +198,14 @@ final class Trace
     /** @return array<mixed> */
     public function save(): array
     {
-        return [$this->seq, $this->owners];
+        return [$this->seq, $this->owners, $this->takers];
     }
 
     /** @param array<mixed> $saved */
     public function restore(array $saved): void
     {
-        /** @var array{}|array{int, array<int|string, array<int|string, int>>} $saved */
-        [$this->seq, $this->owners] = [] === $saved ? [0, []] : $saved;
+        /** @var array{}|array{int, array<int|string, array<int|string, int>>, array<int|string, list<int>>} $saved */
+        [$this->seq, $this->owners, $this->takers] = [] === $saved ? [0, [], []] : $saved;
     }
 
     /** Goes on counting where the trace of another rulebook ends. */
@@ -225,7 +241,7 @@ final class Trace
             }
             $tear = $visit['tear'] ?? $tear;
         }
-        if ([] !== $record['due'] || null !== $record['reason']) {
+        if ([] !== $record['due']) {
             return [self::DELIVERED, null];
         }
 

@@ -14,7 +14,7 @@ final class CsvWriter implements EventWriter
     private readonly TickTracks $tracks;
 
     /**
-     * @param resource     $stream
+     * @param resource $stream
      * @param list<string> $ports
      */
     public function __construct(private readonly mixed $stream, array $ports = [])

@@ -26,8 +26,8 @@ enum FileFormat: string
     /**
      * The events of a file.
      *
-     * @param resource                                      $stream
-     * @param (callable(string, string): string)|null       $portOf given the name and the place of a track or tape line, the port it is for
+     * @param resource $stream
+     * @param (callable(string, string): string)|null $portOf given the name and the place of a track or tape line, the port it is for
      *
      * @return \Generator<int, Event>
      *
@@ -51,8 +51,8 @@ enum FileFormat: string
     }
 
     /**
-     * @param resource     $stream
-     * @param list<string> $ports  ports that get a track even when nothing happens there
+     * @param resource $stream
+     * @param list<string> $ports ports that get a track even when nothing happens there
      */
     public function writer($stream, array $ports = [], bool $oneTrack = false): EventWriter
     {

@@ -115,7 +115,7 @@ final class Decoder
     }
 
     /**
-     * @param list<string>       $messages
+     * @param list<string> $messages
      * @param array<string, int> $faults
      */
     private function status(int $byte, array &$messages, array &$faults): void
@@ -151,7 +151,7 @@ final class Decoder
     }
 
     /**
-     * @param list<string>       $messages
+     * @param list<string> $messages
      * @param array<string, int> $faults
      */
     private function data(int $byte, array &$messages, array &$faults): void
@@ -184,7 +184,7 @@ final class Decoder
     }
 
     /**
-     * @param list<string>       $messages
+     * @param list<string> $messages
      * @param array<string, int> $faults
      */
     private function endSysex(int $byte, array &$messages, array &$faults): void

@@ -40,12 +40,7 @@ enum Kind: string
     /** Position among all kinds, which is how compiled rulebooks call a kind. */
     public function ordinal(): int
     {
-        static $ordinals = null;
-        if (!\is_array($ordinals)) {
-            $ordinals = array_flip(array_column(self::cases(), 'value'));
-        }
-        /* @var array<string, int> $ordinals */
-        return $ordinals[$this->value];
+        return (int) array_search($this, self::cases(), true);
     }
 
     public function hasChannel(): bool

@@ -72,9 +72,9 @@ final readonly class Curve
     /**
      * @param int|float|array{int|float, int|float} $at
      *
-     * @return int|float|array{int|float, int|float}
+     * @return int|array{int|float, int|float}
      */
-    private function between(int|float|array $at): int|float|array
+    private function between(int|float|array $at): int|array
     {
         $before = $this->points[0];
         foreach ($this->points as $point) {

@@ -16,7 +16,7 @@ final class Nearest
             return null;
         }
         foreach ($candidates as $candidate) {
-            $distance = levenshtein(strtolower($word), $candidate);
+            $distance = self::isSwapped(strtolower($word), $candidate) ? 1 : levenshtein(strtolower($word), $candidate);
             if ($distance < $bestDistance && 1 === preg_match('/^[a-z][a-z0-9_]*$/', $candidate)) {
                 $best = $candidate;
                 $bestDistance = $distance;
@@ -24,5 +24,17 @@ final class Nearest
         }
 
         return $best;
+    }
+
+    /** Whether two neighbouring letters have changed places. */
+    private static function isSwapped(string $word, string $candidate): bool
+    {
+        for ($i = 0; $i + 1 < \strlen($word); ++$i) {
+            if (substr_replace($word, $word[$i + 1].$word[$i], $i, 2) === $candidate) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Rulebook;
 /** Numbers and ranges of numbers, such as `1,3,5..8`. */
 final readonly class NumberList
 {
-    /** @param list<array{Literal, Literal}> $ranges lowest and highest of each; a single number is a range of one */
+    /** @param non-empty-list<array{Literal, Literal}> $ranges lowest and highest of each; a single number is a range of one */
     public function __construct(public array $ranges)
     {
     }

@@ -278,7 +278,7 @@ final class Parser
      * @template T of PortDeclaration|Table|Curve|Memory|ClockDeclaration
      *
      * @param array<string, T> $declared
-     * @param T                $new
+     * @param T $new
      */
     private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|ClockDeclaration $new): string
     {

@@ -23,7 +23,7 @@ final readonly class Selector
 
     /**
      * @param list<array{Token, ?NumberList}> $kinds
-     * @param array<string, NumberList>       $lists by condition
+     * @param array<string, NumberList> $lists by condition
      */
     private function __construct(
         public Span $span,

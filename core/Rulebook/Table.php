@@ -11,7 +11,7 @@ namespace ZigzagPost\Core\Rulebook;
  */
 final readonly class Table
 {
-    /** @param array<int, array{Literal, Literal}> $pairs by what is looked up */
+    /** @param non-empty-array<int, array{Literal, Literal}> $pairs by what is looked up */
     private function __construct(public Token $name, public array $pairs)
     {
     }
@@ -39,7 +39,7 @@ final readonly class Table
         return "table {$this->name->text}: ".implode(', ', array_map(static fn (array $pair): string => $pair[0]->text.'='.$pair[1]->text, $this->pairs));
     }
 
-    /** @return array<int, int> */
+    /** @return non-empty-array<int, int> */
     public function values(): array
     {
         return array_map(static fn (array $pair): int => $pair[1]->value, $this->pairs);

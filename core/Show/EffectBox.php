@@ -18,8 +18,8 @@ final class EffectBox implements Receiver
     private int $elsewhere = 0;
 
     /**
-     * @param int $channel      the channel it answers on; 0 for all of them
-     * @param int $presetsFrom  what its first preset is called on its display, 0 or 1
+     * @param int $channel the channel it answers on; 0 for all of them
+     * @param int $presetsFrom what its first preset is called on its display, 0 or 1
      */
     public function __construct(private readonly int $channel, private readonly int $presetsFrom)
     {

@@ -11,7 +11,7 @@ interface Sender
      * The bytes a gesture makes.
      *
      * @param string $control which part of the device, such as `key 60` or `pedal`
-     * @param int    $value   how far or how hard, 0 to 127; 0 lets go
+     * @param int $value how far or how hard, 0 to 127; 0 lets go
      *
      * @return string whole messages, or nothing when the device has no such control
      */

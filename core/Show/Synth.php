@@ -14,7 +14,7 @@ final class Synth implements Receiver
 {
     public const VOICES = 4;
 
-    /** @var list<array{key: int, velocity: int, isDown: bool, age: int}|null> */
+    /** @var array<int, array{key: int, velocity: int, isDown: bool, age: int}|null> by position */
     private array $voices;
     /** @var array<int, int> */
     private array $controllers = [];
@@ -62,9 +62,9 @@ final class Synth implements Receiver
         return [
             'face' => 'synth',
             'channel' => $this->channel,
-            'voices' => array_map(static fn (?array $voice): ?array => null === $voice ? null : [
+            'voices' => array_values(array_map(static fn (?array $voice): ?array => null === $voice ? null : [
                 'key' => $voice['key'], 'name' => KeyName::of($voice['key']), 'velocity' => $voice['velocity'], 'isDown' => $voice['isDown'],
-            ], $this->voices),
+            ], $this->voices)),
             'controllers' => array_map(static fn (int $number, int $value): array => ['number' => $number, 'value' => $value], array_keys($this->controllers), $this->controllers),
             'bend' => $this->bend,
             'pressure' => $this->pressure,
@@ -82,7 +82,7 @@ final class Synth implements Receiver
 
     public function restore(array $saved): void
     {
-        /** @var array{list<array{key: int, velocity: int, isDown: bool, age: int}|null>, array<int, int>, int, int, int, int, int, int} $saved */
+        /** @var array{array<int, array{key: int, velocity: int, isDown: bool, age: int}|null>, array<int, int>, int, int, int, int, int, int} $saved */
         [$this->voices, $this->controllers, $this->bend, $this->program, $this->pressure, $this->notes, $this->stolen, $this->elsewhere] = $saved;
     }
 
@@ -142,6 +142,8 @@ final class Synth implements Receiver
     {
         $ages = array_map(static fn (?array $voice): int => $voice['age'] ?? 0, $this->voices);
 
-        return (int) array_search(min($ages), $ages, true);
+        asort($ages);
+
+        return (int) array_key_first($ages);
     }
 }

@@ -59,7 +59,7 @@ final readonly class BenchController
         $events = $body->list('events', self::MOST_EVENTS);
         $nowUs = $body->number('nowUs', 0, self::LATEST_US);
 
-        return $this->work($id, function (BenchSession $session, Bench $bench) use ($events, $nowUs): array {
+        return $this->work($id, static function (BenchSession $session, Bench $bench) use ($events, $nowUs): array {
             foreach ($events as $event) {
                 $port = $event->text('port', 100);
                 if (!$bench->feed($event->number('timeUs', 0, self::LATEST_US), $port, self::bytes($event, $port))) {

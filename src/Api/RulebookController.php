@@ -54,6 +54,7 @@ final readonly class RulebookController
         [$name, $text, $version] = [self::name($body), $body->text('text', Parser::MAX_BYTES), $body->number('version', 1, \PHP_INT_MAX)];
         $changed = $this->store->createQuery('UPDATE '.StoredRulebook::class.' b SET b.name = :name, b.text = :text, b.version = b.version + 1, b.changedAt = :now WHERE b.id = :id AND b.version = :version')
             ->execute(['name' => $name, 'text' => $text, 'now' => new \DateTimeImmutable(), 'id' => $id, 'version' => $version]);
+        $this->store->clear();
         $book = $this->find($id);
         if (0 === $changed) {
             throw Problem::conflict('this rulebook was changed in another window; nothing has been overwritten', self::whole($book));

@@ -37,6 +37,9 @@ final readonly class TapeController
     public function upload(Request $request): JsonResponse
     {
         $file = $request->files->get('file');
+        if ($file instanceof UploadedFile && \in_array($file->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true)) {
+            throw Problem::tooLarge("{$file->getClientOriginalName()} is larger than 8 MiB; cut it into parts");
+        }
         if (!$file instanceof UploadedFile || !$file->isValid()) {
             throw Problem::badRequest($file instanceof UploadedFile ? 'the file did not arrive whole: '.$file->getErrorMessage() : 'choose a file to upload');
         }

@@ -77,7 +77,7 @@ final readonly class TapeWork
         if (false === $out) {
             throw new \RuntimeException('the result of a run cannot be written; is the disk full?');
         }
-        ftruncate($out, $job->resultLength);
+        ftruncate($out, max(0, $job->resultLength));
         fseek($out, $job->resultLength);
         if (0 === $job->resultLength) {
             fwrite($out, TapeWriter::HEADER);

@@ -103,7 +103,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           onClear={() => store.clear()}
           className="h-[28rem] lg:h-auto"
         />
-        { }
+        {}
         <div className="flex flex-col gap-2 overflow-auto" role="region" aria-label="Receivers" tabIndex={0}>
           {state.receivers.map((receiver) => (
             <ReceiverPanel key={receiver.port} receiver={receiver} />

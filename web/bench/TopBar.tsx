@@ -32,7 +32,7 @@ export function TopBar(props: {
         onChange={props.onOpen}
       />
       <Button iconOnly tone="quiet" icon={<Plus size={18} />} label="New rulebook" onClick={props.onNew} />
-      <div className="mx-auto flex items-center gap-2">
+      <div className="flex items-center gap-2 lg:mx-auto">
         <Button
           tone={props.isRecording ? 'primary' : 'plain'}
           icon={props.isRecording ? <Square size={16} /> : <Circle size={16} />}
@@ -41,7 +41,9 @@ export function TopBar(props: {
           onClick={props.onRecord}
         />
         <Button icon={<Library size={16} />} label="Tapes" onClick={props.onTapes} />
-        <div className="flex w-64 items-center gap-2 text-sm">
+        <div
+          className={`w-64 items-center gap-2 text-sm lg:flex ${props.playing === null ? 'hidden' : 'flex'}`}
+        >
           {props.playing !== null && (
             <>
               <Button icon={<Square size={14} />} label="Stop" onClick={props.onStopTape} />

@@ -27,7 +27,7 @@ export function Reference({ onClose }: { onClose: () => void }) {
         />
         <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close the reference" onClick={onClose} />
       </div>
-      { }
+      {}
       <div
         className="reference min-h-0 flex-1 overflow-auto px-3 pb-3 text-sm"
         tabIndex={0}

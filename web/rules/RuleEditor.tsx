@@ -86,6 +86,7 @@ export function RuleEditor({
           highlightActiveLine(),
           highlightSelectionMatches(),
           lintGutter(),
+          EditorView.lineWrapping,
           autocompletion({ override: [complete(() => latest.current.checked?.names ?? null)], icons: false }),
           rulebookLanguage,
           rulebookColours,

@@ -14,7 +14,7 @@ export function Choice({
     <select
       aria-label={label}
       title={label}
-      className="select select-sm w-auto max-w-40 pr-7"
+      className="select select-sm w-auto max-w-32 pr-7"
       value={value}
       onChange={(event) => onChange(event.target.value)}
     >

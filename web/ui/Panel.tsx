@@ -17,7 +17,7 @@ export function Panel({
       aria-label={title}
       className={`flex min-h-0 min-w-0 flex-col rounded-box border border-base-300 bg-base-200 ${className}`}
     >
-      <header className="flex min-h-10 items-center gap-2 border-b border-base-300 px-3 py-1">
+      <header className="flex min-h-9 items-center gap-2 border-b border-base-300 px-3 py-1">
         <h2 className="truncate text-sm font-semibold">{title}</h2>
         <div className="ml-auto flex items-center gap-1">{aside}</div>
       </header>

@@ -12,7 +12,7 @@ final class Call extends Expression
     /** Function names with the fewest and most arguments. */
     public const FUNCTIONS = ['min' => [1, 16], 'max' => [1, 16], 'abs' => [1, 1], 'clamp' => [3, 3]];
 
-    /** @param list<Expression> $arguments */
+    /** @param non-empty-list<Expression> $arguments */
     public function __construct(private readonly string $function, private readonly array $arguments, Span $span)
     {
         parent::__construct($span);

@@ -42,9 +42,9 @@ final class Exact
      * @param Quantity $a
      * @param Quantity $b
      *
-     * @return Quantity
+     * @return int|Fraction
      */
-    public static function add(int|float|array $a, int|float|array $b): int|float|array
+    public static function add(int|float|array $a, int|float|array $b): int|array
     {
         [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
 
@@ -55,9 +55,9 @@ final class Exact
      * @param Quantity $a
      * @param Quantity $b
      *
-     * @return Quantity
+     * @return int|Fraction
      */
-    public static function subtract(int|float|array $a, int|float|array $b): int|float|array
+    public static function subtract(int|float|array $a, int|float|array $b): int|array
     {
         return self::add($a, self::multiply($b, -1));
     }
@@ -66,9 +66,9 @@ final class Exact
      * @param Quantity $a
      * @param Quantity $b
      *
-     * @return Quantity
+     * @return int|Fraction
      */
-    public static function multiply(int|float|array $a, int|float|array $b): int|float|array
+    public static function multiply(int|float|array $a, int|float|array $b): int|array
     {
         [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
 
@@ -79,11 +79,11 @@ final class Exact
      * @param Quantity $a
      * @param Quantity $b
      *
-     * @return Quantity
+     * @return int|Fraction
      *
      * @throws Rejected when b is zero
      */
-    public static function divide(int|float|array $a, int|float|array $b): int|float|array
+    public static function divide(int|float|array $a, int|float|array $b): int|array
     {
         [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
         if (0 == $bn) {
@@ -99,11 +99,11 @@ final class Exact
      * @param Quantity $a
      * @param Quantity $b
      *
-     * @return Quantity
+     * @return int|Fraction
      *
      * @throws Rejected when b is zero
      */
-    public static function modulo(int|float|array $a, int|float|array $b): int|float|array
+    public static function modulo(int|float|array $a, int|float|array $b): int|array
     {
         if (\is_int($a) && \is_int($b)) {
             if (0 === $b) {
@@ -114,9 +114,10 @@ final class Exact
             return 0 !== $remainder && ($remainder < 0) !== ($b < 0) ? $remainder + $b : $remainder;
         }
         $quotient = self::pair(self::divide($a, $b));
-        $floor = \is_int($quotient[0]) && \is_int($quotient[1])
-            ? ($quotient[0] - self::modulo($quotient[0], $quotient[1])) / $quotient[1]
-            : floor($quotient[0] / $quotient[1]);
+        $floor = floor($quotient[0] / $quotient[1]);
+        if (\is_int($quotient[0]) && \is_int($quotient[1])) {
+            $floor = intdiv($quotient[0], $quotient[1]) - ($quotient[0] % $quotient[1] < 0 ? 1 : 0);
+        }
 
         return self::subtract($a, self::multiply($b, $floor));
     }
@@ -194,8 +195,8 @@ final class Exact
         return \is_array($x) ? $x : [$x, 1];
     }
 
-    /** @return Quantity */
-    private static function reduce(int|float $numerator, int|float $denominator): int|float|array
+    /** @return int|Fraction */
+    private static function reduce(int|float $numerator, int|float $denominator): int|array
     {
         if (!\is_int($numerator) || !\is_int($denominator)) {
             if (!is_finite($numerator) || !is_finite($denominator)) {

@@ -27,7 +27,11 @@ abstract class Expression
         return [];
     }
 
-    /** Every name used in it, with fields among them. @return list<Name> */
+    /**
+     * Every name used in it, with fields among them.
+     *
+     * @return list<Name>
+     */
     public function names(): array
     {
         return array_merge($this instanceof Name ? [$this] : [], ...array_map(static fn (self $part): array => $part->names(), $this->parts()));

@@ -22,7 +22,7 @@ abstract readonly class Template
      * Writes code that puts number and value into `$mn` and `$mv` (system exclusive: bytes into `$mraw`).
      *
      * @param string $then code that gives up, when a number falls out of range
-     * @param bool   $post whether the message is new, rather than made from the one at hand
+     * @param bool $post whether the message is new, rather than made from the one at hand
      */
     abstract protected function emitFields(RuleCode $code, string $then, bool $post): void;
 

@@ -54,7 +54,7 @@ final class MapStep extends Step
             $code->line("if (null === {$x}) { {$code->drop("{$this->field->text} not in table {$this->table->text}")} }");
         } else {
             $code->line("{$x} = {$table}[{$x} = {$field}] ?? {$x};");
-            $values = [...array_values($values), $low, $high];
+            $values = [...array_values($values), (int) $low, (int) $high];
         }
         $code->assign($this->field->text, $x, [min($values), max($values)], $this->field->span);
     }

@@ -5,7 +5,7 @@ export function EffectFace({ view }: { view: EffectView }) {
   return (
     <div className="flex items-center gap-3">
       <span
-        className="flex h-14 w-16 items-center justify-center rounded-field border-2 border-primary font-mono text-3xl font-semibold text-primary"
+        className="flex h-14 w-14 shrink-0 items-center justify-center rounded-field border-2 border-primary font-mono text-3xl font-semibold text-primary"
         aria-label={`Preset ${view.preset}`}
         role="img"
       >

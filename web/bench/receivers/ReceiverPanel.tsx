@@ -9,11 +9,15 @@ export function ReceiverPanel({ receiver }: { receiver: Receiver }) {
   const channel = view.channel === 0 ? 'all channels' : `channel ${view.channel}`;
   return (
     <Panel
-      title={`${view.face === 'synth' ? 'Synth' : 'Effect box'} at ${port}`}
-      aside={<span className="text-xs">{channel}</span>}
+      title={port}
+      aside={
+        <span className="text-xs">
+          {view.face === 'synth' ? 'synth' : 'effect box'}, {channel}
+        </span>
+      }
       className="shrink-0"
     >
-      <div className="p-2" data-receiver={port}>
+      <div className="px-2 py-1.5" data-receiver={port}>
         {view.face === 'synth' ? <SynthFace view={view} /> : <EffectFace view={view} />}
         {view.elsewhere > 0 && (
           <p className="mt-1 text-xs text-warning">

@@ -11,7 +11,7 @@ export function PadsFace({
 }) {
   const rows = [12, 8, 4, 0].flatMap((first) => sender.controls.slice(first, first + 4));
   return (
-    <div className="grid h-full grid-cols-4 gap-1.5">
+    <div className="grid h-full grid-cols-4 gap-1">
       {rows.map(({ control, label }) => (
         <PressButton
           key={control}

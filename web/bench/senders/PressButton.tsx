@@ -31,7 +31,7 @@ export function PressButton({
       type="button"
       aria-label={label}
       aria-pressed={isDown}
-      className={`face-control flex min-h-9 items-center justify-center border-2 text-sm font-semibold ${round ? 'rounded-full' : 'rounded-field'} ${isDown ? 'border-primary bg-primary text-primary-content' : 'border-base-content/40 bg-base-300'}`}
+      className={`face-control flex min-h-8 items-center justify-center border-2 text-sm font-semibold ${round ? 'rounded-full' : 'rounded-field'} ${isDown ? 'border-primary bg-primary text-primary-content' : 'border-base-content/40 bg-base-300'}`}
       {...press}
     >
       {text}

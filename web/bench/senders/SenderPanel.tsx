@@ -20,9 +20,9 @@ export function SenderPanel({ sender, store }: { sender: Sender; store: BenchSto
   const Face = FACES[sender.face];
   return (
     <Panel
-      title={`${NAMES[sender.face]} at ${sender.port}`}
-      aside={<span className="text-xs">channel {sender.channel}</span>}
-      className={`h-52 ${WIDTHS[sender.face]}`}
+      title={NAMES[sender.face]}
+      aside={<span className="text-xs whitespace-nowrap">{`${sender.port} ${sender.channel}`}</span>}
+      className={`h-48 ${WIDTHS[sender.face]}`}
     >
       <div className="min-h-0 flex-1 p-2">
         <Face sender={sender} play={(control, value) => store.play(sender.port, control, value)} />

@@ -53,7 +53,7 @@ export function ZigzagPanel({
           label="Port"
           value={filter.port}
           options={options(
-            'All ports',
+            'Ports',
             state.ports.map((port) => port.port),
           )}
           onChange={(port) => change({ port })}
@@ -61,14 +61,14 @@ export function ZigzagPanel({
         <Choice
           label="Kind"
           value={filter.kind}
-          options={options('All kinds', KINDS)}
+          options={options('Kinds', KINDS)}
           onChange={(kind) => change({ kind })}
         />
         <Choice
           label="Channel"
           value={filter.channel}
           options={options(
-            'All channels',
+            'Channels',
             Array.from({ length: 16 }, (_, index) => String(index + 1)),
           )}
           onChange={(channel) => change({ channel })}
@@ -77,7 +77,7 @@ export function ZigzagPanel({
           label="Rule"
           value={filter.rule}
           options={options(
-            'All rules',
+            'Rules',
             state.rules.map((rule) => rule.title),
           )}
           onChange={(rule) => change({ rule })}
@@ -85,7 +85,7 @@ export function ZigzagPanel({
         <label className="flex items-center gap-1.5">
           <input
             type="checkbox"
-            className="checkbox checkbox-sm"
+            className="checkbox checkbox-sm border-base-content/70 checked:checkbox-primary"
             checked={filter.droppedOnly}
             onChange={(event) => change({ droppedOnly: event.target.checked })}
           />
@@ -94,7 +94,7 @@ export function ZigzagPanel({
         <label className="flex items-center gap-1.5">
           <input
             type="checkbox"
-            className="checkbox checkbox-sm"
+            className="checkbox checkbox-sm border-base-content/70 checked:checkbox-primary"
             checked={filter.hideStreams}
             onChange={(event) => change({ hideStreams: event.target.checked })}
           />

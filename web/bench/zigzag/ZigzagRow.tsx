@@ -88,6 +88,14 @@ function Fold({ fold, rail }: { fold: FoldLayout; rail: number }) {
       <text className="zz-changed" x={fold.x + 16} y={fold.y + 16}>
         {fit(fold.changes, room)}
       </text>
+      {fold.ending !== '' && (
+        <>
+          <path className="zz-line" d={`M${fold.x} ${fold.y}h${60}v-5v10`} />
+          <text className="zz-soft" x={fold.x + 16} y={fold.y + 17}>
+            {fit(fold.ending, room, 6.2)}
+          </text>
+        </>
+      )}
       {fold.tear && (
         <>
           <path className="zz-line" d={`M${fold.x} ${fold.y}H${fold.tear.x - 24}`} />

@@ -16,6 +16,8 @@ export interface FoldLayout {
   title: string;
   changes: string;
   hasMark: boolean;
+  /** What is said of a message that ends here without leaving or being stopped. */
+  ending: string;
   outs: OutLayout[];
   tear: { x: number; y: number; reason: string } | null;
 }
@@ -33,7 +35,7 @@ export const RIGHT = 150;
 const TOP = 22;
 const FOLD = 46;
 const OUT = 34;
-const FOLD_X = LEFT + 30;
+const FOLD_X = LEFT + 40;
 const FAN = 34;
 
 interface Leaving {
@@ -60,7 +62,7 @@ export function layoutRow(passage: Passage, width: number): RowLayout {
       height: FOLD,
       line: `M${LEFT} ${TOP}H${x}`,
       folds: [],
-      tear: { x, y: TOP, reason: `${record.fate}: ${record.reason ?? ''}` },
+      tear: { x, y: TOP, reason: [record.fate, record.reason ?? ''].filter(Boolean).join(': ') },
     };
   }
   const folds: FoldLayout[] = [];
@@ -78,7 +80,8 @@ export function layoutRow(passage: Passage, width: number): RowLayout {
       x: FOLD_X,
       y,
       title: visit.title,
-      changes: visit.marks.map((mark) => `${mark.field} ${mark.was} → ${mark.now}`.trim()).join(',  '),
+      changes: visit.marks.map(shortMark).join(',  '),
+      ending: outs.length > 0 || visit.tear !== null ? '' : (record.reason ?? 'nothing to send'),
       hasMark: visit.marks.length > 0,
       outs: outs.map((out, at) => {
         const outY = top + TOP + at * OUT;
@@ -114,6 +117,12 @@ function leaving(
     ...outs.map((out) => ({ text: out.text, port: out.port, isLate: false })),
     ...late.map((out) => ({ text: out.text, port: out.port, isLate: true })),
   ];
+}
+
+/** A change in few characters. */
+function shortMark({ field, was, now }: { field: string; was: string; now: string }): string {
+  const name = { channel: 'ch', velocity: 'vel', number: 'no.', message: '' }[field] ?? field;
+  return `${name} ${was} → ${now}`.trim();
 }
 
 /** A message in few characters, for the rails. */

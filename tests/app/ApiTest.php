@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\App;
+
+use App\Kernel;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\Console\Input\StringInput;
+use Symfony\Component\Console\Output\NullOutput;
+use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\Routing\RouterInterface;
+use Symfony\Component\Yaml\Yaml;
+
+/** The API, against its own description. */
+final class ApiTest extends WebTestCase
+{
+    private const BOOK = "port keys in\nport moths out\nrule \"Through\"\n  take note\n  set channel = 3\n  send moths\n";
+
+    private KernelBrowser $browser;
+
+    public static function setUpBeforeClass(): void
+    {
+        $database = \dirname(__DIR__, 2).'/var/test/zigzag.sqlite';
+        (new Filesystem())->mkdir(\dirname($database));
+        (new Filesystem())->remove($database);
+        $application = new Application(new Kernel('test', false));
+        $application->setAutoExit(false);
+        self::assertSame(0, $application->run(new StringInput('doctrine:migrations:migrate --no-interaction --quiet'), new NullOutput()));
+        self::assertSame(0, $application->run(new StringInput('app:demo-data'), new NullOutput()));
+    }
+
+    protected function setUp(): void
+    {
+        $this->browser = self::createClient([], ['HTTP_HOST' => '127.0.0.1']);
+        $this->browser->disableReboot();
+    }
+
+    protected static function getKernelClass(): string
+    {
+        return Kernel::class;
+    }
+
+    public function testTheDescriptionNamesEveryRouteAndNoOther(): void
+    {
+        $described = [];
+        foreach ($this->description()['paths'] as $path => $operations) {
+            foreach (array_intersect(array_keys($operations), ['get', 'put', 'post', 'delete']) as $method) {
+                $described[] = strtoupper($method)." {$path}";
+            }
+        }
+        $router = self::getContainer()->get('router');
+        self::assertInstanceOf(RouterInterface::class, $router);
+        $routes = [];
+        foreach ($router->getRouteCollection() as $route) {
+            foreach ($route->getMethods() as $method) {
+                if (str_starts_with($route->getPath(), '/api')) {
+                    $routes[] = "{$method} {$route->getPath()}";
+                }
+            }
+        }
+        self::assertEqualsCanonicalizing($routes, $described);
+    }
+
+    public function testARulebookIsStoredAndNeverOverwrittenUnseen(): void
+    {
+        $book = $this->call('POST', '/api/rulebooks', ['name' => 'Mine', 'text' => self::BOOK], 201, 'Rulebook');
+        $path = "/api/rulebooks/{$this->text($book, 'id')}";
+        $changed = $this->call('PUT', $path, ['name' => 'Mine', 'text' => 'port a in', 'version' => 1], 200, 'Rulebook');
+        self::assertSame(2, $changed['version']);
+        $refused = $this->call('PUT', $path, ['name' => 'Mine', 'text' => 'port b in', 'version' => 1], 409, 'Conflict');
+        self::assertIsArray($refused['current']);
+        self::assertSame('port a in', $refused['current']['text']);
+        self::assertSame('port a in', $this->call('GET', $path, null, 200, 'Rulebook')['text']);
+        $this->call('DELETE', $path, null, 204);
+        $this->call('GET', $path, null, 404, 'Problem');
+        $this->call('PUT', $path, ['name' => 'Mine', 'text' => '', 'version' => 2], 404, 'Problem');
+    }
+
+    public function testTheListAndTheDemoShow(): void
+    {
+        $list = $this->call('GET', '/api/rulebooks', null, 200);
+        self::assertContains('The Salt Ferry', array_column($list, 'name'));
+        $tapes = $this->call('GET', '/api/tapes', null, 200);
+        self::assertContains('rehearsal.tape', array_column($tapes, 'name'));
+    }
+
+    public function testCheckAndFormat(): void
+    {
+        $checked = $this->call('POST', '/api/check', ['text' => str_replace('send moths', 'send mots', self::BOOK)], 200, 'Checked');
+        self::assertFalse($checked['runs']);
+        self::assertIsArray($checked['findings']);
+        self::assertSame('Write "moths"', $checked['findings'][1]['fixes'][0]['title'] ?? null);
+        self::assertStringContainsString("rule \"Through\"\n  take note", $this->text($this->call('POST', '/api/format', ['text' => self::BOOK], 200, 'Text'), 'text'));
+        $this->call('POST', '/api/format', ['text' => 'sned'], 422, 'Problem');
+    }
+
+    public function testABenchPlaysChangesItsRulesAndPanics(): void
+    {
+        $bench = $this->call('POST', '/api/bench', ['text' => self::BOOK], 201, 'Bench');
+        $path = "/api/bench/{$this->text($bench, 'id')}";
+        $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 5, 'port' => 'keys', 'control' => 'key 60', 'value' => 100]], 'nowUs' => 10], 200, 'News');
+        self::assertSame('92 3C 64', $news['records'][0]['visits'][0]['outs'][0]['bytes'] ?? null);
+        self::assertSame('C4', $news['receivers'][0]['view']['voices'][0]['name'] ?? null);
+
+        $broken = $this->call('POST', "{$path}/rulebook", ['text' => str_replace('send', 'sned', self::BOOK)], 200);
+        self::assertFalse($broken['checked']['runs'] ?? null);
+        $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 20, 'port' => 'keys', 'bytes' => '90 3E 64']], 'nowUs' => 20], 200, 'News');
+        self::assertSame('delivered', $news['records'][0]['fate'] ?? null, 'the last good rules are still at work');
+
+        $this->call('POST', "{$path}/rulebook", ['text' => str_replace('channel = 3', 'channel = 5', self::BOOK)], 200);
+        $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 30, 'port' => 'keys', 'bytes' => '80 3C 40']], 'nowUs' => 30], 200, 'News');
+        self::assertSame('82 3C 40', $news['late'][0]['bytes'] ?? $news['records'][0]['visits'][0]['outs'][0]['bytes'] ?? null, 'the note ends where it began');
+
+        $news = $this->call('POST', "{$path}/panic", ['nowUs' => 40], 200, 'News');
+        self::assertSame([null, null, null, null], $news['receivers'][0]['view']['voices'] ?? null);
+        $this->call('POST', '/api/bench/nothing/play', ['events' => [], 'nowUs' => 0], 404, 'Problem');
+    }
+
+    public function testATapeIsUploadedRunAndDownloadedInEachFormat(): void
+    {
+        $tape = $this->upload('a.tape', "0 keys 90 3C 64 F8\n500 keys 80 3C 40\n", 201);
+        self::assertSame([3, 500_000], [$tape['events'], $tape['lengthUs']]);
+        $events = $this->call('GET', "/api/tapes/{$this->text($tape, 'id')}/events", null, 200);
+        self::assertSame(['timeUs' => 0, 'port' => 'keys', 'bytes' => '90 3C 64'], $events[0]);
+
+        $run = $this->call('POST', '/api/runs', ['text' => self::BOOK, 'tape' => $this->text($tape, 'id')], 201, 'Run');
+        $path = "/api/runs/{$this->text($run, 'id')}";
+        $this->call('GET', "{$path}/download", null, 422, 'Problem');
+        $done = $this->call('POST', "{$path}/continue", [], 200, 'Run');
+        self::assertSame([true, 3, 2], [$done['isDone'], $done['eventsIn'], $done['eventsOut']]);
+        $this->browser->request('GET', "{$path}/download?format=tape");
+        self::assertSame("# zigzag tape 1\n0.000 moths 92 3C 64\n500.000 moths 82 3C 40\n", $this->browser->getResponse()->getContent());
+        $this->browser->request('GET', "{$path}/download?format=mid");
+        self::assertStringStartsWith('MThd', (string) $this->browser->getResponse()->getContent());
+        $this->browser->request('GET', "{$path}/download?format=csv");
+        self::assertStringStartsWith('0, 0, Header, 1', (string) $this->browser->getResponse()->getContent());
+        self::assertSame('attachment; filename=a-translated.csv', $this->browser->getResponse()->headers->get('Content-Disposition'));
+
+        $other = $this->upload('b.tape', "0 harp 90 3C 64\n", 201);
+        $refused = $this->call('POST', '/api/runs', ['text' => self::BOOK, 'tape' => $this->text($other, 'id')], 422, 'Problem');
+        self::assertSame(['keys'], $refused['ports']);
+        $this->call('POST', '/api/runs', ['text' => self::BOOK, 'tape' => $this->text($other, 'id'), 'port' => 'keys'], 201, 'Run');
+        $this->call('DELETE', "/api/tapes/{$this->text($tape, 'id')}", null, 204);
+    }
+
+    public function testBadUploadsAreRefusedWithAReason(): void
+    {
+        self::assertStringContainsString('bad.mid: byte 0: not a Standard MIDI File', $this->text($this->upload('bad.mid', 'RIFF', 422), 'error'));
+        self::assertStringContainsString('bad.tape:2', $this->text($this->upload('bad.tape', "0 a F8\nx", 422), 'error'));
+        self::assertStringContainsString('no MIDI messages', $this->text($this->upload('empty.tape', '', 422), 'error'));
+        self::assertStringContainsString('larger than 8 MiB', $this->text($this->upload('huge.tape', str_repeat('#', 8_400_000), 413), 'error'));
+        $this->call('POST', '/api/tapes', null, 400, 'Problem');
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function badBodies(): iterable
+    {
+        yield 'no JSON' => ['/api/check', '{', 'is not JSON'];
+        yield 'no object' => ['/api/check', '"text"', 'JSON object'];
+        yield 'no text' => ['/api/check', '{}', '"text" is missing'];
+        yield 'a number for text' => ['/api/check', '{"text": 5}', '"text" should be text'];
+        yield 'no name' => ['/api/rulebooks', '{"name": " ", "text": ""}', 'needs a name'];
+        yield 'no events' => ['/api/bench/x/play', '{"nowUs": 1, "events": {"a": 1}}', '"events" should be a list'];
+        yield 'a time out of range' => ['/api/bench/x/play', '{"nowUs": -1, "events": []}', '"nowUs" should be a whole number'];
+        yield 'too deep' => ['/api/check', str_repeat('[', 100).str_repeat(']', 100), 'is not JSON'];
+    }
+
+    #[DataProvider('badBodies')]
+    public function testBadRequestsSayWhatIsWrong(string $path, string $body, string $says): void
+    {
+        $this->browser->request('POST', $path, server: ['CONTENT_TYPE' => 'application/json'], content: $body);
+        self::assertSame(400, $this->browser->getResponse()->getStatusCode());
+        self::assertStringContainsString($says, $this->text($this->answer(), 'error'));
+    }
+
+    public function testForeignHostsAndOriginsAreRefused(): void
+    {
+        $this->browser->request('GET', '/api/rulebooks', server: ['HTTP_HOST' => 'evil.example']);
+        self::assertSame(421, $this->browser->getResponse()->getStatusCode());
+        foreach ([['HTTP_ORIGIN' => 'http://evil.example'], ['HTTP_ORIGIN' => 'null'], ['HTTP_SEC_FETCH_SITE' => 'cross-site']] as $server) {
+            $this->browser->request('POST', '/api/check', server: $server, content: '{"text": ""}');
+            self::assertSame(403, $this->browser->getResponse()->getStatusCode());
+        }
+        $this->browser->request('POST', '/api/check', server: ['HTTP_ORIGIN' => 'http://127.0.0.1'], content: '{"text": ""}');
+        self::assertSame(200, $this->browser->getResponse()->getStatusCode());
+        $headers = $this->browser->getResponse()->headers;
+        self::assertStringContainsString("default-src 'none'", (string) $headers->get('Content-Security-Policy'));
+        self::assertFalse($headers->has('Access-Control-Allow-Origin'));
+    }
+
+    /**
+     * @param array<string, mixed>|null $body
+     *
+     * @return array<mixed>
+     */
+    private function call(string $method, string $path, ?array $body, int $status, ?string $schema = null): array
+    {
+        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json'], content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR));
+        self::assertSame($status, $this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent());
+        $answer = $this->answer();
+        if (null !== $schema) {
+            $this->assertFits($schema);
+        }
+
+        return $answer;
+    }
+
+    /** @return array<mixed> */
+    private function upload(string $name, string $content, int $status): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'zigzag');
+        file_put_contents($path, $content);
+        $this->browser->request('POST', '/api/tapes', files: ['file' => new UploadedFile($path, $name, test: true)]);
+        self::assertSame($status, $this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent());
+        @unlink($path);
+
+        return $this->answer();
+    }
+
+    /** @return array<mixed> */
+    private function answer(): array
+    {
+        $answer = json_decode((string) $this->browser->getResponse()->getContent(), true);
+
+        return \is_array($answer) ? $answer : [];
+    }
+
+    private function assertFits(string $schema): void
+    {
+        $description = json_encode(['$ref' => "#/components/schemas/{$schema}", 'components' => $this->description()['components']], \JSON_THROW_ON_ERROR);
+        $result = (new Validator())->validate(json_decode((string) $this->browser->getResponse()->getContent()), $description);
+        self::assertTrue($result->isValid(), $schema.': '.json_encode($result->error()?->message()).json_encode($result->error()?->data()->fullPath()));
+    }
+
+    /** @return array{paths: array<string, array<string, mixed>>, components: array<string, mixed>} */
+    private function description(): array
+    {
+        /** @var array{paths: array<string, array<string, mixed>>, components: array<string, mixed>} */
+        return Yaml::parseFile(\dirname(__DIR__, 2).'/config/openapi.yaml');
+    }
+
+    /** @param array<mixed> $answer */
+    private function text(array $answer, string $name): string
+    {
+        $text = $answer[$name] ?? null;
+        self::assertIsString($text);
+
+        return $text;
+    }
+}

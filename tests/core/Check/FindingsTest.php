@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Check;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Tests\Core\Play;
+
+final class FindingsTest extends TestCase
+{
+    private const END = "rule \"end\"\n  take any\n  send moths, gulls\n";
+
+    /** @return iterable<string, array{string, list<string>}> rulebook behind the usual ports, findings as "LINE SEVERITY CODE" */
+    public static function books(): iterable
+    {
+        yield 'nothing to find' => [self::END, []];
+        yield 'unknown out port' => ["rule \"r\"\n  take note\n  send mots\n".self::END, ['7 error unknown-port']];
+        yield 'unknown in port' => ["rule \"r\"\n  from kees\n  take note\n  send moths\n".self::END, ['6 error unknown-port']];
+        yield 'sent to an in port' => ["rule \"r\"\n  take note\n  send keys\n".self::END, ['7 error wrong-direction']];
+        yield 'unknown table, curve and memory' => ["rule \"r\"\n  take cc\n  map value kit\n  scale value 0..1 to 0..1 curve soft\n  remember m = x\n".self::END, ['7 error unknown-table', '8 error unknown-curve', '9 error unknown-memory', '9 error unknown-name']];
+        yield 'unused' => ["table kit: 1=2\ncurve soft: power 2\nmemory m = 1\nport lamp out\nrule \"r\"\n  from keys\n  take any\n  send moths\n", ['2 warning unused-port', '4 warning unused-port', '5 warning unused-table', '6 warning unused-curve', '7 warning unused-memory', '8 warning unused-port']];
+        yield 'unreachable' => ["rule \"a\"\n  take note\n  send moths\nrule \"b\"\n  take note key 60 channel 3\n  send gulls\n".self::END, ['8 warning unreachable']];
+        yield 'unreachable by two together' => ["rule \"a\"\n  take cc 0..63\n  send moths\nrule \"b\"\n  take cc 64..119\n  send moths\nrule \"c\"\n  take cc\n  send gulls\n", ['11 warning unreachable']];
+        yield 'reachable after a copy' => ["rule \"a\"\n  copy note\n  send moths\nrule \"b\"\n  take note\n  send gulls\n", []];
+        yield 'reachable after a condition' => ["rule \"a\"\n  take note velocity 64..127\n  send moths\nrule \"b\"\n  take note\n  send gulls\n", []];
+        yield 'reachable from another port' => ["rule \"a\"\n  from keys\n  take note\n  send moths\nrule \"b\"\n  take note\n  send gulls\n", []];
+        yield 'mode messages as buttons' => ["rule \"r\"\n  take cc 120..127\n  become cc 121 value 1\n  post cc 123 value 0 to gulls\n  send moths\n", ['6 warning mode-as-controller', '7 warning mode-as-controller', '8 warning mode-as-controller']];
+        yield 'ranges upside down' => ["rule \"r\"\n  take note key 60..40\n  send moths channel 8..1\n".self::END, ['6 error upside-down-range', '7 error upside-down-range']];
+        yield 'always out of range' => ["rule \"r\"\n  take note key 0..11\n  set key = key - 12\n  send moths, gulls\n", ['7 warning always-out-of-range']];
+        yield 'always clamped' => ["rule \"r\"\n  take cc\n  set value = value + 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
+        yield 'a made message out of range' => ["rule \"r\"\n  take cc\n  become program 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
+        yield 'sends nowhere' => ["rule \"r\"\n  take cc\n  set value = 1\n".self::END, ['5 warning sends-nowhere']];
+        yield 'no selector' => ["rule \"r\"\n".self::END, ['5 error no-selector']];
+        yield 'behind a drop' => ["rule \"r\"\n  take cc\n  drop\n  send moths\n".self::END, ['8 warning after-drop']];
+        yield 'no such field' => ["rule \"r\"\n  take cc\n  set key = 1\n  send moths\n".self::END, ['7 error no-such-field']];
+        yield 'no such field for some' => ["rule \"r\"\n  take cc, note\n  set key = 1\n  send moths\n".self::END, ['7 warning no-such-field']];
+        yield 'no such field after become' => ["rule \"r\"\n  take note\n  become cc 1 value key\n  only velocity > 3\n  send moths\n".self::END, ['8 error no-such-field']];
+        yield 'a condition that makes no difference' => ["rule \"r\"\n  take clock channel 1\n  send moths\n".self::END, ['6 warning condition-ignored']];
+    }
+
+    /** @param list<string> $expected */
+    #[DataProvider('books')]
+    public function testFindings(string $book, array $expected): void
+    {
+        self::assertSame($expected, $this->found(Play::PORTS.$book));
+    }
+
+    /** @return iterable<string, array{string, string, string}> rulebook, code of the finding, rulebook after its first fix */
+    public static function fixes(): iterable
+    {
+        $p = Play::PORTS;
+        yield 'a misspelt port' => ["{$p}rule \"r\"\n  take note\n  send mots\n", 'unknown-port', "{$p}rule \"r\"\n  take note\n  send moths\n"];
+        yield 'a misspelt step' => ["{$p}rule \"r\"\n  take note\n  sned moths\n", 'syntax', "{$p}rule \"r\"\n  take note\n  send moths\n"];
+        yield 'a range upside down' => ["{$p}rule \"r\"\n  take note key C4..C3\n  send moths\n", 'upside-down-range', "{$p}rule \"r\"\n  take note key C3..C4\n  send moths\n"];
+        yield 'an unused table' => ["{$p}table kit: 1=2\nrule \"r\"\n  take note\n  send moths\n", 'unused-table', "{$p}rule \"r\"\n  take note\n  send moths\n"];
+        yield 'a rule that sends nowhere' => ["{$p}rule \"r\"\n  take note\n", 'sends-nowhere', "{$p}rule \"r\"\n  take note\n  drop\n"];
+        yield 'an unreachable rule' => ["{$p}rule \"a\"\n  take note\n  send moths\n\nrule \"b\"\n  take note key 60\n  send gulls\n", 'unreachable', "{$p}rule \"b\"\n  take note key 60\n  send gulls\n\nrule \"a\"\n  take note\n  send moths\n\n"];
+        yield 'take and copy mixed' => ["{$p}rule \"a\"\n  take note\n  copy cc\n  send moths\n", 'take-and-copy', "{$p}rule \"a\"\n  take note\n  take cc\n  send moths\n"];
+    }
+
+    #[DataProvider('fixes')]
+    public function testAFixPutsItRight(string $book, string $code, string $fixed): void
+    {
+        $findings = array_values(array_filter(Checker::check($book)->findings, static fn (Finding $finding): bool => $code === $finding->code));
+        self::assertNotSame([], $findings);
+        $after = $findings[0]->fixes[0]->apply($book);
+        self::assertSame($fixed, $after);
+        self::assertNotContains($code, array_map(static fn (Finding $finding): string => $finding->code, Checker::check($after)->findings));
+    }
+
+    public function testALineSaysEverything(): void
+    {
+        self::assertSame(
+            'show.book:7:8: error: unknown-port: there is no out port "mots"; did you mean "moths"?',
+            Checker::check(Play::PORTS."rule \"r\"\n  take note\n  send mots\n")->findings[2]->print('show.book'),
+        );
+    }
+
+    /** @return list<string> */
+    private function found(string $book): array
+    {
+        return array_map(static fn (Finding $finding): string => "{$finding->span->line} {$finding->severity->value} {$finding->code}", Checker::check($book)->findings);
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core;
+
+/** Rulebooks and tapes out of a seed: valid, and as odd as they come. */
+final class RandomBook
+{
+    private readonly \Random\Randomizer $random;
+
+    private function __construct(int $seed)
+    {
+        $this->random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+    }
+
+    public static function text(int $seed): string
+    {
+        return (new self($seed))->book();
+    }
+
+    /** A tape in which every key is let go before the end. */
+    public static function tape(int $seed, int $events = 60): string
+    {
+        return (new self($seed))->events($events);
+    }
+
+    private function book(): string
+    {
+        $text = "rulebook \"Random\"\nport keys in\nport pads in\nport moths out\nport gulls out\n"
+            ."memory m = 1\nmemory n = -2\ntable kit: 60=40, 61=41, 62=90\ncurve soft: 0=0, 40=90, 127=127\ncurve late: power 2\n";
+        $rules = $this->random->getInt(1, 6);
+        for ($rule = 0; $rule < $rules; ++$rule) {
+            $text .= "rule \"{$rule}\"\n".$this->pick('', '', "  from keys\n", "  from pads, keys\n");
+            $verb = $this->pick('take', 'take', 'copy');
+            $text .= "  {$verb} {$this->selector()}\n".$this->pick('', '', "  {$verb} {$this->selector()}\n");
+            $steps = $this->random->getInt(0, 4);
+            for ($step = 0; $step < $steps; ++$step) {
+                $text .= '  '.$this->step()."\n";
+            }
+            $text .= $this->pick("  send moths\n", "  send moths, gulls\n", "  send gulls channel 2,3\n", "  drop\n", '');
+        }
+
+        return $text;
+    }
+
+    private function selector(): string
+    {
+        return $this->pick('note', 'note', 'note', 'note key 60..64', 'cc', 'cc 20', 'cc 20..22,64', 'any', 'note, cc', 'program', 'bend', 'pressure, polypressure', 'clock, start', 'mode', 'cc 123', 'sysex')
+            .$this->pick('', '', ' channel 1', ' channel 1..2')
+            .$this->pick('', '', '', ' value 10..127', ' velocity 1..90')
+            .$this->pick('', '', '', " where {$this->expression('m')}", " where {$this->expression('value')} > 20");
+    }
+
+    private function step(): string
+    {
+        return match ($this->random->getInt(0, 13)) {
+            0 => "set key = {$this->expression('key')}".$this->pick('', ' fold'),
+            1 => "set value = {$this->expression('value')}",
+            2 => 'set channel = '.$this->pick('3', 'channel + 1', 'm', 'clamp(channel * 2, 1, 16)'),
+            3 => 'scale value '.$this->pick('0..127 to 127..0', '3..124 to 0..127', '10..20 to -5..200', '0..127 to 0..127 curve soft', '0..127 to 20..90 curve late'),
+            4 => 'map key kit'.$this->pick('', ' else drop'),
+            5 => 'become cc 20 value '.$this->expression('value'),
+            6 => 'become note '.$this->pick('60', '60 + m', '40').$this->pick('', ' velocity value'),
+            7 => "only {$this->expression('m')}",
+            8 => 'press',
+            9 => $this->pick('toggle', 'toggle 5 99'),
+            10 => 'post '.$this->pick('program 3 channel 7', 'cc 7 value value', 'note 50 velocity 70 for 20ms', 'bend 100', 'sysex F0 7D {value} F7').' to moths',
+            11 => 'remember m = '.$this->expression('m'),
+            12 => 'send '.$this->pick('moths', 'gulls'),
+            default => 'set velocity = '.$this->pick('velocity + 20', '0', '100'),
+        };
+    }
+
+    private function expression(string $field): string
+    {
+        $number = (string) $this->random->getInt(-3, 130);
+
+        return $this->pick(
+            $field, "{$field} + {$number}", "{$field} * 2 - 3", "{$field} / 3", "max({$field}, {$number})", "({$field} + m) % 12",
+            "not {$field} > {$number}", "{$field} = {$number} or m < 3", "{$field} / m", "abs({$field} - {$number}) / 2 * 3", "-{$field}", "clamp({$field}, 1, 9)", '0.5 * '.$field,
+        );
+    }
+
+    private function events(int $count): string
+    {
+        $tape = '';
+        $time = 0;
+        for ($i = 0; $i < $count; ++$i) {
+            $time += $this->random->getInt(0, 30);
+            $port = $this->pick('keys', 'pads');
+            $channel = $this->random->getInt(0, 2);
+            $key = $this->random->getInt(58, 66);
+            $value = $this->random->getInt(0, 127);
+            $bytes = match ($this->random->getInt(0, 9)) {
+                0, 1, 2, 3 => \sprintf('9%X %02X %02X', $channel, $key, $value),
+                4, 5 => \sprintf('8%X %02X %02X', $channel, $key, $value),
+                6 => \sprintf('B%X %02X %02X', $channel, $this->random->getInt(19, 23), $value),
+                7 => \sprintf('%s%X %02X %02X', $this->pick('E', 'A', 'B'), $channel, $this->random->getInt(0, 127), $value),
+                8 => $this->pick('F8', 'FA', 'F0 7D 01 F7', 'F2 01 02', 'C1 05', 'D0 44', 'B0 7B 00'),
+                default => $this->pick('90 3C', '64', 'F8 3C', 'FD', 'F0 01 80 3C 40'),
+            };
+            $tape .= "{$time} {$port} {$bytes}\n";
+        }
+        foreach (['keys', 'pads'] as $port) {
+            for ($channel = 0; $channel < 3; ++$channel) {
+                for ($key = 0; $key < 128; ++$key) {
+                    $tape .= \sprintf("%d %s F6 8%X %02X 40\n", $time + 1, $port, $channel, $key);
+                }
+            }
+        }
+
+        return $tape;
+    }
+
+    private function pick(string ...$choices): string
+    {
+        return $choices[$this->random->getInt(0, \count($choices) - 1)];
+    }
+}
