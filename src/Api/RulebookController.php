@@ -10,6 +10,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Rulebook\Parser;
 
 /** Rulebooks as they are stored. */
@@ -34,7 +35,8 @@ final readonly class RulebookController
     public function create(Request $request): JsonResponse
     {
         $body = Body::of($request);
-        $book = new StoredRulebook(self::name($body), $body->text('text', Parser::MAX_BYTES));
+        $text = $body->text('text', Parser::MAX_BYTES);
+        $book = new StoredRulebook(self::name($body), $text, self::isGood($text) ? $text : '');
         $this->store->persist($book);
         $this->store->flush();
 
@@ -52,8 +54,8 @@ final readonly class RulebookController
     {
         $body = Body::of($request);
         [$name, $text, $version] = [self::name($body), $body->text('text', Parser::MAX_BYTES), $body->number('version', 1, \PHP_INT_MAX)];
-        $changed = $this->store->createQuery('UPDATE '.StoredRulebook::class.' b SET b.name = :name, b.text = :text, b.version = b.version + 1, b.changedAt = :now WHERE b.id = :id AND b.version = :version')
-            ->execute(['name' => $name, 'text' => $text, 'now' => new \DateTimeImmutable(), 'id' => $id, 'version' => $version]);
+        $changed = $this->store->createQuery('UPDATE '.StoredRulebook::class.' b SET b.name = :name, b.text = :text, b.goodText = CASE WHEN :good = 1 THEN :text ELSE b.goodText END, b.version = b.version + 1, b.changedAt = :now WHERE b.id = :id AND b.version = :version')
+            ->execute(['name' => $name, 'text' => $text, 'good' => self::isGood($text) ? 1 : 0, 'now' => new \DateTimeImmutable(), 'id' => $id, 'version' => $version]);
         $this->store->clear();
         $book = $this->find($id);
         if (0 === $changed) {
@@ -77,6 +79,11 @@ final readonly class RulebookController
         return $this->store->find(StoredRulebook::class, $id) ?? throw Problem::notFound('rulebook');
     }
 
+    private static function isGood(string $text): bool
+    {
+        return !Checker::check($text)->hasErrors();
+    }
+
     private static function name(Body $body): string
     {
         $name = trim($body->text('name', self::LONGEST_NAME));
@@ -93,6 +100,6 @@ final readonly class RulebookController
     /** @return array<string, mixed> */
     private static function whole(StoredRulebook $book): array
     {
-        return self::summary($book) + ['text' => $book->text()];
+        return self::summary($book) + ['text' => $book->text(), 'goodText' => $book->goodText()];
     }
 }

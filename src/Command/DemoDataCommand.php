@@ -25,7 +25,8 @@ final class DemoDataCommand extends Command
         if (0 < $this->store->getRepository(StoredRulebook::class)->count([])) {
             return 0;
         }
-        $this->store->persist(new StoredRulebook('The Salt Ferry', (string) file_get_contents($this->projectDir.'/demo/salt-ferry.book')));
+        $text = (string) file_get_contents($this->projectDir.'/demo/salt-ferry.book');
+        $this->store->persist(new StoredRulebook('The Salt Ferry', $text, $text));
         $this->store->persist($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape'));
         $this->store->flush();
 

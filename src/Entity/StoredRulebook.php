@@ -22,6 +22,10 @@ class StoredRulebook
     #[ORM\Column(type: Types::TEXT)]
     private string $text;
 
+    /** The latest text without an error; empty when there never was one. */
+    #[ORM\Column(type: Types::TEXT)]
+    private string $goodText;
+
     /** Goes up with every change, so that two windows notice each other. */
     #[ORM\Column]
     private int $version = 1;
@@ -29,9 +33,10 @@ class StoredRulebook
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     public \DateTimeImmutable $changedAt;
 
-    public function __construct(string $name, string $text, ?string $id = null)
+    public function __construct(string $name, string $text, string $goodText)
     {
-        $this->id = $id ?? bin2hex(random_bytes(8));
+        $this->id = bin2hex(random_bytes(8));
+        $this->goodText = $goodText;
         $this->name = $name;
         $this->text = $text;
         $this->changedAt = new \DateTimeImmutable();
@@ -42,16 +47,13 @@ class StoredRulebook
         return $this->text;
     }
 
+    public function goodText(): string
+    {
+        return $this->goodText;
+    }
+
     public function version(): int
     {
         return $this->version;
-    }
-
-    public function write(string $name, string $text): void
-    {
-        $this->name = $name;
-        $this->text = $text;
-        ++$this->version;
-        $this->changedAt = new \DateTimeImmutable();
     }
 }

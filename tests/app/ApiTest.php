@@ -95,7 +95,7 @@ final class ApiTest extends WebTestCase
         $checked = $this->call('POST', '/api/check', ['text' => str_replace('send moths', 'send mots', self::BOOK)], 200, 'Checked');
         self::assertFalse($checked['runs']);
         self::assertIsArray($checked['findings']);
-        self::assertSame('Write "moths"', $checked['findings'][1]['fixes'][0]['title'] ?? null);
+        self::assertSame('Write "moths"', $this->at($checked, 'findings.1.fixes.0.title'));
         self::assertStringContainsString("rule \"Through\"\n  take note", $this->text($this->call('POST', '/api/format', ['text' => self::BOOK], 200, 'Text'), 'text'));
         $this->call('POST', '/api/format', ['text' => 'sned'], 422, 'Problem');
     }
@@ -105,20 +105,20 @@ final class ApiTest extends WebTestCase
         $bench = $this->call('POST', '/api/bench', ['text' => self::BOOK], 201, 'Bench');
         $path = "/api/bench/{$this->text($bench, 'id')}";
         $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 5, 'port' => 'keys', 'control' => 'key 60', 'value' => 100]], 'nowUs' => 10], 200, 'News');
-        self::assertSame('92 3C 64', $news['records'][0]['visits'][0]['outs'][0]['bytes'] ?? null);
-        self::assertSame('C4', $news['receivers'][0]['view']['voices'][0]['name'] ?? null);
+        self::assertSame('92 3C 64', $this->at($news, 'records.0.visits.0.outs.0.bytes'));
+        self::assertSame('C4', $this->at($news, 'receivers.0.view.voices.0.name'));
 
         $broken = $this->call('POST', "{$path}/rulebook", ['text' => str_replace('send', 'sned', self::BOOK)], 200);
-        self::assertFalse($broken['checked']['runs'] ?? null);
+        self::assertFalse($this->at($broken, 'checked.runs'));
         $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 20, 'port' => 'keys', 'bytes' => '90 3E 64']], 'nowUs' => 20], 200, 'News');
-        self::assertSame('delivered', $news['records'][0]['fate'] ?? null, 'the last good rules are still at work');
+        self::assertSame('delivered', $this->at($news, 'records.0.fate'), 'the last good rules are still at work');
 
         $this->call('POST', "{$path}/rulebook", ['text' => str_replace('channel = 3', 'channel = 5', self::BOOK)], 200);
         $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 30, 'port' => 'keys', 'bytes' => '80 3C 40']], 'nowUs' => 30], 200, 'News');
-        self::assertSame('82 3C 40', $news['late'][0]['bytes'] ?? $news['records'][0]['visits'][0]['outs'][0]['bytes'] ?? null, 'the note ends where it began');
+        self::assertSame('82 3C 40', $this->at($news, 'late.0.bytes') ?? $this->at($news, 'records.0.visits.0.outs.0.bytes'), 'the note ends where it began');
 
         $news = $this->call('POST', "{$path}/panic", ['nowUs' => 40], 200, 'News');
-        self::assertSame([null, null, null, null], $news['receivers'][0]['view']['voices'] ?? null);
+        self::assertSame([null, null, null, null], $this->at($news, 'receivers.0.view.voices'));
         $this->call('POST', '/api/bench/nothing/play', ['events' => [], 'nowUs' => 0], 404, 'Problem');
     }
 
@@ -252,5 +252,20 @@ final class ApiTest extends WebTestCase
         self::assertIsString($text);
 
         return $text;
+    }
+
+    /**
+     * What stands at a path such as `records.0.fate`.
+     *
+     * @param array<mixed> $answer
+     */
+    private function at(array $answer, string $path): mixed
+    {
+        $found = $answer;
+        foreach (explode('.', $path) as $step) {
+            $found = \is_array($found) ? ($found[$step] ?? null) : null;
+        }
+
+        return $found;
     }
 }

@@ -73,7 +73,7 @@ export const api = {
   },
   deleteTape: (id: string) => request<null>('DELETE', `/api/tapes/${id}`),
   tapeEvents: (id: string) => request<TapeEvent[]>('GET', `/api/tapes/${id}/events`),
-  openBench: (text: string) => request<Bench>('POST', '/api/bench', { text }),
+  openBench: (text: string, goodText: string) => request<Bench>('POST', '/api/bench', { text, goodText }),
   play: (id: string, events: PlayedEvent[], nowUs: number) =>
     request<News>('POST', `/api/bench/${id}/play`, { events, nowUs }),
   changeBench: (id: string, text: string) =>

@@ -180,7 +180,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Opens a bench on which a rulebook runs. With errors in it, nothing is connected. */
+        /** Opens a bench on which a rulebook runs; with errors in it, its latest good text. */
         post: operations["openBench"];
         delete?: never;
         options?: never;
@@ -330,6 +330,8 @@ export interface components {
         };
         Rulebook: components["schemas"]["RulebookSummary"] & {
             text: string;
+            /** @description The latest text without an error. */
+            goodText: string;
         };
         Conflict: {
             error: string;
@@ -866,7 +868,10 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Text"];
+                "application/json": {
+                    text: string;
+                    goodText?: string;
+                };
             };
         };
         responses: {

@@ -42,7 +42,7 @@ export function BenchPage() {
 function OpenBench({ rulebook }: { rulebook: Rulebook }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [store, state] = useBench(rulebook.id, rulebook.text);
+  const [store, state] = useBench(rulebook);
   const [isShowingTapes, setShowingTapes] = useState(false);
   const [notice, setNotice] = useState<string | null>(null);
   const rules = useRef<RulesHandle>(null);

@@ -79,7 +79,7 @@ export function RuleEditor({
         doc: text,
         extensions: [
           EditorView.cspNonce.of(nonce),
-          EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text' }),
+          EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text', tabindex: '0' }),
           lineNumbers(),
           history(),
           drawSelection(),

@@ -128,7 +128,7 @@ final class FormatsTest extends TestCase
                         self::assertStringStartsWith('file', $bad->getMessage());
                     }
                 }
-                self::assertTrue(true);
+                $this->addToAssertionCount(1); // nothing else was thrown
             },
         );
     }
@@ -138,7 +138,7 @@ final class FormatsTest extends TestCase
         $folder = sys_get_temp_dir().'/zigzag-'.bin2hex(random_bytes(4));
         mkdir($folder);
         // mido cannot hold system common and real-time messages in a track, so it gets a tape without them.
-        $channelOnly = implode("\n", preg_grep('/ F[28]/', explode("\n", self::TAPE), \PREG_GREP_INVERT) ?: []);
+        $channelOnly = implode("\n", array_filter(explode("\n", self::TAPE), static fn (string $line): bool => 1 !== preg_match('/ F[28]/', $line)));
         file_put_contents("{$folder}/all.mid", $this->write(FileFormat::MidiFile, Play::events(self::TAPE)));
         file_put_contents("{$folder}/channel.mid", $this->write(FileFormat::MidiFile, Play::events($channelOnly)));
         file_put_contents("{$folder}/ours.csv", $this->write(FileFormat::Csv, Play::events(self::TAPE)));

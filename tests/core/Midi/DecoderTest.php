@@ -66,6 +66,7 @@ final class DecoderTest extends TestCase
     public function testRandomBytesNeverThrowAndGiveWholeMessages(): void
     {
         $this->limitTo(2000)->forAll(Generators::seq(Generators::choose(0, 255)))->then(function (array $numbers): void {
+            /** @var list<int> $numbers */
             $bytes = implode('', array_map(\chr(...), $numbers));
             $faults = [];
             $decoder = new Decoder();

@@ -6,6 +6,7 @@ import { usePress } from './usePress';
 const IS_BLACK = [false, true, false, true, false, false, true, false, true, false, true, false];
 const WHITE_BEFORE = [0, 1, 1, 2, 2, 3, 4, 4, 5, 5, 6, 6];
 const LETTERS_FROM = 60;
+const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 type Play = (control: string, value: number) => void;
 
@@ -78,7 +79,7 @@ function PianoKey(props: {
   );
   const isBlack = IS_BLACK[note % 12] === true;
   const letter = NOTE_KEYS[note - LETTERS_FROM];
-  const name = `${['C', 'C sharp', 'D', 'E flat', 'E', 'F', 'F sharp', 'G', 'A flat', 'A', 'B flat', 'B'][note % 12] ?? ''} ${Math.floor(note / 12) - 1}`;
+  const name = `${NAMES[note % 12] ?? ''}${Math.floor(note / 12) - 1}`;
   const tone = isDown
     ? 'bg-primary text-primary-content'
     : isBlack
@@ -89,7 +90,7 @@ function PianoKey(props: {
       type="button"
       data-key={note}
       tabIndex={props.isCurrent ? 0 : -1}
-      aria-label={`Key ${name}`}
+      aria-label={letter === undefined ? `${name} key` : `${name} ${letter} key`}
       aria-pressed={isDown}
       onFocus={props.onFocus}
       className={`face-control absolute top-0 flex flex-col items-center justify-end rounded-b border border-[#3a404d] pb-1 text-xs ${tone} ${isBlack ? 'z-10 h-[60%]' : 'h-full'}`}
@@ -97,7 +98,7 @@ function PianoKey(props: {
       {...press}
     >
       {note % 12 === 0 && <span>C{Math.floor(note / 12) - 1}</span>}
-      {letter !== undefined && <span className="font-mono uppercase">{letter}</span>}
+      {letter !== undefined && <span className="font-mono">{letter}</span>}
     </button>
   );
 }

@@ -69,9 +69,9 @@ export class BenchStore {
     return Math.round((performance.now() - this.startedAt) * 1000);
   }
 
-  async open(text: string): Promise<void> {
+  async open(text: string, goodText: string): Promise<void> {
     try {
-      this.applyWhole(await api.openBench(text));
+      this.applyWhole(await api.openBench(text, goodText));
     } catch (error) {
       this.fail(error);
     }

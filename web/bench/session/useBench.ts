@@ -1,18 +1,16 @@
+import type { Rulebook } from '../../api/types';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { BenchStore, type BenchState } from './BenchStore';
 
 /** Opens a bench for a rulebook's text as it was first read; later changes go through the store. */
-export function useBench(rulebook: string, text: string | undefined): [BenchStore, BenchState] {
+export function useBench(rulebook: Rulebook): [BenchStore, BenchState] {
   const [store, setStore] = useState(() => new BenchStore());
   useEffect(() => {
-    if (text === undefined) {
-      return;
-    }
     const opened = new BenchStore();
     setStore(opened);
-    void opened.open(text);
+    void opened.open(rulebook.text, rulebook.goodText);
     return () => opened.close();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- a new bench for another rulebook only
-  }, [rulebook, text === undefined]);
+  }, [rulebook.id]);
   return [store, useSyncExternalStore(store.subscribe, store.snapshot)];
 }

@@ -90,7 +90,7 @@ export function Zigzag({
                     role="option"
                     tabIndex={-1}
                     aria-selected={passage.record.seq === selected}
-                    aria-label={`${passage.record.text} at ${passage.record.port}, ${passage.record.fate}`}
+                    data-fate={passage.record.fate}
                     className={`absolute top-0 left-0 w-full cursor-pointer border-b border-base-300/60 hover:bg-base-300/40 ${passage.record.seq === selected ? 'bg-base-300/70' : ''}`}
                     style={{ transform: `translateY(${item.start}px)` }}
                     onClick={() => setSelected(passage.record.seq)}

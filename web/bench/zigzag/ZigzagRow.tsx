@@ -19,7 +19,7 @@ export const ZigzagRow = memo(function ZigzagRow({
   const coming = shortText(record.text);
   const rail = width - RIGHT;
   return (
-    <svg width={width} height={layout.height} aria-hidden="true" className="block">
+    <svg width={width} height={layout.height} className="block">
       <line className="zz-rail" x1={LEFT} x2={LEFT} y1={0} y2={layout.height} />
       <line className="zz-rail" x1={rail} x2={rail} y1={0} y2={layout.height} />
       <text className="zz-text" x={8} y={18}>

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+
+/** Runs axe-core on the page that is open. */
+final class Axe
+{
+    /** @return list<string> what is serious or critical: rule and place */
+    public static function serious(RemoteWebDriver $page): array
+    {
+        $page->executeScript((string) file_get_contents(\dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $page->manage()->timeouts()->setScriptTimeout(30);
+        $found = $page->executeAsyncScript(<<<'JS'
+            axe.run(document, { resultTypes: ['violations'] }).then((result) => arguments[0](
+                result.violations.filter((each) => each.impact === 'serious' || each.impact === 'critical')
+                    .flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.any.map((check) => check.message).join('; ')}`))));
+            JS);
+
+        return \is_array($found) ? array_values(array_filter($found, \is_string(...))) : ['axe did not run'];
+    }
+}

@@ -1,0 +1,273 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/** Whole journeys on the bench, in a real browser. */
+final class BenchTest extends TestCase
+{
+    private RemoteWebDriver $page;
+
+    protected function setUp(): void
+    {
+        $this->page = Chromium::open();
+        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
+        $this->page->executeAsyncScript(<<<'JS'
+            const [text, done] = arguments;
+            (async () => {
+                const [{ id, version }] = await (await fetch('/api/rulebooks')).json();
+                await fetch(`/api/rulebooks/${id}`, { method: 'PUT', body: JSON.stringify({ name: 'The Salt Ferry', text, version }) });
+                done();
+            })();
+            JS, [file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.book')]);
+        $this->page->get(Application::address());
+        $this->waitFor('[data-receiver=moths]');
+    }
+
+    protected function tearDown(): void
+    {
+        /** @var list<array{level: string, message: string}> $console */
+        $console = $this->page->manage()->getLog('browser');
+        $errors = array_filter($console, static fn (array $line): bool => 'SEVERE' === $line['level'] && !str_contains($line['message'], '409') && !str_contains($line['message'], '422'));
+        $elsewhere = $this->requestsElsewhere();
+        $this->page->quit();
+        self::assertSame([], array_values($errors), 'the console has no error');
+        self::assertSame([], $elsewhere, 'no request leaves the machine');
+    }
+
+    public function testTheFirstVisitHasSomethingMovingAlready(): void
+    {
+        $this->page->executeScript("localStorage.removeItem('bench-seen')");
+        $this->page->navigate()->refresh();
+        $this->until(fn (): bool => \count($this->all('[role=option]')) > 3, 'messages appear');
+        $this->button('Stop')->click();
+        $this->until(fn (): bool => str_contains($this->receiver('moths'), 'free'), 'the voices end when the tape is stopped');
+    }
+
+    public function testAPlayedKeyIsSeenInTheReceiverAndOnTheZigzag(): void
+    {
+        $key = $this->one('[data-key="60"]');
+        $this->page->getMouse()->mouseDown($key->getCoordinates());
+        $this->until(fn (): bool => str_contains($this->receiver('gulls'), 'C4'), 'the note sounds');
+        $this->page->getMouse()->mouseUp($key->getCoordinates());
+        $this->until(fn (): bool => !str_contains($this->receiver('gulls'), 'C4'), 'and ends');
+        $row = $this->all('[role=option]')[0];
+        self::assertStringContainsString('note on C4, vel', $row->getText());
+        self::assertStringContainsString('gulls 4', $row->getText());
+        self::assertSame('delivered', $row->getAttribute('data-fate'));
+
+        $this->all('[role=option]')[0]->click();
+        $words = $this->one('[aria-label="What became of it"]')->getText();
+        self::assertStringContainsString('Rule “Right hand plays the gulls, more evenly”', $words);
+        self::assertStringContainsString('channel from 1 to 4', $words);
+        self::assertStringContainsString('It left at gulls as note on C4', $words);
+        self::assertStringContainsString('1×', $this->one('.cm-content')->getText(), 'the rule shows that it was hit');
+    }
+
+    public function testTheComputersKeysPlayAndEscapeIsPanic(): void
+    {
+        $this->page->executeScript("document.activeElement.blur(); window.dispatchEvent(new KeyboardEvent('keydown', {key: 'a', code: 'KeyA', bubbles: true}))");
+        $this->until(fn (): bool => str_contains($this->receiver('gulls'), 'C4'), 'the note sounds');
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->until(fn (): bool => !str_contains($this->receiver('gulls'), 'C4'), 'panic ends it');
+    }
+
+    public function testAFootSwitchChangesBothBoxesByTheKeyboardAlone(): void
+    {
+        $this->one('[aria-label="Foot switch 6"]')->sendKeys(' ');
+        $this->until(fn (): bool => str_contains($this->receiver('brine'), 'Gull choir'), 'brine follows');
+        self::assertStringContainsString('4', $this->receiver('brine'), 'it counts from 1');
+        self::assertStringContainsString('Last bell', $this->receiver('drive'));
+    }
+
+    public function testABrokenRuleIsFoundInPlaceAndMendedByItsFixWhileTheGoodOnesRun(): void
+    {
+        $this->editText('send gulls', 'send gills');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'there is no out port "gills"'), 'the finding appears');
+        self::assertStringContainsString('The last good ones are still at work', $this->page->findElement(By::tagName('main'))->getText());
+        $this->page->findElement(By::xpath('//*[@aria-label="Findings"]//button[contains(., "gills")]'))->click();
+        $this->waitFor('.cm-lintRange-error');
+
+        $this->one('[data-key="60"]')->sendKeys(' ');
+        $this->until(fn (): bool => \count($this->all('[role=option]')) >= 2, 'the last good rules play');
+        self::assertSame('delivered', $this->all('[role=option]')[0]->getAttribute('data-fate'));
+
+        $this->button('Write "gulls"')->click();
+        $this->until(fn (): bool => !str_contains($this->page->findElement(By::tagName('main'))->getText(), 'do not run yet'), 'it is mended');
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'and saved');
+    }
+
+    public function testWhatIsTypedIsThereAfterAReload(): void
+    {
+        $mark = 'mended on '.bin2hex(random_bytes(4));
+        $this->editText('Three musicians', "{$mark}: three musicians");
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'it is saved');
+        $this->page->navigate()->refresh();
+        $this->waitFor('[data-receiver=moths]');
+        self::assertStringContainsString($mark, $this->text('.cm-content'));
+    }
+
+    public function testTwoWindowsAreToldAndNothingIsOverwritten(): void
+    {
+        $other = Chromium::open();
+        $other->get(Application::address());
+        $this->until(static fn (): bool => [] !== $other->findElements(By::cssSelector('[data-receiver=moths]')), 'the other window is open');
+        $this->editText('lamp operator', 'lamp lighter');
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the first window saves');
+        $this->editText('a ferry', 'two ferries', $other);
+        $this->until(static fn (): bool => [] !== $other->findElements(By::xpath('//button[normalize-space()="Take theirs"]')), 'the second is told');
+        $other->findElement(By::xpath('//button[normalize-space()="Take theirs"]'))->click();
+        $this->until(static fn (): bool => str_contains($other->findElement(By::cssSelector('.cm-content'))->getText(), 'lamp lighter'), 'and takes what is stored');
+        $other->quit();
+    }
+
+    public function testAMidiFileIsUploadedRunAndItsResultDownloaded(): void
+    {
+        $folder = sys_get_temp_dir().'/zigzag-'.bin2hex(random_bytes(4));
+        mkdir($folder);
+        file_put_contents("{$folder}/tune.csv", "0, 0, Header, 1, 1, 480\n1, 0, Start_track\n1, 0, Title_t, \"keys\"\n1, 0, Note_on_c, 0, 60, 90\n1, 480, Note_off_c, 0, 60, 64\n1, 480, End_track\n0, 0, End_of_file\n");
+        (new Process(['csvmidi', "{$folder}/tune.csv", "{$folder}/tune.mid"]))->mustRun();
+        $this->button('Tapes')->click();
+        $chooser = $this->page->findElement(By::cssSelector('input[type=file]'));
+        $chooser->setFileDetector(new LocalFileDetector())->sendKeys("{$folder}/tune.mid");
+        $this->until(fn (): bool => str_contains($this->text('dialog'), 'tune.mid'), 'it is listed');
+        $item = $this->page->findElement(By::xpath('//li[.//*[@title="tune.mid"]]'));
+        $item->findElement(By::xpath('.//button[normalize-space()="Run"]'))->click();
+        $this->until(static fn (): bool => str_contains($item->getText(), 'Done: 2 in, 2 out'), 'it has run');
+        $link = $item->findElement(By::xpath('.//a[contains(@href, "/api/runs/") and contains(@href, "format=tape")]'))->getAttribute('href');
+        $result = $this->page->executeAsyncScript('fetch(arguments[0]).then((r) => r.text()).then(arguments[1])', [$link]);
+        self::assertSame("# zigzag tape 1\n0.000 gulls 93 3C 67\n500.000 gulls 83 3C 40\n", $result);
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
+        rmdir($folder);
+    }
+
+    public function testABadFileIsRefusedWithAReason(): void
+    {
+        $file = sys_get_temp_dir().'/zigzag-bad-'.bin2hex(random_bytes(4)).'.mid';
+        file_put_contents($file, 'RIFF');
+        $this->button('Tapes')->click();
+        $this->page->findElement(By::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector())->sendKeys($file);
+        $this->until(fn (): bool => str_contains($this->text('dialog'), 'byte 0: not a Standard MIDI File'), 'the reason is shown');
+        unlink($file);
+    }
+
+    public function testWhatIsPlayedCanBeRecorded(): void
+    {
+        $this->button('Record')->click();
+        $this->one('[data-key="60"]')->sendKeys(' ');
+        $this->until(fn (): bool => \count($this->all('[role=option]')) >= 2, 'it was played');
+        $this->button('Stop and keep')->click();
+        $this->until(fn (): bool => str_contains($this->text('[role=alert]'), 'Kept as “recording'), 'it is kept');
+    }
+
+    public function testTheReferenceIsSearchedBesideTheEditor(): void
+    {
+        $this->one('[aria-label="Look up the language"]')->click();
+        $this->one('[aria-label="Search the reference"]')->sendKeys('toggle latches');
+        $this->until(fn (): bool => str_contains($this->text('.reference'), 'toggle') && !str_contains($this->text('.reference'), 'Tapes'), 'only what fits is shown');
+    }
+
+    public function testAxeFindsNothingSeriousInEitherTheme(): void
+    {
+        $this->one('[data-key="60"]')->sendKeys(' ');
+        $this->until(fn (): bool => \count($this->all('[role=option]')) >= 2, 'something is on the zigzag');
+        $this->all('[role=option]')[0]->click();
+        foreach (['lamps-down', 'daylight'] as $theme) {
+            $this->page->executeScript('document.documentElement.dataset.theme = arguments[0]', [$theme]);
+            self::assertSame([], Axe::serious($this->page), $theme);
+        }
+        $this->button('Tapes')->click();
+        self::assertSame([], Axe::serious($this->page), 'the tapes');
+    }
+
+    private function editText(string $from, string $to, ?RemoteWebDriver $page = null): void
+    {
+        // The editor draws only the lines in view, so it is told through its own state.
+        ($page ?? $this->page)->executeScript(<<<'JS'
+            const view = document.querySelector('.cm-content').cmTile?.view ?? document.querySelector('.cm-content').cmView.view;
+            const at = view.state.doc.toString().indexOf(arguments[0]);
+            view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, userEvent: 'input.type' });
+            JS, [$from, $to]);
+    }
+
+    private function receiver(string $port): string
+    {
+        return $this->text("[data-receiver={$port}]");
+    }
+
+    private function text(string $selector): string
+    {
+        $found = $this->all($selector);
+
+        return [] === $found ? '' : $found[0]->getText();
+    }
+
+    private function button(string $label): WebDriverElement
+    {
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//button[normalize-space()='{$label}']")), "a button \"{$label}\"");
+
+        return $this->page->findElement(By::xpath("//button[normalize-space()='{$label}']"));
+    }
+
+    private function one(string $selector): WebDriverElement
+    {
+        $this->waitFor($selector);
+
+        return $this->page->findElement(By::cssSelector($selector));
+    }
+
+    /** @return list<WebDriverElement> */
+    private function all(string $selector): array
+    {
+        return array_values($this->page->findElements(By::cssSelector($selector)));
+    }
+
+    private function waitFor(string $selector): void
+    {
+        $this->until(fn (): bool => [] !== $this->all($selector), $selector);
+    }
+
+    /** @param callable(): bool $condition */
+    private function until(callable $condition, string $what): void
+    {
+        $until = microtime(true) + 15;
+        do {
+            try {
+                if ($condition()) {
+                    $this->addToAssertionCount(1);
+
+                    return;
+                }
+            } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) {
+                // drawn anew just then
+            }
+            usleep(40_000);
+        } while (microtime(true) < $until);
+        self::fail("waited in vain: {$what}");
+    }
+
+    /** @return list<string> */
+    private function requestsElsewhere(): array
+    {
+        $elsewhere = [];
+        /** @var list<array{message: string}> $entries */
+        $entries = $this->page->manage()->getLog('performance');
+        foreach ($entries as $entry) {
+            if (str_contains($entry['message'], 'Network.requestWillBeSent"') && 1 === preg_match('#"request":\{[^}]*"url":"(https?://[^"]+)"#', $entry['message'], $match) && !str_starts_with($match[1], Application::address())) {
+                $elsewhere[] = $match[1];
+            }
+        }
+
+        return $elsewhere;
+    }
+}
