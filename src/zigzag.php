@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Command\BenchCommand;
 use App\Command\CheckCommand;
 use App\Command\CommandFailed;
 use App\Command\ConvertCommand;
@@ -16,7 +17,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new BenchCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];

@@ -98,19 +98,21 @@ abstract class CompiledBook
     }
 
     /**
-     * The methods to ask for a message, in order, each with whether its rule takes.
+     * The methods to ask for a message, in order. Each gives 0 when the message is not for it, 1 when it took it, and 2
+     * when it worked on a copy.
      *
-     * @return list<array{string, bool}>
+     * @return list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int>
      */
     final public function plan(int $scene, int $port, int $kind, int $channel, int $number): array
     {
         $plan = [];
         foreach ($this->routes[$kind] ??= $this->routesOf($kind) as $route) {
             if ($route->matches($scene, $port, $channel, $number)) {
-                $plan[] = [$route->method, $route->isTake];
+                $plan[] = $this->{$route->method}(...);
             }
         }
 
+        /** @var list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int> */
         return $plan;
     }
 

@@ -39,7 +39,9 @@ final class Engine
     private array $decoders = [];
     /** @var array<int, bool> in ports whose decoder has nothing under way */
     private array $idle = [];
-    /** @var array<int, list<array{string, bool}>> methods to ask, by incoming control */
+    /** @var array<int, int> running status of in ports that their decoder has not been told of */
+    private array $running = [];
+    /** @var array<int, list<\Closure(self, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by incoming control */
     private array $plans = [];
 
     public function __construct(public readonly CompiledBook $book, bool $traced = false)
@@ -74,16 +76,23 @@ final class Engine
             $this->drain($t);
         }
         $s->now = $t;
-        if ($this->idle[$port] && 3 === \strlen($bytes)) {
+        if (isset($bytes[2]) && !isset($bytes[3]) && $this->idle[$port]) {
             $status = \ord($bytes[0]);
-            if ($status >= 0x80 && $status < 0xF0 && 0xC0 !== ($status & 0xE0) && \ord($bytes[1]) < 0x80 && \ord($bytes[2]) < 0x80) {
-                $this->decoders[$port]->passed($status);
-                $this->message($t, $port, $bytes);
+            $n = \ord($bytes[1]);
+            $v = \ord($bytes[2]);
+            if ($status > 0x7F && $status < 0xF0 && 0xC0 !== ($status & 0xE0) && $n < 0x80 && $v < 0x80) {
+                $this->running[$port] = $status;
+                if (null === $this->trace) {
+                    ++$s->in[$port];
+                    $this->short($t, $port, $status, $n, $v, $bytes);
+                } else {
+                    $this->message($t, $port, $bytes);
+                }
 
                 return;
             }
         }
-        $decoder = $this->decoders[$port];
+        $decoder = $this->decoder($port);
         foreach ($decoder->feed($bytes, $s->faults[$port]) as $message) {
             $this->message($t, $port, $message);
         }
@@ -143,8 +152,8 @@ final class Engine
     /** Counts what is unfinished at the end of all input. */
     public function finish(): void
     {
-        foreach ($this->decoders as $port => $decoder) {
-            $decoder->end($this->state->faults[$port]);
+        foreach (array_keys($this->decoders) as $port) {
+            $this->decoder($port)->end($this->state->faults[$port]);
         }
     }
 
@@ -153,7 +162,7 @@ final class Engine
     {
         return [
             'state' => $this->state->save(),
-            'decoders' => array_map(static fn (Decoder $decoder): array => $decoder->save(), $this->decoders),
+            'decoders' => array_map(fn (int $port): array => $this->decoder($port)->save(), array_combine($this->book->inPorts(), $this->book->inPorts())),
             'queue' => $this->queue->save(),
             'trace' => $this->trace?->save(),
         ];
@@ -182,39 +191,33 @@ final class Engine
         ++$this->state->in[$port];
         $this->trace?->begin($t, $port, $raw);
         $status = \ord($raw[0]);
-        $ch = ($status & 0x0F) + 1;
-        switch ($status & 0xF0) {
-            case 0x90:
-                $velocity = \ord($raw[2]);
-                if (0 === $velocity) {
-                    $this->noteOff($t, $port, $ch, \ord($raw[1]), -1);
-                } else {
-                    $this->dispatch($t, $port, self::NOTE, $ch, \ord($raw[1]), $velocity, $raw);
-                }
-                break;
-            case 0x80:
-                $this->noteOff($t, $port, $ch, \ord($raw[1]), \ord($raw[2]));
-                break;
-            case 0xB0:
-                $number = \ord($raw[1]);
-                $this->dispatch($t, $port, $number < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE, $ch, $number, \ord($raw[2]), $raw);
-                break;
-            case 0xE0:
-                $this->dispatch($t, $port, self::BEND, $ch, 0, (\ord($raw[2]) << 7 | \ord($raw[1])) - 8192, $raw);
-                break;
-            case 0xC0:
-                $this->dispatch($t, $port, self::PROGRAM, $ch, 0, \ord($raw[1]), $raw);
-                break;
-            case 0xD0:
-                $this->dispatch($t, $port, self::PRESSURE, $ch, 0, \ord($raw[1]), $raw);
-                break;
-            case 0xA0:
-                $this->dispatch($t, $port, self::POLY_PRESSURE, $ch, \ord($raw[1]), \ord($raw[2]), $raw);
-                break;
-            default:
-                $this->system($t, $port, $status, $raw);
+        if (isset($raw[2]) && $status < 0xF0) {
+            $this->short($t, $port, $status, \ord($raw[1]), \ord($raw[2]), $raw);
+        } elseif ($status < 0xF0) {
+            $this->dispatch($t, $port, $status < 0xD0 ? self::PROGRAM : self::PRESSURE, ($status & 0x0F) + 1, 0, \ord($raw[1]), $raw);
+        } else {
+            $this->system($t, $port, $status, $raw);
         }
         $this->trace?->finish();
+    }
+
+    /** A channel message of three bytes. */
+    private function short(int $t, int $port, int $status, int $n, int $v, string $raw): void
+    {
+        $ch = ($status & 0x0F) + 1;
+        if ($status < 0xA0) {
+            if ($status >= 0x90 && 0 !== $v) {
+                $this->note($t, $port, $ch, $n, $v, $raw);
+            } else {
+                $this->noteOff($t, $port, $ch, $n, $status < 0x90 ? $v : -1);
+            }
+        } elseif ($status < 0xB0) {
+            $this->dispatch($t, $port, self::POLY_PRESSURE, $ch, $n, $v, $raw);
+        } elseif ($status < 0xC0) {
+            $this->dispatch($t, $port, $n < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE, $ch, $n, $v, $raw);
+        } else {
+            $this->dispatch($t, $port, self::BEND, $ch, 0, ($v << 7 | $n) - 8192, $raw);
+        }
     }
 
     private function system(int $t, int $port, int $status, string $raw): void
@@ -232,30 +235,49 @@ final class Engine
         $this->dispatch($t, $port, $kind->ordinal(), 0, 0, $value, $raw);
     }
 
-    private function dispatch(int $t, int $port, int $kind, int $ch, int $n, int $v, string $raw): void
+    private function note(int $t, int $port, int $ch, int $n, int $v, string $raw): void
     {
-        $ctl = $kind << 24 | $port << 19 | $ch << 14 | $n;
-        $plan = $this->plans[$ctl] ?? $this->plan($ctl, $port, $kind, $ch, $n);
-        $own = self::NOTE === $kind ? $port << 11 | ($ch - 1) << 7 | $n : 0;
-        $claimed = false;
-        foreach ($plan as [$method, $isTake]) {
-            if (0 !== $this->book->{$method}($this, $t, $port, $ch, $n, $v, 0, $raw, $ctl, $own)) {
-                $claimed = true;
-                if ($isTake) {
+        $ctl = $port << 19 | $ch << 14 | $n;
+        $own = $port << 11 | ($ch - 1) << 7 | $n;
+        $isClaimed = false;
+        foreach ($this->plans[$ctl] ?? $this->plan($ctl, $port, self::NOTE, $ch, $n) as $rule) {
+            $result = $rule($this, $t, $port, $ch, $n, $v, 0, $raw, $ctl, $own);
+            if (0 !== $result) {
+                $isClaimed = true;
+                if (1 === $result) {
                     break;
                 }
             }
         }
-        if (!$claimed) {
-            ++$this->state->unclaimed[$port];
-            $this->trace?->unclaimed();
-        } elseif (self::NOTE === $kind) {
+        if ($isClaimed) {
             $this->state->ledger[$own] ??= [];
             $this->trace?->taken($own);
+        } else {
+            ++$this->state->unclaimed[$port];
+            $this->trace?->unclaimed();
         }
     }
 
-    /** @return list<array{string, bool}> */
+    private function dispatch(int $t, int $port, int $kind, int $ch, int $n, int $v, string $raw): void
+    {
+        $ctl = $kind << 24 | $port << 19 | $ch << 14 | $n;
+        $isClaimed = false;
+        foreach ($this->plans[$ctl] ?? $this->plan($ctl, $port, $kind, $ch, $n) as $rule) {
+            $result = $rule($this, $t, $port, $ch, $n, $v, 0, $raw, $ctl, 0);
+            if (0 !== $result) {
+                $isClaimed = true;
+                if (1 === $result) {
+                    break;
+                }
+            }
+        }
+        if (!$isClaimed) {
+            ++$this->state->unclaimed[$port];
+            $this->trace?->unclaimed();
+        }
+    }
+
+    /** @return list<\Closure(self, int, int, int, int, int, int, string, int, int|string): int> */
     private function plan(int $ctl, int $port, int $kind, int $ch, int $n): array
     {
         if (\count($this->plans) >= self::MOST_PLANS) {
@@ -263,6 +285,17 @@ final class Engine
         }
 
         return $this->plans[$ctl] = $this->book->plan($this->state->scene, $port, $kind, $ch, $n);
+    }
+
+    /** The decoder of an in port, up to date with what went by without it. */
+    private function decoder(int $port): Decoder
+    {
+        if (isset($this->running[$port])) {
+            $this->decoders[$port]->passed($this->running[$port]);
+            unset($this->running[$port]);
+        }
+
+        return $this->decoders[$port];
     }
 
     /** @param int $release release velocity, or -1 for the form of a note-on with velocity 0 */
@@ -287,7 +320,9 @@ final class Engine
         $note = $port << 11 | ($ch - 1) << 7 | $n;
         $s->sounding[$note] = ($s->sounding[$note] ?? 0) + 1;
         $s->carried[$port] |= 1 << $ch;
-        if (isset($s->ledger[$own][$note])) {
+        if (!isset($s->ledger[$own])) {
+            $s->ledger[$own] = [$note => 1];
+        } elseif (isset($s->ledger[$own][$note])) {
             /** @var int $count */
             $count = $s->ledger[$own][$note];
             unset($s->ledger[$own][$note]); // struck again: it is the latest now
@@ -295,8 +330,11 @@ final class Engine
         } else {
             $s->ledger[$own][$note] = 1;
         }
-        $this->trace?->owns($own, $note);
-        $this->emit($t, $port, \chr(0x8F + $ch).\chr($n).\chr($v));
+        $this->out[] = [$t, $port, \chr(0x8F + $ch).\chr($n).\chr($v)];
+        if (null !== $this->trace) {
+            $this->trace->owns($own, $note);
+            $this->trace->out($t, $port, \chr(0x8F + $ch).\chr($n).\chr($v));
+        }
     }
 
     /** Lets the release of a note run steps again, since something that is no note was made from it. */

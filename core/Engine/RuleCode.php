@@ -92,6 +92,10 @@ final class RuleCode implements Scope
             $body = "try {\n{$body}\n} catch (Rejected \$rejected) {\n{$this->rejection('$rejected->getMessage()', 'return 1;')}\n}";
         }
 
+        if ($this->rule->isCopy()) {
+            $body = str_replace('return 1;', 'return 2;', $body); // the message goes on
+        }
+
         return "\$s = \$e->state;\n".($this->needsHeld ? "\$hch = \$ch;\n\$hn = \$n;\n" : '').$body;
     }
 

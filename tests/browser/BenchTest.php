@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys;
@@ -219,11 +220,14 @@ final class BenchTest extends TestCase
         return $this->page->findElement(By::xpath("//button[normalize-space()='{$label}']"));
     }
 
-    private function one(string $selector): WebDriverElement
+    private function one(string $selector): RemoteWebElement
     {
         $this->waitFor($selector);
 
-        return $this->page->findElement(By::cssSelector($selector));
+        $found = $this->page->findElement(By::cssSelector($selector));
+        self::assertInstanceOf(RemoteWebElement::class, $found);
+
+        return $found;
     }
 
     /** @return list<WebDriverElement> */

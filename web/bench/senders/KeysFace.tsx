@@ -97,7 +97,7 @@ function PianoKey(props: {
       style={{ left: `${props.left * 100}%`, width: `${props.width * (isBlack ? 64 : 100)}%` }}
       {...press}
     >
-      {note % 12 === 0 && <span>C{Math.floor(note / 12) - 1}</span>}
+      {note % 12 === 0 && <span>C{Math.floor(note / 12) - 1}</span>}{' '}
       {letter !== undefined && <span className="font-mono">{letter}</span>}
     </button>
   );

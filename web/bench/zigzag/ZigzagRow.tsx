@@ -19,7 +19,13 @@ export const ZigzagRow = memo(function ZigzagRow({
   const coming = shortText(record.text);
   const rail = width - RIGHT;
   return (
-    <svg width={width} height={layout.height} className="block">
+    <svg
+      width={width}
+      height={layout.height}
+      className="block"
+      role="img"
+      aria-label={`${record.text} at ${record.port}, ${record.fate}`}
+    >
       <line className="zz-rail" x1={LEFT} x2={LEFT} y1={0} y2={layout.height} />
       <line className="zz-rail" x1={rail} x2={rail} y1={0} y2={layout.height} />
       <text className="zz-text" x={8} y={18}>
@@ -90,7 +96,7 @@ function Fold({ fold, rail }: { fold: FoldLayout; rail: number }) {
       </text>
       {fold.ending !== '' && (
         <>
-          <path className="zz-line" d={`M${fold.x} ${fold.y}h${60}v-5v10`} />
+          <path className="zz-line" d={`M${fold.x} ${fold.y}h60v-5v10`} />
           <text className="zz-soft" x={fold.x + 16} y={fold.y + 17}>
             {fit(fold.ending, room, 6.2)}
           </text>

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Benchmark;
+
+/** The rulebooks that are measured, the messages they get, and the same work written by hand. */
+final class Cases
+{
+    /** @return list<Measured> */
+    public static function all(): array
+    {
+        return [
+            new Measured('notes', self::notesBook(), self::notes(...), HandWritten::notes(...)),
+            new Measured('controllers', self::controllersBook(), self::controllers(...), HandWritten::controllers(...)),
+            new Measured('20 rules', self::twentyRules(), self::mixed(...), HandWritten::twentyRules(...)),
+        ];
+    }
+
+    public static function notesBook(): string
+    {
+        return "port keys in\nport moths out\nrule \"low\"\n  take note key 0..59 channel 1\n  set key = key + 12\n  set channel = 3\n  send moths\nrule \"high\"\n  take note key 60..127 channel 1\n  set channel = 4\n  send moths\n";
+    }
+
+    public static function controllersBook(): string
+    {
+        return "port keys in\nport moths out\nrule \"pedal\"\n  take cc 11\n  scale value 3..124 to 0..127\n  send moths channel 7\nrule \"faders\"\n  take cc 20..27\n  set number = number + 50\n  set value = 127 - value\n  send moths\n";
+    }
+
+    /** Two rules for notes, one for a pedal, and a row of controllers, each with its own number. */
+    public static function twentyRules(): string
+    {
+        $book = "port keys in\nport moths out\nport gulls out\nrule \"low\"\n  take note key 0..59\n  set key = key + 12\n  set channel = 3\n  send moths\nrule \"high\"\n  take note key 60..127\n  set channel = 4\n  send gulls\nrule \"pedal\"\n  take cc 11\n  scale value 3..124 to 0..127\n  send moths channel 7\nrule \"bend\"\n  take bend\n  send moths, gulls\n";
+        for ($i = 0; $i < 16; ++$i) {
+            $book .= "rule \"fader {$i}\"\n  take cc ".(20 + $i)."\n  set number = ".(60 + $i)."\n  scale value 0..127 to 127..0\n  send gulls\n";
+        }
+
+        return $book;
+    }
+
+    /** As many rules as wanted, each for a controller and channel of its own. */
+    public static function manyRules(int $rules): string
+    {
+        $book = "port keys in\nport moths out\n";
+        for ($i = 0; $i < $rules; ++$i) {
+            $book .= "rule \"{$i}\"\n  take cc ".($i % 100).' channel '.(1 + intdiv($i, 100) % 16)."\n  set value = 127 - value\n  send moths\n";
+        }
+
+        return $book;
+    }
+
+    /** @return list<string> */
+    public static function notes(int $count): array
+    {
+        $messages = [];
+        for ($i = 0; \count($messages) < $count; ++$i) {
+            $key = \chr(36 + $i * 7 % 48);
+            array_push($messages, "\x90{$key}\x64", "\x80{$key}\x40");
+        }
+
+        return $messages;
+    }
+
+    /** @return list<string> */
+    public static function controllers(int $count): array
+    {
+        $messages = [];
+        for ($i = 0; $i < $count; ++$i) {
+            $messages[] = "\xB0".\chr(0 === $i % 3 ? 11 : 20 + $i % 8).\chr($i * 5 % 128);
+        }
+
+        return $messages;
+    }
+
+    /** @return list<string> notes, pedal, faders and bend in turn */
+    public static function mixed(int $count): array
+    {
+        $messages = [];
+        for ($i = 0; \count($messages) < $count; ++$i) {
+            $key = \chr(36 + $i * 7 % 48);
+            array_push($messages, "\x90{$key}\x64", "\xB0\x0B".\chr($i % 128), "\xB0".\chr(20 + $i % 16).\chr($i * 3 % 128), "\xE0".\chr($i % 128)."\x40", "\x80{$key}\x40");
+        }
+
+        return \array_slice($messages, 0, $count);
+    }
+}

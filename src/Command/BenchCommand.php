@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use App\Benchmark\Cases;
+use App\Benchmark\Measured;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Helper\Table;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Engine\Engine;
+
+/** Measures the engine beside loops written by hand, in the same run. */
+#[AsCommand('bench', 'Measures the speed of the engine')]
+final class BenchCommand extends Command
+{
+    private const MESSAGES = 100_000;
+    private const ROUNDS = 5;
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $output->writeln(\sprintf('PHP %s, %s', \PHP_VERSION, $this->processor()));
+        $table = (new Table($output))->setHeaders(['rulebook', 'engine, messages/s', 'by hand, messages/s', 'engine : by hand']);
+        foreach (Cases::all() as $case) {
+            [$engine, $byHand] = $this->compare($case);
+            $table->addRow([$case->name, number_format(self::MESSAGES / $engine), number_format(self::MESSAGES / $byHand), \sprintf('%.2f', $byHand / $engine)]);
+        }
+        $table->render();
+        $this->manyRules($output);
+        $this->percentiles($output);
+        $this->memory($output);
+
+        return 0;
+    }
+
+    /** @return array{float, float} median seconds of the engine and of the loop written by hand, taken in turn */
+    private function compare(Measured $case): array
+    {
+        $messages = ($case->messages)(self::MESSAGES);
+        $book = Compiler::load(Checker::check($case->book)->book);
+        $engineTimes = [];
+        $handTimes = [];
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            $engine = new Engine($book);
+            $began = hrtime(true);
+            foreach ($messages as $t => $message) {
+                $engine->feed($t, 0, $message);
+            }
+            $made = $engine->take();
+            $engineTimes[] = (hrtime(true) - $began) / 1e9;
+            $began = hrtime(true);
+            $expected = ($case->byHand)($messages);
+            $handTimes[] = (hrtime(true) - $began) / 1e9;
+            if ($made !== $expected) {
+                throw CommandFailed::input("bench: the engine and the loop written by hand differ on \"{$case->name}\"");
+            }
+        }
+
+        return [$this->median($engineTimes), $this->median($handTimes)];
+    }
+
+    private function manyRules(OutputInterface $output): void
+    {
+        $counts = [10, 100, 1000];
+        $engines = array_map(static fn (int $rules): Engine => new Engine(Compiler::load(Checker::check(Cases::manyRules($rules))->book)), array_combine($counts, $counts));
+        $messages = [];
+        for ($i = 0; $i < self::MESSAGES; ++$i) {
+            $messages[] = "\xB0".\chr($i % 10).\chr($i % 128);
+        }
+        $times = [];
+        for ($round = 0; $round < self::ROUNDS + 1; ++$round) {
+            foreach ($engines as $rules => $engine) {
+                $began = hrtime(true);
+                foreach ($messages as $message) {
+                    $engine->feed(0, 0, $message);
+                }
+                $engine->take();
+                $times[$rules][] = (hrtime(true) - $began) / 1e9;
+            }
+        }
+        $table = (new Table($output))->setHeaders(['rules', 'microseconds a message', 'against 10 rules']);
+        $base = $this->median($times[10]);
+        foreach ($times as $rules => $all) {
+            $table->addRow([$rules, \sprintf('%.3f', 1e6 * $this->median($all) / self::MESSAGES), \sprintf('%.2f', $this->median($all) / $base)]);
+        }
+        $table->render();
+    }
+
+    private function percentiles(OutputInterface $output): void
+    {
+        $engine = new Engine(Compiler::load(Checker::check(Cases::twentyRules())->book));
+        $times = [];
+        foreach (Cases::mixed(self::MESSAGES) as $t => $message) {
+            $began = hrtime(true);
+            $engine->feed($t, 0, $message);
+            $engine->take();
+            $times[] = hrtime(true) - $began;
+        }
+        sort($times);
+        $table = (new Table($output))->setHeaders(['of 100 messages', 'done within, microseconds']);
+        foreach ([50, 99, 99.9] as $percent) {
+            $table->addRow([$percent, \sprintf('%.2f', $times[(int) (self::MESSAGES * $percent / 100) - 1] / 1000)]);
+        }
+        $table->render();
+    }
+
+    private function memory(OutputInterface $output): void
+    {
+        $engine = new Engine(Compiler::load(Checker::check(Cases::twentyRules())->book));
+        $table = (new Table($output))->setHeaders(['messages', 'memory, KiB']);
+        $messages = Cases::mixed(10_000);
+        for ($done = 0; $done <= 1_000_000; $done += 10_000) {
+            if (10_000 === $done || 0 === $done % 500_000) {
+                $table->addRow([number_format($done), number_format(memory_get_usage() / 1024)]);
+            }
+            foreach ($messages as $t => $message) {
+                $engine->feed($done + $t, 0, $message);
+                $engine->take();
+            }
+        }
+        $table->render();
+    }
+
+    /** @param list<float> $times */
+    private function median(array $times): float
+    {
+        sort($times);
+
+        return $times[intdiv(\count($times), 2)];
+    }
+
+    private function processor(): string
+    {
+        return 1 === preg_match('/model name\s*:\s*(.+)/', (string) @file_get_contents('/proc/cpuinfo'), $match) ? trim($match[1]) : php_uname('m');
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+// Takes the pictures in docs/screenshots from the demo data: php tests/browser/pictures.php
+
+use Facebook\WebDriver\WebDriverBy as By;
+use ZigzagPost\Tests\Browser\Application;
+use ZigzagPost\Tests\Browser\Chromium;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+
+$folder = dirname(__DIR__, 2).'/docs/screenshots';
+$edit = <<<'JS'
+    const content = document.querySelector('.cm-content');
+    const view = content.cmTile?.view ?? content.cmView.view;
+    const at = view.state.doc.toString().indexOf(arguments[0]);
+    view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, selection: { anchor: at }, scrollIntoView: true, userEvent: 'input.type' });
+    JS;
+$press = static fn (string $label): string => "[...document.querySelectorAll('button')].find((each) => each.textContent.trim() === '{$label}' || each.ariaLabel === '{$label}').click()";
+$pictures = [
+    'bench' => static function ($page): void {
+        sleep(16);
+        $page->executeScript("[...document.querySelectorAll('[role=option]')].filter((each) => each.textContent.includes('vel')).at(-1).click()");
+    },
+    'daylight' => static function ($page): void {
+        sleep(10);
+    },
+    'finding' => static function ($page) use ($edit): void {
+        $page->executeScript($edit, ['send gulls', 'send gills']);
+        sleep(2);
+    },
+    'tapes' => static function ($page) use ($press): void {
+        $page->executeScript($press('Tapes'));
+        sleep(1);
+        $page->executeScript($press('Run'));
+        sleep(3);
+    },
+    'reference' => static function ($page) use ($press): void {
+        $page->executeScript($press('Look up the language'));
+        usleep(400_000);
+        $page->findElement(By::cssSelector('[type=search]'))->sendKeys('toggle');
+        sleep(1);
+    },
+];
+foreach ($pictures as $name => $prepare) {
+    $page = Chromium::open();
+    $page->get(Application::address().'/api/openapi.json');
+    $page->executeScript("localStorage.setItem('theme', arguments[0]); ".(in_array($name, ['bench', 'daylight'], true) ? '' : "localStorage.setItem('bench-seen', 'yes')"), ['daylight' === $name ? 'daylight' : 'lamps-down']);
+    $page->get(Application::address());
+    sleep(2);
+    $prepare($page);
+    usleep(600_000);
+    $page->takeScreenshot("{$folder}/{$name}.png");
+    $page->quit();
+}
