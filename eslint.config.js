@@ -17,7 +17,10 @@ export default tseslint.config(
       'react-hooks/exhaustive-deps': 'error',
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
-      'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['tabpanel', 'region', 'document', 'listbox'], tags: [] }],
+      'jsx-a11y/no-noninteractive-tabindex': [
+        'error',
+        { roles: ['tabpanel', 'region', 'document', 'listbox'], tags: [] },
+      ],
       'max-lines': ['error', { max: 260, skipBlankLines: true, skipComments: true }],
     },
   },
