@@ -18,6 +18,9 @@ final class CompiledCheck implements Check
         foreach ($this->byPlace($program->missing) as $missing) {
             yield $this->missingField($book, $missing);
         }
+        foreach ($this->byPlace($program->notForNotes) as $notes) {
+            yield Finding::warning("{$notes[0]->field}-on-notes", $notes[0]->span, "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are");
+        }
         foreach ($this->byPlace($program->alwaysOutside) as $outside) {
             $taken = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $outside));
             $field = $outside[0]->field;

@@ -10,7 +10,6 @@ use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\PostStep;
-use ZigzagPost\Core\Rulebook\Step\SendStep;
 
 /** Parts of the language that this version can read but not run. */
 final class NotBuilt implements Check
@@ -21,9 +20,6 @@ final class NotBuilt implements Check
             if (null !== $port->zone || $port->coarse || $port->pulse) {
                 yield self::finding($port->name->span, 'MPE zones, coarse NRPN and pulses');
             }
-        }
-        foreach ($book->scenes as $scene) {
-            yield self::finding($scene->span, 'scenes');
         }
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
@@ -36,9 +32,6 @@ final class NotBuilt implements Check
             foreach ($rule->steps as $step) {
                 if (($step instanceof BecomeStep || $step instanceof PostStep) && $step->message->kind()->isGroup()) {
                     yield self::finding($step->message->span, "\"{$step->message->kind()->value}\" messages");
-                }
-                if ($step instanceof SendStep && null !== $step->takeover) {
-                    yield self::finding($step->takeover->span, "takeover \"{$step->takeover->text}\"");
                 }
             }
         }

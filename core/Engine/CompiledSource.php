@@ -23,6 +23,8 @@ final readonly class CompiledSource
 
             use ZigzagPost\Core\Engine\CompiledBook;
             use ZigzagPost\Core\Engine\Engine;
+            use ZigzagPost\Core\Engine\Takeover;
+            use ZigzagPost\Core\Engine\Thinning;
             use ZigzagPost\Core\Engine\Trace;
             use ZigzagPost\Core\Rulebook\Expression\Exact;
             use ZigzagPost\Core\Rulebook\Expression\Rejected;

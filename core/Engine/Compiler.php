@@ -46,6 +46,7 @@ final class Compiler
     {
         $compiler = new self($book, false);
         $compiler->routes();
+        $compiler->scenes();
 
         return $compiler->program;
     }
@@ -56,7 +57,7 @@ final class Compiler
             'PORTS' => array_keys($this->book->ports),
             'IN' => $this->positions(static fn ($port): bool => $port->isIn),
             'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
-            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], $this->book->rules),
+            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...$this->sceneRules()]),
             'MIDDLE' => $this->book->middle->value,
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
@@ -67,6 +68,7 @@ final class Compiler
             $body .= "public const {$name} = ".var_export($value, true).";\n";
         }
         $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
+        $this->scenes();
 
         return CompiledSource::of($body.$this->program->members(), $this->program->traced);
     }
@@ -99,6 +101,36 @@ final class Compiler
         }
 
         return $routes;
+    }
+
+    /** Methods for what is done when scenes begin and end. */
+    private function scenes(): void
+    {
+        foreach ($this->sceneRules() as $name => $rule) {
+            $index = \count($this->book->rules) + (int) array_search($name, array_keys($this->sceneRules()), true);
+            $code = new RuleCode($this->program, $rule, $index, Entry::ofMessage(Kind::Start));
+            if ($this->program->traced) {
+                $code->line("\$e->trace->enter({$index}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
+            }
+            $this->program->add($name, "/* {$name} */\n".$code->compile());
+        }
+    }
+
+    /** @return array<string, Rule> what scenes do when they begin and end, as rules, by the name of their method */
+    private function sceneRules(): array
+    {
+        $rules = [];
+        foreach ($this->book->scenes as $position => $scene) {
+            foreach (['enter' => $scene->onEnter, 'leave' => $scene->onLeave] as $when => $steps) {
+                if ([] !== $steps) {
+                    $rule = new Rule(('enter' === $when ? 'Entering ' : 'Leaving ').$scene->title, $scene->span, $scene);
+                    $rule->steps = $steps;
+                    $rules["{$when}_{$position}"] = $rule;
+                }
+            }
+        }
+
+        return $rules;
     }
 
     /** @return array<mixed> */

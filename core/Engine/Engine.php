@@ -58,6 +58,7 @@ final class Engine
     /** Begins a run: what goes out before anything comes in. Not for a run that was loaded. */
     public function start(): void
     {
+        $this->scene($this->state->now, $this->state->scene, 'enter');
     }
 
     /**
@@ -430,6 +431,57 @@ final class Engine
         return $this->book->{$method}($this, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
     }
 
+    /** An owner for what begins later; what it begins ends as much later than the present owner ends. */
+    public function delayOwner(int|string $own, int $us): string
+    {
+        $later = 'd'.++$this->state->made;
+        $this->state->ledger[$own]['@'.$later] = [$us];
+        $this->trace?->owns($own, '@'.$later);
+
+        return $later;
+    }
+
+    /** Begins a note of fixed length; one that the same control began before ends first. */
+    public function gate(string $own, int $t, int $us): void
+    {
+        if (isset($this->state->gates[$own])) {
+            $this->end($own, $t);
+        }
+        $this->state->gates[$own] = ++$this->state->made;
+        $this->later($t + $us, 'gate', [$own, $this->state->made]);
+    }
+
+    /** Changes the scene. False when there is none at that position. */
+    public function go(int $scene, int $t): bool
+    {
+        if (!isset($this->book->scenes()[$scene])) {
+            return false;
+        }
+        $this->scene($t, $this->state->scene, 'leave');
+        $this->state->scene = $scene;
+        $this->state->linked = [];
+        $this->plans = [];
+        $this->scene($t, $scene, 'enter');
+
+        return true;
+    }
+
+    private function scene(int $t, int $scene, string $when): void
+    {
+        $method = "{$when}_{$scene}";
+        if (method_exists($this->book, $method)) {
+            $this->call($method, $t, 0, 0, 0, 0, 0, '', 0, "{$when}{$scene}");
+        }
+    }
+
+    /** @param list<mixed> $call method and arguments as {@see RuleCode::arguments()} lists them */
+    public function callLater(int $t, array $call): void
+    {
+        /** @var array{string, int, int, int, int, int, string, int, int|string} $call */
+        [$method, $port, $ch, $n, $v, $rel, $raw, $ctl, $own] = $call;
+        $this->call($method, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
+    }
+
     /** Sounds a note for a while. */
     public function postNote(int $t, int $port, int $ch, int $n, int $v, int $lengthUs): void
     {
@@ -473,6 +525,17 @@ final class Engine
         if ('end' === $do) {
             /** @var array{int|string, int} $arguments */
             $this->end($arguments[0], $t, $arguments[1]);
+        } elseif ('call' === $do) {
+            $this->callLater($t, $arguments);
+        } elseif ('gate' === $do) {
+            /** @var array{string, int} $arguments */
+            if (($this->state->gates[$arguments[0]] ?? 0) === $arguments[1]) {
+                unset($this->state->gates[$arguments[0]]);
+                $this->end($arguments[0], $t);
+            }
+        } elseif ('thin' === $do) {
+            /** @var array{string, int, int} $arguments */
+            Thinning::over($this, $t, ...$arguments);
         }
     }
 }

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
 
 /** What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work. */
 final class Program
@@ -14,6 +15,9 @@ final class Program
     public array $missing = [];
     /** @var list<MissingField> fields that are always set out of range */
     public array $alwaysOutside = [];
+
+    /** @var list<MissingField> steps that notes pass unchanged */
+    public array $notForNotes = [];
 
     /** @var array<string, string> method names by body, so that equal code is written once */
     private array $bodies = [];
@@ -25,6 +29,20 @@ final class Program
 
     public function __construct(public readonly Rulebook $book, public readonly bool $traced)
     {
+    }
+
+    /** Whether present values have to be kept at all. */
+    public function hasTakeover(): bool
+    {
+        foreach ($this->book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                if ($step instanceof SendStep && \in_array($step->takeover?->text, ['pickup', 'scaled'], true)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** Compiles a rule for one way of entering it, unless that has been done, and names the method. */

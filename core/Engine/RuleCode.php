@@ -283,6 +283,24 @@ final class RuleCode implements Scope
         return $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->kind, $this->step + 1));
     }
 
+    /** The arguments with which {@see continuation()} goes on later. */
+    public function arguments(): string
+    {
+        return '$port, $ch, $n, $v, $rel, $raw, $ctl, $own';
+    }
+
+    /** Whether what is sent from here on has to be ended by somebody: a note, or what was made from one. */
+    public function beginsSomething(): bool
+    {
+        return (Kind::Note === $this->kind && $this->noteSends) || ($this->entry->isOfNote && !$this->entry->isRelease);
+    }
+
+    /** Notes for the checks that a step does nothing for notes. */
+    public function notForNotes(string $step, Span $span): void
+    {
+        $this->program->notForNotes[] = new MissingField($step, $this->entry->kind, $this->kind, $span);
+    }
+
     public function hasNextStep(): bool
     {
         return $this->step + 1 < \count($this->rule->steps);

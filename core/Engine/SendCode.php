@@ -10,7 +10,7 @@ use ZigzagPost\Core\Midi\Kind;
 final class SendCode
 {
     /** Sends the message at hand; a note belongs to its owner from then on. */
-    public static function send(RuleCode $code, int $line, int $port, string $channel): void
+    public static function send(RuleCode $code, int $line, int $port, string $channel, string $takeover = 'jump'): void
     {
         if (Kind::Note === $code->kind) {
             if ($code->noteSends) {
@@ -25,13 +25,30 @@ final class SendCode
             return;
         }
         $code->hold();
-        self::message($code, $line, $port, $code->kind, $channel, '$n', '$v', '$raw');
+        $range = $code->kind->valueRange();
+        if ('jump' === $takeover || null === $range || Kind::Sysex === $code->kind) {
+            self::message($code, $line, $port, $code->kind, $channel, '$n', '$v', '$raw');
+
+            return;
+        }
+        $sent = $code->temporary();
+        $limits = 'scaled' === $takeover ? ", {$range[0]}, {$range[1]}" : '';
+        $code->line("{$sent} = Takeover::{$takeover}(\$s, '{$code->stepId()}', \$ctl, {$port}, {$code->kind->ordinal()}, {$channel}, \$n, \$v{$limits});");
+        $code->line("if (null !== {$sent}) {");
+        self::message($code, $line, $port, $code->kind, $channel, '$n', $sent, '$raw', false);
+        $code->line('}');
+        if ($code->program->traced) {
+            $code->line("else { \$e->trace->tear({$line}, Trace::DROPPED, 'waits until the fader meets the present value'); }");
+        }
     }
 
     /** Sends a message that is no note from the given variables. */
-    public static function message(RuleCode $code, int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw): void
+    public static function message(RuleCode $code, int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw, bool $tells = true): void
     {
         self::at($code, $line);
+        if ($tells && $code->program->hasTakeover() && $kind->hasValue() && Kind::Sysex !== $kind) {
+            $code->line("Takeover::isNow(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
+        }
         if ($kind->isGroup()) {
             $code->line("\$e->group(\$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
 

@@ -48,6 +48,16 @@ final class State
     public array $thinned = [];
     /** @var array<string, array<int, int>> by step and control, the value last let through */
     public array $letThrough = [];
+    /** @var array<string, int> by gate, the name of the note that it holds now */
+    public array $gates = [];
+    /** @var array<int, int> present values of controls at out ports, see {@see Takeover} */
+    public array $present = [];
+    /** @var array<int, string> the fader that follows a present value */
+    public array $linked = [];
+    /** @var array<int, int|array{int|float, int|float}> present values of scaled faders, unrounded */
+    public array $exact = [];
+    /** @var array<string, array<int, int>> where faders stand, by step and control */
+    public array $stands = [];
     /** Counts things made, so that each has a name. */
     public int $made = 0;
 

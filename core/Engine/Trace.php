@@ -134,6 +134,15 @@ final class Trace
         }
     }
 
+    /** A message waits, and may be replaced by a later one of the same control. */
+    public function heldBack(int $t): void
+    {
+        if (null !== $this->current) {
+            $this->current['reason'] = 'held back for a moment; the latest goes out';
+            $this->current['due'][] = $t;
+        }
+    }
+
     public function later(int $t): void
     {
         if (null !== $this->current) {

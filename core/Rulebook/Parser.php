@@ -16,6 +16,9 @@ final class Parser
 
     private const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'clock', 'always', 'scene', 'rule'];
 
+    /** What can be done when a scene begins or ends. */
+    private const SCENE_STEPS = ['post', 'remember', 'panic', 'start', 'stop', 'tempo'];
+
     private readonly Rulebook $book;
     /** @var list<RulebookError> */
     private array $errors = [];
@@ -221,8 +224,8 @@ final class Parser
     {
         $cursor->expect('on');
         $when = $cursor->expect('enter', 'leave');
-        if (!Steps::isKeyword($cursor->peek())) {
-            throw RulebookError::expected($cursor->peek(), Steps::keywords());
+        if (!$cursor->peek()->is(...self::SCENE_STEPS)) {
+            throw RulebookError::expected($cursor->peek(), self::SCENE_STEPS);
         }
         $step = Steps::parse($cursor);
         if ($when->is('enter')) {

@@ -49,7 +49,7 @@ final class SendStep extends Step
         $channels = $code->kind->hasChannel() ? ($this->channels?->numbers() ?? [null]) : [null];
         foreach ($this->ports as $port) {
             foreach ($channels as $channel) {
-                SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), null === $channel ? '$ch' : (string) $channel);
+                SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), null === $channel ? '$ch' : (string) $channel, $this->takeover->text ?? 'jump');
             }
         }
     }

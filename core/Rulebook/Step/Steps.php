@@ -23,10 +23,17 @@ final class Steps
         'post' => PostStep::class,
         'remember' => RememberStep::class,
         'drop' => DropStep::class,
+        'thin' => ThinStep::class,
+        'deadband' => DeadbandStep::class,
+        'delay' => DelayStep::class,
+        'gate' => GateStep::class,
+        'go' => GoStep::class,
+        'mirror' => MirrorStep::class,
+        'panic' => PanicStep::class,
     ];
 
     /** Steps of the language that this version cannot run. */
-    private const NOT_BUILT = ['thin', 'deadband', 'delay', 'gate', 'spread', 'flatten', 'fan', 'go', 'tap', 'follow', 'start', 'stop', 'tempo', 'divide', 'multiply', 'mirror', 'panic'];
+    private const NOT_BUILT = ['spread', 'flatten', 'fan', 'tap', 'follow', 'start', 'stop', 'tempo', 'divide', 'multiply'];
 
     /** @return list<string> */
     public static function keywords(): array

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Takes the message as the present value of the same control at a port, for `pickup` and `scaled`.
+ *
+ *     mirror desk
+ */
+final class MirrorStep extends Step
+{
+    private function __construct(Span $span, private readonly Token $port)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $port = $cursor->name('an out port');
+        $cursor->expectEnd();
+
+        return new self($span, $port);
+    }
+
+    public function print(): string
+    {
+        return 'mirror '.$this->port->text;
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        if (Kind::Note === $code->kind || !$code->kind->hasValue()) {
+            $code->lacks('value to mirror', $this->span);
+            $code->reject('the message has no value to mirror');
+
+            return;
+        }
+        $code->line("Takeover::isNow(\$s, {$code->book()->portIndex($this->port->text)}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
+    }
+
+    public function hasEffect(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return [new Reference(Reference::OUT_PORT, $this->port)];
+    }
+}

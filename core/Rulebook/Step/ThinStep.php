@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Duration;
+use ZigzagPost\Core\Rulebook\Span;
+
+/**
+ * Lets at most one message of each control through in that time; the latest is held and goes out when the time is over.
+ *
+ *     thin 20ms
+ */
+final class ThinStep extends Step
+{
+    private function __construct(Span $span, private readonly Duration $duration)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $duration = $cursor->duration();
+        $cursor->expectEnd();
+
+        return new self($span, $duration);
+    }
+
+    public function print(): string
+    {
+        return 'thin '.$this->duration->print();
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        if (Kind::Note === $code->kind) {
+            $code->notForNotes('thin', $this->span);
+
+            return;
+        }
+        $code->line("if (Thinning::holds(\$e, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$code->continuation()}', {$code->arguments()}])) { return 1; }");
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+}
