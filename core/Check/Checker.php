@@ -49,7 +49,6 @@ final readonly class Checker
     {
         return [
             new EmptyRules(),
-            new NotBuilt(),
             new UpsideDownRanges(),
             new UnusedDeclarations(),
             new UnreachableRules(),

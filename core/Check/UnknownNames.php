@@ -28,6 +28,11 @@ final class UnknownNames implements Check
             }
             yield from $this->steps($book, $rule->steps);
         }
+        foreach ($book->clocks as $clock) {
+            foreach ($clock->references() as $reference) {
+                yield from $this->reference($book, $reference);
+            }
+        }
         foreach ($book->scenes as $scene) {
             foreach ([...$scene->onEnter, ...$scene->onLeave] as $step) {
                 foreach ($step->references() as $reference) {

@@ -124,7 +124,7 @@ final class UnreachableRules implements Check
 
     private function isConditional(Selector $selector): bool
     {
-        return null !== $selector->where || isset($selector->lists['velocity']) || isset($selector->lists['value']);
+        return null !== $selector->where || $selector->isMpe() || isset($selector->lists['velocity']) || isset($selector->lists['value']);
     }
 
     private function bits(Kind $kind, Selector $selector, ?NumberList $numbers): string

@@ -60,6 +60,11 @@ final class UnusedDeclarations implements Check
             }
             array_push($steps, ...$rule->steps);
         }
+        foreach ($book->clocks as $clock) {
+            foreach ($clock->references() as $reference) {
+                $used[$reference->name->text] = true;
+            }
+        }
         foreach ($book->scenes as $scene) {
             array_push($steps, ...$scene->onEnter, ...$scene->onLeave);
         }

@@ -20,6 +20,12 @@ abstract class CompiledBook
     public const IN = [];
     /** Positions of ports whose NRPN values are 7-bit. */
     public const COARSE = [];
+    /** By in port, whether parameter messages are assembled there, and which controller pairs (null for all). */
+    public const GROUPS = [];
+    /** By port, whether its zone is the upper one, its members, their bend range, and whether it is an in port. */
+    public const ZONES = [];
+    /** By name, what clocks do. */
+    public const CLOCKS = [];
     /** Titles and lines of the rules. */
     public const RULES = [];
     /** What key 60 is called, and what the first program is. */
@@ -63,6 +69,29 @@ abstract class CompiledBook
         $coarse = static::COARSE;
 
         return \in_array($port, $coarse, true);
+    }
+
+    /** @return array<int, array{bool, list<int>|null}> */
+    final public function groups(): array
+    {
+        /** @var array<int, array{bool, list<int>|null}> */
+        return static::GROUPS;
+    }
+
+    /** @return array<int, array{bool, int, int, bool}> */
+    final public function zones(): array
+    {
+        /** @var array<int, array{bool, int, int, bool}> */
+        return static::ZONES;
+    }
+
+    /** @return array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>} */
+    final public function clock(string $name): array
+    {
+        /** @var array<string, array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>}> $clocks */
+        $clocks = static::CLOCKS;
+
+        return $clocks[$name];
     }
 
     /** @return list<array{string, int}> */

@@ -8,7 +8,7 @@ namespace ZigzagPost\Core\Engine;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     private function __construct(public string $class, public string $php)
     {
@@ -21,11 +21,15 @@ final readonly class CompiledSource
         $php = <<<PHP
             namespace {$namespace};
 
+            use ZigzagPost\Core\Engine\Clocks;
             use ZigzagPost\Core\Engine\CompiledBook;
             use ZigzagPost\Core\Engine\Engine;
+            use ZigzagPost\Core\Engine\FanOut;
+            use ZigzagPost\Core\Engine\Flatten;
             use ZigzagPost\Core\Engine\Takeover;
             use ZigzagPost\Core\Engine\Thinning;
             use ZigzagPost\Core\Engine\Trace;
+            use ZigzagPost\Core\Engine\Voices;
             use ZigzagPost\Core\Rulebook\Expression\Exact;
             use ZigzagPost\Core\Rulebook\Expression\Rejected;
 

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\NumberList;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Token;
 
 /**
  * Compiles a checked rulebook to a PHP class.
@@ -47,6 +49,7 @@ final class Compiler
         $compiler = new self($book, false);
         $compiler->routes();
         $compiler->scenes();
+        $compiler->taps();
 
         return $compiler->program;
     }
@@ -57,7 +60,10 @@ final class Compiler
             'PORTS' => array_keys($this->book->ports),
             'IN' => $this->positions(static fn ($port): bool => $port->isIn),
             'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
-            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...$this->sceneRules()]),
+            'GROUPS' => $this->groups(),
+            'ZONES' => $this->zones(),
+            'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
+            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...array_values($this->sceneRules())]),
             'MIDDLE' => $this->book->middle->value,
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
@@ -69,6 +75,7 @@ final class Compiler
         }
         $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
         $this->scenes();
+        $this->taps();
 
         return CompiledSource::of($body.$this->program->members(), $this->program->traced);
     }
@@ -101,6 +108,86 @@ final class Compiler
         }
 
         return $routes;
+    }
+
+    /** @return array<int, array{bool, list<int>|null}> which groups are assembled at which in port */
+    private function groups(): array
+    {
+        $groups = [];
+        foreach ($this->book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->kinds as [$token, $numbers]) {
+                    if (true !== Kind::tryFrom($token->text)?->isGroup()) {
+                        continue;
+                    }
+                    foreach ([] === $rule->from ? $this->book->portNames(true) : array_map(static fn ($name): string => $name->text, $rule->from) as $name) {
+                        $port = $this->book->portIndex($name);
+                        $groups[$port] ??= [false, []];
+                        if (Kind::Cc14->value !== $token->text) {
+                            $groups[$port][0] = true;
+                        } elseif (null !== $groups[$port][1]) {
+                            $groups[$port][1] = null === $numbers ? null : array_values(array_unique([...$groups[$port][1], ...$numbers->numbers()]));
+                        }
+                    }
+                }
+            }
+        }
+
+        return $groups;
+    }
+
+    /** @return array<int, array{bool, int, int, bool}> */
+    private function zones(): array
+    {
+        $zones = [];
+        foreach (array_values($this->book->ports) as $index => $port) {
+            if (null !== $port->zone) {
+                $zones[$index] = [$port->zone->upper, $port->zone->members, $port->zone->memberBend, $port->isIn];
+            }
+        }
+
+        return $zones;
+    }
+
+    /** @return array<string, mixed> */
+    private function clock(ClockDeclaration $clock): array
+    {
+        return [
+            'beat' => $clock->beatUs,
+            'sends' => $this->portPositions($clock->sends),
+            'pulses' => array_map(fn (array $pulse): array => [$pulse[0], $this->portPositions($pulse[1])], $clock->pulses),
+            'taps' => array_column($clock->taps, 0),
+        ];
+    }
+
+    /**
+     * @param list<Token> $names
+     *
+     * @return list<int>
+     */
+    private function portPositions(array $names): array
+    {
+        return array_map(fn (Token $name): int => $this->book->portIndex($name->text), $names);
+    }
+
+    /** Methods for what a tap press sends. */
+    private function taps(): void
+    {
+        foreach ($this->book->clocks as $name => $clock) {
+            foreach ($clock->taps as $which => [, $message, $ports]) {
+                $rule = new Rule('Taps of '.$name, $clock->name->span, null);
+                $code = new RuleCode($this->program, $rule, 0, Entry::ofMessage(Kind::Start));
+                $message->emit($code, 'return 1;', true);
+                foreach ($ports as $port) {
+                    if (Kind::Note === $message->kind()) {
+                        $code->line("\$e->postNote(\$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000);");
+                    } else {
+                        SendCode::message($code, $clock->name->span->line, $this->book->portIndex($port->text), $message->kind(), '$mch', '$mn', '$mv', '$mraw');
+                    }
+                }
+                $this->program->add("tap_{$name}_{$which}", "/* {$name} {$which} */\n".$code->compile());
+            }
+        }
     }
 
     /** Methods for what is done when scenes begin and end. */

@@ -31,7 +31,7 @@ final class Engine
 
     public State $state;
     public readonly Queue $queue;
-    /** @var list<array{int, int, string}> messages made and not yet taken: time, port, bytes */
+    /** @var list<array{0: int, 1: int, 2: string, 3?: int}> messages made and not yet taken: time, port, bytes; of a pulse its length */
     public array $out = [];
     public readonly ?Trace $trace;
 
@@ -39,6 +39,8 @@ final class Engine
     private array $decoders = [];
     /** @var array<int, bool> in ports whose decoder has nothing under way */
     private array $idle = [];
+    /** @var array<int, array{bool, list<int>|null}> in ports whose messages need more than rules: what is assembled there */
+    private array $special = [];
     /** @var array<int, int> running status of in ports that their decoder has not been told of */
     private array $running = [];
     /** @var array<int, list<\Closure(self, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by incoming control */
@@ -49,6 +51,7 @@ final class Engine
         $this->state = new State($book);
         $this->queue = new Queue();
         $this->trace = $traced ? new Trace($this) : null;
+        $this->special = array_replace(array_map(static fn (): array => [false, []], array_filter($book->zones(), static fn (array $zone): bool => $zone[3])), $book->groups());
         foreach ($book->inPorts() as $port) {
             $this->decoders[$port] = new Decoder();
             $this->idle[$port] = true;
@@ -58,6 +61,12 @@ final class Engine
     /** Begins a run: what goes out before anything comes in. Not for a run that was loaded. */
     public function start(): void
     {
+        foreach ($this->book->zones() as $port => [$isUpper, $members, $bend, $isIn]) {
+            if (!$isIn) { // MIDI Polyphonic Expression 1.0, sections 2.1 and 2.4
+                $this->groupOut($this->state->now, $port, Kind::Rpn->ordinal(), $isUpper ? 16 : 1, 6, $members << 7);
+                $this->groupOut($this->state->now, $port, Kind::Rpn->ordinal(), $isUpper ? 15 : 2, 0, $bend << 7);
+            }
+        }
         $this->scene($this->state->now, $this->state->scene, 'enter');
     }
 
@@ -83,7 +92,7 @@ final class Engine
             $v = \ord($bytes[2]);
             if ($status > 0x7F && $status < 0xF0 && 0xC0 !== ($status & 0xE0) && $n < 0x80 && $v < 0x80) {
                 $this->running[$port] = $status;
-                if (null === $this->trace) {
+                if (null === $this->trace && !isset($this->special[$port])) {
                     ++$s->in[$port];
                     $this->short($t, $port, $status, $n, $v, $bytes);
                 } else {
@@ -116,7 +125,8 @@ final class Engine
     /**
      * The messages made since the last call, ordered by time.
      *
-     * @return list<array{int, int, string}> time in microseconds, position of the out port, bytes of one whole message
+     * @return list<array{0: int, 1: int, 2: string, 3?: int}> time in microseconds, position of the out port, bytes of one whole message; for a
+     *                                                         pulse no bytes, and its length in microseconds
      */
     public function take(): array
     {
@@ -189,6 +199,16 @@ final class Engine
 
     private function message(int $t, int $port, string $raw): void
     {
+        if (isset($this->special[$port])) {
+            if (isset($this->state->zones[$port])) {
+                Zones::observe($this->state, $port, $raw);
+            }
+            if (Groups::takesIn($this, $t, $port, $raw, ...$this->special[$port])) {
+                ++$this->state->in[$port];
+
+                return;
+            }
+        }
         ++$this->state->in[$port];
         $this->trace?->begin($t, $port, $raw);
         $status = \ord($raw[0]);
@@ -199,6 +219,14 @@ final class Engine
         } else {
             $this->system($t, $port, $status, $raw);
         }
+        $this->trace?->finish();
+    }
+
+    /** A parameter message or controller pair that has been assembled. */
+    public function groupIn(int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->trace?->beginGroup($t, $port, $kind, $ch, $n, $v);
+        $this->dispatch($t, $port, $kind, $ch, $n, $v, '');
         $this->trace?->finish();
     }
 
@@ -389,11 +417,20 @@ final class Engine
                 $this->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own);
             }
         }
+        if (isset($s->voiceOf[$own])) {
+            Voices::ended($s, $own);
+        }
+        if (isset($s->fanOf[$own])) {
+            FanOut::ended($s, $own);
+        }
+        if (isset($s->flatOf[$own])) {
+            Flatten::ended($this, $own, $t);
+        }
         $this->trace?->ended($own);
     }
 
     /** Ends a note that was begun a number of times by one owner; it goes on while others hold it. */
-    private function endNote(int $t, int $note, int $times, int $release): void
+    public function endNote(int $t, int $note, int $times, int $release): void
     {
         $s = $this->state;
         if (!isset($s->sounding[$note])) {
@@ -415,6 +452,78 @@ final class Engine
     {
         $this->out[] = [$t, $port, $bytes];
         $this->trace?->out($t, $port, $bytes);
+    }
+
+    /**
+     * Sends a parameter message or controller pair as the controllers it is made of, always whole.
+     *
+     * @param int $kind ordinal of cc14, nrpn or rpn
+     * @param int $v 0 to 16383; at a coarse port the value of an NRPN is 0 to 127
+     */
+    public function groupOut(int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    {
+        $status = \chr(0xAF + $ch);
+        if (Kind::Cc14->ordinal() === $kind) {
+            $this->emit($t, $port, $status.\chr($n).\chr($v >> 7));
+            $this->emit($t, $port, $status.\chr($n + 32).\chr($v & 0x7F));
+
+            return;
+        }
+        $isNrpn = Kind::Nrpn->ordinal() === $kind;
+        $this->emit($t, $port, $status.($isNrpn ? "\x63" : "\x65").\chr($n >> 7));
+        $this->emit($t, $port, $status.($isNrpn ? "\x62" : "\x64").\chr($n & 0x7F));
+        if ($isNrpn && $this->book->isCoarse($port)) {
+            $this->emit($t, $port, $status."\x06".\chr(min(127, $v)));
+
+            return;
+        }
+        $this->emit($t, $port, $status."\x06".\chr($v >> 7));
+        $this->emit($t, $port, $status."\x26".\chr($v & 0x7F));
+    }
+
+    /** Whether a channel belongs to the zone of an in port, its manager included. */
+    public function isInZone(int $port, int $ch): bool
+    {
+        $zone = $this->state->zones[$port] ?? null;
+
+        return null !== $zone && $zone['members'] > 0 && (Zones::manager($zone) === $ch || Zones::isMember($zone, $ch));
+    }
+
+    /** Whether an incoming control is on a member channel of its port's zone. */
+    public function isMember(int $port, int $ctl): bool
+    {
+        $zone = $this->state->zones[$port] ?? null;
+
+        return null !== $zone && Zones::isMember($zone, $ctl >> 14 & 31);
+    }
+
+    /** The manager channel of an in port's zone; 0 when it has none. */
+    public function manager(int $port): int
+    {
+        $zone = $this->state->zones[$port] ?? null;
+
+        return null === $zone ? 0 : Zones::manager($zone);
+    }
+
+    /** @return array{int, int} bend ranges of members and manager in semitones */
+    public function bendRanges(int $port): array
+    {
+        $zone = $this->state->zones[$port] ?? null;
+
+        return null === $zone ? [Zones::MANAGER_BEND, Zones::MANAGER_BEND] : [$zone['memberBend'], $zone['managerBend']];
+    }
+
+    /** Sends a timing pulse. */
+    public function pulse(int $t, int $port, int $lengthUs): void
+    {
+        $this->out[] = [$t, $port, '', $lengthUs];
+        $this->trace?->out($t, $port, '');
+    }
+
+    /** Lets no clock go on after the last event; what else is pending stays. */
+    public function endClocks(): void
+    {
+        $this->queue->filter(static fn (array $due): bool => 'tick' !== $due[2] && 'pulse' !== $due[2]);
     }
 
     /** Sends CC 0 and CC 32 (MIDI 1.0 Detailed Specification, "Bank Select") for a bank number of 0 to 16383. */
@@ -533,6 +642,23 @@ final class Engine
                 unset($this->state->gates[$arguments[0]]);
                 $this->end($arguments[0], $t);
             }
+        } elseif ('group' === $do) {
+            /** @var array{int, int} $arguments */
+            if (($this->state->waiting[$arguments[0]][5] ?? 0) === $arguments[1]) {
+                Groups::flush($this, $t, $arguments[0]);
+            }
+        } elseif ('tick' === $do) {
+            /** @var array{string, int} $arguments */
+            Clocks::tick($this, $t, ...$arguments);
+        } elseif ('pulse' === $do) {
+            /** @var array{string, int, int} $arguments */
+            Clocks::pulse($this, $t, ...$arguments);
+        } elseif ('tap' === $do) {
+            /** @var array{string, int, int} $arguments */
+            Clocks::press($this, $t, ...$arguments);
+        } elseif ('extra' === $do) {
+            /** @var array{string, int, int, list<mixed>} $arguments */
+            Clocks::extra($this, $t, ...$arguments);
         } elseif ('thin' === $do) {
             /** @var array{string, int, int} $arguments */
             Thinning::over($this, $t, ...$arguments);

@@ -46,7 +46,11 @@ final class Panic
             );
         }
         if ($all) {
-            $engine->queue->filter(static fn (): bool => false);
+            $engine->queue->filter(static fn (array $due): bool => \in_array($due[2], ['tick', 'pulse', 'tap', 'extra', 'group'], true));
+            $engine->state->gates = [];
+            foreach (array_keys($engine->state->voices) as $step) {
+                $engine->state->voices[$step] = [];
+            }
             self::unlatch($engine->state);
         }
     }

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Engine;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Step\SpreadStep;
 
 /** What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work. */
 final class Program
@@ -81,6 +82,26 @@ final class Program
         $php = '['.implode(', ', array_is_list($values) ? $values : array_map(static fn (int $key, int $value): string => "{$key} => {$value}", array_keys($values), $values)).']';
 
         return 'self::'.($this->constants[$php] ??= 'T'.\count($this->constants));
+    }
+
+    /** A constant written as PHP. */
+    public function rawConstant(string $php): string
+    {
+        return 'self::'.($this->constants[$php] ??= 'T'.\count($this->constants));
+    }
+
+    /** Whether sustain pedals have to be watched. */
+    public function hasSpread(): bool
+    {
+        foreach ($this->book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                if ($step instanceof SpreadStep) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     public function members(): string

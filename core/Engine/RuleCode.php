@@ -283,6 +283,12 @@ final class RuleCode implements Scope
         return $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->kind, $this->step + 1));
     }
 
+    /** The same for another kind of message that this step makes beside the one at hand. */
+    public function continuationAs(Kind $kind): string
+    {
+        return $this->program->method($this->rule, $this->ruleIndex, $this->entry->resumed($kind, $this->step + 1, $this->noteSends, $this->ownerStart, true));
+    }
+
     /** The arguments with which {@see continuation()} goes on later. */
     public function arguments(): string
     {

@@ -75,6 +75,9 @@ final class SelectorCode
         if (isset($selector->lists['value']) && $kind->hasValue()) {
             $tests[] = self::inList('$v', $selector->lists['value'], Kind::Program === $kind ? $code->book()->programsFrom : 0);
         }
+        if ($selector->isMpe()) {
+            $tests[] = '$e->isInZone($port, $ch)';
+        }
         if (null !== $selector->where) {
             $tests[] = $code->code($selector->where)->truth();
         }

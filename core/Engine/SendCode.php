@@ -50,14 +50,24 @@ final class SendCode
             $code->line("Takeover::isNow(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
         }
         if ($kind->isGroup()) {
-            $code->line("\$e->group(\$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
+            $code->line("\$e->groupOut(\$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
 
             return;
+        }
+        if (Kind::Cc === $kind && $code->program->hasSpread()) {
+            $code->line("if (64 === {$n}) { \$s->pedals[{$port} << 4 | {$ch} - 1] = {$v} >= 64; }");
         }
         if (Kind::Program === $kind) {
             $code->line("if ({$n} > 0) { \$e->bank(\$t, {$port}, {$ch}, {$n} - 1); }");
         }
         self::emit($code, $port, self::bytes($kind, $ch, $n, $v, $raw));
+    }
+
+    /** Sends to a port and channel that are only known when the rule runs. */
+    public static function messageTo(RuleCode $code, int $line, string $port, Kind $kind, string $ch, string $n, string $v): void
+    {
+        self::at($code, $line);
+        $code->line("\$e->emit(\$t, {$port}, ".self::bytes($kind, $ch, $n, $v, '').');');
     }
 
     /** Tells the trace which line sends next. */

@@ -44,7 +44,7 @@ final class State
     public array $carried = [];
     /** @var array<string, array<int, bool>> by step, controls that are switched on */
     public array $toggled = [];
-    /** @var array<string, array<int, array{int, int, array<mixed>|null}>> by step and control, see {@see Thinning} */
+    /** @var array<string, array<int, array{int, list<mixed>|null}>> by step and control, until when, and what waits, see {@see Thinning} */
     public array $thinned = [];
     /** @var array<string, array<int, int>> by step and control, the value last let through */
     public array $letThrough = [];
@@ -58,6 +58,40 @@ final class State
     public array $exact = [];
     /** @var array<string, array<int, int>> where faders stand, by step and control */
     public array $stands = [];
+    /** @var array<int, array{int, int, int, int, int, int}> by in port, the group that waits for its lower half */
+    public array $waiting = [];
+    /** @var array<int, array<int, array{int, int|null, int|null}|null>> by in port and channel, kind and halves of the parameter selected */
+    public array $selected = [];
+    /** @var array<int, array<int, int>> by in port, values of parameters and controller pairs */
+    public array $parameters = [];
+    /** @var array<int, bool> by out port and channel, whether the sustain pedal is down */
+    public array $pedals = [];
+    /** @var array<string, array<int, array{int, int|string, bool, int, int, int}>> by step, what its voices do, see {@see Voices} */
+    public array $voices = [];
+    /** @var array<string, int> */
+    public array $lastVoice = [];
+    /** @var array<int|string, list<array{string, int}>> steps and voices of an owner's notes */
+    public array $voiceOf = [];
+    /** @var array<int, array{isUpper: bool, members: int, memberBend: int, managerBend: int}> zones of the in ports */
+    public array $zones = [];
+    /** @var array<int, array<int, array{int, int}>> by in port and channel, the registered parameter selected */
+    public array $zoneParameters = [];
+    /** @var array<string, array{notes: array<int|string, array{int, int, int}>, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}> */
+    public array $flats = [];
+    /** @var array<int|string, list<array{string, int, array{int, int, string, string, string, int}, int}>> */
+    public array $flatOf = [];
+    /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
+    public array $fans = [];
+    /** @var array<int|string, list<string>> */
+    public array $fanOf = [];
+    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, ticks: int, pulses: array<int, int>, turn: int, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
+    public array $clocks = [];
+    /** @var array<string, int> by clock, the series of tap presses under way */
+    public array $tapTurns = [];
+    /** @var array<string, array<int, int>> clock messages counted, by step and in port */
+    public array $counted = [];
+    /** @var array<string, array<int, array{int, int}>> by step and in port, time and turn of the last clock message */
+    public array $multiplied = [];
     /** Counts things made, so that each has a name. */
     public int $made = 0;
 
@@ -71,6 +105,11 @@ final class State
             $this->unclaimed[$port] = 0;
             $this->faults[$port] = [];
             $this->carried[$port] = 0;
+        }
+        foreach ($book->zones() as $port => [$isUpper, $members, $bend, $isIn]) {
+            if ($isIn) {
+                $this->zones[$port] = ['isUpper' => $isUpper, 'members' => $members, 'memberBend' => $bend, 'managerBend' => Zones::MANAGER_BEND];
+            }
         }
     }
 

@@ -43,7 +43,7 @@ final class Takeover
     /**
      * The value that a fader with `scaled` sends, or null when the message only tells where the fader stands.
      *
-     * @param int $low  lowest value of the control
+     * @param int $low lowest value of the control
      * @param int $high highest value of the control
      */
     public static function scaled(State $state, string $step, int $control, int $port, int $kind, int $ch, int $n, int $v, int $low, int $high): ?int

@@ -34,7 +34,7 @@ final readonly class TapeRun
         if (null !== $untilUs) {
             $this->engine->advance($untilUs);
         } else {
-            while (null !== ($due = $this->engine->nextDue())) {
+            while (null !== ($due = $this->nextDue())) {
                 $this->engine->advance($due);
                 $this->pass();
             }
@@ -43,11 +43,19 @@ final readonly class TapeRun
         $this->pass();
     }
 
+    /** Time of the next thing due after the last event; clocks are not, whoever starts them. */
+    private function nextDue(): ?int
+    {
+        $this->engine->endClocks();
+
+        return $this->engine->nextDue();
+    }
+
     private function pass(): void
     {
         $ports = $this->engine->book->ports();
-        foreach ($this->engine->take() as [$timeUs, $port, $bytes]) {
-            $this->writer->write(new Event($timeUs, $ports[$port], $bytes));
+        foreach ($this->engine->take() as $made) {
+            $this->writer->write(new Event($made[0], $ports[$made[1]], $made[2], $made[3] ?? null));
         }
         if (null !== $this->engine->trace && null !== $this->traceTo) {
             foreach ($this->engine->trace->take()[0] as $record) {

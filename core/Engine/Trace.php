@@ -76,6 +76,24 @@ final class Trace
         ];
     }
 
+    /** A group that was assembled from several controllers. */
+    public function beginGroup(int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->begin($t, $port, "\xF8");
+        if (null !== $this->current) {
+            $this->current['bytes'] = '';
+            $this->current['text'] = $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}";
+        }
+    }
+
+    /** Something that a step says of the message, such as the voice it chose. */
+    public function tell(string $field, string $was, string $now): void
+    {
+        if (null !== $this->current && [] !== $this->current['visits']) {
+            $this->current['visits'][\count($this->current['visits']) - 1]['marks'][] = ['line' => $this->line, 'field' => $field, 'was' => $was, 'now' => $now];
+        }
+    }
+
     public function finish(): void
     {
         if (null === $this->current) {
@@ -126,7 +144,7 @@ final class Trace
     public function out(int $t, int $port, string $bytes): void
     {
         $name = $this->engine->book->ports()[$port];
-        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => $this->words->of($bytes)];
+        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => '' === $bytes ? 'pulse' : $this->words->of($bytes)];
         if (null !== $this->current && [] !== $this->current['visits']) {
             $this->current['visits'][\count($this->current['visits']) - 1]['outs'][] = ['line' => $this->line] + $made;
         } else {

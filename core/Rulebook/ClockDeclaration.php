@@ -4,15 +4,33 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook;
 
+use ZigzagPost\Core\Rulebook\Message\Template;
+use ZigzagPost\Core\Rulebook\Message\TemplateParser;
+
 /**
  * A clock made here, and where it goes.
  *
  *     clock lead
  *       tempo 104
  *       send treadle
+ *       pulse 2 per beat to ticker
+ *       taps 4 of cc 30 value 127 channel 5 to echo
  */
 final class ClockDeclaration
 {
+    public const SLOWEST = 20;
+    public const FASTEST = 400;
+    private const DEFAULT_TEMPO = 120;
+
+    /** @var array{int, int} length of a beat in microseconds, as a fraction */
+    public array $beatUs = [60_000_000, self::DEFAULT_TEMPO];
+    /** @var list<Token> ports that get clock, start and stop */
+    public array $sends = [];
+    /** @var list<array{int, list<Token>}> pulses a beat, and their ports */
+    public array $pulses = [];
+    /** @var list<array{int, Template, list<Token>}> number of tap presses, what a press sends, and where */
+    public array $taps = [];
+
     private function __construct(public readonly Token $name)
     {
     }
@@ -21,7 +39,8 @@ final class ClockDeclaration
     {
         $name = $cursor->name('a clock name');
         $cursor->expectEnd();
-        throw new RulebookError($name->span, 'not-built', 'clocks belong to the language, but this version cannot run them yet; remove the clock or put # before its lines');
+
+        return new self($name);
     }
 
     public function print(): string
@@ -29,8 +48,80 @@ final class ClockDeclaration
         return "clock {$this->name->text}";
     }
 
+    /** Reads a line below the heading and gives its canonical form. */
     public function line(Cursor $cursor): string
     {
-        throw RulebookError::expected($cursor->peek(), ['tempo', 'send', 'pulse', 'taps']);
+        $word = $cursor->expect('tempo', 'send', 'pulse', 'taps');
+
+        return match ($word->text) {
+            'tempo' => $this->tempo($cursor),
+            'send' => $this->send($cursor),
+            'pulse' => $this->pulse($cursor),
+            default => $this->tap($cursor),
+        };
+    }
+
+    /** @return list<Reference> */
+    public function references(): array
+    {
+        return Reference::all(Reference::OUT_PORT, array_merge($this->sends, ...array_column($this->pulses, 1), ...array_column($this->taps, 2)));
+    }
+
+    private function tempo(Cursor $cursor): string
+    {
+        $token = $cursor->next();
+        if (TokenType::Number !== $token->type || !is_numeric($token->text)) {
+            throw RulebookError::expected($token, ['a tempo in beats a minute, such as 104']);
+        }
+        $cursor->expectEnd();
+        $tempo = (float) $token->text;
+        if ($tempo < self::SLOWEST || $tempo > self::FASTEST) {
+            throw new RulebookError($token->span, 'out-of-range', \sprintf('a tempo lies between %d and %d', self::SLOWEST, self::FASTEST));
+        }
+        $decimals = \strlen(explode('.', $token->text)[1] ?? '');
+        $this->beatUs = [60_000_000 * 10 ** $decimals, (int) str_replace('.', '', $token->text)];
+
+        return "tempo {$token->text}";
+    }
+
+    private function send(Cursor $cursor): string
+    {
+        $ports = $cursor->names('an out port');
+        $cursor->expectEnd('","');
+        array_push($this->sends, ...$ports);
+
+        return 'send '.self::list($ports);
+    }
+
+    private function pulse(Cursor $cursor): string
+    {
+        $number = $cursor->integer('a number of pulses', 1, 96);
+        $cursor->expect('per');
+        $cursor->expect('beat');
+        $cursor->expect('to');
+        $ports = $cursor->names('a pulse port');
+        $cursor->expectEnd('","');
+        $this->pulses[] = [$number->value, $ports];
+
+        return "pulse {$number->text} per beat to ".self::list($ports);
+    }
+
+    private function tap(Cursor $cursor): string
+    {
+        $number = $cursor->integer('a number of presses', 1, 16);
+        $cursor->expect('of');
+        $message = TemplateParser::parse($cursor);
+        $cursor->expect('to');
+        $ports = $cursor->names('an out port');
+        $cursor->expectEnd('","');
+        $this->taps[] = [$number->value, $message, $ports];
+
+        return "taps {$number->text} of {$message->print()} to ".self::list($ports);
+    }
+
+    /** @param list<Token> $ports */
+    private static function list(array $ports): string
+    {
+        return implode(', ', array_map(static fn (Token $port): string => $port->text, $ports));
     }
 }

@@ -88,7 +88,9 @@ final readonly class Selector
             $kind = Kind::tryFrom($token->text);
             if (null === $kind) {
                 foreach (Kind::cases() as $each) {
-                    $matched[] = [$each, null];
+                    if (self::ANY === $token->text || ($each->hasChannel() && !$each->isGroup())) {
+                        $matched[] = [$each, null];
+                    }
                 }
                 continue;
             }
@@ -99,6 +101,18 @@ final readonly class Selector
         }
 
         return $matched;
+    }
+
+    /** Whether it asks for the messages of MPE zones. */
+    public function isMpe(): bool
+    {
+        foreach ($this->kinds as [$token]) {
+            if (self::MPE === $token->text) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<array{string, NumberList}> every list with the condition it belongs to */

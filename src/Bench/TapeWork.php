@@ -53,7 +53,7 @@ final readonly class TapeWork
         }
         $job->position = (int) ftell($in);
         if ($job->position >= $job->length) {
-            while (null !== ($due = $engine->nextDue())) {
+            for ($engine->endClocks(); null !== ($due = $engine->nextDue()); $engine->endClocks()) {
                 $engine->advance($due);
                 $this->write($job, $engine, $out);
             }
@@ -90,8 +90,8 @@ final readonly class TapeWork
     private function write(TapeJob $job, Engine $engine, $out): void
     {
         $ports = $engine->book->ports();
-        foreach ($engine->take() as [$timeUs, $port, $bytes]) {
-            fwrite($out, TapeWriter::line(new Event($timeUs, $ports[$port], $bytes)));
+        foreach ($engine->take() as $made) {
+            fwrite($out, TapeWriter::line(new Event($made[0], $ports[$made[1]], $made[2], $made[3] ?? null)));
             ++$job->eventsOut;
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // Takes the pictures in docs/screenshots from the demo data: php tests/browser/pictures.php
 
+use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy as By;
 use ZigzagPost\Tests\Browser\Application;
 use ZigzagPost\Tests\Browser\Chromium;
@@ -19,24 +20,24 @@ $edit = <<<'JS'
     JS;
 $press = static fn (string $label): string => "[...document.querySelectorAll('button')].find((each) => each.textContent.trim() === '{$label}' || each.ariaLabel === '{$label}').click()";
 $pictures = [
-    'bench' => static function ($page): void {
+    'bench' => static function (RemoteWebDriver $page): void {
         sleep(16);
         $page->executeScript("[...document.querySelectorAll('[role=option]')].filter((each) => each.textContent.includes('vel')).at(-1).click()");
     },
-    'daylight' => static function ($page): void {
+    'daylight' => static function (RemoteWebDriver $page): void {
         sleep(10);
     },
-    'finding' => static function ($page) use ($edit): void {
+    'finding' => static function (RemoteWebDriver $page) use ($edit): void {
         $page->executeScript($edit, ['send gulls', 'send gills']);
         sleep(2);
     },
-    'tapes' => static function ($page) use ($press): void {
+    'tapes' => static function (RemoteWebDriver $page) use ($press): void {
         $page->executeScript($press('Tapes'));
         sleep(1);
         $page->executeScript($press('Run'));
         sleep(3);
     },
-    'reference' => static function ($page) use ($press): void {
+    'reference' => static function (RemoteWebDriver $page) use ($press): void {
         $page->executeScript($press('Look up the language'));
         usleep(400_000);
         $page->findElement(By::cssSelector('[type=search]'))->sendKeys('toggle');

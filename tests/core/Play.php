@@ -75,10 +75,12 @@ final class Play
      *
      * @return string a tape
      */
-    public static function run(Engine $engine, array $events, ?int $untilUs = null): string
+    public static function run(Engine $engine, array $events, ?int $untilUs = null, bool $begins = true): string
     {
         $out = self::stream('');
-        $engine->start();
+        if ($begins) {
+            $engine->start();
+        }
         (new TapeRun($engine, new TapeWriter($out)))->run($events, $untilUs);
         rewind($out);
 

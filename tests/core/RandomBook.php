@@ -27,7 +27,7 @@ final class RandomBook
 
     private function book(): string
     {
-        $text = "rulebook \"Random\"\nport keys in\nport pads in\nport moths out\nport gulls out\n"
+        $text = "rulebook \"Random\"\nport keys in ".$this->pick('', 'mpe lower 3', 'mpe lower 15 bend 24')."\nport pads in\nport moths out\nport gulls out".$this->pick('', ' nrpn coarse')."\nport fan out mpe ".$this->pick('lower 2', 'upper 3 bend 12')."\nclock beat\n  tempo 240\n  send moths\n  taps 2 of cc 30 value 127 to gulls\n".$this->pick('', "scene \"A\"\n  on enter post program 3 to moths\n  on leave post cc 3 value 1 to gulls\nscene \"B\"\n  on enter remember m = 4\n").$this->pick('', "always\n")
             ."memory m = 1\nmemory n = -2\ntable kit: 60=40, 61=41, 62=90\ncurve soft: 0=0, 40=90, 127=127\ncurve late: power 2\n";
         $rules = $this->random->getInt(1, 6);
         for ($rule = 0; $rule < $rules; ++$rule) {
@@ -46,7 +46,7 @@ final class RandomBook
 
     private function selector(): string
     {
-        return $this->pick('note', 'note', 'note', 'note key 60..64', 'cc', 'cc 20', 'cc 20..22,64', 'any', 'note, cc', 'program', 'bend', 'pressure, polypressure', 'clock, start', 'mode', 'cc 123', 'sysex')
+        return $this->pick('note', 'note', 'note', 'note key 60..64', 'cc', 'cc 20', 'cc 20..22,64', 'any', 'note, cc', 'program', 'bend', 'pressure, polypressure', 'clock, start', 'mode', 'cc 123', 'sysex', 'nrpn', 'rpn', 'cc14 20', 'nrpn 1..300, note', 'mpe', 'mpe', 'note, cc 64')
             .$this->pick('', '', ' channel 1', ' channel 1..2')
             .$this->pick('', '', '', ' value 10..127', ' velocity 1..90')
             .$this->pick('', '', '', " where {$this->expression('m')}", " where {$this->expression('value')} > 20");
@@ -54,7 +54,7 @@ final class RandomBook
 
     private function step(): string
     {
-        return match ($this->random->getInt(0, 13)) {
+        return match ($this->random->getInt(0, 24)) {
             0 => "set key = {$this->expression('key')}".$this->pick('', ' fold'),
             1 => "set value = {$this->expression('value')}",
             2 => 'set channel = '.$this->pick('3', 'channel + 1', 'm', 'clamp(channel * 2, 1, 16)'),
@@ -68,6 +68,17 @@ final class RandomBook
             10 => 'post '.$this->pick('program 3 channel 7', 'cc 7 value value', 'note 50 velocity 70 for 20ms', 'bend 100', 'sysex F0 7D {value} F7').' to moths',
             11 => 'remember m = '.$this->expression('m'),
             12 => 'send '.$this->pick('moths', 'gulls'),
+            14 => 'delay '.$this->pick('15ms', '40ms'),
+            15 => 'gate '.$this->pick('10ms', '100ms'),
+            16 => 'thin '.$this->pick('20ms', '60ms'),
+            17 => 'deadband '.$this->pick('2', '20'),
+            18 => 'go '.$this->pick('next', 'previous', '"A"', '"B"', $this->expression('m')),
+            19 => 'spread over '.$this->pick('moths x 2, gulls x 2', 'moths x 3 fill', 'gulls x 2 steal none', 'moths channels 4..6', 'gulls x 1'),
+            20 => $this->pick('flatten to channel 5', 'flatten to channel 5 bend 12 priority high pressure channel', 'flatten to channel 6 priority low pressure cc 11 timbre cc 1'),
+            21 => 'fan out to fan',
+            22 => $this->pick('tap beat', 'start beat', 'stop beat', 'tempo beat = value + 60'),
+            23 => $this->pick('become nrpn 8:3 value value * 100', 'become cc14 1 value value * 64', 'mirror moths', 'send moths pickup', 'send gulls scaled', 'panic', 'panic moths'),
+            24 => $this->pick('divide 2', 'multiply 2'),
             default => 'set velocity = '.$this->pick('velocity + 20', '0', '100'),
         };
     }
@@ -95,7 +106,7 @@ final class RandomBook
             $bytes = match ($this->random->getInt(0, 9)) {
                 0, 1, 2, 3 => \sprintf('9%X %02X %02X', $channel, $key, $value),
                 4, 5 => \sprintf('8%X %02X %02X', $channel, $key, $value),
-                6 => \sprintf('B%X %02X %02X', $channel, $this->random->getInt(19, 23), $value),
+                6 => $this->pick(\sprintf('B%X %02X %02X', $channel, $this->random->getInt(19, 23), $value), \sprintf('B%X %02X %02X', $channel, $this->random->getInt(96, 101), $this->random->getInt(0, 2)), \sprintf('B%X 06 %02X', $channel, $value), \sprintf('B%X 26 %02X', $channel, $value), \sprintf('B%X 40 %02X', $channel, $value), \sprintf('D%X %02X', $channel, $value), \sprintf('E%X 00 %02X', $channel, $value), \sprintf('B%X 4A %02X', $channel, $value)),
                 7 => \sprintf('%s%X %02X %02X', $this->pick('E', 'A', 'B'), $channel, $this->random->getInt(0, 127), $value),
                 8 => $this->pick('F8', 'FA', 'F0 7D 01 F7', 'F2 01 02', 'C1 05', 'D0 44', 'B0 7B 00'),
                 default => $this->pick('90 3C', '64', 'F8 3C', 'FD', 'F0 01 80 3C 40'),

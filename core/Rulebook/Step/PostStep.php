@@ -21,21 +21,24 @@ use ZigzagPost\Core\Rulebook\Token;
  *
  *     post program 3 channel 7 to drive
  *     post note C4 velocity 90 for 200ms to moths
+ *     post pulse 5ms to ticker
  */
 final class PostStep extends Step
 {
     /** @param list<Token> $ports */
-    private function __construct(Span $span, public readonly Template $message, private readonly ?Duration $length, private readonly array $ports)
+    private function __construct(Span $span, public readonly ?Template $message, private readonly ?Duration $length, private readonly array $ports)
     {
         parent::__construct($span);
     }
 
     public static function parse(Cursor $cursor, Span $span): self
     {
-        $message = TemplateParser::parse($cursor);
-        $isNote = Kind::Note === $message->kind();
-        $length = $isNote && null !== $cursor->accept('for') ? $cursor->duration() : null;
-        if ($isNote && null === $length) {
+        $isPulse = null !== $cursor->accept('pulse');
+        $message = $isPulse ? null : TemplateParser::parse($cursor);
+        $isNote = Kind::Note === $message?->kind();
+        $length = $isPulse ? $cursor->duration() : null;
+        $length ??= $isNote && null !== $cursor->accept('for') ? $cursor->duration() : null;
+        if (null !== $message && $isNote && null === $length) {
             throw new RulebookError($message->span, 'note-length', 'a posted note needs its length, such as "for 200ms", before "to"');
         }
         $cursor->expect('to');
@@ -47,12 +50,22 @@ final class PostStep extends Step
 
     public function print(): string
     {
-        return 'post '.$this->message->print().(null === $this->length ? '' : ' for '.$this->length->print())
+        $what = null === $this->message ? 'pulse '.$this->length?->print() : $this->message->print().(null === $this->length ? '' : ' for '.$this->length->print());
+
+        return "post {$what}"
             .' to '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports));
     }
 
     public function compile(RuleCode $code): void
     {
+        if (null === $this->message) {
+            foreach ($this->ports as $port) {
+                SendCode::at($code, $this->span->line);
+                $code->line("\$e->pulse(\$t, {$code->book()->portIndex($port->text)}, {$this->length?->us});");
+            }
+
+            return;
+        }
         $code->line('do {');
         $this->message->emit($code, 'break;', true);
         foreach ($this->ports as $port) {
@@ -79,6 +92,6 @@ final class PostStep extends Step
 
     public function expressions(): array
     {
-        return $this->message->expressions();
+        return $this->message?->expressions() ?? [];
     }
 }

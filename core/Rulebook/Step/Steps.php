@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\RulebookError;
 use ZigzagPost\Core\Rulebook\Token;
 
 /** The list of all steps. A new step is a class and a line here. */
@@ -30,10 +29,17 @@ final class Steps
         'go' => GoStep::class,
         'mirror' => MirrorStep::class,
         'panic' => PanicStep::class,
+        'spread' => SpreadStep::class,
+        'flatten' => FlattenStep::class,
+        'fan' => FanOutStep::class,
+        'tap' => TapStep::class,
+        'follow' => FollowStep::class,
+        'start' => StartStep::class,
+        'stop' => StopStep::class,
+        'tempo' => TempoStep::class,
+        'divide' => DivideStep::class,
+        'multiply' => MultiplyStep::class,
     ];
-
-    /** Steps of the language that this version cannot run. */
-    private const NOT_BUILT = ['spread', 'flatten', 'fan', 'tap', 'follow', 'start', 'stop', 'tempo', 'divide', 'multiply'];
 
     /** @return list<string> */
     public static function keywords(): array
@@ -43,15 +49,12 @@ final class Steps
 
     public static function isKeyword(Token $token): bool
     {
-        return $token->is(...self::keywords(), ...self::NOT_BUILT);
+        return $token->is(...self::keywords());
     }
 
     public static function parse(Cursor $cursor): Step
     {
         $keyword = $cursor->next();
-        if ($keyword->is(...self::NOT_BUILT)) {
-            throw new RulebookError($keyword->span, 'not-built', "\"{$keyword->text}\" belongs to the language, but this version cannot run it yet; remove the line or put # before it");
-        }
         $class = self::CLASSES[$keyword->text];
 
         return $class::parse($cursor, $keyword->span);

@@ -143,6 +143,7 @@ final class LawsTest extends TestCase
             $events = Play::events($tape);
             $whole = Play::run(new Engine($book), $events);
             $engine = new Engine($book);
+            $engine->start();
             $cut = $seed % \count($events);
             $first = '';
             foreach (\array_slice($events, 0, $cut) as $event) {
@@ -152,7 +153,7 @@ final class LawsTest extends TestCase
             $loaded = SavedRun::read(SavedRun::write($engine), $book, false);
             self::assertNotNull($loaded);
             $loaded->out = $made;
-            self::assertSame($whole, Play::run($loaded, \array_slice($events, $cut)), $text);
+            self::assertSame($whole, Play::run($loaded, \array_slice($events, $cut), null, false), $text);
         });
     }
 
@@ -162,7 +163,9 @@ final class LawsTest extends TestCase
             $events = Play::events($tape);
             $traced = new Engine(Compiler::load(Checker::check($text)->book, true), true);
             self::assertSame(Play::run(new Engine($book), $events), Play::run($traced, $events), $text);
-            self::assertCount(array_sum($traced->state->in), $traced->trace?->take()[0] ?? [], 'a record for each message');
+            $records = \count($traced->trace?->take()[0] ?? []);
+            $isGrouping = 1 === preg_match('/take.*(nrpn|rpn|cc14)|copy.*(nrpn|rpn|cc14)/', $text);
+            self::assertTrue($isGrouping ? $records <= array_sum($traced->state->in) : $records === array_sum($traced->state->in), 'a record for each message');
         });
     }
 
@@ -194,7 +197,7 @@ final class LawsTest extends TestCase
     {
         $engine = new Engine($book);
         $out = Play::run($engine, Play::events($tape));
-        if (str_contains($text, 'toggle') || str_contains($text, 'become note')) {
+        if (1 === preg_match('/toggle|become note/', $text)) {
             $engine->panic($engine->state->now);
             foreach ($engine->take() as [$timeUs, $port, $bytes]) {
                 $out .= TapeWriter::line(new Event($timeUs, $book->ports()[$port], $bytes));

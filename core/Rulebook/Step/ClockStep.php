@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Engine\SendCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * What is done to a clock by its name alone.
+ *
+ *     tap lead
+ *     follow lead
+ *     start lead
+ *     stop lead
+ */
+abstract class ClockStep extends Step
+{
+    final private function __construct(Span $span, private readonly Token $clock)
+    {
+        parent::__construct($span);
+    }
+
+    abstract protected static function keyword(): string;
+
+    public static function parse(Cursor $cursor, Span $span): static
+    {
+        $clock = $cursor->name('a clock name');
+        $cursor->expectEnd();
+
+        return new static($span, $clock);
+    }
+
+    public function print(): string
+    {
+        return static::keyword().' '.$this->clock->text;
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        SendCode::at($code, $this->span->line);
+        $kind = 'follow' === static::keyword() ? ", {$code->kind->ordinal()}" : '';
+        if ('follow' === static::keyword() && !\in_array($code->kind, [Kind::Clock, Kind::Start, Kind::Continue, Kind::Stop], true)) {
+            $code->lacks('tempo to follow', $this->span);
+            $code->reject('there is no tempo to follow');
+
+            return;
+        }
+        $code->line('Clocks::'.static::keyword()."(\$e, '{$this->clock->text}', \$t{$kind});");
+    }
+
+    public function hasEffect(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return [new Reference(Reference::CLOCK, $this->clock)];
+    }
+}

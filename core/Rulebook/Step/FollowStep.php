@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+/**
+ * Takes tempo and transport of a clock from incoming clock messages.
+ *
+ *     follow lead
+ */
+final class FollowStep extends ClockStep
+{
+    protected static function keyword(): string
+    {
+        return 'follow';
+    }
+}

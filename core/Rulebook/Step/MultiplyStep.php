@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Literal;
+use ZigzagPost\Core\Rulebook\Span;
+
+/**
+ * Adds clock messages between the incoming ones, evenly spaced by the last interval. Other messages pass.
+ *
+ *     multiply 2
+ */
+final class MultiplyStep extends Step
+{
+    private function __construct(Span $span, private readonly Literal $by)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $by = $cursor->integer('a number', 1, 96);
+        $cursor->expectEnd();
+
+        return new self($span, $by);
+    }
+
+    public function print(): string
+    {
+        return "multiply {$this->by->text}";
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        if (Kind::Clock === $code->kind) {
+            $code->line("Clocks::multiply(\$e, '{$code->stepId()}', {$this->by->value}, \$t, ['{$code->continuation()}', {$code->arguments()}]);");
+        }
+    }
+}

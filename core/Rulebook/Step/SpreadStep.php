@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Engine\SendCode;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\NumberList;
+use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Token;
+
+/**
+ * Deals notes out among voices; everything else goes to all the listed ports once.
+ *
+ *     spread over moths x 4, gulls x 4 fill steal none
+ *     spread over stack channels 1..4
+ */
+final class SpreadStep extends Step
+{
+    private const MOST_VOICES = 128;
+
+    /**
+     * @param list<array{Token, int}> $units ports with their number of voices; with channels one port
+     */
+    private function __construct(Span $span, private readonly array $units, private readonly ?NumberList $channels, private readonly ?Token $order, private readonly ?Token $steal)
+    {
+        parent::__construct($span);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $cursor->expect('over');
+        $units = [];
+        $channels = null;
+        do {
+            $port = $cursor->name('an out port');
+            if ([] === $units && null !== $cursor->accept('channels', 'channel')) {
+                $channels = $cursor->numberList('a channel', 1, 16);
+                $units[] = [$port, \count($channels->numbers())];
+                break;
+            }
+            $cursor->expect('x', '×');
+            $units[] = [$port, $cursor->integer('a number of voices', 1, self::MOST_VOICES)->value];
+        } while (null !== $cursor->accept(','));
+        $order = $cursor->accept('rotate', 'fill');
+        $steal = null;
+        if (null !== $cursor->accept('steal')) {
+            $steal = $cursor->expect('oldest', 'none');
+        }
+        $cursor->expectEnd(...(null === $order && null === $steal ? ['rotate', 'fill'] : []), ...(null === $steal ? ['steal'] : []));
+
+        return new self($span, $units, $channels, $order, $steal);
+    }
+
+    public function print(): string
+    {
+        $over = null !== $this->channels
+            ? "{$this->units[0][0]->text} channels {$this->channels->print()}"
+            : implode(', ', array_map(static fn (array $unit): string => "{$unit[0]->text} x {$unit[1]}", $this->units));
+
+        return "spread over {$over}".(null === $this->order ? '' : ' '.$this->order->text).(null === $this->steal ? '' : ' steal '.$this->steal->text);
+    }
+
+    public function compile(RuleCode $code): void
+    {
+        if (Kind::Note === $code->kind) {
+            if ($code->noteSends) {
+                $this->deal($code);
+            }
+
+            return;
+        }
+        if (null !== $this->channels && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
+            $this->follow($code);
+
+            return;
+        }
+        $sent = [];
+        foreach ($this->units as [$port]) {
+            if (!isset($sent[$port->text])) {
+                SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), '$ch');
+            }
+            $sent[$port->text] = true;
+        }
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return OnRelease::Acts;
+    }
+
+    public function hasEffect(): bool
+    {
+        return true;
+    }
+
+    public function references(): array
+    {
+        return array_map(static fn (array $unit): Reference => new Reference(Reference::OUT_PORT, $unit[0]), $this->units);
+    }
+
+    public function voices(): int
+    {
+        return array_sum(array_column($this->units, 1));
+    }
+
+    private function deal(RuleCode $code): void
+    {
+        $voices = [];
+        foreach ($this->units as [$port, $count]) {
+            $index = $code->book()->portIndex($port->text);
+            foreach ($this->channels?->numbers() ?? array_fill(0, $count, 0) as $channel) {
+                $voices[] = "[{$index}, {$channel}]";
+            }
+        }
+        $table = $code->program->rawConstant('['.implode(', ', $voices).']');
+        $fill = 'fill' === $this->order?->text ? 'true' : 'false';
+        $steal = 'none' === $this->steal?->text ? 'false' : 'true';
+        SendCode::at($code, $this->span->line);
+        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, \$ctl)) { {$code->drop('no voice is free', '')} }");
+    }
+
+    /** Per-note messages of an MPE zone go where their note went. */
+    private function follow(RuleCode $code): void
+    {
+        $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
+        $code->line("if ({$condition}\$e->isMember(\$port, \$ctl)) {");
+        $code->line("foreach (Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31) as [\$voicePort, \$voiceCh]) {");
+        SendCode::messageTo($code, $this->span->line, '$voicePort', $code->kind, '$voiceCh', '$n', '$v');
+        $code->line('}');
+        $code->line('} else {');
+        foreach (\array_slice($this->units, 0, 1) as [$port]) {
+            SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), '$ch');
+        }
+        $code->line('}');
+    }
+}
