@@ -54,6 +54,13 @@ final readonly class Checker
             new UnreachableRules(),
             new ModeMessagesAsControllers(),
             new IgnoredConditions(),
+            new PulsePorts(),
+            new MpeFit(),
+            new SplitGroups(),
+            new Streams(),
+            new UnreachableScenes(),
+            new TwoClocks(),
+            new DoubleToggles(),
             new CompiledCheck(),
         ];
     }

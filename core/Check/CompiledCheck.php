@@ -19,6 +19,9 @@ final class CompiledCheck implements Check
             yield $this->missingField($book, $missing);
         }
         foreach ($this->byPlace($program->notForNotes) as $notes) {
+            if (1 < \count($this->kinds($book, $notes[0]->span->line))) {
+                continue; // meant for the other kinds
+            }
             yield Finding::warning("{$notes[0]->field}-on-notes", $notes[0]->span, "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are");
         }
         foreach ($this->byPlace($program->alwaysOutside) as $outside) {
@@ -34,8 +37,7 @@ final class CompiledCheck implements Check
     {
         $first = $missing[0];
         $lacking = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $missing));
-        $rule = $this->ruleAt($book, $first->span->line);
-        $kinds = null === $rule ? [] : array_unique(array_map(static fn (array $matched): string => $matched[0]->value, array_merge(...array_map(static fn ($selector): array => $selector->matched(), $rule->selectors))));
+        $kinds = $this->kinds($book, $first->span->line);
         if (\count($lacking) >= \count($kinds)) {
             $what = implode(' and ', array_unique(array_map(static fn (MissingField $each): string => $each->kind->value, $missing)));
 
@@ -44,6 +46,20 @@ final class CompiledCheck implements Check
         $list = \count($lacking) > 4 ? 'some of the messages taken' : implode(', ', $lacking).' messages';
 
         return Finding::warning('no-such-field', $first->span, "{$list} have no {$first->field} here and are dropped, counted as rejected");
+    }
+
+    /** @return list<string> kinds that the rule at a line takes */
+    private function kinds(Rulebook $book, int $line): array
+    {
+        $rule = $this->ruleAt($book, $line);
+        $kinds = [];
+        foreach (null === $rule ? [] : $rule->selectors as $selector) {
+            foreach ($selector->matched() as [$kind]) {
+                $kinds[$kind->value] = $kind->value;
+            }
+        }
+
+        return array_values($kinds);
     }
 
     private function ruleAt(Rulebook $book, int $line): ?Rule

@@ -39,7 +39,22 @@ final class FindingsTest extends TestCase
         yield 'no such field' => ["rule \"r\"\n  take cc\n  set key = 1\n  send moths\n".self::END, ['7 error no-such-field']];
         yield 'no such field for some' => ["rule \"r\"\n  take cc, note\n  set key = 1\n  send moths\n".self::END, ['7 warning no-such-field']];
         yield 'no such field after become' => ["rule \"r\"\n  take note\n  become cc 1 value key\n  only velocity > 3\n  send moths\n".self::END, ['8 error no-such-field']];
-        yield 'a condition that makes no difference' => ["rule \"r\"\n  take clock channel 1\n  send moths\n".self::END, ['6 warning condition-ignored']];
+        yield 'thin on notes' => ["rule \"r\"\n  take note\n  thin 10ms\n  send moths\n".self::END, ['7 warning thin-on-notes']];
+        yield 'gate on a controller' => ["rule \"r\"\n  take cc\n  gate 10ms\n  send moths\n".self::END, ['7 error no-such-field']];
+        yield 'a stream without thin' => ["rule \"r\"\n  take pressure\n  send moths\n".self::END, ['6 hint stream-without-thin']];
+        yield 'a thinned stream' => ["rule \"r\"\n  take pressure\n  thin 10ms\n  send moths\n".self::END, []];
+        yield 'NRPN halves as controllers' => ["rule \"r\"\n  take cc 98,99,6\n  send moths\nrule \"n\"\n  take nrpn\n  send gulls\n".self::END, ['6 warning split-group']];
+        yield 'MPE without a zone' => ["rule \"r\"\n  take mpe\n  flatten to channel 1\n  thin 10ms\n  send moths\n".self::END, ['6 warning no-zone']];
+        yield 'fanned out to a port without a zone' => ["rule \"r\"\n  take note\n  fan out to moths\n".self::END, ['7 error no-zone']];
+        yield 'a zone larger than its voices' => ["port slab in mpe lower 15\nrule \"r\"\n  from slab\n  take mpe\n  spread over moths channels 1..4\n".self::END, ['9 hint zone-larger-than-voices', '9 hint bend-range']];
+        yield 'a scene nobody goes to' => ["scene \"A\"\nscene \"B\"\nalways\n".self::END, ['6 warning unreachable-scene']];
+        yield 'a scene gone to' => ["scene \"A\"\nscene \"B\"\nalways\nrule \"g\"\n  take cc 1\n  go next\n".self::END, []];
+        yield 'an unknown scene' => ["rule \"g\"\n  take cc 1\n  go \"C\"\n".self::END, ['7 error unknown-scene']];
+        yield 'two clocks' => ["clock lead\n  send moths\nrule \"r\"\n  from keys\n  take clock\n  send moths\nrule \"s\"\n  take cc 1\n  start lead\n".self::END, ['10 warning two-clocks', '16 warning two-clocks']];
+        yield 'MIDI to a pulse port' => ["port ticker out pulse\nrule \"r\"\n  take note\n  send ticker\n".self::END, ['8 error pulse-port']];
+        yield 'pulses to a MIDI port' => ["rule \"r\"\n  take note\n  post pulse 5ms to moths\n".self::END, ['7 error pulse-port']];
+        yield 'two toggles' => ["rule \"r\"\n  take cc\n  toggle\n  toggle\n  send moths\n".self::END, ['8 warning double-toggle']];
+        yield 'a condition that makes no difference' => ["rule \"r\"\n  take tune channel 1\n  send moths\n".self::END, ['6 warning condition-ignored']];
     }
 
     /** @param list<string> $expected */

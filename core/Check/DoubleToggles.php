@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\PressStep;
+use ZigzagPost\Core\Rulebook\Step\ToggleStep;
+
+/** A toggle behind a press: if the device toggles by itself, it needs presses only. */
+final class DoubleToggles implements Check
+{
+    public function findings(Rulebook $book): iterable
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->steps as $index => $step) {
+                $before = $rule->steps[$index - 1] ?? null;
+                if ($step instanceof ToggleStep && $before instanceof ToggleStep) {
+                    yield Finding::warning('double-toggle', $step->span, 'two toggles in a row: every second press is lost; keep one', new Fix('Delete this line', [Edit::deleteLines($step->span->line, $step->span->line)]));
+                } elseif ($step instanceof ToggleStep && !$before instanceof PressStep && $rule->isCopy()) {
+                    yield Finding::hint('double-toggle', $step->span, 'the message itself goes on from this copy; if the device there toggles too, the two get out of step');
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
+use ZigzagPost\Core\Rulebook\Token;
+
+/** MIDI sent to pulse ports, and pulses sent to MIDI ports. */
+final class PulsePorts implements Check
+{
+    public function findings(Rulebook $book): iterable
+    {
+        $steps = [];
+        foreach ($book->rules as $rule) {
+            array_push($steps, ...$rule->steps);
+        }
+        foreach ($book->scenes as $scene) {
+            array_push($steps, ...$scene->onEnter, ...$scene->onLeave);
+        }
+        foreach ($steps as $step) {
+            foreach ($step->references() as $reference) {
+                yield from $this->port($book, $reference->name, $step instanceof PostStep && null === $step->message);
+            }
+        }
+        foreach ($book->clocks as $clock) {
+            foreach ([...$clock->sends, ...array_merge(...array_column($clock->taps, 2))] as $port) {
+                yield from $this->port($book, $port, false);
+            }
+            foreach (array_merge(...array_column($clock->pulses, 1)) as $port) {
+                yield from $this->port($book, $port, true);
+            }
+        }
+    }
+
+    /** @return iterable<Finding> */
+    private function port(Rulebook $book, Token $name, bool $isPulse): iterable
+    {
+        $port = $book->ports[$name->text] ?? null;
+        if (null === $port || $port->isIn || $port->pulse === $isPulse) {
+            return;
+        }
+        yield $isPulse
+            ? Finding::error('pulse-port', $name->span, "port \"{$name->text}\" carries MIDI, not pulses; declare it as \"port {$name->text} out pulse\" if it is a pulse port")
+            : Finding::error('pulse-port', $name->span, "port \"{$name->text}\" carries pulses, not MIDI");
+    }
+}
