@@ -43,15 +43,15 @@ final class BookChange
     {
         $state = $old->state;
         $old->queue->filter(static fn (): bool => false);
-        foreach ($state->ledger as $own => $list) {
+        foreach (array_keys($state->ledger) as $own) {
             if (\is_string($own) || !isset($ports[$own >> 11])) {
                 $old->end($own, $state->now);
                 continue;
             }
-            foreach ($list as $key => $entry) {
+            foreach ($state->owned($own) as $key => $entry) {
                 if (\is_string($key) || !isset($ports[$key >> 11])) {
-                    unset($state->ledger[$own][$key]);
-                    $state->ledger['change'][$key] = $entry;
+                    $state->disown($own, $key);
+                    $state->own('change', $key, $entry);
                 }
             }
         }
@@ -90,16 +90,16 @@ final class BookChange
     /** @param array<int, int> $ports */
     private static function keepNotes(State $from, State $to, array $ports): void
     {
-        foreach ($from->ledger as $own => $list) {
+        foreach (array_keys($from->ledger) as $own) {
             if (!\is_int($own) || !isset($ports[$own >> 11])) {
                 continue;
             }
             $newOwn = $ports[$own >> 11] << 11 | ($own & 0x7FF);
             $to->ledger[$newOwn] = [];
-            foreach ($list as $note => $times) {
+            foreach ($from->owned($own) as $note => $times) {
                 if (\is_int($note) && isset($ports[$note >> 11]) && isset($from->sounding[$note])) {
                     $newNote = $ports[$note >> 11] << 11 | ($note & 0x7FF);
-                    $to->ledger[$newOwn][$newNote] = $times;
+                    $to->own($newOwn, $newNote, $times);
                     $to->sounding[$newNote] = $from->sounding[$note];
                 }
             }

@@ -92,12 +92,29 @@ final class Engine
             $v = \ord($bytes[2]);
             if ($status > 0x7F && $status < 0xF0 && 0xC0 !== ($status & 0xE0) && $n < 0x80 && $v < 0x80) {
                 $this->running[$port] = $status;
-                if (null === $this->trace && !isset($this->special[$port])) {
-                    ++$s->in[$port];
-                    $this->short($t, $port, $status, $n, $v, $bytes);
-                } else {
+                if (null !== $this->trace || isset($this->special[$port])) {
                     $this->message($t, $port, $bytes);
+
+                    return;
                 }
+                ++$s->in[$port];
+                if (0xB0 === ($status & 0xF0) && $n < Kind::FIRST_MODE_NUMBER) {
+                    // Controllers are the most frequent messages: what dispatch() does, without the call.
+                    $ch = ($status & 0x0F) + 1;
+                    $ctl = self::CC << 24 | $port << 19 | $ch << 14 | $n;
+                    $isCopied = false;
+                    foreach ($this->plans[$ctl] ?? $this->plan($ctl, $port, self::CC, $ch, $n) as $rule) {
+                        $result = $rule($this, $t, $port, $ch, $n, $v, 0, $bytes, $ctl, 0);
+                        if (1 === $result) {
+                            return;
+                        }
+                        $isCopied = $isCopied || 0 !== $result;
+                    }
+                    $s->unclaimed[$port] += $isCopied ? 0 : 1;
+
+                    return;
+                }
+                $this->short($t, $port, $status, $n, $v, $bytes);
 
                 return;
             }
@@ -349,15 +366,12 @@ final class Engine
         $note = $port << 11 | ($ch - 1) << 7 | $n;
         $s->sounding[$note] = ($s->sounding[$note] ?? 0) + 1;
         $s->carried[$port] |= 1 << $ch;
-        if (!isset($s->ledger[$own])) {
-            $s->ledger[$own] = [$note => 1];
-        } elseif (isset($s->ledger[$own][$note])) {
-            /** @var int $count */
-            $count = $s->ledger[$own][$note];
-            unset($s->ledger[$own][$note]); // struck again: it is the latest now
-            $s->ledger[$own][$note] = $count + 1;
+        if (!isset($s->ledger[$own]) || [] === $s->ledger[$own]) {
+            $s->ledger[$own] = $note;
         } else {
-            $s->ledger[$own][$note] = 1;
+            $count = $s->owned($own)[$note] ?? 0;
+            $s->disown($own, $note); // struck again, it is the latest now
+            $s->own($own, $note, 1 + (\is_int($count) ? $count : 0));
         }
         $this->out[] = [$t, $port, \chr(0x8F + $ch).\chr($n).\chr($v)];
         if (null !== $this->trace) {
@@ -370,15 +384,15 @@ final class Engine
     public function hold(int|string $own, string $method, int $port, int $ch, int $n, int $ctl): void
     {
         $key = "{$method}:{$port}:{$ch}:{$n}";
-        unset($this->state->ledger[$own][$key]);
-        $this->state->ledger[$own][$key] = [$method, $port, $ch, $n, $ctl];
+        $this->state->disown($own, $key);
+        $this->state->own($own, $key, [$method, $port, $ch, $n, $ctl]);
         $this->trace?->owns($own, $key);
     }
 
     /** Lets steps say what the release velocity of a note becomes when its owner ends it. */
     public function shapeRelease(int|string $own, int $outPort, int $outCh, int $outKey, string $method, int $port, int $ctl): void
     {
-        $this->state->ledger[$own]['~'.State::note($outPort, $outCh, $outKey)] = [$method, $port, $outCh, $outKey, $ctl];
+        $this->state->own($own, '~'.State::note($outPort, $outCh, $outKey), [$method, $port, $outCh, $outKey, $ctl]);
     }
 
     /** @param array{string, int, int, int, int} $shape */
@@ -399,6 +413,11 @@ final class Engine
         $s = $this->state;
         $list = $s->ledger[$own] ?? [];
         unset($s->ledger[$own]);
+        if (\is_int($list)) {
+            $this->trace?->ends($own, $list);
+            $this->endNote($t, $list, 1, $release);
+            $list = [];
+        }
         foreach ($list as $key => $entry) {
             if (\is_int($entry)) {
                 $this->trace?->ends($own, $key);
@@ -544,7 +563,7 @@ final class Engine
     public function delayOwner(int|string $own, int $us): string
     {
         $later = 'd'.++$this->state->made;
-        $this->state->ledger[$own]['@'.$later] = [$us];
+        $this->state->own($own, '@'.$later, [$us]);
         $this->trace?->owns($own, '@'.$later);
 
         return $later;

@@ -38,9 +38,9 @@ final class Panic
     /** @param list<int> $ports */
     private static function forget(Engine $engine, array $ports, bool $all): void
     {
-        foreach ($engine->state->ledger as $own => $list) {
+        foreach (array_keys($engine->state->ledger) as $own) {
             $engine->state->ledger[$own] = array_filter(
-                $list,
+                $engine->state->owned($own),
                 static fn (int|string $key): bool => \is_int($key) ? !\in_array($key >> 11, $ports, true) : !$all,
                 \ARRAY_FILTER_USE_KEY,
             );

@@ -35,7 +35,9 @@ final class State
      * What each owner (a held key, or a latch, gate or delay of a step) ends: notes with how often each was begun, and
      * under text keys the steps that a release runs again.
      *
-     * @var array<int|string, array<int|string, int|array{string, int, int, int, int}|array{int}>>
+     * An owner of a single note, which is nearly every one, has just that note.
+     *
+     * @var array<int|string, int|array<int|string, int|array{string, int, int, int, int}|array{int}>>
      */
     public array $ledger = [];
     /** @var array<int, int> how often each sounding note of the out ports was begun */
@@ -116,6 +118,33 @@ final class State
     public function countRules(int $rules): void
     {
         $this->hits = $this->dropped = $this->rejected = 0 === $rules ? [] : array_fill(0, $rules, 0);
+    }
+
+    /**
+     * What an owner ends, in full form.
+     *
+     * @return array<int|string, int|array{string, int, int, int, int}|array{int}>
+     */
+    public function owned(int|string $own): array
+    {
+        $owned = $this->ledger[$own] ?? [];
+
+        return \is_int($owned) ? [$owned => 1] : $owned;
+    }
+
+    /** @param int|array{string, int, int, int, int}|array{int} $entry */
+    public function own(int|string $own, int|string $key, int|array $entry): void
+    {
+        $owned = $this->owned($own);
+        $owned[$key] = $entry;
+        $this->ledger[$own] = $owned;
+    }
+
+    public function disown(int|string $own, int|string $key): void
+    {
+        $owned = $this->owned($own);
+        unset($owned[$key]);
+        $this->ledger[$own] = $owned;
     }
 
     /** The number of a note: port, channel (1 to 16) and key (0 to 127). */

@@ -101,11 +101,11 @@ final class Voices
         if (!$isOn) {
             return; // it has ended and is only held by the pedal
         }
-        $entry = $engine->state->ledger[$own][$note] ?? 0;
+        $entry = $engine->state->owned($own)[$note] ?? 0;
         if (\is_int($entry) && $entry > 1) {
-            $engine->state->ledger[$own][$note] = $entry - 1;
+            $engine->state->own($own, $note, $entry - 1);
         } else {
-            unset($engine->state->ledger[$own][$note]);
+            $engine->state->disown($own, $note);
         }
         $engine->trace?->tell('stolen', '', 'the oldest note');
         $engine->endNote($t, $note, 1, Engine::RELEASE_VELOCITY);
