@@ -84,6 +84,22 @@ final class Bench
         $this->hear();
     }
 
+    /** Changes to a scene by its position. */
+    public function go(int $scene, int $timeUs): bool
+    {
+        $this->engine->advance($timeUs);
+        $went = $this->engine->go($scene, max($timeUs, $this->engine->state->now));
+        $this->hear();
+
+        return $went;
+    }
+
+    /** @return array{titles: list<string>, current: int} */
+    public function scenes(): array
+    {
+        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene];
+    }
+
     /** Goes on with another rulebook: what sounds now still ends when its key is let go. */
     public function change(CompiledBook $book): void
     {
@@ -152,8 +168,8 @@ final class Bench
 
     private function hear(): void
     {
-        foreach ($this->engine->take() as [, $port, $bytes]) {
-            ($this->receivers[$port] ?? null)?->hear($bytes);
+        foreach ($this->engine->take() as $made) {
+            ($this->receivers[$made[1]] ?? null)?->hear($made[0], $made[2], $made[3] ?? null);
         }
     }
 

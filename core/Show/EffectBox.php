@@ -25,8 +25,11 @@ final class EffectBox implements Receiver
     {
     }
 
-    public function hear(string $bytes): void
+    public function hear(int $timeUs, string $bytes, ?int $pulseUs): void
     {
+        if (null !== $pulseUs) {
+            return;
+        }
         $status = \ord($bytes[0]);
         if ($status >= 0xF0) {
             return;

@@ -11,8 +11,13 @@ namespace ZigzagPost\Core\Show;
  */
 interface Receiver
 {
-    /** Hears one whole message. */
-    public function hear(string $bytes): void;
+    /**
+     * Hears one whole message, or a timing pulse.
+     *
+     * @param int $timeUs when, in microseconds
+     * @param int|null $pulseUs length of a pulse; null for a message
+     */
+    public function hear(int $timeUs, string $bytes, ?int $pulseUs): void;
 
     /** @return View what the device shows now; `face` names the kind of device */
     public function view(): array;

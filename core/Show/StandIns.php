@@ -10,6 +10,9 @@ final class StandIns
     public static function sender(string $port): Sender
     {
         return match (true) {
+            self::isNamed($port, 'slab', 'mpe', 'expression') => new Slab(),
+            self::isNamed($port, 'tilt', 'sensor') => new TiltSensor(),
+            self::isNamed($port, 'seq', 'step') => new StepSequencer(),
             self::isNamed($port, 'pad', 'drum') => new PadTray(),
             self::isNamed($port, 'strip', 'fader', 'desk') => new FaderStrip(),
             self::isNamed($port, 'treadle', 'foot', 'switch', 'pedal') => new FootBoard(),
@@ -24,7 +27,10 @@ final class StandIns
             'gulls' === $port => new Synth(4),
             'brine' === $port => new EffectBox(7, 1),
             'drive' === $port => new EffectBox(8, 0),
-            self::isNamed($port, 'echo', 'effect', 'delay', 'reverb', 'box') => new EffectBox(0, 0),
+            self::isNamed($port, 'sampler', 'parts') => new Sampler(),
+            self::isNamed($port, 'echo') => new EchoBox(),
+            self::isNamed($port, 'tick', 'pulse', 'drum') => new DrumBox(),
+            self::isNamed($port, 'effect', 'delay', 'reverb', 'box') => new EffectBox(0, 0),
             default => new Synth(0),
         };
     }

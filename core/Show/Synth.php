@@ -31,8 +31,11 @@ final class Synth implements Receiver
         $this->voices = array_fill(0, self::VOICES, null);
     }
 
-    public function hear(string $bytes): void
+    public function hear(int $timeUs, string $bytes, ?int $pulseUs): void
     {
+        if (null !== $pulseUs) {
+            return;
+        }
         $status = \ord($bytes[0]);
         if ($status >= 0xF0) {
             return;

@@ -110,6 +110,23 @@ final readonly class BenchController
         });
     }
 
+    /** Changes to a scene by hand. */
+    #[Route('/{id}/scene', methods: 'POST')]
+    public function scene(string $id, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $scene = $body->number('scene', 0, 10_000);
+        $nowUs = $body->number('nowUs', 0, self::LATEST_US);
+
+        return $this->work($id, static function (BenchSession $session, Bench $bench) use ($scene, $nowUs): array {
+            if (!$bench->go($scene, $nowUs)) {
+                throw Problem::badRequest('the rules that run have no such scene');
+            }
+
+            return BenchView::news($bench);
+        });
+    }
+
     /** @param callable(BenchSession, Bench): array<string, mixed> $work */
     private function work(string $id, callable $work): JsonResponse
     {
@@ -132,6 +149,6 @@ final readonly class BenchController
             return Bytes::fromHex($hex) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
         }
 
-        return StandIns::sender($port)->play($event->text('control', 60), $event->number('value', 0, 127));
+        return StandIns::sender($port)->play($event->text('control', 60), $event->number('value', 0, 16383));
     }
 }

@@ -36,6 +36,7 @@ final class BenchView
             'ports' => $bench->ports(),
             'receivers' => $bench->receivers(),
             'memories' => array_map(static fn (string $name, int $value): array => ['name' => $name, 'value' => $value], array_keys($memories), $memories),
+            'scenes' => $bench->scenes(),
             'nextDueUs' => $bench->nextDueUs(),
         ];
     }

@@ -25,8 +25,12 @@ final class DemoDataCommand extends Command
         if (0 < $this->store->getRepository(StoredRulebook::class)->count([])) {
             return 0;
         }
-        $text = (string) file_get_contents($this->projectDir.'/demo/salt-ferry.book');
-        $this->store->persist(new StoredRulebook('The Salt Ferry', $text, $text));
+        foreach (['The Whole Rig' => ['whole-rig', '-1 minute'], 'The Salt Ferry' => ['salt-ferry', 'now']] as $name => [$file, $when]) {
+            $text = (string) file_get_contents("{$this->projectDir}/demo/{$file}.book");
+            $book = new StoredRulebook($name, $text, $text);
+            $book->changedAt = new \DateTimeImmutable($when);
+            $this->store->persist($book);
+        }
         $this->store->persist($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape'));
         $this->store->flush();
 

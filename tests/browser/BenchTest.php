@@ -178,6 +178,48 @@ final class BenchTest extends TestCase
         $this->until(fn (): bool => str_contains($this->text('.reference'), 'toggle') && !str_contains($this->text('.reference'), 'Tapes'), 'only what fits is shown');
     }
 
+    public function testAChordOnTheSlabSoundsWithItsOwnBendsOnAPlainSynth(): void
+    {
+        $this->open('The Whole Rig');
+        $slab = $this->one('[role=application]');
+        $this->press('[role=application]', '1');
+        $this->press('[role=application]', '3');
+        $this->until(fn (): bool => str_contains($this->receiver('moths'), 'C3') && str_contains($this->receiver('moths'), 'E3'), 'both notes sound');
+        $slab->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->until(fn (): bool => 1 === preg_match('/bend \d/', $this->receiver('moths')), 'the bend of the last note is heard, rescaled');
+        $this->release('[role=application]', '1');
+        $this->release('[role=application]', '3');
+        $this->until(fn (): bool => 4 === substr_count($this->receiver('moths'), 'free'), 'and both end');
+    }
+
+    public function testASceneSendsItsPresetAndLeavesNoNoteHanging(): void
+    {
+        $this->open('The Whole Rig');
+        self::assertSame('Harbour', trim($this->one('[aria-current=step]')->getText(), "1 \n"));
+        $this->press('[data-key="60"]', ' ');
+        $this->until(fn (): bool => str_contains($this->receiver('moths'), 'C4'), 'a note sounds');
+        $this->page->findElement(By::xpath('//nav[@aria-label="Scenes"]/button[2]'))->click();
+        $this->until(fn (): bool => str_contains($this->receiver('brine'), 'Undertow'), 'the scene sends its preset');
+        self::assertStringContainsString('Open Sea', $this->one('[aria-current=step]')->getText());
+        $this->until(fn (): bool => 4 === substr_count($this->receiver('moths'), 'free'), 'the key was let go, and the note has ended');
+    }
+
+    public function testFourTapsLeadTheEchoAndTheDrumBox(): void
+    {
+        $this->open('The Whole Rig');
+        $this->one('[aria-label="Foot switch 4"]')->sendKeys(' ');
+        $this->until(fn (): bool => !str_contains($this->receiver('ticker'), '0 pulses'), 'the drum box moves');
+        for ($i = 0; $i < 4; ++$i) {
+            $this->one('[aria-label="Foot switch 3"]')->sendKeys(' ');
+            usleep(400_000);
+        }
+        $this->until(fn (): bool => str_contains($this->receiver('echo'), 'by taps'), 'the echo feels the tempo');
+        $tempo = fn (string $port): float => 1 === preg_match('/([\d.]+)\s+beats/', $this->receiver($port), $found) ? (float) $found[1] : 0.0;
+        $this->until(static fn (): bool => $tempo('ticker') > 0 && abs($tempo('ticker') - $tempo('echo')) < 2, 'the drum box goes at the same tempo');
+        self::assertNotEquals(96.0, $tempo('echo'), 'which is not the one it began with');
+        $this->one('[aria-label="Foot switch 5"]')->sendKeys(' ');
+    }
+
     public function testAxeFindsNothingSeriousInEitherTheme(): void
     {
         $this->one('[data-key="60"]')->sendKeys(' ');
@@ -199,6 +241,23 @@ final class BenchTest extends TestCase
             const at = view.state.doc.toString().indexOf(arguments[0]);
             view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, userEvent: 'input.type' });
             JS, [$from, $to]);
+    }
+
+    private function open(string $rulebook): void
+    {
+        $this->page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='{$rulebook}']"))->click();
+        $this->waitFor('[data-receiver=ticker]');
+    }
+
+    /** Holds a key down on an element. */
+    private function press(string $selector, string $key): void
+    {
+        $this->page->executeScript("const at = document.querySelector(arguments[0]); at.focus(); at.dispatchEvent(new KeyboardEvent('keydown', {key: arguments[1], bubbles: true}))", [$selector, $key]);
+    }
+
+    private function release(string $selector, string $key): void
+    {
+        $this->page->executeScript("document.querySelector(arguments[0]).dispatchEvent(new KeyboardEvent('keyup', {key: arguments[1], bubbles: true}))", [$selector, $key]);
     }
 
     private function receiver(string $port): string
@@ -244,7 +303,7 @@ final class BenchTest extends TestCase
     /** @param callable(): bool $condition */
     private function until(callable $condition, string $what): void
     {
-        $until = microtime(true) + 15;
+        $until = microtime(true) + 25;
         do {
             try {
                 if ($condition()) {

@@ -78,6 +78,8 @@ export const api = {
     request<News>('POST', `/api/bench/${id}/play`, { events, nowUs }),
   changeBench: (id: string, text: string) =>
     request<{ checked: Checked; bench: Bench }>('POST', `/api/bench/${id}/rulebook`, { text }),
+  changeScene: (id: string, scene: number, nowUs: number) =>
+    request<News>('POST', `/api/bench/${id}/scene`, { scene, nowUs }),
   panic: (id: string, nowUs: number) => request<News>('POST', `/api/bench/${id}/panic`, { nowUs }),
   beginRun: (run: { text: string; tape: string; port?: string }) => request<Run>('POST', '/api/runs', run),
   continueRun: (id: string) => request<Run>('POST', `/api/runs/${id}/continue`),

@@ -245,6 +245,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/{id}/scene": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Changes to a scene by its position, counted from 0. */
+        post: operations["changeScene"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs": {
         parameters: {
             query?: never;
@@ -392,13 +411,14 @@ export interface components {
                 bytes?: string;
                 /** @description Instead of bytes, a control of the stand-in at this port. */
                 control?: string;
+                /** @description 0 to 127; bends of a slab to 16383. */
                 value?: number;
             }[];
         };
         Sender: {
             port: string;
             /** @enum {unknown} */
-            face: "keys" | "pads" | "faders" | "footboard";
+            face: "keys" | "pads" | "faders" | "footboard" | "slab" | "tilt" | "sequencer";
             channel: number;
             controls: {
                 control: string;
@@ -484,9 +504,37 @@ export interface components {
             pedal: number;
             elsewhere: number;
         };
+        SamplerView: {
+            /** @constant */
+            face: "sampler";
+            channel: number;
+            levels: number[];
+            hits: number[];
+            elsewhere: number;
+        };
+        EchoView: {
+            /** @constant */
+            face: "echo";
+            channel: number;
+            tempo: number;
+            source: string;
+            taps: number;
+            clocks: number;
+            elsewhere: number;
+        };
+        DrumsView: {
+            /** @constant */
+            face: "drums";
+            channel: number;
+            pulses: number;
+            /** @description 1 to 8; 0 before the first pulse. */
+            step: number;
+            tempo: number | null;
+            elsewhere: number;
+        };
         Receiver: {
             port: string;
-            view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"];
+            view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
         News: {
             records: components["schemas"]["TraceRecord"][];
@@ -510,6 +558,10 @@ export interface components {
                 name: string;
                 value: number;
             }[];
+            scenes: {
+                titles: string[];
+                current: number;
+            };
             nextDueUs: number | null;
         };
         Bench: components["schemas"]["News"] & {
@@ -969,6 +1021,37 @@ export interface operations {
                     "application/json": components["schemas"]["News"];
                 };
             };
+            404: components["responses"]["Problem"];
+        };
+    };
+    changeScene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    scene: number;
+                    nowUs: number;
+                };
+            };
+        };
+        responses: {
+            /** @description What became of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["News"];
+                };
+            };
+            400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
     };

@@ -7,6 +7,7 @@ import { RulesPanel, type RulesHandle } from '../rules/RulesPanel';
 import { Blank } from '../ui/Blank';
 import { Notice } from '../ui/Notice';
 import { ReceiverPanel } from './receivers/ReceiverPanel';
+import { SceneChooser } from './SceneChooser';
 import { SenderPanel } from './senders/SenderPanel';
 import { useBench } from './session/useBench';
 import { useComputerKeys } from './session/useComputerKeys';
@@ -88,6 +89,13 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
       <Notice text={state.problem} tone="error" onClose={() => store.dismissProblem()} />
       <Notice text={player.problem} tone="warning" onClose={player.dismiss} />
       <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
+      {state.scenes.titles.length > 0 && (
+        <SceneChooser
+          titles={state.scenes.titles}
+          current={state.scenes.current}
+          onGo={(scene) => void store.go(scene)}
+        />
+      )}
       <main className="grid min-h-0 flex-1 grid-cols-1 gap-2 px-2 lg:grid-cols-[minmax(20rem,4fr)_minmax(30rem,6fr)_16rem]">
         <RulesPanel
           ref={rules}

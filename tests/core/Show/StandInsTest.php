@@ -25,6 +25,13 @@ final class StandInsTest extends TestCase
     #[TestWith(['treadle', 'switch 3', 1, 'BF 52 7F'])]
     #[TestWith(['treadle', 'pedal', 0, 'BF 0B 03'])]
     #[TestWith(['treadle', 'pedal', 127, 'BF 0B 7C'])]
+    #[TestWith(['slab', 'finger 2 key 60', 100, 'E2 00 40 92 3C 64'])]
+    #[TestWith(['slab', 'finger 2 bend', 16383, 'E2 7F 7F'])]
+    #[TestWith(['slab', 'finger 1 pressure', 30, 'D1 1E'])]
+    #[TestWith(['slab', 'finger 11 timbre', 30, ''])]
+    #[TestWith(['tilt', 'tilt', 30, 'BB 10 1E'])]
+    #[TestWith(['seq', 'clock', 0, 'F8'])]
+    #[TestWith(['seq', 'step 1', 90, '95 30 5A'])]
     #[TestWith(['keys', 'trapdoor', 5, ''])]
     #[TestWith(['pads', 'pad 17', 5, ''])]
     public function testSendersSendWhatTheirChartSays(string $port, string $control, int $value, string $bytes): void
@@ -49,30 +56,55 @@ final class StandInsTest extends TestCase
     {
         $synth = new Synth(3);
         foreach (['92 3C 64', '92 3E 64', '92 40 64', '92 41 64', '92 43 64'] as $note) {
-            $synth->hear((string) Bytes::fromHex($note));
+            $synth->hear(0, (string) Bytes::fromHex($note), null);
         }
         self::assertSame(['G4', 'D4', 'E4', 'F4'], $this->voices($synth));
         self::assertSame(1, $synth->view()['stolen']);
-        $synth->hear("\xB2\x40\x7F");
-        $synth->hear("\x82\x3E\x40");
+        $synth->hear(0, "\xB2\x40\x7F", null);
+        $synth->hear(0, "\x82\x3E\x40", null);
         self::assertSame(['G4', 'D4', 'E4', 'F4'], $this->voices($synth), 'held by the pedal');
-        $synth->hear("\xB2\x40\x00");
+        $synth->hear(0, "\xB2\x40\x00", null);
         self::assertSame(['G4', '', 'E4', 'F4'], $this->voices($synth));
-        $synth->hear("\x90\x3C\x64");
+        $synth->hear(0, "\x90\x3C\x64", null);
         self::assertSame(1, $synth->view()['elsewhere'], 'another channel is not heard');
-        $synth->hear("\xB2\x7B\x00");
+        $synth->hear(0, "\xB2\x7B\x00", null);
         self::assertSame(['', '', '', ''], $this->voices($synth));
     }
 
     public function testAnEffectBoxCountsPresetsItsOwnWay(): void
     {
         $box = new EffectBox(7, 1);
-        $box->hear("\xC6\x02");
+        $box->hear(0, "\xC6\x02", null);
         self::assertSame(3, $box->view()['preset']);
-        $box->hear("\xC6\x63");
+        $box->hear(0, "\xC6\x63", null);
         self::assertSame(3, $box->view()['preset'], 'it has no such preset');
-        $box->hear("\xC5\x04");
+        $box->hear(0, "\xC5\x04", null);
         self::assertSame(3, $box->view()['preset'], 'not its channel');
+    }
+
+    public function testASamplerIsSetByParameters(): void
+    {
+        $sampler = StandIns::receiver('sampler');
+        foreach (["\xB8\x63\x08", "\xB8\x62\x03", "\xB8\x06\x7F", "\xB8\x26\x7F", "\xB8\x62\x09", "\xB8\x06\x00", "\x98\x24\x40"] as $bytes) {
+            $sampler->hear(0, $bytes, null);
+        }
+        self::assertSame([8192, 8192, 16383, 8192, 8192, 8192, 8192, 8192], $sampler->view()['levels']);
+        self::assertSame([1, 0, 0, 0, 0, 0, 0, 0], $sampler->view()['hits']);
+    }
+
+    public function testAnEchoFeelsClockAndTapsAndADrumBoxPulses(): void
+    {
+        $echo = StandIns::receiver('echo');
+        $echo->hear(0, "\xF8", null);
+        $echo->hear(25_000, "\xF8", null);
+        self::assertSame([100.0, 'clock'], [$echo->view()['tempo'], $echo->view()['source']]);
+        $echo->hear(1_000_000, "\xB4\x1E\x7F", null);
+        $echo->hear(1_400_000, "\xB4\x1E\x7F", null);
+        self::assertSame([150.0, 'taps'], [$echo->view()['tempo'], $echo->view()['source']]);
+        $drums = StandIns::receiver('ticker');
+        $drums->hear(0, '', 5000);
+        $drums->hear(250_000, '', 5000);
+        self::assertSame([2, 120.0], [$drums->view()['step'], $drums->view()['tempo']]);
     }
 
     public function testABenchGoesOnFromWhatWasSaved(): void

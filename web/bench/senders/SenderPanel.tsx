@@ -5,14 +5,36 @@ import { FadersFace } from './FadersFace';
 import { FootboardFace } from './FootboardFace';
 import { KeysFace } from './KeysFace';
 import { PadsFace } from './PadsFace';
+import { SequencerFace } from './SequencerFace';
+import { SlabFace } from './SlabFace';
+import { TiltFace } from './TiltFace';
 
-const FACES = { keys: KeysFace, pads: PadsFace, faders: FadersFace, footboard: FootboardFace };
-const NAMES = { keys: 'Keys', pads: 'Pad tray', faders: 'Fader strip', footboard: 'Foot switchboard' };
+const FACES = {
+  keys: KeysFace,
+  pads: PadsFace,
+  faders: FadersFace,
+  footboard: FootboardFace,
+  slab: SlabFace,
+  tilt: TiltFace,
+  sequencer: SequencerFace,
+};
+const NAMES = {
+  keys: 'Keys',
+  pads: 'Pad tray',
+  faders: 'Fader strip',
+  footboard: 'Foot switchboard',
+  slab: 'Expression slab',
+  tilt: 'Tilt sensor',
+  sequencer: 'Step sequencer',
+};
 const WIDTHS = {
   keys: 'flex-[3_1_30rem]',
   pads: 'flex-[1_1_11rem]',
   faders: 'flex-[1_1_13rem]',
   footboard: 'flex-[1_1_16rem]',
+  slab: 'flex-[2_1_22rem]',
+  tilt: 'flex-[1_1_9rem]',
+  sequencer: 'flex-[1_1_15rem]',
 };
 
 /** A stand-in controller at its port. */

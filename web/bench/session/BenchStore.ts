@@ -17,6 +17,7 @@ export interface BenchState {
   rules: News['rules'];
   ports: News['ports'];
   memories: News['memories'];
+  scenes: News['scenes'];
   passages: readonly Passage[];
   /** What each rule last did, by its title. */
   lastDone: ReadonlyMap<string, string>;
@@ -34,6 +35,7 @@ const EMPTY: BenchState = {
   rules: [],
   ports: [],
   memories: [],
+  scenes: { titles: [], current: 0 },
   passages: [],
   lastDone: new Map(),
 };
@@ -97,6 +99,11 @@ export class BenchStore {
     if (this.id !== null) {
       await this.attempt(async (id) => this.applyNews(await api.panic(id, this.nowUs())));
     }
+  }
+
+  /** Changes to a scene by hand. */
+  async go(scene: number): Promise<void> {
+    await this.attempt(async (id) => this.applyNews(await api.changeScene(id, scene, this.nowUs())));
   }
 
   /** Puts other rules on the bench; the answer says whether they run. */
@@ -207,6 +214,7 @@ export class BenchStore {
       ports: news.ports,
       receivers: news.receivers,
       memories: news.memories,
+      scenes: news.scenes,
     });
   }
 
