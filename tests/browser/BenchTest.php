@@ -176,6 +176,11 @@ final class BenchTest extends TestCase
         $this->one('[aria-label="Look up the language"]')->click();
         $this->one('[aria-label="Search the reference"]')->sendKeys('toggle latches');
         $this->until(fn (): bool => str_contains($this->text('.reference'), 'toggle') && !str_contains($this->text('.reference'), 'Tapes'), 'only what fits is shown');
+        $this->button('Try “toggle” on the bench')->click();
+        $this->until(fn (): bool => str_contains($this->text('.cm-content'), 'Bypass on and off'), 'the example is on the bench');
+        $this->one('[aria-label="Foot switch 7"]')->sendKeys(' ');
+        $this->until(fn (): bool => [] !== $this->all('[role=option]'), 'and plays');
+        $this->page->executeAsyncScript("const done = arguments[0]; fetch('/api/rulebooks/' + location.pathname.split('/').pop(), {method: 'DELETE'}).then(done)");
     }
 
     public function testAChordOnTheSlabSoundsWithItsOwnBendsOnAPlainSynth(): void

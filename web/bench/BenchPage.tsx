@@ -63,11 +63,8 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
   useComputerKeys(store, state.senders);
   useFirstVisit(state.isOpen, tapes.data?.at(-1), player.play);
 
-  const create = async () => {
-    const created = await api.createRulebook({
-      name: `Rulebook of ${new Date().toLocaleString('sv')}`,
-      text: NEW_RULEBOOK,
-    });
+  const create = async (name: string, text: string) => {
+    const created = await api.createRulebook({ name, text });
     await queries.invalidateQueries({ queryKey: ['rulebooks'] });
     void navigate(`/bench/${created.id}`);
   };
@@ -78,7 +75,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
         rulebooks={rulebooks.data ?? [rulebook]}
         current={rulebook.id}
         onOpen={(id) => void navigate(`/bench/${id}`)}
-        onNew={() => void create()}
+        onNew={() => void create(`Rulebook of ${new Date().toLocaleString('sv')}`, NEW_RULEBOOK)}
         playing={player.playing}
         onStopTape={player.stop}
         isRecording={recorder.isRecording}
@@ -102,6 +99,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           rulebook={rulebook}
           store={store}
           state={state}
+          onTry={(title, example) => void create(`Example: ${title}`, example)}
           onText={(typed) => (text.current = typed)}
           className="h-[28rem] lg:h-auto"
         />
@@ -119,7 +117,11 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           {state.memories.length > 0 && <Memories memories={state.memories} />}
         </div>
       </main>
-      <div className="flex flex-wrap gap-2 px-2" role="region" aria-label="Senders">
+      <div
+        className="flex flex-wrap gap-2 px-2 lg:flex-nowrap lg:overflow-x-auto"
+        role="region"
+        aria-label="Senders"
+      >
         {state.senders.map((sender) => (
           <SenderPanel key={sender.port} sender={sender} store={store} />
         ))}

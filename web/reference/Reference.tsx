@@ -3,10 +3,16 @@ import { marked } from 'marked';
 import { useMemo, useState } from 'react';
 import source from '../../docs/rulebook.md?raw';
 import { Button } from '../ui/Button';
-import { search, sections } from './sections';
+import { examples, search, sections } from './sections';
 
 /** The reference of the rulebook language beside the editor, searched as one types. */
-export function Reference({ onClose }: { onClose: () => void }) {
+export function Reference({
+  onClose,
+  onTry,
+}: {
+  onClose: () => void;
+  onTry: (title: string, text: string) => void;
+}) {
   const [query, setQuery] = useState('');
   const all = useMemo(() => sections(source), []);
   const found = search(all, query);
@@ -36,11 +42,18 @@ export function Reference({ onClose }: { onClose: () => void }) {
       >
         {found.length === 0 && <p>Nothing in the reference has “{query}”.</p>}
         {found.map((section) => (
-          <article
-            key={section.title}
-            // The text is our own, built into the application.
-            dangerouslySetInnerHTML={{ __html: marked.parse(section.text, { async: false }) }}
-          />
+          <article key={section.title}>
+            {/* The text is our own, built into the application. */}
+            <div dangerouslySetInnerHTML={{ __html: marked.parse(section.text, { async: false }) }} />
+            {examples(section).map((text, index) => (
+              <Button
+                key={index}
+                tone="primary"
+                label={index === 0 ? `Try “${section.title}” on the bench` : 'Try the other one on the bench'}
+                onClick={() => onTry(section.title, text)}
+              />
+            ))}
+          </article>
         ))}
       </div>
     </div>

@@ -1,10 +1,16 @@
 import { expect, it } from 'vitest';
-import { search, sections } from './sections';
+import { examples, search, sections } from './sections';
 
 const all = sections('# One\nabout keys\n## Toggle\nlatches keys\n## Other\ntoggle elsewhere\n');
 
 it('cuts a text at its headings', () => {
   expect(all.map((section) => section.title)).toEqual(['One', 'Toggle', 'Other']);
+});
+
+it('finds the rulebooks to try', () => {
+  expect(examples({ title: '', text: 'a\n```rulebook\nport a in\n```\n```in\n0 a F8\n```\n' })).toEqual([
+    'port a in\n',
+  ]);
 });
 
 it('finds sections with all words, titles first', () => {

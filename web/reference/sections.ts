@@ -11,6 +11,11 @@ export function sections(source: string): Section[] {
     .map((text) => ({ title: /^#+ (.*)/.exec(text)?.[1] ?? '', text }));
 }
 
+/** The rulebooks among the code of a section. */
+export function examples(section: Section): string[] {
+  return [...section.text.matchAll(/```rulebook\n([\s\S]*?)```/g)].map((match) => match[1] ?? '');
+}
+
 /** Sections with every word of the query; those with a word in their title come first. */
 export function search(all: readonly Section[], query: string): Section[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);

@@ -22,6 +22,7 @@ export function RulesPanel({
   store,
   state,
   onText,
+  onTry,
   className,
   ref,
 }: {
@@ -29,6 +30,7 @@ export function RulesPanel({
   store: BenchStore;
   state: BenchState;
   onText: (text: string) => void;
+  onTry: (title: string, text: string) => void;
   className: string;
   ref: Ref<RulesHandle>;
 }) {
@@ -123,7 +125,7 @@ export function RulesPanel({
         />
       )}
       {problem !== null && <p className="bg-warning px-3 py-1.5 text-sm text-warning-content">{problem}</p>}
-      {isReading && <Reference onClose={() => setReading(false)} />}
+      {isReading && <Reference onClose={() => setReading(false)} onTry={onTry} />}
       <RuleEditor ref={editor} text={rulebook.text} checked={checked} hits={hits} onChange={changed} />
       <Findings
         checked={checked}

@@ -44,7 +44,7 @@ export function SenderPanel({ sender, store }: { sender: Sender; store: BenchSto
     <Panel
       title={NAMES[sender.face]}
       aside={<span className="text-xs whitespace-nowrap">{`${sender.port} ${sender.channel}`}</span>}
-      className={`h-48 ${WIDTHS[sender.face]}`}
+      className={`h-48 lg:shrink-0 ${WIDTHS[sender.face]}`}
     >
       <div className="min-h-0 flex-1 p-2">
         <Face sender={sender} play={(control, value) => store.play(sender.port, control, value)} />

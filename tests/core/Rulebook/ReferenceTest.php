@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rulebook;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\Printer;
+use ZigzagPost\Core\Rulebook\Step\Steps;
+use ZigzagPost\Tests\Core\Play;
+
+/** The examples of the reference do what the reference says. */
+final class ReferenceTest extends TestCase
+{
+    /** @return iterable<string, array{string, string, string}> rulebook, tape in, tape out */
+    public static function examples(): iterable
+    {
+        preg_match_all('/```rulebook\n(.*?)```\n\n```in\n(.*?)```\n\n```out\n(.*?)```/s', self::reference(), $found, \PREG_SET_ORDER);
+        foreach ($found as $index => [, $book, $in, $out]) {
+            yield "example {$index}" => [$book, $in, $out];
+        }
+    }
+
+    #[DataProvider('examples')]
+    public function testAnExampleIsTidyWithoutFindingsAndRunsAsShown(string $book, string $in, string $out): void
+    {
+        self::assertSame([], Checker::check($book)->findings);
+        self::assertSame($book, Printer::print(Parser::parse($book)[0]));
+        self::assertSame($out, implode('', array_map(static fn (string $line): string => $line."\n", Play::tape($book, $in))));
+    }
+
+    public function testEveryStepHasAnExample(): void
+    {
+        $examples = implode("\n", array_column(iterator_to_array(self::examples()), 0));
+        foreach (Steps::keywords() as $keyword) {
+            if ('multiply' !== $keyword) { // shown beside "divide"
+                self::assertMatchesRegularExpression("/^  {$keyword}\\b/m", $examples, $keyword);
+            }
+            self::assertStringContainsString("`{$keyword}", self::reference(), $keyword);
+        }
+    }
+
+    private static function reference(): string
+    {
+        return (string) file_get_contents(\dirname(__DIR__, 3).'/docs/rulebook.md');
+    }
+}
