@@ -24,6 +24,8 @@ abstract class CompiledBook
     public const GROUPS = [];
     /** By port, whether its zone is the upper one, its members, their bend range, and whether it is an in port. */
     public const ZONES = [];
+    /** Whether some step keeps account of notes beyond their owner: spread, flatten, fan out. */
+    public const FOLLOWS_NOTES = false;
     /** By name, what clocks do. */
     public const CLOCKS = [];
     /** Titles and lines of the rules. */
@@ -69,6 +71,12 @@ abstract class CompiledBook
         $coarse = static::COARSE;
 
         return \in_array($port, $coarse, true);
+    }
+
+    final public function followsNotes(): bool
+    {
+        /** @var bool */
+        return static::FOLLOWS_NOTES;
     }
 
     /** @return array<int, array{bool, list<int>|null}> */

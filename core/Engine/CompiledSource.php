@@ -8,7 +8,7 @@ namespace ZigzagPost\Core\Engine;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     private function __construct(public string $class, public string $php)
     {

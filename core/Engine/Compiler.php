@@ -60,6 +60,7 @@ final class Compiler
             'PORTS' => array_keys($this->book->ports),
             'IN' => $this->positions(static fn ($port): bool => $port->isIn),
             'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
+            'FOLLOWS_NOTES' => $this->program->followsNotes(),
             'GROUPS' => $this->groups(),
             'ZONES' => $this->zones(),
             'CLOCKS' => array_map($this->clock(...), $this->book->clocks),

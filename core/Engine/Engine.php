@@ -39,6 +39,10 @@ final class Engine
     private array $decoders = [];
     /** @var array<int, bool> in ports whose decoder has nothing under way */
     private array $idle = [];
+    /** Whether messages have to be seen by rules only, since nothing is traced. */
+    private readonly bool $isPlain;
+    /** Whether some step keeps account of notes beyond their owner. */
+    private readonly bool $follows;
     /** @var array<int, array{bool, list<int>|null}> in ports whose messages need more than rules: what is assembled there */
     private array $special = [];
     /** @var array<int, int> running status of in ports that their decoder has not been told of */
@@ -51,6 +55,8 @@ final class Engine
         $this->state = new State($book);
         $this->queue = new Queue();
         $this->trace = $traced ? new Trace($this) : null;
+        $this->isPlain = !$traced;
+        $this->follows = $book->followsNotes();
         $this->special = array_replace(array_map(static fn (): array => [false, []], array_filter($book->zones(), static fn (array $zone): bool => $zone[3])), $book->groups());
         foreach ($book->inPorts() as $port) {
             $this->decoders[$port] = new Decoder();
@@ -92,29 +98,55 @@ final class Engine
             $v = \ord($bytes[2]);
             if ($status > 0x7F && $status < 0xF0 && 0xC0 !== ($status & 0xE0) && $n < 0x80 && $v < 0x80) {
                 $this->running[$port] = $status;
-                if (null !== $this->trace || isset($this->special[$port])) {
+                $high = $status & 0xF0;
+                if (!$this->isPlain || isset($this->special[$port])) {
                     $this->message($t, $port, $bytes);
 
                     return;
                 }
+                // Where nothing but rules has to see it: what message() leads to, without the calls.
                 ++$s->in[$port];
-                if (0xB0 === ($status & 0xF0) && $n < Kind::FIRST_MODE_NUMBER) {
-                    // Controllers are the most frequent messages: what dispatch() does, without the call.
-                    $ch = ($status & 0x0F) + 1;
-                    $ctl = self::CC << 24 | $port << 19 | $ch << 14 | $n;
-                    $isCopied = false;
-                    foreach ($this->plans[$ctl] ?? $this->plan($ctl, $port, self::CC, $ch, $n) as $rule) {
-                        $result = $rule($this, $t, $port, $ch, $n, $v, 0, $bytes, $ctl, 0);
-                        if (1 === $result) {
-                            return;
-                        }
-                        $isCopied = $isCopied || 0 !== $result;
+                $ch = $status & 0x0F;
+                $own = $port << 11 | $ch << 7 | $n;
+                if (0x80 === $high || (0x90 === $high && 0 === $v)) {
+                    $owned = $s->ledger[$own] ?? null;
+                    if (\is_int($owned) && 1 === ($s->sounding[$owned] ?? 0)
+                        && (!$this->follows || !(isset($s->voiceOf[$own]) || isset($s->fanOf[$own]) || isset($s->flatOf[$own])))) {
+                        unset($s->ledger[$own], $s->sounding[$owned]);
+                        $this->out[] = [$t, $owned >> 11, \chr($high | ($owned >> 7 & 0x0F)).\chr($owned & 0x7F).$bytes[2]];
+                    } else {
+                        $this->noteOff($t, $port, $ch + 1, $n, 0x80 === $high ? $v : -1);
                     }
-                    $s->unclaimed[$port] += $isCopied ? 0 : 1;
 
                     return;
                 }
-                $this->short($t, $port, $status, $n, $v, $bytes);
+                if (0xB0 === $high) {
+                    $kind = $n < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE;
+                } elseif (0x90 === $high) {
+                    $kind = self::NOTE;
+                } elseif (0xE0 === $high) {
+                    $kind = self::BEND;
+                    $v = ($v << 7 | $n) - 8192;
+                    $n = 0;
+                } else {
+                    $kind = self::POLY_PRESSURE;
+                }
+                $ctl = $kind << 24 | $port << 19 | ++$ch << 14 | $n;
+                $isClaimed = false;
+                foreach ($this->plans[$ctl] ?? $this->plan($ctl, $port, $kind, $ch, $n) as $rule) {
+                    $result = $rule($this, $t, $port, $ch, $n, $v, 0, $bytes, $ctl, $own);
+                    if (0 !== $result) {
+                        $isClaimed = true;
+                        if (1 === $result) {
+                            break;
+                        }
+                    }
+                }
+                if (!$isClaimed) {
+                    ++$s->unclaimed[$port];
+                } elseif (self::NOTE === $kind) {
+                    $s->ledger[$own] ??= [];
+                }
 
                 return;
             }

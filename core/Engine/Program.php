@@ -6,6 +6,8 @@ namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\FanOutStep;
+use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
 use ZigzagPost\Core\Rulebook\Step\SpreadStep;
 
@@ -88,6 +90,20 @@ final class Program
     public function rawConstant(string $php): string
     {
         return 'self::'.($this->constants[$php] ??= 'T'.\count($this->constants));
+    }
+
+    /** Whether some step keeps account of notes beyond their owner. */
+    public function followsNotes(): bool
+    {
+        foreach ($this->book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                if ($step instanceof SpreadStep || $step instanceof FlattenStep || $step instanceof FanOutStep) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** Whether sustain pedals have to be watched. */

@@ -67,12 +67,145 @@ final class HandWritten
      *
      * @return list<array{int, int, string}>
      */
+    public static function parameters(array $messages): array
+    {
+        $out = [];
+        $msb = $lsb = $upper = 0;
+        foreach ($messages as $t => $message) {
+            if (0xB0 !== (\ord($message[0]) & 0xF0)) {
+                continue;
+            }
+            $value = \ord($message[2]);
+            switch (\ord($message[1])) {
+                case 99: $msb = $value;
+                    break;
+                case 98: $lsb = $value;
+                    break;
+                case 6: $upper = $value;
+                    break;
+                case 38:
+                    $out[] = [$t, 1, "\xB8\x63".\chr($msb)];
+                    $out[] = [$t, 1, "\xB8\x62".\chr($lsb)];
+                    $out[] = [$t, 1, "\xB8\x06".\chr($upper)];
+                    $out[] = [$t, 1, "\xB8\x26".\chr($value)];
+                    break;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<string> $messages
+     *
+     * @return list<array{int, int, string}>
+     */
+    public static function flatten(array $messages): array
+    {
+        $out = [];
+        $held = [];
+        $bends = [];
+        $sent = 0;
+        foreach ($messages as $t => $message) {
+            $status = \ord($message[0]);
+            $channel = $status & 0x0F;
+            $kind = $status & 0xF0;
+            if (0xE0 === $kind) {
+                $bends[$channel] = (\ord($message[2]) << 7 | \ord($message[1])) - 8192;
+            } elseif (0x90 === $kind) {
+                $held[$channel] = true;
+            } elseif (0x80 === $kind) {
+                unset($held[$channel]);
+                $out[] = [$t, 1, "\x82".$message[1].$message[2]];
+                if ([] === $held) {
+                    continue;
+                }
+            }
+            $counts = array_key_last($held);
+            $bend = null === $counts ? 0 : max(-8192, min(8191, 4 * ($bends[$counts] ?? 0)));
+            if ($bend !== $sent) {
+                $sent = $bend;
+                $out[] = [$t, 1, "\xE2".\chr($bend + 8192 & 127).\chr($bend + 8192 >> 7)];
+            }
+            if (0x90 === $kind) {
+                $out[] = [$t, 1, "\x92".$message[1].$message[2]];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<string> $messages
+     *
+     * @return list<array{int, int, string}>
+     */
+    public static function spread(array $messages): array
+    {
+        $out = [];
+        $voices = array_fill(0, 8, null);
+        $last = -1;
+        foreach ($messages as $t => $message) {
+            self::deal($out, $voices, $last, $t, $message, 4);
+        }
+
+        return $out;
+    }
+
+    /**
+     * Deals a note out among voices, the first half at port 1 and the rest at port 2.
+     *
+     * @param list<array{int, int, string}> $out
+     * @param array<int, array{string, int}|null> $voices key and time of each
+     */
+    private static function deal(array &$out, array &$voices, int &$last, int $t, string $message, int $half): void
+    {
+        if (0x90 === (\ord($message[0]) & 0xF0)) {
+            $count = 2 * $half;
+            $chosen = null;
+            for ($i = 1; $i <= $count; ++$i) {
+                if (null === $voices[($last + $i) % $count]) {
+                    $chosen = ($last + $i) % $count;
+                    break;
+                }
+            }
+            if (null === $chosen) {
+                $times = array_map(static fn (?array $voice): int => $voice[1] ?? 0, $voices);
+                asort($times);
+                $chosen = (int) array_key_first($times);
+                $out[] = [$t, $chosen < $half ? 1 : 2, \chr(\ord($message[0]) - 0x10).($voices[$chosen][0] ?? '').'@'];
+            }
+            $last = $chosen;
+            $voices[$chosen] = [$message[1], $t];
+            $out[] = [$t, $chosen < $half ? 1 : 2, $message];
+
+            return;
+        }
+        foreach ($voices as $voice => $note) {
+            if (null !== $note && $note[0] === $message[1]) {
+                $voices[$voice] = null;
+                $out[] = [$t, $voice < $half ? 1 : 2, $message];
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $messages
+     *
+     * @return list<array{int, int, string}>
+     */
     public static function twentyRules(array $messages): array
     {
         $out = [];
         $held = [];
+        $voices = array_fill(0, 4, null);
+        $last = -1;
         foreach ($messages as $t => $message) {
             $status = \ord($message[0]);
+            if (0x91 === $status || 0x81 === $status) {
+                self::deal($out, $voices, $last, $t, $message, 2);
+                continue;
+            }
             switch ($status & 0xF0) {
                 case 0x90:
                     $key = \ord($message[1]);
@@ -96,7 +229,7 @@ final class HandWritten
                     $number = \ord($message[1]);
                     if (11 === $number) {
                         $out[] = [$t, 1, "\xB6\x0B".\chr(self::pedal(\ord($message[2])))];
-                    } elseif ($number >= 20 && $number < 36) {
+                    } elseif ($number >= 20 && $number < 35) {
                         $out[] = [$t, 2, $message[0].\chr($number + 40).\chr(127 - \ord($message[2]))];
                     }
                     break;

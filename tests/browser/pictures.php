@@ -27,9 +27,15 @@ $pictures = [
     'daylight' => static function (RemoteWebDriver $page): void {
         sleep(10);
     },
-    'finding' => static function (RemoteWebDriver $page) use ($edit): void {
-        $page->executeScript($edit, ['send gulls', 'send gills']);
+    'whole-rig' => static function (RemoteWebDriver $page) use ($press): void {
+        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The Whole Rig']"))->click();
         sleep(2);
+        $hold = "const slab = document.querySelector('[role=application]'); slab.focus(); for (const key of ['1', '3', '5', 'ArrowRight', 'ArrowUp']) slab.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));";
+        $page->executeScript($press('Let it swing'));
+        usleep(700_000);
+        $page->executeScript($press('Hold still'));
+        $page->executeScript($hold);
+        sleep(1);
     },
     'tapes' => static function (RemoteWebDriver $page) use ($press): void {
         $page->executeScript($press('Tapes'));
@@ -42,6 +48,10 @@ $pictures = [
         usleep(400_000);
         $page->findElement(By::cssSelector('[type=search]'))->sendKeys('toggle');
         sleep(1);
+    },
+    'finding' => static function (RemoteWebDriver $page) use ($edit): void {
+        $page->executeScript($edit, ['send gulls', 'send gills']);
+        sleep(2);
     },
 ];
 foreach ($pictures as $name => $prepare) {
