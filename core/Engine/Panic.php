@@ -41,13 +41,13 @@ final class Panic
         foreach (array_keys($engine->state->ledger) as $own) {
             $engine->state->ledger[$own] = array_filter(
                 $engine->state->owned($own),
-                static fn (int|string $key): bool => \is_int($key) ? !\in_array($key >> 11, $ports, true) : !$all,
+                // What ends later stays, for a rule may go on after its panic: on what is silent it does nothing.
+                static fn (int|string $key): bool => \is_int($key) ? !\in_array($key >> 11, $ports, true) : !$all || '@' === $key[0],
                 \ARRAY_FILTER_USE_KEY,
             );
         }
         if ($all) {
-            $engine->queue->filter(static fn (array $due): bool => \in_array($due[2], ['tick', 'pulse', 'tap', 'extra', 'group'], true));
-            $engine->state->gates = [];
+            $engine->queue->filter(static fn (array $due): bool => 'call' !== $due[2]);
             foreach (array_keys($engine->state->voices) as $step) {
                 $engine->state->voices[$step] = [];
             }

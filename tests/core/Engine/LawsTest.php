@@ -116,6 +116,15 @@ final class LawsTest extends TestCase
         self::assertSame([], $engine->take());
     }
 
+    public function testARuleThatGoesOnAfterItsPanicLeavesNothingHanging(): void
+    {
+        foreach (['gate 100ms', 'delay 20ms'] as $step) {
+            $out = Play::tape(Play::PORTS."rule \"p\"\n  take note\n  {$step}\n  panic\n  send moths\n", "0 keys 90 3C 64\n50 keys 80 3C 40");
+            self::assertStringContainsString('90 3C 64', $out[0]);
+            self::assertStringContainsString('80 3C 40', $out[\count($out) - 1], $step);
+        }
+    }
+
     public function testNothingHangsAndOutputsAreInOrder(): void
     {
         $this->over(self::cases(2500), function (string $text, CompiledBook $book, string $tape): void {
