@@ -225,6 +225,18 @@ final class BenchTest extends TestCase
         $this->one('[aria-label="Foot switch 5"]')->sendKeys(' ');
     }
 
+    public function testAStreamIsFoldedIntoOneLineThatOpens(): void
+    {
+        $this->open('The Whole Rig');
+        $this->button('Let it swing')->click();
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath('//*[@role="option"][contains(., "× stream")]')), 'the stream is one line');
+        $this->button('Hold still')->click();
+        usleep(300_000);
+        $rows = \count($this->all('[role=option]'));
+        $this->page->findElement(By::xpath('//*[@role="option"][contains(., "× stream")]'))->click();
+        $this->until(fn (): bool => \count($this->all('[role=option]')) > $rows, 'it opens');
+    }
+
     public function testAxeFindsNothingSeriousInEitherTheme(): void
     {
         $this->one('[data-key="60"]')->sendKeys(' ');

@@ -7,6 +7,8 @@ export interface Passage {
   late: Late[];
   /** Part of a stream: clock, sensing, or the same control again within a moment. */
   isStream: boolean;
+  /** Number of stream messages that this one stands for, when they are folded. */
+  folded?: number;
 }
 
 export interface BenchState {

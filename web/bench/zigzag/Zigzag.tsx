@@ -13,9 +13,12 @@ const NARROWEST = 520;
 export function Zigzag({
   passages,
   onLine,
+  onOpen,
 }: {
   passages: readonly Passage[];
   onLine: (line: number) => void;
+  /** Opens a folded stream, by the sequence number of its first message. */
+  onOpen: (seq: number) => void;
 }) {
   const scroller = useRef<HTMLDivElement>(null);
   const width = useWidth(scroller);
@@ -46,6 +49,9 @@ export function Zigzag({
     if (event.key === 'Escape' && chosen !== undefined) {
       event.stopPropagation();
       setSelected(null);
+    }
+    if (event.key === 'Enter' && chosen?.folded !== undefined) {
+      onOpen(chosen.record.seq);
     }
     if (step === undefined || passages.length === 0) {
       return;
@@ -93,12 +99,16 @@ export function Zigzag({
                     data-fate={passage.record.fate}
                     className={`absolute top-0 left-0 w-full cursor-pointer border-b border-base-300/60 hover:bg-base-300/40 ${passage.record.seq === selected ? 'bg-base-300/70' : ''}`}
                     style={{ transform: `translateY(${item.start}px)` }}
-                    onClick={() => setSelected(passage.record.seq)}
+                    onClick={() =>
+                      passage.folded === undefined
+                        ? setSelected(passage.record.seq)
+                        : onOpen(passage.record.seq)
+                    }
                   >
                     <ZigzagRow
                       passage={passage}
                       width={Math.max(width, NARROWEST)}
-                      revision={passage.late.length}
+                      revision={passage.late.length + (passage.folded ?? 0)}
                     />
                   </div>
                 )
@@ -116,7 +126,9 @@ export function Zigzag({
           />
         )}
       </div>
-      {chosen && <Explanation passage={chosen} onClose={() => setSelected(null)} onLine={onLine} />}
+      {chosen?.folded === undefined && chosen && (
+        <Explanation passage={chosen} onClose={() => setSelected(null)} onLine={onLine} />
+      )}
     </>
   );
 }

@@ -5,6 +5,7 @@ import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
 import type { BenchState, Passage } from '../session/BenchStore';
 import { EVERYTHING, KINDS, passes, type Filter } from './filters';
+import { foldStreams } from './fold';
 import { Zigzag } from './Zigzag';
 
 /** The zigzag with what narrows it down. */
@@ -22,7 +23,9 @@ export function ZigzagPanel({
   const [filter, setFilter] = useState<Filter>(EVERYTHING);
   const [frozen, setFrozen] = useState<readonly Passage[] | null>(null);
   const all = frozen ?? state.passages;
+  const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
   const shown = useMemo(() => all.filter((passage) => passes(passage, filter)), [all, filter]);
+  const folded = useMemo(() => foldStreams(shown, opened), [shown, opened]);
   const change = (part: Partial<Filter>) => setFilter({ ...filter, ...part });
   const options = (name: string, values: readonly string[]) => [
     { value: '', label: name },
@@ -108,7 +111,7 @@ export function ZigzagPanel({
             : 'No message fits this choice.'}
         </p>
       ) : (
-        <Zigzag passages={shown} onLine={onLine} />
+        <Zigzag passages={folded} onLine={onLine} onOpen={(seq) => setOpened(new Set([...opened, seq]))} />
       )}
     </Panel>
   );

@@ -14,6 +14,9 @@ export const ZigzagRow = memo(function ZigzagRow({
   width: number;
   revision: number;
 }) {
+  if (passage.folded !== undefined) {
+    return <Stream passage={passage} width={width} count={passage.folded} />;
+  }
   const layout = layoutRow(passage, width);
   const { record } = passage;
   const coming = shortText(record.text);
@@ -56,6 +59,39 @@ export const ZigzagRow = memo(function ZigzagRow({
     </svg>
   );
 });
+
+/** A stream, folded into one thick line. */
+function Stream({ passage, width, count }: { passage: Passage; width: number; count: number }) {
+  const rail = width - RIGHT;
+  const { what } = shortText(passage.record.text);
+  return (
+    <svg
+      width={width}
+      height={46}
+      className="block"
+      role="img"
+      aria-label={`a stream of ${count} messages at ${passage.record.port}`}
+    >
+      <line className="zz-rail" x1={LEFT} x2={LEFT} y1={0} y2={46} />
+      <line className="zz-rail" x1={rail} x2={rail} y1={0} y2={46} />
+      <text className="zz-text" x={8} y={18}>
+        {fit(`${count} × stream`, LEFT - 16)}
+      </text>
+      <text className="zz-soft" x={8} y={34}>
+        {fit(`${passage.record.port} · from ${what}`, LEFT - 16, 6.2)}
+      </text>
+      <path
+        className="zz-line"
+        strokeWidth={9}
+        d={`M${LEFT} 14L${LEFT + 40} 22H${rail}`}
+        style={{ strokeWidth: 9 }}
+      />
+      <text className="zz-soft" x={LEFT + 56} y={42}>
+        select it to open it
+      </text>
+    </svg>
+  );
+}
 
 function Outs({ fold, rail }: { fold: FoldLayout; rail: number }) {
   return fold.outs.map((out, index) => {

@@ -47,7 +47,7 @@ interface Leaving {
 /** How high a message is drawn; needs no drawing, so that long lists scroll well. */
 export function rowHeight(passage: Passage): number {
   const visits = passage.record.visits;
-  if (visits.length === 0) {
+  if (visits.length === 0 || passage.folded !== undefined) {
     return FOLD;
   }
   return visits.reduce((sum, visit, index) => sum + foldHeight(leaving(passage, index, visit.outs)), 0);
