@@ -26,6 +26,8 @@ abstract class CompiledBook
     public const ZONES = [];
     /** Whether some step keeps account of notes beyond their owner: spread, flatten, fan out. */
     public const FOLLOWS_NOTES = false;
+    /** By method that goes on later, positions of the out ports it can send to. */
+    public const REACHES = [];
     /** By name, what clocks do. */
     public const CLOCKS = [];
     /** Titles and lines of the rules. */
@@ -100,6 +102,15 @@ abstract class CompiledBook
         $clocks = static::CLOCKS;
 
         return $clocks[$name];
+    }
+
+    /** @return list<int> positions of the out ports that a method which goes on later can send to */
+    final public function reach(string $method): array
+    {
+        /** @var array<string, list<int>> $reaches */
+        $reaches = static::REACHES;
+
+        return $reaches[$method] ?? [];
     }
 
     /** @return list<array{string, int}> */

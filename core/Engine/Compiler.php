@@ -77,6 +77,7 @@ final class Compiler
         $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
         $this->scenes();
         $this->taps();
+        $body .= 'public const REACHES = '.var_export($this->program->reaches, true).";\n";
 
         return CompiledSource::of($body.$this->program->members(), $this->program->traced);
     }

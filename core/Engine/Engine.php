@@ -709,7 +709,7 @@ final class Engine
             Clocks::press($this, $t, ...$arguments);
         } elseif ('extra' === $do) {
             /** @var array{string, int, int, list<mixed>} $arguments */
-            Clocks::extra($this, $t, ...$arguments);
+            ExtraClocks::due($this, $t, ...$arguments);
         } elseif ('thin' === $do) {
             /** @var array{string, int, int} $arguments */
             Thinning::over($this, $t, ...$arguments);

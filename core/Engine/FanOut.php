@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Expression\Exact;
 
 /** Gives each note a member channel of an MPE zone (MIDI Polyphonic Expression 1.0, section 3), and keeps what was sent there. */
 final class FanOut
 {
-    private const TIMBRE = 74;
+    private const BEND = 0;
+    private const PRESSURE = 1;
+    private const TIMBRE = 2;
+    private const TIMBRE_CONTROLLER = 74;
     private const NEUTRAL = [0, 0, 64];
 
     /**
@@ -23,8 +27,10 @@ final class FanOut
         $channels = &$state->fans[$step];
         $channels ??= array_fill_keys($members, ['notes' => [], 'freed' => 0, 'newest' => 0, 'sent' => self::NEUTRAL]);
         $chosen = self::choose($channels, $members);
-        self::neutral($engine, $t, $port, $chosen, $channels[$chosen]['sent']);
-        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, $control >> 14 & 31]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => self::NEUTRAL];
+        $from = $control >> 14 & 31;
+        $wanted = $engine->isMember($inPort, $control) ? $state->expressions[$step][$inPort << 5 | $from] ?? self::NEUTRAL : self::NEUTRAL;
+        self::prepare($engine, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
+        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, $from]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
         $state->fanOf[$own][] = $step;
         $engine->trace?->tell('channel', (string) $ch, (string) $chosen);
         $engine->noteOn($t, $port, $chosen, $n, $v, $own);
@@ -45,38 +51,55 @@ final class FanOut
         unset($state->fanOf[$own]);
     }
 
-    /** Key pressure becomes channel pressure of the member that plays the key. */
-    public static function keyPressure(Engine $engine, string $step, int $t, int $port, int $inPort, int $ch, int $key, int $value): void
+    /** Key pressure becomes channel pressure of the member that plays the key; false when none does. */
+    public static function keyPressure(Engine $engine, string $step, int $t, int $port, int $inPort, int $ch, int $key, int $value): bool
     {
+        $isHeard = false;
         foreach ($engine->state->fans[$step] ?? [] as $channel => $each) {
             foreach ($each['notes'] as [, $from, $fromChannel, $fromKey]) {
                 if ([$from, $fromChannel, $fromKey] === [$inPort, $ch, $key]) {
-                    $engine->state->fans[$step][$channel]['sent'][1] = $value;
-                    $engine->emit($t, $port, \chr(0xCF + $channel).\chr($value));
+                    $engine->state->fans[$step][$channel]['sent'][self::PRESSURE] = $value;
+                    self::send($engine, $t, $port, $channel, self::PRESSURE, $value);
+                    $isHeard = true;
                     break;
                 }
             }
         }
+
+        return $isHeard;
     }
 
-    /** What belongs to the notes of an incoming member channel goes to the channels that play them. */
-    public static function follow(Engine $engine, string $step, int $t, int $port, int $inPort, int $inChannel, int $kind, int $value): void
+    /**
+     * What belongs to the notes of an incoming member channel goes to the channels that play them, and to its later notes;
+     * false when none sounds now. Bends are rescaled to the range of the zone that goes out.
+     *
+     * @param int $range bend range of the members that go out, in semitones
+     */
+    public static function follow(Engine $engine, string $step, int $t, int $port, int $inPort, int $inChannel, int $kind, int $value, int $range): bool
     {
+        $what = match ($kind) {
+            Kind::Bend->ordinal() => self::BEND,
+            Kind::Pressure->ordinal() => self::PRESSURE,
+            default => self::TIMBRE,
+        };
+        if (self::BEND === $what) {
+            $value = max(-8192, min(8191, Exact::round($value * $engine->bendRanges($inPort)[0], $range)));
+        }
+        $engine->state->expressions[$step][$inPort << 5 | $inChannel] ??= self::NEUTRAL;
+        $engine->state->expressions[$step][$inPort << 5 | $inChannel][$what] = $value;
+        $isHeard = false;
         foreach ($engine->state->fans[$step] ?? [] as $channel => $each) {
             foreach ($each['notes'] as [, $from, , , $fromChannel]) {
-                if ($from !== $inPort || $fromChannel !== $inChannel) {
-                    continue;
+                if ($from === $inPort && $fromChannel === $inChannel) {
+                    $engine->state->fans[$step][$channel]['sent'][$what] = $value;
+                    self::send($engine, $t, $port, $channel, $what, $value);
+                    $isHeard = true;
+                    break;
                 }
-                [$position, $bytes] = match ($kind) {
-                    Kind::Bend->ordinal() => [0, \chr(0xDF + $channel).\chr($value + 8192 & 127).\chr($value + 8192 >> 7)],
-                    Kind::Pressure->ordinal() => [1, \chr(0xCF + $channel).\chr($value)],
-                    default => [2, \chr(0xAF + $channel).\chr(self::TIMBRE).\chr($value)],
-                };
-                $engine->state->fans[$step][$channel]['sent'][$position] = $value;
-                $engine->emit($t, $port, $bytes);
-                break;
             }
         }
+
+        return $isHeard;
     }
 
     /**
@@ -98,17 +121,27 @@ final class FanOut
         return $best[0];
     }
 
-    /** @param array{int, int, int} $sent bend, pressure and timbre last sent on the channel */
-    private static function neutral(Engine $engine, int $t, int $port, int $channel, array $sent): void
+    /**
+     * Sends what differs from what a channel last got, before a note.
+     *
+     * @param array{int, int, int} $sent bend, pressure and timbre last sent on the channel
+     * @param array{int, int, int} $wanted those of the note
+     */
+    private static function prepare(Engine $engine, int $t, int $port, int $channel, array $sent, array $wanted): void
     {
-        if (0 !== $sent[0]) {
-            $engine->emit($t, $port, \chr(0xDF + $channel)."\x00\x40");
+        foreach ($wanted as $what => $value) {
+            if ($sent[$what] !== $value) {
+                self::send($engine, $t, $port, $channel, $what, $value);
+            }
         }
-        if (0 !== $sent[1]) {
-            $engine->emit($t, $port, \chr(0xCF + $channel)."\x00");
-        }
-        if (64 !== $sent[2]) {
-            $engine->emit($t, $port, \chr(0xAF + $channel).\chr(self::TIMBRE)."\x40");
-        }
+    }
+
+    private static function send(Engine $engine, int $t, int $port, int $channel, int $what, int $value): void
+    {
+        $engine->emit($t, $port, match ($what) {
+            self::BEND => \chr(0xDF + $channel).\chr($value + 8192 & 127).\chr($value + 8192 >> 7),
+            self::PRESSURE => \chr(0xCF + $channel).\chr($value),
+            default => \chr(0xAF + $channel).\chr(self::TIMBRE_CONTROLLER).\chr($value),
+        });
     }
 }

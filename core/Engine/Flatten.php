@@ -58,6 +58,11 @@ final class Flatten
             $state['manager'] = $value;
         } else {
             $state['bends'][$ch] = $value;
+            if ([] === $state['notes']) { // what rings on keeps its pitch
+                $engine->state->flats[$flat] = $state;
+
+                return null;
+            }
         }
         $bend = self::combined($engine, $state, $port, $range, $priority);
         $isNew = $bend !== $state['bend'];

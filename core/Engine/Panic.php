@@ -46,8 +46,8 @@ final class Panic
                 \ARRAY_FILTER_USE_KEY,
             );
         }
+        $engine->queue->filter(static fn (array $due): bool => 'call' !== $due[2] || (!$all && !self::reaches($engine->book, $due[3][0], $ports)));
         if ($all) {
-            $engine->queue->filter(static fn (array $due): bool => 'call' !== $due[2]);
             foreach (array_keys($engine->state->voices) as $step) {
                 $engine->state->voices[$step] = [];
             }
@@ -66,5 +66,15 @@ final class Panic
                 unset($state->ledger[$own]);
             }
         }
+    }
+
+    /**
+     * Whether what is due later can send to one of these ports.
+     *
+     * @param list<int> $ports
+     */
+    private static function reaches(CompiledBook $book, mixed $method, array $ports): bool
+    {
+        return !\is_string($method) || [] !== array_intersect($book->reach($method), $ports);
     }
 }

@@ -22,6 +22,9 @@ final class Program
     /** @var list<MissingField> steps that notes pass unchanged */
     public array $notForNotes = [];
 
+    /** @var array<string, list<int>> by method that goes on later, the out ports it can send to */
+    public array $reaches = [];
+
     /** @var array<string, string> method names by body, so that equal code is written once */
     private array $bodies = [];
     /** @var array<string, string> the name under which each method was written */

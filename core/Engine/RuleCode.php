@@ -9,9 +9,11 @@ use ZigzagPost\Core\Rulebook\Expression\Code;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Expression\Scope;
+use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
 
 /**
@@ -274,7 +276,10 @@ final class RuleCode implements Scope
         }
         $entry = $this->entry->resumed($this->kind, $this->step + 1, $this->noteSends, $this->ownerStart, $this->isHeld);
 
-        return $this->program->method($this->rule, $this->ruleIndex, $entry);
+        $method = $this->program->method($this->rule, $this->ruleIndex, $entry);
+        $this->program->reaches[$method] = $this->portsFrom($this->step + 1);
+
+        return $method;
     }
 
     /** Name of the method that runs a release from the step after this one. */
@@ -305,6 +310,18 @@ final class RuleCode implements Scope
     public function notForNotes(string $step, Span $span): void
     {
         $this->program->notForNotes[] = new MissingField($step, $this->entry->kind, $this->kind, $span);
+    }
+
+    /** Whether the message has left its MPE zone before this step. */
+    public function isFlattened(): bool
+    {
+        foreach (\array_slice($this->rule->steps, 0, $this->step) as $step) {
+            if ($step instanceof FlattenStep) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function hasNextStep(): bool
@@ -347,6 +364,21 @@ final class RuleCode implements Scope
         }
 
         return null;
+    }
+
+    /** @return list<int> out ports that steps from there on send to */
+    private function portsFrom(int $step): array
+    {
+        $ports = [];
+        foreach (\array_slice($this->rule->steps, $step) as $each) {
+            foreach ($each->references() as $reference) {
+                if (Reference::OUT_PORT === $reference->what) {
+                    $ports[] = $this->book()->portIndex($reference->name->text);
+                }
+            }
+        }
+
+        return array_values(array_unique($ports));
     }
 
     private function span(): Span

@@ -84,9 +84,11 @@ final class State
     public array $flatOf = [];
     /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
     public array $fans = [];
+    /** @var array<string, array<int, array{int, int, int}>> by step, in port and channel, bend, pressure and timbre for fanned-out notes */
+    public array $expressions = [];
     /** @var array<int|string, list<string>> */
     public array $fanOf = [];
-    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, ticks: int, pulses: array<int, int>, turn: int, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
+    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, turn: int, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
     public array $clocks = [];
     /** @var array<string, int> by clock, the series of tap presses under way */
     public array $tapTurns = [];

@@ -29,6 +29,12 @@ abstract class ClockStep extends Step
 
     abstract protected static function keyword(): string;
 
+    /** The class of the engine that does it. */
+    protected static function doer(): string
+    {
+        return 'Clocks';
+    }
+
     public static function parse(Cursor $cursor, Span $span): static
     {
         $clock = $cursor->name('a clock name');
@@ -52,7 +58,7 @@ abstract class ClockStep extends Step
 
             return;
         }
-        $code->line('Clocks::'.static::keyword()."(\$e, '{$this->clock->text}', \$t{$kind});");
+        $code->line(static::doer().'::'.static::keyword()."(\$e, '{$this->clock->text}', \$t{$kind});");
     }
 
     public function hasEffect(): bool

@@ -57,22 +57,22 @@ final class FanOutStep extends Step
             if ($code->noteSends) {
                 $members = '['.implode(', ', $declared->zone->memberChannels()).']';
                 SendCode::at($code, $this->span->line);
-                $code->line("FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, \$ctl);");
+                $code->line("FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, ".($code->isFlattened() ? '0' : '$ctl').');');
             }
 
             return;
         }
         if (Kind::PolyPressure === $code->kind) {
             SendCode::at($code, $this->span->line);
-            $code->line("FanOut::keyPressure(\$e, '{$id}', \$t, {$port}, \$port, \$ch, \$n, \$v);");
+            $code->line("if (!FanOut::keyPressure(\$e, '{$id}', \$t, {$port}, \$port, \$ch, \$n, \$v)) { {$code->drop('this key does not sound', '')} }");
 
             return;
         }
-        $follows = \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true);
+        $follows = !$code->isFlattened() && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true);
         if ($follows) {
             $code->line('if ('.(Kind::Cc === $code->kind ? '74 === $n && ' : '').'$e->isMember($port, $ctl)) {');
             SendCode::at($code, $this->span->line);
-            $code->line("FanOut::follow(\$e, '{$id}', \$t, {$port}, \$port, \$ctl >> 14 & 31, {$code->kind->ordinal()}, \$v);");
+            $code->line("if (!FanOut::follow(\$e, '{$id}', \$t, {$port}, \$port, \$ctl >> 14 & 31, {$code->kind->ordinal()}, \$v, {$declared->zone->memberBend})) { {$code->drop('no note sounds on this channel', '')} }");
             $code->line('} else {');
         }
         SendCode::send($code, $this->span->line, $port, (string) $declared->zone->manager());

@@ -132,7 +132,9 @@ final class FlattenStep extends Step
             $code->line($code->drop('pressure is dropped'));
         } elseif (null === $this->pressure || 'poly' === $this->pressure) {
             $poly = $code->continuationAs(Kind::PolyPressure);
-            $code->line("foreach (Flatten::keysOf(\$s, \$flat, \$ch) as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
+            $code->line('$flatKeys = Flatten::keysOf($s, $flat, $ch);');
+            $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds on this channel')} }");
+            $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
             $code->line('return 1;');
         } else {
             $code->line("if (!Flatten::isPriority(\$s, \$flat, \$ch, '{$priority}')) { {$code->drop('the pressure of this channel is not the one that counts')} }");

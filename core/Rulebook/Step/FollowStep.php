@@ -15,4 +15,9 @@ final class FollowStep extends ClockStep
     {
         return 'follow';
     }
+
+    protected static function doer(): string
+    {
+        return 'Tempos';
+    }
 }

@@ -74,7 +74,7 @@ final class SpreadStep extends Step
 
             return;
         }
-        if (null !== $this->channels && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
+        if (null !== $this->channels && !$code->isFlattened() && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
             $this->follow($code);
 
             return;
@@ -129,7 +129,9 @@ final class SpreadStep extends Step
     {
         $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
         $code->line("if ({$condition}\$e->isMember(\$port, \$ctl)) {");
-        $code->line("foreach (Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31) as [\$voicePort, \$voiceCh]) {");
+        $code->line("\$voices = Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31);");
+        $code->line("if ([] === \$voices) { {$code->drop('no note sounds on this channel', '')} }");
+        $code->line("foreach (\$voices as [\$voicePort, \$voiceCh]) {");
         SendCode::messageTo($code, $this->span->line, '$voicePort', $code->kind, '$voiceCh', '$n', '$v');
         $code->line('}');
         $code->line('} else {');

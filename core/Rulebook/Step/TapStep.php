@@ -15,4 +15,9 @@ final class TapStep extends ClockStep
     {
         return 'tap';
     }
+
+    protected static function doer(): string
+    {
+        return 'Tempos';
+    }
 }
