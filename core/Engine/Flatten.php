@@ -86,6 +86,12 @@ final class Flatten
         return $isNew;
     }
 
+    /** Whether a controller selects or sets a parameter. */
+    public static function isSetting(int $controller): bool
+    {
+        return 6 === $controller || 38 === $controller || ($controller >= 96 && $controller <= 101);
+    }
+
     /** @return list<int> keys that sound on a channel of the zone */
     public static function keysOf(State $all, string $flat, int $ch): array
     {

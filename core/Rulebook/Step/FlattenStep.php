@@ -82,6 +82,9 @@ final class FlattenStep extends Step
         } elseif (Kind::Pressure === $code->kind) {
             $this->pressure($code, $priority);
         } elseif (Kind::Cc === $code->kind) {
+            $code->line('if (Flatten::isSetting($n) && $e->isMember($port, $ctl)) {');
+            $code->line($code->drop('settings of the zone stay in it'));
+            $code->line('}');
             $code->line('if ('.self::TIMBRE.' === $n && $e->isMember($port, $ctl)) {');
             if ('drop' === $this->timbre) {
                 $code->line($code->drop('timbre is dropped'));

@@ -131,7 +131,7 @@ final class SpreadStep extends Step
         $code->line("if ({$condition}\$e->isMember(\$port, \$ctl)) {");
         $code->line("\$voices = Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31);");
         $code->line("if ([] === \$voices) { {$code->drop('no note sounds on this channel', '')} }");
-        $code->line("foreach (\$voices as [\$voicePort, \$voiceCh]) {");
+        $code->line('foreach ($voices as [$voicePort, $voiceCh]) {');
         SendCode::messageTo($code, $this->span->line, '$voicePort', $code->kind, '$voiceCh', '$n', '$v');
         $code->line('}');
         $code->line('} else {');

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Expression\Exact;
+
+/** Tempos felt from outside: tapped, or taken from an incoming clock. */
+final class Tempos
+{
+    private const LONGEST_TAP_US = 2_000_000;
+    private const MOST_TAPS = 4;
+    /** A tempo followed from incoming clock must differ by over 1 in so many before tap presses tell it. */
+    private const TELLING_CHANGE = 100;
+
+    /** A press of tempo tapping: the mean of the last up to four intervals. */
+    public static function tap(Engine $engine, string $clock, int $t): void
+    {
+        $state = Clocks::state($engine, $clock);
+        $interval = null === $state['lastTap'] ? null : $t - $state['lastTap'];
+        $state['lastTap'] = $t;
+        if (null === $interval || $interval > self::LONGEST_TAP_US || 0 === $interval) {
+            $state['taps'] = [];
+        } else {
+            $count = \count($state['taps']);
+            $sum = array_sum($state['taps']);
+            // over a quarter from the mean: |interval - sum / count| > sum / count / 4
+            $isOther = $count > 0 && 4 * abs($interval * $count - $sum) > $sum;
+            $state['taps'] = $isOther ? [$interval] : \array_slice([...$state['taps'], $interval], -self::MOST_TAPS);
+        }
+        $engine->state->clocks[$clock] = $state;
+        if ([] !== $state['taps']) {
+            Clocks::tempo($engine, $clock, $t, Exact::divide(60_000_000 * \count($state['taps']), array_sum($state['taps'])));
+        }
+    }
+
+    /** Takes tempo and transport from an incoming clock: the mean of the last 24 intervals. */
+    public static function follow(Engine $engine, string $clock, int $t, int $kind): void
+    {
+        if (Kind::Clock->ordinal() === $kind) {
+            self::clock($engine, $clock, $t);
+
+            return;
+        }
+        match ($kind) {
+            Kind::Start->ordinal() => Clocks::start($engine, $clock, $t),
+            Kind::Continue->ordinal() => Clocks::start($engine, $clock, $t, "\xFB"),
+            default => Clocks::stop($engine, $clock, $t),
+        };
+        $engine->state->clocks[$clock] = ['clocks' => [], 'lastClock' => null] + Clocks::state($engine, $clock);
+    }
+
+    private static function clock(Engine $engine, string $clock, int $t): void
+    {
+        $state = Clocks::state($engine, $clock);
+        $interval = null === $state['lastClock'] ? null : $t - $state['lastClock'];
+        $state['lastClock'] = $t;
+        if (null !== $interval && $interval > 0) {
+            $state['clocks'] = \array_slice([...$state['clocks'], $interval], -Clocks::TICKS);
+        }
+        $engine->state->clocks[$clock] = $state;
+        if ([] === $state['clocks']) {
+            return;
+        }
+        $old = $state['beat'];
+        $beat = Clocks::beat(Exact::divide(60_000_000 * \count($state['clocks']), Clocks::TICKS * array_sum($state['clocks'])));
+        if (Clocks::same($beat, $old)) {
+            return;
+        }
+        Clocks::align($engine, $clock, $t, $beat);
+        if (self::TELLING_CHANGE * abs($beat[0] * $old[1] - $old[0] * $beat[1]) > $old[0] * $beat[1]) {
+            Clocks::tell($engine, $clock, $t, $beat);
+        }
+    }
+}
