@@ -76,7 +76,7 @@ final class RandomBook
             19 => 'spread over '.$this->pick('moths x 2, gulls x 2', 'moths x 3 fill', 'gulls x 2 steal none', 'moths channels 4..6', 'gulls x 1'),
             20 => $this->pick('flatten to channel 5', 'flatten to channel 5 bend 12 priority high pressure channel', 'flatten to channel 6 priority low pressure cc 11 timbre cc 1'),
             21 => 'fan out to fan',
-            22 => $this->pick('tap beat', 'start beat', 'stop beat', 'tempo beat = value + 60'),
+            22 => $this->pick('tap beat', 'start beat', 'stop beat', 'tempo beat = value + 60', 'follow beat'),
             23 => $this->pick('become nrpn 8:3 value value * 100', 'become cc14 1 value value * 64', 'mirror moths', 'send moths pickup', 'send gulls scaled', 'panic', 'panic moths'),
             24 => $this->pick('divide 2', 'multiply 2'),
             default => 'set velocity = '.$this->pick('velocity + 20', '0', '100'),
