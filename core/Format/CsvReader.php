@@ -93,6 +93,8 @@ final class CsvReader
             $track->events[] = [$tick, $this->channelMessage($type, $fields, $line)];
         } elseif ('title_t' === $type) {
             $track->name = $fields[3] ?? '';
+        } elseif ('cue_point_t' === $type) {
+            $track->cuePoint($tick, $fields[3] ?? '');
         } elseif ('tempo' === $type) {
             $this->song->tempoMap[] = [$tick, $this->number($fields, 3, 0xFFFFFF, $line)];
         } elseif ('system_exclusive' === $type || 'system_exclusive_packet' === $type) {

@@ -53,7 +53,7 @@ final class CsvWriter implements EventWriter
     private static function record(Event $event): string
     {
         if (null !== $event->pulseUs) {
-            return 'Cue_point_t, "pulse '.Milliseconds::format($event->pulseUs).'"';
+            return 'Cue_point_t, "'.Track::cueText($event->pulseUs).'"';
         }
         $bytes = array_map(\ord(...), str_split($event->bytes));
         $channel = $bytes[0] & 0x0F;

@@ -14,6 +14,7 @@ final class SmfReader
 {
     private const META_TRACK_NAME = 0x03;
     private const META_END_OF_TRACK = 0x2F;
+    private const META_CUE_POINT = 0x07;
     private const META_TEMPO = 0x51;
 
     private int $at = 0;
@@ -130,6 +131,8 @@ final class SmfReader
                 throw BadFile::atByte($this->file, $start, 'a tempo event has 3 bytes of data, this one '.\strlen($data));
             }
             $song->tempoMap[] = [$tick, self::bigEndian($data)];
+        } elseif (self::META_CUE_POINT === $type) {
+            $track->cuePoint($tick, $data);
         }
 
         return self::META_END_OF_TRACK !== $type;

@@ -58,7 +58,7 @@ final class SmfWriter implements EventWriter
     private static function encode(Event $event): string
     {
         if (null !== $event->pulseUs) {
-            $text = 'pulse '.Milliseconds::format($event->pulseUs);
+            $text = Track::cueText($event->pulseUs);
 
             return "\xFF\x07".self::variableLength(\strlen($text)).$text;
         }

@@ -42,7 +42,7 @@ final class TrackFile
             [$index, $position] = $at;
             $events = $this->tracks[$index]->events;
             [$tick, $bytes] = $events[$position];
-            yield new Event($timeOf($tick), $ports[$index], $bytes);
+            yield new Event($timeOf($tick), $ports[$index], $bytes, $events[$position][2] ?? null);
             if (isset($events[$position + 1])) {
                 $next->insert([$index, $position + 1], [-$events[$position + 1][0], -$index]);
             }
