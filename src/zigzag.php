@@ -7,6 +7,7 @@ use App\Command\CheckCommand;
 use App\Command\CommandFailed;
 use App\Command\ConvertCommand;
 use App\Command\FormatCommand;
+use App\Command\PanicCommand;
 use App\Command\RunCommand;
 use Symfony\Component\Console\Application;
 use Symfony\Component\Console\Exception\ExceptionInterface;
@@ -17,7 +18,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new BenchCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];

@@ -34,7 +34,7 @@ final class ConvertCommand extends Command
         $in = Text::of($input->getArgument('in'));
         $out = Text::of($input->getArgument('out'));
         $stream = Files::open($in);
-        $file = new OutputFile($out);
+        $file = OutputFile::of($out);
         $writer = FileFormat::of($out)->writer($file->stream, [], '0' === $type);
         $whole = new WholeMessages();
         try {

@@ -7,6 +7,9 @@ namespace App\Command;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Engine\CompiledBook;
+use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\SavedRun;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
@@ -29,6 +32,14 @@ final class Files
         $text = stream_get_contents(self::open($file), Parser::MAX_BYTES + 1);
 
         return false === $text ? throw CommandFailed::input("{$file}: this file cannot be read") : $text;
+    }
+
+    /** A run that was stopped and kept. */
+    public static function savedRun(string $file, CompiledBook $book, bool $traced): Engine
+    {
+        $saved = (string) stream_get_contents(self::open($file));
+
+        return SavedRun::read($saved, $book, $traced) ?? throw CommandFailed::input("{$file}: this is not the state of a run of this rulebook; keep one with --save");
     }
 
     /** Reads and checks a rulebook that is to run. */

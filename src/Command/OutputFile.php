@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use ZigzagPost\Core\Format\EventWriter;
+use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
 /** A file, or standard output, that appears whole when everything has gone well and not at all otherwise. */
 final class OutputFile
 {
@@ -12,7 +16,12 @@ final class OutputFile
     private readonly ?string $temporary;
 
     /** @param string|null $file null or - for standard output */
-    public function __construct(private readonly ?string $file)
+    public static function of(?string $file): self
+    {
+        return new self($file);
+    }
+
+    private function __construct(private readonly ?string $file)
     {
         $this->temporary = null === $file || '-' === $file ? null : $file.'.'.getmypid().'.part';
         $stream = is_dir((string) $file) ? false : @fopen($this->temporary ?? 'php://temp', 'w+');
@@ -24,6 +33,12 @@ final class OutputFile
         if (null !== $this->temporary && file_exists($this->temporary)) {
             unlink($this->temporary);
         }
+    }
+
+    /** Writes events into it as the ending of its name says. */
+    public function writer(Rulebook $book): EventWriter
+    {
+        return (null === $this->temporary ? FileFormat::Tape : FileFormat::of((string) $this->file))->writer($this->stream, $book->portNames(false));
     }
 
     public function finish(): void

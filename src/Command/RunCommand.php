@@ -48,10 +48,9 @@ final class RunCommand extends Command
         $engine = $this->engine($compiled, Text::orNull($input->getOption('load')), null !== $traceFile);
 
         $stream = Files::open($in);
-        $outFile = Text::orNull($input->getOption('out'));
-        $out = new OutputFile($outFile);
-        $trace = null === $traceFile ? null : new OutputFile($traceFile);
-        $writer = (null === $outFile || '-' === $outFile ? FileFormat::Tape : FileFormat::of($outFile))->writer($out->stream, $book->portNames(false));
+        $out = OutputFile::of(Text::orNull($input->getOption('out')));
+        $trace = null === $traceFile ? null : OutputFile::of($traceFile);
+        $writer = $out->writer($book);
         $traceTo = null === $trace ? null : static function (array $record) use ($trace): void {
             /* @phpstan-ignore argument.type */
             fwrite($trace->stream, TraceLine::of($record));
@@ -65,7 +64,7 @@ final class RunCommand extends Command
         }
         $save = Text::orNull($input->getOption('save'));
         if (null !== $save) {
-            $saved = new OutputFile($save);
+            $saved = OutputFile::of($save);
             fwrite($saved->stream, SavedRun::write($engine));
             $saved->finish();
         }
@@ -83,9 +82,8 @@ final class RunCommand extends Command
 
             return $engine;
         }
-        $saved = (string) stream_get_contents(Files::open($load));
 
-        return SavedRun::read($saved, $book, $traced) ?? throw CommandFailed::input("{$load}: this is not the state of a run of this rulebook; keep one with --save");
+        return Files::savedRun($load, $book, $traced);
     }
 
     /** @return \Closure(string, string): string */

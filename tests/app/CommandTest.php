@@ -56,6 +56,29 @@ final class CommandTest extends TestCase
         self::assertSame(2, $this->zigzag('run good.book --in in.tape --load in.tape')[0]);
     }
 
+    public function testPanicSilencesAStoppedRun(): void
+    {
+        $this->zigzag('run good.book --in in.tape --until 100 --save state --out first.tape');
+        self::assertSame([0, "# zigzag tape 1\n100.000 moths 82 30 40\n100.000 moths B2 40 00\n100.000 moths B2 7B 00\n100.000 moths B2 78 00\n", ''], $this->zigzag('panic good.book --load state'));
+        self::assertStringContainsString('name the state of the run with --load', $this->zigzag('panic good.book')[2]);
+    }
+
+    public function testOtherProgramsReadWhatTheWholeRigSends(): void
+    {
+        $demo = \dirname(__DIR__, 2).'/demo';
+        file_put_contents("{$this->folder}/rig.tape", "0 treadle BF 53 7F\n10 sequencer FA F8\n20 keys 90 3C 64\n25 tilt B0 10 44\n30 slab 91 40 64 E1 00 44 D1 10\n900 treadle BF 54 7F\n1000 treadle BF 51 7F\n1500 keys 80 3C 40\n1600 slab 81 40 40\n");
+        foreach (['tape', 'mid', 'csv'] as $ending) {
+            self::assertSame([0, '', ''], $this->zigzag("run {$demo}/whole-rig.book --in rig.tape --out whole.{$ending}"));
+        }
+        self::assertSame(file_get_contents("{$this->folder}/whole.csv"), (new Process(['midicsv', "{$this->folder}/whole.mid"]))->mustRun()->getOutput());
+        $ours = substr_count((string) file_get_contents("{$this->folder}/whole.tape"), "\n") - 1;
+        self::assertGreaterThan(12, $ours);
+        $script = 'import mido,sys; print(sum(1 for t in mido.MidiFile(sys.argv[1], clip=True).tracks for m in t if not m.is_meta or m.type == "cue_marker"))';
+        self::assertSame("{$ours}\n", (new Process(['/usr/bin/python3', '-c', $script, "{$this->folder}/whole.mid"]))->mustRun()->getOutput(), 'every event, pulses among them');
+        self::assertSame([0, '', ''], $this->zigzag('convert whole.mid back.tape'));
+        self::assertSame($ours, substr_count((string) file_get_contents("{$this->folder}/back.tape"), "\n") - 1);
+    }
+
     public function testCheckAndFormat(): void
     {
         self::assertSame([0, '', ''], $this->zigzag('check good.book'));
