@@ -13,5 +13,5 @@ export default defineConfig({
     rolldownOptions: { input: 'web/main.tsx' },
     chunkSizeWarningLimit: 1500,
   },
-  test: { include: ['web/**/*.test.ts'] },
+  test: { include: ['web/**/*.test.{ts,tsx}'] },
 });

@@ -45,7 +45,7 @@ final class BookChange
         $old->queue->filter(static fn (): bool => false);
         foreach (array_keys($state->ledger) as $own) {
             if (\is_string($own) || !isset($ports[$own >> 11])) {
-                $old->end($own, $state->now);
+                Notes::end($old, $state->now, $own);
                 continue;
             }
             foreach ($state->owned($own) as $key => $entry) {
@@ -55,7 +55,7 @@ final class BookChange
                 }
             }
         }
-        $old->end('change', $state->now);
+        Notes::end($old, $state->now, 'change');
     }
 
     /** @return array<int, int> new positions of the ports that both rulebooks have */

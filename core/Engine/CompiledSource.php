@@ -8,7 +8,7 @@ namespace ZigzagPost\Core\Engine;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 4;
+    private const VERSION = 7;
 
     private function __construct(public string $class, public string $php)
     {
@@ -26,12 +26,16 @@ final readonly class CompiledSource
             use ZigzagPost\Core\Engine\Engine;
             use ZigzagPost\Core\Engine\ExtraClocks;
             use ZigzagPost\Core\Engine\FanOut;
+            use ZigzagPost\Core\Engine\Field;
             use ZigzagPost\Core\Engine\Flatten;
+            use ZigzagPost\Core\Engine\Notes;
+            use ZigzagPost\Core\Engine\Scenes;
             use ZigzagPost\Core\Engine\Takeover;
             use ZigzagPost\Core\Engine\Tempos;
             use ZigzagPost\Core\Engine\Thinning;
             use ZigzagPost\Core\Engine\Trace;
             use ZigzagPost\Core\Engine\Voices;
+            use ZigzagPost\Core\Engine\Zones;
             use ZigzagPost\Core\Rulebook\Expression\Exact;
             use ZigzagPost\Core\Rulebook\Expression\Rejected;
 

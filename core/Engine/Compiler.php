@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rulebook\NumberList;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Token;
 
 /**
@@ -77,6 +78,7 @@ final class Compiler
         $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
         $this->scenes();
         $this->taps();
+        $this->begin();
         $body .= 'public const REACHES = '.var_export($this->program->reaches, true).";\n";
 
         return CompiledSource::of($body.$this->program->members(), $this->program->traced);
@@ -182,7 +184,7 @@ final class Compiler
                 $message->emit($code, 'return 1;', true);
                 foreach ($ports as $port) {
                     if (Kind::Note === $message->kind()) {
-                        $code->line("\$e->postNote(\$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000);");
+                        $code->line("Notes::post(\$e, \$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000);");
                     } else {
                         SendCode::message($code, $clock->name->span->line, $this->book->portIndex($port->text), $message->kind(), '$mch', '$mn', '$mv', '$mraw');
                     }
@@ -190,6 +192,19 @@ final class Compiler
                 $this->program->add("tap_{$name}_{$which}", "/* {$name} {$which} */\n".$code->compile());
             }
         }
+    }
+
+    /** The method for what goes out when a run begins: zones are set up (MIDI Polyphonic Expression 1.0, sections 2.1 and 2.4). */
+    private function begin(): void
+    {
+        $code = new RuleCode($this->program, new Rule('Begin', new Span(1, 1), null), 0, Entry::ofMessage(Kind::Start));
+        foreach ($this->zones() as $port => [$isUpper, $members, $bend, $isIn]) {
+            if (!$isIn) {
+                SendCode::message($code, 0, $port, Kind::Rpn, $isUpper ? '16' : '1', '6', (string) ($members << 7), '');
+                SendCode::message($code, 0, $port, Kind::Rpn, $isUpper ? '15' : '2', '0', (string) ($bend << 7), '');
+            }
+        }
+        $this->program->add('begin', "/* begin */\n".$code->compile());
     }
 
     /** Methods for what is done when scenes begin and end. */

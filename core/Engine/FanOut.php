@@ -28,12 +28,12 @@ final class FanOut
         $channels ??= array_fill_keys($members, ['notes' => [], 'freed' => 0, 'newest' => 0, 'sent' => self::NEUTRAL]);
         $chosen = self::choose($channels, $members);
         $from = $control >> 14 & 31;
-        $wanted = $engine->isMember($inPort, $control) ? $state->expressions[$step][$inPort << 5 | $from] ?? self::NEUTRAL : self::NEUTRAL;
+        $wanted = Zones::isOfMember($engine->state, $inPort, $control) ? $state->expressions[$step][$inPort << 5 | $from] ?? self::NEUTRAL : self::NEUTRAL;
         self::prepare($engine, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
         $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, $from]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
         $state->fanOf[$own][] = $step;
         $engine->trace?->tell('channel', (string) $ch, (string) $chosen);
-        $engine->noteOn($t, $port, $chosen, $n, $v, $own);
+        Notes::begin($engine, $t, $port, $chosen, $n, $v, $own);
     }
 
     /** Notes of an owner have ended: their channels may be free. */
@@ -83,7 +83,7 @@ final class FanOut
             default => self::TIMBRE,
         };
         if (self::BEND === $what) {
-            $value = max(-8192, min(8191, Exact::round($value * $engine->bendRanges($inPort)[0], $range)));
+            $value = max(-8192, min(8191, Exact::round($value * Zones::bendRanges($engine->state, $inPort)[0], $range)));
         }
         $engine->state->expressions[$step][$inPort << 5 | $inChannel] ??= self::NEUTRAL;
         $engine->state->expressions[$step][$inPort << 5 | $inChannel][$what] = $value;

@@ -60,4 +60,14 @@ final readonly class Field
 
         return new self('$v', $range[0], $range[1], !$isProgram, $isProgram ? $programsFrom : 0, Kind::Sysex === $kind);
     }
+
+    /** Moves a key by octaves into 0 to 127. */
+    public static function fold(int $key): int
+    {
+        if ($key < 0) {
+            return ($key % 12 + 12) % 12;
+        }
+
+        return $key > 127 ? 116 + ($key - 116) % 12 : $key;
+    }
 }

@@ -9,14 +9,15 @@ use ZigzagPost\Core\Rulebook\Expression\Exact;
 /**
  * An MPE zone on its way to one channel: whose bend and timbre count, and what was last sent of them.
  *
- * @phpstan-type Flat array{notes: array<int|string, array{int, int, int}>, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}
+ * @phpstan-type Flat array{notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}
  * @phpstan-type Settings array{int, int, string, string, string, int}
  *
- * Settings are channel, bend range, priority, the methods that go on with bend and timbre, and the timbre controller.
+ * Notes are channel and key by owner, in the order they began; `counts` is the owner of the one that counts. Settings are channel, bend range, priority, the methods that go on with bend and timbre, and the timbre controller.
  */
 final class Flatten
 {
     private const NEUTRAL_TIMBRE = 64;
+    private const NOTHING = ['notes' => [], 'counts' => null, 'bends' => [], 'timbres' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE];
 
     /**
      * A note begins: bend and timbre go out before it where it is the one that counts.
@@ -25,12 +26,14 @@ final class Flatten
      */
     public static function noteOn(Engine $engine, string $flat, int $t, int $port, int $ch, int $key, array $settings, int $control, int|string $own): void
     {
-        $state = self::state($engine->state, $flat);
-        $state['notes'][$own] = [$ch, $key, ++$engine->state->made];
-        $engine->state->flats[$flat] = $state;
+        $engine->state->flats[$flat] ??= self::NOTHING;
+        $state = &$engine->state->flats[$flat];
+        unset($state['notes'][$own]);
+        $state['notes'][$own] = [$ch, $key];
         $engine->state->flatOf[$own][] = [$flat, $port, $settings, $control];
-        if (self::priority($state, $settings[2]) === $own) {
-            self::update($engine, $flat, $t, $port, $settings, $control);
+        $state['counts'] = self::priority($state['notes'], $settings[2]);
+        if ($state['counts'] === $own) {
+            self::update($engine, $state, $t, $port, $settings, $control);
         }
     }
 
@@ -40,50 +43,52 @@ final class Flatten
         $ended = $engine->state->flatOf[$own] ?? [];
         unset($engine->state->flatOf[$own]);
         foreach ($ended as [$flat, $port, $settings, $control]) {
-            $state = self::state($engine->state, $flat);
-            $was = self::priority($state, $settings[2]);
+            $engine->state->flats[$flat] ??= self::NOTHING;
+            $state = &$engine->state->flats[$flat];
             unset($state['notes'][$own]);
-            $engine->state->flats[$flat] = $state;
-            if ($was === $own && [] !== $state['notes']) {
-                self::update($engine, $flat, $t, $port, $settings, $control);
+            if ($state['counts'] === $own) {
+                $state['counts'] = self::priority($state['notes'], $settings[2]);
+                if (null !== $state['counts']) {
+                    self::update($engine, $state, $t, $port, $settings, $control);
+                }
             }
+            unset($state);
         }
     }
 
     /** The bend to send for a bend of one channel of the zone, or null when there is nothing new to send. */
-    public static function bend(Engine $engine, string $flat, int $port, int $ch, int $value, int $range, string $priority): ?int
+    public static function bend(Engine $engine, string $flat, int $port, int $ch, int $value, int $range): ?int
     {
-        $state = self::state($engine->state, $flat);
-        if ($ch === $engine->manager($port)) {
+        $engine->state->flats[$flat] ??= self::NOTHING;
+        $state = &$engine->state->flats[$flat];
+        if ($ch === Zones::managerOf($engine->state, $port)) {
             $state['manager'] = $value;
         } else {
             $state['bends'][$ch] = $value;
-            if ([] === $state['notes']) { // what rings on keeps its pitch
-                $engine->state->flats[$flat] = $state;
-
-                return null;
+            if (null === $state['counts'] || $state['notes'][$state['counts']][0] !== $ch) {
+                return null; // what rings on keeps its pitch
             }
         }
-        $bend = self::combined($engine, $state, $port, $range, $priority);
-        $isNew = $bend !== $state['bend'];
-        $state['bend'] = $bend;
-        $engine->state->flats[$flat] = $state;
+        $bend = self::combined($engine->state, $state, $port, $range);
+        if ($bend === $state['bend']) {
+            return null;
+        }
 
-        return $isNew ? $bend : null;
+        return $state['bend'] = $bend;
     }
 
     /** Keeps the timbre of a channel; true when it is the one that counts and is new. */
-    public static function timbre(State $all, string $flat, int $ch, int $value, string $priority): bool
+    public static function timbre(State $all, string $flat, int $ch, int $value): bool
     {
-        $state = self::state($all, $flat);
+        $all->flats[$flat] ??= self::NOTHING;
+        $state = &$all->flats[$flat];
         $state['timbres'][$ch] = $value;
-        $isNew = self::channel($state, $priority) === $ch && $state['timbre'] !== $value;
-        if ($isNew) {
-            $state['timbre'] = $value;
+        if ($state['timbre'] === $value || self::channel($state) !== $ch) {
+            return false;
         }
-        $all->flats[$flat] = $state;
+        $state['timbre'] = $value;
 
-        return $isNew;
+        return true;
     }
 
     /** Whether a controller selects or sets a parameter. */
@@ -96,7 +101,7 @@ final class Flatten
     public static function keysOf(State $all, string $flat, int $ch): array
     {
         $keys = [];
-        foreach (self::state($all, $flat)['notes'] as [$channel, $key]) {
+        foreach ($all->flats[$flat]['notes'] ?? [] as [$channel, $key]) {
             if ($channel === $ch) {
                 $keys[] = $key;
             }
@@ -105,28 +110,30 @@ final class Flatten
         return $keys;
     }
 
-    public static function isPriority(State $all, string $flat, int $ch, string $priority): bool
+    /** Whether the note that counts is on a channel. */
+    public static function isPriority(State $all, string $flat, int $ch): bool
     {
-        return self::channel(self::state($all, $flat), $priority) === $ch;
+        return self::channel($all->flats[$flat] ?? self::NOTHING) === $ch;
     }
 
-    /** @param Settings $settings */
-    private static function update(Engine $engine, string $flat, int $t, int $port, array $settings, int $control): void
+    /**
+     * Sends what differs from what was last sent.
+     *
+     * @param Flat $state
+     * @param Settings $settings
+     */
+    private static function update(Engine $engine, array &$state, int $t, int $port, array $settings, int $control): void
     {
-        [$channel, $range, $priority, $bendMethod, $timbreMethod, $timbreController] = $settings;
-        $state = self::state($engine->state, $flat);
-        $bend = self::combined($engine, $state, $port, $range, $priority);
-        $timbre = $state['timbres'][self::channel($state, $priority) ?? 0] ?? self::NEUTRAL_TIMBRE;
-        $isNewBend = $bend !== $state['bend'];
-        $isNewTimbre = '' !== $timbreMethod && $timbre !== $state['timbre'];
-        $state['bend'] = $bend;
-        $state['timbre'] = $isNewTimbre ? $timbre : $state['timbre'];
-        $engine->state->flats[$flat] = $state;
-        if ($isNewBend) {
-            $engine->callLater($t, [$bendMethod, $port, $channel, 0, $bend, 0, '', $control, 0]);
+        [$channel, $range, , $bendMethod, $timbreMethod, $timbreController] = $settings;
+        $bend = self::combined($engine->state, $state, $port, $range);
+        $timbre = $state['timbres'][self::channel($state) ?? 0] ?? self::NEUTRAL_TIMBRE;
+        if ($bend !== $state['bend']) {
+            $state['bend'] = $bend;
+            $engine->call($bendMethod, $t, $port, $channel, 0, $bend, 0, '', $control, 0);
         }
-        if ($isNewTimbre) {
-            $engine->callLater($t, [$timbreMethod, $port, $channel, $timbreController, $timbre, 0, '', $control, 0]);
+        if ('' !== $timbreMethod && $timbre !== $state['timbre']) {
+            $state['timbre'] = $timbre;
+            $engine->call($timbreMethod, $t, $port, $channel, $timbreController, $timbre, 0, '', $control, 0);
         }
     }
 
@@ -135,47 +142,37 @@ final class Flatten
      *
      * @param Flat $state
      */
-    private static function combined(Engine $engine, array $state, int $port, int $range, string $priority): int
+    private static function combined(State $all, array $state, int $port, int $range): int
     {
-        [$memberRange, $managerRange] = $engine->bendRanges($port);
-        $member = $state['bends'][self::channel($state, $priority) ?? 0] ?? 0;
+        [$memberRange, $managerRange] = Zones::bendRanges($all, $port);
+        $member = $state['bends'][self::channel($state) ?? 0] ?? 0;
 
         return max(-8192, min(8191, Exact::round($member * $memberRange + $state['manager'] * $managerRange, $range)));
     }
 
     /** @param Flat $state */
-    private static function channel(array $state, string $priority): ?int
+    private static function channel(array $state): ?int
     {
-        $own = self::priority($state, $priority);
-
-        return null === $own ? null : $state['notes'][$own][0];
+        return null === $state['counts'] ? null : $state['notes'][$state['counts']][0];
     }
 
     /**
-     * The owner of the note that counts.
+     * The owner of the note that counts; of two with the same key the later one.
      *
-     * @param Flat $state
+     * @param array<int|string, array{int, int}> $notes channel and key of each, in the order they began
      */
-    private static function priority(array $state, string $priority): int|string|null
+    private static function priority(array $notes, string $priority): int|string|null
     {
+        if ('last' === $priority) {
+            return array_key_last($notes);
+        }
         $best = null;
-        foreach ($state['notes'] as $own => [, $key, $began]) {
-            $rank = match ($priority) {
-                'high' => [$key, $began],
-                'low' => [-$key, $began],
-                default => [$began, 0],
-            };
-            if (null === $best || $rank > $best[1]) {
-                $best = [$own, $rank];
+        foreach ($notes as $own => [, $key]) {
+            if (null === $best || ('high' === $priority ? $key >= $notes[$best][1] : $key <= $notes[$best][1])) {
+                $best = $own;
             }
         }
 
-        return $best[0] ?? null;
-    }
-
-    /** @return Flat */
-    private static function state(State $state, string $flat): array
-    {
-        return $state->flats[$flat] ?? ['notes' => [], 'bends' => [], 'timbres' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE];
+        return $best;
     }
 }

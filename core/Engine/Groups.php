@@ -16,37 +16,41 @@ final class Groups
 {
     public const WAIT_US = 5000;
 
+    private const CC14 = Kind::ORDINAL['cc14'];
+    private const NRPN = Kind::ORDINAL['nrpn'];
+    private const RPN = Kind::ORDINAL['rpn'];
     private const DATA_MSB = 6;
     private const DATA_LSB = 38;
     private const INCREMENT = 96;
-    private const DECREMENT = 97;
     private const NULL_PARAMETER = 16383;
 
     /**
-     * Takes in a message of a port that assembles; true when it became part of a group.
+     * Takes in a controller of a port that assembles; true when it became part of a group.
      *
      * @param bool $parameters whether parameter messages are assembled here
      * @param list<int>|null $pairs controllers 0 to 31 that are assembled with their lower halves; null for all
      */
-    public static function takesIn(Engine $engine, int $t, int $port, string $raw, bool $parameters, ?array $pairs): bool
+    public static function takesIn(Engine $engine, int $t, int $port, int $channel, int $number, int $value, bool $parameters, ?array $pairs): bool
     {
-        $status = \ord($raw[0]);
-        if ($status >= 0xF8) {
-            return false;
-        }
-        if (0xB0 !== ($status & 0xF0)) {
+        $waiting = $engine->state->waiting[$port] ?? null;
+        if (null !== $waiting) {
+            if ($waiting[1] === $channel && $waiting[4] === $number) {
+                $engine->state->waiting[$port][3] |= $value;
+                self::remember($engine->state, $port, $waiting[0], $channel, $waiting[2], $waiting[3] | $value);
+                self::flush($engine, $t, $port);
+
+                return true;
+            }
             self::flush($engine, $t, $port);
-
-            return false;
         }
-        [$channel, $number, $value] = [($status & 0x0F) + 1, \ord($raw[1]), \ord($raw[2])];
-        if (self::completes($engine, $t, $port, $channel, $number, $value)) {
-            return true;
+        if ($parameters && ($number < 96 ? self::DATA_MSB === $number || self::DATA_LSB === $number : $number <= 101)) {
+            $isTaken = $number < 98 ? self::data($engine, $t, $port, $channel, $number, $value) : self::select($engine->state, $port, $channel, $number, $value);
+            if ($isTaken) {
+                return true;
+            }
         }
-        self::flush($engine, $t, $port);
 
-        return ($parameters && self::parameter($engine, $t, $port, $channel, $number, $value))
-            || self::pair($engine, $t, $port, $channel, $number, $value, $pairs);
+        return $number < 64 && [] !== $pairs && self::pair($engine, $t, $port, $channel, $number, $value, $pairs);
     }
 
     /** Lets what waits at a port go. */
@@ -60,34 +64,35 @@ final class Groups
         }
     }
 
-    /** The lower half that a waiting message waits for. */
-    private static function completes(Engine $engine, int $t, int $port, int $channel, int $number, int $value): bool
+    /** An alarm: if what waits has waited long enough it goes, otherwise the alarm is set for its time. */
+    public static function alarm(Engine $engine, int $t, int $port): void
     {
-        $waiting = $engine->state->waiting[$port] ?? null;
-        if (null === $waiting || $waiting[1] !== $channel || $waiting[4] !== $number) {
-            return false;
+        unset($engine->state->alarms[$port]);
+        [, , , , , $due, $sequence] = $engine->state->waiting[$port] ?? [0, 0, 0, 0, 0, 0, 0];
+        if ($due > $t) {
+            self::setAlarm($engine, $port, $due, $sequence);
+        } elseif (0 !== $due) {
+            self::flush($engine, $t, $port);
         }
-        $engine->state->waiting[$port][3] |= $value;
-        self::remember($engine->state, $port, $waiting[0], $channel, $waiting[2], $waiting[3] | $value);
-        self::flush($engine, $t, $port);
+    }
+
+    /** One half of a parameter number. */
+    private static function select(State $state, int $port, int $channel, int $number, int $value): bool
+    {
+        $kind = $number < 100 ? self::NRPN : self::RPN;
+        $selected = $state->selected[$port][$channel] ?? null;
+        [$msb, $lsb] = null !== $selected && $selected[0] === $kind ? [$selected[1], $selected[2]] : [null, null];
+        $state->selected[$port][$channel] = 1 === $number % 2 ? [$kind, $value, $lsb] : [$kind, $msb, $value];
 
         return true;
     }
 
-    private static function parameter(Engine $engine, int $t, int $port, int $channel, int $number, int $value): bool
+    /** Data entry, increment or decrement; false when no parameter is selected. */
+    private static function data(Engine $engine, int $t, int $port, int $channel, int $number, int $value): bool
     {
         $state = $engine->state;
-        $selected = &$state->selected[$port][$channel];
-        if ($number >= 98 && $number <= 101) {
-            $kind = $number < 100 ? Kind::Nrpn->ordinal() : Kind::Rpn->ordinal();
-            $isMsb = 1 === $number % 2;
-            [$msb, $lsb] = ($selected[0] ?? null) === $kind ? [$selected[1], $selected[2]] : [null, null];
-            $selected = [$kind, $isMsb ? $value : $msb, $isMsb ? $lsb : $value];
-
-            return true;
-        }
-        if (!\in_array($number, [self::DATA_MSB, self::DATA_LSB, self::INCREMENT, self::DECREMENT], true)
-            || null === $selected || null === $selected[1] || null === $selected[2]) {
+        $selected = $state->selected[$port][$channel] ?? null;
+        if (null === $selected || null === $selected[1] || null === $selected[2]) {
             return false;
         }
         [$kind, $msb, $lsb] = $selected;
@@ -95,7 +100,7 @@ final class Groups
         if (self::NULL_PARAMETER === $parameter) {
             return false;
         }
-        $isCoarse = Kind::Nrpn->ordinal() === $kind && $engine->book->isCoarse($port);
+        $isCoarse = self::NRPN === $kind && $engine->book->isCoarse($port);
         $now = $state->parameters[$port][$kind << 24 | $channel << 14 | $parameter] ?? 0;
         if (self::DATA_MSB === $number && !$isCoarse) {
             self::remember($state, $port, $kind, $channel, $parameter, $value << 7);
@@ -121,10 +126,10 @@ final class Groups
     /** @param list<int>|null $pairs */
     private static function pair(Engine $engine, int $t, int $port, int $channel, int $number, int $value, ?array $pairs): bool
     {
-        if ($number >= 64 || (null !== $pairs && !\in_array($number & 0x1F, $pairs, true))) {
+        if (null !== $pairs && !\in_array($number & 0x1F, $pairs, true)) {
             return false;
         }
-        $kind = Kind::Cc14->ordinal();
+        $kind = self::CC14;
         $high = $number & 0x1F;
         if ($number < 32) {
             self::remember($engine->state, $port, $kind, $channel, $high, $value << 7);
@@ -142,8 +147,17 @@ final class Groups
     /** @param array{int, int, int, int, int} $message kind, channel, number, value, and the controller it waits for */
     private static function wait(Engine $engine, int $t, int $port, array $message): void
     {
-        $engine->state->waiting[$port] = [...$message, ++$engine->state->made];
-        $engine->queue->add($t + self::WAIT_US, 'group', [$port, $engine->state->made]);
+        $sequence = $engine->queue->reserve();
+        $engine->state->waiting[$port] = [...$message, $t + self::WAIT_US, $sequence];
+        if (!isset($engine->state->alarms[$port])) {
+            self::setAlarm($engine, $port, $t + self::WAIT_US, $sequence);
+        }
+    }
+
+    private static function setAlarm(Engine $engine, int $port, int $due, int $sequence): void
+    {
+        $engine->state->alarms[$port] = true;
+        $engine->queue->add($due, 'group', [$port], null, $sequence);
     }
 
     private static function remember(State $state, int $port, int $kind, int $channel, int $number, int $value): void

@@ -20,7 +20,7 @@ final class Panic
         foreach ($outPorts as $port) {
             foreach (array_keys($state->sounding) as $note) {
                 if ($note >> 11 === $port) {
-                    $engine->emit($t, $port, \chr(0x80 | ($note >> 7 & 0x0F)).\chr($note & 0x7F).\chr(Engine::RELEASE_VELOCITY));
+                    $engine->emit($t, $port, \chr(0x80 | ($note >> 7 & 0x0F)).\chr($note & 0x7F).\chr(Notes::RELEASE_VELOCITY));
                     unset($state->sounding[$note]);
                 }
             }

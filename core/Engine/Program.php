@@ -37,6 +37,12 @@ final class Program
     {
     }
 
+    /** Whether NRPN values at a port are 7-bit. */
+    public function isCoarse(int $port): bool
+    {
+        return array_values($this->book->ports)[$port]->coarse;
+    }
+
     /** Whether present values have to be kept at all. */
     public function hasTakeover(): bool
     {
@@ -72,7 +78,7 @@ final class Program
             return $this->bodies[$body];
         }
         $this->bodies[$body] = $name;
-        $this->methods .= "\npublic function {$name}(Engine \$e, int \$t, int \$port, int \$ch, int \$n, int \$v, int \$rel, string \$raw, int \$ctl, int|string \$own): int\n{\n{$body}\n}\n";
+        $this->methods .= "\npublic function {$name}(\$e, \$t, \$port, \$ch, \$n, \$v, \$rel, \$raw, \$ctl, \$own)\n{\n{$body}\n}\n";
 
         return $name;
     }

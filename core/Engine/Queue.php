@@ -7,11 +7,12 @@ namespace ZigzagPost\Core\Engine;
 /**
  * What is due later, ordered by time and then by the order in which it was put in.
  *
- * @phpstan-type Due array{int, int, string, list<mixed>, array{int, int}|null}
+ * @phpstan-type Item array{int, int, string, list<mixed>, array{int, int}|null}
  *
- * A thing due is its time in microseconds, its sequence, what to do, with what, and for the trace where it comes from.
+ * A thing due is its time in microseconds, its sequence, what to do, with what, and for the trace where it comes from. The
+ * heap compares such lists from the left, and no two have the same sequence.
  *
- * @extends \SplMinHeap<Due>
+ * @extends \SplMinHeap<Item>
  */
 final class Queue extends \SplMinHeap
 {
@@ -22,14 +23,21 @@ final class Queue extends \SplMinHeap
     /**
      * @param list<mixed> $arguments
      * @param array{int, int}|null $origin
+     * @param int|null $sequence a place in the order that was reserved before
      */
-    public function add(int $time, string $do, array $arguments, ?array $origin = null): void
+    public function add(int $time, string $do, array $arguments, ?array $origin = null, ?int $sequence = null): void
     {
-        $this->insert([$time, ++$this->sequence, $do, $arguments, $origin]);
+        $this->insert([$time, $sequence ?? ++$this->sequence, $do, $arguments, $origin]);
         $this->dueAt = $this->top()[0];
     }
 
-    /** @return Due */
+    /** Reserves a place in the order of what is put in. */
+    public function reserve(): int
+    {
+        return ++$this->sequence;
+    }
+
+    /** @return Item */
     public function take(): array
     {
         $due = $this->extract();
@@ -38,7 +46,7 @@ final class Queue extends \SplMinHeap
         return $due;
     }
 
-    /** @param callable(Due): bool $keep */
+    /** @param callable(Item): bool $keep */
     public function filter(callable $keep): void
     {
         $all = array_filter($this->all(), $keep);
@@ -48,7 +56,7 @@ final class Queue extends \SplMinHeap
         $this->dueAt = $this->isEmpty() ? \PHP_INT_MAX : $this->top()[0];
     }
 
-    /** @return array{int, list<Due>} */
+    /** @return array{int, list<Item>} */
     public function save(): array
     {
         $copy = clone $this;
@@ -56,7 +64,7 @@ final class Queue extends \SplMinHeap
         return [$this->sequence, $copy->all()];
     }
 
-    /** @param array{int, list<Due>} $saved */
+    /** @param array{int, list<Item>} $saved */
     public function restore(array $saved): void
     {
         $this->sequence = $saved[0];
@@ -66,16 +74,7 @@ final class Queue extends \SplMinHeap
         $this->dueAt = $this->isEmpty() ? \PHP_INT_MAX : $this->top()[0];
     }
 
-    /**
-     * @param Due $value1
-     * @param Due $value2
-     */
-    protected function compare(mixed $value1, mixed $value2): int
-    {
-        return ($value2[0] <=> $value1[0]) ?: ($value2[1] <=> $value1[1]);
-    }
-
-    /** @return list<Due> everything, taken out in order */
+    /** @return list<Item> everything, taken out in order */
     private function all(): array
     {
         $all = [];

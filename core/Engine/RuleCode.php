@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rulebook\Expression\Scope;
 use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
@@ -33,6 +34,8 @@ final class RuleCode implements Scope
 
     /** @var list<string> */
     private array $lines = [];
+    /** @var array<string, true> which of `$ch`, `$n` and `$v` are no longer what `$raw` says */
+    private array $stale = [];
     /** @var array<string, array{float, float}> what is known of the ranges of `$ch`, `$n` and `$v` */
     private array $ranges = [];
     private int $step = 0;
@@ -104,6 +107,29 @@ final class RuleCode implements Scope
     public function line(string $php): void
     {
         $this->lines[] = $php;
+        if (false !== preg_match_all('/(\$(?:ch|n|v|raw)) = /', $php, $assigned)) {
+            $this->stale += array_fill_keys($assigned[1], true);
+        }
+    }
+
+    /**
+     * Which of `$ch`, `$n` and `$v` are no longer what the bytes in `$raw` say; null when these are no use at all.
+     *
+     * @return list<string>|null
+     */
+    public function stale(): ?array
+    {
+        $isAsItCame = 0 === $this->entry->from && !$this->entry->isRelease && $this->kind === $this->entry->kind;
+
+        return $isAsItCame && !isset($this->stale['$raw']) ? array_keys($this->stale) : null;
+    }
+
+    /** The value of `$ch`, `$n` or `$v` where it is known beforehand. */
+    public function constant(string $variable): ?int
+    {
+        [$low, $high] = $this->ranges[$variable] ?? [0, 1];
+
+        return $low === $high ? (int) $low : null;
     }
 
     public function temporary(): string
@@ -312,6 +338,12 @@ final class RuleCode implements Scope
         $this->program->notForNotes[] = new MissingField($step, $this->entry->kind, $this->kind, $span);
     }
 
+    /** Whether the rule takes nothing but messages of MPE zones, and the channel is still the one it came on. */
+    public function isOfZone(): bool
+    {
+        return 0 === $this->entry->from && !isset($this->stale['$ch']) && [] === array_filter($this->rule->selectors, static fn (Selector $selector): bool => !$selector->isMpe());
+    }
+
     /** Whether the message has left its MPE zone before this step. */
     public function isFlattened(): bool
     {
@@ -351,7 +383,7 @@ final class RuleCode implements Scope
             $this->needsHeld = true;
         }
         $method = $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->ownerKind ?? $this->entry->kind, $this->ownerStart));
-        $this->line("\$e->hold(\$own, '{$method}', \$port, \$hch, \$hn, \$ctl);");
+        $this->line("Notes::hold(\$e, \$own, '{$method}', \$port, \$hch, \$hn, \$ctl);");
     }
 
     /** Method that says what the release velocity of a note becomes; null when no step so far changes it. */
@@ -396,7 +428,7 @@ final class RuleCode implements Scope
     {
         $variable = $field->variable;
         if ($fold) {
-            $this->line("{$variable} = Engine::fold({$variable});");
+            $this->line("{$variable} = Field::fold({$variable});");
         } elseif ($field->clamps) {
             $this->line("if ({$variable} < {$field->lowest}) { {$variable} = {$field->lowest}; } elseif ({$variable} > {$field->highest}) { {$variable} = {$field->highest}; }");
         } else {

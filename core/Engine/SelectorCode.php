@@ -76,7 +76,7 @@ final class SelectorCode
             $tests[] = self::inList('$v', $selector->lists['value'], Kind::Program === $kind ? $code->book()->programsFrom : 0);
         }
         if ($selector->isMpe()) {
-            $tests[] = '$e->isInZone($port, $ch)';
+            $tests[] = 'Zones::has($s, $port, $ch)';
         }
         if (null !== $selector->where) {
             $tests[] = $code->code($selector->where)->truth();

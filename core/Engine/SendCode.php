@@ -15,10 +15,10 @@ final class SendCode
         if (Kind::Note === $code->kind) {
             if ($code->noteSends) {
                 self::at($code, $line);
-                $code->line("\$e->noteOn(\$t, {$port}, {$channel}, \$n, \$v, \$own);");
+                self::note($code, $port, $channel);
                 $release = $code->releaseVelocity();
                 if (null !== $release) {
-                    $code->line("\$e->shapeRelease(\$own, {$port}, {$channel}, \$n, '{$release}', \$port, \$ctl);");
+                    $code->line("Notes::shapeRelease(\$e, \$own, {$port}, {$channel}, \$n, '{$release}', \$port, \$ctl);");
                 }
             }
 
@@ -27,7 +27,7 @@ final class SendCode
         $code->hold();
         $range = $code->kind->valueRange();
         if ('jump' === $takeover || null === $range || Kind::Sysex === $code->kind) {
-            self::message($code, $line, $port, $code->kind, $channel, '$n', '$v', '$raw');
+            self::message($code, $line, $port, $code->kind, $channel, '$n', '$v', '$raw', true, WireCode::of($code, $channel));
 
             return;
         }
@@ -43,14 +43,16 @@ final class SendCode
     }
 
     /** Sends a message that is no note from the given variables. */
-    public static function message(RuleCode $code, int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw, bool $tells = true): void
+    public static function message(RuleCode $code, int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw, bool $tells = true, ?string $bytes = null): void
     {
         self::at($code, $line);
         if ($tells && $code->program->hasTakeover() && $kind->hasValue() && Kind::Sysex !== $kind) {
             $code->line("Takeover::isNow(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
         }
         if ($kind->isGroup()) {
-            $code->line("\$e->groupOut(\$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
+            foreach (WireCode::group($kind, $code->program->isCoarse($port), $ch, $n, $v) as $each) {
+                self::emit($code, $port, $each);
+            }
 
             return;
         }
@@ -58,16 +60,20 @@ final class SendCode
             $code->line("if (64 === {$n}) { \$s->pedals[{$port} << 4 | {$ch} - 1] = {$v} >= 64; }");
         }
         if (Kind::Program === $kind) {
-            $code->line("if ({$n} > 0) { \$e->bank(\$t, {$port}, {$ch}, {$n} - 1); }");
+            $code->line("if ({$n} > 0) {");
+            foreach (WireCode::bank($ch, "({$n} - 1)") as $each) {
+                self::emit($code, $port, $each);
+            }
+            $code->line('}');
         }
-        self::emit($code, $port, self::bytes($kind, $ch, $n, $v, $raw));
+        self::emit($code, $port, $bytes ?? WireCode::bytes($kind, $ch, $n, $v, $raw));
     }
 
     /** Sends to a port and channel that are only known when the rule runs. */
     public static function messageTo(RuleCode $code, int $line, string $port, Kind $kind, string $ch, string $n, string $v): void
     {
         self::at($code, $line);
-        $code->line("\$e->emit(\$t, {$port}, ".self::bytes($kind, $ch, $n, $v, '').');');
+        $code->line("\$e->emit(\$t, {$port}, ".WireCode::bytes($kind, $ch, $n, $v, '').');');
     }
 
     /** Tells the trace which line sends next. */
@@ -83,22 +89,21 @@ final class SendCode
         $code->line($code->program->traced ? "\$e->emit(\$t, {$port}, {$bytes});" : "\$e->out[] = [\$t, {$port}, {$bytes}];");
     }
 
-    /** Code for the bytes of a message (MIDI 1.0 Detailed Specification, tables I to VII). */
-    private static function bytes(Kind $kind, string $ch, string $n, string $v, string $raw): string
+    /** Begins a note: straight away where neither its owner nor the note began anything before. */
+    private static function note(RuleCode $code, int $port, string $channel): void
     {
-        $status = static fn (int $high): string => ctype_digit($ch) ? \sprintf('"\x%02X"', $high + (int) $ch - 1) : '\chr('.($high - 1)." + {$ch})";
+        $begin = "Notes::begin(\$e, \$t, {$port}, {$channel}, \$n, \$v, \$own);";
+        if ($code->program->traced) {
+            $code->line($begin);
 
-        return match ($kind) {
-            Kind::PolyPressure => $status(0xA0).".\\chr({$n}).\\chr({$v})",
-            Kind::Cc, Kind::Mode => $status(0xB0).".\\chr({$n}).\\chr({$v})",
-            Kind::Program => $status(0xC0).".\\chr({$v})",
-            Kind::Pressure => $status(0xD0).".\\chr({$v})",
-            Kind::Bend => $status(0xE0).".\\chr({$v} + 8192 & 127).\\chr({$v} + 8192 >> 7)",
-            Kind::Sysex => $raw,
-            Kind::Position => "\"\\xF2\".\\chr({$v} & 127).\\chr({$v} >> 7)",
-            Kind::Song => "\"\\xF3\".\\chr({$v})",
-            Kind::TimeCode => "\"\\xF1\".\\chr({$v})",
-            default => \sprintf('"\x%02X"', $kind->systemStatus()),
-        };
+            return;
+        }
+        $code->line('$note = '.(ctype_digit($channel) ? (string) State::note($port, (int) $channel, 0) : ($port << 11)." + ({$channel} - 1 << 7)").' + $n;');
+        $code->line("if (isset(\$s->ledger[\$own]) || isset(\$s->sounding[\$note])) { {$begin} } else {");
+        $code->line('$s->sounding[$note] = 1;');
+        $code->line('$s->ledger[$own] = $note;');
+        $code->line("\$s->carried[{$port}] |= ".(ctype_digit($channel) ? (string) (1 << (int) $channel) : "1 << {$channel}").';');
+        self::emit($code, $port, WireCode::of($code, $channel));
+        $code->line('}');
     }
 }

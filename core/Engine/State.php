@@ -60,8 +60,10 @@ final class State
     public array $exact = [];
     /** @var array<string, array<int, int>> where faders stand, by step and control */
     public array $stands = [];
-    /** @var array<int, array{int, int, int, int, int, int}> by in port, the group that waits for its lower half */
+    /** @var array<int, array{int, int, int, int, int, int, int}> by in port, the group that waits for its lower half, until when, and its place in the order */
     public array $waiting = [];
+    /** @var array<int, true> in ports with an alarm for what waits */
+    public array $alarms = [];
     /** @var array<int, array<int, array{int, int|null, int|null}|null>> by in port and channel, kind and halves of the parameter selected */
     public array $selected = [];
     /** @var array<int, array<int, int>> by in port, values of parameters and controller pairs */
@@ -78,7 +80,7 @@ final class State
     public array $zones = [];
     /** @var array<int, array<int, array{int, int}>> by in port and channel, the registered parameter selected */
     public array $zoneParameters = [];
-    /** @var array<string, array{notes: array<int|string, array{int, int, int}>, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}> */
+    /** @var array<string, array{notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}> */
     public array $flats = [];
     /** @var array<int|string, list<array{string, int, array{int, int, string, string, string, int}, int}>> */
     public array $flatOf = [];

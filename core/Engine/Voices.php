@@ -45,7 +45,7 @@ final class Voices
         $slots[$chosen] = [State::note($port, $channel, $n), $own, true, ++$state->made, $inPort, $control >> 14 & 31];
         $state->voiceOf[$own][] = [$step, $chosen];
         $engine->trace?->tell('voice', '', $engine->book->ports()[$port].' '.($chosen + 1));
-        $engine->noteOn($t, $port, $channel, $n, $v, $own);
+        Notes::begin($engine, $t, $port, $channel, $n, $v, $own);
 
         return true;
     }
@@ -108,6 +108,6 @@ final class Voices
             $engine->state->disown($own, $note);
         }
         $engine->trace?->tell('stolen', '', 'the oldest note');
-        $engine->endNote($t, $note, 1, Engine::RELEASE_VELOCITY);
+        Notes::endNote($engine, $t, $note, 1, Notes::RELEASE_VELOCITY);
     }
 }

@@ -29,13 +29,9 @@ final class Zones
         return $zone['isUpper'] ? $channel < 16 && $channel >= 16 - $zone['members'] : $channel > 1 && $channel <= 1 + $zone['members'];
     }
 
-    /** Obeys zone settings and bend ranges among the messages of a port. */
-    public static function observe(State $state, int $port, string $raw): void
+    /** Obeys zone settings and bend ranges among the controllers of a port. */
+    public static function observe(State $state, int $port, int $channel, int $number, int $value): void
     {
-        if (0xB0 !== (\ord($raw[0]) & 0xF0)) {
-            return;
-        }
-        [$channel, $number, $value] = [(\ord($raw[0]) & 0x0F) + 1, \ord($raw[1]), \ord($raw[2])];
         $selected = &$state->zoneParameters[$port][$channel];
         $selected ??= [127, 127];
         if (101 === $number || 100 === $number) {
@@ -53,5 +49,45 @@ final class Zones
                 $zone['memberBend'] = $value;
             }
         }
+    }
+
+    /** Whether a channel belongs to the zone of an in port, its manager included. */
+    public static function has(State $state, int $port, int $ch): bool
+    {
+        $zone = $state->zones[$port] ?? null;
+
+        if (null === $zone || 0 === $zone['members']) {
+            return false;
+        }
+
+        return $zone['isUpper'] ? $ch >= 16 - $zone['members'] : $ch <= 1 + $zone['members'];
+    }
+
+    /** Whether an incoming control is on a member channel of its port's zone. */
+    public static function isOfMember(State $state, int $port, int $ctl): bool
+    {
+        $zone = $state->zones[$port] ?? null;
+        if (null === $zone) {
+            return false;
+        }
+        $ch = $ctl >> 14 & 31;
+
+        return $zone['isUpper'] ? $ch < 16 && $ch >= 16 - $zone['members'] : $ch > 1 && $ch <= 1 + $zone['members'];
+    }
+
+    /** The manager channel of an in port's zone; 0 when it has none. */
+    public static function managerOf(State $state, int $port): int
+    {
+        $zone = $state->zones[$port] ?? null;
+
+        return null === $zone ? 0 : self::manager($zone);
+    }
+
+    /** @return array{int, int} bend ranges of members and manager in semitones */
+    public static function bendRanges(State $state, int $port): array
+    {
+        $zone = $state->zones[$port] ?? null;
+
+        return null === $zone ? [self::MANAGER_BEND, self::MANAGER_BEND] : [$zone['memberBend'], $zone['managerBend']];
     }
 }

@@ -37,10 +37,34 @@ enum Kind: string
     /** First controller number that is a channel mode message (All Sound Off); 120 to 127 are not controllers. */
     public const FIRST_MODE_NUMBER = 120;
 
-    /** Position among all kinds, which is how compiled rulebooks call a kind. */
+    /** Position among all kinds by name, which is how compiled rulebooks call a kind. */
+    public const ORDINAL = [
+        'note' => 0,
+        'polypressure' => 1,
+        'cc' => 2,
+        'mode' => 3,
+        'cc14' => 4,
+        'nrpn' => 5,
+        'rpn' => 6,
+        'program' => 7,
+        'pressure' => 8,
+        'bend' => 9,
+        'sysex' => 10,
+        'clock' => 11,
+        'start' => 12,
+        'continue' => 13,
+        'stop' => 14,
+        'position' => 15,
+        'song' => 16,
+        'tune' => 17,
+        'sensing' => 18,
+        'reset' => 19,
+        'timecode' => 20,
+    ];
+
     public function ordinal(): int
     {
-        return (int) array_search($this, self::cases(), true);
+        return self::ORDINAL[$this->value];
     }
 
     public function hasChannel(): bool

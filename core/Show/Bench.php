@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Show;
 
 use ZigzagPost\Core\Engine\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Scenes;
 
 /**
  * A rulebook at work between simulated devices: what is played goes in, what comes out is heard.
@@ -88,7 +89,7 @@ final class Bench
     public function go(int $scene, int $timeUs): bool
     {
         $this->engine->advance($timeUs);
-        $went = $this->engine->go($scene, max($timeUs, $this->engine->state->now));
+        $went = Scenes::go($this->engine, $scene, max($timeUs, $this->engine->state->now));
         $this->hear();
 
         return $went;

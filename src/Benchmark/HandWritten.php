@@ -112,6 +112,9 @@ final class HandWritten
             $kind = $status & 0xF0;
             if (0xE0 === $kind) {
                 $bends[$channel] = (\ord($message[2]) << 7 | \ord($message[1])) - 8192;
+                if ([] === $held) {
+                    continue;
+                }
             } elseif (0x90 === $kind) {
                 $held[$channel] = true;
             } elseif (0x80 === $kind) {

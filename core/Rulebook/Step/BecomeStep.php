@@ -66,8 +66,8 @@ final class BecomeStep extends Step
     private static function beginsOrEnds(RuleCode $code): void
     {
         $code->line("\$own = 'm{$code->stepId()}:'.\$ctl;");
-        $goesOn = $code->hasNextStep() ? "return \$this->{$code->releaseFromNext()}(\$e, \$t, \$port, \$ch, \$n, 0, Engine::RELEASE_VELOCITY, \$raw, \$ctl, \$own);" : 'return 1;';
-        $code->line("if (0 === \$v) { \$e->end(\$own, \$t); {$goesOn} }");
+        $goesOn = $code->hasNextStep() ? "return \$this->{$code->releaseFromNext()}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own);" : 'return 1;';
+        $code->line("if (0 === \$v) { Notes::end(\$e, \$t, \$own); {$goesOn} }");
         $code->noteSends = true;
     }
 }

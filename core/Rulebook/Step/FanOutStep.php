@@ -70,7 +70,7 @@ final class FanOutStep extends Step
         }
         $follows = !$code->isFlattened() && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true);
         if ($follows) {
-            $code->line('if ('.(Kind::Cc === $code->kind ? '74 === $n && ' : '').'$e->isMember($port, $ctl)) {');
+            $code->line('if ('.(Kind::Cc === $code->kind ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
             SendCode::at($code, $this->span->line);
             $code->line("if (!FanOut::follow(\$e, '{$id}', \$t, {$port}, \$port, \$ctl >> 14 & 31, {$code->kind->ordinal()}, \$v, {$declared->zone->memberBend})) { {$code->drop('no note sounds on this channel', '')} }");
             $code->line('} else {');

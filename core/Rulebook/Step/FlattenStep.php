@@ -76,20 +76,21 @@ final class FlattenStep extends Step
         if (Kind::Note === $code->kind) {
             $this->note($code, $range, $priority);
         } elseif (Kind::Bend === $code->kind) {
-            $code->line("if (\$e->isInZone(\$port, \$ch)) { \$v = Flatten::bend(\$e, \$flat, \$port, \$ch, \$v, {$range}, '{$priority}'); }");
+            $bend = "\$v = Flatten::bend(\$e, \$flat, \$port, \$ch, \$v, {$range});";
+            $code->line($code->isOfZone() ? $bend : "if (Zones::has(\$s, \$port, \$ch)) { {$bend} }");
             $code->line("if (null === \$v) { {$code->drop('the bend of this channel is not the one that counts, or has not changed')} }");
             $code->forget('$v');
         } elseif (Kind::Pressure === $code->kind) {
-            $this->pressure($code, $priority);
+            $this->pressure($code);
         } elseif (Kind::Cc === $code->kind) {
-            $code->line('if (Flatten::isSetting($n) && $e->isMember($port, $ctl)) {');
+            $code->line('if (Flatten::isSetting($n) && Zones::isOfMember($s, $port, $ctl)) {');
             $code->line($code->drop('settings of the zone stay in it'));
             $code->line('}');
-            $code->line('if ('.self::TIMBRE.' === $n && $e->isMember($port, $ctl)) {');
+            $code->line('if ('.self::TIMBRE.' === $n && Zones::isOfMember($s, $port, $ctl)) {');
             if ('drop' === $this->timbre) {
                 $code->line($code->drop('timbre is dropped'));
             } else {
-                $code->line("if (!Flatten::timbre(\$s, \$flat, \$ch, \$v, '{$priority}')) { {$code->drop('the timbre of this channel is not the one that counts, or has not changed')} }");
+                $code->line("if (!Flatten::timbre(\$s, \$flat, \$ch, \$v)) { {$code->drop('the timbre of this channel is not the one that counts, or has not changed')} }");
                 $code->line('$n = '.($this->timbreController ?? self::TIMBRE).';');
             }
             $code->line('}');
@@ -97,7 +98,7 @@ final class FlattenStep extends Step
         }
         if ($code->kind->hasChannel()) {
             $code->line("\$ch = {$this->channel};");
-            $code->forget('$ch');
+            $code->narrow('$ch', $this->channel, $this->channel);
         }
     }
 
@@ -128,9 +129,9 @@ final class FlattenStep extends Step
         $code->line("Flatten::noteOn(\$e, \$flat, \$t, \$port, \$ch, \$n, {$settings}, \$ctl, \$own);");
     }
 
-    private function pressure(RuleCode $code, string $priority): void
+    private function pressure(RuleCode $code): void
     {
-        $code->line('if ($e->isMember($port, $ctl)) {');
+        $code->line('if (Zones::isOfMember($s, $port, $ctl)) {');
         if ('drop' === $this->pressure) {
             $code->line($code->drop('pressure is dropped'));
         } elseif (null === $this->pressure || 'poly' === $this->pressure) {
@@ -140,7 +141,7 @@ final class FlattenStep extends Step
             $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
             $code->line('return 1;');
         } else {
-            $code->line("if (!Flatten::isPriority(\$s, \$flat, \$ch, '{$priority}')) { {$code->drop('the pressure of this channel is not the one that counts')} }");
+            $code->line("if (!Flatten::isPriority(\$s, \$flat, \$ch)) { {$code->drop('the pressure of this channel is not the one that counts')} }");
             if (null !== $this->pressureController) {
                 $controller = $code->continuationAs(Kind::Cc);
                 $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");

@@ -72,7 +72,7 @@ final class PostStep extends Step
             $index = $code->book()->portIndex($port->text);
             if (null !== $this->length) {
                 SendCode::at($code, $this->span->line);
-                $code->line("\$e->postNote(\$t, {$index}, \$mch, \$mn, \$mv, {$this->length->us});");
+                $code->line("Notes::post(\$e, \$t, {$index}, \$mch, \$mn, \$mv, {$this->length->us});");
             } else {
                 SendCode::message($code, $this->span->line, $index, $this->message->kind(), '$mch', '$mn', '$mv', '$mraw');
             }

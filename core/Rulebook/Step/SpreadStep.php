@@ -128,7 +128,7 @@ final class SpreadStep extends Step
     private function follow(RuleCode $code): void
     {
         $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
-        $code->line("if ({$condition}\$e->isMember(\$port, \$ctl)) {");
+        $code->line("if ({$condition}Zones::isOfMember(\$s, \$port, \$ctl)) {");
         $code->line("\$voices = Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31);");
         $code->line("if ([] === \$voices) { {$code->drop('no note sounds on this channel', '')} }");
         $code->line('foreach ($voices as [$voicePort, $voiceCh]) {');

@@ -6,33 +6,17 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Duration;
-use ZigzagPost\Core\Rulebook\Span;
 
 /**
  * Lets at most one message of each control through in that time; the latest is held and goes out when the time is over.
  *
  *     thin 20ms
  */
-final class ThinStep extends Step
+final class ThinStep extends DurationStep
 {
-    private function __construct(Span $span, private readonly Duration $duration)
+    protected static function keyword(): string
     {
-        parent::__construct($span);
-    }
-
-    public static function parse(Cursor $cursor, Span $span): self
-    {
-        $duration = $cursor->duration();
-        $cursor->expectEnd();
-
-        return new self($span, $duration);
-    }
-
-    public function print(): string
-    {
-        return 'thin '.$this->duration->print();
+        return 'thin';
     }
 
     public function compile(RuleCode $code): void

@@ -72,7 +72,7 @@ final class ToggleStep extends Step
     {
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
         $code->changeOwner("'l{$code->stepId()}:'.\$ctl");
-        $code->line("if (isset({$state})) { unset({$state}); \$e->end(\$own, \$t); return 1; }");
+        $code->line("if (isset({$state})) { unset({$state}); Notes::end(\$e, \$t, \$own); return 1; }");
         $code->line("{$state} = true;");
         $code->line('$s->ledger[$own] ??= [];');
     }

@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+use ZigzagPost\Core\Midi\Decoder;
+use ZigzagPost\Core\Midi\Kind;
+
+/** An in port at work: bytes become messages, messages are counted and shown to the rules that the index names for them. */
+final class Inlet
+{
+    /** Plans kept at most; a stream with ever new parameter numbers must not fill the memory. */
+    private const MOST_PLANS = 50_000;
+
+    private const NOTE = Kind::ORDINAL['note'];
+    private const POLY_PRESSURE = Kind::ORDINAL['polypressure'];
+    private const CC = Kind::ORDINAL['cc'];
+    private const MODE = Kind::ORDINAL['mode'];
+    private const PROGRAM = Kind::ORDINAL['program'];
+    private const PRESSURE = Kind::ORDINAL['pressure'];
+    private const BEND = Kind::ORDINAL['bend'];
+
+    /** Whether no message is under way, so that a whole one may skip the decoder. */
+    public bool $isIdle = true;
+    /** Whether rules are all that has to see messages. */
+    public readonly bool $isPlain;
+    /** @var array<string, array<string, Plan>> plans by the first two bytes of three */
+    public array $plans = [];
+    /** Messages that went straight to rules and are not yet counted in the state. */
+    public int $count = 0;
+    /** The latest message that the decoder has not been told of. */
+    public string $passed = '';
+
+    private Decoder $decoder;
+    private readonly bool $hasZone;
+    /** @var array<int, list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
+    private array $rules = [];
+
+    /** @param array{bool, list<int>|null}|null $groups what is assembled here: parameter messages, and which controller pairs */
+    public function __construct(private readonly Engine $engine, private readonly int $port, private readonly ?array $groups)
+    {
+        $this->decoder = new Decoder();
+        $this->hasZone = isset($engine->state->zones[$port]);
+        $this->isPlain = null === $engine->trace && null === $groups && !$this->hasZone;
+    }
+
+    /** Takes bytes in whatever pieces they come. */
+    public function receive(int $t, string $bytes): void
+    {
+        $decoder = $this->decoder();
+        foreach ($decoder->feed($bytes, $this->engine->state->faults[$this->port]) as $message) {
+            $this->message($t, $message);
+        }
+        $this->isIdle = $decoder->isIdle();
+    }
+
+    /** The plan for a message of three bytes; null when they are no whole channel message. */
+    public function plan(string $bytes): ?Plan
+    {
+        $status = \ord($bytes[0]);
+        $second = \ord($bytes[1]);
+        if ($status < 0x80 || $status >= 0xF0 || 0xC0 === ($status & 0xE0) || $second >= 0x80) {
+            return null;
+        }
+        [$shape, $kind] = match ($status & 0xF0) {
+            0x80 => [Plan::NOTE_OFF, self::NOTE],
+            0x90 => [Plan::NOTE_ON, self::NOTE],
+            0xA0 => [Plan::PLAIN, self::POLY_PRESSURE],
+            0xB0 => [Plan::PLAIN, $second < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE],
+            default => [Plan::BEND, self::BEND],
+        };
+        $channel = ($status & 0x0F) + 1;
+        $number = Plan::BEND === $shape ? 0 : $second;
+        $control = $kind << 24 | $this->port << 19 | $channel << 14 | $number;
+        $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
+
+        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, self::CC === $kind || self::MODE === $kind, $kind, $channel, $number, $second, $control, State::note($this->port, $channel, $number), $rules);
+    }
+
+    /** Forgets which rules to ask, since the scene has changed. */
+    public function forgetPlans(): void
+    {
+        $this->plans = [];
+        $this->rules = [];
+    }
+
+    /** A parameter message or controller pair that has been assembled. */
+    public function group(int $t, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->engine->trace?->beginGroup($t, $this->port, $kind, $ch, $n, $v);
+        $this->dispatch($t, $kind, $ch, $n, $v, '');
+        $this->engine->trace?->finish();
+    }
+
+    /** @param int $release release velocity, or -1 for the form of a note-on with velocity 0 */
+    public function noteOff(int $t, int $ch, int $n, int $release): void
+    {
+        $own = State::note($this->port, $ch, $n);
+        if (isset($this->engine->state->ledger[$own])) {
+            Notes::end($this->engine, $t, $own, $release);
+        } else {
+            $this->unclaimed();
+        }
+    }
+
+    /** Counts what is unfinished at the end of all input. */
+    public function finish(): void
+    {
+        $this->decoder()->end($this->engine->state->faults[$this->port]);
+    }
+
+    /** @return array{int, string, int, bool} */
+    public function save(): array
+    {
+        return $this->decoder()->save();
+    }
+
+    /** @param array{int, string, int, bool} $saved */
+    public function restore(array $saved): void
+    {
+        $this->decoder = Decoder::load($saved);
+        $this->isIdle = $this->decoder->isIdle();
+    }
+
+    /** The decoder, up to date with what went by without it. */
+    private function decoder(): Decoder
+    {
+        if ('' !== $this->passed) {
+            $this->decoder->passed(\ord($this->passed[0]));
+            $this->passed = '';
+        }
+
+        return $this->decoder;
+    }
+
+    /**
+     * A whole channel message of three bytes, where more than rules has to see it.
+     *
+     * @param int $v its third byte
+     */
+    public function whole(int $t, Plan $plan, int $v, string $raw): void
+    {
+        $engine = $this->engine;
+        ++$engine->state->in[$this->port];
+        if ($plan->isController) {
+            if ($this->hasZone) {
+                Zones::observe($engine->state, $this->port, $plan->channel, $plan->number, $v);
+            }
+            if (null !== $this->groups && Groups::takesIn($engine, $t, $this->port, $plan->channel, $plan->number, $v, $this->groups[0], $this->groups[1])) {
+                return;
+            }
+        } elseif (isset($engine->state->waiting[$this->port])) {
+            Groups::flush($engine, $t, $this->port);
+        }
+        $engine->trace?->begin($t, $this->port, $raw);
+        if (Plan::NOTE_OFF === $plan->shape || (Plan::NOTE_ON === $plan->shape && 0 === $v)) {
+            $this->noteOff($t, $plan->channel, $plan->number, Plan::NOTE_OFF === $plan->shape ? $v : -1);
+        } else {
+            $value = Plan::BEND === $plan->shape ? ($v << 7 | $plan->second) - 8192 : $v;
+            $isClaimed = $this->ask($t, $this->rules[$plan->control] ?? $this->rulesFor($plan->control, $plan->kind, $plan->channel, $plan->number), $plan->control, $plan->channel, $plan->number, $value, $raw, $plan->own);
+            if ($isClaimed && Plan::NOTE_ON === $plan->shape) {
+                $engine->state->ledger[$plan->own] ??= [];
+                $engine->trace?->taken($plan->own);
+            }
+        }
+        $engine->trace?->finish();
+    }
+
+    private function message(int $t, string $raw): void
+    {
+        $status = \ord($raw[0]);
+        if (isset($raw[2]) && $status < 0xF0) {
+            $plan = $this->plans[$raw[0]][$raw[1]] ?? $this->plan($raw);
+            if (null !== $plan) {
+                $this->whole($t, $plan, \ord($raw[2]), $raw);
+            }
+
+            return;
+        }
+        $engine = $this->engine;
+        ++$engine->state->in[$this->port];
+        if ($status < 0xF8 && isset($engine->state->waiting[$this->port])) {
+            Groups::flush($engine, $t, $this->port);
+        }
+        $engine->trace?->begin($t, $this->port, $raw);
+        if ($status >= 0xF0) {
+            $this->system($t, $status, $raw);
+        } else {
+            $this->dispatch($t, $status < 0xD0 ? self::PROGRAM : self::PRESSURE, ($status & 0x0F) + 1, 0, \ord($raw[1]), $raw);
+        }
+        $engine->trace?->finish();
+    }
+
+    private function system(int $t, int $status, string $raw): void
+    {
+        $kind = Kind::ofSystemStatus($status);
+        if (null === $kind) {
+            return; // the decoder lets none through
+        }
+        $value = match ($kind) {
+            Kind::Sysex => \strlen($raw),
+            Kind::Position => \ord($raw[2]) << 7 | \ord($raw[1]),
+            Kind::Song, Kind::TimeCode => \ord($raw[1]),
+            default => 0,
+        };
+        $this->dispatch($t, $kind->ordinal(), 0, 0, $value, $raw);
+    }
+
+    private function dispatch(int $t, int $kind, int $ch, int $n, int $v, string $raw): void
+    {
+        $control = $kind << 24 | $this->port << 19 | $ch << 14 | $n;
+        $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, $kind, $ch, $n), $control, $ch, $n, $v, $raw, 0);
+    }
+
+    /**
+     * Asks rules, until one takes the message.
+     *
+     * @param list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int> $rules
+     * @param int $own the held key that ends what a note begins
+     *
+     * @return bool whether a rule took it or worked on a copy
+     */
+    private function ask(int $t, array $rules, int $control, int $ch, int $n, int $v, string $raw, int $own): bool
+    {
+        $isClaimed = false;
+        foreach ($rules as $rule) {
+            $result = $rule($this->engine, $t, $this->port, $ch, $n, $v, 0, $raw, $control, $own);
+            if (0 !== $result) {
+                $isClaimed = true;
+                if (1 === $result) {
+                    break;
+                }
+            }
+        }
+        if (!$isClaimed) {
+            $this->unclaimed();
+        }
+
+        return $isClaimed;
+    }
+
+    private function unclaimed(): void
+    {
+        ++$this->engine->state->unclaimed[$this->port];
+        $this->engine->trace?->unclaimed();
+    }
+
+    /** @return list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int> */
+    private function rulesFor(int $control, int $kind, int $ch, int $n): array
+    {
+        if (\count($this->rules) >= self::MOST_PLANS) {
+            $this->forgetPlans();
+        }
+
+        return $this->rules[$control] = $this->engine->book->plan($this->engine->state->scene, $this->port, $kind, $ch, $n);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine;
+
+/** What an in port does with every message that begins with the same two bytes: which control it is, and which rules to ask. */
+final readonly class Plan
+{
+    public const PLAIN = 0;
+    public const BEND = 1;
+    public const NOTE_ON = 2;
+    public const NOTE_OFF = 3;
+
+    /** @param list<\Closure> $rules */
+    public function __construct(
+        public int $shape,
+        public bool $isController,
+        public int $kind,
+        /** 1 to 16 */
+        public int $channel,
+        /** Key or controller; 0 for a bend. */
+        public int $number,
+        /** Second byte of the message. */
+        public int $second,
+        public int $control,
+        /** The held key that a note is called by. */
+        public int $own,
+        public array $rules,
+    ) {
+    }
+}

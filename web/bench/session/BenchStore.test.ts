@@ -1,0 +1,245 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, Refusal } from '../../api/client';
+import type { News, PlayedEvent } from '../../api/types';
+import { BenchStore } from './BenchStore';
+import { bench, checked, news, record, visit } from './samples';
+
+vi.mock('../../api/client', async (original) => ({
+  ...(await original<typeof import('../../api/client')>()),
+  api: { openBench: vi.fn(), play: vi.fn(), panic: vi.fn(), changeScene: vi.fn(), changeBench: vi.fn() },
+}));
+
+const server = vi.mocked(api);
+
+async function opened(): Promise<BenchStore> {
+  const store = new BenchStore();
+  await store.open('text', 'good text');
+  return store;
+}
+
+/** Lets what was begun without waiting come to its end. */
+async function settled(): Promise<void> {
+  await vi.advanceTimersByTimeAsync(0);
+}
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  server.openBench.mockResolvedValue(bench());
+  server.play.mockResolvedValue(news());
+});
+
+afterEach(() => {
+  vi.useRealTimers();
+  vi.resetAllMocks();
+});
+
+describe('gestures', () => {
+  it('go to the server one request at a time, in order', async () => {
+    const store = await opened();
+    let answer: (value: News) => void = () => undefined;
+    server.play.mockReturnValueOnce(new Promise<News>((resolve) => (answer = resolve)));
+    store.play('keys', 'key 60', 96);
+    store.play('keys', 'key 62', 96);
+    store.play('keys', 'key 60', 0);
+    expect(server.play).toHaveBeenCalledTimes(1);
+    answer(news());
+    await settled();
+    expect(server.play).toHaveBeenCalledTimes(2);
+    const controls = (events: readonly PlayedEvent[]) => events.map((event) => event.control);
+    expect(controls(server.play.mock.calls[0]?.[1] ?? [])).toEqual(['key 60']);
+    expect(controls(server.play.mock.calls[1]?.[1] ?? [])).toEqual(['key 62', 'key 60']);
+  });
+
+  it('made before the bench is open are not lost', async () => {
+    const store = new BenchStore();
+    store.play('keys', 'key 60', 96);
+    expect(server.play).not.toHaveBeenCalled();
+    await store.open('', '');
+    await settled();
+    expect(server.play.mock.calls[0]?.[1]).toHaveLength(1);
+  });
+
+  it('come in portions when there are very many', async () => {
+    const store = await opened();
+    server.play.mockReturnValueOnce(new Promise(() => undefined));
+    store.play('keys', 'key 1', 1);
+    const other = await opened();
+    for (let i = 0; i < 1000; i += 1) {
+      other.playBytes('keys', 'F8', i);
+    }
+    await settled();
+    const sizes = server.play.mock.calls.slice(1).map((call) => call[1].length);
+    expect(Math.max(...sizes)).toBeLessThanOrEqual(400);
+    expect(sizes.reduce((sum, size) => sum + size, 0)).toBe(1000);
+  });
+
+  it('on a closed bench do nothing', async () => {
+    const store = await opened();
+    store.close();
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(server.play).not.toHaveBeenCalled();
+  });
+});
+
+it('asks again when something is due', async () => {
+  const store = await opened();
+  server.play.mockResolvedValueOnce(news({ nextDueUs: store.nowUs() + 50_000 }));
+  store.play('keys', 'key 60', 96);
+  await settled();
+  expect(server.play).toHaveBeenCalledTimes(1);
+  await vi.advanceTimersByTimeAsync(49);
+  expect(server.play).toHaveBeenCalledTimes(1);
+  await vi.advanceTimersByTimeAsync(2);
+  expect(server.play).toHaveBeenCalledTimes(2);
+  expect(server.play.mock.calls[1]?.[1]).toEqual([]);
+});
+
+describe('what comes back', () => {
+  it('is kept with what went out later', async () => {
+    const store = await opened();
+    const late = { of: 1, rule: 0, timeUs: 9, port: 'moths', bytes: '80 3C 40', text: 'note off' };
+    server.play.mockResolvedValueOnce(news({ records: [record()] }));
+    store.play('keys', 'key 60', 96);
+    await settled();
+    server.play.mockResolvedValueOnce(news({ late: [late, { ...late, of: 99 }] }));
+    store.play('keys', 'key 60', 0);
+    await settled();
+    expect(store.snapshot().passages).toHaveLength(1);
+    expect(store.snapshot().passages[0]?.late).toEqual([late]);
+  });
+
+  it('says of each rule what it last did', async () => {
+    const store = await opened();
+    const mark = { line: 3, field: 'key', was: 'C4', now: 'C3' };
+    const out = { line: 4, timeUs: 1, port: 'moths', bytes: '90 30 64', text: 'note C3' };
+    server.play.mockResolvedValueOnce(
+      news({
+        records: [
+          record({ visits: [visit({ title: 'changes', marks: [mark] })] }),
+          record({ seq: 2, visits: [visit({ title: 'sends', outs: [out] })] }),
+          record({
+            seq: 3,
+            visits: [
+              visit({ title: 'drops', tear: { line: 5, how: 'dropped', reason: 'no voice is free' } }),
+            ],
+          }),
+        ],
+      }),
+    );
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(Object.fromEntries(store.snapshot().lastDone)).toEqual({
+      changes: 'key C4 → C3',
+      sends: 'note C3',
+      drops: 'dropped: no voice is free',
+    });
+  });
+
+  it.each([
+    ['clock', ['F8'], [true]],
+    ['a note', ['90 3C 64', '80 3C 40'], [false, false]],
+    ['a controller again within a moment', ['B0 01 00', 'B0 01 01'], [false, true]],
+    ['two controllers', ['B0 01 00', 'B0 02 01'], [false, false]],
+    ['bends, whatever their value', ['E0 00 40', 'E0 11 41'], [false, true]],
+    ['programs', ['C0 01', 'C0 01'], [false, false]],
+  ])('tells streams apart: %s', async (_, bytes, expected) => {
+    const store = await opened();
+    server.play.mockResolvedValueOnce(
+      news({ records: bytes.map((each, seq) => record({ seq, bytes: each, timeUs: seq * 20_000 })) }),
+    );
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(store.snapshot().passages.map((passage) => passage.isStream)).toEqual(expected);
+  });
+
+  it('is recorded when somebody records', async () => {
+    const store = await opened();
+    const seen: string[] = [];
+    store.onRecord = (each) => seen.push(each.bytes);
+    server.play.mockResolvedValueOnce(news({ records: [record(), record({ seq: 2, bytes: 'F8' })] }));
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(seen).toEqual(['90 3C 64', 'F8']);
+  });
+
+  it('forgets the oldest of very many messages', async () => {
+    const store = await opened();
+    const records = Array.from({ length: 20_050 }, (_, seq) => record({ seq }));
+    server.play.mockResolvedValueOnce(news({ records }));
+    store.play('keys', 'key 60', 96);
+    await settled();
+    const { passages } = store.snapshot();
+    expect(passages).toHaveLength(20_000);
+    expect(passages[0]?.record.seq).toBe(50);
+  });
+});
+
+describe('trouble', () => {
+  it('is told, and a gesture after it goes out', async () => {
+    const store = await opened();
+    server.play.mockRejectedValueOnce(new Refusal('The application does not answer.', 0, {}));
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(store.snapshot().problem).toBe('The application does not answer.');
+    store.dismissProblem();
+    expect(store.snapshot().problem).toBeNull();
+    store.play('keys', 'key 60', 0);
+    await settled();
+    expect(server.play).toHaveBeenCalledTimes(2);
+  });
+
+  it('with a bench that is gone says what to do', async () => {
+    const store = await opened();
+    server.play.mockRejectedValueOnce(new Refusal('There is no such bench.', 404, {}));
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(store.snapshot().problem).toContain('Reload the page');
+  });
+
+  it('on opening leaves the bench closed', async () => {
+    server.openBench.mockRejectedValueOnce(new Refusal('Too many benches.', 429, {}));
+    const store = await opened();
+    expect(store.snapshot()).toMatchObject({ isOpen: false, problem: 'Too many benches.' });
+    await store.panic();
+    expect(server.panic).not.toHaveBeenCalled();
+  });
+});
+
+it('panic drops what is waiting to be sent', async () => {
+  const store = await opened();
+  server.panic.mockResolvedValue(news({ memories: [{ name: 'octave', value: 2 }] }));
+  server.play.mockReturnValueOnce(new Promise(() => undefined));
+  store.play('keys', 'key 60', 96);
+  store.play('keys', 'key 62', 96);
+  await store.panic();
+  expect(server.panic).toHaveBeenCalledOnce();
+  expect(store.snapshot().memories).toEqual([{ name: 'octave', value: 2 }]);
+});
+
+it('scenes and rules change by hand', async () => {
+  const store = await opened();
+  server.changeScene.mockResolvedValue(news({ scenes: { titles: ['A', 'B'], current: 1 } }));
+  await store.go(1);
+  expect(store.snapshot().scenes.current).toBe(1);
+  const runs = checked();
+  server.changeBench.mockResolvedValue({ checked: runs, bench: bench({ id: 'b2' }) });
+  expect(await store.change('other text')).toBe(runs);
+  await store.go(0);
+  expect(server.changeScene.mock.calls[1]?.[0]).toBe('b2');
+});
+
+it('clears the zigzag and tells who listens', async () => {
+  const store = await opened();
+  server.play.mockResolvedValueOnce(news({ records: [record()] }));
+  store.play('keys', 'key 60', 96);
+  await settled();
+  const heard = vi.fn();
+  const stop = store.subscribe(heard);
+  store.clear();
+  expect(store.snapshot().passages).toEqual([]);
+  expect(heard).toHaveBeenCalledOnce();
+  stop();
+  store.clear();
+  expect(heard).toHaveBeenCalledOnce();
+});

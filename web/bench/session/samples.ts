@@ -1,0 +1,49 @@
+import type { Bench, Checked, News, TraceRecord, Visit } from '../../api/types';
+
+/** Made-up answers of the server, for tests. */
+export function record(change: Partial<TraceRecord> = {}): TraceRecord {
+  return {
+    seq: 1,
+    timeUs: 1000,
+    port: 'keys',
+    bytes: '90 3C 64',
+    text: 'note C4, velocity 100, channel 1',
+    fate: 'delivered',
+    reason: null,
+    visits: [],
+    due: [],
+    ...change,
+  };
+}
+
+export function visit(change: Partial<Visit> = {}): Visit {
+  return { rule: 0, title: 'Left hand', line: 12, marks: [], outs: [], tear: null, ...change };
+}
+
+export function news(change: Partial<News> = {}): News {
+  return {
+    records: [],
+    late: [],
+    rules: [],
+    ports: [],
+    receivers: [],
+    memories: [],
+    scenes: { titles: [], current: 0 },
+    nextDueUs: null,
+    ...change,
+  };
+}
+
+export function checked(change: Partial<Checked> = {}): Checked {
+  return {
+    runs: true,
+    title: 'Ferry',
+    names: { in: [], out: [], tables: [], curves: [], memories: [] },
+    findings: [],
+    ...change,
+  };
+}
+
+export function bench(change: Partial<Bench> = {}): Bench {
+  return { id: 'b1', senders: [], ...news(), ...change };
+}

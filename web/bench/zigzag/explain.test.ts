@@ -1,0 +1,51 @@
+import { expect, it } from 'vitest';
+import type { Passage } from '../session/BenchStore';
+import { record, visit } from '../session/samples';
+import { explain, seconds } from './explain';
+
+function told(change: Parameters<typeof record>[0], late: Passage['late'] = []): string {
+  return explain({ record: record(change), late, isStream: false }).join(' ');
+}
+
+it('says where a message came in', () => {
+  expect(told({})).toContain('At 1.0 ms a note C4, velocity 100, channel 1 came in at keys (90 3C 64).');
+});
+
+it('says that nobody took it', () => {
+  expect(told({ fate: 'unclaimed' })).toContain('No rule took it');
+});
+
+it('says what a rule changed, on which line, and where it left', () => {
+  const text = told({
+    visits: [
+      visit({
+        marks: [{ line: 14, field: 'channel', was: '1', now: '3' }],
+        outs: [{ line: 15, timeUs: 0, port: 'moths', bytes: '92 3C 64', text: 'note C4' }],
+      }),
+    ],
+  });
+  expect(text).toContain('Rule “Left hand” on line 12 changed channel from 1 to 3 (line 14).');
+  expect(text).toContain('It left at moths as note C4 (92 3C 64).');
+});
+
+it('says why it was dropped', () => {
+  const tear = { line: 14, how: 'rejected', reason: 'key out of range' };
+  expect(told({ fate: 'rejected', visits: [visit({ tear })] })).toContain(
+    'It was rejected there, on line 14: key out of range.',
+  );
+});
+
+it('says what left later, under the rule that made it', () => {
+  const late = [{ of: 1, rule: 0, timeUs: 251_000, port: 'moths', bytes: '80 3C 40', text: 'note off C4' }];
+  expect(told({ visits: [visit()] }, late)).toContain('250.0 ms later note off C4 (80 3C 40) left at moths.');
+});
+
+it('says that a rule had nothing to send', () => {
+  expect(told({ fate: 'handled', visits: [visit()] })).toContain('Nothing was sent for it.');
+});
+
+it.each([
+  [0, '0.0 ms'],
+  [999_900, '999.9 ms'],
+  [1_000_000, '1.000 s'],
+])('writes %i microseconds as %s', (timeUs, text) => expect(seconds(timeUs)).toBe(text));
