@@ -217,6 +217,19 @@ final class Engine
         $this->trace?->out($t, $port, $bytes);
     }
 
+    /**
+     * Sends messages that belong together; the trace shows them as one.
+     *
+     * @param list<string> $messages
+     */
+    public function emitTogether(int $t, int $port, array $messages, int $kind, int $ch, int $n, int $v): void
+    {
+        foreach ($messages as $bytes) {
+            $this->out[] = [$t, $port, $bytes];
+        }
+        $this->trace?->together($t, $port, $messages, $kind, $ch, $n, $v);
+    }
+
     /** Sends a timing pulse. */
     public function pulse(int $t, int $port, int $lengthUs): void
     {

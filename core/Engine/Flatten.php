@@ -91,6 +91,17 @@ final class Flatten
         return true;
     }
 
+    /** Why bend, pressure or timbre of a channel was not sent. */
+    public static function reason(State $all, string $flat, int $port, int $ch): string
+    {
+        $state = $all->flats[$flat] ?? self::NOTHING;
+        if ([] === array_filter($state['notes'], static fn (array $note): bool => $note[0] === $ch) && $ch !== Zones::managerOf($all, $port)) {
+            return 'kept for the next note';
+        }
+
+        return self::channel($state) === $ch || $ch === Zones::managerOf($all, $port) ? 'no change' : 'another note counts';
+    }
+
     /** Whether a controller selects or sets a parameter. */
     public static function isSetting(int $controller): bool
     {

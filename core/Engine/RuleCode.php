@@ -282,7 +282,13 @@ final class RuleCode implements Scope
     /** Code that drops the message here, counted under this rule. */
     public function drop(string $reason, string $then = 'return 1;'): string
     {
-        $trace = $this->program->traced ? "\$e->trace->tear({$this->span()->line}, Trace::DROPPED, ".var_export($reason, true).'); ' : '';
+        return $this->dropFor(var_export($reason, true), $then);
+    }
+
+    /** The same for a reason that is only known when the rule runs. */
+    public function dropFor(string $reasonPhp, string $then = 'return 1;'): string
+    {
+        $trace = $this->program->traced ? "\$e->trace->tear({$this->span()->line}, Trace::DROPPED, {$reasonPhp}); " : '';
 
         return "++\$s->dropped[{$this->ruleIndex}]; {$trace}{$then}";
     }

@@ -50,9 +50,7 @@ final class SendCode
             $code->line("Takeover::isNow(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
         }
         if ($kind->isGroup()) {
-            foreach (WireCode::group($kind, $code->program->isCoarse($port), $ch, $n, $v) as $each) {
-                self::emit($code, $port, $each);
-            }
+            self::together($code, $port, WireCode::group($kind, $code->program->isCoarse($port), $ch, $n, $v), $kind, $ch, $n, $v);
 
             return;
         }
@@ -61,10 +59,12 @@ final class SendCode
         }
         if (Kind::Program === $kind) {
             $code->line("if ({$n} > 0) {");
-            foreach (WireCode::bank($ch, "({$n} - 1)") as $each) {
-                self::emit($code, $port, $each);
-            }
+            self::together($code, $port, [...WireCode::bank($ch, "({$n} - 1)"), WireCode::bytes($kind, $ch, $n, $v, '')], $kind, $ch, $n, $v);
+            $code->line('} else {');
+            self::emit($code, $port, $bytes ?? WireCode::bytes($kind, $ch, $n, $v, $raw));
             $code->line('}');
+
+            return;
         }
         self::emit($code, $port, $bytes ?? WireCode::bytes($kind, $ch, $n, $v, $raw));
     }
@@ -87,6 +87,23 @@ final class SendCode
     private static function emit(RuleCode $code, int $port, string $bytes): void
     {
         $code->line($code->program->traced ? "\$e->emit(\$t, {$port}, {$bytes});" : "\$e->out[] = [\$t, {$port}, {$bytes}];");
+    }
+
+    /**
+     * Messages that belong together.
+     *
+     * @param list<string> $messages
+     */
+    private static function together(RuleCode $code, int $port, array $messages, Kind $kind, string $ch, string $n, string $v): void
+    {
+        if ($code->program->traced) {
+            $code->line("\$e->emitTogether(\$t, {$port}, [".implode(', ', $messages)."], {$kind->ordinal()}, {$ch}, {$n}, {$v});");
+
+            return;
+        }
+        foreach ($messages as $each) {
+            self::emit($code, $port, $each);
+        }
     }
 
     /** Begins a note: straight away where neither its owner nor the note began anything before. */

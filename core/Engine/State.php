@@ -46,7 +46,7 @@ final class State
     public array $carried = [];
     /** @var array<string, array<int, bool>> by step, controls that are switched on */
     public array $toggled = [];
-    /** @var array<string, array<int, array{int, list<mixed>|null}>> by step and control, until when, and what waits, see {@see Thinning} */
+    /** @var array<string, array<int, array{int, list<mixed>|null, array{int, int}|null}>> by step and control, until when, what waits and where it comes from, see {@see Thinning} */
     public array $thinned = [];
     /** @var array<string, array<int, int>> by step and control, the value last let through */
     public array $letThrough = [];

@@ -7,12 +7,19 @@ namespace ZigzagPost\Core\Engine;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\EventWriter;
 
-/** Runs a recording through an engine, from the first event until nothing is pending any more. */
+/**
+ * Runs a recording through an engine, from the first event until nothing is pending any more.
+ *
+ * @phpstan-import-type TraceRecord from Trace
+ */
 final readonly class TapeRun
 {
-    /** @param (\Closure(array<mixed>): void)|null $traceTo receives a record for each incoming message */
-    public function __construct(private Engine $engine, private EventWriter $writer, private ?\Closure $traceTo = null)
+    private ?HeldTrace $held;
+
+    /** @param (\Closure(TraceRecord): void)|null $traceTo receives a record for each incoming message */
+    public function __construct(private Engine $engine, private EventWriter $writer, ?\Closure $traceTo = null)
     {
+        $this->held = null === $traceTo ? null : new HeldTrace($traceTo);
     }
 
     /**
@@ -41,6 +48,7 @@ final readonly class TapeRun
             $this->engine->finish();
         }
         $this->pass();
+        $this->held?->finish();
     }
 
     /** Time of the next thing due after the last event; clocks are not, whoever starts them. */
@@ -57,10 +65,8 @@ final readonly class TapeRun
         foreach ($this->engine->take() as $made) {
             $this->writer->write(new Event($made[0], $ports[$made[1]], $made[2], $made[3] ?? null));
         }
-        if (null !== $this->engine->trace && null !== $this->traceTo) {
-            foreach ($this->engine->trace->take()[0] as $record) {
-                ($this->traceTo)($record);
-            }
+        if (null !== $this->engine->trace) {
+            $this->held?->take($this->engine->trace, $this->engine->state->now);
         }
     }
 }

@@ -13,18 +13,21 @@ final class Thinning
      *
      * @param list<mixed> $call method and arguments that go on with the message
      */
-    public static function holds(Engine $engine, string $step, int $lengthUs, int $control, int $t, array $call): bool
+    public static function holds(Engine $engine, int $rule, string $step, int $lengthUs, int $control, int $t, array $call): bool
     {
         $slot = $engine->state->thinned[$step][$control] ?? null;
         if (null === $slot || (null === $slot[1] && $t >= $slot[0])) {
-            $engine->state->thinned[$step][$control] = [$t + $lengthUs, null];
+            $engine->state->thinned[$step][$control] = [$t + $lengthUs, null, null];
 
             return false;
         }
         if (null === $slot[1]) {
-            $engine->queue->add($slot[0], 'thin', [$step, $control, $lengthUs], $engine->trace?->originNow());
+            $engine->queue->add($slot[0], 'thin', [$step, $control, $lengthUs]);
+        } else {
+            ++$engine->state->dropped[$rule];
+            $engine->trace?->replaces($slot[2]);
         }
-        $engine->state->thinned[$step][$control] = [$slot[0], $call];
+        $engine->state->thinned[$step][$control] = [$slot[0], $call, $engine->trace?->originNow()];
         $engine->trace?->heldBack($slot[0]);
 
         return true;
@@ -33,9 +36,10 @@ final class Thinning
     /** What is due when the time of a control is over. */
     public static function over(Engine $engine, int $t, string $step, int $control, int $lengthUs): void
     {
-        $call = $engine->state->thinned[$step][$control][1] ?? null;
-        $engine->state->thinned[$step][$control] = [$t + $lengthUs, null];
+        [, $call, $origin] = $engine->state->thinned[$step][$control] ?? [0, null, null];
+        $engine->state->thinned[$step][$control] = [$t + $lengthUs, null, null];
         if (null !== $call) {
+            $engine->trace?->resume($origin);
             $engine->callLater($t, $call);
         }
     }

@@ -11,12 +11,12 @@ use ZigzagPost\Core\Midi\Words;
 /**
  * Writes down for each message what became of it: the rules it went through, what they changed, where it left.
  *
- * @phpstan-type Made array{line: int, timeUs: int, port: string, bytes: string, text: string}
+ * @phpstan-type Made array{line: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
  * @phpstan-type Mark array{line: int, field: string, was: string, now: string}
  * @phpstan-type Tear array{line: int, how: string, reason: string}
  * @phpstan-type Visit array{rule: int, title: string, line: int, marks: list<Mark>, outs: list<Made>, tear: Tear|null}
  * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null, visits: list<Visit>, due: list<int>}
- * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string}
+ * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
  */
 final class Trace
 {
@@ -27,10 +27,19 @@ final class Trace
     /** Taken by a rule that had nothing to send, such as one that stores a memory. */
     public const HANDLED = 'handled';
 
+    /** Why a value that was held back did not go out. */
+    public const REPLACED = 'a later value took its place';
+
     /** @var list<TraceRecord> finished and not yet taken */
     private array $records = [];
     /** @var list<Late> */
     private array $late = [];
+    /** @var list<array{int, int}> records that have more to send, and when */
+    private array $pending = [];
+    /** @var list<int> records whose held-back value a later one has replaced */
+    private array $replaced = [];
+    /** What is to be said of the message that goes out next. */
+    private ?string $remark = null;
     /** @var TraceRecord|null */
     private ?array $current = null;
     /** @var array{int, int, int, int} kind, channel, number and value before the next step */
@@ -56,13 +65,17 @@ final class Trace
     /**
      * What was written down since the last call.
      *
-     * @return array{list<TraceRecord>, list<Late>} incoming messages, and what went out later than the message it was made from
+     * @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} incoming messages; what went out later than the message it was
+     *                                                                                made from; which messages (by sequence) have more to send, and when;
+     *                                                                                which are {@see REPLACED}
      */
     public function take(): array
     {
-        $taken = [$this->records, $this->late];
+        $taken = [$this->records, $this->late, $this->pending, $this->replaced];
         $this->records = [];
         $this->late = [];
+        $this->pending = [];
+        $this->replaced = [];
 
         return $taken;
     }
@@ -141,15 +154,29 @@ final class Trace
         }
     }
 
-    public function out(int $t, int $port, string $bytes): void
+    /** What is to be said of the message that goes out next, such as the voice it takes. */
+    public function remark(?string $remark): void
+    {
+        $this->remark = $remark;
+    }
+
+    /** @param string|null $text what several messages that belong together mean; null for the usual words */
+    public function out(int $t, int $port, string $bytes, ?string $text = null): void
     {
         $name = $this->engine->book->ports()[$port];
-        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => '' === $bytes ? 'pulse' : $this->words->of($bytes)];
+        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => $text ?? ('' === $bytes ? 'pulse' : $this->words->of($bytes)), 'remark' => $this->remark];
+        $this->remark = null;
         if (null !== $this->current && [] !== $this->current['visits']) {
             $this->current['visits'][\count($this->current['visits']) - 1]['outs'][] = ['line' => $this->line] + $made;
         } else {
             $this->late[] = ['of' => $this->origin[0] ?? 0, 'rule' => $this->origin[1] ?? -1] + $made;
         }
+    }
+
+    /** @param list<string> $messages */
+    public function together(int $t, int $port, array $messages, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->out($t, $port, implode('', $messages), $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}");
     }
 
     /** A message waits, and may be replaced by a later one of the same control. */
@@ -161,10 +188,20 @@ final class Trace
         }
     }
 
+    /** @param array{int, int}|null $origin the message that was held back, and will not go out now */
+    public function replaces(?array $origin): void
+    {
+        if (null !== $origin) {
+            $this->replaced[] = $origin[0];
+        }
+    }
+
     public function later(int $t): void
     {
         if (null !== $this->current) {
             $this->current['due'][] = $t;
+        } elseif (null !== $this->origin) {
+            $this->pending[] = [$this->origin[0], $t];
         }
     }
 

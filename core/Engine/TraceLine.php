@@ -41,7 +41,7 @@ final class TraceLine
             'rule' => $visit['title'],
             'line' => $visit['line'],
             'changes' => $visit['marks'],
-            'sent' => array_map(static fn (array $made): array => ['line' => $made['line'], 'time' => Milliseconds::format($made['timeUs']), 'port' => $made['port'], 'bytes' => $made['bytes'], 'text' => $made['text']], $visit['outs']),
+            'sent' => array_map(static fn (array $made): array => ['line' => $made['line'], 'time' => Milliseconds::format($made['timeUs']), 'port' => $made['port'], 'bytes' => $made['bytes'], 'text' => $made['text'], 'remark' => $made['remark']], $visit['outs']),
             'stopped' => $visit['tear'],
         ];
     }

@@ -44,7 +44,7 @@ final class Voices
         $state->lastVoice[$step] = $chosen;
         $slots[$chosen] = [State::note($port, $channel, $n), $own, true, ++$state->made, $inPort, $control >> 14 & 31];
         $state->voiceOf[$own][] = [$step, $chosen];
-        $engine->trace?->tell('voice', '', $engine->book->ports()[$port].' '.($chosen + 1));
+        $engine->trace?->remark('voice '.($chosen + 1));
         Notes::begin($engine, $t, $port, $channel, $n, $v, $own);
 
         return true;
@@ -107,7 +107,8 @@ final class Voices
         } else {
             $engine->state->disown($own, $note);
         }
-        $engine->trace?->tell('stolen', '', 'the oldest note');
+        $engine->trace?->remark('makes way');
         Notes::endNote($engine, $t, $note, 1, Notes::RELEASE_VELOCITY);
+        $engine->trace?->remark(null);
     }
 }

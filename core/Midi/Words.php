@@ -39,7 +39,8 @@ final readonly class Words
         return match (true) {
             Kind::Note === $kind => "note {$this->key($number)}",
             Kind::PolyPressure === $kind => "polypressure {$this->key($number)} value {$value}",
-            Kind::Program === $kind => 'program '.($value + $this->programsFrom),
+            Kind::Program === $kind => 'program '.($value + $this->programsFrom).($number > 0 ? ' bank '.($number - 1) : ''),
+            Kind::Nrpn === $kind || Kind::Rpn === $kind => \sprintf('%s %d:%d value %d', $kind->value, $number >> 7, $number & 0x7F, $value),
             $kind->hasNumber() => "{$kind->value} {$number} value {$value}",
             $kind->hasValue() => "{$kind->value} {$value}",
             default => $kind->value,

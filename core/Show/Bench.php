@@ -114,10 +114,10 @@ final class Bench
         $this->seat($receivers);
     }
 
-    /** @return array{list<TraceRecord>, list<Late>} */
+    /** @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} */
     public function takeTrace(): array
     {
-        return $this->engine->trace?->take() ?? [[], []];
+        return $this->engine->trace?->take() ?? [[], [], [], []];
     }
 
     public function nextDueUs(): ?int

@@ -26,12 +26,13 @@ final class BenchView
     /** @return array<string, mixed> what may have changed by playing */
     public static function news(Bench $bench): array
     {
-        [$records, $late] = $bench->takeTrace();
+        [$records, $late, , $replaced] = $bench->takeTrace();
         $memories = $bench->memories();
 
         return [
             'records' => $records,
             'late' => $late,
+            'replaced' => $replaced,
             'rules' => $bench->rules(),
             'ports' => $bench->ports(),
             'receivers' => $bench->receivers(),

@@ -426,11 +426,14 @@ export interface components {
             }[];
         };
         Made: {
-            line?: number;
+            line: number;
             timeUs: number;
             port: string;
+            /** @description Of several messages that belong together the bytes of all. */
             bytes: string;
             text: string;
+            /** @description What is to be said of it, such as the voice it takes. */
+            remark: string | null;
         };
         Visit: {
             rule: number;
@@ -469,6 +472,7 @@ export interface components {
             port: string;
             bytes: string;
             text: string;
+            remark: string | null;
         };
         SynthView: {
             /** @constant */
@@ -539,6 +543,8 @@ export interface components {
         News: {
             records: components["schemas"]["TraceRecord"][];
             late: components["schemas"]["Late"][];
+            /** @description Messages that were held back, and whose value a later one has replaced. */
+            replaced: number[];
             rules: {
                 title: string;
                 line: number;

@@ -78,19 +78,19 @@ final class FlattenStep extends Step
         } elseif (Kind::Bend === $code->kind) {
             $bend = "\$v = Flatten::bend(\$e, \$flat, \$port, \$ch, \$v, {$range});";
             $code->line($code->isOfZone() ? $bend : "if (Zones::has(\$s, \$port, \$ch)) { {$bend} }");
-            $code->line("if (null === \$v) { {$code->drop('the bend of this channel is not the one that counts, or has not changed')} }");
+            $code->line("if (null === \$v) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
             $code->forget('$v');
         } elseif (Kind::Pressure === $code->kind) {
             $this->pressure($code);
         } elseif (Kind::Cc === $code->kind) {
             $code->line('if (Flatten::isSetting($n) && Zones::isOfMember($s, $port, $ctl)) {');
-            $code->line($code->drop('settings of the zone stay in it'));
+            $code->line($code->drop('stays in the zone'));
             $code->line('}');
             $code->line('if ('.self::TIMBRE.' === $n && Zones::isOfMember($s, $port, $ctl)) {');
             if ('drop' === $this->timbre) {
-                $code->line($code->drop('timbre is dropped'));
+                $code->line($code->drop('drops timbre'));
             } else {
-                $code->line("if (!Flatten::timbre(\$s, \$flat, \$ch, \$v)) { {$code->drop('the timbre of this channel is not the one that counts, or has not changed')} }");
+                $code->line("if (!Flatten::timbre(\$s, \$flat, \$ch, \$v)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
                 $code->line('$n = '.($this->timbreController ?? self::TIMBRE).';');
             }
             $code->line('}');
@@ -133,15 +133,15 @@ final class FlattenStep extends Step
     {
         $code->line('if (Zones::isOfMember($s, $port, $ctl)) {');
         if ('drop' === $this->pressure) {
-            $code->line($code->drop('pressure is dropped'));
+            $code->line($code->drop('drops pressure'));
         } elseif (null === $this->pressure || 'poly' === $this->pressure) {
             $poly = $code->continuationAs(Kind::PolyPressure);
             $code->line('$flatKeys = Flatten::keysOf($s, $flat, $ch);');
-            $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds on this channel')} }");
+            $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds there')} }");
             $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
             $code->line('return 1;');
         } else {
-            $code->line("if (!Flatten::isPriority(\$s, \$flat, \$ch)) { {$code->drop('the pressure of this channel is not the one that counts')} }");
+            $code->line("if (!Flatten::isPriority(\$s, \$flat, \$ch)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
             if (null !== $this->pressureController) {
                 $controller = $code->continuationAs(Kind::Cc);
                 $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");

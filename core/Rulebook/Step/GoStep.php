@@ -57,7 +57,7 @@ final class GoStep extends Step
             'next' === $this->where->text => '$s->scene + 1',
             default => '$s->scene - 1',
         };
-        $code->line("if (!Scenes::go(\$e, {$position}, \$t)) { ++\$s->rejected[{$code->ruleIndex}]; }");
+        $code->line("if (!Scenes::go(\$e, {$position}, \$t)) { {$code->rejection("'there is no such scene'", '')} }");
     }
 
     public function hasEffect(): bool

@@ -130,7 +130,7 @@ final class SpreadStep extends Step
         $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
         $code->line("if ({$condition}Zones::isOfMember(\$s, \$port, \$ctl)) {");
         $code->line("\$voices = Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31);");
-        $code->line("if ([] === \$voices) { {$code->drop('no note sounds on this channel', '')} }");
+        $code->line("if ([] === \$voices) { {$code->drop('no note sounds there', '')} }");
         $code->line('foreach ($voices as [$voicePort, $voiceCh]) {');
         SendCode::messageTo($code, $this->span->line, '$voicePort', $code->kind, '$voiceCh', '$n', '$v');
         $code->line('}');

@@ -26,7 +26,7 @@ final class ThinStep extends DurationStep
 
             return;
         }
-        $code->line("if (Thinning::holds(\$e, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$code->continuation()}', {$code->arguments()}])) { return 1; }");
+        $code->line("if (Thinning::holds(\$e, {$code->ruleIndex}, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$code->continuation()}', {$code->arguments()}])) { return 1; }");
     }
 
     public function onRelease(): OnRelease

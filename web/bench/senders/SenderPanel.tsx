@@ -28,13 +28,13 @@ const NAMES = {
   sequencer: 'Step sequencer',
 };
 const WIDTHS = {
-  keys: 'flex-[3_1_30rem]',
+  keys: 'flex-[3_1_22rem]',
   pads: 'flex-[1_1_11rem]',
   faders: 'flex-[1_1_13rem]',
-  footboard: 'flex-[1_1_16rem]',
-  slab: 'flex-[2_1_22rem]',
-  tilt: 'flex-[1_1_9rem]',
-  sequencer: 'flex-[1_1_15rem]',
+  footboard: 'flex-[1_1_14rem]',
+  slab: 'flex-[2_1_15rem]',
+  tilt: 'flex-[1_1_8rem]',
+  sequencer: 'flex-[1_1_13rem]',
 };
 
 /** A stand-in controller at its port. */

@@ -98,7 +98,15 @@ it('asks again when something is due', async () => {
 describe('what comes back', () => {
   it('is kept with what went out later', async () => {
     const store = await opened();
-    const late = { of: 1, rule: 0, timeUs: 9, port: 'moths', bytes: '80 3C 40', text: 'note off' };
+    const late = {
+      of: 1,
+      rule: 0,
+      timeUs: 9,
+      port: 'moths',
+      bytes: '80 3C 40',
+      text: 'note off',
+      remark: null,
+    };
     server.play.mockResolvedValueOnce(news({ records: [record()] }));
     store.play('keys', 'key 60', 96);
     await settled();
@@ -112,7 +120,7 @@ describe('what comes back', () => {
   it('says of each rule what it last did', async () => {
     const store = await opened();
     const mark = { line: 3, field: 'key', was: 'C4', now: 'C3' };
-    const out = { line: 4, timeUs: 1, port: 'moths', bytes: '90 30 64', text: 'note C3' };
+    const out = { line: 4, timeUs: 1, port: 'moths', bytes: '90 30 64', text: 'note C3', remark: null };
     server.play.mockResolvedValueOnce(
       news({
         records: [
@@ -151,6 +159,17 @@ describe('what comes back', () => {
     store.play('keys', 'key 60', 96);
     await settled();
     expect(store.snapshot().passages.map((passage) => passage.isStream)).toEqual(expected);
+  });
+
+  it('was held back, and a later value took its place', async () => {
+    const store = await opened();
+    server.play.mockResolvedValueOnce(news({ records: [record({ due: [20_000] })] }));
+    store.play('tilt', 'tilt', 5);
+    await settled();
+    server.play.mockResolvedValueOnce(news({ records: [record({ seq: 2 })], replaced: [1, 77] }));
+    store.play('tilt', 'tilt', 6);
+    await settled();
+    expect(store.snapshot().passages.map(({ record: { fate } }) => fate)).toEqual(['dropped', 'delivered']);
   });
 
   it('is recorded when somebody records', async () => {

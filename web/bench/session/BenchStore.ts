@@ -28,6 +28,7 @@ export interface BenchState {
 const KEPT = 20_000;
 const STREAM_GAP_US = 150_000;
 const MOST_AT_ONCE = 400;
+const REPLACED = 'a later value took its place';
 
 const EMPTY: BenchState = {
   isOpen: false,
@@ -201,8 +202,14 @@ export class BenchStore {
         passage.late = [...passage.late, late];
       }
     }
+    for (const seq of news.replaced) {
+      const passage = this.bySeq.get(seq);
+      if (passage !== undefined) {
+        passage.record = { ...passage.record, fate: 'dropped', reason: REPLACED };
+      }
+    }
     let passages = this.state.passages;
-    if (added.length > 0 || news.late.length > 0) {
+    if (added.length > 0 || news.late.length > 0 || news.replaced.length > 0) {
       passages = [...passages, ...added];
       for (const old of passages.slice(0, Math.max(0, passages.length - KEPT))) {
         this.bySeq.delete(old.record.seq);

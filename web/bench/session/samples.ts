@@ -24,6 +24,7 @@ export function news(change: Partial<News> = {}): News {
   return {
     records: [],
     late: [],
+    replaced: [],
     rules: [],
     ports: [],
     receivers: [],

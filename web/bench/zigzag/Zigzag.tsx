@@ -43,7 +43,22 @@ export function Zigzag({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the virtualizer itself changes with every draw
   }, [passages, isFollowing]);
 
+  useEffect(() => {
+    const index = passages.findIndex((passage) => passage.record.seq === selected);
+    if (index >= 0) {
+      // The explanation takes room away below, so the message may have gone out of sight.
+      const frame = requestAnimationFrame(() => rows.scrollToIndex(index));
+      return () => cancelAnimationFrame(frame);
+    }
+    return;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another is selected
+  }, [selected]);
+
   const chosen = passages.find((passage) => passage.record.seq === selected);
+  const choose = (seq: number | null) => {
+    setFollowing(false);
+    setSelected(seq);
+  };
   const select = (event: KeyboardEvent) => {
     const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
     if (event.key === 'Escape' && chosen !== undefined) {
@@ -59,8 +74,7 @@ export function Zigzag({
     event.preventDefault();
     const at = passages.findIndex((passage) => passage.record.seq === selected);
     const next = Math.max(0, Math.min(passages.length - 1, at < 0 ? passages.length - 1 : at + step));
-    setFollowing(false);
-    setSelected(passages[next]?.record.seq ?? null);
+    choose(passages[next]?.record.seq ?? null);
     rows.scrollToIndex(next);
   };
 
@@ -100,9 +114,7 @@ export function Zigzag({
                     className={`absolute top-0 left-0 w-full cursor-pointer border-b border-base-300/60 hover:bg-base-300/40 ${passage.record.seq === selected ? 'bg-base-300/70' : ''}`}
                     style={{ transform: `translateY(${item.start}px)` }}
                     onClick={() =>
-                      passage.folded === undefined
-                        ? setSelected(passage.record.seq)
-                        : onOpen(passage.record.seq)
+                      passage.folded === undefined ? choose(passage.record.seq) : onOpen(passage.record.seq)
                     }
                   >
                     <ZigzagRow
@@ -119,7 +131,8 @@ export function Zigzag({
         {!isFollowing && (
           <Button
             tone="primary"
-            className="absolute right-4 bottom-3"
+            iconOnly
+            className="absolute right-4 bottom-2"
             icon={<ArrowDownToLine size={16} />}
             label="To the latest"
             onClick={() => setFollowing(true)}

@@ -99,13 +99,19 @@ function Outs({ fold, rail }: { fold: FoldLayout; rail: number }) {
     return (
       <g key={index}>
         <path className={`zz-out ${out.isLate ? 'zz-late' : ''}`} d={out.path} />
+        {out.messages > 1 && <Bundle x={rail - 46} y={out.y} messages={out.messages} />}
+        {out.remark !== null && <Remark x={rail - 24} y={out.y} text={out.remark} />}
         <path className="zz-out" d={`M${rail - 7} ${out.y - 5}L${rail} ${out.y}L${rail - 7} ${out.y + 5}`} />
         <text className="zz-text" x={rail + 8} y={out.y - 2}>
           {fit(leaving.what, RIGHT - 12)}
         </text>
         <text className="zz-soft" x={rail + 8} y={out.y + 13}>
           {fit(
-            `${out.port}${leaving.channel === '' ? '' : ` ${leaving.channel}`}${out.isLate ? ' · later' : ''}`,
+            [
+              `${out.port}${leaving.channel === '' ? '' : ` ${leaving.channel}`}`,
+              ...(out.remark === null ? [] : [out.remark]),
+              ...(out.isLate ? ['later'] : []),
+            ].join(' · '),
             RIGHT - 12,
             6.2,
           )}
@@ -116,7 +122,8 @@ function Outs({ fold, rail }: { fold: FoldLayout; rail: number }) {
 }
 
 function Fold({ fold, rail }: { fold: FoldLayout; rail: number }) {
-  const room = rail - fold.x - 50;
+  const hasBadge = fold.tear !== null || fold.outs.some((out) => out.remark !== null || out.messages > 1);
+  const room = rail - fold.x - (hasBadge ? 74 : 28);
   return (
     <>
       {fold.hasMark ? (
@@ -143,11 +150,39 @@ function Fold({ fold, rail }: { fold: FoldLayout; rail: number }) {
           <path className="zz-line" d={`M${fold.x} ${fold.y}H${fold.tear.x - 24}`} />
           <path className="zz-torn" d={`M${fold.tear.x - 24} ${fold.tear.y}${TEAR}`} />
           <text className="zz-reason" x={fold.x + 16} y={fold.y + (fold.changes === '' ? 16 : 30)}>
-            {fit(fold.tear.reason, room)}
+            {fit(fold.tear.reason, rail - fold.x - 28)}
           </text>
         </>
       )}
     </>
+  );
+}
+
+/** Several messages that travel as one. */
+function Bundle({ x, y, messages }: { x: number; y: number; messages: number }) {
+  return (
+    <g>
+      <rect className="zz-bundle" x={x - 9} y={y - 9} width={18} height={18} rx={3} />
+      <text className="zz-number" x={x} y={y + 4.5}>
+        {messages}
+      </text>
+    </g>
+  );
+}
+
+/** The voice that a note takes, or a cross where one makes way. */
+function Remark({ x, y, text }: { x: number; y: number; text: string }) {
+  const voice = /^voice (\d+)$/.exec(text)?.[1];
+  if (voice === undefined) {
+    return <path className="zz-torn" d={`M${x - 6} ${y - 6}l12 12m0 -12l-12 12`} />;
+  }
+  return (
+    <g>
+      <circle className="zz-voice" cx={x - 2} cy={y} r={10} />
+      <text className="zz-number" x={x - 2} y={y + 4.5}>
+        {voice}
+      </text>
+    </g>
   );
 }
 

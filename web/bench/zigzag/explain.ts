@@ -21,7 +21,7 @@ export function explain(passage: Passage): string[] {
       `Rule “${visit.title}” on line ${visit.line} ${changes.length === 0 ? 'left it as it was' : `changed ${changes.join(', ')}`}.`,
     );
     for (const out of visit.outs) {
-      sentences.push(`It left at ${out.port} as ${out.text} (${out.bytes}).`);
+      sentences.push(`It left at ${out.port} as ${out.text} (${out.bytes})${remark(out.remark)}.`);
     }
     for (const out of late.filter((each) => each.rule === visit.rule)) {
       sentences.push(
@@ -31,13 +31,23 @@ export function explain(passage: Passage): string[] {
     if (visit.tear !== null) {
       sentences.push(`It was ${visit.tear.how} there, on line ${visit.tear.line}: ${visit.tear.reason}.`);
     } else if (visit.outs.length === 0 && late.length === 0) {
-      sentences.push('Nothing was sent for it.');
+      sentences.push(
+        record.due.length === 0 ? 'Nothing was sent for it.' : 'Nothing has been sent for it yet.',
+      );
     }
   }
-  if (record.reason !== null && record.fate === 'delivered') {
-    sentences.push(`${record.reason}.`);
+  if (
+    record.reason !== null &&
+    record.visits.length > 0 &&
+    record.visits.every((visit) => visit.tear === null)
+  ) {
+    sentences.push(`${record.reason.charAt(0).toUpperCase()}${record.reason.slice(1)}.`);
   }
   return sentences;
+}
+
+function remark(text: string | null): string {
+  return text === null ? '' : text === 'makes way' ? ', the oldest note, to make way' : `, on ${text}`;
 }
 
 export function seconds(timeUs: number): string {

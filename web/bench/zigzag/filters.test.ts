@@ -19,7 +19,7 @@ const passage: Passage = {
         line: 1,
         marks: [],
         tear: null,
-        outs: [{ line: 2, timeUs: 0, port: 'moths', bytes: '92 3C 64', text: '' }],
+        outs: [{ line: 2, timeUs: 0, port: 'moths', bytes: '92 3C 64', text: '', remark: null }],
       },
     ],
   },

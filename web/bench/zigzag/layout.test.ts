@@ -28,6 +28,7 @@ const out = {
   port: 'moths',
   bytes: '92 3C 64',
   text: 'note on C4, velocity 100, channel 3',
+  remark: null,
 };
 const visit = { rule: 0, title: 'Through', line: 1, marks: [], outs: [out], tear: null };
 
@@ -51,15 +52,40 @@ describe('the zigzag of a message', () => {
   });
 
   it('puts what goes out later with the rule it came from', () => {
-    const late = { of: 1, rule: 0, timeUs: 9, port: 'moths', bytes: '82 3C 40', text: 'note off C4' };
+    const late = {
+      of: 1,
+      rule: 0,
+      timeUs: 9,
+      port: 'moths',
+      bytes: '82 3C 40',
+      text: 'note off C4',
+      remark: null,
+    };
     const { folds } = layoutRow({ ...passage([visit]), late: [late] }, 700);
     expect(folds[0]?.outs.map((each) => each.isLate)).toEqual([false, true]);
+  });
+});
+
+describe('what is said of a message that leaves', () => {
+  const leaving = (change: Partial<typeof out> & { remark?: string | null }) =>
+    layoutRow(passage([{ ...visit, outs: [{ ...out, ...change }] }]), 700).folds[0]?.outs[0];
+
+  it('is the voice that it takes', () => {
+    expect(leaving({ remark: 'voice 3' as never })?.remark).toBe('voice 3');
+  });
+
+  it('is how many messages travel as one', () => {
+    const group = { bytes: 'B8 63 08 B8 62 03 B8 06 44 B8 26 22', text: 'nrpn 8:3 value 8738, channel 9' };
+    expect(leaving(group)?.messages).toBe(4);
+    expect(leaving({})?.messages).toBe(1);
+    expect(leaving({ bytes: 'F0 7D 01 F7' })?.messages).toBe(1);
   });
 });
 
 describe('short texts', () => {
   it('keep what matters', () => {
     expect(shortText('controller 11, value 64, channel 16')).toEqual({ what: 'CC 11 = 64', channel: '16' });
+    expect(shortText('nrpn 8:3 value 8738, channel 9')).toEqual({ what: 'NRPN 8:3 = 8738', channel: '9' });
     expect(shortText('clock')).toEqual({ what: 'clock', channel: '' });
   });
 

@@ -1,3 +1,4 @@
+import type { Late } from '../../api/types';
 import type { Passage } from '../session/BenchStore';
 
 /** Where everything of one message is drawn. All lengths are pixels, y counts from the top of the row. */
@@ -22,12 +23,9 @@ export interface FoldLayout {
   tear: { x: number; y: number; reason: string } | null;
 }
 
-export interface OutLayout {
+export interface OutLayout extends Leaving {
   path: string;
   y: number;
-  text: string;
-  port: string;
-  isLate: boolean;
 }
 
 export const LEFT = 158;
@@ -38,10 +36,16 @@ const OUT = 34;
 const FOLD_X = LEFT + 40;
 const FAN = 34;
 
+type Made = Pick<Late, 'text' | 'port' | 'bytes' | 'remark'>;
+
 interface Leaving {
   text: string;
   port: string;
   isLate: boolean;
+  /** What is said of it, such as the voice it takes. */
+  remark: string | null;
+  /** Number of messages that it stands for, all of one group. */
+  messages: number;
 }
 
 /** How high a message is drawn; needs no drawing, so that long lists scroll well. */
@@ -91,9 +95,7 @@ export function layoutRow(passage: Passage, width: number): RowLayout {
           path: `M${FOLD_X} ${y}H${rail - FAN}${outY === y ? '' : `L${rail - FAN / 2} ${outY}`}H${rail}`,
         };
       }),
-      tear: torn
-        ? { x: rail - FAN, y, reason: `${visit.tear?.how ?? ''}: ${visit.tear?.reason ?? ''}` }
-        : null,
+      tear: torn ? { x: rail - FAN, y, reason: stopped(visit.tear) } : null,
     });
     top += foldHeight(outs);
   });
@@ -105,23 +107,28 @@ function foldHeight(outs: readonly Leaving[]): number {
 }
 
 /** What left by one rule: at once, and later. */
-function leaving(
-  passage: Passage,
-  index: number,
-  outs: readonly { text: string; port: string }[],
-): Leaving[] {
+function leaving(passage: Passage, index: number, outs: readonly Made[]): Leaving[] {
   const rule = passage.record.visits[index]?.rule;
   const isLast = passage.record.visits.findLastIndex((visit) => visit.rule === rule) === index;
   const late = isLast ? passage.late.filter((each) => each.rule === rule) : [];
-  return [
-    ...outs.map((out) => ({ text: out.text, port: out.port, isLate: false })),
-    ...late.map((out) => ({ text: out.text, port: out.port, isLate: true })),
-  ];
+  return [...outs.map((out) => leave(out, false)), ...late.map((out) => leave(out, true))];
+}
+
+function leave({ text, port, bytes, remark }: Made, isLate: boolean): Leaving {
+  return { text, port, remark, isLate, messages: 1 + (bytes.match(/ [89A-E][0-9A-F] /g)?.length ?? 0) };
+}
+
+/** Why it ends here; a torn edge says by itself that it was dropped. */
+function stopped(tear: { how: string; reason: string } | null): string {
+  return tear === null ? '' : tear.how === 'dropped' ? tear.reason : `${tear.how}: ${tear.reason}`;
 }
 
 /** A change in few characters. */
 function shortMark({ field, was, now }: { field: string; was: string; now: string }): string {
-  const name = { channel: 'ch', velocity: 'vel', number: 'no.', message: '' }[field] ?? field;
+  if (field === 'message') {
+    return `→ ${now.replace(/ value .*/, '')}`;
+  }
+  const name = { channel: 'ch', velocity: 'vel', number: 'no.' }[field] ?? field;
   return `${name} ${was} → ${now}`.trim();
 }
 
@@ -134,7 +141,12 @@ export function shortText(text: string): { what: string; channel: string } {
       .replace(', value ', ' = ')
       .replace(', velocity ', ', vel ')
       .replace(' (as note on, velocity 0)', ', as on 0')
-      .replace(', release ', ', rel '),
+      .replace(', release ', ', rel ')
+      .replace(
+        /^(n?rpn) (.*) value /,
+        (_, kind: string, number: string) => `${kind.toUpperCase()} ${number} = `,
+      )
+      .replace(/^cc14 (.*) value /, 'CC $1, 14 bits = '),
     channel,
   };
 }
