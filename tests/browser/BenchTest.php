@@ -333,7 +333,7 @@ final class BenchTest extends TestCase
             }
             usleep(40_000);
         } while (microtime(true) < $until);
-        self::fail("waited in vain: {$what}");
+        self::fail("waited in vain: {$what}; the page says: ".implode(' | ', array_map(static fn (WebDriverElement $each): string => $each->getText(), $this->all('[role=alert], [role=status], h2'))));
     }
 
     /** @return list<string> */

@@ -46,6 +46,12 @@ it.each(['<html>broken</html>', '', '[1]'])('survives an answer that says nothin
   await expect(api.listTapes()).rejects.toThrow('The application answered 500.');
 });
 
+it('gives up on an answer that does not come', async () => {
+  fetched.mockRejectedValue(new DOMException('late', 'TimeoutError'));
+  await expect(api.listTapes()).rejects.toThrow('has not answered for 30 seconds');
+  expect(fetched.mock.calls[0]?.[1]?.signal).toBeInstanceOf(AbortSignal);
+});
+
 it('says when nobody answers', async () => {
   fetched.mockRejectedValue(new TypeError('network'));
   await expect(api.listTapes()).rejects.toThrow('Is it still running?');

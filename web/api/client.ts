@@ -21,19 +21,30 @@ export class Refusal extends Error {
   }
 }
 
+/** A request that takes longer is given up, so that one that is lost holds up no other. */
+const LONGEST_MS = 30_000;
+
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
+      signal: AbortSignal.timeout(LONGEST_MS),
       ...(body === undefined
         ? {}
         : body instanceof FormData
           ? { body }
           : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
     });
-  } catch {
-    throw new Refusal('The application does not answer. Is it still running?', 0, {});
+  } catch (error) {
+    const isLate = error instanceof DOMException && error.name === 'TimeoutError';
+    throw new Refusal(
+      isLate
+        ? `The application has not answered for ${LONGEST_MS / 1000} seconds.`
+        : 'The application does not answer. Is it still running?',
+      0,
+      {},
+    );
   }
   const text = await response.text();
   const answer: unknown = text === '' ? null : safeParse(text);
