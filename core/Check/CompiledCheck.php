@@ -8,6 +8,7 @@ use ZigzagPost\Core\Engine\Compiler;
 use ZigzagPost\Core\Engine\MissingField;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\SetStep;
 
 /** What shows when the rules are compiled: fields that messages do not have, and numbers that always fall out of range. */
 final class CompiledCheck implements Check
@@ -24,12 +25,31 @@ final class CompiledCheck implements Check
             }
             yield Finding::warning("{$notes[0]->field}-on-notes", $notes[0]->span, "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are");
         }
+        foreach ($this->byPlace($program->offTheKeyboard) as $off) {
+            yield $this->offTheKeyboard($book, $off[0]);
+        }
         foreach ($this->byPlace($program->alwaysOutside) as $outside) {
             $taken = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $outside));
             $field = $outside[0]->field;
             $drops = \in_array($field, ['channel', 'key', 'number', 'program', 'bank'], true);
             yield Finding::warning('always-out-of-range', $outside[0]->span, "this {$field} is always out of range".($drops ? ': the message is always dropped' : ': it always ends at its limit').(1 === \count($taken) ? '' : ' for '.implode(', ', $taken)));
         }
+    }
+
+    /** A key range that a step pushes off the keyboard in part. */
+    private function offTheKeyboard(Rulebook $book, MissingField $found): Finding
+    {
+        $text = 'some of these keys are pushed off the keyboard, and their notes are dropped; "fold" moves them by octaves instead';
+        foreach ($this->ruleAt($book, $found->span->line)->steps ?? [] as $step) {
+            if ($step instanceof SetStep && $step->span->line === $found->span->line) {
+                $value = $step->expressions()[0]->span;
+                $end = $value->column + $value->length;
+
+                return Finding::warning('off-the-keyboard', $found->span, $text, new Fix('Fold them by octaves', [new Edit($value->line, $end, $value->line, $end, ' fold')]));
+            }
+        }
+
+        return Finding::warning('off-the-keyboard', $found->span, $text);
     }
 
     /** @param non-empty-list<MissingField> $missing */

@@ -19,6 +19,9 @@ final class Program
     /** @var list<MissingField> fields that are always set out of range */
     public array $alwaysOutside = [];
 
+    /** @var list<MissingField> keys of a range asked for that are set beyond the keyboard */
+    public array $offTheKeyboard = [];
+
     /** @var list<MissingField> steps that notes pass unchanged */
     public array $notForNotes = [];
 

@@ -225,6 +225,8 @@ final class RuleCode implements Scope
         [$low, $high] = [$range[0] - $field->shift, $range[1] - $field->shift];
         if ($high < $field->lowest || $low > $field->highest) {
             $this->outside($name, $span);
+        } elseif ('key' === $name && !$fold && isset($this->ranges[$variable]) && is_finite($low) && is_finite($high) && ($low < $field->lowest || $high > $field->highest)) {
+            $this->program->offTheKeyboard[] = new MissingField($name, $this->entry->kind, $this->kind, $span);
         }
         if ($low < $field->lowest || $high > $field->highest) {
             $this->confine($field, $fold, $name);

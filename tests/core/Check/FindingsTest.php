@@ -31,6 +31,10 @@ final class FindingsTest extends TestCase
         yield 'mode messages as buttons' => ["rule \"r\"\n  take cc 120..127\n  become cc 121 value 1\n  post cc 123 value 0 to gulls\n  send moths\n", ['6 warning mode-as-controller', '7 warning mode-as-controller', '8 warning mode-as-controller']];
         yield 'ranges upside down' => ["rule \"r\"\n  take note key 60..40\n  send moths channel 8..1\n".self::END, ['6 error upside-down-range', '7 error upside-down-range']];
         yield 'always out of range' => ["rule \"r\"\n  take note key 0..11\n  set key = key - 12\n  send moths, gulls\n", ['7 warning always-out-of-range']];
+        yield 'pushed off the keyboard in part' => ["rule \"r\"\n  take note key 100..127\n  set key = key + 12\n  send moths, gulls\n", ['7 warning off-the-keyboard']];
+        yield 'pushed off at the bottom' => ["rule \"r\"\n  take note key 24..47\n  set key = key - 30\n  send moths, gulls\n", ['7 warning off-the-keyboard']];
+        yield 'moved within the keyboard' => ["rule \"r\"\n  take note key 24..47\n  set key = key + 12\n  send moths, gulls\n", []];
+        yield 'the whole keyboard moved, whose ends nobody plays' => ["rule \"r\"\n  take note\n  set key = key + 12\n  send moths, gulls\n", []];
         yield 'always clamped' => ["rule \"r\"\n  take cc\n  set value = value + 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
         yield 'a made message out of range' => ["rule \"r\"\n  take cc\n  become program 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
         yield 'sends nowhere' => ["rule \"r\"\n  take cc\n  set value = 1\n".self::END, ['5 warning sends-nowhere']];
@@ -72,6 +76,7 @@ final class FindingsTest extends TestCase
         yield 'a misspelt step' => ["{$p}rule \"r\"\n  take note\n  sned moths\n", 'syntax', "{$p}rule \"r\"\n  take note\n  send moths\n"];
         yield 'a range upside down' => ["{$p}rule \"r\"\n  take note key C4..C3\n  send moths\n", 'upside-down-range', "{$p}rule \"r\"\n  take note key C3..C4\n  send moths\n"];
         yield 'an unused table' => ["{$p}table kit: 1=2\nrule \"r\"\n  take note\n  send moths\n", 'unused-table', "{$p}rule \"r\"\n  take note\n  send moths\n"];
+        yield 'keys pushed off the keyboard' => ["{$p}rule \"r\"\n  take note key 100..127\n  set key = key + 12  # up\n  send moths\n", 'off-the-keyboard', "{$p}rule \"r\"\n  take note key 100..127\n  set key = key + 12 fold  # up\n  send moths\n"];
         yield 'a rule that sends nowhere' => ["{$p}rule \"r\"\n  take note\n", 'sends-nowhere', "{$p}rule \"r\"\n  take note\n  drop\n"];
         yield 'an unreachable rule' => ["{$p}rule \"a\"\n  take note\n  send moths\n\nrule \"b\"\n  take note key 60\n  send gulls\n", 'unreachable', "{$p}rule \"b\"\n  take note key 60\n  send gulls\n\nrule \"a\"\n  take note\n  send moths\n\n"];
         yield 'take and copy mixed' => ["{$p}rule \"a\"\n  take note\n  copy cc\n  send moths\n", 'take-and-copy', "{$p}rule \"a\"\n  take note\n  take cc\n  send moths\n"];
