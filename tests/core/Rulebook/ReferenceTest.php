@@ -43,6 +43,21 @@ final class ReferenceTest extends TestCase
         }
     }
 
+    public function testEveryFindingIsListed(): void
+    {
+        $codes = [];
+        foreach (['Check/*.php', 'Rulebook/*.php', 'Rulebook/*/*.php'] as $files) {
+            foreach (glob(\dirname(__DIR__, 3).'/core/'.$files) ?: [] as $file) {
+                preg_match_all("/(?:Finding::(?:error|warning|hint)\\(|new RulebookError\\([^;]*?, |->(?:finding|unknown)\\((?:[^,']+, )?)'([a-z-]+)'/", (string) file_get_contents($file), $found);
+                array_push($codes, ...$found[1]);
+            }
+        }
+        self::assertGreaterThan(25, \count(array_unique($codes)));
+        foreach (array_unique($codes) as $code) {
+            self::assertStringContainsString("`{$code}`", self::reference(), $code);
+        }
+    }
+
     private static function reference(): string
     {
         return (string) file_get_contents(\dirname(__DIR__, 3).'/docs/rulebook.md');
