@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Command;
 
 use App\Benchmark\Cases;
+use App\Benchmark\LibraryScript;
 use App\Benchmark\Measured;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -20,17 +21,23 @@ use ZigzagPost\Core\Engine\Engine;
 final class BenchCommand extends Command
 {
     private const MESSAGES = 100_000;
-    private const ROUNDS = 5;
+    private const SCRIPT_MESSAGES = 20_000;
+    private const ROUNDS = 9;
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $output->writeln(\sprintf('PHP %s, %s', \PHP_VERSION, $this->processor()));
-        $table = (new Table($output))->setHeaders(['rulebook', 'engine, messages/s', 'by hand, messages/s', 'engine : by hand']);
+        $script = LibraryScript::find();
+        $table = (new Table($output))->setHeaders(['rulebook', 'engine, messages/s', 'by hand, messages/s', 'engine : by hand', ...(null === $script ? [] : ['script with mido, messages/s'])]);
         foreach (Cases::all() as $case) {
-            [$engine, $byHand] = $this->compare($case);
-            $table->addRow([$case->name, number_format(self::MESSAGES / $engine), number_format(self::MESSAGES / $byHand), \sprintf('%.2f', $byHand / $engine)]);
+            [$engine, $byHand, $ratio] = $this->compare($case);
+            $row = [$case->name, number_format(self::MESSAGES / $engine), number_format(self::MESSAGES / $byHand), \sprintf('%.2f', $ratio)];
+            $table->addRow(null === $script ? $row : [...$row, number_format(self::SCRIPT_MESSAGES / $this->withLibrary($case, $script))]);
         }
         $table->render();
+        if (null === $script) {
+            $output->writeln('No MIDI library to compare with is installed (apt-get install python3-mido).');
+        }
         $this->manyRules($output);
         $this->percentiles($output);
         $this->memory($output);
@@ -38,7 +45,7 @@ final class BenchCommand extends Command
         return 0;
     }
 
-    /** @return array{float, float} median seconds of the engine and of the loop written by hand, taken in turn */
+    /** @return array{float, float, float} median seconds of the engine and of the loop written by hand, taken in turn, and the median of their ratios */
     private function compare(Measured $case): array
     {
         $messages = ($case->messages)(self::MESSAGES);
@@ -61,7 +68,21 @@ final class BenchCommand extends Command
             }
         }
 
-        return [$this->median($engineTimes), $this->median($handTimes)];
+        $ratios = array_map(static fn (float $engine, float $byHand): float => $byHand / $engine, $engineTimes, $handTimes);
+
+        return [$this->median($engineTimes), $this->median($handTimes), $this->median($ratios)];
+    }
+
+    /** @return float seconds of a script with an independent MIDI library */
+    private function withLibrary(Measured $case, LibraryScript $script): float
+    {
+        $messages = ($case->messages)(self::SCRIPT_MESSAGES);
+        [$seconds, $bytes] = $script->run($case->name, $messages);
+        if ($bytes !== implode('', array_column(($case->byHand)($messages), 2))) {
+            throw CommandFailed::input("bench: the script and the loop written by hand differ on \"{$case->name}\"");
+        }
+
+        return $seconds;
     }
 
     private function manyRules(OutputInterface $output): void
