@@ -26,6 +26,8 @@ final class Parser
     private ?Scene $scene = null;
     /** Whether the heading above could not be read, so that its lines mean nothing. */
     private bool $isLost = false;
+    /** Whether a line that says what the present rule is for could not be read. */
+    private bool $hasLostSelector = false;
     /** @var array<string, true> settings already made */
     private array $settings = [];
 
@@ -108,6 +110,7 @@ final class Parser
         $cursor->next();
         if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory')) {
             $this->heading = null;
+            $this->hasLostSelector = false;
             $this->isLost = true; // until the heading has been read
 
             return [SourceLine::HEADING, $this->heading($cursor, $first)];
@@ -197,7 +200,9 @@ final class Parser
         }
         if ($first->is('take', 'copy')) {
             $cursor->next();
+            $this->hasLostSelector = true; // until it has been read
             $selector = Selector::parse($cursor, $first);
+            $this->hasLostSelector = false;
             if ([] !== $rule->steps) {
                 throw new RulebookError($first->span, 'order', "\"{$first->text}\" comes before the steps of a rule");
             }
@@ -212,7 +217,7 @@ final class Parser
             throw RulebookError::expected($first, ['take', 'copy', ...([] === $rule->selectors ? ['from'] : []), ...Steps::keywords()]);
         }
         $step = Steps::parse($cursor);
-        if ([] === $rule->selectors) {
+        if ([] === $rule->selectors && !$this->hasLostSelector) {
             throw new RulebookError($first->span, 'order', 'a "take" or "copy" line comes before the steps of a rule');
         }
         $rule->steps[] = $step;

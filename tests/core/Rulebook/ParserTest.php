@@ -11,11 +11,18 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
+use ZigzagPost\Core\Rulebook\RulebookError;
 use ZigzagPost\Tests\Core\RandomBook;
 
 final class ParserTest extends TestCase
 {
     use TestTrait;
+
+    public function testALineThatCannotBeReadSpoilsNoOther(): void
+    {
+        [, $errors] = Parser::parse("port keys in\nport moths out\nrule \"r\"\n  take nota\n  set channel = 3\n  send moths\nrule \"s\"\n  send moths\n");
+        self::assertSame(['4 syntax', '8 order'], array_map(static fn (RulebookError $error): string => "{$error->span->line} {$error->errorCode}", $errors));
+    }
 
     /** @return iterable<string, array{string, int, int, string}> text, line, column, part of the message */
     public static function mistakes(): iterable
