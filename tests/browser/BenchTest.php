@@ -197,6 +197,22 @@ final class BenchTest extends TestCase
         $this->until(fn (): bool => 4 === substr_count($this->receiver('moths'), 'free'), 'and both end');
     }
 
+    public function testVoicesAndGroupsAreSeenAtSight(): void
+    {
+        $this->open('The Whole Rig');
+        $this->page->executeScript("for (const key of 'awsedftgy') window.dispatchEvent(new KeyboardEvent('keydown', {key, code: 'Key' + key, bubbles: true}))");
+        $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'makes way'), 'the ninth note takes the voice of the oldest');
+        $rows = $this->all('[role=option]');
+        self::assertStringContainsString('terns 3 · voice 8', $rows[\count($rows) - 2]->getText());
+        self::assertStringContainsString('note off C4', $rows[\count($rows) - 1]->getText());
+        self::assertStringContainsString('moths 3 · voice 1', $rows[\count($rows) - 1]->getText());
+        $rows[\count($rows) - 1]->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="What became of it"]'), 'the oldest note, to make way'), 'and it is said in words');
+        $this->one('[aria-label=Tilt]')->sendKeys(WebDriverKeys::END);
+        $this->button('Panic (Esc)')->click();
+        $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'NRPN 8:3 = 16383'), 'four controllers are one message');
+    }
+
     public function testASceneSendsItsPresetAndLeavesNoNoteHanging(): void
     {
         $this->open('The Whole Rig');

@@ -31,10 +31,13 @@ $pictures = [
         $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The Whole Rig']"))->click();
         sleep(2);
         $hold = "const slab = document.querySelector('[role=application]'); slab.focus(); for (const key of ['1', '3', '5', 'ArrowRight', 'ArrowUp']) slab.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));";
+        $page->executeScript($hold);
+        usleep(400_000);
         $page->executeScript($press('Let it swing'));
         usleep(700_000);
         $page->executeScript($press('Hold still'));
-        $page->executeScript($hold);
+        usleep(400_000);
+        $page->executeScript("for (const key of 'awsedf') window.dispatchEvent(new KeyboardEvent('keydown', { key, code: 'Key' + key, bubbles: true }))");
         sleep(1);
     },
     'tapes' => static function (RemoteWebDriver $page) use ($press): void {
