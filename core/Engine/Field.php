@@ -33,7 +33,7 @@ final readonly class Field
             'value' => Kind::Note === $kind ? self::velocity($isRelease) : self::value($kind, $programsFrom),
             'program' => Kind::Program === $kind ? self::value($kind, $programsFrom) : null,
             'bend' => Kind::Bend === $kind ? self::value($kind, 0) : null,
-            'pressure' => Kind::Pressure === $kind ? self::value($kind, 0) : null,
+            'pressure' => Kind::Pressure === $kind || Kind::PolyPressure === $kind ? self::value($kind, 0) : null,
             default => null,
         };
     }

@@ -47,6 +47,9 @@ final class StepsTest extends TestCase
         yield 'functions' => ["take cc\nset value = clamp(min(value, 100), 20, max(30, 90)) + abs(-3)\n{$send}", ['B0 01 7F', 'B0 01 01'], ['moths B0 01 5D', 'moths B0 01 17']];
         yield 'not binds looser than comparison' => ["take cc where not value > 5\n{$send}", ['B0 01 05', 'B0 01 06'], ['moths B0 01 05']];
         yield 'remainder of a negative number' => ["take note\nset key = (key - 62) % 12 + 60\n{$send}", ['90 3C 01'], ['moths 90 46 01']];
+        yield 'a value by its other name' => ["take program, bend, pressure, polypressure where value > 3\nset value = value + 1\n{$send}", ['C0 04', 'C0 02', 'E0 05 40', 'D0 09', 'A0 3C 09'], ['moths C0 05', 'moths E0 06 40', 'moths D0 0A', 'moths A0 3C 0A']];
+        yield 'pressure of either kind' => ["take pressure, polypressure\nset pressure = pressure * 2\n{$send}", ['D0 09', 'A0 3C 09'], ['moths D0 12', 'moths A0 3C 12']];
+        yield 'the value of a note is its velocity' => ["take note value 50..127 where value > 60\nset value = value / 2\n{$send}", ['90 3C 40', '90 3D 3C'], ['moths 90 3C 20']];
         // scale, map
         yield 'scale' => ["take cc\nscale value 3..124 to 0..127\n{$send}", ['B0 01 00', 'B0 01 03', 'B0 01 40', 'B0 01 7C', 'B0 01 7F'], ['moths B0 01 00', 'moths B0 01 00', 'moths B0 01 40', 'moths B0 01 7F', 'moths B0 01 7F']];
         yield 'scale inverts' => ["take cc\nscale value 0..127 to 127..0\n{$send}", ['B0 01 00', 'B0 01 7F', 'B0 01 20'], ['moths B0 01 7F', 'moths B0 01 00', 'moths B0 01 5F']];
