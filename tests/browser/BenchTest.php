@@ -119,6 +119,19 @@ final class BenchTest extends TestCase
         self::assertStringContainsString($mark, $this->text('.cm-content'));
     }
 
+    public function testUndoGoesOnAfterAReload(): void
+    {
+        $this->editText('key C4..G9', 'key C4..F9');
+        $this->until(fn (): bool => 'saved' === $this->one('[role=status]')->getText(), 'it is saved');
+        usleep(500_000);
+        $this->page->navigate()->refresh();
+        $this->waitFor('[data-receiver=moths]');
+        $text = "const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();";
+        self::assertStringNotContainsString('key C4..G9', (string) json_encode($this->page->executeScript($text)));
+        $this->one('.cm-content')->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => str_contains((string) json_encode($this->page->executeScript($text)), 'key C4..G9'), 'the change before the reload is undone');
+    }
+
     public function testTwoWindowsAreToldAndNothingIsOverwritten(): void
     {
         $other = Chromium::open();

@@ -10,6 +10,7 @@ import { complete } from './completion';
 import { changesOf, positionOf, rangeOf } from './edits';
 import { hitBadges, setHits, type Hit } from './hits';
 import { rulebookColours, rulebookLanguage } from './language';
+import { recall, remember } from './undoMemory';
 
 /** What others can make the editor do. */
 export interface EditorHandle {
@@ -17,6 +18,8 @@ export interface EditorHandle {
   apply: (fix: Fix) => void;
   replaceAll: (text: string) => void;
 }
+
+const KEEP_PAUSE_MS = 200;
 
 /** Marks changes that did not come from typing. */
 const fromOutside = Annotation.define<boolean>();
@@ -50,12 +53,15 @@ const look = EditorView.theme({
 
 /** The rulebook as text: highlighted, completed, with its findings where they are. */
 export function RuleEditor({
+  id,
   text,
   checked,
   hits,
   onChange,
   ref,
 }: {
+  /** Of the rulebook, so that undo goes on after a reload. */
+  id: string;
   /** The text to begin with; later ones come by the handle. */
   text: string;
   checked: Checked | null;
@@ -65,6 +71,7 @@ export function RuleEditor({
 }) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
+  const keeping = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const latest = useRef({ onChange, checked });
   latest.current = { onChange, checked };
 
@@ -75,42 +82,43 @@ export function RuleEditor({
     const nonce = document.querySelector('meta[name=csp-nonce]')?.getAttribute('content') ?? '';
     const created = new EditorView({
       parent: host.current,
-      state: EditorState.create({
-        doc: text,
-        extensions: [
-          EditorView.cspNonce.of(nonce),
-          EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text', tabindex: '0' }),
-          lineNumbers(),
-          history(),
-          drawSelection(),
-          highlightActiveLine(),
-          highlightSelectionMatches(),
-          lintGutter(),
-          EditorView.lineWrapping,
-          autocompletion({ override: [complete(() => latest.current.checked?.names ?? null)], icons: false }),
-          rulebookLanguage,
-          rulebookColours,
-          hitBadges,
-          look,
-          EditorState.tabSize.of(2),
-          keymap.of([
-            { key: 'Ctrl-i', run: insertTab, shift: indentLess },
-            ...completionKeymap,
-            ...lintKeymap,
-            ...searchKeymap,
-            ...historyKeymap,
-            ...defaultKeymap,
-          ]),
-          EditorView.updateListener.of((update) => {
-            if (
-              update.docChanged &&
-              !update.transactions.some((each) => each.annotation(fromOutside) === true)
-            ) {
-              latest.current.onChange(update.state.doc.toString());
-            }
-          }),
-        ],
-      }),
+      state: recall(id, text, [
+        EditorView.cspNonce.of(nonce),
+        EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text', tabindex: '0' }),
+        lineNumbers(),
+        history(),
+        drawSelection(),
+        highlightActiveLine(),
+        highlightSelectionMatches(),
+        lintGutter(),
+        EditorView.lineWrapping,
+        autocompletion({ override: [complete(() => latest.current.checked?.names ?? null)], icons: false }),
+        rulebookLanguage,
+        rulebookColours,
+        hitBadges,
+        look,
+        EditorState.tabSize.of(2),
+        keymap.of([
+          { key: 'Ctrl-i', run: insertTab, shift: indentLess },
+          ...completionKeymap,
+          ...lintKeymap,
+          ...searchKeymap,
+          ...historyKeymap,
+          ...defaultKeymap,
+        ]),
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged) {
+            clearTimeout(keeping.current);
+            keeping.current = setTimeout(() => remember(id, update.view.state), KEEP_PAUSE_MS);
+          }
+          if (
+            update.docChanged &&
+            !update.transactions.some((each) => each.annotation(fromOutside) === true)
+          ) {
+            latest.current.onChange(update.state.doc.toString());
+          }
+        }),
+      ]),
     });
     view.current = created;
     return () => {

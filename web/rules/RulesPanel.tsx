@@ -126,7 +126,14 @@ export function RulesPanel({
       )}
       {problem !== null && <p className="bg-warning px-3 py-1.5 text-sm text-warning-content">{problem}</p>}
       {isReading && <Reference onClose={() => setReading(false)} onTry={onTry} />}
-      <RuleEditor ref={editor} text={rulebook.text} checked={checked} hits={hits} onChange={changed} />
+      <RuleEditor
+        ref={editor}
+        id={rulebook.id}
+        text={rulebook.text}
+        checked={checked}
+        hits={hits}
+        onChange={changed}
+      />
       <Findings
         checked={checked}
         onLine={(line) => editor.current?.showLine(line)}
