@@ -58,7 +58,7 @@ final class Clocks
     /**
      * Another tempo from now on. Where changes come so fast that a tick or pulse would be put off for ever, it goes out.
      *
-     * @param int|float|array{int|float, int|float} $tempo beats a minute
+     * @param int|float|array{int|float, int} $tempo beats a minute
      */
     public static function tempo(Engine $engine, string $clock, int $t, int|float|array $tempo): void
     {
@@ -153,7 +153,7 @@ final class Clocks
     /**
      * The length of a beat in microseconds at a tempo, brought into the range of tempos.
      *
-     * @param int|float|array{int|float, int|float} $tempo beats a minute
+     * @param int|float|array{int|float, int} $tempo beats a minute
      *
      * @return array{int, int}
      */

@@ -14,6 +14,7 @@ use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
 
@@ -334,12 +335,6 @@ final class RuleCode implements Scope
         return '$port, $ch, $n, $v, $rel, $raw, $ctl, $own';
     }
 
-    /** Whether what is sent from here on has to be ended by somebody: a note, or what was made from one. */
-    public function beginsSomething(): bool
-    {
-        return (Kind::Note === $this->kind && $this->noteSends) || ($this->entry->isOfNote && !$this->entry->isRelease);
-    }
-
     /** Notes for the checks that a step does nothing for notes. */
     public function notForNotes(string $step, Span $span): void
     {
@@ -370,14 +365,26 @@ final class RuleCode implements Scope
     }
 
     /** From here on notes are ended by another owner than the key that began them. */
-    public function changeOwner(string $php): void
+    public function changeOwner(string $php, bool $isHeld = false): void
     {
         $this->line("\$own = {$php};");
         $this->line('$hch = $ch;');
         $this->line('$hn = $n;');
         $this->ownerStart = $this->step + 1;
-        $this->isHeld = false;
+        $this->isHeld = $isHeld;
         $this->ownerKind = $this->kind;
+    }
+
+    /** Makes sure of the release now, if a step below makes something that is no note; whether it does. */
+    public function holdForLater(): bool
+    {
+        foreach (\array_slice($this->rule->steps, $this->step + 1) as $step) {
+            if ($step instanceof BecomeStep && Kind::Note !== $step->message->kind()) {
+                $this->hold();
+            }
+        }
+
+        return $this->isHeld;
     }
 
     /** Makes sure that the release of the note behind a message that is no note (any more) runs these steps again. */

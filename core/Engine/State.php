@@ -54,9 +54,9 @@ final class State
     public array $gates = [];
     /** @var array<int, int> present values of controls at out ports, see {@see Takeover} */
     public array $present = [];
-    /** @var array<int, string> the fader that follows a present value */
+    /** @var array<int, array<string, true>> the faders that have met a present value, until something else changes it */
     public array $linked = [];
-    /** @var array<int, int|array{int|float, int|float}> present values of scaled faders, unrounded */
+    /** @var array<int, int|array{int|float, int}> present values of scaled faders, unrounded */
     public array $exact = [];
     /** @var array<string, array<int, int>> where faders stand, by step and control */
     public array $stands = [];

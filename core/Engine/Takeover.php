@@ -18,7 +18,7 @@ final class Takeover
         $key = self::key($port, $kind, $ch, $n);
         if (($state->present[$key] ?? null) !== $v) {
             $state->present[$key] = $v;
-            unset($state->linked[$key]);
+            unset($state->linked[$key], $state->exact[$key]);
         }
     }
 
@@ -30,9 +30,9 @@ final class Takeover
         $present = $state->present[$key] ?? null;
         $last = $state->stands[$link][$key] ?? null;
         $state->stands[$link][$key] = $v;
-        if (null === $present || ($state->linked[$key] ?? '') === $link || $v === $present || (null !== $last && ($last - $present) * ($v - $present) <= 0)) {
-            $state->present[$key] = $v;
-            $state->linked[$key] = $link;
+        if (null === $present || isset($state->linked[$key][$link]) || $v === $present || (null !== $last && ($last - $present) * ($v - $present) <= 0)) {
+            self::isNow($state, $port, $kind, $ch, $n, $v);
+            $state->linked[$key][$link] = true;
 
             return $v;
         }
@@ -51,15 +51,13 @@ final class Takeover
         $key = self::key($port, $kind, $ch, $n);
         $link = "{$step}:{$control}";
         $present = $state->present[$key] ?? null;
-        $isLinked = ($state->linked[$key] ?? '') === $link;
+        $isLinked = isset($state->linked[$key][$link]);
+        $state->linked[$key][$link] = true;
         $last = $state->stands[$link][$key] ?? null;
         $state->stands[$link][$key] = $v;
         if (null === $present) {
             $exact = $v;
         } elseif (!$isLinked || null === $last) {
-            $state->linked[$key] = $link;
-            $state->exact[$key] = $present;
-
             return null;
         } else {
             $exact = $state->exact[$key] ?? $present;
@@ -69,10 +67,11 @@ final class Takeover
                 $exact = Exact::subtract($exact, Exact::divide(Exact::multiply($last - $v, Exact::subtract($exact, $low)), $last - $low));
             }
         }
+        self::isNow($state, $port, $kind, $ch, $n, $value = Exact::roundQuantity($exact));
         $state->exact[$key] = $exact;
-        $state->linked[$key] = $link;
+        $state->linked[$key][$link] = true;
 
-        return $state->present[$key] = Exact::roundQuantity($exact);
+        return $value;
     }
 
     private static function key(int $port, int $kind, int $ch, int $n): int

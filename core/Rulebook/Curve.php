@@ -70,9 +70,9 @@ final readonly class Curve
     }
 
     /**
-     * @param int|float|array{int|float, int|float} $at
+     * @param int|float|array{int|float, int} $at
      *
-     * @return int|array{int|float, int|float}
+     * @return int|array{int|float, int}
      */
     private function between(int|float|array $at): int|array
     {

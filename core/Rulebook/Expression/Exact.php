@@ -7,10 +7,10 @@ namespace ZigzagPost\Core\Rulebook\Expression;
 /**
  * Exact arithmetic on whole numbers and fractions.
  *
- * A fraction is a pair of numerator and positive denominator. Results beyond 64 bits lose exactness, never throw: they
- * are far outside every field.
+ * A fraction is a pair of numerator and positive denominator, without a common divisor. What needs more than 64 bits
+ * goes on as a float over 1, and never throws.
  *
- * @phpstan-type Fraction array{int|float, int|float}
+ * @phpstan-type Fraction array{int|float, int}
  * @phpstan-type Quantity int|float|Fraction
  */
 final class Exact
@@ -25,11 +25,9 @@ final class Exact
         if (!\is_int($numerator) || !\is_int($denominator) || abs($numerator) > self::LIMIT) {
             return self::clampFloat(round($numerator / $denominator));
         }
-        if ($numerator >= 0) {
-            return intdiv(2 * $numerator + $denominator, 2 * $denominator);
-        }
+        $rest = abs($numerator % $denominator);
 
-        return -intdiv(-2 * $numerator + $denominator, 2 * $denominator);
+        return intdiv($numerator, $denominator) + ($rest >= $denominator - $rest ? $numerator <=> 0 : 0);
     }
 
     /** @param Quantity $x */
@@ -47,8 +45,10 @@ final class Exact
     public static function add(int|float|array $a, int|float|array $b): int|array
     {
         [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
+        $common = self::divisor($ad, $bd);
+        [$ad, $times] = [intdiv($ad, $common), intdiv($bd, $common)];
 
-        return self::reduce($an * $bd + $bn * $ad, $ad * $bd);
+        return self::reduce($an * $times + $bn * $ad, $ad * $bd);
     }
 
     /**
@@ -70,7 +70,7 @@ final class Exact
      */
     public static function multiply(int|float|array $a, int|float|array $b): int|array
     {
-        [[$an, $ad], [$bn, $bd]] = [self::pair($a), self::pair($b)];
+        [[$an, $ad], [$bn, $bd]] = [self::cancelled(self::pair($a)[0], self::pair($b)[1]), self::cancelled(self::pair($b)[0], self::pair($a)[1])];
 
         return self::reduce($an * $bn, $ad * $bd);
     }
@@ -90,7 +90,11 @@ final class Exact
             throw Rejected::divisionByZero();
         }
 
-        return $bn < 0 ? self::reduce(-$an * $bd, -$bn * $ad) : self::reduce($an * $bd, $ad * $bn);
+        if (!\is_int($bn) || \PHP_INT_MIN === $bn) {
+            return self::reduce($an * $bd / $bn / $ad, 1);
+        }
+
+        return self::multiply([$an, $ad], $bn < 0 ? [-$bd, -$bn] : [$bd, $bn]);
     }
 
     /**
@@ -199,21 +203,37 @@ final class Exact
     private static function reduce(int|float $numerator, int|float $denominator): int|array
     {
         if (!\is_int($numerator) || !\is_int($denominator)) {
-            if (!is_finite($numerator) || !is_finite($denominator)) {
-                return $numerator > 0 ? self::LIMIT : -self::LIMIT;
-            }
+            $quotient = $numerator / $denominator;
 
-            return [$numerator, $denominator];
+            return is_finite($quotient) ? [$quotient, 1] : ($numerator > 0 ? self::LIMIT : -self::LIMIT);
         }
         if (1 === $denominator) {
             return $numerator;
         }
-        [$a, $b] = [abs($numerator), $denominator];
+        [$numerator, $denominator] = self::cancelled($numerator, $denominator);
+
+        return 1 === $denominator && \is_int($numerator) ? $numerator : [$numerator, $denominator];
+    }
+
+    /** @return Fraction */
+    private static function cancelled(int|float $numerator, int $denominator): array
+    {
+        if (!\is_int($numerator) || 1 === $denominator) {
+            return [$numerator, $denominator];
+        }
+        $common = self::divisor($numerator, $denominator);
+
+        return [intdiv($numerator, $common), intdiv($denominator, $common)];
+    }
+
+    /** The greatest common divisor of a whole number and a positive one. */
+    private static function divisor(int $a, int $b): int
+    {
         while (0 !== $b) {
             [$a, $b] = [$b, $a % $b];
         }
 
-        return $a === $denominator ? intdiv($numerator, $a) : [intdiv($numerator, $a), intdiv($denominator, $a)];
+        return abs($a);
     }
 
     private static function clampFloat(float $x): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Engine\RuleCode;
+use ZigzagPost\Core\Midi\Kind;
 
 /**
  * Does the steps below later; a note keeps its length, for its end is delayed as well.
@@ -20,9 +21,9 @@ final class DelayStep extends DurationStep
 
     public function compile(RuleCode $code): void
     {
-        if ($code->beginsSomething()) {
+        if (Kind::Note === $code->kind && $code->noteSends) {
             $code->line("\$later = Notes::laterOwner(\$e, \$own, {$this->duration->us});");
-            $code->changeOwner('$later');
+            $code->changeOwner('$later', $code->holdForLater());
         }
         $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->continuation()}', {$code->arguments()}]);");
         $code->line('return 1;');

@@ -121,7 +121,7 @@ final class SpreadStep extends Step
         $fill = 'fill' === $this->order?->text ? 'true' : 'false';
         $steal = 'none' === $this->steal?->text ? 'false' : 'true';
         SendCode::at($code, $this->span->line);
-        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, \$ctl)) { {$code->drop('no voice is free', '')} }");
+        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, \$ctl)) { {$code->drop('no voice is free')} }");
     }
 
     /** Per-note messages of an MPE zone go where their note went. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Core\Engine;
 
+use ZigzagPost\Tests\Core\Play;
 use ZigzagPost\Tests\Core\TapeTestCase;
 
 /** Faders that meet a value which has moved meanwhile. */
@@ -362,5 +363,48 @@ final class TakeoverTest extends TapeTestCase
             2.000 deep B0 06 21
             2.000 deep B0 26 00
             CASE;
+        yield 'two scaled faders on one value: telling where one stands leaves the other at work' => <<<'CASE'
+            port strip in
+            port moths out
+            rule "a"
+              take cc 20
+              send moths scaled
+            rule "b"
+              take cc 21
+              set number = 20
+              send moths scaled
+            --- in
+            0 strip B0 14 58
+            1 strip B0 15 7C
+            2 strip B0 14 68
+            3 strip B0 15 3E
+            --- out
+            0.000 moths B0 14 58
+            2.000 moths B0 14 68
+            CASE;
+    }
+
+    /** However long a scaled fader is moved about, it stays near its value and meets it at the ends. */
+    public function testAScaledFaderNeverStrays(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(7));
+        $book = "port strip in\nport desk in\nport moths out\nrule \"m\"\n  from desk\n  take cc\n  mirror moths\nrule \"r\"\n  take cc\n  send moths scaled";
+        $tape = "0 desk B0 07 40\n1 strip B0 07 20\n";
+        $stands = 32;
+        $present = 64.0;
+        $expected = [];
+        for ($i = 2; $i < 5_000; ++$i) {
+            $to = $i < 4_990 ? $random->getInt(max(1, $stands - 20), min(126, $stands + 20)) : min(127, $stands + 20);
+            $tape .= \sprintf("%d strip B0 07 %02X\n", $i, $to);
+            $present = $to > $stands ? $present + ($to - $stands) * (127 - $present) / (127 - $stands) : ($to < $stands ? $present * $to / $stands : $present);
+            $expected[] = abs($present - floor($present) - 0.5) < 1e-6 ? null : (int) round($present);
+            $stands = $to;
+        }
+        $sent = array_map(static fn (string $line): int => (int) hexdec(substr($line, -2)), Play::tape($book, $tape));
+        self::assertCount(\count($expected), $sent);
+        foreach ($expected as $i => $value) {
+            self::assertSame($value ?? $sent[$i], $sent[$i], "move {$i}");
+        }
+        self::assertSame(127, end($sent));
     }
 }

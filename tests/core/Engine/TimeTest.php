@@ -40,6 +40,23 @@ final class TimeTest extends TapeTestCase
             30.000 moths B0 05 33
             40.000 moths B0 05 00
             CASE;
+        yield 'the release of a delayed pad is worked out anew, once' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "r"
+              take note
+              become cc 5 value 127 - velocity
+              delay 30ms
+              send moths
+            --- in
+            0 keys 90 3C 33
+            5 keys 90 3C 43
+            10 keys 80 3C 00
+            --- out
+            30.000 moths B0 05 4C
+            35.000 moths B0 05 3C
+            40.000 moths B0 05 7F
+            CASE;
         yield 'due before the event at the same time' => <<<'CASE'
             port keys in
             port moths out

@@ -399,5 +399,24 @@ final class VoicesTest extends TapeTestCase
             4.000 stack 83 3C 40
             6.000 stack B0 07 66
             CASE;
+        yield 'a note that finds no voice goes no further' => <<<'CASE'
+            port keys in
+            port one out
+            port lamp out
+            rule "r"
+              take note
+              spread over one x 1 steal none
+              send lamp
+            --- in
+            0 keys 90 3C 64
+            1 keys 90 3D 64
+            2 keys 80 3D 40
+            3 keys 80 3C 40
+            --- out
+            0.000 one 90 3C 64
+            0.000 lamp 90 3C 64
+            3.000 one 80 3C 40
+            3.000 lamp 80 3C 40
+            CASE;
     }
 }
