@@ -9,15 +9,16 @@ use ZigzagPost\Core\Rulebook\Expression\Exact;
 /**
  * An MPE zone on its way to one channel: whose bend and timbre count, and what was last sent of them.
  *
- * @phpstan-type Flat array{notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}
- * @phpstan-type Settings array{int, int, string, string, string, int}
+ * @phpstan-type Flat array{notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int}
+ * @phpstan-type Settings array{int, int, string, string, string, int, string, int}
  *
- * Notes are channel and key by owner, in the order they began; `counts` is the owner of the one that counts. Settings are channel, bend range, priority, the methods that go on with bend and timbre, and the timbre controller.
+ * Notes are channel and key by owner, in the order they began; `counts` is the owner of the one that counts. Settings are channel, bend range, priority, the methods that go on with bend and timbre, the timbre controller, the method
+ * that goes on with pressure, and its controller. `pressures` are those that came before their note.
  */
 final class Flatten
 {
     private const NEUTRAL_TIMBRE = 64;
-    private const NOTHING = ['notes' => [], 'counts' => null, 'bends' => [], 'timbres' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE];
+    private const NOTHING = ['notes' => [], 'counts' => null, 'bends' => [], 'timbres' => [], 'pressures' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE, 'pressure' => 0];
 
     /**
      * A note begins: bend and timbre go out before it where it is the one that counts.
@@ -34,7 +35,9 @@ final class Flatten
         $state['counts'] = self::priority($state['notes'], $settings[2]);
         if ($state['counts'] === $own) {
             self::update($engine, $state, $t, $port, $settings, $control);
+            self::bringPressure($engine, $state, $t, $port, $settings, $control);
         }
+        unset($state['pressures'][$ch]);
     }
 
     /** The notes of an owner have ended: bend and timbre of an older note may count again. */
@@ -91,6 +94,23 @@ final class Flatten
         return true;
     }
 
+    /** Whether a pressure is that of the note that counts; what comes before its note is kept for it. */
+    public static function pressure(State $all, string $flat, int $ch, int $value): bool
+    {
+        $all->flats[$flat] ??= self::NOTHING;
+        $state = &$all->flats[$flat];
+        if (self::channel($state) === $ch) {
+            $state['pressure'] = $value;
+
+            return true;
+        }
+        if ([] === self::keysOf($all, $flat, $ch)) {
+            $state['pressures'][$ch] = $value;
+        }
+
+        return false;
+    }
+
     /** Why bend, pressure or timbre of a channel was not sent. */
     public static function reason(State $all, string $flat, int $port, int $ch): string
     {
@@ -121,12 +141,6 @@ final class Flatten
         return $keys;
     }
 
-    /** Whether the note that counts is on a channel. */
-    public static function isPriority(State $all, string $flat, int $ch): bool
-    {
-        return self::channel($all->flats[$flat] ?? self::NOTHING) === $ch;
-    }
-
     /**
      * Sends what differs from what was last sent.
      *
@@ -145,6 +159,21 @@ final class Flatten
         if ('' !== $timbreMethod && $timbre !== $state['timbre']) {
             $state['timbre'] = $timbre;
             $engine->call($timbreMethod, $t, $port, $channel, $timbreController, $timbre, 0, '', $control, 0);
+        }
+    }
+
+    /**
+     * Sends the pressure that came before its note, if it differs from what was last sent.
+     *
+     * @param Flat $state
+     * @param Settings $settings
+     */
+    private static function bringPressure(Engine $engine, array &$state, int $t, int $port, array $settings, int $control): void
+    {
+        $pressure = $state['pressures'][self::channel($state) ?? 0] ?? $state['pressure'];
+        if ('' !== $settings[6] && $pressure !== $state['pressure']) {
+            $state['pressure'] = $pressure;
+            $engine->call($settings[6], $t, $port, $settings[0], $settings[7], $pressure, 0, '', $control, 0);
         }
     }
 

@@ -8,6 +8,9 @@ namespace ZigzagPost\Core\Engine;
  * Everything a running engine remembers: plain data, apart from the rules, so that a run can be saved and go on.
  *
  * A note at a port is called by one number, {@see State::note()}.
+ *
+ * @phpstan-import-type Flat from Flatten
+ * @phpstan-import-type Settings from Flatten as FlatSettings
  */
 final class State
 {
@@ -80,9 +83,9 @@ final class State
     public array $zones = [];
     /** @var array<int, array<int, array{int, int}>> by in port and channel, the registered parameter selected */
     public array $zoneParameters = [];
-    /** @var array<string, array{notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, manager: int, bend: int, timbre: int}> */
+    /** @var array<string, Flat> */
     public array $flats = [];
-    /** @var array<int|string, list<array{string, int, array{int, int, string, string, string, int}, int}>> */
+    /** @var array<int|string, list<array{string, int, FlatSettings, int}>> */
     public array $flatOf = [];
     /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
     public array $fans = [];

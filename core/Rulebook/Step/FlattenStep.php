@@ -125,7 +125,12 @@ final class FlattenStep extends Step
         $bend = $code->continuationAs(Kind::Bend);
         $timbre = 'drop' === $this->timbre ? '' : $code->continuationAs(Kind::Cc);
         $number = $this->timbreController ?? self::TIMBRE;
-        $settings = "[{$this->channel}, {$range}, '{$priority}', '{$bend}', '{$timbre}', {$number}]";
+        $pressure = match ($this->pressure) {
+            'cc' => $code->continuationAs(Kind::Cc),
+            'channel' => $code->continuationAs(Kind::Pressure),
+            default => '',
+        };
+        $settings = "[{$this->channel}, {$range}, '{$priority}', '{$bend}', '{$timbre}', {$number}, '{$pressure}', ".($this->pressureController ?? 0).']';
         $code->line("Flatten::noteOn(\$e, \$flat, \$t, \$port, \$ch, \$n, {$settings}, \$ctl, \$own);");
     }
 
@@ -141,7 +146,7 @@ final class FlattenStep extends Step
             $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
             $code->line('return 1;');
         } else {
-            $code->line("if (!Flatten::isPriority(\$s, \$flat, \$ch)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
+            $code->line("if (!Flatten::pressure(\$s, \$flat, \$ch, \$v)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
             if (null !== $this->pressureController) {
                 $controller = $code->continuationAs(Kind::Cc);
                 $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");

@@ -11,6 +11,33 @@ final class MpeTest extends TapeTestCase
 {
     public static function cases(): iterable
     {
+        yield 'a pressure that comes before its note goes out with it, where it is new' => <<<'CASE'
+            port slab in mpe lower 5 bend 48
+            port moths out
+            rule "f"
+              take mpe
+              flatten to channel 3 pressure channel
+              send moths
+            --- in
+            0 slab D1 00 91 3C 64
+            1 slab D1 50
+            2 slab D2 00 92 3E 64
+            3 slab D1 60
+            4 slab 82 3E 40
+            5 slab D1 61
+            6 slab 81 3C 40
+            7 slab D1 20 91 3C 64
+            --- out
+            0.000 moths 92 3C 64
+            1.000 moths D2 50
+            2.000 moths D2 00
+            2.000 moths 92 3E 64
+            4.000 moths 82 3E 40
+            5.000 moths D2 61
+            6.000 moths 82 3C 40
+            7.000 moths D2 20
+            7.000 moths 92 3C 64
+            CASE;
         yield 'bend and timbre of the last note' => <<<'CASE'
             port slab in mpe lower 15 bend 48
             port synth out
