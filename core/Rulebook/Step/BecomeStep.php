@@ -62,9 +62,16 @@ final class BecomeStep extends Step
         return $this->message->expressions();
     }
 
-    /** A note made from what was none: velocity 0 ends what the same control started. */
+    /** A note made from what was none: velocity 0 ends what the same control started; what came in as a note ends with its key. */
     private static function beginsOrEnds(RuleCode $code): void
     {
+        if ($code->entry->isOfNote) {
+            if ($code->noteSends) {
+                $code->line("if (0 === \$v) { {$code->drop('a velocity of 0 begins no note')} }");
+            }
+
+            return;
+        }
         $code->line("\$own = 'm{$code->stepId()}:'.\$ctl;");
         $goesOn = $code->hasNextStep() ? "return \$this->{$code->releaseFromNext()}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own);" : 'return 1;';
         $code->line("if (0 === \$v) { Notes::end(\$e, \$t, \$own); {$goesOn} }");

@@ -11,6 +11,21 @@ final class NotesTest extends TapeTestCase
 {
     public static function cases(): iterable
     {
+        yield 'a note turned into something and back ends with its key' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "r"
+              take note
+              become cc 5 value 100
+              become note 60 velocity value
+              send moths
+            --- in
+            0 keys 90 30 20
+            10 keys 80 30 11
+            --- out
+            0.000 moths 90 3C 64
+            10.000 moths 80 3C 11
+            CASE;
         yield 'a release goes where its press went, whatever a memory says by then' => <<<'CASE'
             port keys in
             port moths out

@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Sender } from '../../api/types';
 import { NOTE_KEYS } from '../session/useComputerKeys';
 import { usePress } from './usePress';
@@ -6,6 +6,8 @@ import { usePress } from './usePress';
 const IS_BLACK = [false, true, false, true, false, false, true, false, true, false, true, false];
 const WHITE_BEFORE = [0, 1, 1, 2, 2, 3, 4, 4, 5, 5, 6, 6];
 const LETTERS_FROM = 60;
+/** Width of a white key below which the keys scroll. */
+const NARROWEST_REM = 0.75;
 const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 type Play = (control: string, value: number) => void;
@@ -20,6 +22,14 @@ export function KeysFace({ sender, play }: { sender: Sender; play: Play }) {
   const whites = keys.filter((key) => IS_BLACK[key % 12] === false).length;
   const bed = useRef<HTMLDivElement>(null);
 
+  useLayoutEffect(() => {
+    const view = bed.current?.parentElement;
+    const middle = bed.current?.querySelector<HTMLElement>(`[data-key="${LETTERS_FROM}"]`);
+    if (view != null && middle != null) {
+      view.scrollLeft = middle.offsetLeft - view.clientWidth / 2;
+    }
+  }, []);
+
   const walk = (event: KeyboardEvent) => {
     const step = { ArrowRight: 1, ArrowUp: 12, ArrowLeft: -1, ArrowDown: -12 }[event.key];
     if (step !== undefined) {
@@ -33,19 +43,26 @@ export function KeysFace({ sender, play }: { sender: Sender; play: Play }) {
   return (
     <div className="flex h-full gap-2">
       <Wheels play={play} />
-      {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys in it have the roles */}
-      <div ref={bed} className="relative h-full flex-1" onKeyDown={walk}>
-        {keys.map((key) => (
-          <PianoKey
-            key={key}
-            note={key}
-            left={position(key, lowest) / whites}
-            width={1 / whites}
-            isCurrent={key === current}
-            onFocus={() => setCurrent(key)}
-            play={play}
-          />
-        ))}
+      <div className="min-w-0 flex-1 overflow-x-auto overflow-y-hidden">
+        {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys in it have the roles */}
+        <div
+          ref={bed}
+          className="relative h-full"
+          style={{ minWidth: `${whites * NARROWEST_REM}rem` }}
+          onKeyDown={walk}
+        >
+          {keys.map((key) => (
+            <PianoKey
+              key={key}
+              note={key}
+              left={position(key, lowest) / whites}
+              width={1 / whites}
+              isCurrent={key === current}
+              onFocus={() => setCurrent(key)}
+              play={play}
+            />
+          ))}
+        </div>
       </div>
     </div>
   );
@@ -97,7 +114,12 @@ function PianoKey(props: {
       style={{ left: `${props.left * 100}%`, width: `${props.width * (isBlack ? 64 : 100)}%` }}
       {...press}
     >
-      {note % 12 === 0 && <span>C{Math.floor(note / 12) - 1}</span>}{' '}
+      {note % 12 === 0 && (
+        <span className="leading-none">
+          C<br />
+          {Math.floor(note / 12) - 1}
+        </span>
+      )}{' '}
       {letter !== undefined && <span className="font-mono">{letter}</span>}
     </button>
   );
