@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use ZigzagPost\Core\Show\Bench;
-use ZigzagPost\Core\Show\StandIns;
+use ZigzagPost\Core\Show\SenderView;
 
 /** What the screen needs to know of a bench, as the API sends it. */
 final class BenchView
@@ -16,7 +16,7 @@ final class BenchView
         $senders = [];
         foreach ($bench->ports() as $port) {
             if ($port['in']) {
-                $senders[] = ['port' => $port['port']] + StandIns::sender($port['port'])->describe();
+                $senders[] = SenderView::of($port['port']);
             }
         }
 

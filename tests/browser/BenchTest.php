@@ -52,7 +52,9 @@ final class BenchTest extends TestCase
         $this->page->executeScript("localStorage.removeItem('bench-seen')");
         $this->page->get(Application::address());
         $this->until(fn (): bool => \count($this->all('[role=option]')) > 3, 'messages appear');
+        $this->until(fn (): bool => [] !== $this->all('[data-key][aria-pressed=true]'), 'the keys that the tape plays are lit');
         $this->button('Stop')->click();
+        $this->until(fn (): bool => [] === $this->all('[data-key][aria-pressed=true]'), 'no key stays down');
         $this->until(fn (): bool => str_contains($this->receiver('moths'), 'free'), 'the voices end when the tape is stopped');
     }
 

@@ -423,6 +423,10 @@ export interface components {
             controls: {
                 control: string;
                 label: string;
+                /** @description The first two bytes it sends when it is moved, as on a tape. */
+                moves: string | null;
+                /** @description The first two bytes it sends when it is let go, where they are others. */
+                ends: string | null;
             }[];
         };
         Made: {

@@ -93,7 +93,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           onGo={(scene) => void store.go(scene)}
         />
       )}
-      <main className="grid min-h-0 flex-1 grid-cols-1 gap-2 px-2 lg:grid-cols-[minmax(20rem,4fr)_minmax(30rem,6fr)_16rem]">
+      <main className="grid min-h-0 flex-1 grid-cols-1 gap-2 px-2 lg:grid-cols-[minmax(17rem,4fr)_minmax(26rem,6fr)_16rem]">
         <RulesPanel
           ref={rules}
           rulebook={rulebook}
@@ -123,7 +123,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
         aria-label="Senders"
       >
         {state.senders.map((sender) => (
-          <SenderPanel key={sender.port} sender={sender} store={store} />
+          <SenderPanel key={sender.port} sender={sender} store={store} positions={state.positions} />
         ))}
         {state.isOpen && state.senders.length === 0 && (
           <p className="p-4">No in port to play: add a line such as “port keys in” to the rules.</p>

@@ -10,6 +10,7 @@ use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Show\Bench;
 use ZigzagPost\Core\Show\EffectBox;
+use ZigzagPost\Core\Show\SenderView;
 use ZigzagPost\Core\Show\StandIns;
 use ZigzagPost\Core\Show\Synth;
 use ZigzagPost\Tests\Core\Play;
@@ -126,5 +127,22 @@ final class StandInsTest extends TestCase
         $voices = $synth->view()['voices'];
 
         return array_map(static fn (?array $voice): string => $voice['name'] ?? '', $voices);
+    }
+
+    public function testAControlSaysByWhichBytesItMoves(): void
+    {
+        $signs = [];
+        foreach (['keys', 'pads', 'strip', 'treadle', 'tilt'] as $port) {
+            foreach (SenderView::of($port)['controls'] as $control) {
+                $signs["{$port} {$control['control']}"] = [$control['moves'], $control['ends']];
+            }
+        }
+        self::assertSame(['90 3C', '80 3C'], $signs['keys key 60']);
+        self::assertSame(['B0 40', null], $signs['keys sustain']);
+        self::assertSame([null, null], $signs['keys bend']);
+        self::assertSame(['99 25', '89 25'], $signs['pads pad 2']);
+        self::assertSame(['B4 14', null], $signs['strip fader 1']);
+        self::assertSame(['BF 51', null], $signs['treadle switch 2']);
+        self::assertSame([null, null], $signs['treadle pedal'], 'a worn pedal does not say how far it is moved');
     }
 }

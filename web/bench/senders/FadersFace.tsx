@@ -1,25 +1,33 @@
-import { useState } from 'react';
-import type { Sender } from '../../api/types';
+import type { FaceProps } from './face';
 
 /** A row of faders with their values. */
-export function FadersFace({
-  sender,
-  play,
-}: {
-  sender: Sender;
-  play: (control: string, value: number) => void;
-}) {
+export function FadersFace({ sender, at, play }: FaceProps) {
   return (
     <div className="flex h-full justify-between gap-1">
       {sender.controls.map(({ control, label }) => (
-        <Fader key={control} name={control} label={label} onMove={(value) => play(control, value)} />
+        <Fader
+          key={control}
+          name={control}
+          label={label}
+          value={at(control) ?? 0}
+          onMove={(value) => play(control, value)}
+        />
       ))}
     </div>
   );
 }
 
-function Fader({ name, label, onMove }: { name: string; label: string; onMove: (value: number) => void }) {
-  const [value, setValue] = useState(0);
+function Fader({
+  name,
+  label,
+  value,
+  onMove,
+}: {
+  name: string;
+  label: string;
+  value: number;
+  onMove: (value: number) => void;
+}) {
   return (
     <label className="flex min-w-0 flex-1 flex-col items-center gap-1 text-xs">
       <span className="font-mono text-sm font-semibold">{value}</span>
@@ -31,10 +39,7 @@ function Fader({ name, label, onMove }: { name: string; label: string; onMove: (
         max={127}
         value={value}
         className="fader min-h-0 w-6 flex-1"
-        onChange={(event) => {
-          setValue(Number(event.target.value));
-          onMove(Number(event.target.value));
-        }}
+        onChange={(event) => onMove(Number(event.target.value))}
       />
       <span>{label.replace('CC ', '')}</span>
     </label>

@@ -1,16 +1,9 @@
-import { useState } from 'react';
-import type { Sender } from '../../api/types';
+import type { FaceProps } from './face';
 import { PressButton } from './PressButton';
 
 /** Eight foot switches and a pedal that is worn at both ends. */
-export function FootboardFace({
-  sender,
-  play,
-}: {
-  sender: Sender;
-  play: (control: string, value: number) => void;
-}) {
-  const [pedal, setPedal] = useState(0);
+export function FootboardFace({ sender, at, play }: FaceProps) {
+  const pedal = at('pedal') ?? 0;
   return (
     <div className="flex h-full gap-3">
       <div className="grid flex-1 grid-cols-4 gap-2">
@@ -22,6 +15,7 @@ export function FootboardFace({
               round
               label={`Foot switch ${label}`}
               text={label}
+              isDown={(at(control) ?? 0) > 0}
               onPress={() => play(control, 127)}
               onRelease={() => play(control, 0)}
             />
@@ -37,10 +31,7 @@ export function FootboardFace({
           max={127}
           value={pedal}
           className="fader min-h-0 w-8 flex-1"
-          onChange={(event) => {
-            setPedal(Number(event.target.value));
-            play('pedal', Number(event.target.value));
-          }}
+          onChange={(event) => play('pedal', Number(event.target.value))}
         />
         <span>Pedal</span>
       </label>

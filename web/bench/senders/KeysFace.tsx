@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
-import type { Sender } from '../../api/types';
 import { NOTE_KEYS } from '../session/useComputerKeys';
+import type { FaceProps } from './face';
 import { usePress } from './usePress';
 
 const IS_BLACK = [false, true, false, true, false, false, true, false, true, false, true, false];
@@ -10,10 +10,8 @@ const LETTERS_FROM = 60;
 const NARROWEST_REM = 0.75;
 const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
-type Play = (control: string, value: number) => void;
-
 /** Piano keys with sustain pedal, modulation and bend. Arrow keys walk along the keys, Space plays. */
-export function KeysFace({ sender, play }: { sender: Sender; play: Play }) {
+export function KeysFace({ sender, at, play }: FaceProps) {
   const keys = sender.controls.flatMap(({ control }) =>
     control.startsWith('key ') ? [Number(control.slice(4))] : [],
   );
@@ -42,7 +40,7 @@ export function KeysFace({ sender, play }: { sender: Sender; play: Play }) {
 
   return (
     <div className="flex h-full gap-2">
-      <Wheels play={play} />
+      <Wheels at={at} play={play} />
       <div className="min-w-0 flex-1 overflow-x-auto overflow-y-hidden">
         {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys in it have the roles */}
         <div
@@ -58,6 +56,7 @@ export function KeysFace({ sender, play }: { sender: Sender; play: Play }) {
               left={position(key, lowest) / whites}
               width={1 / whites}
               isCurrent={key === current}
+              isDown={(at(`key ${key}`) ?? 0) > 0}
               onFocus={() => setCurrent(key)}
               play={play}
             />
@@ -79,20 +78,14 @@ function PianoKey(props: {
   left: number;
   width: number;
   isCurrent: boolean;
+  isDown: boolean;
   onFocus: () => void;
-  play: Play;
+  play: FaceProps['play'];
 }) {
-  const { note, play } = props;
-  const [isDown, setDown] = useState(false);
+  const { note, isDown, play } = props;
   const press = usePress(
-    (value) => {
-      setDown(true);
-      play(`key ${note}`, value);
-    },
-    () => {
-      setDown(false);
-      play(`key ${note}`, 0);
-    },
+    (value) => play(`key ${note}`, value),
+    () => play(`key ${note}`, 0),
   );
   const isBlack = IS_BLACK[note % 12] === true;
   const letter = NOTE_KEYS[note - LETTERS_FROM];
@@ -115,25 +108,16 @@ function PianoKey(props: {
       {...press}
     >
       {note % 12 === 0 && (
-        <span className="leading-none">
-          C<br />
-          {Math.floor(note / 12) - 1}
-        </span>
+        <span className="w-[1ch] leading-none break-all">C{Math.floor(note / 12) - 1}</span>
       )}{' '}
       {letter !== undefined && <span className="font-mono">{letter}</span>}
     </button>
   );
 }
 
-function Wheels({ play }: { play: Play }) {
-  const [sustain, setSustain] = useState(false);
-  const [modulation, setModulation] = useState(0);
-  const [bend, setBend] = useState(64);
-  const move = (control: string, set: (value: number) => void) => (value: number) => {
-    set(value);
-    play(control, value);
-  };
-  const release = () => move('bend', setBend)(64);
+function Wheels({ at, play }: Pick<FaceProps, 'at' | 'play'>) {
+  const sustain = (at('sustain') ?? 0) >= 64;
+  const release = () => play('bend', 64);
   return (
     <div className="flex w-24 shrink-0 flex-col justify-between gap-1">
       <label className="text-xs">
@@ -143,8 +127,8 @@ function Wheels({ play }: { play: Play }) {
           className="range range-xs range-primary w-full"
           min={0}
           max={127}
-          value={bend}
-          onChange={(event) => move('bend', setBend)(Number(event.target.value))}
+          value={at('bend') ?? 64}
+          onChange={(event) => play('bend', Number(event.target.value))}
           onPointerUp={release}
           onKeyUp={release}
         />
@@ -156,18 +140,15 @@ function Wheels({ play }: { play: Play }) {
           className="range range-xs range-primary w-full"
           min={0}
           max={127}
-          value={modulation}
-          onChange={(event) => move('modulation', setModulation)(Number(event.target.value))}
+          value={at('modulation') ?? 0}
+          onChange={(event) => play('modulation', Number(event.target.value))}
         />
       </label>
       <button
         type="button"
         aria-pressed={sustain}
         className={`btn btn-sm ${sustain ? 'btn-primary' : 'btn-neutral'}`}
-        onClick={() => {
-          setSustain(!sustain);
-          play('sustain', sustain ? 0 : 127);
-        }}
+        onClick={() => play('sustain', sustain ? 0 : 127)}
       >
         Sustain
       </button>

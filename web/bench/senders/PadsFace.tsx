@@ -1,14 +1,8 @@
-import type { Sender } from '../../api/types';
+import type { FaceProps } from './face';
 import { PressButton } from './PressButton';
 
 /** Sixteen pads, the first at the bottom left. */
-export function PadsFace({
-  sender,
-  play,
-}: {
-  sender: Sender;
-  play: (control: string, value: number) => void;
-}) {
+export function PadsFace({ sender, at, play }: FaceProps) {
   const rows = [12, 8, 4, 0].flatMap((first) => sender.controls.slice(first, first + 4));
   return (
     <div className="grid h-full grid-cols-4 gap-1">
@@ -17,6 +11,7 @@ export function PadsFace({
           key={control}
           label={`Pad ${label}`}
           text={label}
+          isDown={(at(control) ?? 0) > 0}
           onPress={(value) => play(control, value)}
           onRelease={() => play(control, 0)}
         />

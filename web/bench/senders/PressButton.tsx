@@ -1,31 +1,22 @@
-import { useState } from 'react';
 import { usePress } from './usePress';
 
 /** A pad or switch: sounds while it is held. */
 export function PressButton({
   label,
   text,
+  isDown,
   round = false,
   onPress,
   onRelease,
 }: {
   label: string;
   text: string;
+  isDown: boolean;
   round?: boolean;
   onPress: (value: number) => void;
   onRelease: () => void;
 }) {
-  const [isDown, setDown] = useState(false);
-  const press = usePress(
-    (value) => {
-      setDown(true);
-      onPress(value);
-    },
-    () => {
-      setDown(false);
-      onRelease();
-    },
-  );
+  const press = usePress(onPress, onRelease);
   return (
     <button
       type="button"

@@ -1,6 +1,6 @@
 import type { Sender } from '../../api/types';
 import { Panel } from '../../ui/Panel';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchState, BenchStore } from '../session/BenchStore';
 import { FadersFace } from './FadersFace';
 import { FootboardFace } from './FootboardFace';
 import { KeysFace } from './KeysFace';
@@ -38,7 +38,15 @@ const WIDTHS = {
 };
 
 /** A stand-in controller at its port. */
-export function SenderPanel({ sender, store }: { sender: Sender; store: BenchStore }) {
+export function SenderPanel({
+  sender,
+  store,
+  positions,
+}: {
+  sender: Sender;
+  store: BenchStore;
+  positions: BenchState['positions'];
+}) {
   const Face = FACES[sender.face];
   return (
     <Panel
@@ -47,7 +55,11 @@ export function SenderPanel({ sender, store }: { sender: Sender; store: BenchSto
       className={`h-48 lg:shrink-0 ${WIDTHS[sender.face]}`}
     >
       <div className="min-h-0 flex-1 p-2">
-        <Face sender={sender} play={(control, value) => store.play(sender.port, control, value)} />
+        <Face
+          sender={sender}
+          at={(control) => positions.get(`${sender.port} ${control}`)}
+          play={(control, value) => store.play(sender.port, control, value)}
+        />
       </div>
     </Panel>
   );

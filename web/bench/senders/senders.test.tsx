@@ -1,9 +1,12 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { useState, type ComponentType } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Sender } from '../../api/types';
+import type { FaceProps } from './face';
 import { FadersFace } from './FadersFace';
 import { KeysFace } from './KeysFace';
+import { PadsFace } from './PadsFace';
 import { PressButton } from './PressButton';
 import { SequencerFace } from './SequencerFace';
 import { SlabFace } from './SlabFace';
@@ -13,6 +16,21 @@ const play = vi.fn<(control: string, value: number) => void>();
 
 function sender(face: Sender['face'], controls: string[]): Sender {
   return { port: 'p', face, controls: controls.map((control) => ({ control, label: control })) } as Sender;
+}
+
+/** A face whose controls stay where they are put, as on the bench. */
+function Played({ face: Face, of }: { face: ComponentType<FaceProps>; of: Sender }) {
+  const [positions, setPositions] = useState(new Map<string, number>());
+  return (
+    <Face
+      sender={of}
+      at={(control) => positions.get(control)}
+      play={(control, value) => {
+        play(control, value);
+        setPositions((before) => new Map(before).set(control, value));
+      }}
+    />
+  );
 }
 
 function keys(from: number, to: number): string[] {
@@ -45,11 +63,10 @@ describe('a pad', () => {
   it('is played by Space and by pointer, and let go once', () => {
     const press = vi.fn();
     const release = vi.fn();
-    render(<PressButton label="Pad 1" text="1" onPress={press} onRelease={release} />);
+    render(<PressButton label="Pad 1" text="1" isDown={false} onPress={press} onRelease={release} />);
     const pad = screen.getByRole('button', { name: 'Pad 1' });
     fireEvent.keyDown(pad, { key: ' ' });
     fireEvent.keyDown(pad, { key: ' ', repeat: true });
-    expect(pad.getAttribute('aria-pressed')).toBe('true');
     fireEvent.keyUp(pad, { key: ' ' });
     fireEvent.keyUp(pad, { key: ' ' });
     expect([press.mock.calls, release.mock.calls.length]).toEqual([[[96]], 1]);
@@ -61,7 +78,9 @@ describe('a pad', () => {
 
   it('is let go when the focus leaves it or it goes away', () => {
     const release = vi.fn();
-    const view = render(<PressButton label="Pad 1" text="1" onPress={vi.fn()} onRelease={release} />);
+    const view = render(
+      <PressButton label="Pad 1" text="1" isDown={false} onPress={vi.fn()} onRelease={release} />,
+    );
     const pad = screen.getByRole('button');
     fireEvent.keyDown(pad, { key: 'Enter' });
     fireEvent.blur(pad);
@@ -73,15 +92,33 @@ describe('a pad', () => {
 
   it('does not sound by the second mouse button', () => {
     const press = vi.fn();
-    render(<PressButton label="Pad 1" text="1" onPress={press} onRelease={vi.fn()} />);
+    render(<PressButton label="Pad 1" text="1" isDown={false} onPress={press} onRelease={vi.fn()} />);
     fireEvent.pointerDown(screen.getByRole('button'), { button: 2, pointerId: 1 });
     expect(press).not.toHaveBeenCalled();
   });
 });
 
+it('pads and keys are lit while they are down, whoever plays them', () => {
+  const pads = sender('pads', ['pad 1', 'pad 2']);
+  const view = render(
+    <PadsFace sender={pads} at={(control) => (control === 'pad 2' ? 90 : 0)} play={play} />,
+  );
+  const pressed = () => screen.getAllByRole('button', { pressed: true }).map((button) => button.ariaLabel);
+  expect(pressed()).toEqual(['Pad pad 2']);
+  view.unmount();
+  render(
+    <KeysFace
+      sender={sender('keys', keys(60, 72))}
+      at={(control) => (control === 'key 64' ? 1 : undefined)}
+      play={play}
+    />,
+  );
+  expect(pressed()).toEqual(['E4 d key']);
+});
+
 describe('the keys', () => {
   it('are walked by arrows, and stop at the ends', () => {
-    render(<KeysFace sender={sender('keys', keys(48, 72))} play={play} />);
+    render(<Played face={KeysFace} of={sender('keys', keys(48, 72))} />);
     const c4 = screen.getByRole('button', { name: 'C4 a key' });
     expect(c4.tabIndex).toBe(0);
     c4.focus();
@@ -98,7 +135,7 @@ describe('the keys', () => {
   });
 
   it('let the bend wheel spring back, and the sustain stay', () => {
-    render(<KeysFace sender={sender('keys', keys(60, 72))} play={play} />);
+    render(<Played face={KeysFace} of={sender('keys', keys(60, 72))} />);
     const bend = screen.getByLabelText('Bend');
     fireEvent.change(bend, { target: { value: '100' } });
     fireEvent.pointerUp(bend);
@@ -116,7 +153,7 @@ describe('the keys', () => {
 });
 
 it('a fader shows where it stands', () => {
-  render(<FadersFace sender={sender('faders', ['fader 1', 'fader 2'])} play={play} />);
+  render(<Played face={FadersFace} of={sender('faders', ['fader 1', 'fader 2'])} />);
   fireEvent.change(screen.getByLabelText('fader 2, fader 2'), { target: { value: '99' } });
   expect(play.mock.calls).toEqual([['fader 2', 99]]);
   expect(screen.getByText('99')).toBeTruthy();

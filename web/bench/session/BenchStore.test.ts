@@ -50,6 +50,26 @@ describe('gestures', () => {
     expect(controls(server.play.mock.calls[1]?.[1] ?? [])).toEqual(['key 62', 'key 60']);
   });
 
+  it('move the controls that are shown, by hand and by tape', async () => {
+    const controls = [
+      { control: 'key 60', label: '', moves: '90 3C', ends: '80 3C' },
+      { control: 'fader 1', label: '', moves: 'B4 14', ends: null },
+    ];
+    server.openBench.mockResolvedValue(
+      bench({ senders: [{ port: 'keys', face: 'keys', channel: 1, controls }] }),
+    );
+    const store = await opened();
+    const at = () => Object.fromEntries(store.snapshot().positions);
+    store.playBytes('keys', '90 3C 50', 1);
+    store.playBytes('keys', 'B4 14 00', 2);
+    store.playBytes('pads', '90 3C 60', 3);
+    store.playBytes('keys', '91 3C 60', 4);
+    expect(at()).toEqual({ 'keys key 60': 80, 'keys fader 1': 0 });
+    store.playBytes('keys', '80 3C 40', 5);
+    store.play('keys', 'fader 1', 99);
+    expect(at()).toEqual({ 'keys key 60': 0, 'keys fader 1': 99 });
+  });
+
   it('made before the bench is open are not lost', async () => {
     const store = new BenchStore();
     store.play('keys', 'key 60', 96);

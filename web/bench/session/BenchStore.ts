@@ -20,6 +20,8 @@ export interface BenchState {
   ports: News['ports'];
   memories: News['memories'];
   scenes: News['scenes'];
+  /** How far each control of the senders is moved, by port and control. */
+  positions: ReadonlyMap<string, number>;
   passages: readonly Passage[];
   /** What each rule last did, by its title. */
   lastDone: ReadonlyMap<string, string>;
@@ -39,6 +41,7 @@ const EMPTY: BenchState = {
   ports: [],
   memories: [],
   scenes: { titles: [], current: 0 },
+  positions: new Map(),
   passages: [],
   lastDone: new Map(),
 };
@@ -59,6 +62,8 @@ export class BenchStore {
   private dueTimer: ReturnType<typeof setTimeout> | undefined;
   private readonly bySeq = new Map<number, Passage>();
   private readonly lastOfControl = new Map<string, number>();
+  /** The control that bytes on a tape move, and whether they let it go. */
+  private movedBy = new Map<string, [string, boolean]>();
   /** Called with every message that came in, for recording. */
   onRecord: ((record: TraceRecord) => void) | null = null;
 
@@ -89,11 +94,16 @@ export class BenchStore {
 
   /** Moves a control of the stand-in at a port. */
   play(port: string, control: string, value: number): void {
+    this.move(`${port} ${control}`, value);
     this.enqueue({ timeUs: this.nowUs(), port, control, value });
   }
 
   /** Plays bytes into a port, as a tape does. */
   playBytes(port: string, bytes: string, timeUs: number): void {
+    const [moved, isEnd] = this.movedBy.get(`${port} ${bytes.slice(0, 5)}`) ?? [];
+    if (moved !== undefined && bytes.length === 8) {
+      this.move(moved, isEnd === true ? 0 : parseInt(bytes.slice(6), 16));
+    }
     this.enqueue({ timeUs, port, bytes });
   }
 
@@ -127,6 +137,10 @@ export class BenchStore {
 
   dismissProblem(): void {
     this.update({ problem: null });
+  }
+
+  private move(control: string, value: number): void {
+    this.update({ positions: new Map(this.state.positions).set(control, value) });
   }
 
   private enqueue(event: PlayedEvent): void {
@@ -177,6 +191,7 @@ export class BenchStore {
 
   private applyWhole(bench: Bench): void {
     this.id = bench.id;
+    this.movedBy = movedBy(bench.senders);
     this.update({ isOpen: true, senders: bench.senders });
     this.applyNews(bench);
     if (this.waiting.length > 0) {
@@ -248,6 +263,21 @@ export class BenchStore {
       listener();
     }
   }
+}
+
+function movedBy(senders: readonly Sender[]): Map<string, [string, boolean]> {
+  const moved = new Map<string, [string, boolean]>();
+  for (const { port, controls } of senders) {
+    for (const { control, moves, ends } of controls) {
+      if (moves !== null) {
+        moved.set(`${port} ${moves}`, [`${port} ${control}`, false]);
+      }
+      if (ends !== null) {
+        moved.set(`${port} ${ends}`, [`${port} ${control}`, true]);
+      }
+    }
+  }
+  return moved;
 }
 
 function summary(record: TraceRecord, visit: TraceRecord['visits'][number]): string {
