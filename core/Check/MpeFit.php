@@ -73,7 +73,7 @@ final class MpeFit implements Check
     /** @return list<PortDeclaration> in ports with a zone that the rule listens to */
     private function zones(Rulebook $book, Rule $rule): array
     {
-        $names = [] === $rule->from ? $book->portNames(true) : array_map(static fn ($name): string => $name->text, $rule->from);
+        $names = $book->portsHeardBy($rule);
 
         return array_values(array_filter($book->ports, static fn (PortDeclaration $port): bool => $port->isIn && null !== $port->zone && \in_array($port->name->text, $names, true)));
     }

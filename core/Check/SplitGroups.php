@@ -16,10 +16,14 @@ final class SplitGroups implements Check
 
     public function findings(Rulebook $book): iterable
     {
+        $assembled = $this->assembled($book);
+        if ([] === $assembled) {
+            return;
+        }
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 foreach ($selector->kinds as [$token, $numbers]) {
-                    if (Kind::Cc->value === $token->text && null !== $numbers && $this->isAllParameters($numbers) && $this->isAssembled($book, $rule)) {
+                    if (Kind::Cc->value === $token->text && null !== $numbers && $this->isAllParameters($numbers) && [] !== array_intersect($book->portsHeardBy($rule), $assembled)) {
                         yield Finding::warning('split-group', $numbers->span(), 'these controllers are parts of NRPN and RPN messages, which another rule takes whole from this port; take "nrpn" or "rpn" instead');
                     }
                 }
@@ -32,25 +36,20 @@ final class SplitGroups implements Check
         return [] === array_diff($numbers->numbers(), self::PARAMETER_CONTROLLERS);
     }
 
-    private function isAssembled(Rulebook $book, Rule $rule): bool
+    /** @return list<string> in ports from which some rule takes parameter messages */
+    private function assembled(Rulebook $book): array
     {
-        foreach ($book->rules as $other) {
-            $shares = [] === $rule->from || [] === $other->from || [] !== array_intersect($this->names($rule), $this->names($other));
-            foreach ($other->selectors as $selector) {
+        $ports = [];
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
                 foreach ($selector->kinds as [$token]) {
-                    if ($shares && \in_array($token->text, [Kind::Nrpn->value, Kind::Rpn->value], true)) {
-                        return true;
+                    if (\in_array($token->text, [Kind::Nrpn->value, Kind::Rpn->value], true)) {
+                        $ports = [...$ports, ...array_fill_keys($book->portsHeardBy($rule), true)];
                     }
                 }
             }
         }
 
-        return false;
-    }
-
-    /** @return list<string> */
-    private function names(Rule $rule): array
-    {
-        return array_map(static fn ($name): string => $name->text, $rule->from);
+        return array_keys($ports);
     }
 }

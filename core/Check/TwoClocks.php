@@ -32,7 +32,7 @@ final class TwoClocks implements Check
                 if (!$takesClock || !$step instanceof SendStep) {
                     continue;
                 }
-                $sources = [] === $rule->from ? $book->portNames(true) : array_map(static fn (Token $name): string => $name->text, $rule->from);
+                $sources = $book->portsHeardBy($rule);
                 foreach ($step->references() as $reference) {
                     foreach (Reference::OUT_PORT === $reference->what ? $sources : [] as $source) {
                         // What "any" lets through counts as one clock: most often a single one of the ports sends any.

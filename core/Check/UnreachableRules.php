@@ -97,7 +97,7 @@ final class UnreachableRules implements Check
     {
         $places = [];
         $scenes = null !== $rule->scene ? [$rule->scene->title] : ($book->declared('scene') ?: ['']);
-        $ports = [] === $rule->from ? $book->portNames(true) : array_map(static fn ($name): string => $name->text, $rule->from);
+        $ports = $book->portsHeardBy($rule);
         foreach ($rule->selectors as $selector) {
             if ($forSure && $this->isConditional($selector)) {
                 continue;

@@ -61,7 +61,7 @@ final class Compiler
             'PORTS' => array_keys($this->book->ports),
             'IN' => $this->positions(static fn ($port): bool => $port->isIn),
             'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
-            'FOLLOWS_NOTES' => $this->program->followsNotes(),
+            'FOLLOWS_NOTES' => $this->program->followsNotes,
             'GROUPS' => $this->groups(),
             'ZONES' => $this->zones(),
             'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
@@ -124,7 +124,7 @@ final class Compiler
                     if (true !== Kind::tryFrom($token->text)?->isGroup()) {
                         continue;
                     }
-                    foreach ([] === $rule->from ? $this->book->portNames(true) : array_map(static fn ($name): string => $name->text, $rule->from) as $name) {
+                    foreach ($this->book->portsHeardBy($rule) as $name) {
                         $port = $this->book->portIndex($name);
                         $groups[$port] ??= [false, []];
                         if (Kind::Cc14->value !== $token->text) {

@@ -36,28 +36,32 @@ final class Program
     private array $constants = [];
     private string $methods = '';
 
+    /** Whether present values have to be kept at all. */
+    public readonly bool $hasTakeover;
+    /** Whether sustain pedals have to be watched. */
+    public readonly bool $hasSpread;
+    /** Whether some step keeps account of notes beyond their owner. */
+    public readonly bool $followsNotes;
+
     public function __construct(public readonly Rulebook $book, public readonly bool $traced)
     {
+        $takeover = $spread = $follows = false;
+        foreach ($book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                $takeover = $takeover || ($step instanceof SendStep && \in_array($step->takeover?->text, ['pickup', 'scaled'], true));
+                $spread = $spread || $step instanceof SpreadStep;
+                $follows = $follows || $step instanceof FlattenStep || $step instanceof FanOutStep;
+            }
+        }
+        $this->hasTakeover = $takeover;
+        $this->hasSpread = $spread;
+        $this->followsNotes = $spread || $follows;
     }
 
     /** Whether NRPN values at a port are 7-bit. */
     public function isCoarse(int $port): bool
     {
         return array_values($this->book->ports)[$port]->coarse;
-    }
-
-    /** Whether present values have to be kept at all. */
-    public function hasTakeover(): bool
-    {
-        foreach ($this->book->rules as $rule) {
-            foreach ($rule->steps as $step) {
-                if ($step instanceof SendStep && \in_array($step->takeover?->text, ['pickup', 'scaled'], true)) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     /** Compiles a rule for one way of entering it, unless that has been done, and names the method. */
@@ -102,34 +106,6 @@ final class Program
     public function rawConstant(string $php): string
     {
         return 'self::'.($this->constants[$php] ??= 'T'.\count($this->constants));
-    }
-
-    /** Whether some step keeps account of notes beyond their owner. */
-    public function followsNotes(): bool
-    {
-        foreach ($this->book->rules as $rule) {
-            foreach ($rule->steps as $step) {
-                if ($step instanceof SpreadStep || $step instanceof FlattenStep || $step instanceof FanOutStep) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /** Whether sustain pedals have to be watched. */
-    public function hasSpread(): bool
-    {
-        foreach ($this->book->rules as $rule) {
-            foreach ($rule->steps as $step) {
-                if ($step instanceof SpreadStep) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     public function members(): string

@@ -46,7 +46,7 @@ final class SendCode
     public static function message(RuleCode $code, int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw, bool $tells = true, ?string $bytes = null): void
     {
         self::at($code, $line);
-        if ($tells && $code->program->hasTakeover() && $kind->hasValue() && Kind::Sysex !== $kind) {
+        if ($tells && $code->program->hasTakeover && $kind->hasValue() && Kind::Sysex !== $kind) {
             $code->line("Takeover::isNow(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
         }
         if ($kind->isGroup()) {
@@ -54,7 +54,7 @@ final class SendCode
 
             return;
         }
-        if (Kind::Cc === $kind && $code->program->hasSpread()) {
+        if (Kind::Cc === $kind && $code->program->hasSpread) {
             $code->line("if (64 === {$n}) { \$s->pedals[{$port} << 4 | {$ch} - 1] = {$v} >= 64; }");
         }
         if (Kind::Program === $kind) {

@@ -30,6 +30,12 @@ final class Rulebook
     /** @var list<SourceLine> */
     public array $lines = [];
 
+    /** @return list<string> in ports that a rule listens to */
+    public function portsHeardBy(Rule $rule): array
+    {
+        return [] === $rule->from ? $this->portNames(true) : array_map(static fn (Token $name): string => $name->text, $rule->from);
+    }
+
     /** @return list<string> */
     public function portNames(bool $in): array
     {
