@@ -26,7 +26,10 @@ final class ThinStep extends DurationStep
 
             return;
         }
-        $code->line("if (Thinning::holds(\$e, {$code->ruleIndex}, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$code->continuation()}', {$code->arguments()}])) { return 1; }");
+        $next = $code->continuation();
+        $code->line("if (Thinning::holds(\$e, {$code->ruleIndex}, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$next}', {$code->arguments()}])) { return 1; }");
+        $code->line("return \$this->{$next}(\$e, \$t, {$code->arguments()});");
+        $code->end();
     }
 
     public function onRelease(): OnRelease
