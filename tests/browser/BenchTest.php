@@ -96,8 +96,12 @@ final class BenchTest extends TestCase
 
     public function testABrokenRuleIsFoundInPlaceAndMendedByItsFixWhileTheGoodOnesRun(): void
     {
+        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.focus(); view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('send gulls') }, scrollIntoView: true });");
         $this->editText('send gulls', 'send gills');
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'there is no out port "gills"'), 'the finding appears');
+        $below = "return document.querySelector('.cm-activeLine').getBoundingClientRect().bottom - document.querySelector('.cm-scroller').getBoundingClientRect().bottom;";
+        $this->until(fn (): bool => $this->page->executeScript($below) <= 0, 'the line stays in sight above it');
+        $this->one('.cm-content')->sendKeys(WebDriverKeys::ESCAPE); // closes the list of completions
         self::assertStringContainsString('The last good ones are still at work', $this->page->findElement(By::tagName('main'))->getText());
         $this->page->findElement(By::xpath('//*[@aria-label="Findings"]//button[contains(., "gills")]'))->click();
         $this->waitFor('.cm-lintRange-error');

@@ -15,8 +15,9 @@ $folder = dirname(__DIR__, 2).'/docs/screenshots';
 $edit = <<<'JS'
     const content = document.querySelector('.cm-content');
     const view = content.cmTile?.view ?? content.cmView.view;
+    view.focus();
     const at = view.state.doc.toString().indexOf(arguments[0]);
-    view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, selection: { anchor: at }, scrollIntoView: true, userEvent: 'input.type' });
+    view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, selection: { anchor: at + arguments[1].length }, scrollIntoView: true });
     JS;
 $press = static fn (string $label): string => "[...document.querySelectorAll('button')].find((each) => each.textContent.trim() === '{$label}' || each.ariaLabel === '{$label}').click()";
 $pictures = [

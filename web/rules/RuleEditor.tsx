@@ -121,7 +121,9 @@ export function RuleEditor({
       ]),
     });
     view.current = created;
+    const sizes = keepLineInSight(created);
     return () => {
+      sizes.disconnect();
       view.current = null;
       created.destroy();
     };
@@ -184,4 +186,20 @@ function diagnostic(doc: EditorState['doc'], finding: Finding): Diagnostic {
       apply: (editor: EditorView) => editor.dispatch({ changes: changesOf(editor.state.doc, fix.edits) }),
     })),
   };
+}
+
+/** When findings take room from the editor, the line that is worked on stays in sight. */
+function keepLineInSight(editor: EditorView): ResizeObserver {
+  let height = editor.dom.clientHeight;
+  const sizes = new ResizeObserver(() => {
+    const isLess = editor.dom.clientHeight < height;
+    height = editor.dom.clientHeight;
+    if (isLess && editor.hasFocus) {
+      editor.dispatch({
+        effects: EditorView.scrollIntoView(editor.state.selection.main.head, { yMargin: 20 }),
+      });
+    }
+  });
+  sizes.observe(editor.dom);
+  return sizes;
 }
