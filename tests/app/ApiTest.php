@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\App;
 
 use App\Kernel;
+use Doctrine\DBAL\Connection;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
@@ -28,7 +29,7 @@ final class ApiTest extends WebTestCase
     {
         $database = \dirname(__DIR__, 2).'/var/test/zigzag.sqlite';
         (new Filesystem())->mkdir(\dirname($database));
-        (new Filesystem())->remove($database);
+        (new Filesystem())->remove([$database, "{$database}-wal", "{$database}-shm"]);
         $application = new Application(new Kernel('test', false));
         $application->setAutoExit(false);
         self::assertSame(0, $application->run(new StringInput('doctrine:migrations:migrate --no-interaction --quiet'), new NullOutput()));
@@ -65,6 +66,13 @@ final class ApiTest extends WebTestCase
             }
         }
         self::assertEqualsCanonicalizing($routes, $described);
+    }
+
+    public function testTheDatabaseIsWrittenToALogFirst(): void
+    {
+        $connection = self::getContainer()->get(Connection::class);
+        self::assertInstanceOf(Connection::class, $connection);
+        self::assertSame(['wal', 1], [$connection->fetchOne('PRAGMA journal_mode'), $connection->fetchOne('PRAGMA synchronous')]);
     }
 
     public function testARulebookIsStoredAndNeverOverwrittenUnseen(): void

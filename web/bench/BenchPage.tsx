@@ -123,7 +123,12 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
         aria-label="Senders"
       >
         {state.senders.map((sender) => (
-          <SenderPanel key={sender.port} sender={sender} store={store} positions={state.positions} />
+          <SenderPanel
+            key={sender.port}
+            sender={sender}
+            store={store}
+            positions={state.positions.get(sender.port)}
+          />
         ))}
         {state.isOpen && state.senders.length === 0 && (
           <p className="p-4">No in port to play: add a line such as “port keys in” to the rules.</p>

@@ -1,6 +1,7 @@
+import { memo } from 'react';
 import type { Sender } from '../../api/types';
 import { Panel } from '../../ui/Panel';
-import type { BenchState, BenchStore } from '../session/BenchStore';
+import type { BenchStore, Positions } from '../session/BenchStore';
 import { FadersFace } from './FadersFace';
 import { FootboardFace } from './FootboardFace';
 import { KeysFace } from './KeysFace';
@@ -38,14 +39,14 @@ const WIDTHS = {
 };
 
 /** A stand-in controller at its port. */
-export function SenderPanel({
+export const SenderPanel = memo(function SenderPanel({
   sender,
   store,
   positions,
 }: {
   sender: Sender;
   store: BenchStore;
-  positions: BenchState['positions'];
+  positions: Positions | undefined;
 }) {
   const Face = FACES[sender.face];
   return (
@@ -57,10 +58,10 @@ export function SenderPanel({
       <div className="min-h-0 flex-1 p-2">
         <Face
           sender={sender}
-          at={(control) => positions.get(`${sender.port} ${control}`)}
+          at={(control) => positions?.get(control)}
           play={(control, value) => store.play(sender.port, control, value)}
         />
       </div>
     </Panel>
   );
-}
+});

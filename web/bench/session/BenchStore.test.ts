@@ -59,15 +59,15 @@ describe('gestures', () => {
       bench({ senders: [{ port: 'keys', face: 'keys', channel: 1, controls }] }),
     );
     const store = await opened();
-    const at = () => Object.fromEntries(store.snapshot().positions);
+    const at = () => Object.fromEntries(store.snapshot().positions.get('keys') ?? []);
     store.playBytes('keys', '90 3C 50', 1);
     store.playBytes('keys', 'B4 14 00', 2);
     store.playBytes('pads', '90 3C 60', 3);
     store.playBytes('keys', '91 3C 60', 4);
-    expect(at()).toEqual({ 'keys key 60': 80, 'keys fader 1': 0 });
+    expect(at()).toEqual({ 'key 60': 80, 'fader 1': 0 });
     store.playBytes('keys', '80 3C 40', 5);
     store.play('keys', 'fader 1', 99);
-    expect(at()).toEqual({ 'keys key 60': 0, 'keys fader 1': 99 });
+    expect(at()).toEqual({ 'key 60': 0, 'fader 1': 99 });
   });
 
   it('made before the bench is open are not lost', async () => {

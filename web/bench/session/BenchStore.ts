@@ -11,6 +11,9 @@ export interface Passage {
   folded?: number;
 }
 
+/** How far controls are moved, 0 to 127. */
+export type Positions = ReadonlyMap<string, number>;
+
 export interface BenchState {
   isOpen: boolean;
   problem: string | null;
@@ -20,8 +23,8 @@ export interface BenchState {
   ports: News['ports'];
   memories: News['memories'];
   scenes: News['scenes'];
-  /** How far each control of the senders is moved, by port and control. */
-  positions: ReadonlyMap<string, number>;
+  /** How far the controls of the senders are moved, by port and control. */
+  positions: ReadonlyMap<string, Positions>;
   passages: readonly Passage[];
   /** What each rule last did, by its title. */
   lastDone: ReadonlyMap<string, string>;
@@ -94,7 +97,7 @@ export class BenchStore {
 
   /** Moves a control of the stand-in at a port. */
   play(port: string, control: string, value: number): void {
-    this.move(`${port} ${control}`, value);
+    this.move(port, control, value);
     this.enqueue({ timeUs: this.nowUs(), port, control, value });
   }
 
@@ -102,7 +105,7 @@ export class BenchStore {
   playBytes(port: string, bytes: string, timeUs: number): void {
     const [moved, isEnd] = this.movedBy.get(`${port} ${bytes.slice(0, 5)}`) ?? [];
     if (moved !== undefined && bytes.length === 8) {
-      this.move(moved, isEnd === true ? 0 : parseInt(bytes.slice(6), 16));
+      this.move(port, moved, isEnd === true ? 0 : parseInt(bytes.slice(6), 16));
     }
     this.enqueue({ timeUs, port, bytes });
   }
@@ -139,8 +142,9 @@ export class BenchStore {
     this.update({ problem: null });
   }
 
-  private move(control: string, value: number): void {
-    this.update({ positions: new Map(this.state.positions).set(control, value) });
+  private move(port: string, control: string, value: number): void {
+    const ofPort = new Map(this.state.positions.get(port)).set(control, value);
+    this.update({ positions: new Map(this.state.positions).set(port, ofPort) });
   }
 
   private enqueue(event: PlayedEvent): void {
@@ -270,10 +274,10 @@ function movedBy(senders: readonly Sender[]): Map<string, [string, boolean]> {
   for (const { port, controls } of senders) {
     for (const { control, moves, ends } of controls) {
       if (moves !== null) {
-        moved.set(`${port} ${moves}`, [`${port} ${control}`, false]);
+        moved.set(`${port} ${moves}`, [control, false]);
       }
       if (ends !== null) {
-        moved.set(`${port} ${ends}`, [`${port} ${control}`, true]);
+        moved.set(`${port} ${ends}`, [control, true]);
       }
     }
   }
