@@ -8,7 +8,7 @@ namespace ZigzagPost\Core\Engine;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 11;
+    private const VERSION = 12;
 
     private function __construct(public string $class, public string $php)
     {

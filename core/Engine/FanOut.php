@@ -4,18 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
-use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Expression\Exact;
 
 /** Gives each note a member channel of an MPE zone (MIDI Polyphonic Expression 1.0, section 3), and keeps what was sent there. */
 final class FanOut
 {
-    private const BEND = 0;
-    private const PRESSURE = 1;
-    private const TIMBRE = 2;
-    private const TIMBRE_CONTROLLER = 74;
-    private const NEUTRAL = [0, 0, 64];
-
     /**
      * Begins a note on the channel that has been free longest or, with none free, the one whose newest note is oldest.
      *
@@ -25,12 +18,11 @@ final class FanOut
     {
         $state = $engine->state;
         $channels = &$state->fans[$step];
-        $channels ??= array_fill_keys($members, ['notes' => [], 'freed' => 0, 'newest' => 0, 'sent' => self::NEUTRAL]);
+        $channels ??= array_fill_keys($members, ['notes' => [], 'freed' => 0, 'newest' => 0, 'sent' => Expressions::NEUTRAL]);
         $chosen = self::choose($channels, $members);
-        $from = $control >> 14 & 31;
-        $wanted = Zones::isOfMember($engine->state, $inPort, $control) ? $state->expressions[$step][$inPort << 5 | $from] ?? self::NEUTRAL : self::NEUTRAL;
-        self::prepare($engine, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
-        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, $from]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
+        $wanted = Expressions::ofNote($state, $step, $inPort, $control);
+        Expressions::prepare($engine, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
+        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, $control >> 14 & 31]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
         $state->fanOf[$own][] = $step;
         $engine->trace?->tell('channel', (string) $ch, (string) $chosen);
         Notes::begin($engine, $t, $port, $chosen, $n, $v, $own);
@@ -58,8 +50,8 @@ final class FanOut
         foreach ($engine->state->fans[$step] ?? [] as $channel => $each) {
             foreach ($each['notes'] as [, $from, $fromChannel, $fromKey]) {
                 if ([$from, $fromChannel, $fromKey] === [$inPort, $ch, $key]) {
-                    $engine->state->fans[$step][$channel]['sent'][self::PRESSURE] = $value;
-                    self::send($engine, $t, $port, $channel, self::PRESSURE, $value);
+                    $engine->state->fans[$step][$channel]['sent'][Expressions::PRESSURE] = $value;
+                    Expressions::send($engine, $t, $port, $channel, Expressions::PRESSURE, $value);
                     $isHeard = true;
                     break;
                 }
@@ -77,22 +69,17 @@ final class FanOut
      */
     public static function follow(Engine $engine, string $step, int $t, int $port, int $inPort, int $inChannel, int $kind, int $value, int $range): bool
     {
-        $what = match ($kind) {
-            Kind::Bend->ordinal() => self::BEND,
-            Kind::Pressure->ordinal() => self::PRESSURE,
-            default => self::TIMBRE,
-        };
-        if (self::BEND === $what) {
+        $part = Expressions::part($kind);
+        if (Expressions::BEND === $part) {
             $value = max(-8192, min(8191, Exact::round($value * Zones::bendRanges($engine->state, $inPort)[0], $range)));
         }
-        $engine->state->expressions[$step][$inPort << 5 | $inChannel] ??= self::NEUTRAL;
-        $engine->state->expressions[$step][$inPort << 5 | $inChannel][$what] = $value;
+        Expressions::keep($engine->state, $step, $inPort, $inChannel, $part, $value);
         $isHeard = false;
         foreach ($engine->state->fans[$step] ?? [] as $channel => $each) {
             foreach ($each['notes'] as [, $from, , , $fromChannel]) {
                 if ($from === $inPort && $fromChannel === $inChannel) {
-                    $engine->state->fans[$step][$channel]['sent'][$what] = $value;
-                    self::send($engine, $t, $port, $channel, $what, $value);
+                    $engine->state->fans[$step][$channel]['sent'][$part] = $value;
+                    Expressions::send($engine, $t, $port, $channel, $part, $value);
                     $isHeard = true;
                     break;
                 }
@@ -119,29 +106,5 @@ final class FanOut
         \assert(null !== $best);
 
         return $best[0];
-    }
-
-    /**
-     * Sends what differs from what a channel last got, before a note.
-     *
-     * @param array{int, int, int} $sent bend, pressure and timbre last sent on the channel
-     * @param array{int, int, int} $wanted those of the note
-     */
-    private static function prepare(Engine $engine, int $t, int $port, int $channel, array $sent, array $wanted): void
-    {
-        foreach ($wanted as $what => $value) {
-            if ($sent[$what] !== $value) {
-                self::send($engine, $t, $port, $channel, $what, $value);
-            }
-        }
-    }
-
-    private static function send(Engine $engine, int $t, int $port, int $channel, int $what, int $value): void
-    {
-        $engine->emit($t, $port, match ($what) {
-            self::BEND => \chr(0xDF + $channel).\chr($value + 8192 & 127).\chr($value + 8192 >> 7),
-            self::PRESSURE => \chr(0xCF + $channel).\chr($value),
-            default => \chr(0xAF + $channel).\chr(self::TIMBRE_CONTROLLER).\chr($value),
-        });
     }
 }

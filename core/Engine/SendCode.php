@@ -69,13 +69,6 @@ final class SendCode
         self::emit($code, $port, $bytes ?? WireCode::bytes($kind, $ch, $n, $v, $raw));
     }
 
-    /** Sends to a port and channel that are only known when the rule runs. */
-    public static function messageTo(RuleCode $code, int $line, string $port, Kind $kind, string $ch, string $n, string $v): void
-    {
-        self::at($code, $line);
-        $code->line("\$e->emit(\$t, {$port}, ".WireCode::bytes($kind, $ch, $n, $v, '').');');
-    }
-
     /** Tells the trace which line sends next. */
     public static function at(RuleCode $code, int $line): void
     {

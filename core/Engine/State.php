@@ -89,8 +89,10 @@ final class State
     public array $flatOf = [];
     /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
     public array $fans = [];
-    /** @var array<string, array<int, array{int, int, int}>> by step, in port and channel, bend, pressure and timbre for fanned-out notes */
+    /** @var array<string, array<int, array{int, int, int}>> by where they go, in port and channel, what notes begin with, see {@see Expressions} */
     public array $expressions = [];
+    /** @var array<int, array{int, int, int}> by out port and channel, bend, pressure and timbre last sent for a note dealt out there */
+    public array $expressed = [];
     /** @var array<int|string, list<string>> */
     public array $fanOf = [];
     /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, turn: int, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */

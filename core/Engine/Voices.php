@@ -40,7 +40,11 @@ final class Voices
             self::steal($engine, $slots[$chosen], $t);
         }
         [$port, $channel] = $voices[$chosen];
-        $channel = 0 === $channel ? $ch : $channel;
+        if (0 === $channel) {
+            $channel = $ch;
+        } else {
+            self::express($engine, $t, $port, $channel, $inPort, $control);
+        }
         $state->lastVoice[$step] = $chosen;
         $slots[$chosen] = [State::note($port, $channel, $n), $own, true, ++$state->made, $inPort, $control >> 14 & 31];
         $state->voiceOf[$own][] = [$step, $chosen];
@@ -62,20 +66,60 @@ final class Voices
     }
 
     /**
-     * Where the notes of an incoming channel sound now.
+     * What belongs to the notes of an incoming member channel goes to the channels where they sound, and to its later notes;
+     * false when none sounds now.
      *
-     * @return list<array{int, int}> port and channel
+     * @param string|null $step the step that dealt the notes out; null for any
      */
-    public static function channelsOf(State $state, string $step, int $inPort, int $inChannel): array
+    public static function follow(Engine $engine, ?string $step, int $t, int $port, int $inPort, int $control, int $kind, int $value): bool
+    {
+        $part = Expressions::part($kind);
+        $inChannel = $control >> 14 & 31;
+        Expressions::keep($engine->state, self::place($port), $inPort, $inChannel, $part, $value);
+        $channels = self::channelsOf($engine->state, $step, $port, $inPort, $inChannel);
+        foreach ($channels as $channel) {
+            $engine->state->expressed[$port << 5 | $channel] ??= Expressions::NEUTRAL;
+            $engine->state->expressed[$port << 5 | $channel][$part] = $value;
+            Expressions::send($engine, $t, $port, $channel, $part, $value);
+        }
+
+        return [] !== $channels;
+    }
+
+    /**
+     * Where at an out port the notes of an incoming channel sound now.
+     *
+     * @param string|null $step the step that dealt them out; null for any
+     *
+     * @return list<int> channels, 1 to 16
+     */
+    private static function channelsOf(State $state, ?string $step, int $outPort, int $inPort, int $inChannel): array
     {
         $channels = [];
-        foreach ($state->voices[$step] ?? [] as [$note, , $isOn, , $port, $channel]) {
-            if ($isOn && $port === $inPort && $channel === $inChannel) {
-                $channels[] = [$note >> 11, ($note >> 7 & 0x0F) + 1];
+        foreach (null === $step ? $state->voices : [$state->voices[$step] ?? []] as $slots) {
+            foreach ($slots as [$note, , $isOn, , $port, $channel]) {
+                if ($isOn && $port === $inPort && $channel === $inChannel && $note >> 11 === $outPort) {
+                    $channels[] = ($note >> 7 & 0x0F) + 1;
+                }
             }
         }
 
-        return $channels;
+        return array_values(array_unique($channels));
+    }
+
+    /** A note of a member channel brings its own bend, pressure and timbre to a channel that another one had before. */
+    private static function express(Engine $engine, int $t, int $port, int $channel, int $inPort, int $control): void
+    {
+        if (Zones::isOfMember($engine->state, $inPort, $control)) {
+            $wanted = Expressions::ofNote($engine->state, self::place($port), $inPort, $control);
+            Expressions::prepare($engine, $t, $port, $channel, $engine->state->expressed[$port << 5 | $channel] ?? Expressions::NEUTRAL, $wanted);
+            $engine->state->expressed[$port << 5 | $channel] = $wanted;
+        }
+    }
+
+    private static function place(int $port): string
+    {
+        return "port {$port}";
     }
 
     /** @param array{int, int|string, bool, int, int, int}|null $slot */

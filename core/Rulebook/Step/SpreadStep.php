@@ -10,6 +10,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Cursor;
 use ZigzagPost\Core\Rulebook\NumberList;
 use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Token;
 
@@ -121,7 +122,7 @@ final class SpreadStep extends Step
         $fill = 'fill' === $this->order?->text ? 'true' : 'false';
         $steal = 'none' === $this->steal?->text ? 'false' : 'true';
         SendCode::at($code, $this->span->line);
-        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, \$ctl)) { {$code->drop('no voice is free')} }");
+        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".($code->isFlattened() ? '0' : '$ctl').")) { {$code->drop('no voice is free')} }");
     }
 
     /** Per-note messages of an MPE zone go where their note went. */
@@ -129,15 +130,24 @@ final class SpreadStep extends Step
     {
         $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
         $code->line("if ({$condition}Zones::isOfMember(\$s, \$port, \$ctl)) {");
-        $code->line("\$voices = Voices::channelsOf(\$s, '{$code->stepId()}', \$port, \$ctl >> 14 & 31);");
-        $code->line("if ([] === \$voices) { {$code->drop('no note sounds there', '')} }");
-        $code->line('foreach ($voices as [$voicePort, $voiceCh]) {');
-        SendCode::messageTo($code, $this->span->line, '$voicePort', $code->kind, '$voiceCh', '$n', '$v');
-        $code->line('}');
+        $outPort = $code->book()->portIndex($this->units[0][0]->text);
+        $step = $this->dealsNotes($code->rule) ? "'{$code->stepId()}'" : 'null';
+        SendCode::at($code, $this->span->line);
+        $code->line("if (!Voices::follow(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, {$code->kind->ordinal()}, \$v)) { {$code->drop('kept for the next note', '')} }");
         $code->line('} else {');
-        foreach (\array_slice($this->units, 0, 1) as [$port]) {
-            SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), '$ch');
-        }
+        SendCode::send($code, $this->span->line, $outPort, '$ch');
         $code->line('}');
+    }
+
+    /** Whether notes get here too; otherwise the rule is for what follows the notes of other rules. */
+    private function dealsNotes(Rule $rule): bool
+    {
+        foreach ($rule->selectors as $selector) {
+            if (\in_array(Kind::Note, array_column($selector->matched(), 0), true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

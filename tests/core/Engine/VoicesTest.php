@@ -399,6 +399,68 @@ final class VoicesTest extends TapeTestCase
             4.000 stack 83 3C 40
             6.000 stack B0 07 66
             CASE;
+        yield 'a note brings its own bend, pressure and timbre to a mono channel' => <<<'CASE'
+            port slab in mpe lower 15
+            port stack out
+            rule "s"
+              take mpe
+              spread over stack channels 1..2
+            --- in
+            0 slab E1 00 50 D1 20 B1 4A 33
+            0 slab 91 3C 64
+            10 slab E1 00 60
+            20 slab 81 3C 40
+            30 slab 92 40 64
+            40 slab 93 43 64
+            50 slab 82 40 00
+            60 slab 91 48 64
+            --- out
+            0.000 stack E0 00 50
+            0.000 stack D0 20
+            0.000 stack B0 4A 33
+            0.000 stack 90 3C 64
+            10.000 stack E0 00 60
+            20.000 stack 80 3C 40
+            30.000 stack 91 40 64
+            40.000 stack E0 00 40
+            40.000 stack D0 00
+            40.000 stack B0 4A 40
+            40.000 stack 90 43 64
+            50.000 stack 81 40 00
+            60.000 stack E1 00 60
+            60.000 stack D1 20
+            60.000 stack B1 4A 33
+            60.000 stack 91 48 64
+            CASE;
+        yield 'bends are rescaled by a rule of their own, before and while their note sounds' => <<<'CASE'
+            port slab in mpe lower 15 bend 48
+            port stack out
+            rule "notes"
+              take note
+              spread over stack channels 4,7
+            rule "bends, for a range of 2"
+              take bend
+              set bend = bend * 48 / 2
+              spread over stack channels 4,7
+            --- in
+            0 slab E1 10 40
+            1 slab 91 3C 64
+            2 slab 92 3E 64
+            3 slab E2 2B 40
+            4 slab E1 7F 7F
+            5 slab 81 3C 40
+            6 slab E1 00 40
+            7 slab 91 3C 64
+            --- out
+            1.000 stack E3 00 43
+            1.000 stack 93 3C 64
+            2.000 stack 96 3E 64
+            3.000 stack E6 08 48
+            4.000 stack E3 7F 7F
+            5.000 stack 83 3C 40
+            7.000 stack E3 00 40
+            7.000 stack 93 3C 64
+            CASE;
         yield 'a note that finds no voice goes no further' => <<<'CASE'
             port keys in
             port one out
