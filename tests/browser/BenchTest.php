@@ -222,6 +222,7 @@ final class BenchTest extends TestCase
         $this->open('The Whole Rig');
         $this->page->executeScript("for (const key of 'awsedftgy') window.dispatchEvent(new KeyboardEvent('keydown', {key, code: 'Key' + key, bubbles: true}))");
         $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'makes way'), 'the ninth note takes the voice of the oldest');
+        self::assertLessThanOrEqual(0, $this->page->executeScript("const all = document.querySelector('[aria-label=Receivers]'); return all.scrollHeight - all.clientHeight;"), 'all six receivers are in sight');
         $rows = $this->all('[role=option]');
         self::assertStringContainsString('terns 3 · voice 8', $rows[\count($rows) - 2]->getText());
         self::assertStringContainsString('note off C4', $rows[\count($rows) - 1]->getText());

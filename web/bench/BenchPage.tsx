@@ -18,6 +18,8 @@ import { TopBar } from './TopBar';
 import { ZigzagPanel } from './zigzag/ZigzagPanel';
 
 const SEEN = 'bench-seen';
+/** Receivers that have all the room they want; with more, all are drawn smaller so that they can be seen at once. */
+const ROOMY = 4;
 const NEW_RULEBOOK =
   'rulebook "New"\n\nport keys in\nport synth out\n\nrule "Everything through"\n  take any\n  send synth\n';
 
@@ -63,6 +65,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
   useComputerKeys(store, state.senders);
   useFirstVisit(state.isOpen, tapes.data?.at(-1), player.play);
 
+  const isCrowded = state.receivers.length > ROOMY;
   const create = async (name: string, text: string) => {
     const created = await api.createRulebook({ name, text });
     await queries.invalidateQueries({ queryKey: ['rulebooks'] });
@@ -110,9 +113,14 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           className="h-[28rem] lg:h-auto"
         />
         {}
-        <div className="flex flex-col gap-2 overflow-auto" role="region" aria-label="Receivers" tabIndex={0}>
+        <div
+          className={`flex flex-col overflow-auto ${isCrowded ? 'gap-1' : 'gap-2'}`}
+          role="region"
+          aria-label="Receivers"
+          tabIndex={0}
+        >
           {state.receivers.map((receiver) => (
-            <ReceiverPanel key={receiver.port} receiver={receiver} />
+            <ReceiverPanel key={receiver.port} receiver={receiver} isDense={isCrowded} />
           ))}
           {state.memories.length > 0 && <Memories memories={state.memories} />}
         </div>

@@ -6,18 +6,23 @@ export function Panel({
   aside,
   children,
   className = '',
+  isDense = false,
 }: {
   title: string;
   aside?: ReactNode;
   children: ReactNode;
   className?: string;
+  /** Where many have to be seen at once. */
+  isDense?: boolean;
 }) {
   return (
     <section
       aria-label={title}
       className={`flex min-h-0 min-w-0 flex-col rounded-box border border-base-300 bg-base-200 ${className}`}
     >
-      <header className="flex min-h-9 items-center gap-2 border-b border-base-300 px-3 py-1">
+      <header
+        className={`flex items-center gap-2 border-b border-base-300 px-3 ${isDense ? 'min-h-6' : 'min-h-9 py-1'}`}
+      >
         <h2 className="truncate text-sm font-semibold">{title}</h2>
         <div className="ml-auto flex items-center gap-1">{aside}</div>
       </header>

@@ -1,11 +1,11 @@
 import type { EffectView } from '../../api/types';
 
 /** What an effect box is doing: its preset, pedal and bypass. */
-export function EffectFace({ view }: { view: EffectView }) {
+export function EffectFace({ view, isDense }: { view: EffectView; isDense: boolean }) {
   return (
     <div className="flex items-center gap-3">
       <span
-        className="flex h-14 w-14 shrink-0 items-center justify-center rounded-field border-2 border-primary font-mono text-3xl font-semibold text-primary"
+        className={`flex shrink-0 items-center justify-center rounded-field border-2 border-primary font-mono text-3xl font-semibold text-primary ${isDense ? 'h-10 w-14' : 'h-14 w-14'}`}
         aria-label={`Preset ${view.preset}`}
         role="img"
       >

@@ -7,23 +7,23 @@ import { DrumsFace, EchoFace } from './TempoFaces';
 
 const NAMES = { synth: 'synth', effect: 'effect box', sampler: 'sampler', echo: 'echo', drums: 'drum box' };
 
-function Face({ view }: { view: Receiver['view'] }) {
+function Face({ view, isDense }: { view: Receiver['view']; isDense: boolean }) {
   switch (view.face) {
     case 'synth':
-      return <SynthFace view={view} />;
+      return <SynthFace view={view} isDense={isDense} />;
     case 'effect':
-      return <EffectFace view={view} />;
+      return <EffectFace view={view} isDense={isDense} />;
     case 'sampler':
-      return <SamplerFace view={view} />;
+      return <SamplerFace view={view} isDense={isDense} />;
     case 'echo':
-      return <EchoFace view={view} />;
+      return <EchoFace view={view} isDense={isDense} />;
     case 'drums':
-      return <DrumsFace view={view} />;
+      return <DrumsFace view={view} isDense={isDense} />;
   }
 }
 
-/** A stand-in receiver at its port. */
-export function ReceiverPanel({ receiver }: { receiver: Receiver }) {
+/** A stand-in receiver at its port; dense where there are many. */
+export function ReceiverPanel({ receiver, isDense = false }: { receiver: Receiver; isDense?: boolean }) {
   const { port, view } = receiver;
   const channel = view.channel === 0 ? 'all channels' : `channel ${view.channel}`;
   return (
@@ -35,9 +35,10 @@ export function ReceiverPanel({ receiver }: { receiver: Receiver }) {
         </span>
       }
       className="shrink-0"
+      isDense={isDense}
     >
-      <div className="px-2 py-1.5" data-receiver={port}>
-        <Face view={view} />
+      <div className={`px-2 ${isDense ? 'py-0.5' : 'py-1.5'}`} data-receiver={port}>
+        <Face view={view} isDense={isDense} />
         {view.elsewhere > 0 && (
           <p className="mt-1 text-xs text-warning">
             {view.elsewhere} {view.elsewhere === 1 ? 'message' : 'messages'} on a channel it does not listen

@@ -1,9 +1,9 @@
 import type { SamplerView } from '../../api/types';
 
 /** The parts of a sampler with their levels in per cent. */
-export function SamplerFace({ view }: { view: SamplerView }) {
+export function SamplerFace({ view, isDense }: { view: SamplerView; isDense: boolean }) {
   return (
-    <ol className="flex h-16 gap-1" aria-label="Levels of the parts">
+    <ol className={`flex gap-1 ${isDense ? 'h-10' : 'h-16'}`} aria-label="Levels of the parts">
       {view.levels.map((level, index) => (
         <li key={index} className="flex flex-1 flex-col items-center text-xs">
           <span className="flex w-full flex-1 items-end rounded-sm bg-base-300">
