@@ -22,12 +22,14 @@ final class Exact
      */
     public static function round(int|float $numerator, int|float $denominator = 1): int
     {
-        if (!\is_int($numerator) || !\is_int($denominator) || abs($numerator) > self::LIMIT) {
+        if (!\is_int($numerator) || !\is_int($denominator) || $denominator > self::LIMIT || $numerator > self::LIMIT || $numerator < -self::LIMIT) {
             return self::clampFloat(round($numerator / $denominator));
         }
-        $rest = abs($numerator % $denominator);
+        if ($numerator >= 0) {
+            return intdiv(2 * $numerator + $denominator, 2 * $denominator);
+        }
 
-        return intdiv($numerator, $denominator) + ($rest >= $denominator - $rest ? $numerator <=> 0 : 0);
+        return -intdiv(-2 * $numerator + $denominator, 2 * $denominator);
     }
 
     /** @param Quantity $x */
