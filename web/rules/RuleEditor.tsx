@@ -1,15 +1,11 @@
-import { autocompletion, completionKeymap } from '@codemirror/autocomplete';
-import { defaultKeymap, history, historyKeymap, indentLess, insertTab } from '@codemirror/commands';
-import { lintGutter, lintKeymap, setDiagnostics, type Diagnostic } from '@codemirror/lint';
-import { highlightSelectionMatches, searchKeymap } from '@codemirror/search';
-import { Annotation, EditorState } from '@codemirror/state';
-import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
+import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
+import { Annotation, type EditorState } from '@codemirror/state';
+import { EditorView } from '@codemirror/view';
 import { useEffect, useImperativeHandle, useRef, type Ref } from 'react';
 import type { Checked, Finding, Fix } from '../api/types';
-import { complete } from './completion';
 import { changesOf, positionOf, rangeOf } from './edits';
-import { hitBadges, setHits, type Hit } from './hits';
-import { rulebookColours, rulebookLanguage } from './language';
+import { editorSetup } from './editorSetup';
+import { setHits, type Hit } from './hits';
 import { recall, remember } from './undoMemory';
 
 /** What others can make the editor do. */
@@ -23,33 +19,6 @@ const KEEP_PAUSE_MS = 200;
 
 /** Marks changes that did not come from typing. */
 const fromOutside = Annotation.define<boolean>();
-
-const look = EditorView.theme({
-  '&': { height: '100%', fontSize: '14px', backgroundColor: 'transparent' },
-  '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: '1.5' },
-  '.cm-gutters': {
-    backgroundColor: 'transparent',
-    border: 'none',
-    color: 'color-mix(in oklab, var(--color-base-content) 72%, var(--color-base-100))',
-  },
-  '.cm-activeLine': { backgroundColor: 'color-mix(in oklab, var(--color-base-300) 45%, transparent)' },
-  '.cm-content': { caretColor: 'var(--color-base-content)' },
-  '.cm-cursor': { borderLeftColor: 'var(--color-base-content)', borderLeftWidth: '2px' },
-  '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
-    backgroundColor: 'color-mix(in oklab, var(--color-info) 35%, transparent) !important',
-  },
-  '.cm-tooltip': {
-    backgroundColor: 'var(--color-base-200)',
-    color: 'var(--color-base-content)',
-    border: '1px solid var(--color-base-300)',
-  },
-  '.cm-tooltip-autocomplete ul li[aria-selected]': {
-    backgroundColor: 'var(--color-primary)',
-    color: 'var(--color-primary-content)',
-  },
-  '.cm-diagnosticAction': { backgroundColor: 'var(--color-primary)', color: 'var(--color-primary-content)' },
-  '.cm-panels': { backgroundColor: 'var(--color-base-200)', color: 'var(--color-base-content)' },
-});
 
 /** The rulebook as text: highlighted, completed, with its findings where they are. */
 export function RuleEditor({
@@ -79,33 +48,10 @@ export function RuleEditor({
     if (host.current === null) {
       return;
     }
-    const nonce = document.querySelector('meta[name=csp-nonce]')?.getAttribute('content') ?? '';
     const created = new EditorView({
       parent: host.current,
       state: recall(id, text, [
-        EditorView.cspNonce.of(nonce),
-        EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text', tabindex: '0' }),
-        lineNumbers(),
-        history(),
-        drawSelection(),
-        highlightActiveLine(),
-        highlightSelectionMatches(),
-        lintGutter(),
-        EditorView.lineWrapping,
-        autocompletion({ override: [complete(() => latest.current.checked?.names ?? null)], icons: false }),
-        rulebookLanguage,
-        rulebookColours,
-        hitBadges,
-        look,
-        EditorState.tabSize.of(2),
-        keymap.of([
-          { key: 'Ctrl-i', run: insertTab, shift: indentLess },
-          ...completionKeymap,
-          ...lintKeymap,
-          ...searchKeymap,
-          ...historyKeymap,
-          ...defaultKeymap,
-        ]),
+        editorSetup(() => latest.current.checked?.names ?? null),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) {
             clearTimeout(keeping.current);
@@ -121,9 +67,7 @@ export function RuleEditor({
       ]),
     });
     view.current = created;
-    const sizes = keepLineInSight(created);
     return () => {
-      sizes.disconnect();
       view.current = null;
       created.destroy();
     };
@@ -186,20 +130,4 @@ function diagnostic(doc: EditorState['doc'], finding: Finding): Diagnostic {
       apply: (editor: EditorView) => editor.dispatch({ changes: changesOf(editor.state.doc, fix.edits) }),
     })),
   };
-}
-
-/** When findings take room from the editor, the line that is worked on stays in sight. */
-function keepLineInSight(editor: EditorView): ResizeObserver {
-  let height = editor.dom.clientHeight;
-  const sizes = new ResizeObserver(() => {
-    const isLess = editor.dom.clientHeight < height;
-    height = editor.dom.clientHeight;
-    if (isLess && editor.hasFocus) {
-      editor.dispatch({
-        effects: EditorView.scrollIntoView(editor.state.selection.main.head, { yMargin: 20 }),
-      });
-    }
-  });
-  sizes.observe(editor.dom);
-  return sizes;
 }

@@ -1,7 +1,8 @@
 import { memo } from 'react';
 import type { Sender } from '../../api/types';
 import { Panel } from '../../ui/Panel';
-import type { BenchStore, Positions } from '../session/BenchStore';
+import type { BenchStore } from '../session/BenchStore';
+import type { Positions } from '../session/positions';
 import { FadersFace } from './FadersFace';
 import { FootboardFace } from './FootboardFace';
 import { KeysFace } from './KeysFace';

@@ -1,5 +1,6 @@
 import { api, Refusal } from '../../api/client';
 import type { Bench, Checked, Late, News, PlayedEvent, Receiver, Sender, TraceRecord } from '../../api/types';
+import { movementOf, movementsOf, type Movements, type Positions } from './positions';
 
 /** A message on the zigzag, with what went out for it later. */
 export interface Passage {
@@ -10,9 +11,6 @@ export interface Passage {
   /** Number of stream messages that this one stands for, when they are folded. */
   folded?: number;
 }
-
-/** How far controls are moved, 0 to 127. */
-export type Positions = ReadonlyMap<string, number>;
 
 export interface BenchState {
   isOpen: boolean;
@@ -65,8 +63,7 @@ export class BenchStore {
   private dueTimer: ReturnType<typeof setTimeout> | undefined;
   private readonly bySeq = new Map<number, Passage>();
   private readonly lastOfControl = new Map<string, number>();
-  /** The control that bytes on a tape move, and whether they let it go. */
-  private movedBy = new Map<string, [string, boolean]>();
+  private movements: Movements = new Map();
   /** Called with every message that came in, for recording. */
   onRecord: ((record: TraceRecord) => void) | null = null;
 
@@ -103,9 +100,9 @@ export class BenchStore {
 
   /** Plays bytes into a port, as a tape does. */
   playBytes(port: string, bytes: string, timeUs: number): void {
-    const [moved, isEnd] = this.movedBy.get(`${port} ${bytes.slice(0, 5)}`) ?? [];
-    if (moved !== undefined && bytes.length === 8) {
-      this.move(port, moved, isEnd === true ? 0 : parseInt(bytes.slice(6), 16));
+    const moved = movementOf(this.movements, port, bytes);
+    if (moved !== null) {
+      this.move(port, moved.control, moved.value);
     }
     this.enqueue({ timeUs, port, bytes });
   }
@@ -195,7 +192,7 @@ export class BenchStore {
 
   private applyWhole(bench: Bench): void {
     this.id = bench.id;
-    this.movedBy = movedBy(bench.senders);
+    this.movements = movementsOf(bench.senders);
     this.update({ isOpen: true, senders: bench.senders });
     this.applyNews(bench);
     if (this.waiting.length > 0) {
@@ -267,21 +264,6 @@ export class BenchStore {
       listener();
     }
   }
-}
-
-function movedBy(senders: readonly Sender[]): Map<string, [string, boolean]> {
-  const moved = new Map<string, [string, boolean]>();
-  for (const { port, controls } of senders) {
-    for (const { control, moves, ends } of controls) {
-      if (moves !== null) {
-        moved.set(`${port} ${moves}`, [control, false]);
-      }
-      if (ends !== null) {
-        moved.set(`${port} ${ends}`, [control, true]);
-      }
-    }
-  }
-  return moved;
 }
 
 function summary(record: TraceRecord, visit: TraceRecord['visits'][number]): string {
