@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Tests\Core;
+namespace ZigzagPost\Tests\Core\Plain;
 
 /**
  * Random rulebooks of the plainest kind, and what they do, worked out rule by rule without any of the engine: a second opinion.
