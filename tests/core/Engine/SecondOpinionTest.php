@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Tests\Core\Plain\PlainBook;
 use ZigzagPost\Tests\Core\Plain\PlainFanOut;
 use ZigzagPost\Tests\Core\Plain\PlainFlatten;
+use ZigzagPost\Tests\Core\Plain\PlainGroups;
 use ZigzagPost\Tests\Core\Play;
 
 /** The engine sends the very bytes that are worked out without it, step by step as the reference says. */
@@ -16,15 +17,16 @@ final class SecondOpinionTest extends TestCase
 {
     private const CASES = 500;
 
-    /** @return iterable<string, array{class-string<PlainBook|PlainFanOut|PlainFlatten>}> */
+    /** @return iterable<string, array{class-string<PlainBook|PlainFanOut|PlainFlatten|PlainGroups>}> */
     public static function plain(): iterable
     {
         yield 'rules' => [PlainBook::class];
         yield 'flatten' => [PlainFlatten::class];
         yield 'fan out' => [PlainFanOut::class];
+        yield 'groups' => [PlainGroups::class];
     }
 
-    /** @param class-string<PlainBook|PlainFanOut|PlainFlatten> $plain */
+    /** @param class-string<PlainBook|PlainFanOut|PlainFlatten|PlainGroups> $plain */
     #[DataProvider('plain')]
     public function testTheEngineDoesTheSame(string $plain): void
     {
