@@ -251,7 +251,7 @@ final class Engine
         return $this->book->{$method}($this, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
     }
 
-    /** @param list<mixed> $call method and arguments as {@see RuleCode::arguments()} lists them */
+    /** @param list<mixed> $call method and arguments as {@see OwnerCode::arguments()} lists them */
     public function callLater(int $t, array $call): void
     {
         /** @var array{string, int, int, int, int, int, string, int, int|string} $call */

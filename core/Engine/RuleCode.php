@@ -9,14 +9,13 @@ use ZigzagPost\Core\Rulebook\Expression\Code;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Expression\Scope;
-use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
+use ZigzagPost\Core\Rulebook\Step\Step;
 
 /**
  * The PHP code of one rule for one kind of message, from one of its steps on.
@@ -32,6 +31,8 @@ final class RuleCode implements Scope
     public bool $noteSends;
     /** No step after the present one is reached. */
     public bool $ended = false;
+    /** Who ends what the steps begin. */
+    public readonly OwnerCode $owner;
 
     /** @var list<string> */
     private array $lines = [];
@@ -41,11 +42,6 @@ final class RuleCode implements Scope
     private array $ranges = [];
     private int $step = 0;
     private int $temporaries = 0;
-    private int $ownerStart;
-    private bool $needsHeld = false;
-    private bool $isHeld = false;
-    /** What the message was when its present owner took over; null for the key that began it. */
-    private ?Kind $ownerKind = null;
 
     public function __construct(
         public readonly Program $program,
@@ -55,8 +51,7 @@ final class RuleCode implements Scope
     ) {
         $this->kind = $entry->kind;
         $this->noteSends = $entry->noteSends;
-        $this->ownerStart = $entry->ownerStart;
-        $this->isHeld = $entry->isHeld;
+        $this->owner = new OwnerCode($this);
     }
 
     public function book(): Rulebook
@@ -102,7 +97,7 @@ final class RuleCode implements Scope
             $body = str_replace('return 1;', 'return 2;', $body); // the message goes on
         }
 
-        return "\$s = \$e->state;\n".($this->needsHeld ? "\$hch = \$ch;\n\$hn = \$n;\n" : '').$body;
+        return "\$s = \$e->state;\n".$this->owner->beginning().$body;
     }
 
     public function line(string $php): void
@@ -301,40 +296,6 @@ final class RuleCode implements Scope
         $this->ended = true;
     }
 
-    // Going on later, and releases ------------------------------------------------------------------------------------
-
-    /** Name of the method that goes on with the step after this one, for the message as it now is. */
-    public function continuation(): string
-    {
-        if (Kind::Note !== $this->kind) {
-            $this->hold();
-        }
-        $entry = $this->entry->resumed($this->kind, $this->step + 1, $this->noteSends, $this->ownerStart, $this->isHeld);
-
-        $method = $this->program->method($this->rule, $this->ruleIndex, $entry);
-        $this->program->reaches[$method] = $this->portsFrom($this->step + 1);
-
-        return $method;
-    }
-
-    /** Name of the method that runs a release from the step after this one. */
-    public function releaseFromNext(): string
-    {
-        return $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->kind, $this->step + 1));
-    }
-
-    /** The same for another kind of message that this step makes beside the one at hand. */
-    public function continuationAs(Kind $kind): string
-    {
-        return $this->program->method($this->rule, $this->ruleIndex, $this->entry->resumed($kind, $this->step + 1, $this->noteSends, $this->ownerStart, true));
-    }
-
-    /** The arguments with which {@see continuation()} goes on later. */
-    public function arguments(): string
-    {
-        return '$port, $ch, $n, $v, $rel, $raw, $ctl, $own';
-    }
-
     /** Notes for the checks that a step does nothing for notes. */
     public function notForNotes(string $step, Span $span): void
     {
@@ -350,7 +311,7 @@ final class RuleCode implements Scope
     /** Whether the message has left its MPE zone before this step. */
     public function isFlattened(): bool
     {
-        foreach (\array_slice($this->rule->steps, 0, $this->step) as $step) {
+        foreach ($this->stepsAbove() as $step) {
             if ($step instanceof FlattenStep) {
                 return true;
             }
@@ -359,73 +320,22 @@ final class RuleCode implements Scope
         return false;
     }
 
-    public function hasNextStep(): bool
+    /** @return list<Step> */
+    public function stepsAbove(): array
     {
-        return $this->step + 1 < \count($this->rule->steps);
+        return \array_slice($this->rule->steps, 0, $this->step);
     }
 
-    /** From here on notes are ended by another owner than the key that began them. */
-    public function changeOwner(string $php, bool $isHeld = false): void
+    /** @return list<Step> */
+    public function stepsBelow(): array
     {
-        $this->line("\$own = {$php};");
-        $this->line('$hch = $ch;');
-        $this->line('$hn = $n;');
-        $this->ownerStart = $this->step + 1;
-        $this->isHeld = $isHeld;
-        $this->ownerKind = $this->kind;
+        return \array_slice($this->rule->steps, $this->step + 1);
     }
 
-    /** Makes sure of the release now, if a step below makes something that is no note; whether it does. */
-    public function holdForLater(): bool
+    /** Index of the step below the present one, whether there is one or not. */
+    public function next(): int
     {
-        foreach (\array_slice($this->rule->steps, $this->step + 1) as $step) {
-            if ($step instanceof BecomeStep && Kind::Note !== $step->message->kind()) {
-                $this->hold();
-            }
-        }
-
-        return $this->isHeld;
-    }
-
-    /** Makes sure that the release of the note behind a message that is no note (any more) runs these steps again. */
-    public function hold(): void
-    {
-        if (!$this->entry->isOfNote || $this->entry->isRelease || $this->isHeld) {
-            return;
-        }
-        $this->isHeld = true;
-        if (null === $this->ownerKind) {
-            $this->needsHeld = true;
-        }
-        $method = $this->program->method($this->rule, $this->ruleIndex, Entry::ofRelease($this->ownerKind ?? $this->entry->kind, $this->ownerStart));
-        $this->line("Notes::hold(\$e, \$own, '{$method}', \$port, \$hch, \$hn, \$ctl);");
-    }
-
-    /** Method that says what the release velocity of a note becomes; null when no step so far changes it. */
-    public function releaseVelocity(): ?string
-    {
-        foreach (\array_slice($this->rule->steps, 0, $this->step) as $step) {
-            if ($step->setsRelease()) {
-                return $this->program->method($this->rule, $this->ruleIndex, Entry::ofReleaseVelocity($this->ownerStart));
-            }
-        }
-
-        return null;
-    }
-
-    /** @return list<int> out ports that steps from there on send to */
-    private function portsFrom(int $step): array
-    {
-        $ports = [];
-        foreach (\array_slice($this->rule->steps, $step) as $each) {
-            foreach ($each->references() as $reference) {
-                if (Reference::OUT_PORT === $reference->what) {
-                    $ports[] = $this->book()->portIndex($reference->name->text);
-                }
-            }
-        }
-
-        return array_values(array_unique($ports));
+        return $this->step + 1;
     }
 
     private function span(): Span

@@ -16,7 +16,7 @@ final class SendCode
             if ($code->noteSends) {
                 self::at($code, $line);
                 self::note($code, $port, $channel);
-                $release = $code->releaseVelocity();
+                $release = $code->owner->releaseVelocity();
                 if (null !== $release) {
                     $code->line("Notes::shapeRelease(\$e, \$own, {$port}, {$channel}, \$n, '{$release}', \$port, \$ctl);");
                 }
@@ -24,7 +24,7 @@ final class SendCode
 
             return;
         }
-        $code->hold();
+        $code->owner->hold();
         $range = $code->kind->valueRange();
         if ('jump' === $takeover || null === $range || Kind::Sysex === $code->kind) {
             self::message($code, $line, $port, $code->kind, $channel, '$n', '$v', '$raw', true, WireCode::of($code, $channel));

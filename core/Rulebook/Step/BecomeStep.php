@@ -73,7 +73,8 @@ final class BecomeStep extends Step
             return;
         }
         $code->line("\$own = 'm{$code->stepId()}:'.\$ctl;");
-        $goesOn = $code->hasNextStep() ? "return \$this->{$code->releaseFromNext()}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own);" : 'return 1;';
+        $release = $code->owner->releaseFromNext();
+        $goesOn = null === $release ? 'return 1;' : "return \$this->{$release}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own);";
         $code->line("if (0 === \$v) { Notes::end(\$e, \$t, \$own); {$goesOn} }");
         $code->noteSends = true;
     }

@@ -23,9 +23,9 @@ final class DelayStep extends DurationStep
     {
         if (Kind::Note === $code->kind && $code->noteSends) {
             $code->line("\$later = Notes::laterOwner(\$e, \$own, {$this->duration->us});");
-            $code->changeOwner('$later', $code->holdForLater());
+            $code->owner->change('$later', $code->owner->holdForLater());
         }
-        $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->continuation()}', {$code->arguments()}]);");
+        $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->owner->continuation()}', {$code->owner->arguments()}]);");
         $code->line('return 1;');
         $code->end();
     }

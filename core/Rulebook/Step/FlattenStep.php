@@ -122,12 +122,12 @@ final class FlattenStep extends Step
         if (!$code->noteSends) {
             return;
         }
-        $bend = $code->continuationAs(Kind::Bend);
-        $timbre = 'drop' === $this->timbre ? '' : $code->continuationAs(Kind::Cc);
+        $bend = $code->owner->continuationAs(Kind::Bend);
+        $timbre = 'drop' === $this->timbre ? '' : $code->owner->continuationAs(Kind::Cc);
         $number = $this->timbreController ?? self::TIMBRE;
         $pressure = match ($this->pressure) {
-            'cc' => $code->continuationAs(Kind::Cc),
-            'channel' => $code->continuationAs(Kind::Pressure),
+            'cc' => $code->owner->continuationAs(Kind::Cc),
+            'channel' => $code->owner->continuationAs(Kind::Pressure),
             default => '',
         };
         $settings = "[{$this->channel}, {$range}, '{$priority}', '{$bend}', '{$timbre}', {$number}, '{$pressure}', ".($this->pressureController ?? 0).']';
@@ -140,7 +140,7 @@ final class FlattenStep extends Step
         if ('drop' === $this->pressure) {
             $code->line($code->drop('drops pressure'));
         } elseif (null === $this->pressure || 'poly' === $this->pressure) {
-            $poly = $code->continuationAs(Kind::PolyPressure);
+            $poly = $code->owner->continuationAs(Kind::PolyPressure);
             $code->line('$flatKeys = Flatten::keysOf($s, $flat, $ch);');
             $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds there')} }");
             $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
@@ -148,7 +148,7 @@ final class FlattenStep extends Step
         } else {
             $code->line("if (!Flatten::pressure(\$s, \$flat, \$ch, \$v)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
             if (null !== $this->pressureController) {
-                $controller = $code->continuationAs(Kind::Cc);
+                $controller = $code->owner->continuationAs(Kind::Cc);
                 $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");
             }
         }

@@ -27,7 +27,7 @@ final class GateStep extends DurationStep
 
             return;
         }
-        $code->changeOwner("'g{$code->stepId()}:'.\$ctl");
+        $code->owner->change("'g{$code->stepId()}:'.\$ctl");
         $code->line("Notes::gate(\$e, \$own, \$t, {$this->duration->us});");
     }
 

@@ -38,7 +38,7 @@ final class MultiplyStep extends Step
     public function compile(RuleCode $code): void
     {
         if (Kind::Clock === $code->kind) {
-            $code->line("ExtraClocks::follow(\$e, '{$code->stepId()}', {$this->by->value}, \$t, ['{$code->continuation()}', {$code->arguments()}]);");
+            $code->line("ExtraClocks::follow(\$e, '{$code->stepId()}', {$this->by->value}, \$t, ['{$code->owner->continuation()}', {$code->owner->arguments()}]);");
         }
     }
 }

@@ -71,7 +71,7 @@ final class ToggleStep extends Step
     private function latch(RuleCode $code): void
     {
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
-        $code->changeOwner("'l{$code->stepId()}:'.\$ctl");
+        $code->owner->change("'l{$code->stepId()}:'.\$ctl");
         $code->line("if (isset({$state})) { unset({$state}); Notes::end(\$e, \$t, \$own); return 1; }");
         $code->line("{$state} = true;");
         $code->line('$s->ledger[$own] ??= [];');

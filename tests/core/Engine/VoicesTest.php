@@ -74,22 +74,6 @@ final class VoicesTest extends TapeTestCase
             1.000 one 80 3C 40
             2.000 one 90 3D 64
             CASE;
-        yield 'nothing is stolen' => <<<'CASE'
-            port keys in
-            port one out
-            port two out
-            rule "s"
-              take note, cc 64
-              spread over one x 1 steal none
-            --- in
-            0 keys 90 3C 64
-            1 keys 90 3D 64
-            2 keys 80 3D 40
-            3 keys 80 3C 40
-            --- out
-            0.000 one 90 3C 64
-            3.000 one 80 3C 40
-            CASE;
         yield 'over channels' => <<<'CASE'
             port keys in
             port one out
@@ -461,7 +445,7 @@ final class VoicesTest extends TapeTestCase
             7.000 stack E3 00 40
             7.000 stack 93 3C 64
             CASE;
-        yield 'a note that finds no voice goes no further' => <<<'CASE'
+        yield 'nothing is stolen, and a note that finds no voice goes no further' => <<<'CASE'
             port keys in
             port one out
             port lamp out
