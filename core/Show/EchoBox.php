@@ -12,7 +12,7 @@ final class EchoBox implements Receiver
     private const LONGEST_US = 3_000_000;
 
     private int $beatUs = 500_000;
-    private string $source = 'as it was';
+    private string $source = 'itself';
     private ?int $lastClock = null;
     private ?int $lastTap = null;
     private int $taps = 0;

@@ -7,9 +7,7 @@ export function EchoFace({ view, isDense }: { view: EchoView; isDense: boolean }
       <b className={`font-mono text-primary ${isDense ? 'text-2xl leading-7' : 'text-3xl'}`}>
         {view.tempo.toFixed(1)}
       </b>
-      <span className="text-xs">
-        beats a minute, {view.source === 'as it was' ? 'as it was' : `by ${view.source}`}
-      </span>
+      <span className="text-xs">beats a minute, by {view.source}</span>
     </p>
   );
 }
