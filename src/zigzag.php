@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 use App\Command\BenchCommand;
 use App\Command\CheckCommand;
+use App\Command\CheckedOutput;
 use App\Command\CommandFailed;
 use App\Command\ConvertCommand;
 use App\Command\FormatCommand;
+use App\Command\OutputFile;
 use App\Command\PanicCommand;
 use App\Command\RunCommand;
 use Symfony\Component\Console\Application;
@@ -24,15 +26,18 @@ $application->addCommands([new CheckCommand(), new FormatCommand(), new RunComma
 $arguments = [];
 foreach (array_filter((array) $_SERVER['argv'], is_string(...)) as $argument) {
     $last = count($arguments) - 1;
-    if ('-' === $argument && $last >= 0 && in_array($arguments[$last], ['--in', '--out', '--trace'], true)) {
+    if ($last >= 0 && '--until' === $arguments[$last] && 1 === preg_match('/^-\d/', $argument)) {
+        $arguments[$last] .= "={$argument}";
+    } elseif ('-' === $argument && $last >= 0 && in_array($arguments[$last], ['--in', '--out', '--trace'], true)) {
         $arguments[$last] .= '=-';
     } else {
         $arguments[] = $argument;
     }
 }
 
+OutputFile::cleanUpWhenStopped();
 try {
-    exit($application->run(new ArgvInput(array_values($arguments))));
+    exit($application->run(new ArgvInput(array_values($arguments)), new CheckedOutput(fopen('php://stdout', 'w') ?: \STDOUT)));
 } catch (CommandFailed $failed) {
     fwrite(\STDERR, $failed->getMessage()."\n");
     exit($failed->getCode());

@@ -23,8 +23,9 @@ final readonly class Checker
         array_push($findings, ...(new UnknownNames())->findings($book));
         $understood = [] === $findings;
         foreach (self::checks() as $check) {
-            // Lines that could not be read may be just what these would miss.
-            if ($understood || (!$check instanceof CompiledCheck && !($check instanceof EmptyRules && [] !== $errors))) {
+            // Lines that could not be read, and misspelt names, may be just what these would miss.
+            $misses = $check instanceof CompiledCheck || $check instanceof UnusedDeclarations || ([] !== $errors && ($check instanceof EmptyRules || $check instanceof SceneWays));
+            if ($understood || !$misses) {
                 array_push($findings, ...$check->findings($book));
             }
         }
@@ -58,8 +59,10 @@ final readonly class Checker
             new MpeFit(),
             new SplitGroups(),
             new Streams(),
-            new UnreachableScenes(),
+            new SceneWays(),
             new TwoClocks(),
+            new IdleSteps(),
+            new SameTitles(),
             new DoubleToggles(),
             new CompiledCheck(),
         ];

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Engine\Compiler;
 use ZigzagPost\Core\Engine\MissingField;
+use ZigzagPost\Core\Engine\TooMuchCode;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\SetStep;
@@ -15,7 +16,13 @@ final class CompiledCheck implements Check
 {
     public function findings(Rulebook $book): iterable
     {
-        $program = Compiler::dryRun($book);
+        try {
+            $program = Compiler::dryRun($book);
+        } catch (TooMuchCode $tooMuch) {
+            yield Finding::error('too-large', $tooMuch->span, $tooMuch->getMessage());
+
+            return;
+        }
         foreach ($this->byPlace($program->missing) as $missing) {
             yield $this->missingField($book, $missing);
         }
@@ -24,6 +31,18 @@ final class CompiledCheck implements Check
                 continue; // meant for the other kinds
             }
             yield Finding::warning("{$notes[0]->field}-on-notes", $notes[0]->span, "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are");
+        }
+        foreach ($this->byPlace($program->unscaled) as $unscaled) {
+            yield Finding::warning('needs-scale', $unscaled[0]->span, 'the two messages have values of different size, and this one is taken over as it is: most of its range is lost; put "scale value … to …" above');
+        }
+        foreach ($this->byPlace($program->tablesOutside) as $outside) {
+            yield Finding::warning('table-out-of-range', $outside[0]->span, "no message has such a {$outside[0]->field}; it is used where \"map {$outside[0]->field}\" looks up this table");
+        }
+        foreach ($this->byPlace($program->tooFine) as $fine) {
+            yield Finding::warning('fine-to-coarse', $fine[0]->span, 'this port takes parameter values of 7 bits, and these have up to 14: what is above 127 ends at 127; put "scale value 0..16383 to 0..127" above');
+        }
+        foreach ($this->byPlace($program->endless) as $endless) {
+            yield Finding::warning('note-without-end', $endless[0]->span, 'nothing ends this note: its velocity is never 0 and no "press" ties it to its control; put "press" above it, or "gate" with a length below');
         }
         foreach ($this->byPlace($program->offTheKeyboard) as $off) {
             yield $this->offTheKeyboard($book, $off[0]);
@@ -42,7 +61,7 @@ final class CompiledCheck implements Check
         $text = 'some of these keys are pushed off the keyboard, and their notes are dropped; "fold" moves them by octaves instead';
         foreach ($this->ruleAt($book, $found->span->line)->steps ?? [] as $step) {
             if ($step instanceof SetStep && $step->span->line === $found->span->line) {
-                $value = $step->expressions()[0]->span;
+                $value = $step->written;
                 $end = $value->column + $value->length;
 
                 return Finding::warning('off-the-keyboard', $found->span, $text, new Fix('Fold them by octaves', [new Edit($value->line, $end, $value->line, $end, ' fold')]));

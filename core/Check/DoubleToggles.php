@@ -17,7 +17,7 @@ final class DoubleToggles implements Check
             foreach ($rule->steps as $index => $step) {
                 $before = $rule->steps[$index - 1] ?? null;
                 if ($step instanceof ToggleStep && $before instanceof ToggleStep) {
-                    yield Finding::warning('double-toggle', $step->span, 'two toggles in a row: every second press is lost; keep one', new Fix('Delete this line', [Edit::deleteLines($step->span->line, $step->span->line)]));
+                    yield Finding::warning('double-toggle', $step->span, 'two toggles in a row: every second press is lost; keep one', new Fix('Delete this line', [Edit::deleteLine($book, $step->span->line)]));
                 } elseif ($step instanceof ToggleStep && !$before instanceof PressStep && $rule->isCopy()) {
                     yield Finding::hint('double-toggle', $step->span, 'the message itself goes on from this copy; if the device there toggles too, the two get out of step');
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Span;
 
 /** Replaces a stretch of text; lines and columns count from 1, the end is not part of it. */
@@ -22,6 +23,19 @@ final readonly class Edit
     public static function deleteLines(int $from, int $to): self
     {
         return new self($from, 1, $to + 1, 1, '');
+    }
+
+    /** Takes out a line; a comment on it stays. */
+    public static function deleteLine(Rulebook $book, int $line): self
+    {
+        foreach ($book->linesFrom($line) as $source) {
+            if ($source->line === $line && null !== $source->comment) {
+                return new self($line, 1, $line + 1, 1, $source->comment."\n");
+            }
+            break;
+        }
+
+        return self::deleteLines($line, $line);
     }
 
     public static function insertBefore(int $line, string $text): self

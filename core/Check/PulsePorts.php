@@ -39,7 +39,7 @@ final class PulsePorts implements Check
     private function port(Rulebook $book, Token $name, bool $isPulse): iterable
     {
         $port = $book->ports[$name->text] ?? null;
-        if (null === $port || $port->isIn || $port->pulse === $isPulse) {
+        if (null === $port || !$port->isOut || $port->pulse === $isPulse) {
             return;
         }
         yield $isPulse

@@ -6,54 +6,86 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
-use ZigzagPost\Core\Rulebook\Token;
 
-/** Ports that two clocks can reach: a device that hears both stumbles. */
+/** Ports that two clocks can reach: a device that hears both stumbles. Also clocks that reach no port. */
 final class TwoClocks implements Check
 {
     public function findings(Rulebook $book): iterable
     {
-        /** @var array<string, string> $clocked by port, what sends clock there */
+        /** @var array<string, array<string, Span>> $clocked by port and what sends clock there, where */
         $clocked = [];
         foreach ($book->clocks as $clock) {
+            $own = [];
             foreach ($clock->sends as $port) {
-                yield from $this->claim($clocked, $port, "clock {$clock->name->text}", $port->span);
+                if (isset($own[$port->text])) {
+                    yield Finding::warning('clock-twice', $port->span, "clock {$clock->name->text} goes to port \"{$port->text}\" twice: every tick would be heard double; name it once");
+                }
+                $own[$port->text] = true;
+                $clocked[$port->text]["clock {$clock->name->text}"] ??= $port->span;
+            }
+            if ([] === [...$clock->sends, ...$clock->pulses, ...$clock->taps]) {
+                yield Finding::warning('clock-goes-nowhere', $clock->name->span, "clock {$clock->name->text} goes nowhere; add a line such as \"send PORT\" below it");
             }
         }
         foreach ($book->rules as $rule) {
-            $kinds = array_map(static fn (array $kind): string => $kind[0]->text, array_merge(...array_map(static fn (Selector $selector): array => $selector->kinds, $rule->selectors)));
-            $isNamed = \in_array(Kind::Clock->value, $kinds, true);
-            $takesClock = $isNamed || \in_array(Selector::ANY, $kinds, true);
-            foreach ($rule->steps as $step) {
-                if (!$takesClock || !$step instanceof SendStep) {
-                    continue;
-                }
-                $sources = $book->portsHeardBy($rule);
-                foreach ($step->references() as $reference) {
-                    foreach (Reference::OUT_PORT === $reference->what ? $sources : [] as $source) {
-                        // What "any" lets through counts as one clock: most often a single one of the ports sends any.
-                        yield from $this->claim($clocked, $reference->name, $isNamed ? "the clock of port {$source}" : 'a clock that "any" lets through', $step->span);
-                    }
+            foreach ($this->outPorts($rule) as [$port, $span]) {
+                foreach ($this->sources($book, $rule) as $source) {
+                    $clocked[$port][$source] ??= $span;
                 }
             }
         }
+        yield from $this->both($clocked);
     }
 
     /**
-     * @param array<string, string> $clocked
+     * @param array<string, array<string, Span>> $clocked
      *
      * @return iterable<Finding>
      */
-    private function claim(array &$clocked, Token $port, string $source, Span $span): iterable
+    private function both(array $clocked): iterable
     {
-        $other = $clocked[$port->text] ?? null;
-        $clocked[$port->text] = $source;
-        if (null !== $other && $other !== $source) {
-            yield Finding::warning('two-clocks', $span, "both {$other} and {$source} can reach port \"{$port->text}\"; let one of them through");
+        $found = [];
+        foreach ($clocked as $port => $sources) {
+            $names = array_keys($sources);
+            foreach (\array_slice($names, 1) as $name) {
+                $span = $sources[$name];
+                $found["{$span->line}:{$span->column} {$names[0]} {$name}"] ??= [$span, "both {$names[0]} and {$name}", []];
+                $found["{$span->line}:{$span->column} {$names[0]} {$name}"][2][] = "\"{$port}\"";
+            }
         }
+        foreach ($found as [$span, $sources, $ports]) {
+            yield Finding::warning('two-clocks', $span, "{$sources} can reach port ".implode(' and ', $ports).'; let one of them through');
+        }
+    }
+
+    /** @return list<array{string, Span}> out ports that a rule sends what it takes to */
+    private function outPorts(Rule $rule): array
+    {
+        $ports = [];
+        foreach ($rule->steps as $step) {
+            foreach ($step instanceof SendStep ? $step->references() : [] as $reference) {
+                if (Reference::OUT_PORT === $reference->what) {
+                    $ports[] = [$reference->name->text, $step->span];
+                }
+            }
+        }
+
+        return $ports;
+    }
+
+    /** @return list<string> the clocks that a rule lets through, in words */
+    private function sources(Rulebook $book, Rule $rule): array
+    {
+        $kinds = array_map(static fn (array $kind): string => $kind[0]->text, array_merge(...array_map(static fn (Selector $selector): array => $selector->kinds, $rule->selectors)));
+        if ([] === array_intersect($kinds, [Kind::Clock->value, Selector::ANY])) {
+            return [];
+        }
+
+        return array_map(static fn (string $port): string => "the clock of port {$port}", $book->portsHeardBy($rule));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Expression\Call;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Memory;
@@ -94,6 +95,11 @@ final class UnknownNames implements Check
     private function expressions(Rulebook $book, array $expressions): iterable
     {
         foreach ($expressions as $expression) {
+            foreach ($expression->lookups() as $lookup) {
+                if (!isset($book->tables[$lookup->table->text])) {
+                    yield $this->unknown($lookup->table, 'unknown-table', 'function or table', [...array_keys(Call::FUNCTIONS), ...array_keys($book->tables)], null);
+                }
+            }
             foreach ($expression->names() as $name) {
                 if (!\in_array($name->name, self::FIELDS, true) && !isset($book->memories[$name->name])) {
                     $declare = \in_array($name->name, Memory::RESERVED, true) ? null : new Fix("Declare memory {$name->name}", [Edit::insertBefore(1, "memory {$name->name} = 0\n")]);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Lookup;
+use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Token;
@@ -17,31 +20,31 @@ final class UnusedDeclarations implements Check
         $listensToAll = [] !== array_filter($book->rules, static fn ($rule): bool => [] === $rule->from);
         foreach ($book->ports as $port) {
             if (!isset($used[$port->name->text]) && !($port->isIn && $listensToAll)) {
-                yield $this->finding('unused-port', $port->name, $port->isIn ? 'no rule listens to port' : 'nothing is ever sent to port');
+                yield $this->finding($book, 'unused-port', $port->name, $port->isIn && $port->isOut ? 'nothing listens or sends to port' : ($port->isIn ? 'no rule listens to port' : 'nothing is ever sent to port'));
             }
         }
         foreach ($book->tables as $table) {
             if (!isset($used[$table->name->text])) {
-                yield $this->finding('unused-table', $table->name, 'no step uses table');
+                yield $this->finding($book, 'unused-table', $table->name, 'no step uses table');
             }
         }
         foreach ($book->curves as $curve) {
             if (!isset($used[$curve->name->text])) {
-                yield $this->finding('unused-curve', $curve->name, 'no step uses curve');
+                yield $this->finding($book, 'unused-curve', $curve->name, 'no step uses curve');
             }
         }
         foreach ($book->memories as $memory) {
             if (!isset($used[$memory->name->text])) {
-                yield $this->finding('unused-memory', $memory->name, 'no rule reads or stores memory');
+                yield $this->finding($book, 'unused-memory', $memory->name, 'no rule reads or stores memory');
             }
         }
     }
 
-    private function finding(string $code, Token $name, string $text): Finding
+    private function finding(Rulebook $book, string $code, Token $name, string $text): Finding
     {
         $line = $name->span->line;
 
-        return Finding::warning($code, $name->span, "{$text} \"{$name->text}\"", new Fix('Delete this line', [Edit::deleteLines($line, $line)]));
+        return Finding::warning($code, $name->span, "{$text} \"{$name->text}\"", new Fix('Delete this line', [Edit::deleteLine($book, $line)]));
     }
 
     /** @return array<string, true> */
@@ -54,9 +57,7 @@ final class UnusedDeclarations implements Check
                 $used[$name->text] = true;
             }
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->where?->names() ?? [] as $name) {
-                    $used[$name->name] = true;
-                }
+                $used += null === $selector->where ? [] : $this->usedIn($selector->where);
             }
             array_push($steps, ...$rule->steps);
         }
@@ -73,12 +74,19 @@ final class UnusedDeclarations implements Check
                 $used[$name] = true;
             }
             foreach ($step->expressions() as $expression) {
-                foreach ($expression->names() as $name) {
-                    $used[$name->name] = true;
-                }
+                $used += $this->usedIn($expression);
             }
         }
 
         return $used;
+    }
+
+    /** @return array<string, true> */
+    private function usedIn(Expression $expression): array
+    {
+        $names = array_map(static fn (Name $name): string => $name->name, $expression->names());
+        $tables = array_map(static fn (Lookup $lookup): string => $lookup->table->text, $expression->lookups());
+
+        return array_fill_keys([...$names, ...$tables], true);
     }
 }

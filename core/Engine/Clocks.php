@@ -12,9 +12,9 @@ use ZigzagPost\Core\Rulebook\Expression\Exact;
  *
  * Ticks fall on exact multiples of the interval counted from the last start or tempo change, rounded to the microsecond. A
  * clock's state is plain data: `base` is the time of the tick numbered `first`, `ticks` the number of the next one and
- * `pulses` those of the next pulses; a new `turn` makes what was scheduled before void.
+ * `pulses` those of the next pulses. Of each clock one tick, and one pulse of each kind, stands in the queue.
  *
- * @phpstan-type ClockState array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, turn: int, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}
+ * @phpstan-type ClockState array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}
  */
 final class Clocks
 {
@@ -33,11 +33,10 @@ final class Clocks
         $state['first'] = 0;
         $state['ticks'] = 0;
         $state['pulses'] = [];
-        $turn = ++$state['turn'];
         $engine->state->clocks[$clock] = $state;
-        self::tick($engine, $t, $clock, $turn);
+        self::tick($engine, $t, $clock);
         foreach (array_keys($engine->book->clock($clock)['pulses']) as $which) {
-            self::pulse($engine, $t, $clock, $turn, $which);
+            self::pulse($engine, $t, $clock, $which);
         }
     }
 
@@ -48,8 +47,11 @@ final class Clocks
             return;
         }
         $state['isRunning'] = false;
-        ++$state['turn'];
         $engine->state->clocks[$clock] = $state;
+        $engine->queue->cancel(self::tickKey($clock));
+        foreach (array_keys($engine->book->clock($clock)['pulses']) as $which) {
+            $engine->queue->cancel(self::pulseKey($clock, $which));
+        }
         foreach ($engine->book->clock($clock)['sends'] as $port) {
             $engine->emit($t, $port, "\xFC");
         }
@@ -62,8 +64,18 @@ final class Clocks
      */
     public static function tempo(Engine $engine, string $clock, int $t, int|float|array $tempo): void
     {
+        self::setBeat($engine, $clock, $t, self::beat($tempo));
+    }
+
+    /**
+     * The same for the length of a beat.
+     *
+     * @param array{int, int} $beat in microseconds
+     */
+    public static function setBeat(Engine $engine, string $clock, int $t, array $beat): void
+    {
         $state = self::state($engine, $clock);
-        [$old, $beat] = [$state['beat'], self::beat($tempo)];
+        $old = $state['beat'];
         if (self::same($beat, $old)) {
             return;
         }
@@ -93,59 +105,84 @@ final class Clocks
         self::reschedule($engine, $clock, $state, $t);
     }
 
-    /** A clock message is due. */
-    public static function tick(Engine $engine, int $t, string $clock, int $turn): void
+    /**
+     * Lets ticks and pulses that fell due before a time be, as after a long silence; the phase stays.
+     *
+     * @return array<string, int> clock messages left out, by clock
+     */
+    public static function skip(Engine $engine, int $t): array
+    {
+        $skipped = [];
+        foreach ($engine->state->clocks as $clock => $state) {
+            $first = self::firstFrom($state, $t, self::TICKS);
+            if (!$state['isRunning'] || $first <= $state['ticks']) {
+                continue;
+            }
+            $skipped[$clock] = $first - $state['ticks'];
+            $state['ticks'] = $first;
+            foreach ($engine->book->clock($clock)['pulses'] as $which => [$perBeat]) {
+                $state['pulses'][$which] = max($state['pulses'][$which] ?? 0, self::firstFrom($state, $t, $perBeat));
+            }
+            self::reschedule($engine, $clock, $state, 0);
+        }
+
+        return $skipped;
+    }
+
+    /** Goes on with a clock as another rulebook left it. */
+    public static function resume(Engine $engine, string $clock, int $t): void
     {
         $state = self::state($engine, $clock);
-        if (!$state['isRunning'] || $state['turn'] !== $turn) {
-            return;
+        $state['pulses'] = [];
+        foreach ($engine->book->clock($clock)['pulses'] as $which => [$perBeat]) {
+            $state['pulses'][$which] = self::firstFrom($state, $t, $perBeat);
         }
+        self::reschedule($engine, $clock, $state, $t);
+    }
+
+    /** A clock message is due. */
+    public static function tick(Engine $engine, int $t, string $clock): void
+    {
+        $state = self::state($engine, $clock);
         foreach ($engine->book->clock($clock)['sends'] as $port) {
             $engine->emit($t, $port, "\xF8");
         }
         ++$state['ticks'];
         $state['lastTick'] = $t;
         $engine->state->clocks[$clock] = $state;
-        $engine->queue->add(self::timeOf($state, $state['ticks'], self::TICKS), 'tick', [$clock, $turn]);
+        self::scheduleTick($engine, $clock, $state, 0);
     }
 
     /** A pulse is due. */
-    public static function pulse(Engine $engine, int $t, string $clock, int $turn, int $which): void
+    public static function pulse(Engine $engine, int $t, string $clock, int $which): void
     {
         $state = self::state($engine, $clock);
-        if (!$state['isRunning'] || $state['turn'] !== $turn) {
-            return;
-        }
         [$perBeat, $ports] = $engine->book->clock($clock)['pulses'][$which];
         foreach ($ports as $port) {
             $engine->pulse($t, $port, self::PULSE_US);
         }
-        $next = ($state['pulses'][$which] ?? 0) + 1;
-        $state['pulses'][$which] = $next;
+        $state['pulses'][$which] = ($state['pulses'][$which] ?? 0) + 1;
         $state['lastPulses'][$which] = $t;
         $engine->state->clocks[$clock] = $state;
-        $engine->queue->add(self::timeOf($state, $next, $perBeat), 'pulse', [$clock, $turn, $which]);
+        self::schedulePulse($engine, $clock, $state, $which, $perBeat, 0);
     }
 
     /** A tap press is due. */
-    public static function press(Engine $engine, int $t, string $clock, int $tapTurn, int $which): void
+    public static function press(Engine $engine, int $t, string $clock, int $which): void
     {
-        if (($engine->state->tapTurns[$clock] ?? 0) === $tapTurn) {
-            $engine->callLater($t, ["tap_{$clock}_{$which}", 0, 0, 0, 0, 0, '', 0, 'tap']);
-        }
+        $engine->callLater($t, ["tap_{$clock}_{$which}", 0, 0, 0, 0, 0, '', 0, 'tap']);
     }
 
     /**
-     * Tap presses at beat distance.
+     * Tap presses at beat distance; they take the place of those that an earlier tempo left to do.
      *
      * @param array{int, int} $beat
      */
     public static function tell(Engine $engine, string $clock, int $t, array $beat): void
     {
-        $tapTurn = $engine->state->tapTurns[$clock] = ++$engine->state->made;
         foreach ($engine->book->clock($clock)['taps'] as $which => $presses) {
             for ($i = 0; $i < $presses; ++$i) {
-                $engine->later($t + Exact::round($i * $beat[0], $beat[1]), 'tap', [$clock, $tapTurn, $which]);
+                $engine->later($t + Exact::round($i * $beat[0], $beat[1]), 'tap', [$clock, $which], "tap {$clock} {$which} {$i}");
             }
         }
     }
@@ -178,7 +215,7 @@ final class Clocks
     {
         return $engine->state->clocks[$clock] ?? [
             'beat' => $engine->book->clock($clock)['beat'], 'isRunning' => false, 'base' => 0, 'first' => 0, 'ticks' => 0, 'pulses' => [],
-            'turn' => 0, 'lastTick' => 0, 'lastPulses' => [], 'taps' => [], 'lastTap' => null, 'clocks' => [], 'lastClock' => null,
+            'lastTick' => 0, 'lastPulses' => [], 'taps' => [], 'lastTap' => null, 'clocks' => [], 'lastClock' => null,
         ];
     }
 
@@ -189,15 +226,36 @@ final class Clocks
      */
     private static function reschedule(Engine $engine, string $clock, array $state, int $t): void
     {
-        $turn = ++$state['turn'];
         $engine->state->clocks[$clock] = $state;
         if (!$state['isRunning']) {
             return;
         }
-        $engine->queue->add(max($t, self::timeOf($state, $state['ticks'], self::TICKS)), 'tick', [$clock, $turn]);
+        self::scheduleTick($engine, $clock, $state, $t);
         foreach ($engine->book->clock($clock)['pulses'] as $which => [$perBeat]) {
-            $engine->queue->add(max($t, self::timeOf($state, $state['pulses'][$which] ?? 0, $perBeat)), 'pulse', [$clock, $turn, $which]);
+            self::schedulePulse($engine, $clock, $state, $which, $perBeat, $t);
         }
+    }
+
+    /** @param ClockState $state */
+    private static function scheduleTick(Engine $engine, string $clock, array $state, int $earliest): void
+    {
+        $engine->queue->add(max($earliest, self::timeOf($state, $state['ticks'], self::TICKS)), 'tick', [$clock], null, null, self::tickKey($clock));
+    }
+
+    /** @param ClockState $state */
+    private static function schedulePulse(Engine $engine, string $clock, array $state, int $which, int $perBeat, int $earliest): void
+    {
+        $engine->queue->add(max($earliest, self::timeOf($state, $state['pulses'][$which] ?? 0, $perBeat)), 'pulse', [$clock, $which], null, null, self::pulseKey($clock, $which));
+    }
+
+    private static function tickKey(string $clock): string
+    {
+        return "tick {$clock}";
+    }
+
+    private static function pulseKey(string $clock, int $which): string
+    {
+        return "pulse {$clock} {$which}";
     }
 
     /**
@@ -210,6 +268,22 @@ final class Clocks
         [$us, $over] = $state['beat'];
 
         return $state['base'] + Exact::round($us * (self::TICKS * $number - $perBeat * $state['first']), $over * self::TICKS * $perBeat);
+    }
+
+    /**
+     * Number of the first tick or pulse that is due at a time or later.
+     *
+     * @param ClockState $state
+     */
+    private static function firstFrom(array $state, int $t, int $perBeat): int
+    {
+        [$us, $over] = $state['beat'];
+        $number = intdiv($perBeat * $state['first'], self::TICKS) + (int) floor(($t - $state['base']) * $over * $perBeat / $us) - 2;
+        while (self::timeOf($state, $number, $perBeat) < $t) {
+            ++$number;
+        }
+
+        return $number;
     }
 
     /**

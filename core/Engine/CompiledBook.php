@@ -11,6 +11,8 @@ use ZigzagPost\Core\Midi\Words;
  * A rulebook made ready to run: the index from (port, kind, channel, number) to rules, and a method for each rule.
  *
  * Compiled classes extend it; everything in it is fixed once compiled.
+ *
+ * @phpstan-import-type Settings from Flatten
  */
 abstract class CompiledBook
 {
@@ -18,14 +20,24 @@ abstract class CompiledBook
     public const PORTS = [];
     /** Positions of the in ports. */
     public const IN = [];
+    /** Positions of the out ports. */
+    public const OUT = [];
     /** Positions of ports whose NRPN values are 7-bit. */
     public const COARSE = [];
     /** By in port, whether parameter messages are assembled there, and which controller pairs (null for all). */
     public const GROUPS = [];
-    /** By port, whether its zone is the upper one, its members, their bend range, and whether it is an in port. */
+    /** By port, whether its zone is the upper one, its members, their bend range, and whether it is an in port and an out port. */
     public const ZONES = [];
     /** Whether some step keeps account of notes beyond their owner: spread, flatten, fan out. */
     public const FOLLOWS_NOTES = false;
+    /** Positions of the in ports at which MPE zones matter. */
+    public const ZONED = [];
+    /** Positions of in ports where a rule asks whether values have changed. */
+    public const COMPARED = [];
+    /** By step, what `flatten` does; see {@see Flatten}. */
+    public const FLATTENS = [];
+    /** By step that keeps something in the state: title of its rule, which of that title it is, keyword, which of that keyword in the rule, and how it and its ports are written. */
+    public const KEEPING = [];
     /** By method that goes on later, positions of the out ports it can send to. */
     public const REACHES = [];
     /** By name, what clocks do. */
@@ -59,6 +71,13 @@ abstract class CompiledBook
         return static::IN;
     }
 
+    /** @return list<int> */
+    final public function outPorts(): array
+    {
+        /** @var list<int> */
+        return static::OUT;
+    }
+
     /** Position of an in port by name, or null when there is none. */
     final public function inPort(string $name): ?int
     {
@@ -88,11 +107,59 @@ abstract class CompiledBook
         return static::GROUPS;
     }
 
-    /** @return array<int, array{bool, int, int, bool}> */
+    /** @return array<int, array{bool, int, int, bool, bool}> */
     final public function zones(): array
     {
-        /** @var array<int, array{bool, int, int, bool}> */
+        /** @var array<int, array{bool, int, int, bool, bool}> */
         return static::ZONES;
+    }
+
+    /** Whether MPE zones matter at an in port, declared or set by messages. */
+    final public function isZoned(int $port): bool
+    {
+        /** @var list<int> $zoned */
+        $zoned = static::ZONED;
+
+        return \in_array($port, $zoned, true);
+    }
+
+    /** Whether a rule asks, at an in port, if values have changed. */
+    final public function compares(int $port): bool
+    {
+        /** @var list<int> $compared */
+        $compared = static::COMPARED;
+
+        return \in_array($port, $compared, true);
+    }
+
+    /** @return Settings */
+    final public function flatten(string $step): array
+    {
+        /** @var array<string, Settings> $all */
+        $all = static::FLATTENS;
+
+        return $all[$step];
+    }
+
+    /** @return array<string, array{string, int, string, int, string}> */
+    final public function keeping(): array
+    {
+        /** @var array<string, array{string, int, string, int, string}> */
+        return static::KEEPING;
+    }
+
+    /** @return list<string> */
+    final public function clocks(): array
+    {
+        /** @var array<string, mixed> $clocks */
+        $clocks = static::CLOCKS;
+
+        return array_keys($clocks);
+    }
+
+    final public function hasClock(string $name): bool
+    {
+        return \in_array($name, $this->clocks(), true);
     }
 
     /** @return array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>} */
@@ -123,12 +190,19 @@ abstract class CompiledBook
     /** The way this rulebook puts messages in words. */
     final public function words(): Words
     {
-        /** @var string $middle */
-        $middle = static::MIDDLE;
         /** @var int $programsFrom */
         $programsFrom = static::PROGRAMS_FROM;
 
-        return new Words(MiddleC::from($middle), $programsFrom);
+        return new Words($this->middle(), $programsFrom);
+    }
+
+    /** What key 60 is called. */
+    final public function middle(): MiddleC
+    {
+        /** @var string $middle */
+        $middle = static::MIDDLE;
+
+        return MiddleC::from($middle);
     }
 
     /** @return array<string, int> */

@@ -8,7 +8,7 @@ namespace ZigzagPost\Core\Engine;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 12;
+    private const VERSION = 16;
 
     private function __construct(public string $class, public string $php)
     {
@@ -19,16 +19,20 @@ final readonly class CompiledSource
         $name = 'Book_'.hash('xxh128', self::VERSION.($traced ? 't' : '').$body);
         $namespace = Compiler::NAMESPACE;
         $php = <<<PHP
+            declare(strict_types=1);
+
             namespace {$namespace};
 
             use ZigzagPost\Core\Engine\Clocks;
             use ZigzagPost\Core\Engine\CompiledBook;
+            use ZigzagPost\Core\Engine\Control;
             use ZigzagPost\Core\Engine\Engine;
             use ZigzagPost\Core\Engine\ExtraClocks;
             use ZigzagPost\Core\Engine\FanOut;
             use ZigzagPost\Core\Engine\Field;
             use ZigzagPost\Core\Engine\Flatten;
             use ZigzagPost\Core\Engine\Notes;
+            use ZigzagPost\Core\Engine\Ranges;
             use ZigzagPost\Core\Engine\Scenes;
             use ZigzagPost\Core\Engine\Takeover;
             use ZigzagPost\Core\Engine\Tempos;

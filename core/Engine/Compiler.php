@@ -7,10 +7,12 @@ namespace ZigzagPost\Core\Engine;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\NumberList;
+use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Token;
 
 /**
@@ -26,9 +28,15 @@ final class Compiler
     private const ALL_CHANNELS = 0x1FFFF;
 
     private readonly Program $program;
+    /** @var array<string, Rule> what scenes do when they begin and end, as rules, by the name of their method */
+    private readonly array $sceneRules;
+    /** @var array<string, int> by title */
+    private readonly array $scenePositions;
 
     private function __construct(private readonly Rulebook $book, bool $traced)
     {
+        $this->sceneRules = $this->sceneRules();
+        $this->scenePositions = array_flip($book->declared(Reference::SCENE));
         $this->program = new Program($book, $traced);
     }
 
@@ -60,12 +68,15 @@ final class Compiler
         $constants = [
             'PORTS' => array_keys($this->book->ports),
             'IN' => $this->positions(static fn ($port): bool => $port->isIn),
+            'OUT' => $this->positions(static fn ($port): bool => $port->isOut),
             'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
             'FOLLOWS_NOTES' => $this->program->followsNotes,
             'GROUPS' => $this->groups(),
             'ZONES' => $this->zones(),
+            'ZONED' => $this->zoned(),
+            'COMPARED' => $this->compared(),
             'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
-            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...array_values($this->sceneRules())]),
+            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...array_values($this->sceneRules)]),
             'MIDDLE' => $this->book->middle->value,
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
@@ -79,7 +90,9 @@ final class Compiler
         $this->scenes();
         $this->taps();
         $this->begin();
-        $body .= 'public const REACHES = '.var_export($this->program->reaches, true).";\n";
+        $body .= 'public const REACHES = '.var_export($this->program->reaches, true).";\n"
+            .'public const KEEPING = '.var_export($this->program->keeping, true).";\n"
+            .'public const FLATTENS = '.var_export($this->program->flattens, true).";\n";
 
         return CompiledSource::of($body.$this->program->members(), $this->program->traced);
     }
@@ -140,17 +153,53 @@ final class Compiler
         return $groups;
     }
 
-    /** @return array<int, array{bool, int, int, bool}> */
+    /** @return array<int, array{bool, int, int, bool, bool}> */
     private function zones(): array
     {
         $zones = [];
         foreach (array_values($this->book->ports) as $index => $port) {
             if (null !== $port->zone) {
-                $zones[$index] = [$port->zone->upper, $port->zone->members, $port->zone->memberBend, $port->isIn];
+                $zones[$index] = [$port->zone->upper, $port->zone->members, $port->zone->memberBend, $port->isIn, $port->isOut];
             }
         }
 
         return $zones;
+    }
+
+    /** @return list<int> in ports where a rule asks whether values have changed */
+    private function compared(): array
+    {
+        $compared = [];
+        foreach ($this->book->rules as $rule) {
+            $asks = [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => $selector->changed);
+            foreach ($asks ? $this->book->portsHeardBy($rule) : [] as $name) {
+                $compared[$this->book->portIndex($name)] = true;
+            }
+        }
+        ksort($compared);
+
+        return array_keys($compared);
+    }
+
+    /** @return list<int> in ports that have a zone, or whose rules deal with zones that messages may set up */
+    private function zoned(): array
+    {
+        $zoned = [];
+        foreach ($this->book->rules as $rule) {
+            $dealsWithZones = [] !== array_filter($rule->steps, static fn (Step $step): bool => $step->followsZones())
+                || [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => $selector->isMpe());
+            foreach ($dealsWithZones ? $this->book->portsHeardBy($rule) : [] as $name) {
+                $zoned[$this->book->portIndex($name)] = true;
+            }
+        }
+        foreach ($this->zones() as $port => [, , , $isIn]) {
+            if ($isIn) {
+                $zoned[$port] = true;
+            }
+        }
+        ksort($zoned);
+
+        return array_keys($zoned);
     }
 
     /** @return array<string, mixed> */
@@ -198,8 +247,8 @@ final class Compiler
     private function begin(): void
     {
         $code = new RuleCode($this->program, new Rule('Begin', new Span(1, 1), null), 0, Entry::ofMessage(Kind::Start));
-        foreach ($this->zones() as $port => [$isUpper, $members, $bend, $isIn]) {
-            if (!$isIn) {
+        foreach ($this->zones() as $port => [$isUpper, $members, $bend, , $isOut]) {
+            if ($isOut) {
                 SendCode::message($code, 0, $port, Kind::Rpn, $isUpper ? '16' : '1', '6', (string) ($members << 7), '');
                 SendCode::message($code, 0, $port, Kind::Rpn, $isUpper ? '15' : '2', '0', (string) ($bend << 7), '');
             }
@@ -210,8 +259,9 @@ final class Compiler
     /** Methods for what is done when scenes begin and end. */
     private function scenes(): void
     {
-        foreach ($this->sceneRules() as $name => $rule) {
-            $index = \count($this->book->rules) + (int) array_search($name, array_keys($this->sceneRules()), true);
+        $index = \count($this->book->rules) - 1;
+        foreach ($this->sceneRules as $name => $rule) {
+            ++$index;
             $code = new RuleCode($this->program, $rule, $index, Entry::ofMessage(Kind::Start));
             if ($this->program->traced) {
                 $code->line("\$e->trace->enter({$index}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
@@ -241,7 +291,7 @@ final class Compiler
     private function route(Rule $rule, int $index, Kind $kind, string $method): array
     {
         $ports = [] === $rule->from ? null : array_map(fn ($name): int => $this->book->portIndex($name->text), $rule->from);
-        $scene = null === $rule->scene ? -1 : (int) array_search($rule->scene, $this->book->scenes, true);
+        $scene = null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title];
         $channels = 0;
         $numbers = [];
         foreach ($rule->selectors as $selector) {

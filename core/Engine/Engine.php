@@ -92,6 +92,9 @@ final class Engine
                 return;
             }
         }
+        if ($v < Notes::LEAST_PRESS && isset($s->pressed[$plan->control])) {
+            Notes::letGo($this, $t, $plan->control);
+        }
         $isClaimed = false;
         foreach ($plan->rules as $rule) {
             $result = $rule($this, $t, $port, $plan->channel, $plan->number, $v, 0, $bytes, $plan->control, $own);
@@ -152,11 +155,10 @@ final class Engine
     }
 
     /**
-     * An engine that goes on with another rulebook: notes that sound still end with their keys, memories of the same name
-     * keep what they hold. What the old rules were still to do is dropped, and what they made of held notes is released:
-     * what goes out for that is left to take from this engine.
+     * Goes on with another rulebook, keeping whatever the new text still has. What the old rules send on their way out is left
+     * to take from this engine.
      */
-    public function withBook(CompiledBook $book): self
+    public function withBook(CompiledBook $book): BookChange
     {
         $this->count();
 
@@ -193,7 +195,7 @@ final class Engine
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
     public static function load(CompiledBook $book, array $saved, bool $traced = false): self
     {
-        /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>, array{int, int}|null}>}, trace: array<mixed>|null} $saved */
+        /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>, array{int, int}|null, string}>}, trace: array<mixed>|null} $saved */
         $engine = new self($book, $traced);
         $engine->state->restore($saved['state']);
         foreach ($saved['decoders'] as $port => $decoder) {
@@ -203,6 +205,19 @@ final class Engine
         $engine->trace?->restore($saved['trace'] ?? []);
 
         return $engine;
+    }
+
+    /** Takes over what came in incomplete at an engine with another rulebook, and its trace. */
+    public function adopt(self $old, Places $places): void
+    {
+        foreach ($places->ports as $was => $is) {
+            if (isset($old->inlets[$was], $this->inlets[$is])) {
+                $this->inlets[$is]->restore($old->inlets[$was]->save());
+            }
+        }
+        if (null !== $old->trace) {
+            $this->trace?->follow($old->trace, $places);
+        }
     }
 
     /** A parameter message or controller pair that has been assembled goes to the rules. */
@@ -237,10 +252,13 @@ final class Engine
         $this->trace?->out($t, $port, '');
     }
 
-    /** @param list<mixed> $arguments */
-    public function later(int $t, string $do, array $arguments): void
+    /**
+     * @param list<mixed> $arguments
+     * @param string $key takes the place of what is due under the same key; '' for none
+     */
+    public function later(int $t, string $do, array $arguments, string $key = ''): void
     {
-        $this->queue->add($t, $do, $arguments, $this->trace?->originNow());
+        $this->queue->add($t, $do, $arguments, $this->trace?->originNow(), null, $key);
         $this->trace?->later($t);
     }
 

@@ -47,7 +47,7 @@ final class Expressions
     /** @return Expression what a note of an incoming channel begins with; neutral if that is no member channel */
     public static function ofNote(State $state, string $place, int $inPort, int $control): array
     {
-        return Zones::isOfMember($state, $inPort, $control) ? $state->expressions[$place][$inPort << 5 | ($control >> 14 & 31)] ?? self::NEUTRAL : self::NEUTRAL;
+        return Zones::isOfMember($state, $inPort, $control) ? $state->expressions[$place][$inPort << 5 | Control::channel($control)] ?? self::NEUTRAL : self::NEUTRAL;
     }
 
     /**

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Rulebook\Expression\Exact;
 final class ExtraClocks
 {
     /**
-     * Lets extra clock messages follow at even distances.
+     * Lets extra clock messages follow at even distances; those still due since the last incoming one are left out.
      *
      * @param list<mixed> $call method and arguments that go on with a clock message
      */
@@ -18,26 +18,23 @@ final class ExtraClocks
     {
         /** @var int $port */
         $port = $call[1];
-        $last = $engine->state->multiplied[$step][$port][0] ?? null;
-        $turn = ++$engine->state->made;
-        $engine->state->multiplied[$step][$port] = [$t, $turn];
+        $last = $engine->state->multiplied[$step][$port] ?? null;
+        $engine->state->multiplied[$step][$port] = $t;
         if (null === $last) {
             return;
         }
         for ($i = 1; $i < $by; ++$i) {
-            $engine->later($t + Exact::round(($t - $last) * $i, $by), 'extra', [$step, $port, $turn, $call]);
+            $engine->later($t + Exact::round(($t - $last) * $i, $by), 'extra', [$call], "extra {$step} {$port} {$i}");
         }
     }
 
     /**
-     * One is due, unless the next incoming one was early.
+     * One is due.
      *
      * @param list<mixed> $call
      */
-    public static function due(Engine $engine, int $t, string $step, int $port, int $turn, array $call): void
+    public static function due(Engine $engine, int $t, array $call): void
     {
-        if (($engine->state->multiplied[$step][$port][1] ?? 0) === $turn) {
-            $engine->callLater($t, $call);
-        }
+        $engine->callLater($t, $call);
     }
 }

@@ -22,7 +22,7 @@ final class FanOut
         $chosen = self::choose($channels, $members);
         $wanted = Expressions::ofNote($state, $step, $inPort, $control);
         Expressions::prepare($engine, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
-        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, $control >> 14 & 31]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
+        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, Control::channel($control)]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
         $state->fanOf[$own][] = $step;
         $engine->trace?->tell('channel', (string) $ch, (string) $chosen);
         Notes::begin($engine, $t, $port, $chosen, $n, $v, $own);
@@ -71,7 +71,7 @@ final class FanOut
     {
         $part = Expressions::part($kind);
         if (Expressions::BEND === $part) {
-            $value = max(-8192, min(8191, Exact::round($value * Zones::bendRanges($engine->state, $inPort)[0], $range)));
+            $value = max(-8192, min(8191, Exact::round($value * Zones::bendRanges($engine->state, $inPort, Zones::side($engine->state, $inPort, $inChannel))[0], 100 * $range)));
         }
         Expressions::keep($engine->state, $step, $inPort, $inChannel, $part, $value);
         $isHeard = false;

@@ -7,52 +7,47 @@ namespace ZigzagPost\Core\Engine;
 use ZigzagPost\Core\Rulebook\Expression\Exact;
 
 /**
- * An MPE zone on its way to one channel: whose bend and timbre count, and what was last sent of them.
+ * An MPE zone on its way to one channel: whose bend, pressure and timbre count, and what was last sent of them.
  *
- * @phpstan-type Flat array{notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int}
- * @phpstan-type Settings array{int, int, string, string, string, int, string, int}
+ * @phpstan-type Flat array{side: int, notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int, withheld: int|null}
+ * @phpstan-type Settings array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string, timbreController: int}
  *
- * Notes are channel and key by owner, in the order they began; `counts` is the owner of the one that counts. Settings are channel, bend range, priority, the methods that go on with bend and timbre, the timbre controller, the method
- * that goes on with pressure, and its controller. `pressures` are those that came before their note.
+ * Notes are channel and key by owner, in the order they began; `counts` is the owner of the one that counts. `withheld` is
+ * the first half of a parameter selection until the second says whether the zone keeps it. Settings are channel, bend range
+ * in semitones, priority, and the methods that go on with bend, pressure and timbre, '' for those that are not sent.
  */
 final class Flatten
 {
     private const NEUTRAL_TIMBRE = 64;
-    private const NOTHING = ['notes' => [], 'counts' => null, 'bends' => [], 'timbres' => [], 'pressures' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE, 'pressure' => 0];
+    private const NOTHING = ['side' => 0, 'notes' => [], 'counts' => null, 'bends' => [], 'timbres' => [], 'pressures' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE, 'pressure' => 0, 'withheld' => null];
+    private const SELECT_MSB = 101;
 
-    /**
-     * A note begins: bend and timbre go out before it where it is the one that counts.
-     *
-     * @param Settings $settings
-     */
-    public static function noteOn(Engine $engine, string $flat, int $t, int $port, int $ch, int $key, array $settings, int $control, int|string $own): void
+    /** A note begins: bend, pressure and timbre go out before it where it is the one that counts. */
+    public static function noteOn(Engine $engine, string $step, int $t, int $port, int $ch, int $key, int $control, int|string $own): void
     {
-        $engine->state->flats[$flat] ??= self::NOTHING;
+        $flat = self::id($engine->state, $step, $port, $ch);
         $state = &$engine->state->flats[$flat];
         unset($state['notes'][$own]);
         $state['notes'][$own] = [$ch, $key];
-        $engine->state->flatOf[$own][] = [$flat, $port, $settings, $control];
-        $state['counts'] = self::priority($state['notes'], $settings[2]);
+        $engine->state->flatOf[$own][] = [$step, $flat, $port, $control];
+        $state['counts'] = self::priority($state['notes'], $engine->book->flatten($step)['priority']);
         if ($state['counts'] === $own) {
-            self::update($engine, $state, $t, $port, $settings, $control);
-            self::bringPressure($engine, $state, $t, $port, $settings, $control);
+            self::update($engine, $state, $step, $t, $port, $control);
         }
-        unset($state['pressures'][$ch]);
     }
 
-    /** The notes of an owner have ended: bend and timbre of an older note may count again. */
+    /** The notes of an owner have ended: bend, pressure and timbre of an older note may count again. */
     public static function ended(Engine $engine, int|string $own, int $t): void
     {
         $ended = $engine->state->flatOf[$own] ?? [];
         unset($engine->state->flatOf[$own]);
-        foreach ($ended as [$flat, $port, $settings, $control]) {
-            $engine->state->flats[$flat] ??= self::NOTHING;
+        foreach ($ended as [$step, $flat, $port, $control]) {
             $state = &$engine->state->flats[$flat];
             unset($state['notes'][$own]);
             if ($state['counts'] === $own) {
-                $state['counts'] = self::priority($state['notes'], $settings[2]);
+                $state['counts'] = self::priority($state['notes'], $engine->book->flatten($step)['priority']);
                 if (null !== $state['counts']) {
-                    self::update($engine, $state, $t, $port, $settings, $control);
+                    self::update($engine, $state, $step, $t, $port, $control);
                 }
             }
             unset($state);
@@ -60,19 +55,18 @@ final class Flatten
     }
 
     /** The bend to send for a bend of one channel of the zone, or null when there is nothing new to send. */
-    public static function bend(Engine $engine, string $flat, int $port, int $ch, int $value, int $range): ?int
+    public static function bend(Engine $engine, string $step, int $port, int $ch, int $value): ?int
     {
-        $engine->state->flats[$flat] ??= self::NOTHING;
-        $state = &$engine->state->flats[$flat];
-        if ($ch === Zones::managerOf($engine->state, $port)) {
+        $state = &$engine->state->flats[self::id($engine->state, $step, $port, $ch)];
+        if (Zones::isManager($engine->state, $port, $ch)) {
             $state['manager'] = $value;
         } else {
             $state['bends'][$ch] = $value;
-            if (null === $state['counts'] || $state['notes'][$state['counts']][0] !== $ch) {
+            if (self::channel($state) !== $ch) {
                 return null; // what rings on keeps its pitch
             }
         }
-        $bend = self::combined($engine->state, $state, $port, $range);
+        $bend = self::combined($engine->state, $state, $port, $engine->book->flatten($step)['range']);
         if ($bend === $state['bend']) {
             return null;
         }
@@ -81,58 +75,64 @@ final class Flatten
     }
 
     /** Keeps the timbre of a channel; true when it is the one that counts and is new. */
-    public static function timbre(State $all, string $flat, int $ch, int $value): bool
+    public static function timbre(State $all, string $step, int $port, int $ch, int $value): bool
     {
-        $all->flats[$flat] ??= self::NOTHING;
-        $state = &$all->flats[$flat];
-        $state['timbres'][$ch] = $value;
-        if ($state['timbre'] === $value || self::channel($state) !== $ch) {
-            return false;
-        }
-        $state['timbre'] = $value;
-
-        return true;
+        return self::keep($all->flats[self::id($all, $step, $port, $ch)], 'timbre', $ch, $value);
     }
 
-    /** Whether a pressure is that of the note that counts; what comes before its note is kept for it. */
-    public static function pressure(State $all, string $flat, int $ch, int $value): bool
+    /** Keeps the pressure of a channel; true when it is the one that counts and is new. */
+    public static function pressure(State $all, string $step, int $port, int $ch, int $value): bool
     {
-        $all->flats[$flat] ??= self::NOTHING;
-        $state = &$all->flats[$flat];
-        if (self::channel($state) === $ch) {
-            $state['pressure'] = $value;
-
-            return true;
-        }
-        if ([] === self::keysOf($all, $flat, $ch)) {
-            $state['pressures'][$ch] = $value;
-        }
-
-        return false;
+        return self::keep($all->flats[self::id($all, $step, $port, $ch)], 'pressure', $ch, $value);
     }
 
     /** Why bend, pressure or timbre of a channel was not sent. */
-    public static function reason(State $all, string $flat, int $port, int $ch): string
+    public static function reason(State $all, string $step, int $port, int $ch): string
     {
-        $state = $all->flats[$flat] ?? self::NOTHING;
-        if ([] === array_filter($state['notes'], static fn (array $note): bool => $note[0] === $ch) && $ch !== Zones::managerOf($all, $port)) {
+        $state = $all->flats[self::id($all, $step, $port, $ch)];
+        $isManager = Zones::isManager($all, $port, $ch);
+        if ([] === array_filter($state['notes'], static fn (array $note): bool => $note[0] === $ch) && !$isManager) {
             return 'kept for the next note';
         }
 
-        return self::channel($state) === $ch || $ch === Zones::managerOf($all, $port) ? 'no change' : 'another note counts';
+        return self::channel($state) === $ch || $isManager ? 'no change' : 'another note counts';
     }
 
     /** Whether a controller selects or sets a parameter. */
     public static function isSetting(int $controller): bool
     {
-        return 6 === $controller || 38 === $controller || ($controller >= 96 && $controller <= 101);
+        return 6 === $controller || 38 === $controller || ($controller >= 96 && $controller <= self::SELECT_MSB);
+    }
+
+    /**
+     * What becomes of a controller of the manager channel that selects or sets a parameter: RPN 0 and 6 are the zone's own.
+     *
+     * @return bool|int true when it stays in the zone, false when it goes on; a number when the first half of a selection that
+     *                  was withheld, with this value, has to go on before it
+     */
+    public static function setting(State $all, string $step, int $port, int $ch, int $number, int $value): bool|int
+    {
+        $state = &$all->flats[self::id($all, $step, $port, $ch)];
+        $isOwn = Zones::isOwnParameter($all, $port, $ch);
+        if (self::SELECT_MSB === $number && 0 === $value && !$isOwn) {
+            $state['withheld'] = $value;
+
+            return true;
+        }
+        $withheld = $state['withheld'];
+        $state['withheld'] = null;
+        if ($isOwn) {
+            return true;
+        }
+
+        return null !== $withheld && 98 !== $number && 99 !== $number && self::SELECT_MSB !== $number ? $withheld : false;
     }
 
     /** @return list<int> keys that sound on a channel of the zone */
-    public static function keysOf(State $all, string $flat, int $ch): array
+    public static function keysOf(State $all, string $step, int $port, int $ch): array
     {
         $keys = [];
-        foreach ($all->flats[$flat]['notes'] ?? [] as [$channel, $key]) {
+        foreach ($all->flats[self::id($all, $step, $port, $ch)]['notes'] as [$channel, $key]) {
             if ($channel === $ch) {
                 $keys[] = $key;
             }
@@ -141,39 +141,50 @@ final class Flatten
         return $keys;
     }
 
+    /** The name of what a step makes of the zone that a channel belongs to; it is there from now on. */
+    private static function id(State $all, string $step, int $port, int $ch): string
+    {
+        $side = Zones::side($all, $port, $ch);
+        $id = "{$step}:{$port}:{$side}";
+        $all->flats[$id] ??= ['side' => $side] + self::NOTHING;
+
+        return $id;
+    }
+
+    /**
+     * @param Flat $state
+     * @param 'timbre'|'pressure' $what
+     */
+    private static function keep(array &$state, string $what, int $ch, int $value): bool
+    {
+        $state["{$what}s"][$ch] = $value;
+        if ($state[$what] === $value || self::channel($state) !== $ch) {
+            return false;
+        }
+        $state[$what] = $value;
+
+        return true;
+    }
+
     /**
      * Sends what differs from what was last sent.
      *
      * @param Flat $state
-     * @param Settings $settings
      */
-    private static function update(Engine $engine, array &$state, int $t, int $port, array $settings, int $control): void
+    private static function update(Engine $engine, array &$state, string $step, int $t, int $port, int $control): void
     {
-        [$channel, $range, , $bendMethod, $timbreMethod, $timbreController] = $settings;
-        $bend = self::combined($engine->state, $state, $port, $range);
-        $timbre = $state['timbres'][self::channel($state) ?? 0] ?? self::NEUTRAL_TIMBRE;
-        if ($bend !== $state['bend']) {
-            $state['bend'] = $bend;
-            $engine->call($bendMethod, $t, $port, $channel, 0, $bend, 0, '', $control, 0);
-        }
-        if ('' !== $timbreMethod && $timbre !== $state['timbre']) {
-            $state['timbre'] = $timbre;
-            $engine->call($timbreMethod, $t, $port, $channel, $timbreController, $timbre, 0, '', $control, 0);
-        }
-    }
-
-    /**
-     * Sends the pressure that came before its note, if it differs from what was last sent.
-     *
-     * @param Flat $state
-     * @param Settings $settings
-     */
-    private static function bringPressure(Engine $engine, array &$state, int $t, int $port, array $settings, int $control): void
-    {
-        $pressure = $state['pressures'][self::channel($state) ?? 0] ?? $state['pressure'];
-        if ('' !== $settings[6] && $pressure !== $state['pressure']) {
-            $state['pressure'] = $pressure;
-            $engine->call($settings[6], $t, $port, $settings[0], $settings[7], $pressure, 0, '', $control, 0);
+        $settings = $engine->book->flatten($step);
+        $counts = self::channel($state) ?? 0;
+        $parts = [
+            ['bend', 0, self::combined($engine->state, $state, $port, $settings['range'])],
+            ['pressure', $settings['pressureController'], $state['pressures'][$counts] ?? 0],
+            ['timbre', $settings['timbreController'], $state['timbres'][$counts] ?? self::NEUTRAL_TIMBRE],
+        ];
+        foreach ($parts as [$what, $number, $value]) {
+            if ('' !== $settings[$what] && $value !== $state[$what]) {
+                $state[$what] = $value;
+                $engine->call($settings[$what], $t, $port, $settings['channel'], $number, $value, 0, '', $control, 0);
+            }
         }
     }
 
@@ -184,10 +195,10 @@ final class Flatten
      */
     private static function combined(State $all, array $state, int $port, int $range): int
     {
-        [$memberRange, $managerRange] = Zones::bendRanges($all, $port);
+        [$memberCents, $managerCents] = Zones::bendRanges($all, $port, $state['side']);
         $member = $state['bends'][self::channel($state) ?? 0] ?? 0;
 
-        return max(-8192, min(8191, Exact::round($member * $memberRange + $state['manager'] * $managerRange, $range)));
+        return max(-8192, min(8191, Exact::round($member * $memberCents + $state['manager'] * $managerCents, 100 * $range)));
     }
 
     /** @param Flat $state */

@@ -30,11 +30,13 @@ final class Groups
      * @param bool $parameters whether parameter messages are assembled here
      * @param list<int>|null $pairs controllers 0 to 31 that are assembled with their lower halves; null for all
      */
-    public static function takesIn(Engine $engine, int $t, int $port, int $channel, int $number, int $value, bool $parameters, ?array $pairs): bool
+    public static function takesIn(Engine $engine, int $t, int $port, string $raw, bool $parameters, ?array $pairs): bool
     {
+        [$channel, $number, $value] = [(\ord($raw[0]) & 0x0F) + 1, \ord($raw[1]), \ord($raw[2])];
         $waiting = $engine->state->waiting[$port] ?? null;
         if (null !== $waiting) {
             if ($waiting[1] === $channel && $waiting[4] === $number) {
+                $engine->trace?->part($t, $port, $raw);
                 $engine->state->waiting[$port][3] |= $value;
                 self::remember($engine->state, $port, $waiting[0], $channel, $waiting[2], $waiting[3] | $value);
                 self::flush($engine, $t, $port);
@@ -44,13 +46,25 @@ final class Groups
             self::flush($engine, $t, $port);
         }
         if ($parameters && ($number < 96 ? self::DATA_MSB === $number || self::DATA_LSB === $number : $number <= 101)) {
-            $isTaken = $number < 98 ? self::data($engine, $t, $port, $channel, $number, $value) : self::select($engine->state, $port, $channel, $number, $value);
+            $isTaken = $number < 98 ? self::data($engine, $t, $port, $raw, $channel, $number, $value) : self::select($engine, $t, $port, $raw, $channel, $number, $value);
             if ($isTaken) {
                 return true;
             }
         }
 
-        return $number < 64 && [] !== $pairs && self::pair($engine, $t, $port, $channel, $number, $value, $pairs);
+        return $number < 64 && [] !== $pairs && self::pair($engine, $t, $port, $raw, $channel, $number, $value, $pairs);
+    }
+
+    /** The controllers that make up a group, as they go on a wire. */
+    public static function bytes(int $kind, bool $isCoarse, int $channel, int $number, int $value): string
+    {
+        $controller = static fn (int $controller, int $data): string => \chr(0xAF + $channel).\chr($controller).\chr($data & 0x7F);
+        if (self::CC14 === $kind) {
+            return $controller($number, $value >> 7).$controller($number + 32, $value);
+        }
+        $select = self::NRPN === $kind ? $controller(99, $number >> 7).$controller(98, $number) : $controller(101, $number >> 7).$controller(100, $number);
+
+        return $select.($isCoarse && self::NRPN === $kind ? $controller(self::DATA_MSB, $value) : $controller(self::DATA_MSB, $value >> 7).$controller(self::DATA_LSB, $value));
     }
 
     /** Lets what waits at a port go. */
@@ -77,8 +91,10 @@ final class Groups
     }
 
     /** One half of a parameter number. */
-    private static function select(State $state, int $port, int $channel, int $number, int $value): bool
+    private static function select(Engine $engine, int $t, int $port, string $raw, int $channel, int $number, int $value): bool
     {
+        $engine->trace?->part($t, $port, $raw);
+        $state = $engine->state;
         $kind = $number < 100 ? self::NRPN : self::RPN;
         $selected = $state->selected[$port][$channel] ?? null;
         [$msb, $lsb] = null !== $selected && $selected[0] === $kind ? [$selected[1], $selected[2]] : [null, null];
@@ -88,7 +104,7 @@ final class Groups
     }
 
     /** Data entry, increment or decrement; false when no parameter is selected. */
-    private static function data(Engine $engine, int $t, int $port, int $channel, int $number, int $value): bool
+    private static function data(Engine $engine, int $t, int $port, string $raw, int $channel, int $number, int $value): bool
     {
         $state = $engine->state;
         $selected = $state->selected[$port][$channel] ?? null;
@@ -102,14 +118,15 @@ final class Groups
         }
         $isCoarse = self::NRPN === $kind && $engine->book->isCoarse($port);
         $now = $state->parameters[$port][$kind << 24 | $channel << 14 | $parameter] ?? 0;
+        if (self::DATA_LSB === $number && $isCoarse) {
+            return false;
+        }
+        $engine->trace?->part($t, $port, $raw);
         if (self::DATA_MSB === $number && !$isCoarse) {
             self::remember($state, $port, $kind, $channel, $parameter, $value << 7);
             self::wait($engine, $t, $port, [$kind, $channel, $parameter, $value << 7, self::DATA_LSB]);
 
             return true;
-        }
-        if (self::DATA_LSB === $number && $isCoarse) {
-            return false;
         }
         $value = match ($number) {
             self::DATA_MSB => $value,
@@ -124,11 +141,12 @@ final class Groups
     }
 
     /** @param list<int>|null $pairs */
-    private static function pair(Engine $engine, int $t, int $port, int $channel, int $number, int $value, ?array $pairs): bool
+    private static function pair(Engine $engine, int $t, int $port, string $raw, int $channel, int $number, int $value, ?array $pairs): bool
     {
         if (null !== $pairs && !\in_array($number & 0x1F, $pairs, true)) {
             return false;
         }
+        $engine->trace?->part($t, $port, $raw);
         $kind = self::CC14;
         $high = $number & 0x1F;
         if ($number < 32) {

@@ -34,6 +34,7 @@ final class Inlet
 
     private Decoder $decoder;
     private readonly bool $hasZone;
+    private readonly bool $compares;
     /** @var array<int, list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
     private array $rules = [];
 
@@ -41,8 +42,9 @@ final class Inlet
     public function __construct(private readonly Engine $engine, private readonly int $port, private readonly ?array $groups)
     {
         $this->decoder = new Decoder();
-        $this->hasZone = isset($engine->state->zones[$port]);
-        $this->isPlain = null === $engine->trace && null === $groups && !$this->hasZone;
+        $this->hasZone = $engine->book->isZoned($port);
+        $this->compares = $engine->book->compares($port);
+        $this->isPlain = null === $engine->trace && null === $groups && !$this->hasZone && !$this->compares;
     }
 
     /** Takes bytes in whatever pieces they come. */
@@ -72,7 +74,7 @@ final class Inlet
         };
         $channel = ($status & 0x0F) + 1;
         $number = Plan::BEND === $shape ? 0 : $second;
-        $control = $kind << 24 | $this->port << 19 | $channel << 14 | $number;
+        $control = Control::of($kind, $this->port, $channel, $number);
         $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
 
         return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, self::CC === $kind || self::MODE === $kind, $kind, $channel, $number, $second, $control, State::note($this->port, $channel, $number), $rules);
@@ -88,7 +90,7 @@ final class Inlet
     /** A parameter message or controller pair that has been assembled. */
     public function group(int $t, int $kind, int $ch, int $n, int $v): void
     {
-        $this->engine->trace?->beginGroup($t, $this->port, $kind, $ch, $n, $v);
+        $this->engine->trace?->beginGroup($t, $this->port, Groups::bytes($kind, $this->engine->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
         $this->dispatch($t, $kind, $ch, $n, $v, '');
         $this->engine->trace?->finish();
     }
@@ -147,7 +149,7 @@ final class Inlet
             if ($this->hasZone) {
                 Zones::observe($engine->state, $this->port, $plan->channel, $plan->number, $v);
             }
-            if (null !== $this->groups && Groups::takesIn($engine, $t, $this->port, $plan->channel, $plan->number, $v, $this->groups[0], $this->groups[1])) {
+            if (null !== $this->groups && Groups::takesIn($engine, $t, $this->port, $raw, $this->groups[0], $this->groups[1])) {
                 return;
             }
         } elseif (isset($engine->state->waiting[$this->port])) {
@@ -209,7 +211,7 @@ final class Inlet
 
     private function dispatch(int $t, int $kind, int $ch, int $n, int $v, string $raw): void
     {
-        $control = $kind << 24 | $this->port << 19 | $ch << 14 | $n;
+        $control = Control::of($kind, $this->port, $ch, $n);
         $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, $kind, $ch, $n), $control, $ch, $n, $v, $raw, 0);
     }
 
@@ -223,6 +225,14 @@ final class Inlet
      */
     private function ask(int $t, array $rules, int $control, int $ch, int $n, int $v, string $raw, int $own): bool
     {
+        if ($v < Notes::LEAST_PRESS && isset($this->engine->state->pressed[$control])) {
+            Notes::letGo($this->engine, $t, $control);
+        }
+        if ($this->compares) {
+            $state = $this->engine->state;
+            $state->isChanged = ($state->latest[$control] ?? null) !== $v;
+            $state->latest[$control] = $v;
+        }
         $isClaimed = false;
         foreach ($rules as $rule) {
             $result = $rule($this->engine, $t, $this->port, $ch, $n, $v, 0, $raw, $control, $own);

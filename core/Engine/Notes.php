@@ -13,6 +13,8 @@ final class Notes
 {
     /** Release velocity of note-offs that the engine makes itself (MIDI 1.0, "Note Off": 64 when not velocity sensitive). */
     public const RELEASE_VELOCITY = 64;
+    /** Least value of a press; below it a control is let go. */
+    public const LEAST_PRESS = 64;
 
     /** Begins a note at an out port; its owner will end it. */
     public static function begin(Engine $engine, int $t, int $port, int $ch, int $n, int $v, int|string $own): void
@@ -98,6 +100,22 @@ final class Notes
         $engine->emit($t, $note >> 11, $release < 0 ? \chr(0x90 | $channel).$key."\x00" : \chr(0x80 | $channel).$key.\chr($release));
     }
 
+    /**
+     * A control has been let go: the notes that its presses made end, as much later as they began.
+     */
+    public static function letGo(Engine $engine, int $t, int $control): void
+    {
+        $owners = $engine->state->pressed[$control];
+        unset($engine->state->pressed[$control]);
+        foreach ($owners as $own => $laterUs) {
+            if (0 === $laterUs) {
+                self::end($engine, $t, $own);
+            } else {
+                $engine->later($t + $laterUs, 'end', [$own, self::RELEASE_VELOCITY]);
+            }
+        }
+    }
+
     /** An owner for what begins later; what it begins ends as much later than the present owner ends. */
     public static function laterOwner(Engine $engine, int|string $own, int $us): string
     {
@@ -114,17 +132,15 @@ final class Notes
         if (isset($engine->state->gates[$own])) {
             self::end($engine, $t, $own);
         }
-        $engine->state->gates[$own] = ++$engine->state->made;
-        $engine->later($t + $us, 'gate', [$own, $engine->state->made]);
+        $engine->state->gates[$own] = true;
+        $engine->later($t + $us, 'gate', [$own], "gate {$own}");
     }
 
-    /** The time of a gate is over, unless it has begun anew. */
-    public static function gateOver(Engine $engine, int $t, string $own, int $name): void
+    /** The time of a gate is over. */
+    public static function gateOver(Engine $engine, int $t, string $own): void
     {
-        if (($engine->state->gates[$own] ?? 0) === $name) {
-            unset($engine->state->gates[$own]);
-            self::end($engine, $t, $own);
-        }
+        unset($engine->state->gates[$own]);
+        self::end($engine, $t, $own);
     }
 
     /** Sounds a note for a while. */

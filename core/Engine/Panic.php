@@ -15,7 +15,7 @@ final class Panic
     public static function silence(Engine $engine, int $t, ?array $ports): void
     {
         $state = $engine->state;
-        $outPorts = $ports ?? array_values(array_diff(array_keys($engine->book->ports()), $engine->book->inPorts()));
+        $outPorts = $ports ?? $engine->book->outPorts();
         ksort($state->sounding);
         foreach ($outPorts as $port) {
             foreach (array_keys($state->sounding) as $note) {
@@ -26,6 +26,7 @@ final class Panic
             }
             for ($channel = 1; $channel <= 16; ++$channel) {
                 if (0 !== ($state->carried[$port] & 1 << $channel)) {
+                    Voices::pedal($state, $port, $channel, 0);
                     foreach ([self::SUSTAIN, self::ALL_NOTES_OFF, self::ALL_SOUND_OFF] as $number) {
                         $engine->emit($t, $port, \chr(0xAF + $channel).\chr($number)."\x00");
                     }
@@ -55,13 +56,14 @@ final class Panic
         }
     }
 
-    /** A latch that was on is off: what it held is silent. Its owner's name says which step and control it is. */
+    /** A latch that was on is off: what it held is silent. */
     private static function unlatch(State $state): void
     {
         foreach (array_keys($state->ledger) as $own) {
             if (\is_string($own)) {
-                if (1 === preg_match('/^l([\d.]+):(\d+)$/D', $own, $latch)) {
-                    unset($state->toggled[$latch[1]][(int) $latch[2]]);
+                [$letter, $step, $control] = Owner::parts($own);
+                if (Owner::LATCH === $letter && null !== $control) {
+                    unset($state->toggled[$step][$control]);
                 }
                 unset($state->ledger[$own]);
             }

@@ -7,14 +7,18 @@ namespace ZigzagPost\Core\Engine;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Expression\Code;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Lookup;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Expression\Scope;
+use ZigzagPost\Core\Rulebook\Memory;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
+use ZigzagPost\Core\Rulebook\Step\PressStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 
 /**
@@ -31,6 +35,8 @@ final class RuleCode implements Scope
     public bool $noteSends;
     /** No step after the present one is reached. */
     public bool $ended = false;
+    /** @var array{float, float}|null range of the value of the message that a template has just made */
+    public ?array $made = null;
     /** Who ends what the steps begin. */
     public readonly OwnerCode $owner;
 
@@ -133,10 +139,32 @@ final class RuleCode implements Scope
         return '$x'.$this->temporaries++;
     }
 
-    /** A name for state that belongs to the present step. */
+    /** A name for state that belongs to the present step; the compiled rulebook will say that this step keeps some. */
     public function stepId(): string
     {
-        return "{$this->ruleIndex}.{$this->step}";
+        $this->program->keeps($this->rule, $this->ruleIndex, $this->step);
+
+        return Program::stepId($this->ruleIndex, $this->step);
+    }
+
+    /**
+     * Code for the beginning of a rule that makes notes below `press`: they end when the control is let go, whatever the
+     * rules say then, and as much later as steps above hold them up.
+     */
+    public function endsWithPress(): void
+    {
+        if (Kind::Note === $this->kind || !$this->kind->hasValue()) {
+            return;
+        }
+        $isPressed = false;
+        $laterUs = 0;
+        foreach ($this->rule->steps as $index => $step) {
+            $isPressed = $isPressed || $step instanceof PressStep;
+            $laterUs += $step->holdsUpUs();
+            if ($isPressed && $step instanceof BecomeStep && Kind::Note === $step->message->kind()) {
+                $this->line('$s->pressed[$ctl]['.Owner::code(Owner::MADE, Program::stepId($this->ruleIndex, $index))."] = {$laterUs};");
+            }
+        }
     }
 
     // Reading the message -------------------------------------------------------------------------------------------
@@ -163,6 +191,20 @@ final class RuleCode implements Scope
         return "Rejected::field('{$name->name}')";
     }
 
+    public function lookUp(Lookup $lookup, string $php): string
+    {
+        $x = $this->temporary();
+
+        return "({$this->program->constant($this->book()->tables[$lookup->table->text]->values())}[{$x} = {$php}] ?? {$x})";
+    }
+
+    public function rangeOfLookup(Lookup $lookup, array $range): array
+    {
+        $values = array_values($this->book()->tables[$lookup->table->text]->values());
+
+        return [min([...$values, round($range[0])]), max([...$values, round($range[1])])];
+    }
+
     public function rangeOf(Name $name): array
     {
         if ('scene' === $name->name) {
@@ -170,7 +212,7 @@ final class RuleCode implements Scope
         }
         $field = $this->field($name->name);
         if (null === $field) {
-            return [-\INF, \INF];
+            return [-Memory::LARGEST, Memory::LARGEST];
         }
         [$low, $high] = $this->known($field);
 
@@ -255,6 +297,9 @@ final class RuleCode implements Scope
     {
         $this->kind = $kind;
         unset($this->ranges['$n'], $this->ranges['$v']);
+        if (null !== $this->made) {
+            $this->ranges['$v'] = $this->made;
+        }
     }
 
     public function forget(string $variable): void
@@ -294,6 +339,22 @@ final class RuleCode implements Scope
     public function end(): void
     {
         $this->ended = true;
+    }
+
+    /** @return array{float, float} what is known of the range of the value of the message at hand */
+    public function valueRange(): array
+    {
+        return $this->ranges['$v'] ?? $this->kind->valueRange() ?? [0, 0];
+    }
+
+    /**
+     * Notes one of the lists of findings of {@see Program}.
+     *
+     * @param list<MissingField> $list
+     */
+    public function note(array &$list, string $what, Span $span): void
+    {
+        $list[] = new MissingField($what, $this->entry->kind, $this->kind, $span);
     }
 
     /** Notes for the checks that a step does nothing for notes. */
@@ -336,6 +397,12 @@ final class RuleCode implements Scope
     public function next(): int
     {
         return $this->step + 1;
+    }
+
+    /** Where the present step stands. */
+    public function here(): Span
+    {
+        return $this->span();
     }
 
     private function span(): Span

@@ -4,30 +4,45 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
-/** The state of a run as bytes, tied to the compiled rulebook it belongs to. */
+/** The state of a run as bytes, tied to the compiled rulebook it belongs to, with a sum that shows damage. */
 final class SavedRun
 {
-    private const MARK = "zigzag run 1\n";
+    private const MARK = "zigzag run 2\n";
+    private const SUM = 16;
 
     public static function write(Engine $engine): string
     {
-        return self::MARK.serialize(['book' => $engine->book::class, 'engine' => $engine->save()]);
+        $state = serialize(['book' => $engine->book::class, 'engine' => $engine->save()]);
+
+        return self::MARK.self::sum($state).$state;
     }
 
-    /** The engine as it was, or null when these bytes are no state of a run of this rulebook. */
-    public static function read(string $bytes, CompiledBook $book, bool $traced): ?Engine
+    /** @throws BadState when these bytes are no state of a run of this rulebook */
+    public static function read(string $bytes, CompiledBook $book, bool $traced): Engine
     {
         if (!str_starts_with($bytes, self::MARK)) {
-            return null;
+            throw str_starts_with($bytes, 'zigzag run') ? BadState::damaged() : BadState::foreign();
         }
-        $saved = @unserialize(substr($bytes, \strlen(self::MARK)), ['allowed_classes' => false]);
-        if (!\is_array($saved) || ($saved['book'] ?? null) !== $book::class || !\is_array($saved['engine'] ?? null)) {
-            return null;
+        $state = substr($bytes, \strlen(self::MARK) + self::SUM);
+        if (substr($bytes, \strlen(self::MARK), self::SUM) !== self::sum($state)) {
+            throw BadState::damaged();
+        }
+        $saved = @unserialize($state, ['allowed_classes' => false]);
+        if (!\is_array($saved) || !\is_array($saved['engine'] ?? null)) {
+            throw BadState::damaged();
+        }
+        if (($saved['book'] ?? null) !== $book::class) {
+            throw BadState::ofAnother();
         }
 
-        /** @var array<string, mixed> $state */
-        $state = $saved['engine'];
+        /** @var array<string, mixed> $engine */
+        $engine = $saved['engine'];
 
-        return Engine::load($book, $state, $traced);
+        return Engine::load($book, $engine, $traced);
+    }
+
+    private static function sum(string $state): string
+    {
+        return hash('xxh128', $state, true);
     }
 }

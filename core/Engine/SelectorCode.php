@@ -16,6 +16,9 @@ use ZigzagPost\Core\Rulebook\Selector;
  */
 final class SelectorCode
 {
+    /** Ranges tested one by one; more are looked up in a table. */
+    private const MOST_TESTS = 8;
+
     public static function write(RuleCode $code): void
     {
         if (0 !== $code->entry->from || $code->entry->isRelease) {
@@ -24,14 +27,22 @@ final class SelectorCode
         $alternatives = self::alternatives($code);
         $tests = array_map(static fn (array $alternative): string => self::test($code, $alternative[0], $alternative[1], 1 < \count($alternatives)), $alternatives);
         if (!\in_array('true', $tests, true)) {
-            $code->line('if (!('.implode(' || ', $tests).')) { return 0; }');
+            // One statement each, so that a rule of many lines makes long code, not deep code.
+            $code->line(1 === \count($tests) ? "if (!{$tests[0]}) { return 0; }" : 'do {');
+            foreach (1 === \count($tests) ? [] : $tests as $test) {
+                $code->line("if ({$test}) { break; }");
+            }
+            if (1 < \count($tests)) {
+                $code->line("return 0;\n} while (false);");
+            }
         }
         if (1 === \count($alternatives)) {
             self::narrow($code, ...$alternatives[0]);
         }
         $code->line("++\$s->hits[{$code->ruleIndex}];");
+        $code->endsWithPress();
         if ($code->program->traced) {
-            $code->line("\$e->trace->enter({$code->ruleIndex}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
+            $code->line("\$e->trace->enter({$code->ruleIndex}, Control::kind(\$ctl), \$ch, \$n, \$v);");
         }
     }
 
@@ -59,24 +70,27 @@ final class SelectorCode
         $kind = $code->kind;
         $tests = [];
         if ($indexed && null !== $numbers && ($kind->hasNumber() || Kind::Program === $kind)) {
-            $tests[] = self::inList(Kind::Program === $kind ? '$v' : '$n', $numbers, Kind::Program === $kind ? $code->book()->programsFrom : 0);
+            $tests[] = self::inList($code, Kind::Program === $kind ? '$v' : '$n', $numbers, Kind::Program === $kind ? $code->book()->programsFrom : 0);
         } elseif (null !== $numbers && Kind::Program === $kind) {
-            $tests[] = self::inList('$v', $numbers, $code->book()->programsFrom);
+            $tests[] = self::inList($code, '$v', $numbers, $code->book()->programsFrom);
         }
         if ($indexed && isset($selector->lists['channel']) && $kind->hasChannel()) {
-            $tests[] = self::inList('$ch', $selector->lists['channel']);
+            $tests[] = self::inList($code, '$ch', $selector->lists['channel']);
         }
         if ($indexed && isset($selector->lists['key']) && $kind->hasKey()) {
-            $tests[] = self::inList('$n', $selector->lists['key']);
+            $tests[] = self::inList($code, '$n', $selector->lists['key']);
         }
         if (isset($selector->lists['velocity']) && Kind::Note === $kind) {
-            $tests[] = self::inList('$v', $selector->lists['velocity']);
+            $tests[] = self::inList($code, '$v', $selector->lists['velocity']);
         }
         if (isset($selector->lists['value']) && $kind->hasValue()) {
-            $tests[] = self::inList('$v', $selector->lists['value'], Kind::Program === $kind ? $code->book()->programsFrom : 0);
+            $tests[] = self::inList($code, '$v', $selector->lists['value'], Kind::Program === $kind ? $code->book()->programsFrom : 0);
         }
         if ($selector->isMpe()) {
             $tests[] = 'Zones::has($s, $port, $ch)';
+        }
+        if ($selector->changed) {
+            $tests[] = '$s->isChanged';
         }
         if (null !== $selector->where) {
             $tests[] = $code->code($selector->where)->truth();
@@ -99,11 +113,17 @@ final class SelectorCode
         }
     }
 
-    private static function inList(string $variable, NumberList $list, int $shift = 0): string
+    private static function inList(RuleCode $code, string $variable, NumberList $list, int $shift = 0): string
     {
+        $ranges = Ranges::merged(array_map(static fn (array $range): array => [$range[0]->value - $shift, $range[1]->value - $shift], $list->ranges));
+        if (\count($ranges) > self::MOST_TESTS) {
+            return 'Ranges::has('.$code->program->constant(array_merge(...$ranges)).", {$variable})";
+        }
+        if ([] === $ranges) {
+            return 'false';
+        }
         $tests = [];
-        foreach ($list->ranges as [$from, $to]) {
-            [$low, $high] = [$from->value - $shift, $to->value - $shift];
+        foreach ($ranges as [$low, $high]) {
             $tests[] = $low === $high ? "{$variable} === ".self::number($low) : "({$variable} >= ".self::number($low)." && {$variable} <= ".self::number($high).')';
         }
 

@@ -24,6 +24,9 @@ final class SendCode
 
             return;
         }
+        if (Kind::Nrpn === $code->kind && $code->program->isCoarse($port) && $code->valueRange()[1] > 127 && !self::comesCoarse($code)) {
+            $code->note($code->program->tooFine, 'value', $code->here());
+        }
         $code->owner->hold();
         $range = $code->kind->valueRange();
         if ('jump' === $takeover || null === $range || Kind::Sysex === $code->kind) {
@@ -33,7 +36,7 @@ final class SendCode
         }
         $sent = $code->temporary();
         $limits = 'scaled' === $takeover ? ", {$range[0]}, {$range[1]}" : '';
-        $code->line("{$sent} = Takeover::{$takeover}(\$s, '{$code->stepId()}', \$ctl, {$port}, {$code->kind->ordinal()}, {$channel}, \$n, \$v{$limits});");
+        $code->line("{$sent} = Takeover::{$takeover}(\$s, \$t, '{$code->stepId()}', \$ctl, {$port}, {$code->kind->ordinal()}, {$channel}, \$n, \$v{$limits});");
         $code->line("if (null !== {$sent}) {");
         self::message($code, $line, $port, $code->kind, $channel, '$n', $sent, '$raw', false);
         $code->line('}');
@@ -47,7 +50,7 @@ final class SendCode
     {
         self::at($code, $line);
         if ($tells && $code->program->hasTakeover && $kind->hasValue() && Kind::Sysex !== $kind) {
-            $code->line("Takeover::isNow(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
+            $code->line("Takeover::sends(\$s, \$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
         }
         if ($kind->isGroup()) {
             self::together($code, $port, WireCode::group($kind, $code->program->isCoarse($port), $ch, $n, $v), $kind, $ch, $n, $v);
@@ -55,7 +58,7 @@ final class SendCode
             return;
         }
         if (Kind::Cc === $kind && $code->program->hasSpread) {
-            $code->line("if (64 === {$n}) { \$s->pedals[{$port} << 4 | {$ch} - 1] = {$v} >= 64; }");
+            $code->line("if (64 === {$n}) { Voices::pedal(\$s, {$port}, {$ch}, {$v}); }");
         }
         if (Kind::Program === $kind) {
             $code->line("if ({$n} > 0) {");
@@ -67,6 +70,14 @@ final class SendCode
             return;
         }
         self::emit($code, $port, $bytes ?? WireCode::bytes($kind, $ch, $n, $v, $raw));
+    }
+
+    /** Whether the message comes as it came in from ports whose parameters have 7 bits anyway. */
+    private static function comesCoarse(RuleCode $code): bool
+    {
+        $fine = array_filter($code->book()->portsHeardBy($code->rule), static fn (string $name): bool => !($code->book()->ports[$name]->coarse ?? false));
+
+        return Kind::Nrpn === $code->entry->kind && [] === $fine;
     }
 
     /** Tells the trace which line sends next. */

@@ -10,7 +10,7 @@ namespace ZigzagPost\Core\Engine;
  * A note at a port is called by one number, {@see State::note()}.
  *
  * @phpstan-import-type Flat from Flatten
- * @phpstan-import-type Settings from Flatten as FlatSettings
+ * @phpstan-import-type Zone from Zones
  */
 final class State
 {
@@ -53,16 +53,22 @@ final class State
     public array $thinned = [];
     /** @var array<string, array<int, int>> by step and control, the value last let through */
     public array $letThrough = [];
-    /** @var array<string, int> by gate, the name of the note that it holds now */
+    /** @var array<string, true> gates that hold a note now */
     public array $gates = [];
     /** @var array<int, int> present values of controls at out ports, see {@see Takeover} */
     public array $present = [];
     /** @var array<int, array<string, true>> the faders that have met a present value, until something else changes it */
     public array $linked = [];
+    /** @var array<int, array<int, int>> by control at an out port, values sent there lately, and when */
+    public array $echoes = [];
     /** @var array<int, int|array{int|float, int}> present values of scaled faders, unrounded */
     public array $exact = [];
     /** @var array<string, array<int, int>> where faders stand, by step and control */
     public array $stands = [];
+    /** @var array<int, int> by incoming control, its last value, where a rule asks whether it has changed */
+    public array $latest = [];
+    /** Whether the present message differs from the last one of its control. */
+    public bool $isChanged = true;
     /** @var array<int, array{int, int, int, int, int, int, int}> by in port, the group that waits for its lower half, until when, and its place in the order */
     public array $waiting = [];
     /** @var array<int, true> in ports with an alarm for what waits */
@@ -71,21 +77,25 @@ final class State
     public array $selected = [];
     /** @var array<int, array<int, int>> by in port, values of parameters and controller pairs */
     public array $parameters = [];
+    /** @var array<int, array<string, int>> by incoming control, owners of notes that end when it is let go, and how much later, in microseconds */
+    public array $pressed = [];
     /** @var array<int, bool> by out port and channel, whether the sustain pedal is down */
     public array $pedals = [];
-    /** @var array<string, array<int, array{int, int|string, bool, int, int, int}>> by step, what its voices do, see {@see Voices} */
+    /** @var array<string, array<int, array{int, int|string, int, int, int, int}>> by step, what its voices do, see {@see Voices} */
     public array $voices = [];
     /** @var array<string, int> */
     public array $lastVoice = [];
     /** @var array<int|string, list<array{string, int}>> steps and voices of an owner's notes */
     public array $voiceOf = [];
-    /** @var array<int, array{isUpper: bool, members: int, memberBend: int, managerBend: int}> zones of the in ports */
+    /** @var array<int, array<int, Zone>> zones of the in ports, by side */
     public array $zones = [];
+    /** @var array<int, array<int, int>> by in port and channel, its role in a zone, see {@see Zones} */
+    public array $zoneRoles = [];
     /** @var array<int, array<int, array{int, int}>> by in port and channel, the registered parameter selected */
     public array $zoneParameters = [];
     /** @var array<string, Flat> */
     public array $flats = [];
-    /** @var array<int|string, list<array{string, int, FlatSettings, int}>> */
+    /** @var array<int|string, list<array{string, string, int, int}>> steps, flats, in ports and controls of an owner's notes */
     public array $flatOf = [];
     /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
     public array $fans = [];
@@ -95,13 +105,11 @@ final class State
     public array $expressed = [];
     /** @var array<int|string, list<string>> */
     public array $fanOf = [];
-    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, turn: int, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
+    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
     public array $clocks = [];
-    /** @var array<string, int> by clock, the series of tap presses under way */
-    public array $tapTurns = [];
     /** @var array<string, array<int, int>> clock messages counted, by step and in port */
     public array $counted = [];
-    /** @var array<string, array<int, array{int, int}>> by step and in port, time and turn of the last clock message */
+    /** @var array<string, array<int, int>> by step and in port, time of the last clock message */
     public array $multiplied = [];
     /** Counts things made, so that each has a name. */
     public int $made = 0;
@@ -119,7 +127,7 @@ final class State
         }
         foreach ($book->zones() as $port => [$isUpper, $members, $bend, $isIn]) {
             if ($isIn) {
-                $this->zones[$port] = ['isUpper' => $isUpper, 'members' => $members, 'memberBend' => $bend, 'managerBend' => Zones::MANAGER_BEND];
+                Zones::declare($this, $port, $isUpper, $members, $bend);
             }
         }
     }

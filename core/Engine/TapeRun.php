@@ -6,25 +6,37 @@ namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\EventWriter;
+use ZigzagPost\Core\Format\Milliseconds;
+use ZigzagPost\Core\Format\WriteFailed;
 
 /**
  * Runs a recording through an engine, from the first event until nothing is pending any more.
  *
  * @phpstan-import-type TraceRecord from Trace
  */
-final readonly class TapeRun
+final class TapeRun
 {
-    private ?HeldTrace $held;
+    /** @var list<string> what changes of rulebook could not keep, with their times */
+    public array $lost = [];
 
-    /** @param (\Closure(TraceRecord): void)|null $traceTo receives a record for each incoming message */
-    public function __construct(private Engine $engine, private EventWriter $writer, ?\Closure $traceTo = null)
+    private readonly ?HeldTrace $held;
+
+    /**
+     * @param (\Closure(TraceRecord): void)|null $traceTo receives a record for each incoming message
+     * @param list<array{int, CompiledBook, string}> $changes times in microseconds, in order, rulebooks that go on from then, and their names
+     */
+    public function __construct(public Engine $engine, private readonly EventWriter $writer, ?\Closure $traceTo = null, private array $changes = [])
     {
         $this->held = null === $traceTo ? null : new HeldTrace($traceTo);
     }
 
     /**
+     * Writes what goes out, to the end.
+     *
      * @param iterable<Event> $events at in ports of the rulebook, by time
      * @param int|null $untilUs time to run to and no further; null to run until nothing is pending
+     *
+     * @throws WriteFailed
      */
     public function run(iterable $events, ?int $untilUs = null): void
     {
@@ -32,6 +44,7 @@ final readonly class TapeRun
             if (null !== $untilUs && $event->timeUs > $untilUs) {
                 break;
             }
+            $this->changeUpTo($event->timeUs);
             $port = $this->engine->book->inPort($event->port);
             if (null !== $port && null === $event->pulseUs) {
                 $this->engine->feed($event->timeUs, $port, $event->bytes);
@@ -39,16 +52,43 @@ final readonly class TapeRun
             }
         }
         if (null !== $untilUs) {
+            $this->changeUpTo($untilUs);
             $this->engine->advance($untilUs);
         } else {
-            while (null !== ($due = $this->nextDue())) {
-                $this->engine->advance($due);
-                $this->pass();
-            }
+            $this->runOut();
             $this->engine->finish();
         }
         $this->pass();
         $this->held?->finish();
+        $this->writer->finish();
+    }
+
+    private function runOut(): void
+    {
+        while (null !== ($due = $this->nextDue()) || [] !== $this->changes) {
+            $change = $this->changes[0][0] ?? \PHP_INT_MAX;
+            if ($change <= ($due ?? \PHP_INT_MAX)) {
+                $this->changeUpTo($change);
+            } else {
+                $this->engine->advance((int) $due);
+            }
+            $this->pass();
+        }
+    }
+
+    /** Goes on with the rulebooks whose time has come. */
+    private function changeUpTo(int $timeUs): void
+    {
+        while ([] !== $this->changes && $this->changes[0][0] <= $timeUs) {
+            [$at, $book, $name] = array_shift($this->changes);
+            $this->engine->advance($at);
+            $change = $this->engine->withBook($book);
+            $this->pass();
+            $this->engine = $change->engine;
+            foreach ($change->lost as $lost) {
+                $this->lost[] = Milliseconds::format($at)." {$name}: {$lost}";
+            }
+        }
     }
 
     /** Time of the next thing due after the last event; clocks are not, whoever starts them. */

@@ -27,6 +27,9 @@ final class Trace
     /** Taken by a rule that had nothing to send, such as one that stores a memory. */
     public const HANDLED = 'handled';
 
+    /** Stands for a rule that the rulebook has no more, but whose notes sound on. */
+    public const FORMER_RULE = -2;
+
     /** Why a value that was held back did not go out. */
     public const REPLACED = 'a later value took its place';
 
@@ -89,12 +92,25 @@ final class Trace
         ];
     }
 
-    /** A group that was assembled from several controllers. */
-    public function beginGroup(int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    /** A controller that is a part of a group: it is told for itself, and then the group. */
+    public function part(int $t, int $port, string $raw): void
     {
-        $this->begin($t, $port, "\xF8");
+        $this->begin($t, $port, $raw);
         if (null !== $this->current) {
-            $this->current['bytes'] = '';
+            $this->current['reason'] = 'part of a parameter message or controller pair';
+        }
+        $this->finish();
+    }
+
+    /**
+     * A group that was put together from several controllers.
+     *
+     * @param string $bytes as they make it up, the selection of a parameter included
+     */
+    public function beginGroup(int $t, int $port, string $bytes, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->begin($t, $port, $bytes);
+        if (null !== $this->current) {
             $this->current['text'] = $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}";
         }
     }
@@ -229,7 +245,7 @@ final class Trace
     public function ends(int|string $own, int|string $key): void
     {
         $rule = $this->owners[$own][$key] ?? -1;
-        if (null !== $this->current && $rule >= 0 && ([] === $this->current['visits'] || $this->current['visits'][\count($this->current['visits']) - 1]['rule'] !== $rule)) {
+        if (null !== $this->current && -1 !== $rule && ([] === $this->current['visits'] || $this->current['visits'][\count($this->current['visits']) - 1]['rule'] !== $rule)) {
             $this->visit($rule);
         }
     }
@@ -272,17 +288,26 @@ final class Trace
         [$this->seq, $this->owners, $this->takers] = [] === $saved ? [0, [], []] : $saved;
     }
 
-    /** Goes on counting where the trace of another rulebook ends. */
-    public function follow(self $trace): void
+    /** Goes on where the trace of another rulebook ends: notes that sound on belong to the rules of the same title. */
+    public function follow(self $trace, Places $places): void
     {
         $this->seq = $trace->seq;
         [$this->records, $this->late] = $trace->take();
+        foreach ($trace->owners as $own => $begun) {
+            $newOwn = \is_int($own) ? $places->note($own) : $places->owner($own);
+            foreach (null === $newOwn ? [] : $begun as $key => $rule) {
+                $note = \is_int($key) ? $places->note($key) : null;
+                if (null !== $note) {
+                    $this->owners[$newOwn][$note] = $places->rules[$rule] ?? self::FORMER_RULE;
+                }
+            }
+        }
     }
 
     private function visit(int $rule): void
     {
         if (null !== $this->current) {
-            [$title, $line] = $this->engine->book->rules()[$rule];
+            [$title, $line] = $this->engine->book->rules()[$rule] ?? ['a rule that is gone', 0];
             $this->current['visits'][] = ['rule' => $rule, 'title' => $title, 'line' => $line, 'marks' => [], 'outs' => [], 'tear' => null];
             $this->line = $line;
         }

@@ -7,11 +7,20 @@ namespace ZigzagPost\Core\Engine;
 /**
  * Deals notes out among voices.
  *
- * A voice is free when its note has ended and the sustain pedal of its channel is up. What each voice does is kept as
- * plain data: note, owner, whether the note goes on, the order in which it began, and the incoming port and channel.
+ * A voice becomes free when its note ends while the sustain pedal of its channel is up, or else when that pedal comes up.
+ * What each voice does is kept as plain data: note, owner, whether it is free, sounds or is held by the pedal, the order in
+ * which it began, and the incoming port and channel.
  */
 final class Voices
 {
+    /** What the out port of expressions that follow spread notes is called by. */
+    public const PLACE = 'port ';
+
+    private const FREE = 0;
+    private const SOUNDS = 1;
+    private const HELD = 2;
+    private const LEAST_PEDAL = 64;
+
     /**
      * Begins a note on a voice; false when none is free and none may be stolen.
      *
@@ -27,7 +36,7 @@ final class Voices
         $chosen = null;
         for ($i = 0; $i < $count; ++$i) {
             $voice = ($first + $i) % $count;
-            if (self::isFree($state, $slots[$voice] ?? null)) {
+            if (self::FREE === ($slots[$voice][2] ?? self::FREE)) {
                 $chosen = $voice;
                 break;
             }
@@ -46,7 +55,7 @@ final class Voices
             self::express($engine, $t, $port, $channel, $inPort, $control);
         }
         $state->lastVoice[$step] = $chosen;
-        $slots[$chosen] = [State::note($port, $channel, $n), $own, true, ++$state->made, $inPort, $control >> 14 & 31];
+        $slots[$chosen] = [State::note($port, $channel, $n), $own, self::SOUNDS, ++$state->made, $inPort, Control::channel($control)];
         $state->voiceOf[$own][] = [$step, $chosen];
         $engine->trace?->remark('voice '.($chosen + 1));
         Notes::begin($engine, $t, $port, $channel, $n, $v, $own);
@@ -58,11 +67,47 @@ final class Voices
     public static function ended(State $state, int|string $own): void
     {
         foreach ($state->voiceOf[$own] ?? [] as [$step, $voice]) {
-            if (($state->voices[$step][$voice][1] ?? null) === $own) {
-                $state->voices[$step][$voice][2] = false;
+            $slot = $state->voices[$step][$voice] ?? null;
+            if (null !== $slot && $slot[1] === $own) {
+                $slot[2] = ($state->pedals[$slot[0] >> 7] ?? false) ? self::HELD : self::FREE;
+                $state->voices[$step][$voice] = $slot;
             }
         }
         unset($state->voiceOf[$own]);
+    }
+
+    /** A sustain pedal moves on a channel of an out port: when it comes up, the voices that it held are free. */
+    public static function pedal(State $state, int $port, int $channel, int $value): void
+    {
+        $place = State::note($port, $channel, 0) >> 7;
+        $state->pedals[$place] = $value >= self::LEAST_PEDAL;
+        if ($state->pedals[$place]) {
+            return;
+        }
+        foreach ($state->voices as $step => $slots) {
+            foreach ($slots as $voice => $slot) {
+                if (self::HELD === $slot[2] && $slot[0] >> 7 === $place) {
+                    $slot[2] = self::FREE;
+                    $state->voices[$step][$voice] = $slot;
+                }
+            }
+        }
+    }
+
+    /** Key pressure goes where its key sounds at an out port; false when it sounds nowhere there. */
+    public static function keyPressure(Engine $engine, ?string $step, int $t, int $port, int $inPort, int $control, int $key, int $value): bool
+    {
+        $isHeard = false;
+        foreach (null === $step ? $engine->state->voices : [$engine->state->voices[$step] ?? []] as $slots) {
+            foreach ($slots as [$note, , $is, , $from, $channel]) {
+                if (self::SOUNDS === $is && $from === $inPort && $channel === Control::channel($control) && ($note & 0x7F) === $key && $note >> 11 === $port) {
+                    $engine->emit($t, $port, \chr(0xA0 | ($note >> 7 & 0x0F)).\chr($key).\chr($value));
+                    $isHeard = true;
+                }
+            }
+        }
+
+        return $isHeard;
     }
 
     /**
@@ -74,7 +119,7 @@ final class Voices
     public static function follow(Engine $engine, ?string $step, int $t, int $port, int $inPort, int $control, int $kind, int $value): bool
     {
         $part = Expressions::part($kind);
-        $inChannel = $control >> 14 & 31;
+        $inChannel = Control::channel($control);
         Expressions::keep($engine->state, self::place($port), $inPort, $inChannel, $part, $value);
         $channels = self::channelsOf($engine->state, $step, $port, $inPort, $inChannel);
         foreach ($channels as $channel) {
@@ -97,8 +142,8 @@ final class Voices
     {
         $channels = [];
         foreach (null === $step ? $state->voices : [$state->voices[$step] ?? []] as $slots) {
-            foreach ($slots as [$note, , $isOn, , $port, $channel]) {
-                if ($isOn && $port === $inPort && $channel === $inChannel && $note >> 11 === $outPort) {
+            foreach ($slots as [$note, , $is, , $port, $channel]) {
+                if (self::SOUNDS === $is && $port === $inPort && $channel === $inChannel && $note >> 11 === $outPort) {
                     $channels[] = ($note >> 7 & 0x0F) + 1;
                 }
             }
@@ -119,16 +164,10 @@ final class Voices
 
     private static function place(int $port): string
     {
-        return "port {$port}";
+        return self::PLACE.$port;
     }
 
-    /** @param array{int, int|string, bool, int, int, int}|null $slot */
-    private static function isFree(State $state, ?array $slot): bool
-    {
-        return null === $slot || (!$slot[2] && !($state->pedals[$slot[0] >> 7] ?? false));
-    }
-
-    /** @param array<int, array{int, int|string, bool, int, int, int}> $slots */
+    /** @param array<int, array{int, int|string, int, int, int, int}> $slots */
     private static function oldest(array $slots): int
     {
         $began = array_column($slots, 3);
@@ -138,11 +177,11 @@ final class Voices
         return $voices[0];
     }
 
-    /** @param array{int, int|string, bool, int, int, int} $slot */
+    /** @param array{int, int|string, int, int, int, int} $slot */
     private static function steal(Engine $engine, array $slot, int $t): void
     {
-        [$note, $own, $isOn] = $slot;
-        if (!$isOn) {
+        [$note, $own, $is] = $slot;
+        if (self::SOUNDS !== $is) {
             return; // it has ended and is only held by the pedal
         }
         $entry = $engine->state->owned($own)[$note] ?? 0;

@@ -9,16 +9,16 @@ final class BadFile extends \RuntimeException
 {
     public static function atLine(string $file, int $line, string $text): self
     {
-        return new self(\sprintf('%s:%d: %s', $file, $line, $text));
+        return new self(mb_scrub(\sprintf('%s:%d: %s', $file, $line, $text)));
     }
 
     public static function atByte(string $file, int $offset, string $text): self
     {
-        return new self(\sprintf('%s: byte %d: %s', $file, $offset, $text));
+        return new self(mb_scrub(\sprintf('%s: byte %d: %s', $file, $offset, $text)));
     }
 
     public static function whole(string $file, string $text): self
     {
-        return new self(\sprintf('%s: %s', $file, $text));
+        return new self(mb_scrub(\sprintf('%s: %s', $file, $text)));
     }
 }

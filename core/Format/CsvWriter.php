@@ -31,23 +31,20 @@ final class CsvWriter implements EventWriter
     public function finish(): void
     {
         $ports = $this->tracks->ports();
-        fwrite($this->stream, \sprintf("0, 0, Header, 1, %d, %d\n", 1 + \count($ports), TickTracks::TICKS_PER_QUARTER));
-        fwrite($this->stream, \sprintf("1, 0, Start_track\n1, 0, Tempo, %d\n1, 0, End_track\n", TickTracks::US_PER_QUARTER));
+        Sink::put($this->stream, \sprintf("0, 0, Header, 1, %d, %d\n", 1 + \count($ports), TickTracks::TICKS_PER_QUARTER));
+        Sink::put($this->stream, \sprintf("1, 0, Start_track\n1, 0, Tempo, %d\n1, 0, End_track\n", TickTracks::US_PER_QUARTER));
         foreach ($ports as $index => $port) {
             $number = $index + 2;
-            fwrite($this->stream, "{$number}, 0, Start_track\n{$number}, 0, Title_t, \"{$port}\"\n");
-            $lines = fopen('php://temp', 'w+');
-            if (false === $lines) {
-                throw new \RuntimeException('no temporary file can be opened; is the disk full?');
-            }
+            Sink::put($this->stream, "{$number}, 0, Start_track\n{$number}, 0, Title_t, \"{$port}\"\n");
+            $lines = Sink::temporary();
             $this->tracks->copy($port, $lines);
             rewind($lines);
             while (false !== ($line = fgets($lines))) {
-                fwrite($this->stream, "{$number}, {$line}");
+                Sink::put($this->stream, "{$number}, {$line}");
             }
-            fwrite($this->stream, \sprintf("%d, %d, End_track\n", $number, $this->tracks->lastTick($port)));
+            Sink::put($this->stream, \sprintf("%d, %d, End_track\n", $number, $this->tracks->lastTick($port)));
         }
-        fwrite($this->stream, "0, 0, End_of_file\n");
+        Sink::put($this->stream, "0, 0, End_of_file\n");
     }
 
     private static function record(Event $event): string
@@ -55,22 +52,12 @@ final class CsvWriter implements EventWriter
         if (null !== $event->pulseUs) {
             return 'Cue_point_t, "'.Track::cueText($event->pulseUs).'"';
         }
-        $bytes = array_map(\ord(...), str_split($event->bytes));
-        $channel = $bytes[0] & 0x0F;
-        $first = $bytes[1] ?? 0;
-        $second = $bytes[2] ?? 0;
+        $status = \ord($event->bytes[0]);
 
-        return match ($bytes[0] & 0xF0) {
-            0x80 => "Note_off_c, {$channel}, {$first}, {$second}",
-            0x90 => "Note_on_c, {$channel}, {$first}, {$second}",
-            0xA0 => "Poly_aftertouch_c, {$channel}, {$first}, {$second}",
-            0xB0 => "Control_c, {$channel}, {$first}, {$second}",
-            0xC0 => "Program_c, {$channel}, {$first}",
-            0xD0 => "Channel_aftertouch_c, {$channel}, {$first}",
-            0xE0 => "Pitch_bend_c, {$channel}, ".($second << 7 | $first),
-            default => 0xF0 === $bytes[0]
-                ? 'System_exclusive, '.(\count($bytes) - 1).', '.implode(', ', \array_slice($bytes, 1))
-                : 'System_exclusive_packet, '.\count($bytes).', '.implode(', ', $bytes),
-        };
+        return CsvRecord::of(match (true) {
+            $status < 0xF0 => new TrackEvent(0, $status, $event->bytes),
+            TrackEvent::SYSEX === $status => new TrackEvent(0, $status, substr($event->bytes, 1)),
+            default => new TrackEvent(0, TrackEvent::ESCAPE, $event->bytes),
+        });
     }
 }

@@ -7,6 +7,9 @@ namespace ZigzagPost\Core\Format;
 /** How a Standard MIDI File counts time: ticks a quarter note, or ticks a SMPTE frame (RP-001, header chunk). */
 final readonly class Division
 {
+    /** Length of a quarter note until a tempo is set: 120 beats a minute. */
+    public const DEFAULT_US_PER_QUARTER = 500_000;
+
     private function __construct(
         public int $word,
         public bool $isSmpte,
@@ -49,10 +52,10 @@ final readonly class Division
     public function clock(array $tempoMap): \Closure
     {
         if ($this->isSmpte) {
-            return fn (int $tick): int => (int) round($tick * 1_000_000 * $this->secondsPerUnit / $this->ticks);
+            return fn (int $tick): int => self::whole($tick * 1_000_000 * $this->secondsPerUnit / $this->ticks);
         }
         $next = 0;
-        $usPerQuarter = 500_000;
+        $usPerQuarter = self::DEFAULT_US_PER_QUARTER;
         $fromTick = 0;
         $elapsed = 0; // in microseconds times ticks a quarter, so that it stays exact
 
@@ -63,7 +66,13 @@ final readonly class Division
                 ++$next;
             }
 
-            return (int) round(($elapsed + ($tick - $fromTick) * $usPerQuarter) / $this->ticks);
+            return self::whole(($elapsed + ($tick - $fromTick) * $usPerQuarter) / $this->ticks);
         };
+    }
+
+    /** Rounded; what is later than any time stays later. */
+    private static function whole(int|float $us): int
+    {
+        return (int) min(round($us), Milliseconds::LATEST_US + 1);
     }
 }

@@ -23,6 +23,11 @@ enum FileFormat: string
         };
     }
 
+    public function hasTracks(): bool
+    {
+        return self::Tape !== $this;
+    }
+
     /**
      * The events of a file.
      *
@@ -63,8 +68,14 @@ enum FileFormat: string
         };
     }
 
-    /** @param resource $stream */
-    private function tracks($stream, string $file): TrackFile
+    /**
+     * The tracks of a MIDI or CSV file, as they are.
+     *
+     * @param resource $stream
+     *
+     * @throws BadFile
+     */
+    public function tracks($stream, string $file): TrackFile
     {
         if (self::Csv === $this) {
             return CsvReader::read($stream, $file);

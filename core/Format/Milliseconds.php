@@ -7,8 +7,8 @@ namespace ZigzagPost\Core\Format;
 /** Times as tapes write them: milliseconds with three decimals, which is whole microseconds. */
 final class Milliseconds
 {
-    /** Latest time a file may name: 10^9 ms, over eleven days. */
-    public const MAX_DIGITS = 9;
+    /** Latest time that can be named, in microseconds: over eleven days. */
+    public const LATEST_US = 999_999_999_999;
 
     public static function format(int $timeUs): string
     {

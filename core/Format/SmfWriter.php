@@ -27,20 +27,20 @@ final class SmfWriter implements EventWriter
         $this->tracks->add(
             $this->oneTrack ? 'all' : $event->port,
             $event->timeUs,
-            static fn (int $tick, int $delta): string => self::variableLength($delta).self::encode($event),
+            static fn (int $tick, int $delta): string => VariableLength::delta($delta).self::encode($event),
         );
     }
 
     public function finish(): void
     {
         $ports = $this->tracks->ports();
-        fwrite($this->stream, 'MThd'.pack('Nnnn', 6, $this->oneTrack ? 0 : 1, $this->oneTrack ? 1 : 1 + \count($ports), TickTracks::TICKS_PER_QUARTER));
+        Sink::put($this->stream, 'MThd'.pack('Nnnn', 6, $this->oneTrack ? 0 : 1, $this->oneTrack ? 1 : 1 + \count($ports), TickTracks::TICKS_PER_QUARTER));
         $tempo = "\x00\xFF\x51\x03".substr(pack('N', TickTracks::US_PER_QUARTER), 1);
         if (!$this->oneTrack) {
             $this->chunk($tempo, null);
         }
         foreach ($ports as $port) {
-            $this->chunk($this->oneTrack ? $tempo : "\x00\xFF\x03".self::variableLength(\strlen($port)).$port, $port);
+            $this->chunk($this->oneTrack ? $tempo : "\x00\xFF\x03".VariableLength::of(\strlen($port)).$port, $port);
         }
     }
 
@@ -48,11 +48,11 @@ final class SmfWriter implements EventWriter
     {
         $end = "\x00\xFF\x2F\x00";
         $length = \strlen($head) + (null === $port ? 0 : $this->tracks->length($port)) + \strlen($end);
-        fwrite($this->stream, 'MTrk'.pack('N', $length).$head);
+        Sink::put($this->stream, 'MTrk'.pack('N', $length).$head);
         if (null !== $port) {
             $this->tracks->copy($port, $this->stream);
         }
-        fwrite($this->stream, $end);
+        Sink::put($this->stream, $end);
     }
 
     private static function encode(Event $event): string
@@ -60,26 +60,16 @@ final class SmfWriter implements EventWriter
         if (null !== $event->pulseUs) {
             $text = Track::cueText($event->pulseUs);
 
-            return "\xFF\x07".self::variableLength(\strlen($text)).$text;
+            return "\xFF\x07".VariableLength::of(\strlen($text)).$text;
         }
         $status = \ord($event->bytes[0]);
         if ($status < 0xF0) {
             return $event->bytes;
         }
         if (0xF0 === $status) {
-            return "\xF0".self::variableLength(\strlen($event->bytes) - 1).substr($event->bytes, 1);
+            return "\xF0".VariableLength::of(\strlen($event->bytes) - 1).substr($event->bytes, 1);
         }
 
-        return "\xF7".self::variableLength(\strlen($event->bytes)).$event->bytes;
-    }
-
-    private static function variableLength(int $value): string
-    {
-        $bytes = \chr($value & 0x7F);
-        while (($value >>= 7) > 0) {
-            $bytes = \chr(0x80 | ($value & 0x7F)).$bytes;
-        }
-
-        return $bytes;
+        return "\xF7".VariableLength::of(\strlen($event->bytes)).$event->bytes;
     }
 }

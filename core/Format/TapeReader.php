@@ -30,6 +30,7 @@ final class TapeReader
                     throw BadFile::atLine($file, $line, 'this line is longer than 8 MiB; a tape has one event a line');
                 }
             }
+            $text = 1 === $line && str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
             $text = trim(explode('#', $text, 2)[0]);
             if ('' === $text) {
                 continue;
@@ -51,6 +52,9 @@ final class TapeReader
             throw BadFile::atLine($file, $line, 'expected MILLISECONDS PORT BYTES, such as "0.000 keys 90 3C 64"');
         }
         $timeUs = Milliseconds::parse($part[0]);
+        if (null === $timeUs && 1 === preg_match('/^\d{10,}(\.\d*)?$/D', $part[0])) {
+            throw BadFile::atLine($file, $line, \sprintf('the time %s is too late; the latest there is is %s, over eleven days', self::excerpt($part[0]), Milliseconds::format(Milliseconds::LATEST_US)));
+        }
         if (null === $timeUs) {
             throw BadFile::atLine($file, $line, \sprintf('"%s" is not a time; write milliseconds with up to three decimals, such as 12.500', self::excerpt($part[0])));
         }

@@ -14,12 +14,12 @@ final class TapeWriter implements EventWriter
     /** @param resource $stream */
     public function __construct(private readonly mixed $stream)
     {
-        fwrite($stream, self::HEADER);
+        Sink::put($stream, self::HEADER);
     }
 
     public function write(Event $event): void
     {
-        fwrite($this->stream, self::line($event));
+        Sink::put($this->stream, self::line($event));
     }
 
     public function finish(): void

@@ -37,7 +37,7 @@ final class TickTracks
             $this->open($port);
         }
         $tick = intdiv(2 * $timeUs * self::TICKS_PER_QUARTER + self::US_PER_QUARTER, 2 * self::US_PER_QUARTER);
-        fwrite($this->tracks[$port]['stream'], $encode($tick, $tick - $this->tracks[$port]['tick']));
+        Sink::put($this->tracks[$port]['stream'], $encode($tick, $tick - $this->tracks[$port]['tick']));
         $this->tracks[$port]['tick'] = $tick;
     }
 
@@ -60,16 +60,11 @@ final class TickTracks
     /** @param resource $into */
     public function copy(string $port, $into): void
     {
-        rewind($this->tracks[$port]['stream']);
-        stream_copy_to_stream($this->tracks[$port]['stream'], $into);
+        Sink::copy($this->tracks[$port]['stream'], $into);
     }
 
     private function open(string $port): void
     {
-        $stream = fopen('php://temp', 'w+');
-        if (false === $stream) {
-            throw new \RuntimeException('no temporary file can be opened; is the disk full?');
-        }
-        $this->tracks[$port] = ['stream' => $stream, 'tick' => 0];
+        $this->tracks[$port] = ['stream' => Sink::temporary(), 'tick' => 0];
     }
 }

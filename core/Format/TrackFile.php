@@ -7,13 +7,51 @@ namespace ZigzagPost\Core\Format;
 /** What Standard MIDI Files and CSV files hold in common: tracks of events in ticks, and a tempo map. */
 final class TrackFile
 {
+    /** Events read from one file. */
+    public const MOST_EVENTS = 2_000_000;
+
     /** @var list<Track> */
     public array $tracks = [];
     /** @var list<array{int, int}> tick and microseconds a quarter note */
     public array $tempoMap = [];
+    /** @var array<string, int> meta events that are no messages, in words, with how often they stand there */
+    public array $metaEvents = [];
 
-    public function __construct(public readonly string $file, public readonly Division $division)
+    public function __construct(public readonly string $file, public readonly Division $division, public readonly int $type)
     {
+    }
+
+    /**
+     * Adds a track, having looked at each of its events.
+     *
+     * @return int number of events
+     *
+     * @throws BadFile
+     */
+    public function add(Track $track): int
+    {
+        $count = 0;
+        foreach ($track->events() as $event) {
+            ++$count;
+            if (!$event->isMeta() || TrackEvent::END_OF_TRACK === $event->meta || null !== $event->pulseUs()) {
+                continue;
+            }
+            if (TrackEvent::TRACK_NAME === $event->meta) {
+                $track->name = '' === $track->name ? mb_scrub($event->data) : $track->name;
+                continue;
+            }
+            if (TrackEvent::TEMPO === $event->meta) {
+                $tempo = [$event->tick, \ord($event->data[0]) << 16 | \ord($event->data[1]) << 8 | \ord($event->data[2])];
+                $this->tempoMap[] = $tempo;
+                if ([0, Division::DEFAULT_US_PER_QUARTER] === $tempo) {
+                    continue; // what holds anyway
+                }
+            }
+            $this->metaEvents[$event->name()] = 1 + ($this->metaEvents[$event->name()] ?? 0);
+        }
+        $this->tracks[] = $track;
+
+        return $count;
     }
 
     /**
@@ -22,29 +60,49 @@ final class TrackFile
      * @param callable(Track, int): string $portOf names the port of a track (counted from 1)
      *
      * @return \Generator<int, Event>
+     *
+     * @throws BadFile when an event is later than a tape can say
      */
     public function events(callable $portOf): \Generator
     {
         $tempoMap = $this->tempoMap;
         usort($tempoMap, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $timeOf = $this->division->clock($tempoMap);
-        $next = new \SplPriorityQueue();
         $ports = [];
-        foreach ($this->tracks as $index => $track) {
-            if ([] !== $track->events) {
-                $ports[$index] = $portOf($track, $index + 1);
-                $next->insert([$index, 0], [-$track->events[0][0], -$index]);
+        foreach ($this->merged() as $index => $event) {
+            $pulseUs = $event->pulseUs();
+            $bytes = $event->bytes();
+            if ('' === $bytes && null === $pulseUs) {
+                continue;
             }
+            $timeUs = $timeOf($event->tick);
+            if ($timeUs > Milliseconds::LATEST_US) {
+                throw BadFile::whole($this->file, \sprintf('track %d: the event at tick %d is later than %s ms, the latest time there is; cut the file into parts', $index + 1, $event->tick, Milliseconds::format(Milliseconds::LATEST_US)));
+            }
+            yield new Event($timeUs, $ports[$index] ??= $portOf($this->tracks[$index], $index + 1), $bytes, $pulseUs);
+        }
+    }
+
+    /**
+     * All events in order of ticks, keyed by the position of their track.
+     *
+     * @return \Generator<int, TrackEvent>
+     */
+    public function merged(): \Generator
+    {
+        $next = new \SplPriorityQueue();
+        $readers = [];
+        foreach ($this->tracks as $index => $track) {
+            $readers[$index] = $track->events();
+            $next->insert($index, [-$readers[$index]->current()->tick, -$index]);
         }
         while (!$next->isEmpty()) {
-            /** @var array{int, int} $at */
-            $at = $next->extract();
-            [$index, $position] = $at;
-            $events = $this->tracks[$index]->events;
-            [$tick, $bytes] = $events[$position];
-            yield new Event($timeOf($tick), $ports[$index], $bytes, $events[$position][2] ?? null);
-            if (isset($events[$position + 1])) {
-                $next->insert([$index, $position + 1], [-$events[$position + 1][0], -$index]);
+            /** @var int $index */
+            $index = $next->extract();
+            yield $index => $readers[$index]->current();
+            $readers[$index]->next();
+            if ($readers[$index]->valid()) {
+                $next->insert($index, [-$readers[$index]->current()->tick, -$index]);
             }
         }
     }

@@ -15,7 +15,8 @@ final class Bytes
     /** The bytes of a hexadecimal text (`90 3C 64`, any case), or null when it is not one. */
     public static function fromHex(string $hex): ?string
     {
-        if (1 !== preg_match('/^[0-9A-Fa-f]{2}(?:[ \t]+[0-9A-Fa-f]{2})*$/D', $hex)) {
+        // Pairs and nothing else: no other character, no single digit, no three in a row, nothing around them.
+        if (1 !== preg_match('/^[0-9A-Fa-f][0-9A-Fa-f \t]*[0-9A-Fa-f]$/D', $hex) || 0 !== preg_match('/[0-9A-Fa-f]{3}|(?<![0-9A-Fa-f])[0-9A-Fa-f](?![0-9A-Fa-f])/', $hex)) {
             return null;
         }
         $bytes = hex2bin(str_replace([' ', "\t"], '', $hex));

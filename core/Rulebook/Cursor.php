@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\KeyName;
+use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\MiddleC;
 
 /** Reads the tokens of one line from left to right; owns the position and says what was expected. */
 final class Cursor
 {
     private const LARGEST = 2_000_000_000;
+    /** Entries of a list. */
+    private const LONGEST_LIST = 1000;
 
     private int $at = 0;
 
@@ -39,6 +42,12 @@ final class Cursor
         return $token;
     }
 
+    /** Where the token before the present one stands. */
+    public function behind(): Span
+    {
+        return $this->tokens[max(0, $this->at - 1)]->span;
+    }
+
     public function atEnd(): bool
     {
         return TokenType::End === $this->peek()->type;
@@ -58,7 +67,24 @@ final class Cursor
     public function expectEnd(string ...$instead): void
     {
         if (!$this->atEnd()) {
+            $this->refuseHabits();
             throw RulebookError::expected($this->peek(), [...array_values($instead), 'the end of the line']);
+        }
+    }
+
+    /** @throws RulebookError when what stands here is another language's way of writing */
+    private function refuseHabits(): void
+    {
+        [$found, $next] = [$this->peek(), $this->peekAfter()];
+        $before = $this->tokens[$this->at - 1] ?? $found;
+        if ($found->is('/') && $next->is('/')) {
+            throw RulebookError::instead($found->span->to($next->span), 'a comment begins with #', '#');
+        }
+        if ($found->is(',') && TokenType::Number === $before->type && TokenType::Number === $next->type && !$found->spaced && !$next->spaced) {
+            throw RulebookError::instead($before->span->to($next->span), "a decimal has a point: {$before->text}.{$next->text}", "{$before->text}.{$next->text}");
+        }
+        if ($found->is(',') && TokenType::Word === $next->type && null !== Kind::tryFrom($next->text)) {
+            throw RulebookError::instead($found->span, "conditions stand behind all the kinds; write \"{$next->text}\" before them, or in a line of its own");
         }
     }
 
@@ -77,6 +103,9 @@ final class Cursor
         $names = [$this->name($what)];
         while (null !== $this->accept(',')) {
             $names[] = $this->name($what);
+            if (\count($names) > self::LONGEST_LIST) {
+                throw new RulebookError($this->peek()->span, 'too-large', 'a list has at most 1000 entries');
+            }
         }
 
         return $names;
@@ -122,7 +151,7 @@ final class Cursor
     {
         $start = $this->peek();
         if (!$this->atNumber()) {
-            throw RulebookError::expected($start, [$what]);
+            throw $this->noNumber($start, $what);
         }
         $sign = null !== $this->accept('-') ? '-' : '';
         $token = $this->next();
@@ -140,6 +169,35 @@ final class Cursor
         }
 
         return new Literal($value, $text, $span);
+    }
+
+    /** Why something is no number, and what to write instead. */
+    private function noNumber(Token $found, string $what): RulebookError
+    {
+        if ($found->is('<', '>', '<=', '>=', '=', '!=')) {
+            return RulebookError::instead($found->span, 'a comparison stands behind "where", such as "where value > 63"; a list of numbers is written 64..127 or 1,3,5');
+        }
+        if (1 === preg_match('/^([a-g])([#b]?-?\d{1,2})$/D', $found->text, $key)) {
+            $name = strtoupper($key[1]).$key[2];
+
+            return RulebookError::instead($found->span, "key names begin with a capital letter: {$name}", $name);
+        }
+
+        return RulebookError::expected($found, [$what]);
+    }
+
+    /** @throws RulebookError when a range is written with a hyphen */
+    private function refuseHyphen(Literal $from): void
+    {
+        $hyphen = $this->peek();
+        if (!$hyphen->is('-')) {
+            return;
+        }
+        $to = $this->peekAfter();
+        $isRange = TokenType::Number === $to->type || TokenType::KeyName === $to->type;
+        throw $isRange
+            ? RulebookError::instead($from->span->to($to->span), "a range is written with two points: {$from->text}..{$to->text}", "{$from->text}..{$to->text}")
+            : RulebookError::expected($hyphen, ['".."']);
     }
 
     /** A parameter number, `1027` or `8:3`. */
@@ -164,10 +222,14 @@ final class Cursor
         do {
             $from = $parameters ? $this->parameter($what) : $this->integer($what, $lowest, $highest);
             $to = $from;
+            $this->refuseHyphen($from);
             if (null !== $this->accept('..')) {
                 $to = $parameters ? $this->parameter($what) : $this->integer($what, $lowest, $highest);
             }
             $ranges[] = [$from, $to];
+            if (\count($ranges) > self::LONGEST_LIST) {
+                throw new RulebookError($from->span, 'too-large', 'a list has at most 1000 entries; write ranges such as 1..8');
+            }
             $more = $this->peek()->is(',') && (TokenType::Number === $this->peekAfter()->type || TokenType::KeyName === $this->peekAfter()->type || $this->peekAfter()->is('-'));
             if ($more) {
                 $this->next();

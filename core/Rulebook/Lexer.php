@@ -44,8 +44,10 @@ final class Lexer
         while ($offset < \strlen($text)) {
             if (1 !== preg_match(self::PATTERN, $text, $match, \PREG_UNMATCHED_AS_NULL, $offset)) {
                 $rest = mb_scrub(substr($text, $offset));
-                $what = '"' === $rest[0] ? 'this text has no closing quote' : 'this character means nothing here: '.mb_substr($rest, 0, 1);
-                throw new RulebookError(new Span($line, $column, max(1, mb_strlen($rest))), 'syntax', $what);
+                if ('"' === $rest[0]) {
+                    throw new RulebookError(new Span($line, $column, max(1, mb_strlen($rest))), 'syntax', 'this text has no closing quote');
+                }
+                throw new RulebookError(new Span($line, $column, 1), 'syntax', Habits::ofCharacter(mb_substr($rest, 0, 1)));
             }
             $length = mb_strlen((string) $match[0]);
             foreach (self::TYPES as $group => $type) {

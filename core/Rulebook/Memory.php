@@ -11,6 +11,9 @@ namespace ZigzagPost\Core\Rulebook;
  */
 final readonly class Memory
 {
+    /** Largest number kept; beyond it a memory stays at the end of its range. */
+    public const LARGEST = 1_000_000_000;
+
     /** Names that mean something else in expressions. */
     public const RESERVED = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure', 'scene', 'and', 'or', 'not', 'min', 'max', 'abs', 'clamp'];
 
@@ -25,7 +28,7 @@ final readonly class Memory
             throw new RulebookError($name->span, 'reserved-name', "\"{$name->text}\" already means something in expressions; choose another name");
         }
         $cursor->expect('=');
-        $start = $cursor->integer('a number', -1_000_000_000, 1_000_000_000);
+        $start = $cursor->integer('a number', -self::LARGEST, self::LARGEST);
         $cursor->expectEnd();
 
         return new self($name, $start);

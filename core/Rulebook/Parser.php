@@ -14,6 +14,15 @@ final class Parser
     public const MAX_BYTES = 2 << 20;
     private const MOST_ERRORS = 200;
 
+    /** Longest line in bytes: one with a whole system exclusive message fits. */
+    private const LONGEST_LINE = 256 << 10;
+
+    /** Lines of one rule. */
+    private const MOST_LINES = 1000;
+
+    /** How many of each there can be. */
+    private const MOST = ['port' => 256, 'scene' => 1000, 'table' => 1000, 'curve' => 1000, 'memory' => 1000, 'clock' => 100];
+
     private const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'clock', 'always', 'scene', 'rule'];
 
     /** What can be done when a scene begins or ends. */
@@ -28,6 +37,8 @@ final class Parser
     private bool $isLost = false;
     /** Whether a line that says what the present rule is for could not be read. */
     private bool $hasLostSelector = false;
+    /** @var array<string, true> titles of the scenes */
+    private array $scenes = [];
     /** @var array<string, true> settings already made */
     private array $settings = [];
 
@@ -84,6 +95,9 @@ final class Parser
     private function line(string $text, int $line): void
     {
         try {
+            if (\strlen($text) > self::LONGEST_LINE) {
+                throw new RulebookError(new Span($line, 1), 'too-large', 'this line is longer than 256 KiB; part it into several rules');
+            }
             [$tokens, $comment] = Lexer::line($text, $line);
             $cursor = new Cursor($tokens, $this->book->middle);
             if ($cursor->atEnd()) {
@@ -97,6 +111,19 @@ final class Parser
             $this->book->lines[] = new SourceLine($line, $kind, $printed, $comment);
         } catch (RulebookError $error) {
             $this->errors[] = $error;
+            $this->book->unreadable[] = $line;
+            $this->lose(ltrim($text));
+        }
+    }
+
+    /** What a line that could not be read would have begun is not missed below it. */
+    private function lose(string $text): void
+    {
+        if (1 === preg_match('/^(take|copy)\b/', $text)) {
+            $this->hasLostSelector = true;
+        } elseif (1 === preg_match('/^(rule|scene|clock|always)\b/', $text)) {
+            $this->heading = null;
+            $this->isLost = true;
         }
     }
 
@@ -150,9 +177,11 @@ final class Parser
         $cursor->expectEnd();
         $this->isLost = false;
         if ($first->is('scene')) {
-            if (\in_array($title, $this->book->declared(Reference::SCENE), true)) {
+            if (isset($this->scenes[$title])) {
                 throw new RulebookError($first->span, 'duplicate', "there is already a scene \"{$title}\"");
             }
+            $this->limit('scene', \count($this->scenes), $first->span);
+            $this->scenes[$title] = true;
             $this->heading = $this->scene = new Scene($title, $first->span);
             $this->book->scenes[] = $this->scene;
         } else {
@@ -187,6 +216,9 @@ final class Parser
     private function ruleLine(Cursor $cursor, Rule $rule): string
     {
         $first = $cursor->peek();
+        if (\count($rule->selectors) + \count($rule->steps) >= self::MOST_LINES) {
+            throw new RulebookError($first->span, 'too-large', \sprintf('a rule has at most %d lines; part it into several', self::MOST_LINES));
+        }
         if ($first->is('from')) {
             $cursor->next();
             if ([] !== $rule->from || [] !== $rule->selectors || [] !== $rule->steps) {
@@ -268,7 +300,11 @@ final class Parser
     {
         $this->once($first, 'programs');
         $cursor->expect('from');
-        $this->book->programsFrom = $cursor->integer('0 or 1', 0, 1)->value;
+        $from = $cursor->integer('the first program', 0, 1_000_000);
+        if ($from->value > 1) {
+            throw new RulebookError($from->span, 'out-of-range', "programs are counted from 0 or from 1, not from {$from->text}");
+        }
+        $this->book->programsFrom = $from->value;
         $cursor->expectEnd();
 
         return "programs from {$this->book->programsFrom}";
@@ -294,9 +330,20 @@ final class Parser
         if (isset($declared[$name->text])) {
             throw new RulebookError($name->span, 'duplicate', "\"{$name->text}\" is declared twice; give one of them another name");
         }
+        $this->limit($new->print(), \count($declared), $name->span);
         $declared[$name->text] = $new;
 
         return $new->print();
+    }
+
+    /** @param string $what a statement that begins with what there is one more of */
+    private function limit(string $what, int $have, Span $span): void
+    {
+        $what = explode(' ', $what, 2)[0];
+        if ($have >= self::MOST[$what]) {
+            $code = 'port' === $what ? 'too-many-ports' : 'too-large';
+            throw new RulebookError($span, $code, \sprintf('a rulebook has at most %d %s, and this is one more; take out those that are not needed', self::MOST[$what], 'memory' === $what ? 'memories' : "{$what}s"));
+        }
     }
 
     private static function notUtf8(string $text): RulebookError

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 /**
- * Declares a port of the rig.
+ * Declares a port of the rig; `in out` is an in port and an out port of one name, for a box that also listens.
  *
  *     port keys in
  *     port slab in mpe lower 15 bend 48
+ *     port treadle in out
  *     port box out nrpn coarse
  *     port ticker out pulse
  */
@@ -17,6 +18,7 @@ final readonly class PortDeclaration
     private function __construct(
         public Token $name,
         public bool $isIn,
+        public bool $isOut,
         public ?MpeZone $zone,
         public bool $coarse,
         public bool $pulse,
@@ -27,6 +29,7 @@ final readonly class PortDeclaration
     {
         $name = $cursor->name('a port name');
         $isIn = $cursor->expect('in', 'out')->is('in');
+        $isOut = !$isIn || null !== $cursor->accept('out');
         $zone = null;
         $coarse = false;
         $pulse = false;
@@ -43,17 +46,17 @@ final readonly class PortDeclaration
                 }
             }
         }
-        $cursor->expectEnd('mpe', 'nrpn', 'pulse');
+        $cursor->expectEnd(...($isIn && !$isOut ? ['out'] : []), ...['mpe', 'nrpn', 'pulse']);
         if ($pulse && ($coarse || null !== $zone)) {
             throw new RulebookError($name->span, 'syntax', 'a pulse port carries no MIDI: nothing else can be said of it');
         }
 
-        return new self($name, $isIn, $zone, $coarse, $pulse);
+        return new self($name, $isIn, $isOut, $zone, $coarse, $pulse);
     }
 
     public function print(): string
     {
-        return 'port '.$this->name->text.($this->isIn ? ' in' : ' out')
+        return 'port '.$this->name->text.($this->isIn ? ' in' : '').($this->isOut ? ' out' : '')
             .(null === $this->zone ? '' : ' '.$this->zone->print())
             .($this->coarse ? ' nrpn coarse' : '').($this->pulse ? ' pulse' : '');
     }

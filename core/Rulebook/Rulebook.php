@@ -29,6 +29,8 @@ final class Rulebook
     public array $rules = [];
     /** @var list<SourceLine> */
     public array $lines = [];
+    /** @var list<int> numbers of the lines that could not be read */
+    public array $unreadable = [];
 
     /** @return list<string> in ports that a rule listens to */
     public function portsHeardBy(Rule $rule): array
@@ -39,7 +41,7 @@ final class Rulebook
     /** @return list<string> */
     public function portNames(bool $in): array
     {
-        return array_keys(array_filter($this->ports, static fn (PortDeclaration $port): bool => $port->isIn === $in));
+        return array_keys(array_filter($this->ports, static fn (PortDeclaration $port): bool => $in ? $port->isIn : $port->isOut));
     }
 
     /** Position of a port among all ports, which is how a running engine calls it. */
@@ -51,6 +53,19 @@ final class Rulebook
         }
 
         return $index;
+    }
+
+    /** @return iterable<SourceLine> the lines from a number on */
+    public function linesFrom(int $number): iterable
+    {
+        [$low, $high] = [0, \count($this->lines)];
+        while ($low < $high) {
+            $middle = $low + $high >> 1;
+            [$low, $high] = $this->lines[$middle]->line < $number ? [$middle + 1, $high] : [$low, $middle];
+        }
+        for (; $low < \count($this->lines); ++$low) {
+            yield $this->lines[$low];
+        }
     }
 
     /** @return list<string> names declared of one kind of thing, as in {@see Reference} */

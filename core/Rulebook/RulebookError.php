@@ -7,6 +7,9 @@ namespace ZigzagPost\Core\Rulebook;
 /** A line that cannot be read: where, what is wrong and, when there is a likely one, what was meant. */
 final class RulebookError extends \RuntimeException
 {
+    /** Words that a message lists at most. */
+    private const MOST_LISTED = 6;
+
     public function __construct(
         public readonly Span $span,
         public readonly string $errorCode,
@@ -20,14 +23,24 @@ final class RulebookError extends \RuntimeException
     /** @param list<string> $expected */
     public static function expected(Token $found, array $expected): self
     {
-        $nearest = TokenType::Word === $found->type || TokenType::Scrap === $found->type ? Nearest::of($found->text, $expected) : null;
+        $isWord = TokenType::Word === $found->type || TokenType::Scrap === $found->type;
+        $habit = $isWord ? Habits::ofWord($found->text) : null;
+        if (null !== $habit) {
+            return self::instead($found->span, "\"{$found->text}\" means nothing here; {$habit[0]}", $habit[1] ?? null);
+        }
+        $nearest = $isWord ? Nearest::of($found->text, $expected) : null;
+        $hint = null === $nearest ? '' : "; did you mean \"{$nearest}\"?";
+        $text = \count($expected) > self::MOST_LISTED
+            ? "{$found->described()} cannot stand here".('' === $hint ? '; such words as '.implode(', ', \array_slice($expected, 0, 3)).' can, the reference lists them all' : $hint)
+            : \sprintf('expected %s, found %s%s', self::either($expected), $found->described(), $hint);
 
-        return new self(
-            $found->span,
-            'syntax',
-            \sprintf('expected %s, found %s%s', self::either($expected), $found->described(), null === $nearest ? '' : "; did you mean \"{$nearest}\"?"),
-            $nearest,
-        );
+        return new self($found->span, 'syntax', $text, $nearest);
+    }
+
+    /** Something that people write out of habit; the text says what to write instead. */
+    public static function instead(Span $span, string $text, ?string $replacement = null): self
+    {
+        return new self($span, 'syntax', $text, $replacement);
     }
 
     /** @param list<string> $known */

@@ -13,12 +13,14 @@ use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
  *
  *     take note key 0..59 channel 1
  *     copy cc 1, 7, program where value > 3
+ *     take cc 20..23 changed
  */
 final readonly class Selector
 {
     public const ANY = 'any';
     public const MPE = 'mpe';
 
+    private const MOST_KINDS = 100;
     private const LISTS = ['channel', 'key', 'velocity', 'value'];
 
     /**
@@ -30,6 +32,8 @@ final readonly class Selector
         public bool $isCopy,
         public array $kinds,
         public array $lists,
+        /** Whether it asks for values that differ from the last one of the same control. */
+        public bool $changed,
         public ?Expression $where,
     ) {
     }
@@ -39,12 +43,19 @@ final readonly class Selector
         $kinds = [];
         do {
             $kinds[] = self::kind($cursor);
+            if (\count($kinds) > self::MOST_KINDS) {
+                throw new RulebookError($cursor->peek()->span, 'too-large', 'a line names at most 100 kinds of message; put several numbers in one list, such as "cc 1, 7, 11..14"');
+            }
         } while (null !== $cursor->accept(','));
         $lists = [];
+        $changed = false;
         $where = null;
-        while (null === $where && null !== ($condition = $cursor->accept('where', ...self::LISTS))) {
+        while (null === $where && null !== ($condition = $cursor->accept('where', ...($changed ? [] : ['changed', ...self::LISTS])))) {
             if ($condition->is('where')) {
                 $where = ExpressionParser::parse($cursor);
+            } elseif ($condition->is('changed')) {
+                $changed = true;
+                self::needValues($kinds);
             } elseif (isset($lists[$condition->text])) {
                 throw new RulebookError($condition->span, 'duplicate', "\"{$condition->text}\" stands twice; write one list");
             } else {
@@ -57,12 +68,12 @@ final readonly class Selector
             }
         }
         if (null === $where) {
-            $cursor->expectEnd(...array_values(array_diff([...self::LISTS, 'where'], array_keys($lists))));
+            $cursor->expectEnd(...array_values(array_diff($changed ? ['where'] : [...self::LISTS, 'changed', 'where'], array_keys($lists))));
         } else {
             $cursor->expectEnd('an operator');
         }
 
-        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $where);
+        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $changed, $where);
     }
 
     public function print(): string
@@ -73,7 +84,7 @@ final readonly class Selector
             $text .= " {$condition} {$list->print()}";
         }
 
-        return $text.(null === $this->where ? '' : ' where '.$this->where->print());
+        return $text.($this->changed ? ' changed' : '').(null === $this->where ? '' : ' where '.$this->where->print());
     }
 
     /**
@@ -129,6 +140,24 @@ final readonly class Selector
         }
 
         return $lists;
+    }
+
+    /**
+     * @param list<array{Token, ?NumberList}> $kinds
+     *
+     * @throws RulebookError when one of them has no value that could change
+     */
+    private static function needValues(array $kinds): void
+    {
+        foreach ($kinds as [$token]) {
+            $kind = Kind::tryFrom($token->text);
+            if (null === $kind) {
+                throw new RulebookError($token->span, 'no-value', "\"{$token->text}\" takes messages without a value, too; name the kinds whose changes count, such as \"cc, bend changed\"");
+            }
+            if (Kind::Note === $kind || !$kind->hasValue()) {
+                throw new RulebookError($token->span, 'no-value', "\"{$token->text}\" has no value that could have changed; \"changed\" is for kinds such as cc, bend and pressure");
+            }
+        }
     }
 
     /** @return array{Token, ?NumberList} */

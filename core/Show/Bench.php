@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show;
 
+use ZigzagPost\Core\Engine\Clocks;
 use ZigzagPost\Core\Engine\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes;
@@ -16,6 +17,18 @@ use ZigzagPost\Core\Engine\Scenes;
  */
 final class Bench
 {
+    /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
+    public const VERSION = 2;
+    /** After a longer silence clocks jump on; what they would have ticked is left out. */
+    private const LONGEST_SILENCE_US = 10_000_000;
+    /** What is still ticked before a jump ends. */
+    private const LEAD_IN_US = 1_000_000;
+
+    /** @var list<string> what its player should know, not yet taken */
+    private array $told = [];
+    /** @var list<array{timeUs: int, port: string, bytes: string}> what has come in, not yet taken */
+    private array $came = [];
+
     /** @var array<int, Receiver> by out port */
     private array $receivers = [];
 
@@ -66,6 +79,8 @@ final class Bench
         if (null === $index) {
             return false;
         }
+        $this->catchUp($timeUs);
+        $this->came[] = ['timeUs' => max($timeUs, $this->engine->state->now), 'port' => $port, 'bytes' => $bytes];
         $this->engine->feed($timeUs, $index, $bytes);
         $this->hear();
 
@@ -74,20 +89,25 @@ final class Bench
 
     public function advance(int $timeUs): void
     {
+        $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $this->hear();
     }
 
+    /** Silence before anything else, whatever is due by then. */
     public function panic(int $timeUs): void
     {
-        $this->engine->advance($timeUs);
-        $this->engine->panic(max($timeUs, $this->engine->state->now));
+        $now = max($timeUs, $this->engine->state->now);
+        Clocks::skip($this->engine, $now);
+        $this->engine->panic($now);
+        $this->engine->advance($now);
         $this->hear();
     }
 
     /** Changes to a scene by its position. */
     public function go(int $scene, int $timeUs): bool
     {
+        $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $went = Scenes::go($this->engine, $scene, max($timeUs, $this->engine->state->now));
         $this->hear();
@@ -101,17 +121,47 @@ final class Bench
         return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene];
     }
 
-    /** Goes on with another rulebook: what sounds now still ends when its key is let go. */
+    /** Goes on with another rulebook; what could not be kept is told. */
     public function change(CompiledBook $book): void
     {
-        $new = $this->engine->withBook($book);
+        $change = $this->engine->withBook($book);
         $this->hear();
         $receivers = [];
         foreach ($this->receivers as $port => $receiver) {
             $receivers[$this->engine->book->ports()[$port]] = $receiver;
         }
-        $this->engine = $new;
+        $this->engine = $change->engine;
         $this->seat($receivers);
+        array_push($this->told, ...$change->lost);
+    }
+
+    /** Tells the player something with the next news. */
+    public function tell(string $text): void
+    {
+        $this->told[] = $text;
+    }
+
+    /** @return list<string> what the player should know, since the last call */
+    public function takeTold(): array
+    {
+        $told = $this->told;
+        $this->told = [];
+
+        return $told;
+    }
+
+    /** @return list<array{timeUs: int, port: string, bytes: string}> what has come in since the last call, as it came */
+    public function takeCame(): array
+    {
+        $came = $this->came;
+        $this->came = [];
+
+        return $came;
+    }
+
+    public function nowUs(): int
+    {
+        return $this->engine->state->now;
     }
 
     /** @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} */
@@ -143,8 +193,12 @@ final class Bench
         $state = $this->engine->state;
         $ports = [];
         foreach ($this->engine->book->ports() as $index => $name) {
-            $isIn = null !== $this->engine->book->inPort($name);
-            $ports[] = ['port' => $name, 'in' => $isIn, 'messages' => $isIn ? $state->in[$index] : $state->sent[$index], 'unclaimed' => $state->unclaimed[$index], 'faults' => array_sum($state->faults[$index])];
+            if (\in_array($index, $this->engine->book->inPorts(), true)) {
+                $ports[] = ['port' => $name, 'in' => true, 'messages' => $state->in[$index], 'unclaimed' => $state->unclaimed[$index], 'faults' => array_sum($state->faults[$index])];
+            }
+            if (\in_array($index, $this->engine->book->outPorts(), true)) {
+                $ports[] = ['port' => $name, 'in' => false, 'messages' => $state->sent[$index], 'unclaimed' => 0, 'faults' => 0];
+            }
         }
 
         return $ports;
@@ -155,7 +209,7 @@ final class Bench
     {
         $views = [];
         foreach ($this->receivers as $port => $receiver) {
-            $views[] = ['port' => $this->engine->book->ports()[$port], 'view' => $receiver->view()];
+            $views[] = ['port' => $this->engine->book->ports()[$port], 'view' => $receiver->view($this->engine->book->middle())];
         }
 
         return $views;
@@ -165,6 +219,17 @@ final class Bench
     public function memories(): array
     {
         return $this->engine->state->memories;
+    }
+
+    /** Lets clocks jump over a long silence, so that nobody has to wait for hours of ticks. */
+    private function catchUp(int $timeUs): void
+    {
+        if ($timeUs - $this->engine->state->now <= self::LONGEST_SILENCE_US) {
+            return;
+        }
+        foreach (Clocks::skip($this->engine, $timeUs - self::LEAD_IN_US) as $clock => $ticks) {
+            $this->told[] = "clock {$clock} jumped on after a long silence; {$ticks} of its ticks were left out";
+        }
     }
 
     private function hear(): void
@@ -179,7 +244,7 @@ final class Bench
     {
         $this->receivers = [];
         foreach ($this->engine->book->ports() as $index => $name) {
-            if (null === $this->engine->book->inPort($name)) {
+            if (\in_array($index, $this->engine->book->outPorts(), true)) {
                 $this->receivers[$index] = $kept[$name] ?? StandIns::receiver($name);
             }
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show;
 
+use ZigzagPost\Core\Midi\MiddleC;
+
 /** A drum box that knows pulses only: each moves it on by half a beat. */
 final class DrumBox implements Receiver
 {
@@ -25,7 +27,7 @@ final class DrumBox implements Receiver
         $this->last = $timeUs;
     }
 
-    public function view(): array
+    public function view(MiddleC $middle): array
     {
         return [
             'face' => 'drums', 'channel' => 0, 'pulses' => $this->pulses,

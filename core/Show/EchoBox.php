@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show;
 
+use ZigzagPost\Core\Midi\MiddleC;
+
 /** An echo that feels its tempo: from clock messages, or from presses of controller 30. */
 final class EchoBox implements Receiver
 {
@@ -40,7 +42,7 @@ final class EchoBox implements Receiver
         }
     }
 
-    public function view(): array
+    public function view(MiddleC $middle): array
     {
         return ['face' => 'echo', 'channel' => 0, 'tempo' => round(60_000_000 / $this->beatUs, 1), 'source' => $this->source, 'taps' => $this->taps, 'clocks' => $this->clocks, 'elsewhere' => 0];
     }

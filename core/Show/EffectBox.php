@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show;
 
+use ZigzagPost\Core\Midi\MiddleC;
+
 /** An effect box with a row of presets: a program change recalls one, controller 11 is its pedal, controller 80 its bypass. */
 final class EffectBox implements Receiver
 {
@@ -51,7 +53,7 @@ final class EffectBox implements Receiver
         }
     }
 
-    public function view(): array
+    public function view(MiddleC $middle): array
     {
         return [
             'face' => 'effect',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show;
 
+use ZigzagPost\Core\Midi\MiddleC;
+
 /**
  * A simulated device at an out port: acts on what it hears and shows it. It obeys its chart, limits included.
  *
@@ -19,8 +21,12 @@ interface Receiver
      */
     public function hear(int $timeUs, string $bytes, ?int $pulseUs): void;
 
-    /** @return View what the device shows now; `face` names the kind of device */
-    public function view(): array;
+    /**
+     * @param MiddleC $middle what key 60 is called
+     *
+     * @return View what the device shows now; `face` names the kind of device
+     */
+    public function view(MiddleC $middle): array;
 
     /** @return array<mixed> */
     public function save(): array;

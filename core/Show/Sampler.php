@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show;
 
+use ZigzagPost\Core\Midi\MiddleC;
+
 /**
  * A part sampler on channel 9: NRPN 8:1 to 8:8 set the levels of its parts, 14-bit; keys 36 to 43 play them.
  */
@@ -48,7 +50,7 @@ final class Sampler implements Receiver
         };
     }
 
-    public function view(): array
+    public function view(MiddleC $middle): array
     {
         return ['face' => 'sampler', 'channel' => self::CHANNEL, 'levels' => array_values($this->levels), 'hits' => array_values($this->hits), 'elsewhere' => 0];
     }

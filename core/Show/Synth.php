@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show;
 
 use ZigzagPost\Core\Midi\KeyName;
+use ZigzagPost\Core\Midi\MiddleC;
 
 /**
  * A small synthesizer with four voices on one channel: keys sound, the oldest is stolen when none is free, the sustain
@@ -58,7 +59,7 @@ final class Synth implements Receiver
         };
     }
 
-    public function view(): array
+    public function view(MiddleC $middle): array
     {
         ksort($this->controllers);
 
@@ -66,7 +67,7 @@ final class Synth implements Receiver
             'face' => 'synth',
             'channel' => $this->channel,
             'voices' => array_values(array_map(static fn (?array $voice): ?array => null === $voice ? null : [
-                'key' => $voice['key'], 'name' => KeyName::of($voice['key']), 'velocity' => $voice['velocity'], 'isDown' => $voice['isDown'],
+                'key' => $voice['key'], 'name' => KeyName::of($voice['key'], $middle), 'velocity' => $voice['velocity'], 'isDown' => $voice['isDown'],
             ], $this->voices)),
             'controllers' => array_map(static fn (int $number, int $value): array => ['number' => $number, 'value' => $value], array_keys($this->controllers), $this->controllers),
             'bend' => $this->bend,

@@ -16,6 +16,9 @@ final readonly class Body
 
     public static function of(Request $request): self
     {
+        if ('json' !== $request->getContentTypeFormat()) {
+            throw Problem::wrongType('the request should say that it is JSON: Content-Type: application/json');
+        }
         try {
             $members = json_decode($request->getContent(), true, 16, \JSON_THROW_ON_ERROR);
         } catch (\JsonException $error) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Bench\Books;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -12,14 +13,20 @@ use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
 
 /** Checks and formats rulebook text. */
-final class CheckController
+final readonly class CheckController
 {
+    public function __construct(private Books $books)
+    {
+    }
+
+    /** The findings and, without an error among them, the name under which a bench can be given these rules. */
     #[Route('/api/check', methods: 'POST')]
     public function check(Request $request): JsonResponse
     {
-        $checked = Checker::check(Body::of($request)->text('text', Parser::MAX_BYTES));
+        $text = Body::of($request)->text('text', Parser::MAX_BYTES);
+        $checked = Checker::check($text);
 
-        return new JsonResponse(FindingView::of($checked));
+        return new JsonResponse(FindingView::of($checked) + ['book' => $checked->hasErrors() ? null : $this->books->store($checked, $text)]);
     }
 
     #[Route('/api/format', methods: 'POST')]

@@ -8,10 +8,14 @@ use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Edit;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Fix;
+use ZigzagPost\Core\Check\Severity;
 
 /** What checking a rulebook gave, as the API sends it. */
 final class FindingView
 {
+    /** Findings shown at once; nobody reads more. */
+    private const MOST = 500;
+
     /** @return array<string, mixed> */
     public static function of(Checker $checked): array
     {
@@ -27,8 +31,26 @@ final class FindingView
                 'curves' => array_keys($book->curves),
                 'memories' => array_keys($book->memories),
             ],
-            'findings' => array_map(self::finding(...), $checked->findings),
+            'findings' => array_map(self::finding(...), self::most($checked->findings)),
         ];
+    }
+
+    /**
+     * The findings that are shown: errors first to stay, if there are very many.
+     *
+     * @param list<Finding> $findings
+     *
+     * @return list<Finding>
+     */
+    private static function most(array $findings): array
+    {
+        if (\count($findings) <= self::MOST) {
+            return $findings;
+        }
+        $isError = static fn (Finding $finding): bool => Severity::Error === $finding->severity;
+        $errors = array_values(array_filter($findings, $isError));
+
+        return \array_slice([] === $errors ? $findings : $errors, 0, self::MOST);
     }
 
     /** @return array<string, mixed> */

@@ -29,6 +29,21 @@ final class Problem extends \RuntimeException
         return new self(409, $text, ['current' => $current]);
     }
 
+    public static function outdated(string $text): self
+    {
+        return new self(409, $text);
+    }
+
+    public static function wrongType(string $text): self
+    {
+        return new self(415, $text);
+    }
+
+    public static function tooMany(string $text): self
+    {
+        return new self(429, $text);
+    }
+
     /** @param array<string, mixed> $more */
     public static function unprocessable(string $text, array $more = []): self
     {

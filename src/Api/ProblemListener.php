@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Storage\StorageProblem;
+use Doctrine\DBAL\Driver\Exception as DriverException;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -28,11 +30,27 @@ final readonly class ProblemListener
         }
         if ($error instanceof Problem) {
             $event->setResponse(new JsonResponse(['error' => $error->getMessage()] + $error->more, $error->status));
+        } elseif (null !== ($storage = self::storageProblem($error))) {
+            $this->logger->error($error->getMessage(), ['exception' => $error]);
+            $saving = $event->getRequest()->attributes->get('saving');
+            $event->setResponse(new JsonResponse(['error' => \is_string($saving) ? "{$saving} is not saved: {$storage->getMessage()}" : $storage->getMessage()], $storage->status));
         } elseif ($error instanceof HttpExceptionInterface) {
             $event->setResponse(new JsonResponse(['error' => 404 === $error->getStatusCode() ? 'there is nothing at this address' : 'this request cannot be answered: '.$error->getMessage()], $error->getStatusCode(), $error->getHeaders()));
         } else {
             $this->logger->error($error->getMessage(), ['exception' => $error]);
             $event->setResponse(new JsonResponse(['error' => 'something went wrong inside; nothing was changed. The log says what it was'], 500));
         }
+    }
+
+    private static function storageProblem(\Throwable $error): ?StorageProblem
+    {
+        for (; null !== $error; $error = $error->getPrevious()) {
+            $problem = $error instanceof StorageProblem ? $error : ($error instanceof \PDOException || $error instanceof DriverException ? StorageProblem::ofSqlite($error->getMessage()) : null);
+            if (null !== $problem) {
+                return $problem;
+            }
+        }
+
+        return null;
     }
 }

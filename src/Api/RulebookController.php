@@ -26,7 +26,7 @@ final readonly class RulebookController
     #[Route('', methods: 'GET')]
     public function list(): JsonResponse
     {
-        $all = $this->store->getRepository(StoredRulebook::class)->findBy([], ['changedAt' => 'DESC']);
+        $all = $this->store->getRepository(StoredRulebook::class)->findBy(['deletedAt' => null], ['changedAt' => 'DESC']);
 
         return new JsonResponse(array_map(self::summary(...), $all));
     }
@@ -35,8 +35,8 @@ final readonly class RulebookController
     public function create(Request $request): JsonResponse
     {
         $body = Body::of($request);
-        $text = $body->text('text', Parser::MAX_BYTES);
-        $book = new StoredRulebook(self::name($body), $text, self::isGood($text) ? $text : '');
+        $book = new StoredRulebook(self::name($body), $body->text('text', Parser::MAX_BYTES));
+        $request->attributes->set('saving', "the rulebook \"{$book->name}\"");
         $this->store->persist($book);
         $this->store->flush();
 
@@ -54,8 +54,9 @@ final readonly class RulebookController
     {
         $body = Body::of($request);
         [$name, $text, $version] = [self::name($body), $body->text('text', Parser::MAX_BYTES), $body->number('version', 1, \PHP_INT_MAX)];
-        $changed = $this->store->createQuery('UPDATE '.StoredRulebook::class.' b SET b.name = :name, b.text = :text, b.goodText = CASE WHEN :good = 1 THEN :text ELSE b.goodText END, b.version = b.version + 1, b.changedAt = :now WHERE b.id = :id AND b.version = :version')
-            ->execute(['name' => $name, 'text' => $text, 'good' => self::isGood($text) ? 1 : 0, 'now' => new \DateTimeImmutable(), 'id' => $id, 'version' => $version]);
+        $request->attributes->set('saving', "the rulebook \"{$name}\"");
+        $changed = $this->store->createQuery('UPDATE '.StoredRulebook::class.' b SET b.name = :name, b.text = :text, b.version = b.version + 1, b.changedAt = :now WHERE b.id = :id AND b.version = :version AND b.deletedAt IS NULL')
+            ->execute(['name' => $name, 'text' => $text, 'now' => new \DateTimeImmutable(), 'id' => $id, 'version' => $version]);
         $this->store->clear();
         $book = $this->find($id);
         if (0 === $changed) {
@@ -65,23 +66,46 @@ final readonly class RulebookController
         return new JsonResponse(self::whole($book));
     }
 
+    /** A stored text has been judged and found good: it runs while a later one has errors. */
+    #[Route('/{id}/good', methods: 'POST')]
+    public function judged(string $id, Request $request): JsonResponse
+    {
+        $version = Body::of($request)->number('version', 1, \PHP_INT_MAX);
+        $book = $this->find($id);
+        if ($book->version() === $version && $book->goodText() !== $book->text() && !Checker::check($book->text())->hasErrors()) {
+            $this->store->createQuery('UPDATE '.StoredRulebook::class.' b SET b.goodText = b.text WHERE b.id = :id AND b.version = :version')
+                ->execute(['id' => $id, 'version' => $version]);
+            $this->store->clear();
+        }
+
+        return new JsonResponse(self::whole($this->find($id)));
+    }
+
     #[Route('/{id}', methods: 'DELETE')]
     public function delete(string $id): Response
     {
-        $this->store->remove($this->find($id));
+        $this->find($id)->deletedAt = new \DateTimeImmutable();
         $this->store->flush();
 
         return new Response(null, 204);
     }
 
-    private function find(string $id): StoredRulebook
+    /** Takes a deletion back. */
+    #[Route('/{id}/restore', methods: 'POST')]
+    public function restore(string $id): JsonResponse
     {
-        return $this->store->find(StoredRulebook::class, $id) ?? throw Problem::notFound('rulebook');
+        $book = $this->store->find(StoredRulebook::class, $id) ?? throw Problem::notFound('rulebook');
+        $book->deletedAt = null;
+        $this->store->flush();
+
+        return new JsonResponse(self::whole($book));
     }
 
-    private static function isGood(string $text): bool
+    private function find(string $id): StoredRulebook
     {
-        return !Checker::check($text)->hasErrors();
+        $book = $this->store->find(StoredRulebook::class, $id);
+
+        return null === $book || null !== $book->deletedAt ? throw Problem::notFound('rulebook') : $book;
     }
 
     private static function name(Body $body): string

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Bench\SessionLock;
 use App\Bench\TapeStore;
 use App\Bench\TapeWork;
 use App\Entity\TapeJob;
+use App\Storage\Locks;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rulebook\Parser;
 #[Route('/api/runs')]
 final readonly class RunController
 {
-    public function __construct(private EntityManagerInterface $store, private TapeStore $tapes, private TapeWork $work, private SessionLock $lock)
+    public function __construct(private EntityManagerInterface $store, private TapeStore $tapes, private TapeWork $work, private Locks $locks)
     {
     }
 
@@ -44,6 +44,7 @@ final readonly class RunController
             $this->requireKnownPorts($tape->text, $inPorts);
         }
         $job = new TapeJob($tape->name, $text, $tape->id, $port, \strlen($tape->text));
+        $request->attributes->set('saving', "the run of {$tape->name}");
         $this->store->persist($job);
         $this->store->flush();
 
@@ -54,7 +55,7 @@ final readonly class RunController
     #[Route('/{id}/continue', methods: 'POST')]
     public function continue(string $id): JsonResponse
     {
-        return $this->lock->hold($id, function () use ($id): JsonResponse {
+        return $this->locks->hold($id, function () use ($id): JsonResponse {
             $job = $this->find($id);
             if (!$job->isDone) {
                 $this->work->portion($job, $this->tapes->find($job->tape));

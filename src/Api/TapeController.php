@@ -29,7 +29,7 @@ final readonly class TapeController
     #[Route('', methods: 'GET')]
     public function list(): JsonResponse
     {
-        return new JsonResponse(array_map(self::summary(...), $this->store->getRepository(StoredTape::class)->findBy([], ['storedAt' => 'DESC'])));
+        return new JsonResponse(array_map(self::summary(...), $this->store->getRepository(StoredTape::class)->findBy(['deletedAt' => null], ['storedAt' => 'DESC'])));
     }
 
     /** Stores a tape, MIDI file or CSV file; its ending says which. */
@@ -48,14 +48,16 @@ final readonly class TapeController
             throw Problem::tooLarge("{$name} is larger than 8 MiB; cut it into parts");
         }
         try {
-            $tape = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name);
+            [$tape, $faults] = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name);
         } catch (BadFile $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
+        $request->attributes->set('saving', "the tape \"{$tape->name}\"");
         $this->store->persist($tape);
         $this->store->flush();
+        $leftOut = array_map(static fn (string $fault, int $count): string => "{$count} × {$fault}", array_keys($faults), $faults);
 
-        return new JsonResponse(self::summary($tape), 201);
+        return new JsonResponse(self::summary($tape) + ['leftOut' => $leftOut], 201);
     }
 
     /** The events of a tape, to be played on a bench. */
@@ -84,10 +86,21 @@ final readonly class TapeController
     #[Route('/{id}', methods: 'DELETE')]
     public function delete(string $id): Response
     {
-        $this->store->remove($this->tapes->find($id));
+        $this->tapes->find($id)->deletedAt = new \DateTimeImmutable();
         $this->store->flush();
 
         return new Response(null, 204);
+    }
+
+    /** Takes a deletion back. */
+    #[Route('/{id}/restore', methods: 'POST')]
+    public function restore(string $id): JsonResponse
+    {
+        $tape = $this->store->find(StoredTape::class, $id) ?? throw Problem::notFound('tape');
+        $tape->deletedAt = null;
+        $this->store->flush();
+
+        return new JsonResponse(self::summary($tape));
     }
 
     /** @return array<string, mixed> */

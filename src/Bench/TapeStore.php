@@ -24,17 +24,23 @@ final readonly class TapeStore
     {
     }
 
-    /** @throws BadFile */
-    public function read(string $path, string $name): StoredTape
+    /**
+     * @return array{StoredTape, array<string, int>} the tape, and how many of which faults were left out
+     *
+     * @throws BadFile
+     */
+    public function read(string $path, string $name): array
     {
         $stream = fopen($path, 'r');
         if (false === $stream) {
             throw BadFile::whole($name, 'this file cannot be read');
         }
+        $name = mb_scrub($name);
         $text = TapeWriter::HEADER;
         $count = 0;
         $lengthUs = 0;
-        foreach ((new WholeMessages())->of(FileFormat::of($name)->events($stream, $name)) as $event) {
+        $whole = new WholeMessages();
+        foreach ($whole->of(FileFormat::of($name)->events($stream, $name)) as $event) {
             $text .= TapeWriter::line($event);
             $lengthUs = $event->timeUs;
             if (++$count > 1_000_000) {
@@ -45,12 +51,14 @@ final readonly class TapeStore
             throw BadFile::whole($name, 'there are no MIDI messages in this file');
         }
 
-        return new StoredTape(mb_substr(mb_scrub($name), 0, 200), $text, $count, $lengthUs);
+        return [new StoredTape(mb_substr($name, 0, 200), $text, $count, $lengthUs), $whole->faults];
     }
 
     public function find(string $id): StoredTape
     {
-        return $this->store->find(StoredTape::class, $id) ?? throw Problem::notFound('tape');
+        $tape = $this->store->find(StoredTape::class, $id);
+
+        return null === $tape || null !== $tape->deletedAt ? throw Problem::notFound('tape') : $tape;
     }
 
     /** @return \Generator<int, Event> */

@@ -4,33 +4,34 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Api\Problem;
 use App\Entity\StoredTape;
 use App\Entity\TapeJob;
+use App\Storage\DataFolder;
+use App\Storage\StorageProblem;
+use Symfony\Component\Filesystem\Exception\IOException;
 use Symfony\Component\Filesystem\Filesystem;
-use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Engine\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\SavedRun;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Rulebook\Parser;
 
 /** Runs a stored tape through a rulebook in portions; between two of them only the saved state lives on. */
 final readonly class TapeWork
 {
     private const SECONDS = 0.4;
 
-    public function __construct(private string $projectDir, private Filesystem $files = new Filesystem())
+    public function __construct(private DataFolder $data, private Filesystem $files = new Filesystem())
     {
     }
 
     public function portion(TapeJob $job, StoredTape $tape): void
     {
-        $book = Compiler::load(Checker::check($job->bookText)->book);
+        $book = Compiler::load(Parser::parse($job->bookText)[0]); // it was checked when the run began
         $engine = '' === $job->state ? new Engine($book) : SavedRun::read((string) base64_decode($job->state, true), $book, false);
-        if (null === $engine) {
-            throw new \RuntimeException('the state of a run cannot be read');
-        }
         if ('' === $job->state) {
             $engine->start();
         }
@@ -59,28 +60,53 @@ final readonly class TapeWork
             }
             $job->isDone = true;
         }
-        fflush($out);
+        if (!fflush($out)) {
+            throw StorageProblem::diskFull();
+        }
         $job->resultLength = (int) ftell($out);
         $job->state = base64_encode(SavedRun::write($engine));
     }
 
+    /** @throws Problem when the result is not here whole any more */
     public function result(TapeJob $job): string
     {
-        return substr((string) file_get_contents($this->resultFile($job)), 0, $job->resultLength);
+        $result = is_file($this->resultFile($job)) ? (string) @file_get_contents($this->resultFile($job)) : '';
+        if (\strlen($result) < $job->resultLength) {
+            throw Problem::unprocessable('the result of this run is not here whole any more; run the tape again');
+        }
+
+        return substr($result, 0, $job->resultLength);
+    }
+
+    /** Deletes the results of runs that are over for so long. */
+    public function sweep(int $seconds): void
+    {
+        foreach (glob($this->data->runs().'/*.tape') ?: [] as $file) {
+            if (time() - (int) filemtime($file) > $seconds) {
+                @unlink($file);
+            }
+        }
     }
 
     /** @return resource */
     private function openResult(TapeJob $job)
     {
-        $this->files->mkdir(\dirname($this->resultFile($job)));
-        $out = fopen($this->resultFile($job), 'c+');
-        if (false === $out) {
-            throw new \RuntimeException('the result of a run cannot be written; is the disk full?');
+        $file = $this->resultFile($job);
+        if (0 < $job->resultLength && (!is_file($file) || (int) filesize($file) < $job->resultLength)) {
+            throw Problem::unprocessable('what this run has written so far is not here whole any more; begin it anew');
         }
-        ftruncate($out, max(0, $job->resultLength));
+        try {
+            $this->files->mkdir(\dirname($file), 0o700);
+        } catch (IOException) {
+            throw StorageProblem::diskFull();
+        }
+        $out = @fopen($file, 'c+');
+        if (false === $out || !ftruncate($out, max(0, $job->resultLength))) {
+            throw StorageProblem::diskFull();
+        }
         fseek($out, $job->resultLength);
         if (0 === $job->resultLength) {
-            fwrite($out, TapeWriter::HEADER);
+            self::put($out, TapeWriter::HEADER);
         }
 
         return $out;
@@ -91,13 +117,21 @@ final readonly class TapeWork
     {
         $ports = $engine->book->ports();
         foreach ($engine->take() as $made) {
-            fwrite($out, TapeWriter::line(new Event($made[0], $ports[$made[1]], $made[2], $made[3] ?? null)));
+            self::put($out, TapeWriter::line(new Event($made[0], $ports[$made[1]], $made[2], $made[3] ?? null)));
             ++$job->eventsOut;
         }
     }
 
     private function resultFile(TapeJob $job): string
     {
-        return "{$this->projectDir}/var/data/runs/{$job->id}.tape";
+        return "{$this->data->runs()}/{$job->id}.tape";
+    }
+
+    /** @param resource $out */
+    private static function put($out, string $bytes): void
+    {
+        if (\strlen($bytes) !== @fwrite($out, $bytes)) {
+            throw StorageProblem::diskFull();
+        }
     }
 }

@@ -12,7 +12,10 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\TrackFile;
+use ZigzagPost\Core\Format\TrackFileWriter;
 use ZigzagPost\Core\Format\WholeMessages;
+use ZigzagPost\Core\Format\WriteFailed;
 
 #[AsCommand('convert', 'Converts between tape, MIDI file (.mid) and CSV file (.csv)')]
 final class ConvertCommand extends Command
@@ -32,24 +35,59 @@ final class ConvertCommand extends Command
             throw CommandFailed::input("convert: --type {$type} is not supported; write 0 or 1");
         }
         $in = Text::of($input->getArgument('in'));
-        $out = Text::of($input->getArgument('out'));
+        $from = Files::format($in);
+        $to = Files::format(Text::of($input->getArgument('out')));
         $stream = Files::open($in);
-        $file = OutputFile::of($out);
-        $writer = FileFormat::of($out)->writer($file->stream, [], '0' === $type);
-        $whole = new WholeMessages();
+        $file = OutputFile::of(Text::of($input->getArgument('out')));
         try {
-            foreach ($whole->of(FileFormat::of($in)->events($stream, $in)) as $event) {
-                $writer->write($event);
-            }
-            $writer->finish();
+            $leftOut = $from->hasTracks() && $to->hasTracks()
+                ? $this->tracks($from->tracks($stream, $in), $file, $to, '0' === $type)
+                : $this->events($from, $stream, $in, $file, $to, '0' === $type);
         } catch (BadFile $bad) {
             throw CommandFailed::input($bad->getMessage());
+        } catch (WriteFailed $failed) {
+            throw CommandFailed::input(Text::of($input->getArgument('out')).": {$failed->getMessage()}");
         }
         $file->finish();
-        foreach ($whole->faults as $fault => $count) {
-            fwrite(\STDERR, "{$in}: left out {$count} × {$fault}\n");
+        foreach ($leftOut as $what => $count) {
+            fwrite(\STDERR, "{$in}: left out {$count} × {$what}\n");
         }
 
         return 0;
+    }
+
+    /**
+     * Tracks stay as they are, with their names, markers, lyrics and tempo map.
+     *
+     * @return array<string, int> nothing is left out
+     */
+    private function tracks(TrackFile $song, OutputFile $file, FileFormat $to, bool $oneTrack): array
+    {
+        if (FileFormat::Csv === $to) {
+            TrackFileWriter::csv($song, $file->stream);
+        } else {
+            TrackFileWriter::midiFile($song, $file->stream, $oneTrack);
+        }
+
+        return [];
+    }
+
+    /**
+     * @param resource $stream
+     *
+     * @return array<string, int> what could not be decoded, and what a tape cannot hold
+     */
+    private function events(FileFormat $from, $stream, string $in, OutputFile $file, FileFormat $to, bool $oneTrack): array
+    {
+        $song = $from->hasTracks() ? $from->tracks($stream, $in) : null;
+        $events = $song?->events(TrackFile::portName(...)) ?? $from->events($stream, $in);
+        $writer = $to->writer($file->stream, [], $oneTrack);
+        $whole = new WholeMessages();
+        foreach ($whole->of($events) as $event) {
+            $writer->write($event);
+        }
+        $writer->finish();
+
+        return [...$whole->faults, ...$song->metaEvents ?? []];
     }
 }

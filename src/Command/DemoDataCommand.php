@@ -27,11 +27,11 @@ final class DemoDataCommand extends Command
         }
         foreach (['The Whole Rig' => ['whole-rig', '-1 minute'], 'The Salt Ferry' => ['salt-ferry', 'now']] as $name => [$file, $when]) {
             $text = (string) file_get_contents("{$this->projectDir}/demo/{$file}.book");
-            $book = new StoredRulebook($name, $text, $text);
+            $book = new StoredRulebook($name, $text);
             $book->changedAt = new \DateTimeImmutable($when);
             $this->store->persist($book);
         }
-        $this->store->persist($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape'));
+        $this->store->persist($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape')[0]);
         $this->store->flush();
 
         return 0;

@@ -7,9 +7,11 @@ namespace App\Command;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Engine\BadState;
 use ZigzagPost\Core\Engine\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\SavedRun;
+use ZigzagPost\Core\Format\FileFormat;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
@@ -27,6 +29,17 @@ final class Files
         return false === $stream ? throw CommandFailed::input("{$file}: ".(file_exists($file) ? 'this file cannot be read; check its permissions' : 'there is no such file; check the name')) : $stream;
     }
 
+    /** The format that a file's ending stands for; what has no ending, or is none of the known ones, is a tape if it says nothing else. */
+    public static function format(string $file): FileFormat
+    {
+        $ending = strtolower(pathinfo($file, \PATHINFO_EXTENSION));
+        if (!\in_array($ending, ['', 'tape', 'tap', 'txt', 'in', 'out', 'log', 'tmp', 'expected', 'actual', 'mid', 'midi', 'smf', 'csv'], true) && '-' !== $file && !str_starts_with($file, '/dev/')) {
+            throw CommandFailed::input("{$file}: the ending .{$ending} is not known; name the file .tape, .mid or .csv");
+        }
+
+        return FileFormat::of($file);
+    }
+
     public static function rulebookText(string $file): string
     {
         $text = stream_get_contents(self::open($file), Parser::MAX_BYTES + 1);
@@ -37,9 +50,11 @@ final class Files
     /** A run that was stopped and kept. */
     public static function savedRun(string $file, CompiledBook $book, bool $traced): Engine
     {
-        $saved = (string) stream_get_contents(self::open($file));
-
-        return SavedRun::read($saved, $book, $traced) ?? throw CommandFailed::input("{$file}: this is not the state of a run of this rulebook; keep one with --save");
+        try {
+            return SavedRun::read((string) stream_get_contents(self::open($file)), $book, $traced);
+        } catch (BadState $bad) {
+            throw CommandFailed::input("{$file}: {$bad->getMessage()}");
+        }
     }
 
     /** Reads and checks a rulebook that is to run. */

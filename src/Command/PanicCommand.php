@@ -12,6 +12,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Engine\Compiler;
 use ZigzagPost\Core\Engine\TapeRun;
+use ZigzagPost\Core\Format\WriteFailed;
 
 #[AsCommand('panic', 'Writes what silences all that a stopped run left sounding')]
 final class PanicCommand extends Command
@@ -29,11 +30,14 @@ final class PanicCommand extends Command
         $state = Text::orNull($input->getOption('load')) ?? throw CommandFailed::input('panic: name the state of the run with --load FILE; "bin/zigzag run … --save FILE" keeps one');
         $book = Files::rulebook(Text::of($input->getArgument('book')));
         $engine = Files::savedRun($state, Compiler::load($book), false);
-        $out = OutputFile::of(Text::orNull($input->getOption('out')));
+        $out = OutputFile::ofRecording(Text::orNull($input->getOption('out')));
         $writer = $out->writer($book);
-        $engine->panic($engine->state->now);
-        (new TapeRun($engine, $writer))->run([], $engine->state->now);
-        $writer->finish();
+        try {
+            $engine->panic($engine->state->now);
+            (new TapeRun($engine, $writer))->run([], $engine->state->now);
+        } catch (WriteFailed $failed) {
+            throw CommandFailed::input((Text::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
+        }
         $out->finish();
 
         return 0;

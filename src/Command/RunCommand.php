@@ -17,8 +17,9 @@ use ZigzagPost\Core\Engine\SavedRun;
 use ZigzagPost\Core\Engine\TapeRun;
 use ZigzagPost\Core\Engine\TraceLine;
 use ZigzagPost\Core\Format\BadFile;
-use ZigzagPost\Core\Format\FileFormat;
 use ZigzagPost\Core\Format\Milliseconds;
+use ZigzagPost\Core\Format\Sink;
+use ZigzagPost\Core\Format\WriteFailed;
 
 #[AsCommand('run', 'Runs a recording through a rulebook')]
 final class RunCommand extends Command
@@ -32,6 +33,7 @@ final class RunCommand extends Command
             ->addOption('trace', null, InputOption::VALUE_REQUIRED, 'where to write what became of each message, a line of JSON each')
             ->addOption('until', null, InputOption::VALUE_REQUIRED, 'run to this time in milliseconds and no further')
             ->addOption('port', null, InputOption::VALUE_REQUIRED, 'the in port for everything that comes in')
+            ->addOption('change', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'go on with another rulebook from a time on, MS=BOOK; can be repeated')
             ->addOption('save', null, InputOption::VALUE_REQUIRED, 'keep the state of the run in this file')
             ->addOption('load', null, InputOption::VALUE_REQUIRED, 'go on from a state kept with --save');
     }
@@ -40,38 +42,80 @@ final class RunCommand extends Command
     {
         $in = Text::orNull($input->getOption('in')) ?? throw CommandFailed::input('run: name what comes in with --in FILE (- for a tape on standard input)');
         $until = Text::orNull($input->getOption('until'));
-        $untilUs = null === $until ? null : Milliseconds::parse($until) ?? throw CommandFailed::input("run: --until \"{$until}\" is not a time; write milliseconds, such as 1500");
+        $untilUs = null === $until ? null : self::time($until, '--until');
         $bookFile = Text::of($input->getArgument('book'));
         $book = Files::rulebook($bookFile);
         $traceFile = Text::orNull($input->getOption('trace'));
+        $saveFile = Text::orNull($input->getOption('save'));
         $compiled = Compiler::load($book, null !== $traceFile);
+        $changes = $this->changes($input->getOption('change'), null !== $traceFile);
         $engine = $this->engine($compiled, Text::orNull($input->getOption('load')), null !== $traceFile);
-
-        $stream = Files::open($in);
-        $out = OutputFile::of(Text::orNull($input->getOption('out')));
+        $format = Files::format($in);
+        $out = OutputFile::ofRecording(Text::orNull($input->getOption('out')));
         $trace = null === $traceFile ? null : OutputFile::of($traceFile);
-        $writer = $out->writer($book);
+        $save = null === $saveFile ? null : OutputFile::of($saveFile);
+        OutputFile::requireDifferent('run', ...array_filter([$out, $trace, $save]));
+        $stream = Files::open($in);
         $traceTo = null === $trace ? null : static function (array $record) use ($trace): void {
             /* @phpstan-ignore argument.type */
-            fwrite($trace->stream, TraceLine::of($record));
+            Sink::put($trace->stream, TraceLine::of($record));
         };
-        $events = FileFormat::of($in)->events($stream, $in, $this->portOf($compiled, $bookFile, Text::orNull($input->getOption('port'))));
+        $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, Text::orNull($input->getOption('port'))));
+        $run = new TapeRun($engine, $out->writer($book), $traceTo, $changes);
         try {
-            (new TapeRun($engine, $writer, $traceTo))->run($events, $untilUs);
-            $writer->finish();
+            $run->run($events, $untilUs);
+            if (null !== $save) {
+                Sink::put($save->stream, SavedRun::write($run->engine));
+            }
         } catch (BadFile $bad) {
             throw CommandFailed::input($bad->getMessage());
+        } catch (WriteFailed $failed) {
+            throw CommandFailed::input((Text::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
         }
-        $save = Text::orNull($input->getOption('save'));
-        if (null !== $save) {
-            $saved = OutputFile::of($save);
-            fwrite($saved->stream, SavedRun::write($engine));
-            $saved->finish();
+        foreach (array_filter([$save, $out, $trace]) as $file) {
+            $file->finish();
         }
-        $out->finish();
-        $trace?->finish();
+        $this->tell($in, $run);
 
         return 0;
+    }
+
+    /** What could not be decoded, and what a change of rulebook could not keep. */
+    private function tell(string $in, TapeRun $run): void
+    {
+        $faults = [];
+        foreach ($run->engine->state->faults as $ofPort) {
+            foreach ($ofPort as $fault => $count) {
+                $faults[$fault] = ($faults[$fault] ?? 0) + $count;
+            }
+        }
+        foreach ($faults as $fault => $count) {
+            fwrite(\STDERR, "{$in}: left out {$count} × {$fault}\n");
+        }
+        foreach ($run->lost as $lost) {
+            fwrite(\STDERR, "{$lost}\n");
+        }
+    }
+
+    private static function time(string $text, string $option): int
+    {
+        return Milliseconds::parse($text) ?? throw CommandFailed::input("run: {$option} {$text} is not a time; write milliseconds from 0 to ".Milliseconds::format(Milliseconds::LATEST_US).', such as 1500 or 12.5');
+    }
+
+    /** @return list<array{int, CompiledBook, string}> times in order, rulebooks, and their files */
+    private function changes(mixed $options, bool $traced): array
+    {
+        $changes = [];
+        foreach (\is_array($options) ? $options : [] as $option) {
+            $parts = explode('=', Text::of($option), 2);
+            if (2 !== \count($parts)) {
+                throw CommandFailed::input('run: --change is written MS=BOOK, such as --change 2500=other.book');
+            }
+            $changes[] = [self::time($parts[0], '--change'), Compiler::load(Files::rulebook($parts[1]), $traced), $parts[1]];
+        }
+        usort($changes, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return $changes;
     }
 
     private function engine(CompiledBook $book, ?string $load, bool $traced): Engine

@@ -12,6 +12,8 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'rulebook')]
 class StoredRulebook
 {
+    use Deletable;
+
     #[ORM\Id]
     #[ORM\Column(length: 16)]
     public readonly string $id;
@@ -24,7 +26,7 @@ class StoredRulebook
 
     /** The latest text without an error; empty when there never was one. */
     #[ORM\Column(type: Types::TEXT)]
-    private string $goodText;
+    private string $goodText = '';
 
     /** Goes up with every change, so that two windows notice each other. */
     #[ORM\Column]
@@ -33,10 +35,9 @@ class StoredRulebook
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     public \DateTimeImmutable $changedAt;
 
-    public function __construct(string $name, string $text, string $goodText)
+    public function __construct(string $name, string $text)
     {
         $this->id = bin2hex(random_bytes(8));
-        $this->goodText = $goodText;
         $this->name = $name;
         $this->text = $text;
         $this->changedAt = new \DateTimeImmutable();

@@ -12,6 +12,8 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'tape')]
 class StoredTape
 {
+    use Deletable;
+
     #[ORM\Id]
     #[ORM\Column(length: 16)]
     public readonly string $id;

@@ -52,6 +52,9 @@ class TapeJob
     #[ORM\Column(type: Types::TEXT)]
     public string $state = '';
 
+    #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
+    public readonly \DateTimeImmutable $begunAt;
+
     public function __construct(string $name, string $bookText, string $tape, string $port, int $length)
     {
         $this->id = bin2hex(random_bytes(8));
@@ -60,5 +63,6 @@ class TapeJob
         $this->tape = $tape;
         $this->port = $port;
         $this->length = $length;
+        $this->begunAt = new \DateTimeImmutable();
     }
 }

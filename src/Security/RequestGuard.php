@@ -7,6 +7,7 @@ namespace App\Security;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
 
@@ -46,6 +47,10 @@ final readonly class RequestGuard
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'no-referrer');
         $headers->set('Cross-Origin-Resource-Policy', 'same-origin');
+        $length = \strlen((string) $event->getResponse()->getContent());
+        if (!$event->getResponse() instanceof StreamedResponse && !$event->getResponse()->isEmpty()) {
+            $headers->set('Content-Length', (string) $length);
+        }
         if (!$headers->has('Cache-Control') || str_starts_with($event->getRequest()->getPathInfo(), '/api')) {
             $headers->set('Cache-Control', 'no-store');
         }

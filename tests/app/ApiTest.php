@@ -72,7 +72,7 @@ final class ApiTest extends WebTestCase
     {
         $connection = self::getContainer()->get(Connection::class);
         self::assertInstanceOf(Connection::class, $connection);
-        self::assertSame(['wal', 1], [$connection->fetchOne('PRAGMA journal_mode'), $connection->fetchOne('PRAGMA synchronous')]);
+        self::assertSame(['wal', 2], [$connection->fetchOne('PRAGMA journal_mode'), $connection->fetchOne('PRAGMA synchronous')]);
     }
 
     public function testARulebookIsStoredAndNeverOverwrittenUnseen(): void
@@ -103,31 +103,131 @@ final class ApiTest extends WebTestCase
         $checked = $this->call('POST', '/api/check', ['text' => str_replace('send moths', 'send mots', self::BOOK)], 200, 'Checked');
         self::assertFalse($checked['runs']);
         self::assertIsArray($checked['findings']);
-        self::assertSame('Write "moths"', $this->at($checked, 'findings.1.fixes.0.title'));
+        self::assertSame('Write "moths"', $this->at($checked, 'findings.0.fixes.0.title'));
         self::assertStringContainsString("rule \"Through\"\n  take note", $this->text($this->call('POST', '/api/format', ['text' => self::BOOK], 200, 'Text'), 'text'));
         $this->call('POST', '/api/format', ['text' => 'sned'], 422, 'Problem');
     }
 
     public function testABenchPlaysChangesItsRulesAndPanics(): void
     {
-        $bench = $this->call('POST', '/api/bench', ['text' => self::BOOK], 201, 'Bench');
-        $path = "/api/bench/{$this->text($bench, 'id')}";
-        $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 5, 'port' => 'keys', 'control' => 'key 60', 'value' => 100]], 'nowUs' => 10], 200, 'News');
+        $path = $this->openBench(self::BOOK);
+        $news = $this->play($path, 1, [['do' => 'play', 'timeUs' => 5, 'port' => 'keys', 'control' => 'key 60', 'value' => 100]]);
         self::assertSame('92 3C 64', $this->at($news, 'records.0.visits.0.outs.0.bytes'));
         self::assertSame('C4', $this->at($news, 'receivers.0.view.voices.0.name'));
+        self::assertSame([['bytes' => '90 3C 64', 'timeUs' => 5, 'port' => 'keys']], $news['came']);
 
-        $broken = $this->call('POST', "{$path}/rulebook", ['text' => str_replace('send', 'sned', self::BOOK)], 200);
-        self::assertFalse($this->at($broken, 'checked.runs'));
-        $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 20, 'port' => 'keys', 'bytes' => '90 3E 64']], 'nowUs' => 20], 200, 'News');
-        self::assertSame('delivered', $this->at($news, 'records.0.fate'), 'the last good rules are still at work');
+        self::assertNull($this->call('POST', '/api/check', ['text' => str_replace('send', 'sned', self::BOOK)], 200, 'Checked')['book']);
+        $book = $this->call('POST', '/api/check', ['text' => str_replace('channel = 3', 'channel = 5', self::BOOK)], 200, 'Checked')['book'];
+        $news = $this->play($path, 2, [
+            ['do' => 'rules', 'timeUs' => 20, 'book' => $book],
+            ['do' => 'play', 'timeUs' => 30, 'port' => 'keys', 'bytes' => '80 3C 40'],
+        ]);
+        self::assertSame('82 3C 40', $this->at($news, 'records.0.visits.0.outs.0.bytes'), 'the note ends where it began');
+        self::assertSame('keys', $this->at($news, 'senders.0.port'));
 
-        $this->call('POST', "{$path}/rulebook", ['text' => str_replace('channel = 3', 'channel = 5', self::BOOK)], 200);
-        $news = $this->call('POST', "{$path}/play", ['events' => [['timeUs' => 30, 'port' => 'keys', 'bytes' => '80 3C 40']], 'nowUs' => 30], 200, 'News');
-        self::assertSame('82 3C 40', $this->at($news, 'late.0.bytes') ?? $this->at($news, 'records.0.visits.0.outs.0.bytes'), 'the note ends where it began');
-
-        $news = $this->call('POST', "{$path}/panic", ['nowUs' => 40], 200, 'News');
+        $this->play($path, 3, [['do' => 'play', 'timeUs' => 35, 'port' => 'keys', 'bytes' => '90 3C 40']]);
+        $news = $this->play($path, 4, [['do' => 'panic', 'timeUs' => 40]]);
         self::assertSame([null, null, null, null], $this->at($news, 'receivers.0.view.voices'));
-        $this->call('POST', '/api/bench/nothing/play', ['events' => [], 'nowUs' => 0], 404, 'Problem');
+        $this->call('POST', '/api/bench/0123456789abcdef/play', ['request' => 1, 'gestures' => [], 'nowUs' => 0], 404, 'Problem');
+        $this->call('GET', '/api/bench/nothing', null, 404, 'Problem');
+    }
+
+    public function testAGestureCountsOnceHoweverOftenItIsSent(): void
+    {
+        $path = $this->openBench("port keys in\nport moths out\nmemory n = 0\nrule \"Count\"\n  take cc 80\n  press\n  remember n = n + 1\n  send moths\n");
+        $press = ['number' => 1, 'do' => 'play', 'timeUs' => 5, 'port' => 'keys', 'bytes' => 'B0 50 7F'];
+        $first = $this->call('POST', "{$path}/play", ['request' => 1, 'gestures' => [$press], 'nowUs' => 10], 200, 'News');
+        $again = $this->call('POST', "{$path}/play", ['request' => 1, 'gestures' => [$press], 'nowUs' => 10], 200, 'News');
+        self::assertSame($first, $again, 'a lost answer is had again');
+        $other = $this->call('POST', "{$path}/play", ['request' => 2, 'gestures' => [$press, ['number' => 2] + $press], 'nowUs' => 20], 200, 'News');
+        self::assertSame([2, 2], [$this->at($other, 'memories.0.value'), $other['heard']]);
+        $this->call('POST', "{$path}/play", ['request' => 1, 'gestures' => [], 'nowUs' => 30], 409, 'Problem');
+        $whole = $this->call('GET', $path, null, 200, 'Bench');
+        self::assertSame([2, 2, 2], [$whole['heard'], $whole['request'], $this->at($whole, 'memories.0.value')]);
+    }
+
+    public function testWhatCannotBeDoneIsToldAndTheRestIsDone(): void
+    {
+        $path = $this->openBench(self::BOOK);
+        $news = $this->play($path, 1, [
+            ['do' => 'play', 'timeUs' => 1, 'port' => 'harp', 'bytes' => '90 3C 64'],
+            ['do' => 'scene', 'timeUs' => 2, 'scene' => 7],
+            ['do' => 'rules', 'timeUs' => 3, 'book' => str_repeat('0', 32)],
+            ['do' => 'play', 'timeUs' => 4, 'port' => 'keys', 'bytes' => '90 3C 64'],
+        ]);
+        self::assertIsArray($news['told']);
+        self::assertCount(3, $news['told']);
+        self::assertSame('92 3C 64', $this->at($news, 'records.0.visits.0.outs.0.bytes'));
+    }
+
+    public function testALongSilenceEndsNoBench(): void
+    {
+        $path = $this->openBench("port keys in\nport moths out\nclock lead\n  tempo 120\n  send moths\nrule \"Go\"\n  take cc 80\n  start lead\nrule \"Play\"\n  take note\n  send moths\n");
+        $this->play($path, 1, [['do' => 'play', 'timeUs' => 0, 'port' => 'keys', 'bytes' => 'B0 50 7F']]);
+        $fiveHours = 18_000_000_000;
+        $news = $this->call('POST', "{$path}/play", ['request' => 2, 'gestures' => [], 'nowUs' => $fiveHours], 200, 'News');
+        self::assertStringContainsString('jumped on after a long silence', (string) json_encode($news['told']));
+        self::assertIsArray($news['late']);
+        self::assertLessThan(200, \count($news['late']));
+        self::assertGreaterThan($fiveHours, $news['nextDueUs'], 'and it goes on');
+        $news = $this->play($path, 3, [['do' => 'play', 'timeUs' => 2 * $fiveHours, 'port' => 'keys', 'bytes' => '90 3C 64'], ['do' => 'panic', 'timeUs' => 4 * $fiveHours]]);
+        self::assertSame([null, null, null, null], $this->at($news, 'receivers.0.view.voices'));
+    }
+
+    public function testVeryMuchAtOnceIsShownInPartOnly(): void
+    {
+        $path = $this->openBench(self::BOOK);
+        $news = $this->play($path, 1, [['do' => 'play', 'timeUs' => 0, 'port' => 'keys', 'bytes' => trim(str_repeat('90 3C 64 ', 5000))]]);
+        self::assertIsArray($news['records']);
+        self::assertCount(2000, $news['records']);
+        self::assertStringContainsString('3000 messages are not shown', (string) json_encode($news['told']));
+        $this->call('POST', "{$path}/play", ['request' => 2, 'gestures' => [['number' => 99, 'do' => 'play', 'timeUs' => 0, 'port' => 'keys', 'bytes' => trim(str_repeat('90 3C 64 ', 90_000))]], 'nowUs' => 0], 413, 'Problem');
+    }
+
+    public function testTapesAndRulebooksCanBeBroughtBack(): void
+    {
+        $tape = $this->upload('gone.tape', "0 keys 90 3C 64\n", 201);
+        $book = $this->call('POST', '/api/rulebooks', ['name' => 'Gone', 'text' => self::BOOK], 201, 'Rulebook');
+        foreach (["/api/tapes/{$this->text($tape, 'id')}", "/api/rulebooks/{$this->text($book, 'id')}"] as $path) {
+            $list = \dirname($path);
+            $this->call('DELETE', $path, null, 204);
+            self::assertNotContains(basename($path), array_column($this->call('GET', $list, null, 200), 'id'));
+            $this->call('DELETE', $path, null, 404, 'Problem');
+            $this->call('POST', "{$path}/restore", [], 200);
+            self::assertContains(basename($path), array_column($this->call('GET', $list, null, 200), 'id'));
+        }
+    }
+
+    public function testATextIsStoredFirstAndJudgedAfterwards(): void
+    {
+        $book = $this->call('POST', '/api/rulebooks', ['name' => 'Judged', 'text' => self::BOOK], 201, 'Rulebook');
+        self::assertSame('', $book['goodText']);
+        $path = "/api/rulebooks/{$this->text($book, 'id')}";
+        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 1], 200, 'Rulebook')['goodText']);
+        $this->call('PUT', $path, ['name' => 'Judged', 'text' => 'sned', 'version' => 1], 200, 'Rulebook');
+        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 2], 200, 'Rulebook')['goodText'], 'a text with errors is not good');
+    }
+
+    public function testARunWhoseResultIsNotWholeIsRefused(): void
+    {
+        $tape = $this->upload('a.tape', "0 keys 90 3C 64 F8\n500 keys 80 3C 40\n", 201);
+        $run = $this->call('POST', '/api/runs', ['text' => self::BOOK, 'tape' => $this->text($tape, 'id')], 201, 'Run');
+        $path = "/api/runs/{$this->text($run, 'id')}";
+        $this->call('POST', "{$path}/continue", [], 200, 'Run');
+        $file = \dirname(__DIR__, 2)."/var/test/zigzag.runs/{$this->text($run, 'id')}.tape";
+        file_put_contents($file, substr((string) file_get_contents($file), 0, -5));
+        self::assertStringContainsString('not here whole', $this->text($this->call('GET', "{$path}/download", null, 422, 'Problem'), 'error'));
+        unlink($file);
+        $this->call('GET', "{$path}/download", null, 422, 'Problem');
+    }
+
+    public function testAnswersCarryTheirLengthAndJsonItsType(): void
+    {
+        $this->call('GET', '/api/rulebooks', null, 200);
+        $response = $this->browser->getResponse();
+        self::assertSame((string) \strlen((string) $response->getContent()), $response->headers->get('Content-Length'));
+        $this->browser->request('POST', '/api/check', server: ['CONTENT_TYPE' => 'text/plain'], content: '{"text": ""}');
+        self::assertSame(415, $this->browser->getResponse()->getStatusCode());
     }
 
     public function testATapeIsUploadedRunAndDownloadedInEachFormat(): void
@@ -174,8 +274,9 @@ final class ApiTest extends WebTestCase
         yield 'no text' => ['/api/check', '{}', '"text" is missing'];
         yield 'a number for text' => ['/api/check', '{"text": 5}', '"text" should be text'];
         yield 'no name' => ['/api/rulebooks', '{"name": " ", "text": ""}', 'needs a name'];
-        yield 'no events' => ['/api/bench/x/play', '{"nowUs": 1, "events": {"a": 1}}', '"events" should be a list'];
-        yield 'a time out of range' => ['/api/bench/x/play', '{"nowUs": -1, "events": []}', '"nowUs" should be a whole number'];
+        yield 'no gestures' => ['/api/bench/x/play', '{"request": 1, "nowUs": 1, "gestures": {"a": 1}}', '"gestures" should be a list'];
+        yield 'a time out of range' => ['/api/bench/x/play', '{"request": 1, "nowUs": -1, "gestures": []}', '"nowUs" should be a whole number'];
+        yield 'no number' => ['/api/bench/x/play', '{"request": 1, "nowUs": 1, "gestures": [{"timeUs": 1}]}', '"gestures[0].number" should be a whole number'];
         yield 'too deep' => ['/api/check', str_repeat('[', 100).str_repeat(']', 100), 'is not JSON'];
     }
 
@@ -192,14 +293,33 @@ final class ApiTest extends WebTestCase
         $this->browser->request('GET', '/api/rulebooks', server: ['HTTP_HOST' => 'evil.example']);
         self::assertSame(421, $this->browser->getResponse()->getStatusCode());
         foreach ([['HTTP_ORIGIN' => 'http://evil.example'], ['HTTP_ORIGIN' => 'null'], ['HTTP_SEC_FETCH_SITE' => 'cross-site']] as $server) {
-            $this->browser->request('POST', '/api/check', server: $server, content: '{"text": ""}');
+            $this->browser->request('POST', '/api/check', server: $server + ['CONTENT_TYPE' => 'application/json'], content: '{"text": ""}');
             self::assertSame(403, $this->browser->getResponse()->getStatusCode());
         }
-        $this->browser->request('POST', '/api/check', server: ['HTTP_ORIGIN' => 'http://127.0.0.1'], content: '{"text": ""}');
+        $this->browser->request('POST', '/api/check', server: ['HTTP_ORIGIN' => 'http://127.0.0.1', 'CONTENT_TYPE' => 'application/json'], content: '{"text": ""}');
         self::assertSame(200, $this->browser->getResponse()->getStatusCode());
         $headers = $this->browser->getResponse()->headers;
         self::assertStringContainsString("default-src 'none'", (string) $headers->get('Content-Security-Policy'));
         self::assertFalse($headers->has('Access-Control-Allow-Origin'));
+    }
+
+    private function openBench(string $text): string
+    {
+        return '/api/bench/'.$this->text($this->call('POST', '/api/bench', ['text' => $text], 201, 'Bench'), 'id');
+    }
+
+    /**
+     * Plays gestures, numbered on from the request's number.
+     *
+     * @param list<array<string, mixed>> $gestures
+     *
+     * @return array<mixed>
+     */
+    private function play(string $path, int $request, array $gestures): array
+    {
+        $numbered = array_map(static fn (int $index, array $gesture): array => ['number' => 100 * $request + $index] + $gesture, array_keys($gestures), $gestures);
+
+        return $this->call('POST', "{$path}/play", ['request' => $request, 'gestures' => $numbered, 'nowUs' => $gestures[\count($gestures) - 1]['timeUs'] ?? 0], 200, 'News');
     }
 
     /**

@@ -21,7 +21,7 @@ final class CommandTest extends TestCase
     {
         $this->folder = sys_get_temp_dir().'/zigzag-'.bin2hex(random_bytes(6));
         mkdir($this->folder);
-        $files = ['good.book' => self::BOOK, 'bad.book' => self::BOOK."rule \"x\"\n  sned moths\n", 'in.tape' => self::TAPE, 'bad.tape' => "0 keys F8\n1 keys 9", 'other.tape' => '0 harp F8', 'bad.mid' => 'MThd', 'bad.csv' => '1, 2'];
+        $files = ['good.book' => self::BOOK, 'bad.book' => self::BOOK."rule \"x\"\n  sned moths\n", 'in.tape' => self::TAPE, 'bad.tape' => "0 keys F8\n1 keys 9", 'other.tape' => '0 harp F8', 'bad.mid' => 'MThd', 'bad.csv' => '1, 2', 'late.tape' => '1000000000 keys F8'];
         foreach ($files as $name => $content) {
             file_put_contents("{$this->folder}/{$name}", $content);
         }
@@ -84,7 +84,7 @@ final class CommandTest extends TestCase
         self::assertSame([0, '', ''], $this->zigzag('check good.book'));
         [$status, $out] = $this->zigzag('check bad.book');
         self::assertSame(1, $status);
-        self::assertStringContainsString('bad.book:9:3: error: syntax: expected', $out);
+        self::assertStringContainsString('bad.book:9:3: error: syntax: "sned" cannot stand here; did you mean "send"?', $out);
         self::assertSame([0, "port keys in\nport moths out\n\nrule \"Low half\"\n  from keys\n  take note key 0..59\n  set channel = 3\n  send moths\n", ''], $this->zigzag('format good.book'));
         self::assertSame(1, $this->zigzag('format bad.book')[0]);
     }
@@ -99,7 +99,14 @@ final class CommandTest extends TestCase
         yield 'a bad tape' => ['run good.book --in bad.tape --out out.tape', 2, 'bad.tape:2: "9" is not a list'];
         yield 'a tape for another port' => ['run good.book --in other.tape --out out.tape', 2, 'other.tape:1: harp is no in port of good.book (it has keys)'];
         yield 'a port that is none' => ['run good.book --in in.tape --port moths', 2, '--port moths is no in port'];
-        yield 'a bad time' => ['run good.book --in in.tape --until soon', 2, '--until "soon" is not a time'];
+        yield 'a bad time' => ['run good.book --in in.tape --until soon', 2, '--until soon is not a time'];
+        yield 'a time before the beginning' => ['run good.book --in in.tape --until -5', 2, '--until -5 is not a time'];
+        yield 'an unknown ending' => ['run good.book --in in.tape --out out.wav', 2, 'the ending .wav is not known'];
+        yield 'an unknown ending to read' => ['convert tune.xm out.mid', 2, 'the ending .xm is not known'];
+        yield 'two outputs that are one file' => ['run good.book --in in.tape --out out.tape --trace ./out.tape', 2, 'are the same file'];
+        yield 'a folder to write' => ['run good.book --in in.tape --out .', 2, 'this is a folder'];
+        yield 'a change without a book' => ['run good.book --in in.tape --change 100', 2, 'is written MS=BOOK'];
+        yield 'a time too late' => ['run good.book --in late.tape', 2, 'late.tape:1: the time 1000000000 is too late'];
         yield 'a damaged MIDI file' => ['convert bad.mid out.tape', 2, 'bad.mid: byte 4'];
         yield 'a damaged CSV file' => ['convert bad.csv out.tape', 2, 'bad.csv:1: a record has at least'];
         yield 'a folder' => ['convert . out.tape', 2, '.: this is a folder'];

@@ -11,23 +11,38 @@ use Symfony\Component\Process\Process;
 final class Application
 {
     private static ?Process $demo = null;
-    private static string $address = '';
+    private static int $port = 0;
 
     public static function address(): string
     {
         if (null === self::$demo) {
-            $port = FreePort::find();
-            $root = \dirname(__DIR__, 2);
-            (new Filesystem())->mkdir("{$root}/var/test");
-            self::$demo = new Process(["{$root}/bin/demo", '--fresh', '--port', (string) $port], $root, [
-                'APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$root}/var/test/browser.sqlite",
-            ], timeout: null);
-            self::$demo->start();
-            register_shutdown_function(static fn () => self::$demo?->stop(3, \SIGTERM));
-            FreePort::wait($port, 120);
-            self::$address = "http://127.0.0.1:{$port}";
+            self::$port = FreePort::find();
+            self::run('--fresh');
+            register_shutdown_function(self::stop(...));
         }
 
-        return self::$address;
+        return 'http://127.0.0.1:'.self::$port;
+    }
+
+    public static function stop(): void
+    {
+        self::$demo?->stop(5, \SIGTERM);
+    }
+
+    /** Goes on with the same data at the same address. */
+    public static function goOn(): void
+    {
+        self::run();
+    }
+
+    private static function run(string ...$options): void
+    {
+        $root = \dirname(__DIR__, 2);
+        (new Filesystem())->mkdir("{$root}/var/test");
+        self::$demo = new Process(["{$root}/bin/demo", ...$options, '--port', (string) self::$port], $root, [
+            'APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$root}/var/test/browser.sqlite",
+        ], timeout: null);
+        self::$demo->start();
+        FreePort::wait(self::$port, 120);
     }
 }

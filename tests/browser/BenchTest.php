@@ -6,44 +6,28 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy as By;
-use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys;
-use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /** Whole journeys on the bench, in a real browser. */
-final class BenchTest extends TestCase
+final class BenchTest extends PageTestCase
 {
-    private RemoteWebDriver $page;
-
     protected function setUp(): void
     {
-        $this->page = Chromium::open();
+        parent::setUp();
         $this->page->get(Application::address().'/api/openapi.json');
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $this->page->executeAsyncScript(<<<'JS'
             const [text, done] = arguments;
             (async () => {
                 const [{ id, version }] = await (await fetch('/api/rulebooks')).json();
-                await fetch(`/api/rulebooks/${id}`, { method: 'PUT', body: JSON.stringify({ name: 'The Salt Ferry', text, version }) });
+                await fetch(`/api/rulebooks/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'The Salt Ferry', text, version }) });
                 done();
             })();
             JS, [file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.book')]);
         $this->page->get(Application::address());
         $this->waitFor('[data-receiver=moths]');
-    }
-
-    protected function tearDown(): void
-    {
-        /** @var list<array{level: string, message: string}> $console */
-        $console = $this->page->manage()->getLog('browser');
-        $errors = array_filter($console, static fn (array $line): bool => 'SEVERE' === $line['level'] && !str_contains($line['message'], '409') && !str_contains($line['message'], '422'));
-        $elsewhere = $this->requestsElsewhere();
-        $this->page->quit();
-        self::assertSame([], array_values($errors), 'the console has no error');
-        self::assertSame([], $elsewhere, 'no request leaves the machine');
     }
 
     public function testTheFirstVisitHasSomethingMovingAlready(): void
@@ -147,6 +131,9 @@ final class BenchTest extends TestCase
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the first window saves');
         $this->editText('a ferry', 'two ferries', $other);
         $this->until(static fn (): bool => [] !== $other->findElements(By::xpath('//button[normalize-space()="Take theirs"]')), 'the second is told');
+        $told = $other->findElement(By::cssSelector('[role=alert]'))->getText();
+        self::assertStringContainsString('lamp lighter', $told, 'what differs is shown');
+        self::assertStringContainsString('two ferries', $told);
         $other->findElement(By::xpath('//button[normalize-space()="Take theirs"]'))->click();
         $this->until(static fn (): bool => str_contains($other->findElement(By::cssSelector('.cm-content'))->getText(), 'lamp lighter'), 'and takes what is stored');
         $other->quit();
@@ -301,90 +288,5 @@ final class BenchTest extends TestCase
     {
         $this->page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='{$rulebook}']"))->click();
         $this->waitFor('[data-receiver=ticker]');
-    }
-
-    /** Holds a key down on an element. */
-    private function press(string $selector, string $key): void
-    {
-        $this->page->executeScript("const at = document.querySelector(arguments[0]); at.focus(); at.dispatchEvent(new KeyboardEvent('keydown', {key: arguments[1], bubbles: true}))", [$selector, $key]);
-    }
-
-    private function release(string $selector, string $key): void
-    {
-        $this->page->executeScript("document.querySelector(arguments[0]).dispatchEvent(new KeyboardEvent('keyup', {key: arguments[1], bubbles: true}))", [$selector, $key]);
-    }
-
-    private function receiver(string $port): string
-    {
-        return $this->text("[data-receiver={$port}]");
-    }
-
-    private function text(string $selector): string
-    {
-        $found = $this->all($selector);
-
-        return [] === $found ? '' : $found[0]->getText();
-    }
-
-    private function button(string $label): WebDriverElement
-    {
-        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//button[normalize-space()='{$label}']")), "a button \"{$label}\"");
-
-        return $this->page->findElement(By::xpath("//button[normalize-space()='{$label}']"));
-    }
-
-    private function one(string $selector): RemoteWebElement
-    {
-        $this->waitFor($selector);
-
-        $found = $this->page->findElement(By::cssSelector($selector));
-        self::assertInstanceOf(RemoteWebElement::class, $found);
-
-        return $found;
-    }
-
-    /** @return list<WebDriverElement> */
-    private function all(string $selector): array
-    {
-        return array_values($this->page->findElements(By::cssSelector($selector)));
-    }
-
-    private function waitFor(string $selector): void
-    {
-        $this->until(fn (): bool => [] !== $this->all($selector), $selector);
-    }
-
-    /** @param callable(): bool $condition */
-    private function until(callable $condition, string $what): void
-    {
-        $until = microtime(true) + 25;
-        do {
-            try {
-                if ($condition()) {
-                    $this->addToAssertionCount(1);
-
-                    return;
-                }
-            } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) {
-                // drawn anew just then
-            }
-            usleep(40_000);
-        } while (microtime(true) < $until);
-        self::fail("waited in vain: {$what}; the page says: ".implode(' | ', array_map(static fn (WebDriverElement $each): string => $each->getText(), $this->all('[role=alert], [role=status], h2'))));
-    }
-
-    /** @return list<string> */
-    private function requestsElsewhere(): array
-    {
-        $elsewhere = [];
-        /** @var list<array{message: string}> $entries */
-        $entries = $this->page->manage()->getLog('performance');
-        foreach ($entries as $entry) {
-            if (str_contains($entry['message'], 'Network.requestWillBeSent"') && 1 === preg_match('#"request":\{[^}]*"url":"(https?://[^"]+)"#', $entry['message'], $match) && !str_starts_with($match[1], Application::address())) {
-                $elsewhere[] = $match[1];
-            }
-        }
-
-        return $elsewhere;
     }
 }

@@ -25,9 +25,22 @@ final class RandomBook
         return (new self($seed))->events($events);
     }
 
+    /** Whether notes may go on that no key holds: latched ones, and those made from a controller that never comes to 0. */
+    public static function mayHoldNotes(string $text): bool
+    {
+        foreach (preg_split('/^rule /m', $text) ?: [] as $rule) {
+            $takesOthers = 1 === preg_match('/^  (?:take|copy) (?!note\b(?! ?,))/m', $rule);
+            if (str_contains($rule, 'toggle') || ($takesOthers && str_contains($rule, 'become note'))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private function book(): string
     {
-        $text = "rulebook \"Random\"\nport keys in ".$this->pick('', 'mpe lower 3', 'mpe lower 15 bend 24')."\nport pads in\nport moths out\nport gulls out".$this->pick('', ' nrpn coarse')."\nport fan out mpe ".$this->pick('lower 2', 'upper 3 bend 12')."\nclock beat\n  tempo 240\n  send moths\n  taps 2 of cc 30 value 127 to gulls\n".$this->pick('', "scene \"A\"\n  on enter post program 3 to moths\n  on leave post cc 3 value 1 to gulls\nscene \"B\"\n  on enter remember m = 4\n").$this->pick('', "always\n")
+        $text = "rulebook \"Random\"\nport keys in ".$this->pick('', 'mpe lower 3', 'mpe lower 15 bend 24')."\nport pads in\nport moths out\nport gulls ".$this->pick('', 'in ').'out'.$this->pick('', ' nrpn coarse')."\nport fan out mpe ".$this->pick('lower 2', 'upper 3 bend 12')."\nclock beat\n  tempo 240\n  send moths\n  taps 2 of cc 30 value 127 to gulls\n".$this->pick('', "scene \"A\"\n  on enter post program 3 to moths\n  on leave post cc 3 value 1 to gulls\nscene \"B\"\n  on enter remember m = 4\n").$this->pick('', "always\n")
             ."memory m = 1\nmemory n = -2\ntable kit: 60=40, 61=41, 62=90\ncurve soft: 0=0, 40=90, 127=127\ncurve late: power 2\n";
         $rules = $this->random->getInt(1, 6);
         for ($rule = 0; $rule < $rules; ++$rule) {
@@ -46,9 +59,12 @@ final class RandomBook
 
     private function selector(): string
     {
-        return $this->pick('note', 'note', 'note', 'note key 60..64', 'cc', 'cc 20', 'cc 20..22,64', 'any', 'note, cc', 'program', 'bend', 'pressure, polypressure', 'clock, start', 'mode', 'cc 123', 'sysex', 'nrpn', 'rpn', 'cc14 20', 'nrpn 1..300, note', 'mpe', 'mpe', 'note, cc 64')
+        $kinds = $this->pick('note', 'note', 'note', 'note key 60..64', 'cc', 'cc 20', 'cc 20..22,64', 'any', 'note, cc', 'program', 'bend', 'pressure, polypressure', 'clock, start', 'mode', 'cc 123', 'sysex', 'nrpn', 'rpn', 'cc14 20', 'nrpn 1..300, note', 'mpe', 'mpe', 'note, cc 64');
+
+        return $kinds
             .$this->pick('', '', ' channel 1', ' channel 1..2')
             .$this->pick('', '', '', ' value 10..127', ' velocity 1..90')
+            .(\in_array($kinds, ['cc', 'cc 20', 'nrpn'], true) ? $this->pick('', ' changed') : '')
             .$this->pick('', '', '', " where {$this->expression('m')}", " where {$this->expression('value')} > 20");
     }
 
@@ -89,7 +105,7 @@ final class RandomBook
 
         return $this->pick(
             $field, "{$field} + {$number}", "{$field} * 2 - 3", "{$field} / 3", "max({$field}, {$number})", "({$field} + m) % 12",
-            "not {$field} > {$number}", "{$field} = {$number} or m < 3", "{$field} / m", "abs({$field} - {$number}) / 2 * 3", "-{$field}", "clamp({$field}, 1, 9)", '0.5 * '.$field,
+            "not {$field} > {$number}", "{$field} = {$number} or m < 3", "{$field} / m", "abs({$field} - {$number}) / 2 * 3", "-{$field}", "clamp({$field}, 1, 9)", "floor({$field} / 3)", "round({$field} / m)", "high({$field} * {$number})", "low({$field} * {$number})", "kit({$field} + m)", '0.5 * '.$field,
         );
     }
 

@@ -1,14 +1,6 @@
-import type {
-  Bench,
-  Checked,
-  News,
-  PlayedEvent,
-  Rulebook,
-  RulebookSummary,
-  Run,
-  Tape,
-  TapeEvent,
-} from './types';
+import createClient from 'openapi-fetch';
+import type { paths } from './schema';
+import type { Gesture } from './types';
 
 /** A request that was refused: the text says why and what to do. */
 export class Refusal extends Error {
@@ -19,79 +11,99 @@ export class Refusal extends Error {
   ) {
     super(message);
   }
+
+  /** Nobody answered, or not now: the same may go well in a moment. */
+  get mayPass(): boolean {
+    return this.status === 0 || this.status === 429 || this.status === 502 || this.status === 503;
+  }
 }
 
 /** A request that takes longer is given up, so that one that is lost holds up no other. */
 const LONGEST_MS = 30_000;
+const LONGEST_PLAY_MS = 10_000;
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response: Response;
+const client = createClient<paths>({
+  baseUrl: typeof window === 'undefined' ? 'http://localhost' : window.location.origin,
+  fetch: (request) => fetch(request),
+});
+
+const within = (ms: number) => ({ signal: AbortSignal.timeout(ms) });
+
+/** What was answered, or the refusal in words. */
+async function answered<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+  ms = LONGEST_MS,
+): Promise<T> {
+  let result: { data?: T; error?: unknown; response: Response };
   try {
-    response = await fetch(path, {
-      method,
-      signal: AbortSignal.timeout(LONGEST_MS),
-      ...(body === undefined
-        ? {}
-        : body instanceof FormData
-          ? { body }
-          : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
-    });
+    result = await call;
   } catch (error) {
+    if (error instanceof SyntaxError) {
+      throw new Refusal('The application answered something that cannot be read.', 500, {});
+    }
     const isLate = error instanceof DOMException && error.name === 'TimeoutError';
     throw new Refusal(
       isLate
-        ? `The application has not answered for ${LONGEST_MS / 1000} seconds.`
+        ? `The application has not answered for ${ms / 1000} seconds.`
         : 'The application does not answer. Is it still running?',
       0,
       {},
     );
   }
-  const text = await response.text();
-  const answer: unknown = text === '' ? null : safeParse(text);
+  const { response, data, error } = result;
   if (!response.ok) {
-    const problem = typeof answer === 'object' && answer !== null ? (answer as Record<string, unknown>) : {};
-    const message =
-      typeof problem['error'] === 'string'
-        ? problem['error']
-        : `The application answered ${response.status}.`;
-    throw new Refusal(message, response.status, problem);
+    const body = typeof error === 'object' && error !== null ? (error as Record<string, unknown>) : {};
+    const text =
+      typeof body['error'] === 'string' ? body['error'] : `The application answered ${response.status}.`;
+    throw new Refusal(text, response.status, body);
   }
-  return answer as T;
+  return data as T;
 }
 
-function safeParse(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
+const of = (id: string) => ({ params: { path: { id } } });
 
 export const api = {
-  listRulebooks: () => request<RulebookSummary[]>('GET', '/api/rulebooks'),
-  createRulebook: (draft: { name: string; text: string }) =>
-    request<Rulebook>('POST', '/api/rulebooks', draft),
-  readRulebook: (id: string) => request<Rulebook>('GET', `/api/rulebooks/${id}`),
-  writeRulebook: (id: string, change: { name: string; text: string; version: number }) =>
-    request<Rulebook>('PUT', `/api/rulebooks/${id}`, change),
-  deleteRulebook: (id: string) => request<null>('DELETE', `/api/rulebooks/${id}`),
-  format: (text: string) => request<{ text: string }>('POST', '/api/format', { text }),
-  listTapes: () => request<Tape[]>('GET', '/api/tapes'),
+  listRulebooks: () => answered(client.GET('/api/rulebooks', within(LONGEST_MS))),
+  createRulebook: (body: { name: string; text: string }) =>
+    answered(client.POST('/api/rulebooks', { body, ...within(LONGEST_MS) })),
+  readRulebook: (id: string) =>
+    answered(client.GET('/api/rulebooks/{id}', { ...of(id), ...within(LONGEST_MS) })),
+  writeRulebook: (id: string, body: { name: string; text: string; version: number }) =>
+    answered(client.PUT('/api/rulebooks/{id}', { ...of(id), body, ...within(LONGEST_MS) })),
+  judgeRulebook: (id: string, version: number) =>
+    answered(
+      client.POST('/api/rulebooks/{id}/good', { ...of(id), body: { version }, ...within(LONGEST_MS) }),
+    ),
+  check: (text: string) => answered(client.POST('/api/check', { body: { text }, ...within(LONGEST_MS) })),
+  format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),
+  listTapes: () => answered(client.GET('/api/tapes', within(LONGEST_MS))),
   uploadTape: (file: File) => {
     const form = new FormData();
     form.append('file', file);
-    return request<Tape>('POST', '/api/tapes', form);
+    return answered(
+      client.POST('/api/tapes', {
+        body: { file: '' },
+        bodySerializer: () => form,
+        ...within(LONGEST_MS),
+      }),
+    );
   },
-  deleteTape: (id: string) => request<null>('DELETE', `/api/tapes/${id}`),
-  tapeEvents: (id: string) => request<TapeEvent[]>('GET', `/api/tapes/${id}/events`),
-  openBench: (text: string, goodText: string) => request<Bench>('POST', '/api/bench', { text, goodText }),
-  play: (id: string, events: PlayedEvent[], nowUs: number) =>
-    request<News>('POST', `/api/bench/${id}/play`, { events, nowUs }),
-  changeBench: (id: string, text: string) =>
-    request<{ checked: Checked; bench: Bench }>('POST', `/api/bench/${id}/rulebook`, { text }),
-  changeScene: (id: string, scene: number, nowUs: number) =>
-    request<News>('POST', `/api/bench/${id}/scene`, { scene, nowUs }),
-  panic: (id: string, nowUs: number) => request<News>('POST', `/api/bench/${id}/panic`, { nowUs }),
-  beginRun: (run: { text: string; tape: string; port?: string }) => request<Run>('POST', '/api/runs', run),
-  continueRun: (id: string) => request<Run>('POST', `/api/runs/${id}/continue`),
+  deleteTape: (id: string) =>
+    answered(client.DELETE('/api/tapes/{id}', { ...of(id), ...within(LONGEST_MS) })),
+  restoreTape: (id: string) =>
+    answered(client.POST('/api/tapes/{id}/restore', { ...of(id), ...within(LONGEST_MS) })),
+  tapeEvents: (id: string) =>
+    answered(client.GET('/api/tapes/{id}/events', { ...of(id), ...within(LONGEST_MS) })),
+  openBench: (text: string, goodText: string) =>
+    answered(client.POST('/api/bench', { body: { text, goodText }, ...within(LONGEST_MS) })),
+  readBench: (id: string) => answered(client.GET('/api/bench/{id}', { ...of(id), ...within(LONGEST_MS) })),
+  play: (id: string, body: { request: number; gestures: Gesture[]; nowUs: number }) =>
+    answered(
+      client.POST('/api/bench/{id}/play', { ...of(id), body, ...within(LONGEST_PLAY_MS) }),
+      LONGEST_PLAY_MS,
+    ),
+  beginRun: (body: { text: string; tape: string; port?: string }) =>
+    answered(client.POST('/api/runs', { body, ...within(LONGEST_MS) })),
+  continueRun: (id: string) =>
+    answered(client.POST('/api/runs/{id}/continue', { ...of(id), ...within(LONGEST_MS) })),
 };

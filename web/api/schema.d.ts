@@ -53,8 +53,46 @@ export interface paths {
         /** Stores a new text, provided nobody else has changed it since the version named. */
         put: operations["writeRulebook"];
         post?: never;
-        /** Deletes a rulebook. */
+        /** Deletes a rulebook; for thirty days it can be restored. */
         delete: operations["deleteRulebook"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebooks/{id}/good": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Judges a stored text; if it has no errors, it runs while later ones have some. */
+        post: operations["judgeRulebook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebooks/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a deletion back. */
+        post: operations["restoreRulebook"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -124,8 +162,27 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Deletes a tape. */
+        /** Deletes a tape; for thirty days it can be restored. */
         delete: operations["deleteTape"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tapes/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a deletion back. */
+        post: operations["restoreTape"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -188,6 +245,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A bench as it stands, for a page that was loaded again. */
+        get: operations["readBench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/{id}/play": {
         parameters: {
             query?: never;
@@ -199,65 +275,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plays what was done on the senders, and everything due up to nowUs. */
+        /** Does what was done on the bench, and everything due up to nowUs. The same request again has the same answer, and a gesture counts once. */
         post: operations["play"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/bench/{id}/rulebook": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Puts other rules on the bench; with errors in them the last good ones go on. */
-        post: operations["changeBench"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/bench/{id}/panic": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Silence at every out port. */
-        post: operations["panic"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/bench/{id}/scene": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Changes to a scene by its position, counted from 0. */
-        post: operations["changeScene"];
         delete?: never;
         options?: never;
         head?: never;
@@ -378,6 +397,8 @@ export interface components {
             fixes: components["schemas"]["Fix"][];
         };
         Checked: {
+            /** @description Without errors, the name by which a bench can be given these rules. */
+            book: string | null;
             /** @description Whether it has no errors. */
             runs: boolean;
             title: string;
@@ -397,23 +418,39 @@ export interface components {
             lengthUs: number;
             storedAt: string;
         };
+        StoredTape: components["schemas"]["Tape"] & {
+            /** @description What could not be decoded, in words. */
+            leftOut: string[];
+        };
         TapeEvent: {
             timeUs: number;
             port: string;
             bytes: string;
         };
+        Gesture: {
+            /** @description Goes up with each gesture; one that was heard before does nothing. */
+            number: number;
+            timeUs: number;
+            /** @enum {unknown} */
+            do: "play" | "scene" | "panic" | "rules";
+            /** @description Where something is played. */
+            port?: string;
+            /** @description What comes in there, in hexadecimal. */
+            bytes?: string;
+            /** @description Instead of bytes, a control of the stand-in at this port. */
+            control?: string;
+            /** @description 0 to 127; bends of a slab to 16383. */
+            value?: number;
+            /** @description Position of a scene, counted from 0. */
+            scene?: number;
+            /** @description Rules that were checked before, by the name given then. */
+            book?: string;
+        };
         Played: {
+            /** @description Goes up with each request; the same again has the same answer. */
+            request: number;
             nowUs: number;
-            events: {
-                timeUs: number;
-                port: string;
-                /** @description What came in, in hexadecimal. */
-                bytes?: string;
-                /** @description Instead of bytes, a control of the stand-in at this port. */
-                control?: string;
-                /** @description 0 to 127; bends of a slab to 16383. */
-                value?: number;
-            }[];
+            gestures: components["schemas"]["Gesture"][];
         };
         Sender: {
             port: string;
@@ -545,6 +582,18 @@ export interface components {
             view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
         News: {
+            /** @description Number of the latest gesture that counted. */
+            heard: number;
+            /** @description Time of the bench. */
+            nowUs: number;
+            /** @description Whether the bench could be kept on disk; otherwise it is in memory until there is room. */
+            isOnDisk: boolean;
+            /** @description What came in, as it came. */
+            came: components["schemas"]["TapeEvent"][];
+            /** @description What a player should know. */
+            told: string[];
+            /** @description The senders, where they may be others than before. */
+            senders: components["schemas"]["Sender"][] | null;
             records: components["schemas"]["TraceRecord"][];
             late: components["schemas"]["Late"][];
             /** @description Messages that were held back, and whose value a later one has replaced. */
@@ -576,7 +625,8 @@ export interface components {
         };
         Bench: components["schemas"]["News"] & {
             id: string;
-            senders: components["schemas"]["Sender"][];
+            /** @description Number of the latest request. */
+            request: number;
         };
         Run: {
             id: string;
@@ -754,6 +804,58 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
+    judgeRulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The rulebook */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rulebook"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    restoreRulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rulebook */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rulebook"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
     check: {
         parameters: {
             query?: never;
@@ -845,7 +947,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Tape"];
+                    "application/json": components["schemas"]["StoredTape"];
                 };
             };
             413: components["responses"]["Problem"];
@@ -869,6 +971,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    restoreTape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The tape */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tape"];
+                };
             };
             404: components["responses"]["Problem"];
         };
@@ -948,6 +1073,29 @@ export interface operations {
             };
         };
     };
+    readBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bench */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
     play: {
         parameters: {
             query?: never;
@@ -972,97 +1120,9 @@ export interface operations {
                     "application/json": components["schemas"]["News"];
                 };
             };
-            404: components["responses"]["Problem"];
-        };
-    };
-    changeBench: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Text"];
-            };
-        };
-        responses: {
-            /** @description What checking gave, and the bench */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        checked: components["schemas"]["Checked"];
-                        bench: components["schemas"]["Bench"];
-                    };
-                };
-            };
-            404: components["responses"]["Problem"];
-        };
-    };
-    panic: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    nowUs: number;
-                };
-            };
-        };
-        responses: {
-            /** @description What went out */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["News"];
-                };
-            };
-            404: components["responses"]["Problem"];
-        };
-    };
-    changeScene: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    scene: number;
-                    nowUs: number;
-                };
-            };
-        };
-        responses: {
-            /** @description What became of it */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["News"];
-                };
-            };
             400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
         };
     };
     beginRun: {

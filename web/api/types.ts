@@ -23,5 +23,6 @@ export type TraceRecord = Schemas['TraceRecord'];
 export type Visit = Schemas['Visit'];
 export type Late = Schemas['Late'];
 export type Run = Schemas['Run'];
-export type PlayedEvent = Schemas['Played']['events'][number];
+export type Gesture = Schemas['Gesture'];
+export type StoredTape = Schemas['StoredTape'];
 export type FileFormat = 'tape' | 'mid' | 'csv';

@@ -6,6 +6,7 @@ import type { Rulebook } from '../api/types';
 import { RulesPanel, type RulesHandle } from '../rules/RulesPanel';
 import { Blank } from '../ui/Blank';
 import { Notice } from '../ui/Notice';
+import { RecordingNotice } from './RecordingNotice';
 import { ReceiverPanel } from './receivers/ReceiverPanel';
 import { SceneChooser } from './SceneChooser';
 import { SenderPanel } from './senders/SenderPanel';
@@ -84,16 +85,13 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
         isRecording={recorder.isRecording}
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
-        onPanic={() => void store.panic()}
+        onPanic={() => store.panic()}
       />
-      <Notice text={state.problem} tone="error" onClose={() => store.dismissProblem()} />
-      <Notice text={player.problem} tone="warning" onClose={player.dismiss} />
-      <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
       {state.scenes.titles.length > 0 && (
         <SceneChooser
           titles={state.scenes.titles}
           current={state.scenes.current}
-          onGo={(scene) => void store.go(scene)}
+          onGo={(scene) => store.go(scene)}
         />
       )}
       <main className="grid min-h-0 flex-1 grid-cols-1 gap-2 px-2 lg:grid-cols-[minmax(17rem,4fr)_minmax(26rem,6fr)_16rem]">
@@ -106,13 +104,41 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           onText={(typed) => (text.current = typed)}
           className="h-[28rem] lg:h-auto"
         />
-        <ZigzagPanel
-          state={state}
-          onLine={(line) => rules.current?.showLine(line)}
-          onClear={() => store.clear()}
-          className="h-[28rem] lg:h-auto"
-        />
-        {}
+        <div className="relative h-[28rem] min-h-0 min-w-0 lg:h-auto">
+          <ZigzagPanel
+            state={state}
+            onLine={(line) => rules.current?.showLine(line)}
+            onClear={() => store.clear()}
+            className="h-full"
+          />
+          {/* Over the picture, so that nothing moves under the finger when there is something to say. */}
+          <div className="pointer-events-none absolute inset-x-1 bottom-1 z-20 flex flex-col gap-1 *:pointer-events-auto">
+            <Notice text={state.trouble} tone="warning" />
+            <Notice text={state.problem} tone="error" onClose={() => store.dismissProblem()} />
+            <Notice
+              text={
+                state.isOnDisk
+                  ? null
+                  : 'The disk is full: this bench is kept in memory only, until there is room.'
+              }
+              tone="warning"
+            />
+            <Notice
+              text={state.told.length === 0 ? null : sentence(state.told)}
+              tone="info"
+              onClose={() => store.dismissTold()}
+            />
+            {recorder.unstored !== null && (
+              <RecordingNotice
+                unstored={recorder.unstored}
+                onStore={() => recorder.unstored && void recorder.store(recorder.unstored.recording)}
+                onDiscard={() => void recorder.discard()}
+              />
+            )}
+            <Notice text={player.problem} tone="warning" onClose={player.dismiss} />
+            <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
+          </div>
+        </div>
         <div
           className={`flex flex-col overflow-auto ${isCrowded ? 'gap-1' : 'gap-2'}`}
           role="region"
@@ -152,6 +178,11 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
       )}
     </div>
   );
+}
+
+function sentence(told: readonly string[]): string {
+  const text = told.join('; ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
 function Memories({ memories }: { memories: readonly { name: string; value: number }[] }) {

@@ -8,9 +8,11 @@ import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 import { Findings } from './Findings';
 import { RuleEditor, type EditorHandle } from './RuleEditor';
-import { useSaving, type SaveState } from './useSaving';
+import { Conflict, LeftCopy, SaveNote } from './SavingNotes';
+import { useSaving } from './useSaving';
 
 const CHECK_PAUSE_MS = 250;
+const JUDGE_PAUSE_MS = 1500;
 
 export interface RulesHandle {
   showLine: (line: number) => void;
@@ -41,12 +43,27 @@ export function RulesPanel({
   const [isReading, setReading] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const saving = useSaving(rulebook);
+  const goodBook = useRef<string | null>(null);
+  const judging = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+
+  /** A text without errors is remembered as the one to run while later ones have some. */
+  const judgeSoon = () => {
+    clearTimeout(judging.current);
+    judging.current = setTimeout(
+      () => void api.judgeRulebook(rulebook.id, saving.version()).catch(() => (goodBook.current = null)),
+      JUDGE_PAUSE_MS,
+    );
+  };
 
   const check = async () => {
     const sent = text.current;
     const answer = await store.change(sent);
     if (answer !== null && sent === text.current) {
       setChecked(answer);
+      if (answer.runs && answer.book !== goodBook.current) {
+        goodBook.current = answer.book;
+        judgeSoon();
+      }
     }
   };
   const changed = (typed: string) => {
@@ -114,6 +131,7 @@ export function RulesPanel({
       {saving.state.is === 'conflict' && (
         <Conflict
           theirs={saving.state.theirs}
+          mine={text.current}
           onResolve={(theirs, keepMine) => {
             saving.resolve(theirs, keepMine);
             if (!keepMine) {
@@ -122,6 +140,19 @@ export function RulesPanel({
               void check();
             }
           }}
+        />
+      )}
+      {saving.offered !== null && (
+        <LeftCopy
+          onTake={() => {
+            const left = saving.offered?.text ?? '';
+            editor.current?.replaceAll(left);
+            changed(left);
+            saving.decided();
+          }}
+          onDrop={saving.decided}
+          text={saving.offered.text}
+          stored={rulebook.text}
         />
       )}
       {problem !== null && <p className="bg-warning px-3 py-1.5 text-sm text-warning-content">{problem}</p>}
@@ -140,38 +171,5 @@ export function RulesPanel({
         onFix={(fix) => editor.current?.apply(fix)}
       />
     </Panel>
-  );
-}
-
-function SaveNote({ state, onRetry }: { state: SaveState; onRetry: () => void }) {
-  if (state.is === 'failed') {
-    return <Button tone="danger" label="Not saved: try again" title={state.text} onClick={onRetry} />;
-  }
-  const text = { saved: 'saved', saving: 'saving …', conflict: 'not saved' }[state.is];
-  return (
-    <span className="w-16 text-right text-xs" role="status">
-      {text}
-    </span>
-  );
-}
-
-function Conflict({
-  theirs,
-  onResolve,
-}: {
-  theirs: Rulebook;
-  onResolve: (theirs: Rulebook, keepMine: boolean) => void;
-}) {
-  return (
-    <div
-      role="alert"
-      className="flex flex-wrap items-center gap-2 bg-warning px-3 py-2 text-sm text-warning-content"
-    >
-      <span className="flex-1">
-        This rulebook was changed in another window. Nothing has been overwritten.
-      </span>
-      <Button label="Take theirs" onClick={() => onResolve(theirs, false)} />
-      <Button label="Keep mine" onClick={() => onResolve(theirs, true)} />
-    </div>
   );
 }

@@ -38,7 +38,10 @@ export function offers(before: string, names: Names | null): Completion[] {
   if (first === 'take' || first === 'copy') {
     return /\bwhere\b/.test(before)
       ? expression(names)
-      : [...of('kind', KINDS), ...of('condition', ['channel', 'key', 'velocity', 'value', 'where'])];
+      : [
+          ...of('kind', KINDS),
+          ...of('condition', ['channel', 'key', 'velocity', 'value', 'changed', 'where']),
+        ];
   }
   if (last === 'curve') {
     return of('curve', names?.curves ?? []);
@@ -80,7 +83,8 @@ function expression(names: Names | null): Completion[] {
   return [
     ...of('field', FIELDS),
     ...of('memory', names?.memories ?? []),
-    ...of('function', ['min', 'max', 'abs', 'clamp']),
+    ...of('table', names?.tables ?? []),
+    ...of('function', ['min', 'max', 'abs', 'clamp', 'floor', 'round', 'high', 'low']),
     ...of('word', ['and', 'or', 'not', 'channel', 'value', 'velocity', 'fold']),
   ].filter((option, index, all) => all.findIndex((other) => other.label === option.label) === index);
 }

@@ -90,6 +90,7 @@ const SMALL = [
   'channel',
   'channels',
   'where',
+  'changed',
   'else',
   'for',
   'fold',

@@ -27,6 +27,7 @@ beforeEach(() => {
 });
 
 afterEach(() => {
+  localStorage.clear();
   vi.useRealTimers();
   vi.resetAllMocks();
 });
@@ -77,6 +78,32 @@ it('says what failed, and tries again when asked', async () => {
   await pass(0);
   expect(result.current.state.is).toBe('saved');
   expect(write.mock.calls[1]?.[1].text).toBe('a');
+});
+
+it('tries again by itself, and keeps a copy in the browser until it is saved', async () => {
+  const { result } = renderHook(() => useSaving(rulebook()));
+  write.mockRejectedValueOnce(new Refusal('the disk is full', 507, {}));
+  act(() => result.current.write('a'));
+  await pass(300);
+  expect(result.current.state.is).toBe('failed');
+  expect(localStorage.getItem('unsaved r1')).toContain('"text":"a"');
+  await pass(300);
+  expect(result.current.state.is).toBe('saved');
+  expect(localStorage.getItem('unsaved r1')).toBeNull();
+});
+
+it('offers a copy that an earlier page could not save, and never overwrites it', async () => {
+  localStorage.setItem('unsaved r1', JSON.stringify({ name: 'Ferry', text: 'lost words', version: 1 }));
+  const first = renderHook(() => useSaving(rulebook()));
+  expect(first.result.current.offered?.text).toBe('lost words');
+  act(() => first.result.current.write('typed since'));
+  await pass(300);
+  first.unmount();
+  const second = renderHook(() => useSaving(rulebook({ text: 'typed since', version: 2 })));
+  expect(second.result.current.offered?.text).toBe('lost words');
+  act(() => second.result.current.decided());
+  second.unmount();
+  expect(renderHook(() => useSaving(rulebook())).result.current.offered).toBeNull();
 });
 
 it.each([

@@ -1,20 +1,28 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { backOffMs } from '../api/backOff';
 import { api, Refusal } from '../api/client';
 import type { Rulebook } from '../api/types';
+import { forgetOffered, forgetUnsaved, keepUnsaved, offeredCopy, type Unsaved } from './unsaved';
 
 export type SaveState =
   { is: 'saved' } | { is: 'saving' } | { is: 'failed'; text: string } | { is: 'conflict'; theirs: Rulebook };
 
 const PAUSE_MS = 300;
 
-/** Saves a rulebook as it is typed; a change made in another window is reported, never overwritten. */
+/**
+ * Saves a rulebook as it is typed, and tries again by itself; a change made in another window is reported, never
+ * overwritten. What is not saved yet is kept in this browser as well.
+ */
 export function useSaving(rulebook: Rulebook) {
   const [state, setState] = useState<SaveState>({ is: 'saved' });
   const current = useRef({ name: rulebook.name, text: rulebook.text, version: rulebook.version });
   const saved = useRef({ name: rulebook.name, text: rulebook.text });
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const isBusy = useRef(false);
+  const failures = useRef(0);
+  const [offered, setOffered] = useState<Unsaved | null>(() => offeredCopy(rulebook.id, rulebook));
 
+  const latestSave = useRef<() => Promise<void>>(() => Promise.resolve());
   const save = useCallback(async () => {
     if (isBusy.current) {
       return;
@@ -27,22 +35,31 @@ export function useSaving(rulebook: Rulebook) {
         saved.current = { name: sent.name, text: sent.text };
         current.current.version = stored.version;
       }
+      failures.current = 0;
+      forgetUnsaved(rulebook.id);
       setState({ is: 'saved' });
     } catch (error) {
       if (error instanceof Refusal && error.status === 409) {
         setState({ is: 'conflict', theirs: error.body['current'] as Rulebook });
       } else {
+        failures.current += 1;
         setState({ is: 'failed', text: error instanceof Error ? error.message : 'Not saved.' });
+        if (error instanceof Refusal && (error.mayPass || error.status >= 500)) {
+          clearTimeout(timer.current);
+          timer.current = setTimeout(() => void latestSave.current(), backOffMs(failures.current));
+        }
       }
     }
     isBusy.current = false;
   }, [rulebook.id]);
+  latestSave.current = save;
 
   const schedule = useCallback(() => {
+    keepUnsaved(rulebook.id, { ...current.current });
     setState((now) => (now.is === 'conflict' ? now : { is: 'saving' }));
     clearTimeout(timer.current);
     timer.current = setTimeout(() => void save(), PAUSE_MS);
-  }, [save]);
+  }, [rulebook.id, save]);
 
   const write = useCallback(
     (text: string) => {
@@ -85,5 +102,12 @@ export function useSaving(rulebook: Rulebook) {
     return () => window.removeEventListener('beforeunload', warn);
   }, [save]);
 
-  return { state, write, rename, resolve, retry: () => void save() };
+  const version = () => current.current.version;
+  /** A copy that an earlier page could not save has been looked at. */
+  const decided = () => {
+    forgetOffered(rulebook.id);
+    setOffered(null);
+  };
+
+  return { state, write, rename, resolve, retry: () => void save(), version, offered, decided };
 }

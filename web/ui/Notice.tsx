@@ -3,7 +3,7 @@ import { Button } from './Button';
 
 const TONES = { error: 'alert-error', warning: 'alert-warning', info: 'alert-info' };
 
-/** A message across the page that stays until it is closed. */
+/** A message across the page that stays until it is closed, or goes by itself when there is nothing to close. */
 export function Notice({
   text,
   tone,
@@ -11,13 +11,15 @@ export function Notice({
 }: {
   text: string | null;
   tone: keyof typeof TONES;
-  onClose: () => void;
+  onClose?: () => void;
 }) {
   return (
     text !== null && (
-      <div role="alert" className={`alert ${TONES[tone]} mx-2 flex py-1.5`}>
+      <div role="alert" className={`alert ${TONES[tone]} flex py-1.5`}>
         <span className="flex-1">{text}</span>
-        <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close this message" onClick={onClose} />
+        {onClose && (
+          <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close this message" onClick={onClose} />
+        )}
       </div>
     )
   );

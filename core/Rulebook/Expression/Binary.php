@@ -18,6 +18,8 @@ final class Binary extends Expression
 
     /** Denominators above this would overflow; such expressions are computed as quantities. */
     private const LARGEST_DENOMINATOR = 1_000_000;
+    /** Numbers below this are safe from overflow. */
+    private const LARGEST = 2.0 ** 62;
 
     public function __construct(public readonly string $operator, public readonly Expression $left, public readonly Expression $right)
     {
@@ -40,7 +42,7 @@ final class Binary extends Expression
             return Code::whole(\sprintf('((%s) %s (%s) ? 1 : 0)', $left->truth(), 'and' === $this->operator ? '&&' : '||', $right->truth()));
         }
         $common = $left->denominator * $right->denominator;
-        if ($left->isQuantity || $right->isQuantity || $common > self::LARGEST_DENOMINATOR) {
+        if ($left->isQuantity || $right->isQuantity || $common > self::LARGEST_DENOMINATOR || !$this->fits($scope, $common)) {
             return $this->quantity($left, $right);
         }
         if (isset(self::COMPARISONS[$this->operator])) {
@@ -77,6 +79,17 @@ final class Binary extends Expression
     public function parts(): array
     {
         return [$this->left, $this->right];
+    }
+
+    /** Whether operands and result over a common denominator are whole numbers of 64 bits whatever comes in. */
+    private function fits(Scope $scope, int $denominator): bool
+    {
+        $largest = 0;
+        foreach ([$this->left->range($scope), $this->right->range($scope), $this->range($scope)] as [$low, $high]) {
+            $largest = max($largest, abs($low), abs($high));
+        }
+
+        return '/' === $this->operator || $largest * $denominator < self::LARGEST;
     }
 
     private function overConstant(Code $left, int $numerator, int $denominator): Code

@@ -6,11 +6,14 @@ namespace ZigzagPost\Core\Rulebook\Expression;
 
 use ZigzagPost\Core\Rulebook\Span;
 
-/** `min()`, `max()`, `abs()` and `clamp(x, low, high)`. */
+/** `min()`, `max()`, `abs()`, `clamp(x, low, high)`, `floor()`, `round()`, and the 7-bit halves `high()` and `low()`. */
 final class Call extends Expression
 {
     /** Function names with the fewest and most arguments. */
-    public const FUNCTIONS = ['min' => [1, 16], 'max' => [1, 16], 'abs' => [1, 1], 'clamp' => [3, 3]];
+    public const FUNCTIONS = ['min' => [1, 16], 'max' => [1, 16], 'abs' => [1, 1], 'clamp' => [3, 3], 'floor' => [1, 1], 'round' => [1, 1], 'high' => [1, 1], 'low' => [1, 1]];
+
+    /** Of two 7-bit halves. */
+    private const LARGEST_PAIR = 16383;
 
     /** @param non-empty-list<Expression> $arguments */
     public function __construct(private readonly string $function, private readonly array $arguments, Span $span)
@@ -25,6 +28,18 @@ final class Call extends Expression
 
     public function code(Scope $scope): Code
     {
+        $first = $this->arguments[0];
+        switch ($this->function) {
+            case 'floor':
+                return Code::whole($first->code($scope)->floor($first->range($scope)));
+            case 'round':
+                return Code::whole($first->code($scope)->nearest($first->range($scope)));
+            case 'high':
+            case 'low':
+                $pair = '\\max(0, \\min('.self::LARGEST_PAIR.", {$first->code($scope)->nearest($first->range($scope))}))";
+
+                return Code::whole('high' === $this->function ? "({$pair} >> 7)" : "({$pair} & 0x7F)");
+        }
         $arguments = array_map(static fn (Expression $argument): Code => $argument->code($scope), $this->arguments);
         $whole = [] === array_filter($arguments, static fn (Code $argument): bool => $argument->isQuantity || 1 !== $argument->denominator);
         $php = array_map(static fn (Code $argument): string => $whole ? $argument->php : $argument->asQuantity(), $arguments);
@@ -48,6 +63,10 @@ final class Call extends Expression
             'min' => [min($lows), min($highs)],
             'max' => [max($lows), max($highs)],
             'abs' => [$lows[0] <= 0 && $highs[0] >= 0 ? 0 : min(abs($lows[0]), abs($highs[0])), max(abs($lows[0]), abs($highs[0]))],
+            'floor' => [floor($lows[0]), floor($highs[0])],
+            'round' => [round($lows[0]), round($highs[0])],
+            'high' => [max(0, min(self::LARGEST_PAIR, (int) round($lows[0]))) >> 7, max(0, min(self::LARGEST_PAIR, (int) round($highs[0]))) >> 7],
+            'low' => [0, 127],
             default => [max($lows[1], min($lows[0], $lows[2])), max($highs[1], min($highs[0], $highs[2]))],
         };
     }

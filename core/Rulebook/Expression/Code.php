@@ -49,6 +49,28 @@ final readonly class Code
         return 1 === $this->denominator ? $this->php : "Exact::round({$this->php}, {$this->denominator})";
     }
 
+    /**
+     * Code for the same, as an integer also where it outgrows 64 bits.
+     *
+     * @param array{float, float} $range of its values
+     */
+    public function nearest(array $range): string
+    {
+        return max(-$range[0], $range[1]) < Exact::LIMIT ? $this->rounded() : "Exact::roundQuantity({$this->asQuantity()})";
+    }
+
+    /**
+     * Code for the greatest whole number that is not above it.
+     *
+     * @param array{float, float} $range of its values
+     */
+    public function floor(array $range): string
+    {
+        $isWhole = !$this->isQuantity && 1 === $this->denominator && max(-$range[0], $range[1]) < Exact::LIMIT;
+
+        return $isWhole ? $this->php : "Exact::floor({$this->asQuantity()})";
+    }
+
     /** Code for whether it is anything but zero. */
     public function truth(): string
     {

@@ -15,7 +15,8 @@ namespace ZigzagPost\Core\Rulebook\Expression;
  */
 final class Exact
 {
-    private const LIMIT = 1 << 53;
+    /** Rounded numbers stay within this; beyond it floats know no more whole numbers. */
+    public const LIMIT = 1 << 53;
 
     /**
      * A fraction as a whole number, rounded half away from zero.
@@ -23,7 +24,7 @@ final class Exact
     public static function round(int|float $numerator, int|float $denominator = 1): int
     {
         if (!\is_int($numerator) || !\is_int($denominator) || $denominator > self::LIMIT || $numerator > self::LIMIT || $numerator < -self::LIMIT) {
-            return self::clampFloat(round($numerator / $denominator));
+            return self::withinLimit(round($numerator / $denominator));
         }
         if ($numerator >= 0) {
             return intdiv(2 * $numerator + $denominator, 2 * $denominator);
@@ -36,6 +37,21 @@ final class Exact
     public static function roundQuantity(int|float|array $x): int
     {
         return \is_array($x) ? self::round($x[0], $x[1]) : self::round($x);
+    }
+
+    /**
+     * The greatest whole number that is not above it: -0.5 gives -1.
+     *
+     * @param Quantity $x
+     */
+    public static function floor(int|float|array $x): int
+    {
+        [$numerator, $denominator] = self::pair($x);
+        if (!\is_int($numerator)) {
+            return self::withinLimit(floor($numerator / $denominator));
+        }
+
+        return self::withinLimit(intdiv($numerator, $denominator) - ($numerator % $denominator < 0 ? 1 : 0));
     }
 
     /**
@@ -238,8 +254,8 @@ final class Exact
         return abs($a);
     }
 
-    private static function clampFloat(float $x): int
+    private static function withinLimit(int|float $x): int
     {
-        return is_nan($x) ? 0 : (int) max(-self::LIMIT, min(self::LIMIT, $x));
+        return is_nan((float) $x) ? 0 : (int) max(-self::LIMIT, min(self::LIMIT, $x));
     }
 }

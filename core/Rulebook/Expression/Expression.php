@@ -28,6 +28,16 @@ abstract class Expression
     }
 
     /**
+     * Every table looked up in it.
+     *
+     * @return list<Lookup>
+     */
+    public function lookups(): array
+    {
+        return array_merge($this instanceof Lookup ? [$this] : [], ...array_map(static fn (self $part): array => $part->lookups(), $this->parts()));
+    }
+
+    /**
      * Every name used in it, with fields among them.
      *
      * @return list<Name>

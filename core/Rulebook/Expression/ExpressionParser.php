@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Midi\KeyName;
 use ZigzagPost\Core\Rulebook\Cursor;
 use ZigzagPost\Core\Rulebook\RulebookError;
 use ZigzagPost\Core\Rulebook\Token;
@@ -48,10 +49,10 @@ final class ExpressionParser
     {
         $token = $cursor->next();
         if ($token->is('not') && $binding <= self::NOT) {
-            return new Unary('not', self::binary($cursor, self::NOT, $depth + 1), $token->span);
+            return self::unary($cursor, $token, self::NOT, $depth);
         }
         if ($token->is('-')) {
-            return new Unary('-', self::binary($cursor, self::UNARY_MINUS, $depth + 1), $token->span);
+            return self::unary($cursor, $token, self::UNARY_MINUS, $depth);
         }
         if ($token->is('(')) {
             $inner = self::binary($cursor, 1, $depth + 1);
@@ -65,10 +66,31 @@ final class ExpressionParser
         if (TokenType::Word === $token->type && isset(Call::FUNCTIONS[$token->text]) && $cursor->peek()->is('(')) {
             return self::call($cursor, $token, $depth);
         }
+        if (TokenType::Word === $token->type && !$token->is('and', 'or', 'not') && null !== $cursor->accept('(')) {
+            $argument = self::binary($cursor, 1, $depth + 1);
+
+            return new Lookup($token, $argument, $token->span->to($cursor->expect(')')->span));
+        }
+        if (TokenType::Word === $token->type && 1 === preg_match('/^[a-g]-?\d{1,2}$/D', $token->text) && null !== KeyName::parse(ucfirst($token->text))) {
+            throw RulebookError::instead($token->span, 'key names begin with a capital letter: '.ucfirst($token->text), ucfirst($token->text));
+        }
         if (TokenType::Word === $token->type && !$token->is('and', 'or', 'not')) {
             return new Name($token->text, $token->span);
         }
+        if ($token->is('=')) {
+            throw RulebookError::instead($token->span, 'equal is written with a single =');
+        }
+        if ($token->is('/')) {
+            throw RulebookError::instead($token->span, 'a comment begins with #; a division has a value on either side');
+        }
         throw RulebookError::expected($token, ['a number', 'a field', 'a memory', '"("']);
+    }
+
+    private static function unary(Cursor $cursor, Token $operator, int $binding, int $depth): Unary
+    {
+        $operand = self::binary($cursor, $binding, $depth + 1);
+
+        return new Unary($operator->text, $operand, $operator->span->to($cursor->behind()));
     }
 
     private static function number(Cursor $cursor, Token $token): Number

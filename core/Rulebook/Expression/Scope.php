@@ -10,6 +10,16 @@ interface Scope
     /** PHP code that reads a field or memory; code that rejects the message when it has no such field. */
     public function read(Name $name): string;
 
+    /** PHP code that looks a whole number, given as PHP code, up in a table. */
+    public function lookUp(Lookup $lookup, string $php): string;
+
+    /**
+     * @param array{float, float} $range of what is looked up
+     *
+     * @return array{float, float} of what is found
+     */
+    public function rangeOfLookup(Lookup $lookup, array $range): array;
+
     /** @return array{float, float} the values it can have here */
     public function rangeOf(Name $name): array;
 }

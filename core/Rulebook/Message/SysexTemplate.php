@@ -63,16 +63,20 @@ final readonly class SysexTemplate extends Template
     protected function emitFields(RuleCode $code, string $then, bool $post): void
     {
         $php = [];
+        $fixed = '';
         foreach ($this->bytes as $byte) {
             if (\is_int($byte)) {
-                $php[] = \sprintf('"\x%02X"', $byte);
+                $fixed .= \sprintf('\x%02X', $byte);
                 continue;
             }
+            $php[] = "\"{$fixed}\"";
+            $fixed = '';
             $variable = $code->temporary();
             self::number($code, $variable, $byte, [0, 127], true, 'byte', $then);
             $php[] = "\\chr({$variable})";
         }
-        $code->line('$mraw = '.implode('.', $php).';');
+        $php[] = "\"{$fixed}\"";
+        $code->line('$mraw = '.(1 === \count($php) ? $php[0] : '\implode(\'\', ['.implode(', ', $php).'])').';');
         $code->line('$mn = 0;');
         $code->line('$mv = \strlen($mraw);');
     }

@@ -7,7 +7,9 @@ namespace ZigzagPost\Core\Rulebook\Message;
 use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Step\ScaleStep;
 
 /** A message written in a rulebook, with expressions where numbers can stand; used by `become` and `post`. */
 abstract readonly class Template
@@ -15,6 +17,9 @@ abstract readonly class Template
     public function __construct(public Span $span, public ?Expression $channel)
     {
     }
+
+    /** Names of values in expressions. */
+    private const VALUES = ['value', 'bend', 'pressure', 'velocity'];
 
     abstract public function kind(): Kind;
 
@@ -56,6 +61,28 @@ abstract readonly class Template
     }
 
     /**
+     * Notes a value that is taken over as it is, although the two messages have ranges of different size.
+     *
+     * @param array{float, float} $from
+     * @param array{int, int} $to
+     */
+    private static function lookForScale(RuleCode $code, Expression $expression, array $from, array $to): void
+    {
+        if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true)) {
+            return;
+        }
+        foreach ($code->stepsBelow() as $step) {
+            if ($step instanceof ScaleStep) {
+                return;
+            }
+        }
+        [$is, $becomes] = [$from[1] - $from[0], $to[1] - $to[0]];
+        if (($is > 1000 && $becomes < 200) || ($becomes > 1000 && $is < 200 && $is > 100)) {
+            $code->note($code->program->unscaled, $expression->name, $expression->span);
+        }
+    }
+
+    /**
      * Code for one number of the message: beyond its limits it is clamped, or the message given up.
      *
      * @param array{int, int} $limits
@@ -64,6 +91,10 @@ abstract readonly class Template
     {
         [$php, [$low, $high]] = $code->rounded($expression);
         [$least, $most] = $limits;
+        if ('$mv' === $variable) {
+            $code->made = [max($low, $least), min($high, $most)];
+            self::lookForScale($code, $expression, [$low, $high], $limits);
+        }
         $code->line("{$variable} = {$php};");
         if ($low >= $least && $high <= $most) {
             return;

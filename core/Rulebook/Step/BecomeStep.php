@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Engine\Owner;
 use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Cursor;
@@ -39,10 +40,12 @@ final class BecomeStep extends Step
     public function compile(RuleCode $code): void
     {
         $wasNote = Kind::Note === $code->kind;
+        $code->made = null;
         $this->message->emit($code, 'return 1;', false);
         $code->line('$ch = $mch; $n = $mn; $v = $mv;'.(Kind::Sysex === $this->message->kind() ? ' $raw = $mraw;' : ''));
         $code->become($this->message->kind());
         if (Kind::Note === $code->kind && !$wasNote) {
+            $this->lookForEnd($code);
             self::beginsOrEnds($code);
         }
     }
@@ -62,6 +65,21 @@ final class BecomeStep extends Step
         return $this->message->expressions();
     }
 
+    /** Notes a note that nothing ends: neither its control, nor a velocity of 0, nor a length. */
+    private function lookForEnd(RuleCode $code): void
+    {
+        $isEnded = $code->entry->isOfNote || ($code->made[0] ?? 0) < 1;
+        foreach ($code->stepsAbove() as $step) {
+            $isEnded = $isEnded || $step instanceof PressStep;
+        }
+        foreach ($code->stepsBelow() as $step) {
+            $isEnded = $isEnded || $step instanceof GateStep || $step instanceof ToggleStep;
+        }
+        if (!$isEnded) {
+            $code->note($code->program->endless, 'velocity', $this->message->span);
+        }
+    }
+
     /** A note made from what was none: velocity 0 ends what the same control started; what came in as a note ends with its key. */
     private static function beginsOrEnds(RuleCode $code): void
     {
@@ -72,7 +90,7 @@ final class BecomeStep extends Step
 
             return;
         }
-        $code->line("\$own = 'm{$code->stepId()}:'.\$ctl;");
+        $code->line('$own = '.Owner::code(Owner::MADE, $code->stepId()).';');
         $release = $code->owner->releaseFromNext();
         $goesOn = null === $release ? 'return 1;' : "return \$this->{$release}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own);";
         $code->line("if (0 === \$v) { Notes::end(\$e, \$t, \$own); {$goesOn} }");

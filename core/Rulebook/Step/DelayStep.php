@@ -34,4 +34,9 @@ final class DelayStep extends DurationStep
     {
         return OnRelease::Acts;
     }
+
+    public function holdsUpUs(): int
+    {
+        return $this->duration->us;
+    }
 }

@@ -72,13 +72,18 @@ final class FanOutStep extends Step
         if ($follows) {
             $code->line('if ('.(Kind::Cc === $code->kind ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
             SendCode::at($code, $this->span->line);
-            $code->line("if (!FanOut::follow(\$e, '{$id}', \$t, {$port}, \$port, \$ctl >> 14 & 31, {$code->kind->ordinal()}, \$v, {$declared->zone->memberBend})) { {$code->drop('kept for the next note', '')} }");
+            $code->line("if (!FanOut::follow(\$e, '{$id}', \$t, {$port}, \$port, Control::channel(\$ctl), {$code->kind->ordinal()}, \$v, {$declared->zone->memberBend})) { {$code->drop('kept for the next note', '')} }");
             $code->line('} else {');
         }
         SendCode::send($code, $this->span->line, $port, (string) $declared->zone->manager());
         if ($follows) {
             $code->line('}');
         }
+    }
+
+    public function followsZones(): bool
+    {
+        return true;
     }
 
     public function onRelease(): OnRelease

@@ -69,37 +69,44 @@ final class FlattenStep extends Step
 
     public function compile(RuleCode $code): void
     {
-        $id = "'{$code->stepId()}:'.\$port";
-        $range = $this->bend ?? self::DEFAULT_BEND;
-        $priority = $this->priority ?? 'last';
-        $code->line("\$flat = {$id};");
+        $step = "'{$code->stepId()}'";
+        $why = "Flatten::reason(\$s, {$step}, \$port, \$ch)";
+        $this->describe($code);
         if (Kind::Note === $code->kind) {
-            $this->note($code, $range, $priority);
+            if ($code->noteSends) {
+                $code->line("Flatten::noteOn(\$e, {$step}, \$t, \$port, \$ch, \$n, \$ctl, \$own);");
+            }
         } elseif (Kind::Bend === $code->kind) {
-            $bend = "\$v = Flatten::bend(\$e, \$flat, \$port, \$ch, \$v, {$range});";
+            $bend = "\$v = Flatten::bend(\$e, {$step}, \$port, \$ch, \$v);";
             $code->line($code->isOfZone() ? $bend : "if (Zones::has(\$s, \$port, \$ch)) { {$bend} }");
-            $code->line("if (null === \$v) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
+            $code->line("if (null === \$v) { {$code->dropFor($why)} }");
             $code->forget('$v');
         } elseif (Kind::Pressure === $code->kind) {
-            $this->pressure($code);
+            $this->pressure($code, $step, $why);
         } elseif (Kind::Cc === $code->kind) {
-            $code->line('if (Flatten::isSetting($n) && Zones::isOfMember($s, $port, $ctl)) {');
-            $code->line($code->drop('stays in the zone'));
-            $code->line('}');
+            $this->setting($code, $step);
             $code->line('if ('.self::TIMBRE.' === $n && Zones::isOfMember($s, $port, $ctl)) {');
             if ('drop' === $this->timbre) {
                 $code->line($code->drop('drops timbre'));
             } else {
-                $code->line("if (!Flatten::timbre(\$s, \$flat, \$ch, \$v)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
+                $code->line("if (!Flatten::timbre(\$s, {$step}, \$port, \$ch, \$v)) { {$code->dropFor($why)} }");
                 $code->line('$n = '.($this->timbreController ?? self::TIMBRE).';');
             }
             $code->line('}');
             $code->forget('$n');
+        } elseif (Kind::Rpn === $code->kind || Kind::Nrpn === $code->kind) {
+            $own = Kind::Rpn === $code->kind ? ' || ((0 === $n || 6 === $n) && Zones::has($s, $port, $ch))' : '';
+            $code->line("if (Zones::isOfMember(\$s, \$port, \$ctl){$own}) { {$code->drop('stays in the zone')} }");
         }
         if ($code->kind->hasChannel()) {
             $code->line("\$ch = {$this->channel};");
             $code->narrow('$ch', $this->channel, $this->channel);
         }
+    }
+
+    public function followsZones(): bool
+    {
+        return true;
     }
 
     public function onRelease(): OnRelease
@@ -117,36 +124,59 @@ final class FlattenStep extends Step
         return $this->bend ?? self::DEFAULT_BEND;
     }
 
-    private function note(RuleCode $code, int $range, string $priority): void
+    /** Tells the compiled rulebook what this step does, for notes that begin and end. */
+    private function describe(RuleCode $code): void
     {
-        if (!$code->noteSends) {
-            return;
+        $settings = &$code->program->flattens[$code->stepId()];
+        $settings ??= [
+            'channel' => $this->channel,
+            'range' => $this->bendRange(),
+            'priority' => $this->priority ?? 'last',
+            'bend' => '',
+            'pressure' => '',
+            'pressureController' => $this->pressureController ?? 0,
+            'timbre' => '',
+            'timbreController' => $this->timbreController ?? self::TIMBRE,
+        ];
+        if (Kind::Note === $code->kind && $code->noteSends && '' === $settings['bend']) {
+            $settings['bend'] = $code->owner->continuationAs(Kind::Bend);
+            $settings['pressure'] = match ($this->pressure) {
+                'cc' => $code->owner->continuationAs(Kind::Cc),
+                'channel' => $code->owner->continuationAs(Kind::Pressure),
+                default => '',
+            };
+            $settings['timbre'] = 'drop' === $this->timbre ? '' : $code->owner->continuationAs(Kind::Cc);
         }
-        $bend = $code->owner->continuationAs(Kind::Bend);
-        $timbre = 'drop' === $this->timbre ? '' : $code->owner->continuationAs(Kind::Cc);
-        $number = $this->timbreController ?? self::TIMBRE;
-        $pressure = match ($this->pressure) {
-            'cc' => $code->owner->continuationAs(Kind::Cc),
-            'channel' => $code->owner->continuationAs(Kind::Pressure),
-            default => '',
-        };
-        $settings = "[{$this->channel}, {$range}, '{$priority}', '{$bend}', '{$timbre}', {$number}, '{$pressure}', ".($this->pressureController ?? 0).']';
-        $code->line("Flatten::noteOn(\$e, \$flat, \$t, \$port, \$ch, \$n, {$settings}, \$ctl, \$own);");
     }
 
-    private function pressure(RuleCode $code): void
+    /** What sets up the zone or its bend range stays in it. */
+    private function setting(RuleCode $code, string $step): void
+    {
+        $stays = $code->drop('stays in the zone');
+        $goesOn = $code->owner->continuationAs(Kind::Cc);
+        $code->line('if (Flatten::isSetting($n)) {');
+        $code->line("if (Zones::isOfMember(\$s, \$port, \$ctl)) { {$stays} }");
+        $code->line('if (Zones::isManager($s, $port, $ch)) {');
+        $code->line("\$set = Flatten::setting(\$s, {$step}, \$port, \$ch, \$n, \$v);");
+        $code->line("if (true === \$set) { {$stays} }");
+        $code->line("if (false !== \$set) { \$this->{$goesOn}(\$e, \$t, \$port, {$this->channel}, 101, \$set, \$rel, '', \$ctl, \$own); }");
+        $code->line('}');
+        $code->line('}');
+    }
+
+    private function pressure(RuleCode $code, string $step, string $why): void
     {
         $code->line('if (Zones::isOfMember($s, $port, $ctl)) {');
         if ('drop' === $this->pressure) {
             $code->line($code->drop('drops pressure'));
         } elseif (null === $this->pressure || 'poly' === $this->pressure) {
             $poly = $code->owner->continuationAs(Kind::PolyPressure);
-            $code->line('$flatKeys = Flatten::keysOf($s, $flat, $ch);');
+            $code->line("\$flatKeys = Flatten::keysOf(\$s, {$step}, \$port, \$ch);");
             $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds there')} }");
             $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
             $code->line('return 1;');
         } else {
-            $code->line("if (!Flatten::pressure(\$s, \$flat, \$ch, \$v)) { {$code->dropFor('Flatten::reason($s, $flat, $port, $ch)')} }");
+            $code->line("if (!Flatten::pressure(\$s, {$step}, \$port, \$ch, \$v)) { {$code->dropFor($why)} }");
             if (null !== $this->pressureController) {
                 $controller = $code->owner->continuationAs(Kind::Cc);
                 $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Engine\Owner;
 use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
 
@@ -27,7 +28,7 @@ final class GateStep extends DurationStep
 
             return;
         }
-        $code->owner->change("'g{$code->stepId()}:'.\$ctl");
+        $code->owner->change(Owner::code(Owner::GATE, $code->stepId()));
         $code->line("Notes::gate(\$e, \$own, \$t, {$this->duration->us});");
     }
 

@@ -8,7 +8,9 @@ use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Rulebook\Cursor;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Expression\Number;
 use ZigzagPost\Core\Rulebook\Reference;
+use ZigzagPost\Core\Rulebook\RulebookError;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Token;
 use ZigzagPost\Core\Rulebook\TokenType;
@@ -33,9 +35,12 @@ final class GoStep extends Step
         if (TokenType::Text === $token->type) {
             $where = new Token(TokenType::Text, $cursor->text('the title of a scene'), $token->span, $token->spaced);
         } else {
+            if (TokenType::Scrap === $token->type) {
+                throw RulebookError::instead($token->span, "the title of a scene stands in double quotes: \"{$token->text}\"", "\"{$token->text}\"");
+            }
             $where = $cursor->accept('next', 'previous') ?? ExpressionParser::parse($cursor);
         }
-        $cursor->expectEnd($where instanceof Token ? '' : 'an operator');
+        $cursor->expectEnd(...($where instanceof Token ? [] : ['an operator']));
 
         return new self($span, $where);
     }
@@ -75,9 +80,32 @@ final class GoStep extends Step
         return $this->where instanceof Expression ? [$this->where] : [];
     }
 
-    /** Whether it can lead to any scene, rather than to the one it names. */
-    public function leadsAnywhere(): bool
+    /** The number it goes to, where that is written as a number. */
+    public function constant(): ?int
     {
-        return [] === $this->references();
+        return $this->where instanceof Number && 1 === $this->where->denominator ? $this->where->numerator : null;
+    }
+
+    /**
+     * Positions of the scenes that it can lead to from one.
+     *
+     * @param array<string, int> $positions by title
+     *
+     * @return list<int>
+     */
+    public function leadsTo(int $at, int $count, array $positions): array
+    {
+        if ($this->where instanceof Expression) {
+            $number = $this->constant();
+            $leads = null === $number ? range(0, $count - 1) : [$number - 1];
+        } else {
+            $leads = match (true) {
+                TokenType::Text === $this->where->type => [$positions[$this->where->text] ?? -1],
+                'next' === $this->where->text => [$at + 1],
+                default => [$at - 1],
+            };
+        }
+
+        return array_values(array_filter($leads, static fn (int $position): bool => $position >= 0 && $position < $count));
     }
 }

@@ -56,7 +56,22 @@ final class MapStep extends Step
             $code->line("{$x} = {$table}[{$x} = {$field}] ?? {$x};");
             $values = [...array_values($values), (int) $low, (int) $high];
         }
+        $this->lookForOutside($code);
         $code->assign($this->field->text, $x, [min($values), max($values)], $this->field->span);
+    }
+
+    /** Notes results that the field cannot hold. */
+    private function lookForOutside(RuleCode $code): void
+    {
+        $field = $code->field($this->field->text);
+        if (null === $field) {
+            return;
+        }
+        foreach ($code->book()->tables[$this->table->text]->pairs as [, $result]) {
+            if ($result->value - $field->shift < min(0, $field->lowest) || $result->value - $field->shift > $field->highest) {
+                $code->note($code->program->tablesOutside, $this->field->text, $result->span);
+            }
+        }
     }
 
     public function onRelease(): OnRelease

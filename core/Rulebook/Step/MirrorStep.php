@@ -44,7 +44,7 @@ final class MirrorStep extends Step
 
             return;
         }
-        $code->line("Takeover::isNow(\$s, {$code->book()->portIndex($this->port->text)}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
+        $code->line("Takeover::told(\$s, \$t, {$code->book()->portIndex($this->port->text)}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
     }
 
     public function hasEffect(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Engine\Notes;
 use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Cursor;
@@ -16,7 +17,7 @@ use ZigzagPost\Core\Rulebook\Span;
  */
 final class PressStep extends Step
 {
-    public const LEAST = 64;
+    public const LEAST = Notes::LEAST_PRESS;
 
     public static function parse(Cursor $cursor, Span $span): self
     {

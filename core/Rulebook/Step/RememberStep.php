@@ -8,6 +8,7 @@ use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Rulebook\Cursor;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Memory;
 use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Token;
@@ -41,7 +42,7 @@ final class RememberStep extends Step
 
     public function compile(RuleCode $code): void
     {
-        $code->line("\$s->memories['{$this->memory->text}'] = \\max(-1000000000, \\min({$code->code($this->value)->rounded()}, 1000000000));");
+        $code->line("\$s->memories['{$this->memory->text}'] = \\max(-".Memory::LARGEST.", \\min({$code->code($this->value)->rounded()}, ".Memory::LARGEST.'));');
     }
 
     public function hasEffect(): bool

@@ -19,7 +19,8 @@ use ZigzagPost\Core\Rulebook\Token;
  */
 final class SetStep extends Step
 {
-    private function __construct(Span $span, private readonly Token $field, private readonly Expression $value, private readonly bool $fold)
+    /** @param Span $written where the value stands, brackets and all */
+    private function __construct(Span $span, private readonly Token $field, private readonly Expression $value, public readonly Span $written, private readonly bool $fold)
     {
         parent::__construct($span);
     }
@@ -28,14 +29,16 @@ final class SetStep extends Step
     {
         $field = FieldName::parse($cursor);
         $cursor->expect('=');
+        $start = $cursor->peek()->span;
         $value = ExpressionParser::parse($cursor);
+        $written = $start->to($cursor->behind());
         $fold = $cursor->accept('fold');
         if (null !== $fold && 'key' !== $field->text) {
             throw new RulebookError($fold->span, 'syntax', 'only a key can be folded by octaves');
         }
         $cursor->expectEnd('an operator', 'fold');
 
-        return new self($span, $field, $value, null !== $fold);
+        return new self($span, $field, $value, $written, null !== $fold);
     }
 
     public function print(): string

@@ -13,6 +13,7 @@ use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\TokenType;
 
 /**
  * Deals notes out among voices; everything else goes to all the listed ports once.
@@ -44,8 +45,7 @@ final class SpreadStep extends Step
                 $units[] = [$port, \count($channels->numbers())];
                 break;
             }
-            $cursor->expect('x', '×');
-            $units[] = [$port, $cursor->integer('a number of voices', 1, self::MOST_VOICES)->value];
+            $units[] = [$port, self::voicesOf($cursor)];
         } while (null !== $cursor->accept(','));
         $order = $cursor->accept('rotate', 'fill');
         $steal = null;
@@ -55,6 +55,20 @@ final class SpreadStep extends Step
         $cursor->expectEnd(...(null === $order && null === $steal ? ['rotate', 'fill'] : []), ...(null === $steal ? ['steal'] : []));
 
         return new self($span, $units, $channels, $order, $steal);
+    }
+
+    /** `x 4`, also written `x4`. */
+    private static function voicesOf(Cursor $cursor): int
+    {
+        $token = $cursor->peek();
+        if (TokenType::Word === $token->type && 1 === preg_match('/^x(\d{1,3})$/D', $token->text, $match) && (int) $match[1] >= 1 && (int) $match[1] <= self::MOST_VOICES) {
+            $cursor->next();
+
+            return (int) $match[1];
+        }
+        $cursor->expect('x', '×');
+
+        return $cursor->integer('a number of voices', 1, self::MOST_VOICES)->value;
     }
 
     public function print(): string
@@ -75,8 +89,8 @@ final class SpreadStep extends Step
 
             return;
         }
-        if (null !== $this->channels && !$code->isFlattened() && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
-            $this->follow($code);
+        if (null !== $this->channels) {
+            $this->toChannels($code);
 
             return;
         }
@@ -87,6 +101,11 @@ final class SpreadStep extends Step
             }
             $sent[$port->text] = true;
         }
+    }
+
+    public function followsZones(): bool
+    {
+        return null !== $this->channels;
     }
 
     public function onRelease(): OnRelease
@@ -125,18 +144,45 @@ final class SpreadStep extends Step
         $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".($code->isFlattened() ? '0' : '$ctl').")) { {$code->drop('no voice is free')} }");
     }
 
-    /** Per-note messages of an MPE zone go where their note went. */
-    private function follow(RuleCode $code): void
+    /** What belongs to a note goes where it sounds, everything else to each channel. */
+    private function toChannels(RuleCode $code): void
     {
+        $outPort = $code->book()->portIndex($this->units[0][0]->text);
+        $line = $this->span->line;
+        if (!$code->kind->hasChannel()) {
+            SendCode::send($code, $line, $outPort, '$ch');
+
+            return;
+        }
+        $isOfNote = $this->goesToNote($code, $outPort);
+        foreach ($this->channels?->numbers() ?? [] as $channel) {
+            SendCode::send($code, $line, $outPort, (string) $channel);
+        }
+        if ($isOfNote) {
+            $code->line('}');
+        }
+    }
+
+    /** Code for what may belong to a note; true when it ends with an "else {" for what does not. */
+    private function goesToNote(RuleCode $code, int $outPort): bool
+    {
+        $step = $this->dealsNotes($code->rule) ? "'{$code->stepId()}'" : 'null';
+        if (Kind::PolyPressure === $code->kind) {
+            SendCode::at($code, $this->span->line);
+            $code->line("if (!Voices::keyPressure(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, \$n, \$v)) {");
+
+            return true;
+        }
+        if ($code->isFlattened() || !\in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
+            return false;
+        }
         $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
         $code->line("if ({$condition}Zones::isOfMember(\$s, \$port, \$ctl)) {");
-        $outPort = $code->book()->portIndex($this->units[0][0]->text);
-        $step = $this->dealsNotes($code->rule) ? "'{$code->stepId()}'" : 'null';
         SendCode::at($code, $this->span->line);
         $code->line("if (!Voices::follow(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, {$code->kind->ordinal()}, \$v)) { {$code->drop('kept for the next note', '')} }");
         $code->line('} else {');
-        SendCode::send($code, $this->span->line, $outPort, '$ch');
-        $code->line('}');
+
+        return true;
     }
 
     /** Whether notes get here too; otherwise the rule is for what follows the notes of other rules. */

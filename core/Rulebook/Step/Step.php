@@ -48,6 +48,18 @@ abstract class Step
         return false;
     }
 
+    /** How long the message can be held up here at most, in microseconds. */
+    public function holdsUpUs(): int
+    {
+        return 0;
+    }
+
+    /** Whether it treats messages of MPE zones in a way of their own. */
+    public function followsZones(): bool
+    {
+        return false;
+    }
+
     /** @return list<Reference> names it uses, other than memories in expressions */
     public function references(): array
     {

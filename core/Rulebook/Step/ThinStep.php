@@ -36,4 +36,9 @@ final class ThinStep extends DurationStep
     {
         return OnRelease::Acts;
     }
+
+    public function holdsUpUs(): int
+    {
+        return $this->duration->us;
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Engine\Owner;
 use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Cursor;
@@ -71,7 +72,7 @@ final class ToggleStep extends Step
     private function latch(RuleCode $code): void
     {
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
-        $code->owner->change("'l{$code->stepId()}:'.\$ctl");
+        $code->owner->change(Owner::code(Owner::LATCH, $code->stepId()));
         $code->line("if (isset({$state})) { unset({$state}); Notes::end(\$e, \$t, \$own); return 1; }");
         $code->line("{$state} = true;");
         $code->line('$s->ledger[$own] ??= [];');

@@ -12,7 +12,7 @@ use ZigzagPost\Tests\Core\Play;
 
 final class FindingsTest extends TestCase
 {
-    private const END = "rule \"end\"\n  take any\n  send moths, gulls\n";
+    private const END = "rule \"end\"\n  take note, cc, bend\n  send moths, gulls\n";
 
     /** @return iterable<string, array{string, list<string>}> rulebook behind the usual ports, findings as "LINE SEVERITY CODE" */
     public static function books(): iterable
@@ -54,7 +54,22 @@ final class FindingsTest extends TestCase
         yield 'a scene nobody goes to' => ["scene \"A\"\nscene \"B\"\nalways\n".self::END, ['6 warning unreachable-scene']];
         yield 'a scene gone to' => ["scene \"A\"\nscene \"B\"\nalways\nrule \"g\"\n  take cc 1\n  go next\n".self::END, []];
         yield 'an unknown scene' => ["rule \"g\"\n  take cc 1\n  go \"C\"\n".self::END, ['7 error unknown-scene']];
-        yield 'two clocks' => ["clock lead\n  send moths\nrule \"r\"\n  from keys\n  take clock\n  send moths\nrule \"s\"\n  take cc 1\n  start lead\n".self::END, ['10 warning two-clocks', '16 warning two-clocks']];
+        yield 'two clocks' => ["clock lead\n  send moths\nrule \"r\"\n  from keys\n  take clock\n  send moths\nrule \"s\"\n  take cc 1\n  start lead\n".self::END, ['10 warning two-clocks']];
+        yield 'any from two ports to one' => ["rule \"r\"\n  take any\n  send moths\n".self::END, ['7 warning two-clocks', '8 warning unreachable']];
+        yield 'any from one port' => ["rule \"r\"\n  from keys\n  take any\n  send moths\n".self::END, []];
+        yield 'a clock that goes nowhere, and one that goes twice' => ["clock a\n  tempo 90\nclock b\n  send moths, gulls\n  send moths\nrule \"s\"\n  take cc 1\n  start a\n  start b\n".self::END, ['5 warning clock-goes-nowhere', '9 warning clock-twice']];
+        yield 'a scene that nothing leads out of' => ["scene \"A\"\nrule \"g\"\n  take cc 1\n  go next\nscene \"B\"\nalways\n".self::END, ['9 warning scene-without-way-out']];
+        yield 'a way that stands where nobody comes' => ["scene \"A\"\nscene \"B\"\nrule \"g\"\n  take cc 1\n  go next\nscene \"C\"\nalways\n".self::END, ['5 warning scene-without-way-out', '6 warning unreachable-scene', '10 warning unreachable-scene']];
+        yield 'a scene by a number too high' => ["scene \"A\"\nscene \"B\"\nalways\nrule \"g\"\n  take cc 1\n  go 3\n  go 2\n".self::END, ['10 warning no-such-scene']];
+        yield 'fourteen bits into seven' => ["rule \"r\"\n  take nrpn 5\n  become cc 7 value value\n  send moths\n".self::END, ['7 warning needs-scale']];
+        yield 'seven bits into fourteen' => ["rule \"r\"\n  take cc 5\n  become bend value\n  send moths\n".self::END, ['7 warning needs-scale']];
+        yield 'scaled, there is nothing to say' => ["rule \"r\"\n  take nrpn 5\n  scale value 0..16383 to 0..127\n  become cc 7 value value\n  send moths\n".self::END, []];
+        yield 'a change after the last send' => ["rule \"r\"\n  take cc 5\n  send moths\n  set value = 3\n".self::END, ['8 warning after-last-send']];
+        yield 'two rules of one title' => ["rule \"r\"\n  take cc 5\n  send moths\nrule \"r\"\n  take cc 6\n  send moths\n".self::END, ['8 hint same-title']];
+        yield 'a table with keys that are none' => ["table kit: 48=36, 50=200\nrule \"r\"\n  take note\n  map key kit\n  send moths\nrule \"f\"\n  take cc, bend\n  send gulls\n", ['5 warning table-out-of-range']];
+        yield 'fine parameters to a coarse port' => ["port box out nrpn coarse\nrule \"r\"\n  take nrpn 5\n  send box\nrule \"s\"\n  take cc 5\n  become nrpn 3 value value\n  send box\n".self::END, ['8 warning fine-to-coarse', '11 warning needs-scale']];
+        yield 'a note that nothing ends' => ["rule \"r\"\n  take cc 5\n  become note 60 velocity 90\n  send moths\n".self::END, ['7 warning note-without-end']];
+        yield 'notes that something ends' => ["rule \"p\"\n  take cc 5\n  press\n  become note 60 velocity 90\n  send moths\nrule \"v\"\n  take cc 6\n  become note 60 velocity value\n  send moths\nrule \"g\"\n  take cc 7\n  become note 60 velocity 90\n  gate 20ms\n  send moths\n".self::END, []];
         yield 'MIDI to a pulse port' => ["port ticker out pulse\nrule \"r\"\n  take note\n  send ticker\n".self::END, ['8 error pulse-port']];
         yield 'pulses to a MIDI port' => ["rule \"r\"\n  take note\n  post pulse 5ms to moths\n".self::END, ['7 error pulse-port']];
         yield 'two toggles' => ["rule \"r\"\n  take cc\n  toggle\n  toggle\n  send moths\n".self::END, ['8 warning double-toggle']];
@@ -76,6 +91,8 @@ final class FindingsTest extends TestCase
         yield 'a misspelt step' => ["{$p}rule \"r\"\n  take note\n  sned moths\n", 'syntax', "{$p}rule \"r\"\n  take note\n  send moths\n"];
         yield 'a range upside down' => ["{$p}rule \"r\"\n  take note key C4..C3\n  send moths\n", 'upside-down-range', "{$p}rule \"r\"\n  take note key C3..C4\n  send moths\n"];
         yield 'an unused table' => ["{$p}table kit: 1=2\nrule \"r\"\n  take note\n  send moths\n", 'unused-table', "{$p}rule \"r\"\n  take note\n  send moths\n"];
+        yield 'keys turned over, a value that ends in a sign and a name' => ["{$p}rule \"r\"\n  take note key 0..127\n  set key = -key\n  send moths\n", 'off-the-keyboard', "{$p}rule \"r\"\n  take note key 0..127\n  set key = -key fold\n  send moths\n"];
+        yield 'keys pushed off in brackets' => ["{$p}rule \"r\"\n  take note key 60..127\n  set key = 2 * (key - 30)\n  send moths\n", 'off-the-keyboard', "{$p}rule \"r\"\n  take note key 60..127\n  set key = 2 * (key - 30) fold\n  send moths\n"];
         yield 'keys pushed off the keyboard' => ["{$p}rule \"r\"\n  take note key 100..127\n  set key = key + 12  # up\n  send moths\n", 'off-the-keyboard', "{$p}rule \"r\"\n  take note key 100..127\n  set key = key + 12 fold  # up\n  send moths\n"];
         yield 'a rule that sends nowhere' => ["{$p}rule \"r\"\n  take note\n", 'sends-nowhere', "{$p}rule \"r\"\n  take note\n  drop\n"];
         yield 'an unreachable rule' => ["{$p}rule \"a\"\n  take note\n  send moths\n\nrule \"b\"\n  take note key 60\n  send gulls\n", 'unreachable', "{$p}rule \"b\"\n  take note key 60\n  send gulls\n\nrule \"a\"\n  take note\n  send moths\n\n"];
@@ -92,11 +109,48 @@ final class FindingsTest extends TestCase
         self::assertNotContains($code, array_map(static fn (Finding $finding): string => $finding->code, Checker::check($after)->findings));
     }
 
+    /** @return iterable<string, array{string, string}> a line in a rule that takes notes or controllers, and what is written instead */
+    public static function habits(): iterable
+    {
+        yield 'a hyphen for a range' => ['take note key 60-72', '60..72'];
+        yield 'between key names, too' => ['take note key C4-C5', 'C4..C5'];
+        yield 'a comparison for a list' => ['take cc value > 63', 'where value > 63'];
+        yield 'two signs for equal' => ['take cc where value == 5', 'a single ='];
+        yield 'an ampersand' => ['take cc where value > 5 && value < 9', 'write "and"'];
+        yield 'a bar' => ['take cc where value > 5 || value < 9', 'write "or"'];
+        yield 'slashes for a comment' => ['take cc // all of them', 'begins with #'];
+        yield 'a decimal comma' => ["take cc\n  set value = value * 1,5", '1.5'];
+        yield 'no digit before the point' => ["take cc\n  delay .5s", 'a digit before it'];
+        yield 'a small key name' => ['take note key c4', 'C4'];
+        yield 'also in an expression' => ["take note\n  set key = c4", 'C4'];
+        yield 'if' => ["take note\n  if key > 3", 'only EXPRESSION'];
+        yield 'transpose' => ["take note\n  transpose 12", 'set key = key + 12'];
+        yield 'pitchbend' => ['take pitchbend', 'write "bend"'];
+        yield 'aftertouch' => ['take aftertouch', 'polypressure'];
+        yield 'control change' => ['take control change 7', 'write "cc"'];
+        yield 'a scene without quotes' => ["take cc\n  go Storm", '"Storm"'];
+        yield 'a kind behind a condition' => ['take note key 60..72, cc 7', 'conditions stand behind all the kinds'];
+        yield 'a no-break space' => ["take\u{A0}note", 'a no-break space'];
+        yield 'a space of no width' => ["take\u{200B} note", 'cannot be seen'];
+        yield 'a curly quote' => ["take cc\n  go \u{201C}Storm\u{201D}", 'write a straight one'];
+        yield 'a step that is none' => ["take note\n  xyzzy 3", '"xyzzy" cannot stand here; such words as'];
+        yield 'a step that is nearly one' => ["take note\n  sned moths", 'did you mean "send"?'];
+        yield 'programs from another number' => ["take note\nprograms from 2", 'counted from 0 or from 1, not from 2'];
+    }
+
+    #[DataProvider('habits')]
+    public function testWhatIsWrittenOutOfHabitIsToldRightAndOnce(string $line, string $says): void
+    {
+        $findings = Checker::check("port keys in\nport moths out\nscene \"Storm\"\nalways\nrule \"r\"\n  {$line}\n  send moths\n")->findings;
+        self::assertCount(str_contains($line, 'programs') ? 2 : 1, $findings, implode("\n", array_map(static fn (Finding $finding): string => $finding->print('b'), $findings)));
+        self::assertStringContainsString($says, $findings[0]->text);
+    }
+
     public function testALineSaysEverything(): void
     {
         self::assertSame(
             'show.book:7:8: error: unknown-port: there is no out port "mots"; did you mean "moths"?',
-            Checker::check(Play::PORTS."rule \"r\"\n  take note\n  send mots\n")->findings[2]->print('show.book'),
+            Checker::check(Play::PORTS."rule \"r\"\n  take note\n  send mots\n")->findings[0]->print('show.book'),
         );
     }
 

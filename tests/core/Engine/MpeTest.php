@@ -33,6 +33,7 @@ final class MpeTest extends TapeTestCase
             2.000 moths D2 00
             2.000 moths 92 3E 64
             4.000 moths 82 3E 40
+            4.000 moths D2 60
             5.000 moths D2 61
             6.000 moths 82 3C 40
             7.000 moths D2 20
@@ -130,9 +131,6 @@ final class MpeTest extends TapeTestCase
             2 slab E1 00 50
             3 slab 92 40 64
             --- out
-            0.000 synth B0 65 00
-            0.000 synth B0 64 06
-            0.000 synth B0 06 01
             1.000 synth 90 3C 64
             2.000 synth E0 00 50
             CASE;
@@ -272,6 +270,7 @@ final class MpeTest extends TapeTestCase
             1.000 moths 91 40 64
             3.000 moths D1 20
             4.000 moths 81 40 40
+            4.000 moths D1 10
             5.000 moths D1 30
             CASE;
         yield 'pressure dropped, timbre as another controller' => <<<'CASE'
@@ -348,12 +347,71 @@ final class MpeTest extends TapeTestCase
             3 slab E1 00 41
             4 slab E0 00 41
             --- out
-            1.000 moths B0 65 00
-            1.000 moths B0 64 00
-            1.000 moths B0 06 18
             2.000 moths 90 3C 64
             3.000 moths E0 00 41
             4.000 moths E0 00 43
+            CASE;
+        yield 'cents of a bend range count, on members and on the manager' => <<<'CASE'
+            port slab in mpe lower 4 bend 48
+            port moths out
+            rule "f"
+              take mpe
+              flatten to channel 1 bend 1
+              send moths
+            --- in
+            0 slab B1 65 00 64 00 06 00 26 32
+            1 slab 91 3C 64
+            2 slab E1 00 50
+            3 slab B0 65 00 64 00 06 01 26 19
+            4 slab E0 00 44
+            --- out
+            1.000 moths 90 3C 64
+            2.000 moths E0 00 48
+            4.000 moths E0 00 4D
+            CASE;
+        yield 'an upper zone is set up on channel 16 whatever the port declares, and both at once' => <<<'CASE'
+            port slab in mpe lower 4 bend 48
+            port moths out
+            rule "f"
+              take mpe
+              flatten to channel 1 bend 48
+              send moths
+            --- in
+            0 slab BF 65 00 64 06 06 03
+            1 slab 91 3C 64
+            2 slab 9E 40 64
+            3 slab EE 00 50
+            4 slab E1 00 48
+            5 slab 9B 41 64
+            6 slab 98 42 64
+            --- out
+            1.000 moths 90 3C 64
+            2.000 moths 90 40 64
+            3.000 moths E0 00 50
+            4.000 moths E0 00 48
+            CASE;
+        yield 'other parameters of the manager channel go on' => <<<'CASE'
+            port slab in mpe lower 4
+            port moths out
+            rule "f"
+              take mpe
+              flatten to channel 3
+              send moths
+            --- in
+            0 slab B0 65 00 64 01 06 40
+            1 slab B0 65 00 64 00 06 0C
+            2 slab B0 65 7F 64 7F
+            3 slab B0 63 01 62 02 06 11
+            4 slab B1 65 00 64 01 06 40
+            --- out
+            0.000 moths B2 65 00
+            0.000 moths B2 64 01
+            0.000 moths B2 06 40
+            2.000 moths B2 65 7F
+            2.000 moths B2 64 7F
+            3.000 moths B2 63 01
+            3.000 moths B2 62 02
+            3.000 moths B2 06 11
             CASE;
         yield 'a zone switched off is no zone' => <<<'CASE'
             port slab in mpe lower 4
@@ -369,8 +427,6 @@ final class MpeTest extends TapeTestCase
             0 slab B0 65 00 64 06 06 00
             1 slab 92 3C 64
             --- out
-            0.000 moths B0 65 00
-            0.000 moths B0 64 06
             1.000 moths 92 3C 64
             CASE;
         yield 'a flattened phrase goes through the steps below' => <<<'CASE'

@@ -11,6 +11,100 @@ final class NotesTest extends TapeTestCase
 {
     public static function cases(): iterable
     {
+        yield 'a note made below press ends when its control is let go' => <<<'CASE'
+            port treadle in
+            port moths out
+            rule "p"
+              take cc 80
+              press
+              become note 60 velocity value
+              send moths
+            rule "released"
+              take cc 80
+              send moths
+            --- in
+            0 treadle B0 50 40
+            1 treadle B0 50 41
+            2 treadle B0 50 3F
+            3 treadle B0 50 7F
+            5 treadle B0 50 00
+            --- out
+            0.000 moths 90 3C 40
+            1.000 moths 90 3C 41
+            2.000 moths 80 3C 40
+            3.000 moths 90 3C 7F
+            5.000 moths 80 3C 40
+            CASE;
+        yield 'also in another scene, where other rules hear the control' => <<<'CASE'
+            port treadle in
+            port moths out
+            scene "A"
+            rule "p"
+              take cc 80
+              press
+              become note 60 velocity value
+              send moths
+            rule "next"
+              take cc 81
+              press
+              go next
+            scene "B"
+            rule "b"
+              take cc 80
+              send moths
+            --- in
+            0 treadle B0 50 7F
+            1 treadle B0 51 7F
+            2 treadle B0 50 00
+            --- out
+            0.000 moths 90 3C 7F
+            2.000 moths 80 3C 40
+            2.000 moths B0 50 00
+            CASE;
+        yield 'as much later as it began' => <<<'CASE'
+            port treadle in
+            port moths out
+            rule "p"
+              take cc 80
+              delay 20ms
+              press
+              delay 10ms
+              become note 60 velocity value
+              send moths
+            --- in
+            0 treadle B0 50 7F
+            5 treadle B0 50 00
+            50 treadle B0 50 7F
+            90 treadle B0 50 00
+            --- out
+            30.000 moths 90 3C 7F
+            35.000 moths 80 3C 40
+            80.000 moths 90 3C 7F
+            120.000 moths 80 3C 40
+            CASE;
+        yield 'made from bends, pressures and parameters as well' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "p"
+              take bend, pressure, nrpn
+              press
+              become note 60 velocity 90
+              send moths
+            --- in
+            0 keys E0 00 60
+            1 keys E0 00 20
+            2 keys D0 60
+            3 keys D0 10
+            4 keys B0 63 01 62 02 06 10 26 00
+            5 keys B0 06 00 26 00
+            --- out
+            0.000 moths 90 3C 5A
+            1.000 moths 80 3C 40
+            2.000 moths 90 3C 5A
+            3.000 moths 80 3C 40
+            4.000 moths 90 3C 5A
+            5.000 moths 80 3C 40
+            CASE;
         yield 'a note turned into something and back ends with its key' => <<<'CASE'
             port keys in
             port moths out

@@ -27,6 +27,10 @@ final class StepsTest extends TestCase
         yield 'velocities' => ["take note velocity 100..127\n{$send}", ['90 3C 63', '90 3D 64'], ['moths 90 3D 64']];
         yield 'values' => ["take cc, bend value 0..10\n{$send}", ['B0 01 0A', 'B0 01 0B', 'E0 00 40', 'E0 00 00'], ['moths B0 01 0A', 'moths E0 00 40']];
         yield 'where' => ["take cc where value % 2 = 0 and number > 1\n{$send}", ['B0 02 04', 'B0 02 05', 'B0 01 04'], ['moths B0 02 04']];
+        yield 'changed: the first one, and what differs from the one before' => ["take cc changed\n{$send}", ['B0 01 05', 'B0 01 05', 'B0 02 05', 'B1 01 05', 'B0 01 06', 'B0 01 05'], ['moths B0 01 05', 'moths B0 02 05', 'moths B1 01 05', 'moths B0 01 06', 'moths B0 01 05']];
+        yield 'changed, after conditions and before where' => ["take cc, bend channel 1 value 1..127 changed where value != 9\n{$send}", ['B0 01 05', 'B0 01 00', 'B0 01 05', 'B0 01 09', 'B0 01 05', 'E0 00 40', 'E0 01 40', 'E0 01 40'], ['moths B0 01 05', 'moths B0 01 05', 'moths B0 01 05', 'moths E0 01 40']];
+        yield 'changed, whatever rules saw the last one' => ["take cc value 100\ndrop\nrule \"s\"\ntake cc changed\n{$send}", ['B0 01 64', 'B0 01 64', 'B0 01 05', 'B0 01 64', 'B0 01 05', 'B0 01 05'], ['moths B0 01 05', 'moths B0 01 05']];
+        yield 'changed, of a parameter' => ["take nrpn 300 changed\nbecome cc 9 value 1\n{$send}", ['B0 63 02', 'B0 62 2C', 'B0 06 05', 'B0 26 00', 'B0 06 05', 'B0 26 00', 'B0 06 05', 'B0 26 01'], ['moths B0 09 01', 'moths B0 09 01']];
         yield 'any of several lines' => ["take cc 1\ntake cc 2 value 64..127\n{$send}", ['B0 01 00', 'B0 02 00', 'B0 02 40'], ['moths B0 01 00', 'moths B0 02 40']];
         yield 'system messages' => ["take sysex, position, song, tune, sensing, reset, timecode, start, continue, stop\n{$send}", ['F0 7D F7', 'F2 01 02', 'F3 04', 'F6', 'FE', 'FF', 'F1 22', 'FA', 'FB', 'FC', 'F8'], ['moths F0 7D F7', 'moths F2 01 02', 'moths F3 04', 'moths F6', 'moths FE', 'moths FF', 'moths F1 22', 'moths FA', 'moths FB', 'moths FC']];
         yield 'length of a system exclusive message' => ["take sysex value 4\n{$send}", ['F0 01 F7', 'F0 01 02 F7'], ['moths F0 01 02 F7']];
@@ -45,6 +49,11 @@ final class StepsTest extends TestCase
         yield 'remainder by zero drops' => ["take cc\nset value = 10 % value\n{$send}", ['B0 01 00', 'B0 01 04'], ['moths B0 01 02']];
         yield 'and / or stop early' => ["take cc where value = 0 or 100 / value > 20\n{$send}", ['B0 01 00', 'B0 01 04', 'B0 01 05'], ['moths B0 01 00', 'moths B0 01 04']];
         yield 'functions' => ["take cc\nset value = clamp(min(value, 100), 20, max(30, 90)) + abs(-3)\n{$send}", ['B0 01 7F', 'B0 01 01'], ['moths B0 01 5D', 'moths B0 01 17']];
+        yield 'floor and round' => ["take cc\nset number = floor(value / 2 - 10) + 20\nset value = round(value / 2 - 10) + 20\n{$send}", ['B0 01 05', 'B0 01 1E', 'B0 01 0D'], ['moths B0 0C 0C', 'moths B0 19 19', 'moths B0 10 10']];
+        yield 'floor of what is known only when it runs' => ["take cc\nset value = floor(100 / value) * 10 + 60 + floor(-100 / value)\n{$send}", ['B0 01 1E', 'B0 01 64', 'B0 01 00'], ['moths B0 01 56', 'moths B0 01 45']];
+        yield 'halves of a value are rounded and clamped' => ["take bend\npost cc 1 value high(bend + 8192) to moths\npost cc 2 value low(bend + 8192) to moths\npost cc 3 value low(-1) to moths\npost cc 4 value high(99999) to moths\npost cc 5 value low(127.5) + high(127.5) to moths\n", ['E0 05 41'], ['moths B0 01 41', 'moths B0 02 05', 'moths B0 03 00', 'moths B0 04 7F', 'moths B0 05 01']];
+        yield 'looked up in a table, rounded; what is not in it stays' => ["take note where kit(key) != 38\nset velocity = kit(velocity - 0.4) + 1\n{$send}", ['90 30 30', '90 32 30', '90 31 31'], ['moths 90 30 25', 'moths 90 31 32']];
+        yield 'looked up twice' => ["take note\nset key = kit(kit(48) + 12)\n{$send}", ['90 00 01'], ['moths 90 24 01']];
         yield 'not binds looser than comparison' => ["take cc where not value > 5\n{$send}", ['B0 01 05', 'B0 01 06'], ['moths B0 01 05']];
         yield 'remainder of a negative number' => ["take note\nset key = (key - 62) % 12 + 60\n{$send}", ['90 3C 01'], ['moths 90 46 01']];
         yield 'a value by its other name' => ["take program, bend, pressure, polypressure where value > 3\nset value = value + 1\n{$send}", ['C0 04', 'C0 02', 'E0 05 40', 'D0 09', 'A0 3C 09'], ['moths C0 05', 'moths E0 06 40', 'moths D0 0A', 'moths A0 3C 0A']];

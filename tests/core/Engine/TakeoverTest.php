@@ -319,6 +319,35 @@ final class TakeoverTest extends TapeTestCase
             2.000 moths B0 07 0F
             3.000 moths B0 07 48
             CASE;
+        yield 'an echo of what was sent in the last half second does not unlink a pickup' => <<<'CASE'
+            port strip in
+            port desk in
+            port moths out
+            rule "m"
+              from desk
+              take cc 7
+              mirror moths
+            rule "r"
+              from strip
+              take cc 7
+              send moths pickup
+            --- in
+            0 strip B0 07 10
+            20 strip B0 07 11
+            40 strip B0 07 12
+            60 desk B0 07 10
+            80 desk B0 07 11
+            100 strip B0 07 30
+            700 desk B0 07 12
+            720 strip B0 07 31
+            740 strip B0 07 11
+            --- out
+            0.000 moths B0 07 10
+            20.000 moths B0 07 11
+            40.000 moths B0 07 12
+            100.000 moths B0 07 30
+            740.000 moths B0 07 11
+            CASE;
         yield 'mirror takes the message as the steps before it made it' => <<<'CASE'
             port strip in
             port desk in

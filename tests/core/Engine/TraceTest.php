@@ -95,11 +95,13 @@ final class TraceTest extends TestCase
         self::assertStringContainsString('zero', (string) $told[1]['reason']);
     }
 
-    public function testAnAssembledGroupIsOneMessage(): void
+    public function testAnAssembledGroupIsOneMessageAfterItsParts(): void
     {
         $told = $this->told("rule \"n\"\n  take nrpn\n  become program 1\n  send moths\n", '0 keys B0 63 08 B0 62 03 B0 06 40 B0 26 00');
-        self::assertCount(1, $told);
-        self::assertSame('nrpn 8:3 value 8192, channel 1', $told[0]['text']);
+        self::assertSame(['B0 63 08', 'B0 62 03', 'B0 06 40', 'B0 26 00', 'B0 63 08 B0 62 03 B0 06 40 B0 26 00'], array_column($told, 'bytes'));
+        self::assertSame('part of a parameter message or controller pair', $told[0]['reason']);
+        self::assertSame(['nrpn 8:3 value 8192, channel 1', 'delivered'], [$told[4]['text'], $told[4]['fate']]);
+        self::assertCount(4, $this->told("rule \"n\"\n  take nrpn\n  send moths\n", '0 keys B0 63 7F B0 62 7F B0 65 7F B0 64 7F'), 'deselections are told too');
     }
 
     /**

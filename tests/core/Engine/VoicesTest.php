@@ -107,7 +107,8 @@ final class VoicesTest extends TapeTestCase
             1.000 one 96 3D 64
             2.000 one E6 00 50
             3.000 one D3 11
-            4.000 one E0 00 41
+            4.000 one E3 00 41
+            4.000 one E6 00 41
             CASE;
         yield 'nine notes over two units of four with the pedal down' => <<<'CASE'
             port keys in
@@ -362,7 +363,7 @@ final class VoicesTest extends TapeTestCase
             3.000 one 80 3C 40
             3.000 one 80 48 40
             CASE;
-        yield 'timbre follows its note to a mono channel, the manager speaks once, and nothing is sent for no note' => <<<'CASE'
+        yield 'timbre follows its note to a mono channel, the manager speaks to each, and nothing is sent for no note' => <<<'CASE'
             port slab in mpe lower 15
             port stack out
             rule "s"
@@ -379,9 +380,66 @@ final class VoicesTest extends TapeTestCase
             --- out
             0.000 stack 93 3C 64
             1.000 stack B3 4A 22
-            2.000 stack B0 4A 33
+            2.000 stack B3 4A 33
+            2.000 stack B6 4A 33
             4.000 stack 83 3C 40
-            6.000 stack B0 07 66
+            6.000 stack B3 07 66
+            6.000 stack B6 07 66
+            CASE;
+        yield 'what belongs to no note goes to each mono channel, key pressure to its note' => <<<'CASE'
+            port keys in
+            port stack out
+            rule "s"
+              take any
+              spread over stack channels 4,7
+            --- in
+            0 keys 90 3C 64
+            1 keys 90 3D 64
+            2 keys B0 40 7F
+            3 keys A0 3D 22
+            4 keys A0 40 23
+            5 keys C0 05
+            6 keys F8
+            7 keys E0 00 50
+            --- out
+            0.000 stack 93 3C 64
+            1.000 stack 96 3D 64
+            2.000 stack B3 40 7F
+            2.000 stack B6 40 7F
+            3.000 stack A6 3D 22
+            4.000 stack A3 40 23
+            4.000 stack A6 40 23
+            5.000 stack C3 05
+            5.000 stack C6 05
+            6.000 stack F8
+            7.000 stack E3 00 50
+            7.000 stack E6 00 50
+            CASE;
+        yield 'a pedal that goes down after a note has ended takes no voice again' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "s"
+              take note, cc 64
+              spread over moths x 2 fill steal none
+            --- in
+            0 keys 90 3C 64
+            1 keys 80 3C 40
+            2 keys B0 40 7F
+            3 keys 90 3D 64
+            4 keys 90 3E 64
+            5 keys 80 3D 40
+            6 keys 90 3F 64
+            7 keys B0 40 00
+            8 keys 90 40 64
+            --- out
+            0.000 moths 90 3C 64
+            1.000 moths 80 3C 40
+            2.000 moths B0 40 7F
+            3.000 moths 90 3D 64
+            4.000 moths 90 3E 64
+            5.000 moths 80 3D 40
+            7.000 moths B0 40 00
+            8.000 moths 90 40 64
             CASE;
         yield 'a note brings its own bend, pressure and timbre to a mono channel' => <<<'CASE'
             port slab in mpe lower 15

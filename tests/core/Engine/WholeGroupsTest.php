@@ -9,6 +9,7 @@ use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Engine\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Play;
 
 /** Law 5: whatever is merged, held back or delayed, a group goes out whole. */
@@ -53,7 +54,7 @@ final class WholeGroupsTest extends TestCase
     public function testGroupsAreNeverCut(): void
     {
         $book = Play::book(self::BOOK."\n");
-        $this->limitTo((int) (getenv('ZIGZAG_CASES') ?: 500))->forAll(Generators::choose(0, 1_000_000_000))->then(function (int $seed) use ($book): void {
+        $this->limitTo(Cases::number(500))->forAll(Generators::choose(0, 1_000_000_000))->then(function (int $seed) use ($book): void {
             $this->groupsIn($this->out($book, $seed));
         });
     }

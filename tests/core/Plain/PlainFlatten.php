@@ -17,8 +17,8 @@ final class PlainFlatten
     private array $bends = [];
     /** @var array<int, int> */
     private array $timbres = [];
-    /** @var array<int, int> pressures that came before their note */
-    private array $early = [];
+    /** @var array<int, int> */
+    private array $pressures = [];
     private int $managerBend = 0;
     /** @var array{int, int, int} bend, timbre and pressure last sent */
     private array $sent = [0, 64, 0];
@@ -73,11 +73,7 @@ final class PlainFlatten
         $this->notes[] = [$channel, $key];
         if ($this->counting() === [$channel, $key]) {
             $this->bring();
-            if (\in_array($this->pressure, ['channel', 'cc 11'], true) && ($this->early[$channel] ?? $this->sent[2]) !== $this->sent[2]) {
-                $this->sendPressure($this->early[$channel] ?? 0);
-            }
         }
-        unset($this->early[$channel]);
         $this->holders[$key] = 1 + ($this->holders[$key] ?? 0);
         $this->goes(0x90, $key, $velocity);
     }
@@ -138,10 +134,10 @@ final class PlainFlatten
             foreach ($keys as $key) {
                 $this->goes(0xA0, $key, $value);
             }
-        } elseif (($this->counting()[0] ?? 0) === $channel) {
-            $this->sendPressure($value);
-        } elseif ([] === $keys) {
-            $this->early[$channel] = $value;
+        }
+        $this->pressures[$channel] = $value;
+        if (($this->counting()[0] ?? 0) === $channel) {
+            $this->bringPressure();
         }
     }
 
@@ -161,6 +157,7 @@ final class PlainFlatten
     private function bring(): void
     {
         $this->bringBend();
+        $this->bringPressure();
         $this->bringTimbre();
     }
 
@@ -183,9 +180,10 @@ final class PlainFlatten
         }
     }
 
-    private function sendPressure(int $value): void
+    private function bringPressure(): void
     {
-        if ('drop' !== $this->pressure) {
+        $value = $this->pressures[$this->counting()[0] ?? 0] ?? 0;
+        if (\in_array($this->pressure, ['channel', 'cc 11'], true) && $value !== $this->sent[2]) {
             $this->sent[2] = $value;
             'channel' === $this->pressure ? $this->goes(0xD0, $value) : $this->goes(0xB0, 11, $value);
         }

@@ -29,6 +29,11 @@ final class ExactTest extends TestCase
         self::assertSame($expected, Exact::round($numerator, $denominator));
     }
 
+    public function testTheFloorIsNeverAbove(): void
+    {
+        self::assertSame([2, -3, -1, 5, -1, 1 << 53, -(1 << 53)], array_map(Exact::floor(...), [[5, 2], [-5, 2], [-1, 3], 5, [-0.5, 1], [1e30, 1], -1e30]));
+    }
+
     public function testFractionsStayExactAndShort(): void
     {
         $x = [64, 127];

@@ -32,7 +32,11 @@ final class ParserTest extends TestCase
         yield 'a misspelt kind' => ["rule \"r\"\n  take noet\n", 2, 8, 'did you mean "note"?'];
         yield 'an open quote' => ["rule \"r\n", 1, 6, 'no closing quote'];
         yield 'a strange character' => ["port keys § in\n", 1, 11, 'means nothing here: §'];
-        yield 'something left over' => ["port keys in out\n", 1, 14, 'expected mpe, nrpn, pulse or the end of the line, found "out"'];
+        yield 'something left over' => ["port keys in in\n", 1, 14, 'expected out, mpe, nrpn, pulse or the end of the line, found "in"'];
+        yield 'a lookup with two values' => ["table kit: 1=2\nrule \"r\"\n  take note\n  set key = kit(key, 2)\n", 4, 20, 'expected'];
+        yield 'a change of notes' => ["port a in\nrule \"r\"\n  take cc, note changed\n", 3, 12, '"note" has no value that could have changed'];
+        yield 'a change of anything' => ["port a in\nrule \"r\"\n  take any changed\n", 3, 8, 'name the kinds whose changes count'];
+        yield 'a change before a list' => ["port a in\nrule \"r\"\n  take cc changed channel 1\n", 3, 19, 'expected where'];
         yield 'a step without a rule' => ["send moths\n", 1, 1, 'belongs into a rule'];
         yield 'a step before take' => ["rule \"r\"\n  send moths\n", 2, 3, 'comes before the steps'];
         yield 'take and copy' => ["rule \"r\"\n  take note\n  copy cc\n", 3, 3, 'all "take" or all "copy"'];

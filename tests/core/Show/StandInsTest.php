@@ -6,8 +6,11 @@ namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Engine\Compiler;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Decoder;
+use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Show\Bench;
 use ZigzagPost\Core\Show\EffectBox;
 use ZigzagPost\Core\Show\SenderView;
@@ -60,14 +63,14 @@ final class StandInsTest extends TestCase
             $synth->hear(0, (string) Bytes::fromHex($note), null);
         }
         self::assertSame(['G4', 'D4', 'E4', 'F4'], $this->voices($synth));
-        self::assertSame(1, $synth->view()['stolen']);
+        self::assertSame(1, $synth->view(MiddleC::C4)['stolen']);
         $synth->hear(0, "\xB2\x40\x7F", null);
         $synth->hear(0, "\x82\x3E\x40", null);
         self::assertSame(['G4', 'D4', 'E4', 'F4'], $this->voices($synth), 'held by the pedal');
         $synth->hear(0, "\xB2\x40\x00", null);
         self::assertSame(['G4', '', 'E4', 'F4'], $this->voices($synth));
         $synth->hear(0, "\x90\x3C\x64", null);
-        self::assertSame(1, $synth->view()['elsewhere'], 'another channel is not heard');
+        self::assertSame(1, $synth->view(MiddleC::C4)['elsewhere'], 'another channel is not heard');
         $synth->hear(0, "\xB2\x7B\x00", null);
         self::assertSame(['', '', '', ''], $this->voices($synth));
     }
@@ -76,11 +79,11 @@ final class StandInsTest extends TestCase
     {
         $box = new EffectBox(7, 1);
         $box->hear(0, "\xC6\x02", null);
-        self::assertSame(3, $box->view()['preset']);
+        self::assertSame(3, $box->view(MiddleC::C4)['preset']);
         $box->hear(0, "\xC6\x63", null);
-        self::assertSame(3, $box->view()['preset'], 'it has no such preset');
+        self::assertSame(3, $box->view(MiddleC::C4)['preset'], 'it has no such preset');
         $box->hear(0, "\xC5\x04", null);
-        self::assertSame(3, $box->view()['preset'], 'not its channel');
+        self::assertSame(3, $box->view(MiddleC::C4)['preset'], 'not its channel');
     }
 
     public function testASamplerIsSetByParameters(): void
@@ -89,8 +92,8 @@ final class StandInsTest extends TestCase
         foreach (["\xB8\x63\x08", "\xB8\x62\x03", "\xB8\x06\x7F", "\xB8\x26\x7F", "\xB8\x62\x09", "\xB8\x06\x00", "\x98\x24\x40"] as $bytes) {
             $sampler->hear(0, $bytes, null);
         }
-        self::assertSame([8192, 8192, 16383, 8192, 8192, 8192, 8192, 8192], $sampler->view()['levels']);
-        self::assertSame([1, 0, 0, 0, 0, 0, 0, 0], $sampler->view()['hits']);
+        self::assertSame([8192, 8192, 16383, 8192, 8192, 8192, 8192, 8192], $sampler->view(MiddleC::C4)['levels']);
+        self::assertSame([1, 0, 0, 0, 0, 0, 0, 0], $sampler->view(MiddleC::C4)['hits']);
     }
 
     public function testAnEchoFeelsClockAndTapsAndADrumBoxPulses(): void
@@ -98,14 +101,14 @@ final class StandInsTest extends TestCase
         $echo = StandIns::receiver('echo');
         $echo->hear(0, "\xF8", null);
         $echo->hear(25_000, "\xF8", null);
-        self::assertSame([100.0, 'clock'], [$echo->view()['tempo'], $echo->view()['source']]);
+        self::assertSame([100.0, 'clock'], [$echo->view(MiddleC::C4)['tempo'], $echo->view(MiddleC::C4)['source']]);
         $echo->hear(1_000_000, "\xB4\x1E\x7F", null);
         $echo->hear(1_400_000, "\xB4\x1E\x7F", null);
-        self::assertSame([150.0, 'taps'], [$echo->view()['tempo'], $echo->view()['source']]);
+        self::assertSame([150.0, 'taps'], [$echo->view(MiddleC::C4)['tempo'], $echo->view(MiddleC::C4)['source']]);
         $drums = StandIns::receiver('ticker');
         $drums->hear(0, '', 5000);
         $drums->hear(250_000, '', 5000);
-        self::assertSame([2, 120.0], [$drums->view()['step'], $drums->view()['tempo']]);
+        self::assertSame([2, 120.0], [$drums->view(MiddleC::C4)['step'], $drums->view(MiddleC::C4)['tempo']]);
     }
 
     public function testABenchGoesOnFromWhatWasSaved(): void
@@ -124,7 +127,7 @@ final class StandInsTest extends TestCase
     private function voices(Synth $synth): array
     {
         /** @var list<array{name: string}|null> $voices */
-        $voices = $synth->view()['voices'];
+        $voices = $synth->view(MiddleC::C4)['voices'];
 
         return array_map(static fn (?array $voice): string => $voice['name'] ?? '', $voices);
     }
@@ -144,5 +147,14 @@ final class StandInsTest extends TestCase
         self::assertSame(['B4 14', null], $signs['strip fader 1']);
         self::assertSame(['BF 51', null], $signs['treadle switch 2']);
         self::assertSame([null, null], $signs['treadle pedal'], 'a worn pedal does not say how far it is moved');
+    }
+
+    public function testAReceiverNamesKeysAsTheRulebookDoes(): void
+    {
+        foreach (['' => 'C4', "middle C3\n" => 'C3'] as $setting => $name) {
+            $bench = Bench::start(Compiler::load(Checker::check("{$setting}port keys in\nport moths out\nrule \"r\"\n  take note\n  set channel = 3\n  send moths\n")->book, true));
+            $bench->feed(0, 'keys', "\x90\x3C\x64");
+            self::assertSame($name, ((array) ((array) $bench->receivers()[0]['view']['voices'])[0])['name'] ?? null);
+        }
     }
 }

@@ -1,37 +1,18 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, Refusal } from '../../api/client';
-import type { News, PlayedEvent } from '../../api/types';
+import { describe, expect, it, vi } from 'vitest';
+import { api } from '../../api/client';
+import type { News } from '../../api/types';
 import { BenchStore } from './BenchStore';
-import { bench, checked, news, record, visit } from './samples';
+import { opened, settled, withQuietServer } from './quietServer';
+import { bench, news, record, visit } from './samples';
 
 vi.mock('../../api/client', async (original) => ({
   ...(await original<typeof import('../../api/client')>()),
-  api: { openBench: vi.fn(), play: vi.fn(), panic: vi.fn(), changeScene: vi.fn(), changeBench: vi.fn() },
+  api: { openBench: vi.fn(), readBench: vi.fn(), play: vi.fn(), check: vi.fn() },
 }));
 
 const server = vi.mocked(api);
 
-async function opened(): Promise<BenchStore> {
-  const store = new BenchStore();
-  await store.open('text', 'good text');
-  return store;
-}
-
-/** Lets what was begun without waiting come to its end. */
-async function settled(): Promise<void> {
-  await vi.advanceTimersByTimeAsync(0);
-}
-
-beforeEach(() => {
-  vi.useFakeTimers();
-  server.openBench.mockResolvedValue(bench());
-  server.play.mockResolvedValue(news());
-});
-
-afterEach(() => {
-  vi.useRealTimers();
-  vi.resetAllMocks();
-});
+withQuietServer(server);
 
 describe('gestures', () => {
   it('go to the server one request at a time, in order', async () => {
@@ -42,12 +23,12 @@ describe('gestures', () => {
     store.play('keys', 'key 62', 96);
     store.play('keys', 'key 60', 0);
     expect(server.play).toHaveBeenCalledTimes(1);
-    answer(news());
+    answer(news({ heard: 1 }));
     await settled();
     expect(server.play).toHaveBeenCalledTimes(2);
-    const controls = (events: readonly PlayedEvent[]) => events.map((event) => event.control);
-    expect(controls(server.play.mock.calls[0]?.[1] ?? [])).toEqual(['key 60']);
-    expect(controls(server.play.mock.calls[1]?.[1] ?? [])).toEqual(['key 62', 'key 60']);
+    const controls = (call: number) => server.play.mock.calls[call]?.[1].gestures.map((each) => each.control);
+    expect(controls(0)).toEqual(['key 60']);
+    expect(controls(1)).toEqual(['key 62', 'key 60']);
   });
 
   it('move the controls that are shown, by hand and by tape', async () => {
@@ -76,19 +57,19 @@ describe('gestures', () => {
     expect(server.play).not.toHaveBeenCalled();
     await store.open('', '');
     await settled();
-    expect(server.play.mock.calls[0]?.[1]).toHaveLength(1);
+    expect(server.play.mock.calls[0]?.[1].gestures).toHaveLength(1);
   });
 
   it('come in portions when there are very many', async () => {
     const store = await opened();
-    server.play.mockReturnValueOnce(new Promise(() => undefined));
+    server.play.mockReturnValueOnce(new Promise<News>(() => undefined));
     store.play('keys', 'key 1', 1);
     const other = await opened();
     for (let i = 0; i < 1000; i += 1) {
       other.playBytes('keys', 'F8', i);
     }
     await settled();
-    const sizes = server.play.mock.calls.slice(1).map((call) => call[1].length);
+    const sizes = server.play.mock.calls.slice(1).map((call) => call[1].gestures.length);
     expect(Math.max(...sizes)).toBeLessThanOrEqual(400);
     expect(sizes.reduce((sum, size) => sum + size, 0)).toBe(1000);
   });
@@ -104,7 +85,7 @@ describe('gestures', () => {
 
 it('asks again when something is due', async () => {
   const store = await opened();
-  server.play.mockResolvedValueOnce(news({ nextDueUs: store.nowUs() + 50_000 }));
+  server.play.mockResolvedValueOnce(news({ heard: 99, nextDueUs: store.nowUs() + 50_000 }));
   store.play('keys', 'key 60', 96);
   await settled();
   expect(server.play).toHaveBeenCalledTimes(1);
@@ -112,7 +93,7 @@ it('asks again when something is due', async () => {
   expect(server.play).toHaveBeenCalledTimes(1);
   await vi.advanceTimersByTimeAsync(2);
   expect(server.play).toHaveBeenCalledTimes(2);
-  expect(server.play.mock.calls[1]?.[1]).toEqual([]);
+  expect(server.play.mock.calls[1]?.[1].gestures).toEqual([]);
 });
 
 describe('what comes back', () => {
@@ -127,10 +108,10 @@ describe('what comes back', () => {
       text: 'note off',
       remark: null,
     };
-    server.play.mockResolvedValueOnce(news({ records: [record()] }));
+    server.play.mockResolvedValueOnce(news({ heard: 99, records: [record()] }));
     store.play('keys', 'key 60', 96);
     await settled();
-    server.play.mockResolvedValueOnce(news({ late: [late, { ...late, of: 99 }] }));
+    server.play.mockResolvedValueOnce(news({ heard: 99, late: [late, { ...late, of: 99 }] }));
     store.play('keys', 'key 60', 0);
     await settled();
     expect(store.snapshot().passages).toHaveLength(1);
@@ -143,6 +124,7 @@ describe('what comes back', () => {
     const out = { line: 4, timeUs: 1, port: 'moths', bytes: '90 30 64', text: 'note C3', remark: null };
     server.play.mockResolvedValueOnce(
       news({
+        heard: 99,
         records: [
           record({ visits: [visit({ title: 'changes', marks: [mark] })] }),
           record({ seq: 2, visits: [visit({ title: 'sends', outs: [out] })] }),
@@ -174,7 +156,10 @@ describe('what comes back', () => {
   ])('tells streams apart: %s', async (_, bytes, expected) => {
     const store = await opened();
     server.play.mockResolvedValueOnce(
-      news({ records: bytes.map((each, seq) => record({ seq, bytes: each, timeUs: seq * 20_000 })) }),
+      news({
+        heard: 99,
+        records: bytes.map((each, seq) => record({ seq, bytes: each, timeUs: seq * 20_000 })),
+      }),
     );
     store.play('keys', 'key 60', 96);
     await settled();
@@ -183,29 +168,30 @@ describe('what comes back', () => {
 
   it('was held back, and a later value took its place', async () => {
     const store = await opened();
-    server.play.mockResolvedValueOnce(news({ records: [record({ due: [20_000] })] }));
+    server.play.mockResolvedValueOnce(news({ heard: 99, records: [record({ due: [20_000] })] }));
     store.play('tilt', 'tilt', 5);
     await settled();
-    server.play.mockResolvedValueOnce(news({ records: [record({ seq: 2 })], replaced: [1, 77] }));
+    server.play.mockResolvedValueOnce(news({ heard: 99, records: [record({ seq: 2 })], replaced: [1, 77] }));
     store.play('tilt', 'tilt', 6);
     await settled();
     expect(store.snapshot().passages.map(({ record: { fate } }) => fate)).toEqual(['dropped', 'delivered']);
   });
 
-  it('is recorded when somebody records', async () => {
+  it('is recorded as it came, when somebody records', async () => {
     const store = await opened();
     const seen: string[] = [];
-    store.onRecord = (each) => seen.push(each.bytes);
-    server.play.mockResolvedValueOnce(news({ records: [record(), record({ seq: 2, bytes: 'F8' })] }));
+    store.onCame = (came) => seen.push(...came.map((each) => each.bytes));
+    const came = [{ timeUs: 1, port: 'keys', bytes: 'B0 63 01' }];
+    server.play.mockResolvedValueOnce(news({ heard: 99, came, records: [record({ bytes: '' })] }));
     store.play('keys', 'key 60', 96);
     await settled();
-    expect(seen).toEqual(['90 3C 64', 'F8']);
+    expect(seen).toEqual(['B0 63 01']);
   });
 
   it('forgets the oldest of very many messages', async () => {
     const store = await opened();
     const records = Array.from({ length: 20_050 }, (_, seq) => record({ seq }));
-    server.play.mockResolvedValueOnce(news({ records }));
+    server.play.mockResolvedValueOnce(news({ heard: 99, records }));
     store.play('keys', 'key 60', 96);
     await settled();
     const { passages } = store.snapshot();
@@ -214,63 +200,9 @@ describe('what comes back', () => {
   });
 });
 
-describe('trouble', () => {
-  it('is told, and a gesture after it goes out', async () => {
-    const store = await opened();
-    server.play.mockRejectedValueOnce(new Refusal('The application does not answer.', 0, {}));
-    store.play('keys', 'key 60', 96);
-    await settled();
-    expect(store.snapshot().problem).toBe('The application does not answer.');
-    store.dismissProblem();
-    expect(store.snapshot().problem).toBeNull();
-    store.play('keys', 'key 60', 0);
-    await settled();
-    expect(server.play).toHaveBeenCalledTimes(2);
-  });
-
-  it('with a bench that is gone says what to do', async () => {
-    const store = await opened();
-    server.play.mockRejectedValueOnce(new Refusal('There is no such bench.', 404, {}));
-    store.play('keys', 'key 60', 96);
-    await settled();
-    expect(store.snapshot().problem).toContain('Reload the page');
-  });
-
-  it('on opening leaves the bench closed', async () => {
-    server.openBench.mockRejectedValueOnce(new Refusal('Too many benches.', 429, {}));
-    const store = await opened();
-    expect(store.snapshot()).toMatchObject({ isOpen: false, problem: 'Too many benches.' });
-    await store.panic();
-    expect(server.panic).not.toHaveBeenCalled();
-  });
-});
-
-it('panic drops what is waiting to be sent', async () => {
-  const store = await opened();
-  server.panic.mockResolvedValue(news({ memories: [{ name: 'octave', value: 2 }] }));
-  server.play.mockReturnValueOnce(new Promise(() => undefined));
-  store.play('keys', 'key 60', 96);
-  store.play('keys', 'key 62', 96);
-  await store.panic();
-  expect(server.panic).toHaveBeenCalledOnce();
-  expect(store.snapshot().memories).toEqual([{ name: 'octave', value: 2 }]);
-});
-
-it('scenes and rules change by hand', async () => {
-  const store = await opened();
-  server.changeScene.mockResolvedValue(news({ scenes: { titles: ['A', 'B'], current: 1 } }));
-  await store.go(1);
-  expect(store.snapshot().scenes.current).toBe(1);
-  const runs = checked();
-  server.changeBench.mockResolvedValue({ checked: runs, bench: bench({ id: 'b2' }) });
-  expect(await store.change('other text')).toBe(runs);
-  await store.go(0);
-  expect(server.changeScene.mock.calls[1]?.[0]).toBe('b2');
-});
-
 it('clears the zigzag and tells who listens', async () => {
   const store = await opened();
-  server.play.mockResolvedValueOnce(news({ records: [record()] }));
+  server.play.mockResolvedValueOnce(news({ heard: 99, records: [record()] }));
   store.play('keys', 'key 60', 96);
   await settled();
   const heard = vi.fn();

@@ -1,20 +1,20 @@
+import { backOffMs, wait } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
-import type { Bench, Checked, Late, News, PlayedEvent, Receiver, Sender, TraceRecord } from '../../api/types';
+import type { Bench, Checked, News, Receiver, Sender, TapeEvent } from '../../api/types';
+import { Courier, type Deed } from './Courier';
+import { keepBench, recallBench, type KeptBench } from './keptBench';
+import { Passages, type Passage } from './passages';
 import { movementOf, movementsOf, type Movements, type Positions } from './positions';
-
-/** A message on the zigzag, with what went out for it later. */
-export interface Passage {
-  record: TraceRecord;
-  late: Late[];
-  /** Part of a stream: clock, sensing, or the same control again within a moment. */
-  isStream: boolean;
-  /** Number of stream messages that this one stands for, when they are folded. */
-  folded?: number;
-}
 
 export interface BenchState {
   isOpen: boolean;
+  /** Something was refused; stays until it is closed. */
   problem: string | null;
+  /** The application does not answer; goes by itself. */
+  trouble: string | null;
+  /** What the bench has to tell, until it is closed. */
+  told: readonly string[];
+  isOnDisk: boolean;
   senders: Sender[];
   receivers: Receiver[];
   rules: News['rules'];
@@ -28,14 +28,14 @@ export interface BenchState {
   lastDone: ReadonlyMap<string, string>;
 }
 
-const KEPT = 20_000;
-const STREAM_GAP_US = 150_000;
-const MOST_AT_ONCE = 400;
-const REPLACED = 'a later value took its place';
+const MOST_TOLD = 3;
 
 const EMPTY: BenchState = {
   isOpen: false,
   problem: null,
+  trouble: null,
+  told: [],
+  isOnDisk: true,
   senders: [],
   receivers: [],
   rules: [],
@@ -47,25 +47,34 @@ const EMPTY: BenchState = {
   lastDone: new Map(),
 };
 
-/**
- * A bench on the server and what is known of it here.
- *
- * Gestures are sent as they come, one request at a time; what is due later is fetched when it is due.
- */
+/** A bench on the server and what is known of it here. What is done goes out in order, by a courier. */
 export class BenchStore {
   private state = EMPTY;
   private readonly listeners = new Set<() => void>();
-  private readonly startedAt = performance.now();
+  private originMs = wallMs();
   private id: string | null = null;
-  private waiting: PlayedEvent[] = [];
-  private isBusy = false;
   private isClosed = false;
-  private dueTimer: ReturnType<typeof setTimeout> | undefined;
-  private readonly bySeq = new Map<number, Passage>();
-  private readonly lastOfControl = new Map<string, number>();
+  private text = '';
+  private goodText = '';
+  /** Name of the rules that the bench was last given. */
+  private book: string | null = null;
+  private checks = 0;
+  private readonly zigzag = new Passages();
   private movements: Movements = new Map();
-  /** Called with every message that came in, for recording. */
-  onRecord: ((record: TraceRecord) => void) | null = null;
+  private readonly courier: Courier;
+  /** Called with everything that came in, for recording. */
+  onCame: ((came: readonly TapeEvent[]) => void) | null = null;
+
+  /** @param rulebook name under which the bench is kept for a reload of the page; without it, it is not */
+  constructor(private readonly rulebook: string | null = null) {
+    this.courier = new Courier({
+      nowUs: () => this.nowUs(),
+      onNews: (news) => this.applyNews(news),
+      onTrouble: (trouble) => this.update({ trouble }),
+      onRefused: (problem) => this.update({ problem }),
+      onGone: () => this.openAnother(),
+    });
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -74,28 +83,53 @@ export class BenchStore {
 
   snapshot = (): BenchState => this.state;
 
-  /** Microseconds since this bench was opened. */
+  /** Microseconds since this bench was opened, also across a reload. */
   nowUs(): number {
-    return Math.round((performance.now() - this.startedAt) * 1000);
+    return Math.max(0, Math.round((wallMs() - this.originMs) * 1000));
   }
 
+  /** Opens the bench, or goes on with the one that this window had before it was loaded again. */
   async open(text: string, goodText: string): Promise<void> {
-    try {
-      this.applyWhole(await api.openBench(text, goodText));
-    } catch (error) {
-      this.fail(error);
+    this.text = text;
+    this.goodText = goodText;
+    const kept = this.rulebook === null ? null : recallBench(this.rulebook);
+    const bench = await this.untilAnswered(
+      async () => (await reopened(kept)) ?? api.openBench(text, goodText),
+    );
+    if (bench === null) {
+      return;
     }
+    if (kept !== null && kept.id === bench.id) {
+      this.originMs = kept.originMs;
+      this.courier.takeOver(kept.undelivered, bench.heard);
+      this.update({ positions: new Map(kept.positions.map(([port, all]) => [port, new Map(all)])) });
+    } else {
+      this.originMs = wallMs() - bench.nowUs / 1000;
+    }
+    this.begin(bench);
   }
 
   close(): void {
     this.isClosed = true;
-    clearTimeout(this.dueTimer);
+    this.courier.close();
+  }
+
+  /** Keeps what a reloaded page needs to go on. */
+  keep(): void {
+    if (this.rulebook !== null && this.id !== null && !this.isClosed) {
+      keepBench(this.rulebook, {
+        id: this.id,
+        originMs: this.originMs,
+        undelivered: this.courier.undelivered(),
+        positions: [...this.state.positions].map(([port, all]) => [port, [...all]]),
+      });
+    }
   }
 
   /** Moves a control of the stand-in at a port. */
   play(port: string, control: string, value: number): void {
     this.move(port, control, value);
-    this.enqueue({ timeUs: this.nowUs(), port, control, value });
+    this.bring({ do: 'play', timeUs: this.nowUs(), port, control, value });
   }
 
   /** Plays bytes into a port, as a tape does. */
@@ -104,39 +138,58 @@ export class BenchStore {
     if (moved !== null) {
       this.move(port, moved.control, moved.value);
     }
-    this.enqueue({ timeUs, port, bytes });
+    this.bring({ do: 'play', timeUs, port, bytes });
   }
 
-  async panic(): Promise<void> {
-    this.waiting = [];
-    if (this.id !== null) {
-      await this.attempt(async (id) => this.applyNews(await api.panic(id, this.nowUs())));
-    }
+  panic(): void {
+    this.bring({ do: 'panic', timeUs: this.nowUs() });
   }
 
   /** Changes to a scene by hand. */
-  async go(scene: number): Promise<void> {
-    await this.attempt(async (id) => this.applyNews(await api.changeScene(id, scene, this.nowUs())));
+  go(scene: number): void {
+    this.bring({ do: 'scene', timeUs: this.nowUs(), scene });
   }
 
-  /** Puts other rules on the bench; the answer says whether they run. */
+  /**
+   * Checks rules and, without errors, puts them on the bench. Tries until it is answered; null when other rules have come
+   * meanwhile.
+   */
   async change(text: string): Promise<Checked | null> {
-    let checked: Checked | null = null;
-    await this.attempt(async (id) => {
-      const answer = await api.changeBench(id, text);
-      checked = answer.checked;
-      this.applyWhole(answer.bench);
-    });
+    const turn = (this.checks += 1);
+    this.text = text;
+    const checked = await this.untilAnswered(
+      () => api.check(text),
+      () => turn === this.checks,
+    );
+    if (checked === null || turn !== this.checks) {
+      return null;
+    }
+    if (checked.book !== null) {
+      this.goodText = text;
+      if (checked.book !== this.book) {
+        this.book = checked.book;
+        this.bring({ do: 'rules', timeUs: this.nowUs(), book: checked.book });
+      }
+    }
     return checked;
   }
 
   clear(): void {
-    this.bySeq.clear();
-    this.update({ passages: [] });
+    this.update({ passages: this.zigzag.clear() });
   }
 
   dismissProblem(): void {
     this.update({ problem: null });
+  }
+
+  dismissTold(): void {
+    this.update({ told: [] });
+  }
+
+  private bring(deed: Deed): void {
+    if (!this.isClosed) {
+      this.courier.bring(deed);
+    }
   }
 
   private move(port: string, control: string, value: number): void {
@@ -144,118 +197,76 @@ export class BenchStore {
     this.update({ positions: new Map(this.state.positions).set(port, ofPort) });
   }
 
-  private enqueue(event: PlayedEvent): void {
-    this.waiting.push(event);
-    void this.flush();
+  /** Asks until there is an answer, telling meanwhile that there is none; null when it is refused or no longer wanted. */
+  private async untilAnswered<T>(
+    ask: () => Promise<T>,
+    isWanted: () => boolean = () => true,
+  ): Promise<T | null> {
+    for (let failures = 1; !this.isClosed && isWanted(); failures += 1) {
+      try {
+        const answer = await ask();
+        if (failures > 1) {
+          this.update({ trouble: null });
+        }
+        return answer;
+      } catch (error) {
+        if (!(error instanceof Refusal)) {
+          throw error;
+        }
+        if (!error.mayPass) {
+          this.update({ problem: error.message });
+          return null;
+        }
+        this.update({ trouble: `${error.message} It is tried again.` });
+        await wait(backOffMs(failures));
+      }
+    }
+    return null;
   }
 
-  private async flush(): Promise<void> {
-    if (this.isBusy || this.id === null || this.isClosed) {
-      return;
+  /** Another bench in place of one that is gone, with the rules as they are now. */
+  private async openAnother(): Promise<{ id: string; request: number }> {
+    const bench =
+      (await reopened(this.id === null ? null : { id: this.id })) ??
+      (await api.openBench(this.text, this.goodText));
+    if (bench.id !== this.id) {
+      this.originMs = wallMs() - bench.nowUs / 1000;
+      this.book = null;
+      this.update({ told: ['The bench was gone; here is a new one. What was held on the old one is over.'] });
     }
-    this.isBusy = true;
-    clearTimeout(this.dueTimer);
-    let nextDueUs: number | null = null;
-    try {
-      do {
-        const events = this.waiting.splice(0, MOST_AT_ONCE);
-        const news = await api.play(this.id, events, this.nowUs());
-        this.applyNews(news);
-        nextDueUs = news.nextDueUs;
-      } while (this.waiting.length > 0);
-    } catch (error) {
-      this.fail(error);
-    }
-    this.isBusy = false;
-    if (nextDueUs !== null) {
-      this.dueTimer = setTimeout(() => void this.flush(), Math.max(0, (nextDueUs - this.nowUs()) / 1000));
-    }
+    this.apply(bench);
+    return { id: bench.id, request: bench.request };
   }
 
-  private async attempt(work: (id: string) => Promise<void>): Promise<void> {
-    if (this.id === null) {
-      return;
-    }
-    try {
-      await work(this.id);
-    } catch (error) {
-      this.fail(error);
-    }
+  private begin(bench: Bench): void {
+    this.apply(bench);
+    this.update({ isOpen: true });
+    this.courier.open(bench.id, bench.request, bench.nextDueUs);
   }
 
-  private fail(error: unknown): void {
-    const text = error instanceof Error ? error.message : 'Something went wrong.';
-    const hint =
-      error instanceof Refusal && error.status === 404 ? ' Reload the page to open a new bench.' : '';
-    this.update({ problem: text + hint });
-  }
-
-  private applyWhole(bench: Bench): void {
+  private apply(bench: Bench): void {
     this.id = bench.id;
-    this.movements = movementsOf(bench.senders);
-    this.update({ isOpen: true, senders: bench.senders });
     this.applyNews(bench);
-    if (this.waiting.length > 0) {
-      void this.flush();
-    }
   }
 
   private applyNews(news: News): void {
-    const lastDone = new Map(this.state.lastDone);
-    const added: Passage[] = [];
-    for (const record of news.records) {
-      const passage: Passage = { record, late: [], isStream: this.isStream(record) };
-      this.bySeq.set(record.seq, passage);
-      added.push(passage);
-      for (const visit of record.visits) {
-        lastDone.set(visit.title, summary(record, visit));
-      }
-      this.onRecord?.(record);
+    if (news.came.length > 0) {
+      this.onCame?.(news.came);
     }
-    for (const late of news.late) {
-      const passage = this.bySeq.get(late.of);
-      if (passage !== undefined) {
-        passage.late = [...passage.late, late];
-      }
-    }
-    for (const seq of news.replaced) {
-      const passage = this.bySeq.get(seq);
-      if (passage !== undefined) {
-        passage.record = { ...passage.record, fate: 'dropped', reason: REPLACED };
-      }
-    }
-    let passages = this.state.passages;
-    if (added.length > 0 || news.late.length > 0 || news.replaced.length > 0) {
-      passages = [...passages, ...added];
-      for (const old of passages.slice(0, Math.max(0, passages.length - KEPT))) {
-        this.bySeq.delete(old.record.seq);
-      }
-      passages = passages.slice(-KEPT);
+    if (news.senders !== null) {
+      this.movements = movementsOf(news.senders);
     }
     this.update({
-      passages,
-      lastDone,
+      ...this.zigzag.add(news),
+      senders: news.senders ?? this.state.senders,
       rules: news.rules,
       ports: news.ports,
       receivers: news.receivers,
       memories: news.memories,
       scenes: news.scenes,
+      isOnDisk: news.isOnDisk,
+      told: news.told.length === 0 ? this.state.told : [...this.state.told, ...news.told].slice(-MOST_TOLD),
     });
-  }
-
-  private isStream(record: TraceRecord): boolean {
-    const status = parseInt(record.bytes.slice(0, 2), 16);
-    if (status === 0xf8 || status === 0xfe || status === 0xf1) {
-      return true;
-    }
-    const high = status & 0xf0;
-    if (status >= 0xf0 || high < 0xa0 || high === 0xc0) {
-      return false;
-    }
-    const control = `${record.port} ${record.bytes.slice(0, high === 0xe0 || high === 0xd0 ? 2 : 5)}`;
-    const last = this.lastOfControl.get(control);
-    this.lastOfControl.set(control, record.timeUs);
-    return last !== undefined && record.timeUs - last < STREAM_GAP_US;
   }
 
   private update(change: Partial<BenchState>): void {
@@ -266,12 +277,22 @@ export class BenchStore {
   }
 }
 
-function summary(record: TraceRecord, visit: TraceRecord['visits'][number]): string {
-  if (visit.tear !== null) {
-    return `${visit.tear.how}: ${visit.tear.reason}`;
+/** The bench of before, or null when it is gone. */
+async function reopened(kept: Pick<KeptBench, 'id'> | null): Promise<Bench | null> {
+  if (kept === null) {
+    return null;
   }
-  if (visit.marks.length > 0) {
-    return visit.marks.map((mark) => `${mark.field} ${mark.was} → ${mark.now}`).join(', ');
+  try {
+    return await api.readBench(kept.id);
+  } catch (error) {
+    if (error instanceof Refusal && error.status === 404) {
+      return null;
+    }
+    throw error;
   }
-  return visit.outs[0]?.text ?? record.text;
+}
+
+/** Goes on across reloads, unlike the time since the page was loaded. */
+function wallMs(): number {
+  return performance.timeOrigin + performance.now();
 }

@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, renderHook } from '@testing-library/react';
+import { del, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api } from '../../api/client';
-import type { Sender, Tape } from '../../api/types';
+import { api, Refusal } from '../../api/client';
+import type { Sender, StoredTape, TapeEvent } from '../../api/types';
 import { BenchStore } from './BenchStore';
-import { record } from './samples';
+import type { Recording } from './recordings';
 import { useComputerKeys } from './useComputerKeys';
 import { useRecorder } from './useRecorder';
 import { useTapePlayer } from './useTapePlayer';
@@ -14,7 +15,9 @@ vi.mock('../../api/client', async (original) => ({
   api: { tapeEvents: vi.fn(), uploadTape: vi.fn() },
 }));
 
-const tape = { id: 't1', name: 'rehearsal.tape', lengthUs: 500_000 } as Tape;
+const tape = { id: 't1', name: 'rehearsal.tape', lengthUs: 500_000, leftOut: [] as string[] } as StoredTape;
+vi.mock('idb-keyval', () => ({ createStore: vi.fn(), entries: vi.fn(), set: vi.fn(), del: vi.fn() }));
+
 let store: BenchStore;
 const playBytes = vi.fn<BenchStore['playBytes']>();
 const play = vi.fn<BenchStore['play']>();
@@ -102,18 +105,68 @@ describe('a tape', () => {
 });
 
 describe('recording', () => {
+  const came: TapeEvent[] = [
+    { timeUs: 5_000_000, port: 'keys', bytes: '90 3C 64' },
+    { timeUs: 5_012_500, port: 'keys', bytes: 'F8' },
+  ];
+  const kept = new Map<string, Recording>();
+
+  beforeEach(() => {
+    kept.clear();
+    vi.mocked(entries).mockImplementation(() => Promise.resolve([...kept] as never));
+    vi.mocked(set).mockImplementation((key, value: Recording) => {
+      kept.set(key as string, structuredClone(value));
+      return Promise.resolve();
+    });
+    vi.mocked(del).mockImplementation((key) => {
+      kept.delete(key as string);
+      return Promise.resolve();
+    });
+    sessionStorage.clear();
+  });
+
+  async function recorded() {
+    const onStored = vi.fn();
+    const view = renderHook(() => useRecorder(store, onStored, vi.fn()));
+    await act(() => vi.advanceTimersByTimeAsync(0));
+    act(() => view.result.current.start());
+    store.onCame?.(came);
+    return { ...view, onStored };
+  }
+
   it('stores what came in, from the first message on', async () => {
     vi.mocked(api.uploadTape).mockResolvedValue(tape);
-    const onStored = vi.fn();
-    const { result } = renderHook(() => useRecorder(store, onStored, vi.fn()));
-    act(() => result.current.start());
-    store.onRecord?.(record({ timeUs: 5_000_000 }));
-    store.onRecord?.(record({ timeUs: 5_012_500, bytes: 'F8' }));
+    const { result, onStored } = await recorded();
     await act(() => result.current.stop());
     expect(onStored).toHaveBeenCalledWith(tape);
+    expect(store.onCame).toBeNull();
+    expect(kept.size).toBe(0);
     const file = vi.mocked(api.uploadTape).mock.calls[0]?.[0];
     expect(await textOf(file)).toBe('# zigzag tape 1\n0.000 keys 90 3C 64\n12.500 keys F8\n');
-    expect(store.onRecord).toBeNull();
+  });
+
+  it('survives until it is stored: kept here, and tried again', async () => {
+    vi.mocked(api.uploadTape).mockRejectedValueOnce(new Refusal('The application does not answer.', 0, {}));
+    vi.mocked(api.uploadTape).mockResolvedValueOnce(tape);
+    const { result, onStored } = await recorded();
+    await act(() => result.current.stop());
+    expect(result.current.unstored?.problem).toBe('The application does not answer.');
+    expect(kept.size).toBe(1);
+    await act(() => vi.advanceTimersByTimeAsync(300));
+    expect(onStored).toHaveBeenCalledWith(tape);
+    expect(result.current.unstored).toBeNull();
+    expect(kept.size).toBe(0);
+  });
+
+  it('is offered after a reload in the middle of it', async () => {
+    const { unmount } = await recorded();
+    await act(() => vi.advanceTimersByTimeAsync(1100));
+    unmount();
+    const { result } = renderHook(() => useRecorder(store, vi.fn(), vi.fn()));
+    await act(() => vi.advanceTimersByTimeAsync(0));
+    expect(result.current.unstored?.recording.events).toEqual(came);
+    await act(() => result.current.discard());
+    expect(kept.size).toBe(0);
   });
 
   it('of nothing says so', async () => {

@@ -22,6 +22,12 @@ export function visit(change: Partial<Visit> = {}): Visit {
 
 export function news(change: Partial<News> = {}): News {
   return {
+    heard: 0,
+    nowUs: 0,
+    isOnDisk: true,
+    came: [],
+    told: [],
+    senders: null,
     records: [],
     late: [],
     replaced: [],
@@ -38,6 +44,7 @@ export function news(change: Partial<News> = {}): News {
 export function checked(change: Partial<Checked> = {}): Checked {
   return {
     runs: true,
+    book: null,
     title: 'Ferry',
     names: { in: [], out: [], tables: [], curves: [], memories: [] },
     findings: [],
@@ -46,5 +53,5 @@ export function checked(change: Partial<Checked> = {}): Checked {
 }
 
 export function bench(change: Partial<Bench> = {}): Bench {
-  return { id: 'b1', senders: [], ...news(), ...change };
+  return { id: 'b1', request: 0, ...news({ senders: [] }), ...change };
 }

@@ -6,10 +6,15 @@ import { BenchStore, type BenchState } from './BenchStore';
 export function useBench(rulebook: Rulebook): [BenchStore, BenchState] {
   const [store, setStore] = useState(() => new BenchStore());
   useEffect(() => {
-    const opened = new BenchStore();
+    const opened = new BenchStore(rulebook.id);
+    const keep = () => opened.keep();
     setStore(opened);
     void opened.open(rulebook.text, rulebook.goodText);
-    return () => opened.close();
+    window.addEventListener('pagehide', keep);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      opened.close();
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- a new bench for another rulebook only
   }, [rulebook.id]);
   return [store, useSyncExternalStore(store.subscribe, store.snapshot)];

@@ -18,7 +18,7 @@ export function useComputerKeys(store: BenchStore, senders: readonly Sender[]): 
     const down = held.current;
     const onDown = (event: KeyboardEvent) => {
       if (event.key === 'Escape' && !isTyping(event.target, true)) {
-        void store.panic();
+        store.panic();
         return;
       }
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target, false)) {

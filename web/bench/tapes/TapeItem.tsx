@@ -1,10 +1,12 @@
 import { Play, Route, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { backOffMs, wait } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
 import type { FileFormat, Run, Tape } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 
+const MOST_FAILURES = 20;
 const FORMATS: readonly { format: FileFormat; label: string }[] = [
   { format: 'tape', label: 'Tape' },
   { format: 'mid', label: 'MIDI file' },
@@ -36,7 +38,7 @@ export function TapeItem({
       let job = await api.beginRun({ text: text(), tape: tape.id, ...(port === '' ? {} : { port }) });
       setRun(job);
       while (!job.isDone) {
-        job = await api.continueRun(job.id);
+        job = await continued(job.id);
         setRun(job);
       }
     } catch (error) {
@@ -103,6 +105,20 @@ export function TapeItem({
       )}
     </li>
   );
+}
+
+/** Works on a run; an application that does not answer just now is asked again. */
+async function continued(id: string): Promise<Run> {
+  for (let failures = 1; ; failures += 1) {
+    try {
+      return await api.continueRun(id);
+    } catch (error) {
+      if (!(error instanceof Refusal && error.mayPass) || failures > MOST_FAILURES) {
+        throw error;
+      }
+      await wait(backOffMs(failures));
+    }
+  }
 }
 
 function Downloads({ label, href }: { label: string; href: string }) {

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Upload, X } from 'lucide-react';
+import { Undo2, Upload, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../../api/client';
 import type { Tape } from '../../api/types';
@@ -23,6 +23,8 @@ export function TapesDialog({
   const queries = useQueryClient();
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
   const [problem, setProblem] = useState<string | null>(null);
+  const [leftOut, setLeftOut] = useState<string | null>(null);
+  const [deleted, setDeleted] = useState<Tape | null>(null);
   const [isBusy, setBusy] = useState(false);
   const refresh = () => queries.invalidateQueries({ queryKey: ['tapes'] });
 
@@ -35,7 +37,12 @@ export function TapesDialog({
     setProblem(null);
     setBusy(true);
     try {
-      await api.uploadTape(file);
+      const stored = await api.uploadTape(file);
+      setLeftOut(
+        stored.leftOut.length === 0
+          ? null
+          : `“${stored.name}” is stored, except for what could not be decoded: ${stored.leftOut.join(', ')}.`,
+      );
       await refresh();
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'This file could not be stored.');
@@ -45,6 +52,27 @@ export function TapesDialog({
       chooser.current.value = '';
     }
   };
+
+  /** Tells where something did not go well. */
+  const attempt = async (work: () => Promise<unknown>) => {
+    setProblem(null);
+    try {
+      await work();
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'That did not go well.');
+    }
+    await refresh();
+  };
+  const remove = (tape: Tape) =>
+    attempt(async () => {
+      await api.deleteTape(tape.id);
+      setDeleted(tape);
+    });
+  const takeBack = (tape: Tape) =>
+    attempt(async () => {
+      await api.restoreTape(tape.id);
+      setDeleted(null);
+    });
 
   return (
     <dialog
@@ -85,6 +113,17 @@ export function TapesDialog({
           {problem}
         </p>
       )}
+      {leftOut !== null && (
+        <p role="status" className="bg-warning px-3 py-2 text-sm text-warning-content">
+          {leftOut}
+        </p>
+      )}
+      {deleted !== null && (
+        <p role="status" className="flex items-center gap-3 bg-info px-3 py-1 text-sm text-info-content">
+          <span className="flex-1">“{deleted.name}” is deleted.</span>
+          <Button icon={<Undo2 size={16} />} label="Take it back" onClick={() => void takeBack(deleted)} />
+        </p>
+      )}
       <p className="px-3 pt-2 text-sm">
         Tapes, MIDI files (.mid) and CSV files (.csv) of up to 8 MiB. <b>Play</b> sends one to the bench at
         its own speed; <b>Run</b> takes it through the rules as fast as it goes.
@@ -104,7 +143,7 @@ export function TapesDialog({
               onPlay(tape);
               dialog.current?.close();
             }}
-            onDelete={() => void api.deleteTape(tape.id).then(refresh)}
+            onDelete={() => void remove(tape)}
           />
         ))}
       </ul>

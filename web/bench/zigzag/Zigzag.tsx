@@ -1,8 +1,8 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/react-virtual';
 import { ArrowDownToLine } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { Button } from '../../ui/Button';
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 import { Explanation } from './Explanation';
 import { rowHeight } from './layout';
 import { ZigzagRow } from './ZigzagRow';
@@ -24,6 +24,7 @@ export function Zigzag({
   const width = useWidth(scroller);
   const [isFollowing, setFollowing] = useState(true);
   const [selected, setSelected] = useState<number | null>(null);
+  const chosenAt = passages.findIndex((passage) => passage.record.seq === selected);
   const rows = useVirtualizer({
     count: passages.length,
     getScrollElement: () => scroller.current,
@@ -33,6 +34,11 @@ export function Zigzag({
     },
     getItemKey: (index) => passages[index]?.record.seq ?? index,
     overscan: 6,
+    // The chosen row stays in the page wherever the list is scrolled to, for it is what the keys move on from.
+    rangeExtractor: (range: Range) => {
+      const shown = defaultRangeExtractor(range);
+      return chosenAt < 0 || shown.includes(chosenAt) ? shown : [...shown, chosenAt].sort((a, b) => a - b);
+    },
   });
 
   useLayoutEffect(() => {
@@ -44,17 +50,16 @@ export function Zigzag({
   }, [passages, isFollowing]);
 
   useEffect(() => {
-    const index = passages.findIndex((passage) => passage.record.seq === selected);
-    if (index >= 0) {
+    if (chosenAt >= 0) {
       // The explanation takes room away below, so the message may have gone out of sight.
-      const frame = requestAnimationFrame(() => rows.scrollToIndex(index));
+      const frame = requestAnimationFrame(() => rows.scrollToIndex(chosenAt));
       return () => cancelAnimationFrame(frame);
     }
     return;
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another is selected
   }, [selected]);
 
-  const chosen = passages.find((passage) => passage.record.seq === selected);
+  const chosen = passages[chosenAt];
   const choose = (seq: number | null) => {
     setFollowing(false);
     setSelected(seq);
@@ -72,8 +77,10 @@ export function Zigzag({
       return;
     }
     event.preventDefault();
-    const at = passages.findIndex((passage) => passage.record.seq === selected);
-    const next = Math.max(0, Math.min(passages.length - 1, at < 0 ? passages.length - 1 : at + step));
+    const next = Math.max(
+      0,
+      Math.min(passages.length - 1, chosenAt < 0 ? passages.length - 1 : chosenAt + step),
+    );
     choose(passages[next]?.record.seq ?? null);
     rows.scrollToIndex(next);
   };
@@ -109,6 +116,8 @@ export function Zigzag({
                     id={`passage-${passage.record.seq}`}
                     role="option"
                     tabIndex={-1}
+                    aria-posinset={item.index + 1}
+                    aria-setsize={passages.length}
                     aria-selected={passage.record.seq === selected}
                     data-fate={passage.record.fate}
                     className={`absolute top-0 left-0 w-full cursor-pointer border-b border-base-300/60 hover:bg-base-300/40 ${passage.record.seq === selected ? 'bg-base-300/70' : ''}`}

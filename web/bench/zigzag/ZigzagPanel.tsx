@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
-import type { BenchState, Passage } from '../session/BenchStore';
+import type { BenchState } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 import { EVERYTHING, KINDS, passes, type Filter } from './filters';
 import { foldStreams } from './fold';
 import { Zigzag } from './Zigzag';
@@ -55,10 +56,7 @@ export function ZigzagPanel({
         <Choice
           label="Port"
           value={filter.port}
-          options={options(
-            'Ports',
-            state.ports.map((port) => port.port),
-          )}
+          options={options('Ports', [...new Set(state.ports.map((port) => port.port))])}
           onChange={(port) => change({ port })}
         />
         <Choice

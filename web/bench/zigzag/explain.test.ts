@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 import { record, visit } from '../session/samples';
 import { explain, seconds } from './explain';
 

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 import { EVERYTHING, passes } from './filters';
 
 const passage: Passage = {
@@ -26,6 +26,17 @@ const passage: Passage = {
   late: [],
   isStream: true,
 };
+
+it.each([
+  [{ kind: 'parameter' }, true],
+  [{ kind: 'controller' }, false],
+  [{ channel: '2' }, true],
+  [{ channel: '1' }, false],
+])('a parameter message is found by its kind and channel: %o', (change, expected) => {
+  const bytes = 'B1 63 08 B1 62 03 B1 06 01 B1 26 02';
+  const parameter = { ...passage, record: { ...passage.record, bytes, visits: [] } };
+  expect(passes(parameter, { ...EVERYTHING, ...change })).toBe(expected);
+});
 
 it.each([
   [{}, true],

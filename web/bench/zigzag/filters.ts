@@ -1,4 +1,4 @@
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 
 /** Which messages are shown; an empty text lets everything through. */
 export interface Filter {
@@ -19,7 +19,10 @@ export const EVERYTHING: Filter = {
   hideStreams: false,
 };
 
-export const KINDS = ['note', 'controller', 'program', 'bend', 'pressure', 'system'] as const;
+export const KINDS = ['note', 'controller', 'parameter', 'program', 'bend', 'pressure', 'system'] as const;
+
+/** Letters of one controller message; parameter messages and pairs are made up of several. */
+const ONE_CONTROLLER = 8;
 
 export function passes(passage: Passage, filter: Filter): boolean {
   const { record, late } = passage;
@@ -55,7 +58,7 @@ function kindOf(bytes: string): (typeof KINDS)[number] {
     case '9':
       return 'note';
     case 'B':
-      return 'controller';
+      return bytes.length > ONE_CONTROLLER ? 'parameter' : 'controller';
     case 'C':
       return 'program';
     case 'E':

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 import { foldStreams } from './fold';
 
 function passages(streams: string): Passage[] {

@@ -1,4 +1,4 @@
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 
 /** Runs of stream messages at least this long become one line. */
 const SHORTEST = 4;

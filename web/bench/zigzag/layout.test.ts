@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TraceRecord } from '../../api/types';
-import type { Passage } from '../session/BenchStore';
+import type { Passage } from '../session/passages';
 import { fit, layoutRow, rowHeight, shortText } from './layout';
 
 function passage(visits: TraceRecord['visits'], change: Partial<TraceRecord> = {}): Passage {

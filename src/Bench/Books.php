@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Storage\DataFolder;
+use App\Storage\Shelf;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Engine\CompiledBook;
+use ZigzagPost\Core\Engine\Compiler;
+
+/**
+ * Compiled rulebooks as PHP files, so that a request need not compile again; beside each the text it was made of, so that it
+ * can be made again.
+ */
+final readonly class Books
+{
+    private Shelf $shelf;
+
+    public function __construct(string $cacheDir, DataFolder $data)
+    {
+        $this->shelf = new Shelf($cacheDir.'/books', $data->inMemory());
+    }
+
+    /**
+     * Compiles a checked rulebook, unless that has been done, and names it.
+     *
+     * @return string 32 hexadecimal digits
+     */
+    public function store(Checker $checked, string $text): string
+    {
+        $source = Compiler::source($checked->book, true);
+        $name = self::nameOf($source->class);
+        if (null === $this->shelf->path("{$name}.php") || null === $this->shelf->path("{$name}.book")) {
+            $this->shelf->write("{$name}.book", $text);
+            $this->shelf->write("{$name}.php", "<?php\n\n".$source->php);
+        }
+
+        return $name;
+    }
+
+    /** A book compiled before; null when neither it nor its text is here any more. */
+    public function find(string $name): ?CompiledBook
+    {
+        if (1 !== preg_match('/^[0-9a-f]{32}$/D', $name)) {
+            return null;
+        }
+        $class = Compiler::NAMESPACE.'\\Book_'.$name;
+        $file = $this->shelf->path("{$name}.php");
+        if (null !== $file && !class_exists($class, false)) {
+            require $file;
+        }
+        $book = class_exists($class, false) ? new $class() : null;
+
+        return $book instanceof CompiledBook ? $book : $this->makeAgain($name);
+    }
+
+    public function sweep(int $seconds): void
+    {
+        $this->shelf->sweep($seconds);
+    }
+
+    /** From the text; null where the compiler makes another book of it now. */
+    private function makeAgain(string $name): ?CompiledBook
+    {
+        $text = $this->shelf->read("{$name}.book");
+
+        $book = null === $text ? null : Compiler::load(Checker::check($text)->book, true);
+
+        return null === $book || self::nameOf($book::class) !== $name ? null : $book;
+    }
+
+    private static function nameOf(string $class): string
+    {
+        return substr($class, -32);
+    }
+}

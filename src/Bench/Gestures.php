@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Api\Body;
+use App\Api\Problem;
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Show\Bench;
+use ZigzagPost\Core\Show\StandIns;
+
+/** What is done on a bench, in the order in which it was done. Each gesture has a number and counts once. */
+final readonly class Gestures
+{
+    public const LATEST_US = 1_000_000_000_000;
+    private const MOST = 2000;
+    /** Bytes played at once; a system exclusive message of the longest kind fits. */
+    private const MOST_BYTES = 256 << 10;
+
+    /** @param list<Body> $gestures */
+    private function __construct(private array $gestures)
+    {
+    }
+
+    public static function of(Body $body): self
+    {
+        $gestures = $body->list('gestures', self::MOST);
+        $bytes = 0;
+        foreach ($gestures as $gesture) {
+            $gesture->number('number', 1, \PHP_INT_MAX);
+            $gesture->number('timeUs', 0, self::LATEST_US);
+            $bytes += intdiv(\strlen($gesture->textOrNull('bytes', 3 * self::MOST_BYTES) ?? ''), 2);
+        }
+
+        return $bytes <= self::MOST_BYTES ? new self($gestures) : throw Problem::tooLarge('more than 256 KiB are played at once; send less with a request');
+    }
+
+    /**
+     * Does what has not been heard yet.
+     *
+     * @return bool whether the rules are others now
+     */
+    public function play(Session $session, Bench $bench, Books $books): bool
+    {
+        $hasOtherRules = false;
+        foreach ($this->gestures as $gesture) {
+            $number = $gesture->number('number', 1, \PHP_INT_MAX);
+            if ($number <= $session->heard) {
+                continue;
+            }
+            $session->heard = $number;
+            $timeUs = $gesture->number('timeUs', 0, self::LATEST_US);
+            match ($do = $gesture->text('do', 20)) {
+                'play' => self::feed($gesture, $bench, $timeUs),
+                'panic' => $bench->panic($timeUs),
+                'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
+                'rules' => $hasOtherRules = self::change($gesture->text('book', 32), $session, $bench, $books) || $hasOtherRules,
+                default => throw Problem::badRequest("\"do\" should be play, scene, panic or rules, not {$do}"),
+            };
+        }
+
+        return $hasOtherRules;
+    }
+
+    private static function feed(Body $gesture, Bench $bench, int $timeUs): void
+    {
+        $port = $gesture->text('port', 100);
+        $hex = $gesture->textOrNull('bytes', 3 * self::MOST_BYTES);
+        $bytes = null === $hex
+            ? StandIns::sender($port)->play($gesture->text('control', 60), $gesture->number('value', 0, 16383))
+            : Bytes::fromHex($hex) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
+        if (!$bench->feed($timeUs, $port, $bytes)) {
+            $bench->tell("the rules that run have no in port \"{$port}\"; what was played there was left out");
+        }
+    }
+
+    private static function change(string $name, Session $session, Bench $bench, Books $books): bool
+    {
+        if ($name === $session->book) {
+            return false;
+        }
+        $book = $books->find($name);
+        if (null === $book) {
+            $bench->tell('these rules are not here any more; change something in them, and they will be compiled again');
+
+            return false;
+        }
+        $bench->change($book);
+        $session->book = $name;
+
+        return true;
+    }
+}

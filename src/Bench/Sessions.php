@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Api\Problem;
+use App\Storage\DataFolder;
+use App\Storage\Locks;
+use App\Storage\Shelf;
+
+/** The benches in use, a file each; one request at a time works on one. They are no documents: playing does not wait for the disk. */
+final readonly class Sessions
+{
+    /** A bench is on disk at the latest so many seconds after it was played. */
+    private const DISK_SECONDS = 2;
+
+    private Shelf $shelf;
+
+    public function __construct(DataFolder $data, private Locks $locks)
+    {
+        $this->shelf = new Shelf($data->benches(), $data->inMemory());
+    }
+
+    public function keep(Session $session): void
+    {
+        $isOnDisk = $this->shelf->writeOften("{$session->id}.bench", $session->bytes(), self::DISK_SECONDS);
+        $session->isOnDisk = $isOnDisk ?? $session->isOnDisk;
+    }
+
+    /**
+     * Works on a bench, while nobody else does.
+     *
+     * @template T
+     *
+     * @param callable(Session): T $work
+     *
+     * @return T
+     */
+    public function with(string $id, callable $work): mixed
+    {
+        if (1 !== preg_match('/^[0-9a-f]{16}$/D', $id)) {
+            throw Problem::notFound('bench');
+        }
+
+        return $this->locks->hold($id, function () use ($id, $work): mixed {
+            $bytes = $this->shelf->read("{$id}.bench") ?? throw Problem::notFound('bench');
+
+            return $work(Session::of($id, $bytes) ?? throw Problem::notFound('bench'));
+        });
+    }
+
+    public function sweep(int $seconds): void
+    {
+        $this->shelf->sweep($seconds);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use App\Bench\Books;
+use App\Bench\Sessions;
+use App\Bench\TapeWork;
+use App\Entity\StoredRulebook;
+use App\Entity\StoredTape;
+use App\Entity\TapeJob;
+use App\Storage\Copies;
+use App\Storage\Locks;
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** Clears away what is over: runs and benches of long ago, compiled rules nobody uses, what was deleted a month ago. */
+#[AsCommand('app:sweep', 'Clears away what is over, and makes the copy of the day')]
+final class SweepCommand extends Command
+{
+    private const DAY = 86_400;
+    private const BENCH_DAYS = 3;
+    private const BOOK_DAYS = 14;
+    private const RUN_DAYS = 3;
+
+    public function __construct(
+        private readonly EntityManagerInterface $store,
+        private readonly Sessions $sessions,
+        private readonly Books $books,
+        private readonly TapeWork $runs,
+        private readonly Locks $locks,
+        private readonly Copies $copies,
+    ) {
+        parent::__construct();
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $this->sessions->sweep(self::BENCH_DAYS * self::DAY);
+        $this->books->sweep(self::BOOK_DAYS * self::DAY);
+        $this->runs->sweep(self::RUN_DAYS * self::DAY);
+        $this->locks->sweep(self::BENCH_DAYS * self::DAY);
+        $this->store->createQuery('DELETE '.TapeJob::class.' j WHERE j.begunAt < :then')->execute(['then' => new \DateTimeImmutable('-'.self::RUN_DAYS.' days')]);
+        foreach ([StoredTape::class, StoredRulebook::class] as $class) {
+            $this->store->createQuery("DELETE {$class} d WHERE d.deletedAt < :then")->execute(['then' => new \DateTimeImmutable(StoredTape::KEPT)]);
+        }
+        $this->copies->make();
+
+        return 0;
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Storage;
+
+/** Files that are written wholly, of which nothing waits for the disk. Where the disk takes no more, memory does. */
+final readonly class Shelf
+{
+    public function __construct(private string $folder, private string $inMemory)
+    {
+    }
+
+    /**
+     * Keeps a file on disk, or in memory until the disk has room.
+     *
+     * @return bool whether the disk has taken it
+     */
+    public function write(string $name, string $bytes): bool
+    {
+        if (self::put($this->folder, $name, $bytes)) {
+            @unlink("{$this->inMemory}/{$name}");
+
+            return true;
+        }
+        if (!self::put($this->inMemory, $name, $bytes)) {
+            throw StorageProblem::nowhere();
+        }
+
+        return false;
+    }
+
+    /**
+     * Keeps a file that changes many times a second in memory, and every few seconds on disk as well.
+     *
+     * @return bool|null whether the disk has taken it; null when it was not its turn
+     */
+    public function writeOften(string $name, string $bytes, int $seconds): ?bool
+    {
+        if (!self::put($this->inMemory, $name, $bytes)) {
+            return self::put($this->folder, $name, $bytes) ? true : throw StorageProblem::nowhere();
+        }
+        clearstatcache(true, "{$this->folder}/{$name}");
+
+        return time() - (int) @filemtime("{$this->folder}/{$name}") < $seconds ? null : self::put($this->folder, $name, $bytes);
+    }
+
+    public function read(string $name): ?string
+    {
+        $path = $this->path($name);
+        $bytes = null === $path ? false : @file_get_contents($path);
+
+        return false === $bytes ? null : $bytes;
+    }
+
+    /** Where a file is, the one in memory being the latest; null when there is none. */
+    public function path(string $name): ?string
+    {
+        foreach ([$this->inMemory, $this->folder] as $folder) {
+            if (is_file("{$folder}/{$name}")) {
+                return "{$folder}/{$name}";
+            }
+        }
+
+        return null;
+    }
+
+    /** Deletes what has not been used for so long. */
+    public function sweep(int $seconds): void
+    {
+        foreach ([$this->inMemory, $this->folder] as $folder) {
+            foreach (glob("{$folder}/*") ?: [] as $file) {
+                if (is_file($file) && time() - max((int) @filemtime($file), (int) @fileatime($file)) > $seconds) {
+                    @unlink($file);
+                }
+            }
+        }
+    }
+
+    private static function put(string $folder, string $name, string $bytes): bool
+    {
+        if (!is_dir($folder) && !@mkdir($folder, 0o700, true) && !is_dir($folder)) {
+            return false;
+        }
+        $part = "{$folder}/{$name}.".getmypid().'.part';
+        $written = @file_put_contents($part, $bytes);
+        if (\strlen($bytes) === $written && @rename($part, "{$folder}/{$name}")) {
+            return true;
+        }
+        @unlink($part);
+
+        return false;
+    }
+}
