@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Reads a rulebook and makes all checks; the list of checks stands here. */
 final readonly class Checker

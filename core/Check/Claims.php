@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\NumberList;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
 
 /**
  * What rules have taken so far: for a scene (or all), an in port (or all), a kind and a channel, the keys or numbers as bits.

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
-use ZigzagPost\Core\Engine\Compiler;
-use ZigzagPost\Core\Engine\MissingField;
-use ZigzagPost\Core\Engine\TooMuchCode;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Compile\Draft;
+use ZigzagPost\Core\Compile\Misfit;
+use ZigzagPost\Core\Compile\TooMuchCode;
+use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\SetStep;
@@ -17,38 +19,38 @@ final class CompiledCheck implements Check
     public function findings(Rulebook $book): iterable
     {
         try {
-            $program = Compiler::dryRun($book);
+            $draft = Compiler::dryRun($book);
         } catch (TooMuchCode $tooMuch) {
             yield Finding::error('too-large', $tooMuch->span, $tooMuch->getMessage());
 
             return;
         }
-        foreach ($this->byPlace($program->missing) as $missing) {
+        foreach ($this->byPlace($draft, Concern::Missing) as $missing) {
             yield $this->missingField($book, $missing);
         }
-        foreach ($this->byPlace($program->notForNotes) as $notes) {
+        foreach ($this->byPlace($draft, Concern::NotForNotes) as $notes) {
             if (1 < \count($this->kinds($book, $notes[0]->span->line))) {
                 continue; // meant for the other kinds
             }
             yield Finding::warning("{$notes[0]->field}-on-notes", $notes[0]->span, "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are");
         }
-        foreach ($this->byPlace($program->unscaled) as $unscaled) {
+        foreach ($this->byPlace($draft, Concern::Unscaled) as $unscaled) {
             yield Finding::warning('needs-scale', $unscaled[0]->span, 'the two messages have values of different size, and this one is taken over as it is: most of its range is lost; put "scale value … to …" above');
         }
-        foreach ($this->byPlace($program->tablesOutside) as $outside) {
+        foreach ($this->byPlace($draft, Concern::TableOutside) as $outside) {
             yield Finding::warning('table-out-of-range', $outside[0]->span, "no message has such a {$outside[0]->field}; it is used where \"map {$outside[0]->field}\" looks up this table");
         }
-        foreach ($this->byPlace($program->tooFine) as $fine) {
+        foreach ($this->byPlace($draft, Concern::TooFine) as $fine) {
             yield Finding::warning('fine-to-coarse', $fine[0]->span, 'this port takes parameter values of 7 bits, and these have up to 14: what is above 127 ends at 127; put "scale value 0..16383 to 0..127" above');
         }
-        foreach ($this->byPlace($program->endless) as $endless) {
+        foreach ($this->byPlace($draft, Concern::Endless) as $endless) {
             yield Finding::warning('note-without-end', $endless[0]->span, 'nothing ends this note: its velocity is never 0 and no "press" ties it to its control; put "press" above it, or "gate" with a length below');
         }
-        foreach ($this->byPlace($program->offTheKeyboard) as $off) {
+        foreach ($this->byPlace($draft, Concern::OffTheKeyboard) as $off) {
             yield $this->offTheKeyboard($book, $off[0]);
         }
-        foreach ($this->byPlace($program->alwaysOutside) as $outside) {
-            $taken = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $outside));
+        foreach ($this->byPlace($draft, Concern::AlwaysOutside) as $outside) {
+            $taken = array_unique(array_map(static fn (Misfit $each): string => $each->taken->value, $outside));
             $field = $outside[0]->field;
             $drops = \in_array($field, ['channel', 'key', 'number', 'program', 'bank'], true);
             yield Finding::warning('always-out-of-range', $outside[0]->span, "this {$field} is always out of range".($drops ? ': the message is always dropped' : ': it always ends at its limit').(1 === \count($taken) ? '' : ' for '.implode(', ', $taken)));
@@ -56,7 +58,7 @@ final class CompiledCheck implements Check
     }
 
     /** A key range that a step pushes off the keyboard in part. */
-    private function offTheKeyboard(Rulebook $book, MissingField $found): Finding
+    private function offTheKeyboard(Rulebook $book, Misfit $found): Finding
     {
         $text = 'some of these keys are pushed off the keyboard, and their notes are dropped; "fold" moves them by octaves instead';
         foreach ($this->ruleAt($book, $found->span->line)->steps ?? [] as $step) {
@@ -71,14 +73,14 @@ final class CompiledCheck implements Check
         return Finding::warning('off-the-keyboard', $found->span, $text);
     }
 
-    /** @param non-empty-list<MissingField> $missing */
+    /** @param non-empty-list<Misfit> $missing */
     private function missingField(Rulebook $book, array $missing): Finding
     {
         $first = $missing[0];
-        $lacking = array_unique(array_map(static fn (MissingField $each): string => $each->taken->value, $missing));
+        $lacking = array_unique(array_map(static fn (Misfit $each): string => $each->taken->value, $missing));
         $kinds = $this->kinds($book, $first->span->line);
         if (\count($lacking) >= \count($kinds)) {
-            $what = implode(' and ', array_unique(array_map(static fn (MissingField $each): string => $each->kind->value, $missing)));
+            $what = implode(' and ', array_unique(array_map(static fn (Misfit $each): string => $each->kind->value, $missing)));
 
             return Finding::error('no-such-field', $first->span, \count($lacking) > 3 ? "the messages here have no {$first->field}" : "a {$what} message has no {$first->field}");
         }
@@ -114,14 +116,12 @@ final class CompiledCheck implements Check
     }
 
     /**
-     * @param list<MissingField> $all
-     *
-     * @return list<non-empty-list<MissingField>>
+     * @return list<non-empty-list<Misfit>>
      */
-    private function byPlace(array $all): array
+    private function byPlace(Draft $draft, Concern $concern): array
     {
         $places = [];
-        foreach ($all as $each) {
+        foreach (array_filter($draft->misfits, static fn (Misfit $each): bool => $concern === $each->concern) as $each) {
             $places["{$each->span->line}:{$each->span->column}:{$each->field}"][] = $each;
         }
 

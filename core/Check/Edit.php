@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** Replaces a stretch of text; lines and columns count from 1, the end is not part of it. */
 final readonly class Edit

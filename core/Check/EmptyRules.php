@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\DropStep;
 
 /** Rules that take nothing, send nowhere, or go on after a drop. */
 final class EmptyRules implements Check
@@ -28,7 +28,7 @@ final class EmptyRules implements Check
     private function hasEffect(Rule $rule): bool
     {
         foreach ($rule->steps as $step) {
-            if ($step->hasEffect()) {
+            if ($step->is(Fact::HasEffect)) {
                 return true;
             }
         }
@@ -40,7 +40,7 @@ final class EmptyRules implements Check
     private function afterDrop(Rule $rule): iterable
     {
         foreach ($rule->steps as $index => $step) {
-            if ($step instanceof DropStep && isset($rule->steps[$index + 1])) {
+            if ($step->is(Fact::EndsMessage) && isset($rule->steps[$index + 1])) {
                 yield Finding::warning('after-drop', $rule->steps[$index + 1]->span, 'nothing comes this far: the message is dropped above');
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** Something about a rulebook that its writer should know. */
 final readonly class Finding

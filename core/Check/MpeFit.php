@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
-use ZigzagPost\Core\Rulebook\PortDeclaration;
+use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;

@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\PostStep;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** MIDI sent to pulse ports, and pulses sent to MIDI ports. */
 final class PulsePorts implements Check

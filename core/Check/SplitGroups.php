@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\NumberList;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
 
 /** Plain controllers asked for on a port where they are assembled into parameter messages or pairs, and so never come. */
 final class SplitGroups implements Check

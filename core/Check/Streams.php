@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\DeadbandStep;
-use ZigzagPost\Core\Rulebook\Step\FlattenStep;
-use ZigzagPost\Core\Rulebook\Step\ThinStep;
 
 /**
  * Streams of per-note expression that would flood a DIN cable: pressure, bend or a whole MPE zone passed on without `thin`.
@@ -40,10 +38,10 @@ final class Streams implements Check
     {
         $sends = false;
         foreach ($rule->steps as $step) {
-            if ($step instanceof ThinStep || $step instanceof DeadbandStep) {
+            if ($step->is(Fact::Thins)) {
                 return true;
             }
-            $sends = $sends || $step->hasEffect();
+            $sends = $sends || $step->is(Fact::HasEffect);
         }
 
         return !$sends || [] === $rule->steps;
@@ -51,6 +49,6 @@ final class Streams implements Check
 
     private function flattens(Rule $rule): bool
     {
-        return [] !== array_filter($rule->steps, static fn ($step): bool => $step instanceof FlattenStep);
+        return [] !== array_filter($rule->steps, static fn ($step): bool => $step->is(Fact::LeavesZone));
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
-use ZigzagPost\Core\Rulebook\Span;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** Ports that two clocks can reach: a device that hears both stumbles. Also clocks that reach no port. */
 final class TwoClocks implements Check

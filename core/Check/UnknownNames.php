@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Expression\Call;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
-use ZigzagPost\Core\Rulebook\Memory;
-use ZigzagPost\Core\Rulebook\Nearest;
-use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\Nearest;
+use ZigzagPost\Core\Rulebook\Text\Reference;
 
 /** Names that nothing declares: ports, tables, curves, memories. */
 final class UnknownNames implements Check
@@ -110,7 +110,7 @@ final class UnknownNames implements Check
     }
 
     /** @param list<string> $known */
-    private function unknown(\ZigzagPost\Core\Rulebook\Token|Name $name, string $code, string $what, array $known, ?Fix $declare): Finding
+    private function unknown(\ZigzagPost\Core\Rulebook\Text\Token|Name $name, string $code, string $what, array $known, ?Fix $declare): Finding
     {
         $text = $name instanceof Name ? $name->name : $name->text;
         $nearest = Nearest::of($text, $known);

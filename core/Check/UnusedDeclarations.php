@@ -7,9 +7,9 @@ namespace ZigzagPost\Core\Check;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Lookup;
 use ZigzagPost\Core\Rulebook\Expression\Name;
-use ZigzagPost\Core\Rulebook\Reference;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** Ports, tables, curves and memories that no rule uses. */
 final class UnusedDeclarations implements Check

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
-use ZigzagPost\Core\Rulebook\NumberList;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
 
 /** Ranges written from high to low, which hold nothing. */
 final class UpsideDownRanges implements Check

@@ -4,7 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
-/** What the names of things due later stand for; each is called with the engine, the time, and what was put in with it. */
+use ZigzagPost\Core\Engine\Controls\Groups;
+use ZigzagPost\Core\Engine\Controls\Thinning;
+use ZigzagPost\Core\Engine\Notes\Notes;
+use ZigzagPost\Core\Engine\Run\Run;
+use ZigzagPost\Core\Engine\Time\Clocks;
+use ZigzagPost\Core\Engine\Time\ExtraClocks;
+
+/** What the names of things due later stand for; each is called with the run, the time, and what was put in with it. */
 final class Due
 {
     private const DOES = [
@@ -19,14 +26,14 @@ final class Due
     ];
 
     /** @param list<mixed> $arguments */
-    public static function run(Engine $engine, int $t, string $do, array $arguments): void
+    public static function run(Run $run, int $t, string $do, array $arguments): void
     {
         if ('call' === $do) {
-            $engine->callLater($t, $arguments);
+            $run->callLater($t, $arguments);
         } else {
-            /** @var callable(Engine, int, mixed...): void $does */
+            /** @var callable(Run, int, mixed...): void $does */
             $does = self::DOES[$do];
-            $does($engine, $t, ...$arguments);
+            $does($run, $t, ...$arguments);
         }
     }
 }

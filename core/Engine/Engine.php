@@ -4,18 +4,35 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Mpe\FanOut;
+use ZigzagPost\Core\Engine\Mpe\Flatten;
+use ZigzagPost\Core\Engine\Mpe\Zones;
+use ZigzagPost\Core\Engine\Notes\Notes;
+use ZigzagPost\Core\Engine\Run\InPorts;
+use ZigzagPost\Core\Engine\Run\Run;
+use ZigzagPost\Core\Engine\Scenes\Panic;
+use ZigzagPost\Core\Engine\Scenes\Scenes;
+use ZigzagPost\Core\Engine\State\Note;
+use ZigzagPost\Core\Engine\State\Places;
+use ZigzagPost\Core\Engine\State\Queue;
+use ZigzagPost\Core\Engine\State\State;
+use ZigzagPost\Core\Engine\Trace\Trace;
+use ZigzagPost\Core\Engine\Voices\Voices;
+use ZigzagPost\Core\Midi\OnOff;
+
 /**
  * Runs a compiled rulebook on events: bytes go in at ports, whole messages come out.
  *
- * Time is the events' time, in microseconds; the engine reads no clock and no random source. emit(), later(), call(),
- * pulse() and forgetPlans() are for what rules do.
+ * Time is the events' time, in microseconds; the engine reads no clock and no random source.
  */
-final class Engine
+final class Engine implements InPorts
 {
+    /** Who keeps account of notes beyond their owner. */
+    private const FOLLOWERS = [Voices::class, FanOut::class, Flatten::class];
+
+    public readonly Run $run;
     public readonly State $state;
-    public readonly Queue $queue;
-    /** @var list<array{0: int, 1: int, 2: string, 3?: int}> messages made and not yet taken: time, port, bytes; of a pulse its length */
-    public array $out = [];
     public readonly ?Trace $trace;
 
     /** @var array<int, Inlet> by in port */
@@ -25,20 +42,21 @@ final class Engine
 
     public function __construct(public readonly CompiledBook $book, bool $traced = false)
     {
-        $this->state = new State($book);
-        $this->queue = new Queue();
-        $this->trace = $traced ? new Trace($this) : null;
-        $this->follows = $book->followsNotes();
+        $this->follows = $book->tracksNotes();
+        $this->run = new Run($book, $traced, $this, $this->follows ? self::FOLLOWERS : []);
+        $this->state = $this->run->state;
+        $this->trace = $this->run->trace;
+        Zones::declareAll($this->state, $book);
         foreach ($book->inPorts() as $port) {
-            $this->inlets[$port] = new Inlet($this, $port, $book->groups()[$port] ?? null);
+            $this->inlets[$port] = new Inlet($this->run, $port, $book->groups()[$port] ?? null);
         }
     }
 
     /** Begins a run: what goes out before anything comes in. Not for a run that was loaded. */
     public function start(): void
     {
-        $this->call('begin', $this->state->now, 0, 0, 0, 0, 0, '', 0, 'begin');
-        Scenes::run($this, $this->state->now, $this->state->scene, 'enter');
+        $this->run->call('begin', $this->state->now, 0, 0, 0, 0, 0, '', 0, 'begin');
+        Scenes::run($this->run, $this->state->now, $this->state->scene, 'enter');
     }
 
     /**
@@ -49,11 +67,12 @@ final class Engine
      */
     public function feed(int $t, int $port, string $bytes): void
     {
-        $s = $this->state;
+        $run = $this->run;
+        $s = $run->state;
         if ($t < $s->now) {
             $t = $s->now;
         }
-        if ($this->queue->dueAt <= $t) {
+        if ($run->queue->dueAt <= $t) {
             $this->drain($t);
         }
         $s->now = $t;
@@ -82,9 +101,9 @@ final class Engine
                 if (\is_int($owned) && 1 === ($s->sounding[$owned] ?? 0)
                     && (!$this->follows || !(isset($s->voiceOf[$own]) || isset($s->fanOf[$own]) || isset($s->flatOf[$own])))) {
                     unset($s->ledger[$own], $s->sounding[$owned]);
-                    $bytes[0] = \chr((Plan::NOTE_OFF === $shape ? 0x80 : 0x90) | ($owned >> 7 & 0x0F));
-                    $bytes[1] = \chr($owned & 0x7F);
-                    $this->out[] = [$t, $owned >> 11, $bytes];
+                    $bytes[0] = \chr((Plan::NOTE_OFF === $shape ? 0x80 : 0x90) | ($owned >> Note::CHANNEL & Note::CHANNEL_BITS));
+                    $bytes[1] = \chr($owned & Note::KEY_BITS);
+                    $run->out[] = [$t, $owned >> Note::PORT, $bytes];
                 } else {
                     $inlet->noteOff($t, $plan->channel, $plan->number, Plan::NOTE_OFF === $shape ? $v : -1);
                 }
@@ -92,12 +111,12 @@ final class Engine
                 return;
             }
         }
-        if ($v < Notes::LEAST_PRESS && isset($s->pressed[$plan->control])) {
-            Notes::letGo($this, $t, $plan->control);
+        if ($v < OnOff::LEAST_ON && isset($s->pressed[$plan->control])) {
+            Notes::letGo($run, $t, $plan->control);
         }
         $isClaimed = false;
         foreach ($plan->rules as $rule) {
-            $result = $rule($this, $t, $port, $plan->channel, $plan->number, $v, 0, $bytes, $plan->control, $own);
+            $result = $rule($run, $t, $port, $plan->channel, $plan->number, $v, 0, $bytes, $plan->control, $own);
             if (0 !== $result) {
                 $isClaimed = true;
                 if (1 === $result) {
@@ -122,7 +141,7 @@ final class Engine
     /** Time of the next thing due in microseconds, or null when nothing is pending. */
     public function nextDue(): ?int
     {
-        return \PHP_INT_MAX === $this->queue->dueAt ? null : $this->queue->dueAt;
+        return \PHP_INT_MAX === $this->run->queue->dueAt ? null : $this->run->queue->dueAt;
     }
 
     /**
@@ -133,8 +152,8 @@ final class Engine
      */
     public function take(): array
     {
-        $out = $this->out;
-        $this->out = [];
+        $out = $this->run->out;
+        $this->run->out = [];
         foreach (array_count_values(array_column($out, 1)) as $port => $count) {
             $this->state->sent[$port] += $count;
         }
@@ -151,18 +170,7 @@ final class Engine
      */
     public function panic(int $t, ?array $ports = null): void
     {
-        Panic::silence($this, $t, $ports);
-    }
-
-    /**
-     * Goes on with another rulebook, keeping whatever the new text still has. What the old rules send on their way out is left
-     * to take from this engine.
-     */
-    public function withBook(CompiledBook $book): BookChange
-    {
-        $this->count();
-
-        return BookChange::of($this, $book);
+        Panic::silence($this->run, $t, $ports);
     }
 
     /** Counts what is unfinished at the end of all input. */
@@ -176,7 +184,7 @@ final class Engine
     /** Lets no clock go on after the last event; what else is pending stays. */
     public function endClocks(): void
     {
-        $this->queue->filter(static fn (array $due): bool => 'tick' !== $due[2] && 'pulse' !== $due[2]);
+        $this->run->queue->filter(static fn (array $due): bool => 'tick' !== $due[2] && 'pulse' !== $due[2]);
     }
 
     /** @return array<string, mixed> everything that load() needs to go on as if nothing had happened */
@@ -187,7 +195,7 @@ final class Engine
         return [
             'state' => $this->state->save(),
             'decoders' => array_map(static fn (Inlet $inlet): array => $inlet->save(), $this->inlets),
-            'queue' => $this->queue->save(),
+            'queue' => $this->run->queue->save(),
             'trace' => $this->trace?->save(),
         ];
     }
@@ -201,7 +209,7 @@ final class Engine
         foreach ($saved['decoders'] as $port => $decoder) {
             $engine->inlets[$port]->restore($decoder);
         }
-        $engine->queue->restore($saved['queue']);
+        $engine->run->queue->restore($saved['queue']);
         $engine->trace?->restore($saved['trace'] ?? []);
 
         return $engine;
@@ -216,65 +224,14 @@ final class Engine
             }
         }
         if (null !== $old->trace) {
-            $this->trace?->follow($old->trace, $places);
+            $this->trace?->goOnFrom($old->trace, $places);
         }
     }
 
     /** A parameter message or controller pair that has been assembled goes to the rules. */
-    public function groupIn(int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    public function group(int $t, int $port, int $kind, int $ch, int $n, int $v): void
     {
         $this->inlets[$port]->group($t, $kind, $ch, $n, $v);
-    }
-
-    public function emit(int $t, int $port, string $bytes): void
-    {
-        $this->out[] = [$t, $port, $bytes];
-        $this->trace?->out($t, $port, $bytes);
-    }
-
-    /**
-     * Sends messages that belong together; the trace shows them as one.
-     *
-     * @param list<string> $messages
-     */
-    public function emitTogether(int $t, int $port, array $messages, int $kind, int $ch, int $n, int $v): void
-    {
-        foreach ($messages as $bytes) {
-            $this->out[] = [$t, $port, $bytes];
-        }
-        $this->trace?->together($t, $port, $messages, $kind, $ch, $n, $v);
-    }
-
-    /** Sends a timing pulse. */
-    public function pulse(int $t, int $port, int $lengthUs): void
-    {
-        $this->out[] = [$t, $port, '', $lengthUs];
-        $this->trace?->out($t, $port, '');
-    }
-
-    /**
-     * @param list<mixed> $arguments
-     * @param string $key takes the place of what is due under the same key; '' for none
-     */
-    public function later(int $t, string $do, array $arguments, string $key = ''): void
-    {
-        $this->queue->add($t, $do, $arguments, $this->trace?->originNow(), null, $key);
-        $this->trace?->later($t);
-    }
-
-    /** Runs a method of the compiled rulebook. */
-    public function call(string $method, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl, int|string $own): int
-    {
-        /** @var int */
-        return $this->book->{$method}($this, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
-    }
-
-    /** @param list<mixed> $call method and arguments as {@see OwnerCode::arguments()} lists them */
-    public function callLater(int $t, array $call): void
-    {
-        /** @var array{string, int, int, int, int, int, string, int, int|string} $call */
-        [$method, $port, $ch, $n, $v, $rel, $raw, $ctl, $own] = $call;
-        $this->call($method, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
     }
 
     /** Forgets which rules are asked for what, since the scene has changed. */
@@ -286,7 +243,7 @@ final class Engine
     }
 
     /** Brings the counters of incoming messages up to date. */
-    private function count(): void
+    public function count(): void
     {
         foreach ($this->inlets as $port => $inlet) {
             $this->state->in[$port] += $inlet->count;
@@ -296,11 +253,11 @@ final class Engine
 
     private function drain(int $t): void
     {
-        while ($this->queue->dueAt <= $t) {
-            [$due, , $do, $arguments, $origin] = $this->queue->take();
+        while ($this->run->queue->dueAt <= $t) {
+            [$due, , $do, $arguments, $origin] = $this->run->queue->take();
             $this->state->now = max($this->state->now, $due);
             $this->trace?->resume($origin);
-            Due::run($this, $due, $do, $arguments);
+            Due::run($this->run, $due, $do, $arguments);
         }
     }
 }

@@ -4,8 +4,16 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
+use ZigzagPost\Core\Engine\Controls\Groups;
+use ZigzagPost\Core\Engine\Mpe\Zones;
+use ZigzagPost\Core\Engine\Notes\Notes;
+use ZigzagPost\Core\Engine\Run\Run;
+use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\Note;
+use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\OnOff;
 
 /** An in port at work: bytes become messages, messages are counted and shown to the rules that the index names for them. */
 final class Inlet
@@ -35,23 +43,23 @@ final class Inlet
     private Decoder $decoder;
     private readonly bool $hasZone;
     private readonly bool $compares;
-    /** @var array<int, list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
+    /** @var array<int, list<\Closure(Run, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
     private array $rules = [];
 
     /** @param array{bool, list<int>|null}|null $groups what is assembled here: parameter messages, and which controller pairs */
-    public function __construct(private readonly Engine $engine, private readonly int $port, private readonly ?array $groups)
+    public function __construct(private readonly Run $run, private readonly int $port, private readonly ?array $groups)
     {
         $this->decoder = new Decoder();
-        $this->hasZone = $engine->book->isZoned($port);
-        $this->compares = $engine->book->compares($port);
-        $this->isPlain = null === $engine->trace && null === $groups && !$this->hasZone && !$this->compares;
+        $this->hasZone = $run->book->isZoned($port);
+        $this->compares = $run->book->compares($port);
+        $this->isPlain = null === $run->trace && null === $groups && !$this->hasZone && !$this->compares;
     }
 
     /** Takes bytes in whatever pieces they come. */
     public function receive(int $t, string $bytes): void
     {
         $decoder = $this->decoder();
-        foreach ($decoder->feed($bytes, $this->engine->state->faults[$this->port]) as $message) {
+        foreach ($decoder->feed($bytes, $this->run->state->faults[$this->port]) as $message) {
             $this->message($t, $message);
         }
         $this->isIdle = $decoder->isIdle();
@@ -77,7 +85,7 @@ final class Inlet
         $control = Control::of($kind, $this->port, $channel, $number);
         $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
 
-        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, self::CC === $kind || self::MODE === $kind, $kind, $channel, $number, $second, $control, State::note($this->port, $channel, $number), $rules);
+        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, self::CC === $kind || self::MODE === $kind, $kind, $channel, $number, $second, $control, Note::of($this->port, $channel, $number), $rules);
     }
 
     /** Forgets which rules to ask, since the scene has changed. */
@@ -90,17 +98,17 @@ final class Inlet
     /** A parameter message or controller pair that has been assembled. */
     public function group(int $t, int $kind, int $ch, int $n, int $v): void
     {
-        $this->engine->trace?->beginGroup($t, $this->port, Groups::bytes($kind, $this->engine->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
+        $this->run->trace?->beginGroup($t, $this->port, Groups::bytes($kind, $this->run->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
         $this->dispatch($t, $kind, $ch, $n, $v, '');
-        $this->engine->trace?->finish();
+        $this->run->trace?->finish();
     }
 
     /** @param int $release release velocity, or -1 for the form of a note-on with velocity 0 */
     public function noteOff(int $t, int $ch, int $n, int $release): void
     {
-        $own = State::note($this->port, $ch, $n);
-        if (isset($this->engine->state->ledger[$own])) {
-            Notes::end($this->engine, $t, $own, $release);
+        $own = Note::of($this->port, $ch, $n);
+        if (isset($this->run->state->ledger[$own])) {
+            Notes::end($this->run, $t, $own, $release);
         } else {
             $this->unclaimed();
         }
@@ -109,7 +117,7 @@ final class Inlet
     /** Counts what is unfinished at the end of all input. */
     public function finish(): void
     {
-        $this->decoder()->end($this->engine->state->faults[$this->port]);
+        $this->decoder()->end($this->run->state->faults[$this->port]);
     }
 
     /** @return array{int, string, int, bool} */
@@ -143,30 +151,30 @@ final class Inlet
      */
     public function whole(int $t, Plan $plan, int $v, string $raw): void
     {
-        $engine = $this->engine;
-        ++$engine->state->in[$this->port];
+        $run = $this->run;
+        ++$run->state->in[$this->port];
         if ($plan->isController) {
             if ($this->hasZone) {
-                Zones::observe($engine->state, $this->port, $plan->channel, $plan->number, $v);
+                Zones::observe($run->state, $this->port, $plan->channel, $plan->number, $v);
             }
-            if (null !== $this->groups && Groups::takesIn($engine, $t, $this->port, $raw, $this->groups[0], $this->groups[1])) {
+            if (null !== $this->groups && Groups::takesIn($run, $t, $this->port, $raw, $this->groups[0], $this->groups[1])) {
                 return;
             }
-        } elseif (isset($engine->state->waiting[$this->port])) {
-            Groups::flush($engine, $t, $this->port);
+        } elseif (isset($run->state->waiting[$this->port])) {
+            Groups::flush($run, $t, $this->port);
         }
-        $engine->trace?->begin($t, $this->port, $raw);
+        $run->trace?->begin($t, $this->port, $raw);
         if (Plan::NOTE_OFF === $plan->shape || (Plan::NOTE_ON === $plan->shape && 0 === $v)) {
             $this->noteOff($t, $plan->channel, $plan->number, Plan::NOTE_OFF === $plan->shape ? $v : -1);
         } else {
             $value = Plan::BEND === $plan->shape ? ($v << 7 | $plan->second) - 8192 : $v;
             $isClaimed = $this->ask($t, $this->rules[$plan->control] ?? $this->rulesFor($plan->control, $plan->kind, $plan->channel, $plan->number), $plan->control, $plan->channel, $plan->number, $value, $raw, $plan->own);
             if ($isClaimed && Plan::NOTE_ON === $plan->shape) {
-                $engine->state->ledger[$plan->own] ??= [];
-                $engine->trace?->taken($plan->own);
+                $run->state->ledger[$plan->own] ??= [];
+                $run->trace?->taken($plan->own);
             }
         }
-        $engine->trace?->finish();
+        $run->trace?->finish();
     }
 
     private function message(int $t, string $raw): void
@@ -180,18 +188,18 @@ final class Inlet
 
             return;
         }
-        $engine = $this->engine;
-        ++$engine->state->in[$this->port];
-        if ($status < 0xF8 && isset($engine->state->waiting[$this->port])) {
-            Groups::flush($engine, $t, $this->port);
+        $run = $this->run;
+        ++$run->state->in[$this->port];
+        if ($status < 0xF8 && isset($run->state->waiting[$this->port])) {
+            Groups::flush($run, $t, $this->port);
         }
-        $engine->trace?->begin($t, $this->port, $raw);
+        $run->trace?->begin($t, $this->port, $raw);
         if ($status >= 0xF0) {
             $this->system($t, $status, $raw);
         } else {
             $this->dispatch($t, $status < 0xD0 ? self::PROGRAM : self::PRESSURE, ($status & 0x0F) + 1, 0, \ord($raw[1]), $raw);
         }
-        $engine->trace?->finish();
+        $run->trace?->finish();
     }
 
     private function system(int $t, int $status, string $raw): void
@@ -218,24 +226,24 @@ final class Inlet
     /**
      * Asks rules, until one takes the message.
      *
-     * @param list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int> $rules
+     * @param list<\Closure(Run, int, int, int, int, int, int, string, int, int|string): int> $rules
      * @param int $own the held key that ends what a note begins
      *
      * @return bool whether a rule took it or worked on a copy
      */
     private function ask(int $t, array $rules, int $control, int $ch, int $n, int $v, string $raw, int $own): bool
     {
-        if ($v < Notes::LEAST_PRESS && isset($this->engine->state->pressed[$control])) {
-            Notes::letGo($this->engine, $t, $control);
+        if ($v < OnOff::LEAST_ON && isset($this->run->state->pressed[$control])) {
+            Notes::letGo($this->run, $t, $control);
         }
         if ($this->compares) {
-            $state = $this->engine->state;
+            $state = $this->run->state;
             $state->isChanged = ($state->latest[$control] ?? null) !== $v;
             $state->latest[$control] = $v;
         }
         $isClaimed = false;
         foreach ($rules as $rule) {
-            $result = $rule($this->engine, $t, $this->port, $ch, $n, $v, 0, $raw, $control, $own);
+            $result = $rule($this->run, $t, $this->port, $ch, $n, $v, 0, $raw, $control, $own);
             if (0 !== $result) {
                 $isClaimed = true;
                 if (1 === $result) {
@@ -252,17 +260,31 @@ final class Inlet
 
     private function unclaimed(): void
     {
-        ++$this->engine->state->unclaimed[$this->port];
-        $this->engine->trace?->unclaimed();
+        ++$this->run->state->unclaimed[$this->port];
+        $this->run->trace?->unclaimed();
     }
 
-    /** @return list<\Closure(Engine, int, int, int, int, int, int, string, int, int|string): int> */
+    /**
+     * The rules to ask, in order. Each gives 0 when the message is not for it, 1 when it took it, and 2 when it worked on a copy.
+     *
+     * @return list<\Closure(Run, int, int, int, int, int, int, string, int, int|string): int>
+     */
     private function rulesFor(int $control, int $kind, int $ch, int $n): array
     {
         if (\count($this->rules) >= self::MOST_PLANS) {
             $this->forgetPlans();
         }
 
-        return $this->rules[$control] = $this->engine->book->plan($this->engine->state->scene, $this->port, $kind, $ch, $n);
+        $book = $this->run->book;
+        $rules = [];
+        foreach ($book->routes($kind) as $route) {
+            if ($route->matches($this->run->state->scene, $this->port, $ch, $n)) {
+                /** @var \Closure(Run, int, int, int, int, int, int, string, int, int|string): int $rule */
+                $rule = $book->{$route->method}(...);
+                $rules[] = $rule;
+            }
+        }
+
+        return $this->rules[$control] = $rules;
     }
 }

@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook;
 
+use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Message\TemplateParser;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /**
  * A clock made here, and where it goes.
@@ -18,8 +24,6 @@ use ZigzagPost\Core\Rulebook\Message\TemplateParser;
  */
 final class ClockDeclaration
 {
-    public const SLOWEST = 20;
-    public const FASTEST = 400;
     private const DEFAULT_TEMPO = 120;
 
     /** @var array{int, int} length of a beat in microseconds, as a fraction */
@@ -75,8 +79,8 @@ final class ClockDeclaration
         }
         $cursor->expectEnd();
         $tempo = (float) $token->text;
-        if ($tempo < self::SLOWEST || $tempo > self::FASTEST) {
-            throw new RulebookError($token->span, 'out-of-range', \sprintf('a tempo lies between %d and %d', self::SLOWEST, self::FASTEST));
+        if ($tempo < Tempo::SLOWEST || $tempo > Tempo::FASTEST) {
+            throw new RulebookError($token->span, 'out-of-range', \sprintf('a tempo lies between %d and %d', Tempo::SLOWEST, Tempo::FASTEST));
         }
         $decimals = \strlen(explode('.', $token->text)[1] ?? '');
         $this->beatUs = [60_000_000 * 10 ** $decimals, (int) str_replace('.', '', $token->text)];

@@ -5,7 +5,16 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Rulebook\Declaration\Curve;
+use ZigzagPost\Core\Rulebook\Declaration\Memory;
+use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
+use ZigzagPost\Core\Rulebook\Declaration\Table;
 use ZigzagPost\Core\Rulebook\Step\Steps;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Lexer;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** Reads the text of a rulebook, line by line; a line that cannot be read is noted and the next one tried. */
 final class Parser

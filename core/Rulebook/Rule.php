@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** A rule: which messages it is for, from which ports, and the steps it puts them through. */
 final class Rule

@@ -5,9 +5,17 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Rulebook\Code\Declared;
+use ZigzagPost\Core\Rulebook\Declaration\Curve;
+use ZigzagPost\Core\Rulebook\Declaration\Memory;
+use ZigzagPost\Core\Rulebook\Declaration\MpeZone;
+use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
+use ZigzagPost\Core\Rulebook\Declaration\Table;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** A rulebook as read: everything declared in it, its rules in order, and its lines for printing. */
-final class Rulebook
+final class Rulebook implements Declared
 {
     public string $title = '';
     public MiddleC $middle = MiddleC::C4;
@@ -80,5 +88,35 @@ final class Rulebook
             Reference::CLOCK => array_keys($this->clocks),
             default => array_map(static fn (Scene $scene): string => $scene->title, $this->scenes),
         };
+    }
+
+    public function portAt(Token $name): int
+    {
+        return $this->portIndex($name->text);
+    }
+
+    public function zoneAt(Token $name): ?MpeZone
+    {
+        return $this->ports[$name->text]->zone ?? null;
+    }
+
+    public function table(Token $name): Table
+    {
+        return $this->tables[$name->text];
+    }
+
+    public function curve(Token $name): Curve
+    {
+        return $this->curves[$name->text];
+    }
+
+    public function sceneAt(Token $title): int
+    {
+        return (int) array_search($title->text, $this->declared(Reference::SCENE), true);
+    }
+
+    public function firstProgram(): int
+    {
+        return $this->programsFrom;
     }
 }

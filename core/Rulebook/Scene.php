@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** A part of the show: what is sent when it begins and ends, and the rules in force while it lasts. */
 final class Scene

@@ -13,9 +13,9 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Engine\CompiledBook;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rulebook\Parser;
-use ZigzagPost\Core\Show\Bench;
+use ZigzagPost\Core\World\Bench;
 
 /** Benches: rulebooks at work between simulated devices. Nothing here needs the database. */
 #[Route('/api/bench')]

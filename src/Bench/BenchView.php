@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use ZigzagPost\Core\Midi\Bytes;
-use ZigzagPost\Core\Show\Bench;
-use ZigzagPost\Core\Show\SenderView;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\SenderView;
 
 /** What the screen needs to know of a bench, as the API sends it. */
 final class BenchView

@@ -7,8 +7,8 @@ namespace App\Bench;
 use App\Storage\DataFolder;
 use App\Storage\Shelf;
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Engine\CompiledBook;
-use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 
 /**
  * Compiled rulebooks as PHP files, so that a request need not compile again; beside each the text it was made of, so that it

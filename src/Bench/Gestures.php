@@ -7,8 +7,8 @@ namespace App\Bench;
 use App\Api\Body;
 use App\Api\Problem;
 use ZigzagPost\Core\Midi\Bytes;
-use ZigzagPost\Core\Show\Bench;
-use ZigzagPost\Core\Show\StandIns;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\StandIns;
 
 /** What is done on a bench, in the order in which it was done. Each gesture has a number and counts once. */
 final readonly class Gestures

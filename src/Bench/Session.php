@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use ZigzagPost\Core\Show\Bench;
+use ZigzagPost\Core\World\Bench;
 
 /** A bench in use: the rules that run on it, all that engine and stand-ins remember, and which gestures have been heard. */
 final class Session

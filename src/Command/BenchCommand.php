@@ -13,7 +13,7 @@ use Symfony\Component\Console\Helper\Table;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 
 /** Measures the engine beside loops written by hand, in the same run. */

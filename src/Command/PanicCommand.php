@@ -10,8 +10,8 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZigzagPost\Core\Engine\Compiler;
-use ZigzagPost\Core\Engine\TapeRun;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Tape\TapeRun;
 use ZigzagPost\Core\Format\WriteFailed;
 
 #[AsCommand('panic', 'Writes what silences all that a stopped run left sounding')]

@@ -6,10 +6,10 @@ namespace ZigzagPost\Tests\Core;
 
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Finding;
-use ZigzagPost\Core\Engine\CompiledBook;
-use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
-use ZigzagPost\Core\Engine\TapeRun;
+use ZigzagPost\Core\Engine\Tape\TapeRun;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;

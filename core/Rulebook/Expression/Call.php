@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `min()`, `max()`, `abs()`, `clamp(x, low, high)`, `floor()`, `round()`, and the 7-bit halves `high()` and `low()`. */
 final class Call extends Expression

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Exact;
+
 /**
  * An expression as PHP code.
  *

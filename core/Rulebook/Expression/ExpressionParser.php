@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Expression;
 
 use ZigzagPost\Core\Midi\KeyName;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Token;
-use ZigzagPost\Core\Rulebook\TokenType;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /** Reads expressions; stops before the first token that cannot belong to one. */
 final class ExpressionParser

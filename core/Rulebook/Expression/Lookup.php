@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** `kit(key)`: a value, rounded, looked up in a table; what is not in it stays. */
 final class Lookup extends Expression

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** A field of the message, `scene`, or a memory. */
 final class Name extends Expression

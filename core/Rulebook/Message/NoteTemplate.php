@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Message;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * `note KEY [velocity E]`.
@@ -49,17 +49,20 @@ final readonly class NoteTemplate extends Template
         return null === $this->velocity ? [$this->key] : [$this->key, $this->velocity];
     }
 
-    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    protected function emitFields(Writer $code, string $then, bool $post): ?array
     {
         self::number($code, '$mn', $this->key, [0, 127], false, 'key', $then);
-        $isNote = Kind::Note === $code->kind;
-        $least = $post || ($isNote && !$code->entry->isRelease) ? 1 : 0;
+        $isNote = Kind::Note === $code->kind();
+        $least = $post || ($isNote && !$code->isRelease()) ? 1 : 0;
         if (null !== $this->velocity) {
-            self::number($code, '$mv', $this->velocity, [$least, 127], true, 'velocity', $then);
-        } elseif ($post || !$code->kind->hasValue()) {
+            return self::number($code, '$mv', $this->velocity, [$least, 127], true, 'velocity', $then);
+        }
+        if ($post || !$code->kind()->hasValue()) {
             $code->line('$mv = '.self::DEFAULT_VELOCITY.';');
         } else {
             $code->line('$mv = '.($isNote ? '$v' : '\max(0, \min($v, 127))').';');
         }
+
+        return null;
     }
 }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Message;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Expression\Number;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `cc N value E`, `cc14 N value E`, `nrpn N value E`, `rpn N value E` and `polypressure KEY value E`. */
 final readonly class NumberedTemplate extends Template
@@ -58,7 +58,7 @@ final readonly class NumberedTemplate extends Template
         return [$this->number, $this->value];
     }
 
-    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    protected function emitFields(Writer $code, string $then, bool $post): array
     {
         $limits = match ($this->word) {
             Kind::Cc14 => [0, 31],
@@ -66,6 +66,7 @@ final readonly class NumberedTemplate extends Template
             default => [0, 127],
         };
         self::number($code, '$mn', $this->number, $limits, false, Kind::PolyPressure === $this->word ? 'key' : 'number', $then);
-        self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, 'value', $then);
+
+        return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, 'value', $then);
     }
 }

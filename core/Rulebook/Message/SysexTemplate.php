@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Message;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `sysex F0 7D {value} F7`: hexadecimal bytes, with `{EXPR}` for a computed 7-bit byte. */
 final readonly class SysexTemplate extends Template
@@ -60,7 +60,7 @@ final readonly class SysexTemplate extends Template
         return array_values(array_filter($this->bytes, static fn (int|Expression $byte): bool => $byte instanceof Expression));
     }
 
-    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    protected function emitFields(Writer $code, string $then, bool $post): null
     {
         $php = [];
         $fixed = '';
@@ -79,5 +79,7 @@ final readonly class SysexTemplate extends Template
         $code->line('$mraw = '.(1 === \count($php) ? $php[0] : '\implode(\'\', ['.implode(', ', $php).'])').';');
         $code->line('$mn = 0;');
         $code->line('$mv = \strlen($mraw);');
+
+        return null;
     }
 }

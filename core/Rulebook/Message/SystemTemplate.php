@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Message;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `clock`, `start`, `continue`, `stop` and `reset`. */
 final readonly class SystemTemplate extends Template
@@ -33,9 +33,11 @@ final readonly class SystemTemplate extends Template
         return [];
     }
 
-    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    protected function emitFields(Writer $code, string $then, bool $post): null
     {
         $code->line('$mn = 0;');
         $code->line('$mv = 0;');
+
+        return null;
     }
 }

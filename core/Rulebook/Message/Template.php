@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Message;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Step\ScaleStep;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** A message written in a rulebook, with expressions where numbers can stand; used by `become` and `post`. */
 abstract readonly class Template
@@ -28,8 +29,10 @@ abstract readonly class Template
      *
      * @param string $then code that gives up, when a number falls out of range
      * @param bool $post whether the message is new, rather than made from the one at hand
+     *
+     * @return array{float, float}|null the range of the value, where that is known
      */
-    abstract protected function emitFields(RuleCode $code, string $then, bool $post): void;
+    abstract protected function emitFields(Writer $code, string $then, bool $post): ?array;
 
     abstract protected function printFields(): string;
 
@@ -41,17 +44,23 @@ abstract readonly class Template
         return $this->printFields().(null === $this->channel ? '' : ' channel '.$this->channel->print());
     }
 
-    /** Writes code that puts channel, number and value into `$mch`, `$mn` and `$mv`. */
-    public function emit(RuleCode $code, string $then, bool $post): void
+    /**
+     * Writes code that puts channel, number and value into `$mch`, `$mn` and `$mv`.
+     *
+     * @return array{float, float}|null the range of the value, where that is known
+     */
+    public function emit(Writer $code, string $then, bool $post): ?array
     {
-        $this->emitFields($code, $then, $post);
+        $range = $this->emitFields($code, $then, $post);
         if (!$this->kind()->hasChannel()) {
             $code->line('$mch = 0;');
         } elseif (null !== $this->channel) {
             self::number($code, '$mch', $this->channel, [1, 16], false, 'channel', $then);
         } else {
-            $code->line('$mch = '.($post || !$code->kind->hasChannel() ? '1' : '$ch').';');
+            $code->line('$mch = '.($post || !$code->kind()->hasChannel() ? '1' : '$ch').';');
         }
+
+        return $range;
     }
 
     /** @return list<Expression> */
@@ -66,19 +75,14 @@ abstract readonly class Template
      * @param array{float, float} $from
      * @param array{int, int} $to
      */
-    private static function lookForScale(RuleCode $code, Expression $expression, array $from, array $to): void
+    private static function lookForScale(Writer $code, Expression $expression, array $from, array $to): void
     {
-        if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true)) {
+        if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true) || $code->isBelow(Fact::Scales)) {
             return;
-        }
-        foreach ($code->stepsBelow() as $step) {
-            if ($step instanceof ScaleStep) {
-                return;
-            }
         }
         [$is, $becomes] = [$from[1] - $from[0], $to[1] - $to[0]];
         if (($is > 1000 && $becomes < 200) || ($becomes > 1000 && $is < 200 && $is > 100)) {
-            $code->note($code->program->unscaled, $expression->name, $expression->span);
+            $code->finds(Concern::Unscaled, $expression->name, $expression->span);
         }
     }
 
@@ -86,24 +90,28 @@ abstract readonly class Template
      * Code for one number of the message: beyond its limits it is clamped, or the message given up.
      *
      * @param array{int, int} $limits
+     *
+     * @return array{float, float} what it can be then
      */
-    protected static function number(RuleCode $code, string $variable, Expression $expression, array $limits, bool $clamps, string $name, string $then): void
+    protected static function number(Writer $code, string $variable, Expression $expression, array $limits, bool $clamps, string $name, string $then): array
     {
         [$php, [$low, $high]] = $code->rounded($expression);
         [$least, $most] = $limits;
         if ('$mv' === $variable) {
-            $code->made = [max($low, $least), min($high, $most)];
             self::lookForScale($code, $expression, [$low, $high], $limits);
         }
         $code->line("{$variable} = {$php};");
+        $range = [max($low, $least), min($high, $most)];
         if ($low >= $least && $high <= $most) {
-            return;
+            return $range;
         }
         if ($high < $least || $low > $most) {
-            $code->outside($name, $expression->span);
+            $code->finds(Concern::AlwaysOutside, $name, $expression->span);
         }
         $code->line($clamps
             ? "if ({$variable} < {$least}) { {$variable} = {$least}; } elseif ({$variable} > {$most}) { {$variable} = {$most}; }"
             : "if ({$variable} < {$least} || {$variable} > {$most}) { {$code->rejection(var_export("{$name} out of range", true), $then)} }");
+
+        return $range;
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
 
 /** Reads the messages that `become` and `post` can make. */
 final class TemplateParser

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Message;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `program E [bank E]`, `pressure E`, `bend E`, `position E` and `song E`. */
 final readonly class ValueTemplate extends Template
@@ -44,16 +44,14 @@ final readonly class ValueTemplate extends Template
         return null === $this->bank ? [$this->value] : [$this->value, $this->bank];
     }
 
-    protected function emitFields(RuleCode $code, string $then, bool $post): void
+    protected function emitFields(Writer $code, string $then, bool $post): array
     {
         $code->line('$mn = 0;');
         if (Kind::Program !== $this->word) {
-            self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, $this->word->value, $then);
-
-            return;
+            return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, $this->word->value, $then);
         }
-        $first = $code->book()->programsFrom;
-        self::number($code, '$mv', $this->value, [$first, 127 + $first], false, 'program', $then);
+        $first = $code->declared()->firstProgram();
+        [$low, $high] = self::number($code, '$mv', $this->value, [$first, 127 + $first], false, 'program', $then);
         if (0 !== $first) {
             $code->line("\$mv -= {$first};");
         }
@@ -61,5 +59,7 @@ final readonly class ValueTemplate extends Template
             self::number($code, '$mn', $this->bank, [0, 16383], false, 'bank', $then);
             $code->line('++$mn;');
         }
+
+        return [$low - $first, $high - $first];
     }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\Owner;
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Message\TemplateParser;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Turns the message into another kind; expressions see the old fields, the channel stays unless given.
@@ -37,15 +38,24 @@ final class BecomeStep extends Step
         return 'become '.$this->message->print();
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        $wasNote = Kind::Note === $code->kind;
-        $code->made = null;
-        $this->message->emit($code, 'return 1;', false);
+        return [Fact::ChangesMessage];
+    }
+
+    public function makes(): Kind
+    {
+        return $this->message->kind();
+    }
+
+    public function compile(Writer $code): void
+    {
+        $wasNote = Kind::Note === $code->kind();
+        $range = $this->message->emit($code, 'return 1;', false);
         $code->line('$ch = $mch; $n = $mn; $v = $mv;'.(Kind::Sysex === $this->message->kind() ? ' $raw = $mraw;' : ''));
-        $code->become($this->message->kind());
-        if (Kind::Note === $code->kind && !$wasNote) {
-            $this->lookForEnd($code);
+        $code->become($this->message->kind(), $range);
+        if (Kind::Note === $code->kind() && !$wasNote) {
+            $this->lookForEnd($code, $range[0] ?? 0);
             self::beginsOrEnds($code);
         }
     }
@@ -55,45 +65,32 @@ final class BecomeStep extends Step
         return OnRelease::Acts;
     }
 
-    public function changesMessage(): bool
-    {
-        return true;
-    }
-
     public function expressions(): array
     {
         return $this->message->expressions();
     }
 
     /** Notes a note that nothing ends: neither its control, nor a velocity of 0, nor a length. */
-    private function lookForEnd(RuleCode $code): void
+    private function lookForEnd(Writer $code, float $least): void
     {
-        $isEnded = $code->entry->isOfNote || ($code->made[0] ?? 0) < 1;
-        foreach ($code->stepsAbove() as $step) {
-            $isEnded = $isEnded || $step instanceof PressStep;
-        }
-        foreach ($code->stepsBelow() as $step) {
-            $isEnded = $isEnded || $step instanceof GateStep || $step instanceof ToggleStep;
-        }
-        if (!$isEnded) {
-            $code->note($code->program->endless, 'velocity', $this->message->span);
+        if (!$code->isOfNote() && $least >= 1 && !$code->isAbove(Fact::PassesPresses) && !$code->isBelow(Fact::EndsNotes)) {
+            $code->finds(Concern::Endless, 'velocity', $this->message->span);
         }
     }
 
     /** A note made from what was none: velocity 0 ends what the same control started; what came in as a note ends with its key. */
-    private static function beginsOrEnds(RuleCode $code): void
+    private static function beginsOrEnds(Writer $code): void
     {
-        if ($code->entry->isOfNote) {
-            if ($code->noteSends) {
+        if ($code->isOfNote()) {
+            if ($code->beginsNotes()) {
                 $code->line("if (0 === \$v) { {$code->drop('a velocity of 0 begins no note')} }");
             }
 
             return;
         }
-        $code->line('$own = '.Owner::code(Owner::MADE, $code->stepId()).';');
-        $release = $code->owner->releaseFromNext();
+        $code->owner()->made();
+        $release = $code->owner()->releaseFromNext();
         $goesOn = null === $release ? 'return 1;' : "return \$this->{$release}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own);";
         $code->line("if (0 === \$v) { Notes::end(\$e, \$t, \$own); {$goesOn} }");
-        $code->noteSends = true;
     }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * What is done to a clock by its name alone.
@@ -48,22 +49,22 @@ abstract class ClockStep extends Step
         return static::keyword().' '.$this->clock->text;
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        SendCode::at($code, $this->span->line);
-        $kind = 'follow' === static::keyword() ? ", {$code->kind->ordinal()}" : '';
-        if ('follow' === static::keyword() && !\in_array($code->kind, [Kind::Clock, Kind::Start, Kind::Continue, Kind::Stop], true)) {
-            $code->lacks('tempo to follow', $this->span);
+        return [Fact::HasEffect];
+    }
+
+    public function compile(Writer $code): void
+    {
+        $code->sender()->at($this->span->line);
+        $kind = 'follow' === static::keyword() ? ", {$code->kind()->ordinal()}" : '';
+        if ('follow' === static::keyword() && !\in_array($code->kind(), [Kind::Clock, Kind::Start, Kind::Continue, Kind::Stop], true)) {
+            $code->finds(Concern::Missing, 'tempo to follow', $this->span);
             $code->reject('there is no tempo to follow');
 
             return;
         }
         $code->line(static::doer().'::'.static::keyword()."(\$e, '{$this->clock->text}', \$t{$kind});");
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 
     public function references(): array

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Literal;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Lets a value through when it is so far from the last one let through, or newly reaches an end of its range.
@@ -35,16 +37,21 @@ final class DeadbandStep extends Step
         return 'deadband '.$this->distance->text;
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        if (Kind::Note === $code->kind) {
-            $code->notForNotes('deadband', $this->span);
+        return [Fact::Thins];
+    }
+
+    public function compile(Writer $code): void
+    {
+        if (Kind::Note === $code->kind()) {
+            $code->finds(Concern::NotForNotes, 'deadband', $this->span);
 
             return;
         }
-        $range = $code->kind->valueRange();
+        $range = $code->kind()->valueRange();
         if (null === $range) {
-            $code->lacks('value', $this->span);
+            $code->finds(Concern::Missing, 'value', $this->span);
             $code->reject('the message has no value');
 
             return;

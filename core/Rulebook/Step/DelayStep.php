@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 
 /**
  * Does the steps below later; a note keeps its length, for its end is delayed as well.
@@ -19,13 +19,12 @@ final class DelayStep extends DurationStep
         return 'delay';
     }
 
-    public function compile(RuleCode $code): void
+    public function compile(Writer $code): void
     {
-        if (Kind::Note === $code->kind && $code->noteSends) {
-            $code->line("\$later = Notes::laterOwner(\$e, \$own, {$this->duration->us});");
-            $code->owner->change('$later', $code->owner->holdForLater());
+        if (Kind::Note === $code->kind() && $code->beginsNotes()) {
+            $code->owner()->delay($this->duration->us);
         }
-        $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->owner->continuation()}', {$code->owner->arguments()}]);");
+        $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->owner()->continuation()}', {$code->owner()->arguments()}]);");
         $code->line('return 1;');
         $code->end();
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Literal;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Passes the first of every so many clock messages; a start begins counting anew. Other messages pass.
@@ -35,12 +35,12 @@ final class DivideStep extends Step
         return "divide {$this->by->text}";
     }
 
-    public function compile(RuleCode $code): void
+    public function compile(Writer $code): void
     {
         $count = "\$s->counted['{$code->stepId()}'][\$port]";
-        if (Kind::Start === $code->kind) {
+        if (Kind::Start === $code->kind()) {
             $code->line("{$count} = 0;");
-        } elseif (Kind::Clock === $code->kind) {
+        } elseif (Kind::Clock === $code->kind()) {
             $x = $code->temporary();
             $code->line("{$x} = {$count} ?? 0;");
             $code->line("{$count} = ({$x} + 1) % {$this->by->value};");

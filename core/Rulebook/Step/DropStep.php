@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Ends the message here, counted under this rule.
@@ -27,7 +28,12 @@ final class DropStep extends Step
         return 'drop';
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return [Fact::HasEffect, Fact::EndsMessage];
+    }
+
+    public function compile(Writer $code): void
     {
         $code->line($code->drop('drop'));
         $code->end();
@@ -36,10 +42,5 @@ final class DropStep extends Step
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 }

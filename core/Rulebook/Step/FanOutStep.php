@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Gives each note a channel of its own at an out port with an MPE zone.
@@ -43,57 +43,52 @@ final class FanOutStep extends Step
         return "fan out to {$this->port->text}";
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        $declared = $code->book()->ports[$this->port->text];
-        $port = $code->book()->portIndex($this->port->text);
-        if (null === $declared->zone) {
+        return [Fact::HasEffect, Fact::KnowsZones, Fact::TracksNotes];
+    }
+
+    public function compile(Writer $code): void
+    {
+        $zone = $code->declared()->zoneAt($this->port);
+        $port = $code->declared()->portAt($this->port);
+        if (null === $zone) {
             $code->reject('this port has no zone');
 
             return;
         }
         $id = $code->stepId();
-        if (Kind::Note === $code->kind) {
-            if ($code->noteSends) {
-                $members = '['.implode(', ', $declared->zone->memberChannels()).']';
-                SendCode::at($code, $this->span->line);
-                $code->line("FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, ".($code->isFlattened() ? '0' : '$ctl').');');
+        if (Kind::Note === $code->kind()) {
+            if ($code->beginsNotes()) {
+                $members = '['.implode(', ', $zone->memberChannels()).']';
+                $code->sender()->at($this->span->line);
+                $code->line("FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, ".($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').');');
             }
 
             return;
         }
-        if (Kind::PolyPressure === $code->kind) {
-            SendCode::at($code, $this->span->line);
+        if (Kind::PolyPressure === $code->kind()) {
+            $code->sender()->at($this->span->line);
             $code->line("if (!FanOut::keyPressure(\$e, '{$id}', \$t, {$port}, \$port, \$ch, \$n, \$v)) { {$code->drop('this key does not sound', '')} }");
 
             return;
         }
-        $follows = !$code->isFlattened() && \in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true);
+        $follows = !$code->isAbove(Fact::LeavesZone) && \in_array($code->kind(), [Kind::Bend, Kind::Pressure, Kind::Cc], true);
         if ($follows) {
-            $code->line('if ('.(Kind::Cc === $code->kind ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
-            SendCode::at($code, $this->span->line);
-            $code->line("if (!FanOut::follow(\$e, '{$id}', \$t, {$port}, \$port, Control::channel(\$ctl), {$code->kind->ordinal()}, \$v, {$declared->zone->memberBend})) { {$code->drop('kept for the next note', '')} }");
+            $code->line('if ('.(Kind::Cc === $code->kind() ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
+            $code->sender()->at($this->span->line);
+            $code->line("if (!FanOut::toNotes(\$e, '{$id}', \$t, {$port}, \$port, Control::channel(\$ctl), {$code->kind()->ordinal()}, \$v, {$zone->memberBend})) { {$code->drop('kept for the next note', '')} }");
             $code->line('} else {');
         }
-        SendCode::send($code, $this->span->line, $port, (string) $declared->zone->manager());
+        $code->sender()->send($this->span->line, $port, (string) $zone->manager());
         if ($follows) {
             $code->line('}');
         }
     }
 
-    public function followsZones(): bool
-    {
-        return true;
-    }
-
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 
     public function references(): array

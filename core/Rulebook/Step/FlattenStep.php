@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Brings the notes of an MPE zone to one channel, for a synth that knows no per-note expression.
@@ -67,23 +68,28 @@ final class FlattenStep extends Step
             .(null === $this->timbre ? '' : " timbre {$this->timbre}".(null === $this->timbreController ? '' : " {$this->timbreController}"));
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return [Fact::ChangesMessage, Fact::KnowsZones, Fact::LeavesZone, Fact::TracksNotes];
+    }
+
+    public function compile(Writer $code): void
     {
         $step = "'{$code->stepId()}'";
         $why = "Flatten::reason(\$s, {$step}, \$port, \$ch)";
-        $this->describe($code);
-        if (Kind::Note === $code->kind) {
-            if ($code->noteSends) {
+        if (Kind::Note === $code->kind()) {
+            if ($code->beginsNotes()) {
+                $this->describe($code);
                 $code->line("Flatten::noteOn(\$e, {$step}, \$t, \$port, \$ch, \$n, \$ctl, \$own);");
             }
-        } elseif (Kind::Bend === $code->kind) {
+        } elseif (Kind::Bend === $code->kind()) {
             $bend = "\$v = Flatten::bend(\$e, {$step}, \$port, \$ch, \$v);";
             $code->line($code->isOfZone() ? $bend : "if (Zones::has(\$s, \$port, \$ch)) { {$bend} }");
             $code->line("if (null === \$v) { {$code->dropFor($why)} }");
             $code->forget('$v');
-        } elseif (Kind::Pressure === $code->kind) {
+        } elseif (Kind::Pressure === $code->kind()) {
             $this->pressure($code, $step, $why);
-        } elseif (Kind::Cc === $code->kind) {
+        } elseif (Kind::Cc === $code->kind()) {
             $this->setting($code, $step);
             $code->line('if ('.self::TIMBRE.' === $n && Zones::isOfMember($s, $port, $ctl)) {');
             if ('drop' === $this->timbre) {
@@ -94,29 +100,19 @@ final class FlattenStep extends Step
             }
             $code->line('}');
             $code->forget('$n');
-        } elseif (Kind::Rpn === $code->kind || Kind::Nrpn === $code->kind) {
-            $own = Kind::Rpn === $code->kind ? ' || ((0 === $n || 6 === $n) && Zones::has($s, $port, $ch))' : '';
+        } elseif (Kind::Rpn === $code->kind() || Kind::Nrpn === $code->kind()) {
+            $own = Kind::Rpn === $code->kind() ? ' || ((0 === $n || 6 === $n) && Zones::has($s, $port, $ch))' : '';
             $code->line("if (Zones::isOfMember(\$s, \$port, \$ctl){$own}) { {$code->drop('stays in the zone')} }");
         }
-        if ($code->kind->hasChannel()) {
+        if ($code->kind()->hasChannel()) {
             $code->line("\$ch = {$this->channel};");
             $code->narrow('$ch', $this->channel, $this->channel);
         }
     }
 
-    public function followsZones(): bool
-    {
-        return true;
-    }
-
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function changesMessage(): bool
-    {
-        return true;
     }
 
     public function bendRange(): int
@@ -125,35 +121,30 @@ final class FlattenStep extends Step
     }
 
     /** Tells the compiled rulebook what this step does, for notes that begin and end. */
-    private function describe(RuleCode $code): void
+    private function describe(Writer $code): void
     {
-        $settings = &$code->program->flattens[$code->stepId()];
-        $settings ??= [
+        $timbre = $this->timbreController ?? self::TIMBRE;
+        $code->flattens([
             'channel' => $this->channel,
             'range' => $this->bendRange(),
             'priority' => $this->priority ?? 'last',
-            'bend' => '',
-            'pressure' => '',
-            'pressureController' => $this->pressureController ?? 0,
-            'timbre' => '',
-            'timbreController' => $this->timbreController ?? self::TIMBRE,
-        ];
-        if (Kind::Note === $code->kind && $code->noteSends && '' === $settings['bend']) {
-            $settings['bend'] = $code->owner->continuationAs(Kind::Bend);
-            $settings['pressure'] = match ($this->pressure) {
-                'cc' => $code->owner->continuationAs(Kind::Cc),
-                'channel' => $code->owner->continuationAs(Kind::Pressure),
+            'bend' => $code->owner()->continuationAs(Kind::Bend),
+            'pressure' => match ($this->pressure) {
+                'cc' => $code->owner()->continuationAs(Kind::Cc),
+                'channel' => $code->owner()->continuationAs(Kind::Pressure),
                 default => '',
-            };
-            $settings['timbre'] = 'drop' === $this->timbre ? '' : $code->owner->continuationAs(Kind::Cc);
-        }
+            },
+            'pressureController' => $this->pressureController ?? 0,
+            'timbre' => 'drop' === $this->timbre ? '' : $code->owner()->continuationAs(Kind::Cc),
+            'timbreController' => $timbre,
+        ]);
     }
 
     /** What sets up the zone or its bend range stays in it. */
-    private function setting(RuleCode $code, string $step): void
+    private function setting(Writer $code, string $step): void
     {
         $stays = $code->drop('stays in the zone');
-        $goesOn = $code->owner->continuationAs(Kind::Cc);
+        $goesOn = $code->owner()->continuationAs(Kind::Cc);
         $code->line('if (Flatten::isSetting($n)) {');
         $code->line("if (Zones::isOfMember(\$s, \$port, \$ctl)) { {$stays} }");
         $code->line('if (Zones::isManager($s, $port, $ch)) {');
@@ -164,13 +155,13 @@ final class FlattenStep extends Step
         $code->line('}');
     }
 
-    private function pressure(RuleCode $code, string $step, string $why): void
+    private function pressure(Writer $code, string $step, string $why): void
     {
         $code->line('if (Zones::isOfMember($s, $port, $ctl)) {');
         if ('drop' === $this->pressure) {
             $code->line($code->drop('drops pressure'));
         } elseif (null === $this->pressure || 'poly' === $this->pressure) {
-            $poly = $code->owner->continuationAs(Kind::PolyPressure);
+            $poly = $code->owner()->continuationAs(Kind::PolyPressure);
             $code->line("\$flatKeys = Flatten::keysOf(\$s, {$step}, \$port, \$ch);");
             $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds there')} }");
             $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
@@ -178,7 +169,7 @@ final class FlattenStep extends Step
         } else {
             $code->line("if (!Flatten::pressure(\$s, {$step}, \$port, \$ch, \$v)) { {$code->dropFor($why)} }");
             if (null !== $this->pressureController) {
-                $controller = $code->owner->continuationAs(Kind::Cc);
+                $controller = $code->owner()->continuationAs(Kind::Cc);
                 $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");
             }
         }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\Owner;
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 
 /**
  * Gives a note a fixed length; its real release is ignored, a repeat ends the sounding one first.
@@ -20,15 +21,20 @@ final class GateStep extends DurationStep
         return 'gate';
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        if (Kind::Note !== $code->kind || !$code->noteSends) {
-            $code->lacks('length', $this->span);
+        return [Fact::EndsNotes];
+    }
+
+    public function compile(Writer $code): void
+    {
+        if (Kind::Note !== $code->kind() || !$code->beginsNotes()) {
+            $code->finds(Concern::Missing, 'length', $this->span);
             $code->reject('the message has no length');
 
             return;
         }
-        $code->owner->change(Owner::code(Owner::GATE, $code->stepId()));
+        $code->owner()->gate();
         $code->line("Notes::gate(\$e, \$own, \$t, {$this->duration->us});");
     }
 

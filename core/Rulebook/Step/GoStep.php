@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Expression\Number;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
-use ZigzagPost\Core\Rulebook\TokenType;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /**
  * Changes the scene: by its name, to the next or previous one, or by number. Where there is none it does nothing, counted.
@@ -54,20 +55,20 @@ final class GoStep extends Step
         return TokenType::Text === $this->where->type ? "go \"{$this->where->text}\"" : "go {$this->where->text}";
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return [Fact::HasEffect];
+    }
+
+    public function compile(Writer $code): void
     {
         $position = match (true) {
             $this->where instanceof Expression => $code->code($this->where)->rounded().' - 1',
-            TokenType::Text === $this->where->type => (string) array_search($this->where->text, $code->book()->declared(Reference::SCENE), true),
+            TokenType::Text === $this->where->type => (string) $code->declared()->sceneAt($this->where),
             'next' === $this->where->text => '$s->scene + 1',
             default => '$s->scene - 1',
         };
         $code->line("if (!Scenes::go(\$e, {$position}, \$t)) { {$code->rejection("'there is no such scene'", '')} }");
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 
     public function references(): array

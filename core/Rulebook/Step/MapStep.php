@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Name;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Looks a field up in a table; what is not in it stays as it is, or is dropped.
@@ -41,11 +43,16 @@ final class MapStep extends Step
         return "map {$this->field->text} {$this->table->text}".($this->elseDrop ? ' else drop' : '');
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return 'release' === $this->field->text ? [Fact::ChangesMessage, Fact::SetsRelease] : [Fact::ChangesMessage];
+    }
+
+    public function compile(Writer $code): void
     {
         $name = new Name($this->field->text, $this->field->span);
-        $values = $code->book()->tables[$this->table->text]->values();
-        $table = $code->program->constant($values);
+        $values = $code->declared()->table($this->table)->values();
+        $table = $code->constant($values);
         [$low, $high] = $code->rangeOf($name);
         $x = $code->temporary();
         $field = $code->read($name);
@@ -61,15 +68,15 @@ final class MapStep extends Step
     }
 
     /** Notes results that the field cannot hold. */
-    private function lookForOutside(RuleCode $code): void
+    private function lookForOutside(Writer $code): void
     {
         $field = $code->field($this->field->text);
         if (null === $field) {
             return;
         }
-        foreach ($code->book()->tables[$this->table->text]->pairs as [, $result]) {
+        foreach ($code->declared()->table($this->table)->pairs as [, $result]) {
             if ($result->value - $field->shift < min(0, $field->lowest) || $result->value - $field->shift > $field->highest) {
-                $code->note($code->program->tablesOutside, $this->field->text, $result->span);
+                $code->finds(Concern::TableOutside, $this->field->text, $result->span);
             }
         }
     }
@@ -77,16 +84,6 @@ final class MapStep extends Step
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function setsRelease(): bool
-    {
-        return 'release' === $this->field->text;
-    }
-
-    public function changesMessage(): bool
-    {
-        return true;
     }
 
     public function references(): array

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Takes the message as the present value of the same control at a port, for `pickup` and `scaled`.
@@ -36,20 +38,20 @@ final class MirrorStep extends Step
         return 'mirror '.$this->port->text;
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        if (Kind::Note === $code->kind || !$code->kind->hasValue()) {
-            $code->lacks('value to mirror', $this->span);
+        return [Fact::HasEffect];
+    }
+
+    public function compile(Writer $code): void
+    {
+        if (Kind::Note === $code->kind() || !$code->kind()->hasValue()) {
+            $code->finds(Concern::Missing, 'value to mirror', $this->span);
             $code->reject('the message has no value to mirror');
 
             return;
         }
-        $code->line("Takeover::told(\$s, \$t, {$code->book()->portIndex($this->port->text)}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
+        $code->line("Takeover::told(\$s, \$t, {$code->declared()->portAt($this->port)}, {$code->kind()->ordinal()}, \$ch, \$n, \$v);");
     }
 
     public function references(): array

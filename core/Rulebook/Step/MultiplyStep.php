@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Literal;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Adds clock messages between the incoming ones, evenly spaced by the last interval. Other messages pass.
@@ -35,10 +35,10 @@ final class MultiplyStep extends Step
         return "multiply {$this->by->text}";
     }
 
-    public function compile(RuleCode $code): void
+    public function compile(Writer $code): void
     {
-        if (Kind::Clock === $code->kind) {
-            $code->line("ExtraClocks::follow(\$e, '{$code->stepId()}', {$this->by->value}, \$t, ['{$code->owner->continuation()}', {$code->owner->arguments()}]);");
+        if (Kind::Clock === $code->kind()) {
+            $code->line("ExtraClocks::multiply(\$e, '{$code->stepId()}', {$this->by->value}, \$t, ['{$code->owner()->continuation()}', {$code->owner()->arguments()}]);");
         }
     }
 }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Drops the message unless something is true.
@@ -35,7 +35,7 @@ final class OnlyStep extends Step
         return 'only '.$this->condition->print();
     }
 
-    public function compile(RuleCode $code): void
+    public function compile(Writer $code): void
     {
         $code->line("if (!({$code->code($this->condition)->truth()})) { {$code->drop($this->print())} }");
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Silence, at all out ports or at those named.
@@ -38,16 +38,16 @@ final class PanicStep extends Step
         return rtrim('panic '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports)));
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        SendCode::at($code, $this->span->line);
-        $ports = implode(', ', array_map(static fn (Token $port): int => $code->book()->portIndex($port->text), $this->ports));
-        $code->line('$e->panic($t, '.([] === $this->ports ? 'null' : "[{$ports}]").');');
+        return [Fact::HasEffect];
     }
 
-    public function hasEffect(): bool
+    public function compile(Writer $code): void
     {
-        return true;
+        $code->sender()->at($this->span->line);
+        $ports = implode(', ', array_map(static fn (Token $port): int => $code->declared()->portAt($port), $this->ports));
+        $code->line('Panic::silence($e, $t, '.([] === $this->ports ? 'null' : "[{$ports}]").');');
     }
 
     public function references(): array

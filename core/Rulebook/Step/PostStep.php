@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Duration;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Message\TemplateParser;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Duration;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Sends another message beside the one at hand; a posted note needs its length.
@@ -56,12 +56,17 @@ final class PostStep extends Step
             .' to '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports));
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return [Fact::HasEffect];
+    }
+
+    public function compile(Writer $code): void
     {
         if (null === $this->message) {
             foreach ($this->ports as $port) {
-                SendCode::at($code, $this->span->line);
-                $code->line("\$e->pulse(\$t, {$code->book()->portIndex($port->text)}, {$this->length?->us});");
+                $code->sender()->at($this->span->line);
+                $code->line("\$e->pulse(\$t, {$code->declared()->portAt($port)}, {$this->length?->us});");
             }
 
             return;
@@ -69,20 +74,15 @@ final class PostStep extends Step
         $code->line('do {');
         $this->message->emit($code, 'break;', true);
         foreach ($this->ports as $port) {
-            $index = $code->book()->portIndex($port->text);
+            $index = $code->declared()->portAt($port);
             if (null !== $this->length) {
-                SendCode::at($code, $this->span->line);
+                $code->sender()->at($this->span->line);
                 $code->line("Notes::post(\$e, \$t, {$index}, \$mch, \$mn, \$mv, {$this->length->us});");
             } else {
-                SendCode::message($code, $this->span->line, $index, $this->message->kind(), '$mch', '$mn', '$mv', '$mraw');
+                $code->sender()->message($this->span->line, $index, $this->message->kind(), '$mch', '$mn', '$mv', '$mraw');
             }
         }
         $code->line('} while (false);');
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 
     public function references(): array

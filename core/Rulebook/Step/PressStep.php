@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\Notes;
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Midi\OnOff;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Passes presses only: a note-on, or a value of 64 and more. Releases end here.
@@ -17,8 +19,6 @@ use ZigzagPost\Core\Rulebook\Span;
  */
 final class PressStep extends Step
 {
-    public const LEAST = Notes::LEAST_PRESS;
-
     public static function parse(Cursor $cursor, Span $span): self
     {
         $cursor->expectEnd();
@@ -31,7 +31,12 @@ final class PressStep extends Step
         return 'press';
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return [Fact::PassesPresses];
+    }
+
+    public function compile(Writer $code): void
     {
         self::passPresses($code, $this->span);
     }
@@ -42,17 +47,17 @@ final class PressStep extends Step
     }
 
     /** Code that drops what is not a press. */
-    public static function passPresses(RuleCode $code, Span $span): void
+    public static function passPresses(Writer $code, Span $span): void
     {
-        if (Kind::Note === $code->kind) {
+        if (Kind::Note === $code->kind()) {
             return;
         }
-        if (!$code->kind->hasValue()) {
-            $code->lacks('value', $span);
+        if (!$code->kind()->hasValue()) {
+            $code->finds(Concern::Missing, 'value', $span);
             $code->reject('the message has no value');
 
             return;
         }
-        $code->line('if ($v < '.self::LEAST.") { {$code->drop('not a press')} }");
+        $code->line('if ($v < '.OnOff::LEAST_ON.") { {$code->drop('not a press')} }");
     }
 }

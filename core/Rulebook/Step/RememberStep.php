@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\Memory;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Stores a number into a memory, rounded.
@@ -40,14 +41,14 @@ final class RememberStep extends Step
         return "remember {$this->memory->text} = {$this->value->print()}";
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        $code->line("\$s->memories['{$this->memory->text}'] = \\max(-".Memory::LARGEST.", \\min({$code->code($this->value)->rounded()}, ".Memory::LARGEST.'));');
+        return [Fact::HasEffect];
     }
 
-    public function hasEffect(): bool
+    public function compile(Writer $code): void
     {
-        return true;
+        $code->line("\$s->memories['{$this->memory->text}'] = \\max(-".Memory::LARGEST.", \\min({$code->code($this->value)->rounded()}, ".Memory::LARGEST.'));');
     }
 
     public function references(): array

@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Curve;
-use ZigzagPost\Core\Rulebook\Expression\Exact;
+use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Declaration\Curve;
 use ZigzagPost\Core\Rulebook\Expression\Name;
-use ZigzagPost\Core\Rulebook\Literal;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Scales one range onto another, straight or along a curve; what lies outside counts as the nearer end.
@@ -55,7 +56,12 @@ final class ScaleStep extends Step
             .(null === $this->curve ? '' : " curve {$this->curve->text}");
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return 'release' === $this->field->text ? [Fact::ChangesMessage, Fact::Scales, Fact::SetsRelease] : [Fact::ChangesMessage, Fact::Scales];
+    }
+
+    public function compile(Writer $code): void
     {
         $name = new Name($this->field->text, $this->field->span);
         [$a, $b] = [$this->from[0]->value, $this->from[1]->value];
@@ -67,9 +73,9 @@ final class ScaleStep extends Step
         if ($least < $low || $most > $high) {
             $code->line("if ({$x} < {$low}) { {$x} = {$low}; } elseif ({$x} > {$high}) { {$x} = {$high}; }");
         }
-        $curve = null === $this->curve ? null : $code->book()->curves[$this->curve->text];
+        $curve = null === $this->curve ? null : $code->declared()->curve($this->curve);
         if (null !== $curve || $high - $low <= self::LARGEST_TABLE) {
-            $table = $code->program->constant($this->table($curve, $low, $high));
+            $table = $code->constant($this->table($curve, $low, $high));
             $php = "{$table}[{$x}".(0 === $low ? '' : ' - '.self::number($low)).']';
         } else {
             $span = $b - $a;
@@ -82,16 +88,6 @@ final class ScaleStep extends Step
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function setsRelease(): bool
-    {
-        return 'release' === $this->field->text;
-    }
-
-    public function changesMessage(): bool
-    {
-        return true;
     }
 
     public function references(): array

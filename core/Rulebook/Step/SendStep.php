@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\NumberList;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Sends the message as it now is, on each listed port and each listed channel. Steps go on after it.
@@ -44,12 +44,17 @@ final class SendStep extends Step
             .(null === $this->takeover ? '' : ' '.$this->takeover->text);
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        $channels = $code->kind->hasChannel() ? ($this->channels?->numbers() ?? [null]) : [null];
+        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::TakesOver] : [Fact::HasEffect];
+    }
+
+    public function compile(Writer $code): void
+    {
+        $channels = $code->kind()->hasChannel() ? ($this->channels?->numbers() ?? [null]) : [null];
         foreach ($this->ports as $port) {
             foreach ($channels as $channel) {
-                SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), null === $channel ? '$ch' : (string) $channel, $this->takeover->text ?? 'jump');
+                $code->sender()->send($this->span->line, $code->declared()->portAt($port), null === $channel ? '$ch' : (string) $channel, $this->takeover->text ?? 'jump');
             }
         }
     }
@@ -57,11 +62,6 @@ final class SendStep extends Step
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 
     public function references(): array

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\RulebookError;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Changes a field of the message.
@@ -46,7 +47,12 @@ final class SetStep extends Step
         return "set {$this->field->text} = {$this->value->print()}".($this->fold ? ' fold' : '');
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
+    {
+        return 'release' === $this->field->text ? [Fact::ChangesMessage, Fact::SetsRelease] : [Fact::ChangesMessage];
+    }
+
+    public function compile(Writer $code): void
     {
         [$php, $range] = $code->rounded($this->value);
         $code->assign($this->field->text, $php, $range, $this->field->span, $this->fold);
@@ -55,16 +61,6 @@ final class SetStep extends Step
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function setsRelease(): bool
-    {
-        return 'release' === $this->field->text;
-    }
-
-    public function changesMessage(): bool
-    {
-        return true;
     }
 
     public function expressions(): array

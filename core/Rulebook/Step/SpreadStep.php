@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\NumberList;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
-use ZigzagPost\Core\Rulebook\TokenType;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /**
  * Deals notes out among voices; everything else goes to all the listed ports once.
@@ -80,10 +79,17 @@ final class SpreadStep extends Step
         return "spread over {$over}".(null === $this->order ? '' : ' '.$this->order->text).(null === $this->steal ? '' : ' steal '.$this->steal->text);
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        if (Kind::Note === $code->kind) {
-            if ($code->noteSends) {
+        $facts = [Fact::HasEffect, Fact::TracksNotes, Fact::DealsNotes];
+
+        return null === $this->channels ? $facts : [...$facts, Fact::KnowsZones];
+    }
+
+    public function compile(Writer $code): void
+    {
+        if (Kind::Note === $code->kind()) {
+            if ($code->beginsNotes()) {
                 $this->deal($code);
             }
 
@@ -97,25 +103,15 @@ final class SpreadStep extends Step
         $sent = [];
         foreach ($this->units as [$port]) {
             if (!isset($sent[$port->text])) {
-                SendCode::send($code, $this->span->line, $code->book()->portIndex($port->text), '$ch');
+                $code->sender()->send($this->span->line, $code->declared()->portAt($port), '$ch');
             }
             $sent[$port->text] = true;
         }
     }
 
-    public function followsZones(): bool
-    {
-        return null !== $this->channels;
-    }
-
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;
-    }
-
-    public function hasEffect(): bool
-    {
-        return true;
     }
 
     public function references(): array
@@ -128,35 +124,35 @@ final class SpreadStep extends Step
         return array_sum(array_column($this->units, 1));
     }
 
-    private function deal(RuleCode $code): void
+    private function deal(Writer $code): void
     {
         $voices = [];
         foreach ($this->units as [$port, $count]) {
-            $index = $code->book()->portIndex($port->text);
+            $index = $code->declared()->portAt($port);
             foreach ($this->channels?->numbers() ?? array_fill(0, $count, 0) as $channel) {
                 $voices[] = "[{$index}, {$channel}]";
             }
         }
-        $table = $code->program->rawConstant('['.implode(', ', $voices).']');
+        $table = $code->rawConstant('['.implode(', ', $voices).']');
         $fill = 'fill' === $this->order?->text ? 'true' : 'false';
         $steal = 'none' === $this->steal?->text ? 'false' : 'true';
-        SendCode::at($code, $this->span->line);
-        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".($code->isFlattened() ? '0' : '$ctl').")) { {$code->drop('no voice is free')} }");
+        $code->sender()->at($this->span->line);
+        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').")) { {$code->drop('no voice is free')} }");
     }
 
     /** What belongs to a note goes where it sounds, everything else to each channel. */
-    private function toChannels(RuleCode $code): void
+    private function toChannels(Writer $code): void
     {
-        $outPort = $code->book()->portIndex($this->units[0][0]->text);
+        $outPort = $code->declared()->portAt($this->units[0][0]);
         $line = $this->span->line;
-        if (!$code->kind->hasChannel()) {
-            SendCode::send($code, $line, $outPort, '$ch');
+        if (!$code->kind()->hasChannel()) {
+            $code->sender()->send($line, $outPort, '$ch');
 
             return;
         }
         $isOfNote = $this->goesToNote($code, $outPort);
         foreach ($this->channels?->numbers() ?? [] as $channel) {
-            SendCode::send($code, $line, $outPort, (string) $channel);
+            $code->sender()->send($line, $outPort, (string) $channel);
         }
         if ($isOfNote) {
             $code->line('}');
@@ -164,36 +160,24 @@ final class SpreadStep extends Step
     }
 
     /** Code for what may belong to a note; true when it ends with an "else {" for what does not. */
-    private function goesToNote(RuleCode $code, int $outPort): bool
+    private function goesToNote(Writer $code, int $outPort): bool
     {
-        $step = $this->dealsNotes($code->rule) ? "'{$code->stepId()}'" : 'null';
-        if (Kind::PolyPressure === $code->kind) {
-            SendCode::at($code, $this->span->line);
+        $step = $code->takes(Kind::Note) ? "'{$code->stepId()}'" : 'null';
+        if (Kind::PolyPressure === $code->kind()) {
+            $code->sender()->at($this->span->line);
             $code->line("if (!Voices::keyPressure(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, \$n, \$v)) {");
 
             return true;
         }
-        if ($code->isFlattened() || !\in_array($code->kind, [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
+        if ($code->isAbove(Fact::LeavesZone) || !\in_array($code->kind(), [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
             return false;
         }
-        $condition = Kind::Cc === $code->kind ? '74 === $n && ' : '';
+        $condition = Kind::Cc === $code->kind() ? '74 === $n && ' : '';
         $code->line("if ({$condition}Zones::isOfMember(\$s, \$port, \$ctl)) {");
-        SendCode::at($code, $this->span->line);
-        $code->line("if (!Voices::follow(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, {$code->kind->ordinal()}, \$v)) { {$code->drop('kept for the next note', '')} }");
+        $code->sender()->at($this->span->line);
+        $code->line("if (!Voices::toNotes(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, {$code->kind()->ordinal()}, \$v)) { {$code->drop('kept for the next note', '')} }");
         $code->line('} else {');
 
         return true;
-    }
-
-    /** Whether notes get here too; otherwise the rule is for what follows the notes of other rules. */
-    private function dealsNotes(Rule $rule): bool
-    {
-        foreach ($rule->selectors as $selector) {
-            if (\in_array(Kind::Note, array_column($selector->matched(), 0), true)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

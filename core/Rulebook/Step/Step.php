@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
-/** One step of a rule. Each kind of step is a class of its own, listed in {@see Steps}. */
+/**
+ * One step of a rule. Each kind of step is a class of its own, listed in {@see Steps}: how it is read and printed, what can be
+ * said of it, and the code that it writes.
+ */
 abstract class Step
 {
     public function __construct(public readonly Span $span)
@@ -23,41 +28,34 @@ abstract class Step
     abstract public function print(): string;
 
     /** Writes the code of this step for the kind of message that reaches it. */
-    abstract public function compile(RuleCode $code): void;
+    abstract public function compile(Writer $code): void;
 
     public function onRelease(): OnRelease
     {
         return OnRelease::Skipped;
     }
 
-    /** Whether the message can be another after it. */
-    public function changesMessage(): bool
+    /** @return list<Fact> */
+    public function facts(): array
     {
-        return false;
+        return [];
     }
 
-    /** Whether it changes the release velocity of a note. */
-    public function setsRelease(): bool
+    final public function is(Fact $fact): bool
     {
-        return false;
+        return \in_array($fact, $this->facts(), true);
     }
 
-    /** Whether something leaves the rule, or is stored, by this step. */
-    public function hasEffect(): bool
+    /** The kind of message that it turns the message into; null when that stays. */
+    public function makes(): ?Kind
     {
-        return false;
+        return null;
     }
 
     /** How long the message can be held up here at most, in microseconds. */
     public function holdsUpUs(): int
     {
         return 0;
-    }
-
-    /** Whether it treats messages of MPE zones in a way of their own. */
-    public function followsZones(): bool
-    {
-        return false;
     }
 
     /** @return list<Reference> names it uses, other than memories in expressions */

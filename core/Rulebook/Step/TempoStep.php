@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
-use ZigzagPost\Core\Engine\SendCode;
-use ZigzagPost\Core\Rulebook\Cursor;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
-use ZigzagPost\Core\Rulebook\Reference;
-use ZigzagPost\Core\Rulebook\Span;
-use ZigzagPost\Core\Rulebook\Token;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * Sets the tempo of a clock, in beats a minute; below 20 and above 400 it is 20 and 400.
@@ -40,15 +40,15 @@ final class TempoStep extends Step
         return "tempo {$this->clock->text} = {$this->tempo->print()}";
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        SendCode::at($code, $this->span->line);
-        $code->line("Clocks::tempo(\$e, '{$this->clock->text}', \$t, {$code->code($this->tempo)->asQuantity()});");
+        return [Fact::HasEffect];
     }
 
-    public function hasEffect(): bool
+    public function compile(Writer $code): void
     {
-        return true;
+        $code->sender()->at($this->span->line);
+        $code->line("Clocks::tempo(\$e, '{$this->clock->text}', \$t, {$code->code($this->tempo)->asQuantity()});");
     }
 
     public function references(): array

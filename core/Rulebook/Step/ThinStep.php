@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
 
 /**
  * Lets at most one message of each control through in that time; the latest is held and goes out when the time is over.
@@ -19,16 +21,21 @@ final class ThinStep extends DurationStep
         return 'thin';
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        if (Kind::Note === $code->kind) {
-            $code->notForNotes('thin', $this->span);
+        return [Fact::Thins];
+    }
+
+    public function compile(Writer $code): void
+    {
+        if (Kind::Note === $code->kind()) {
+            $code->finds(Concern::NotForNotes, 'thin', $this->span);
 
             return;
         }
-        $next = $code->owner->continuation();
-        $code->line("if (Thinning::holds(\$e, {$code->ruleIndex}, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$next}', {$code->owner->arguments()}])) { return 1; }");
-        $code->line("return \$this->{$next}(\$e, \$t, {$code->owner->arguments()});");
+        $next = $code->owner()->continuation();
+        $code->line("if (Thinning::holds(\$e, {$code->ruleIndex()}, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$next}', {$code->owner()->arguments()}])) { return 1; }");
+        $code->line("return \$this->{$next}(\$e, \$t, {$code->owner()->arguments()});");
         $code->end();
     }
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Engine\Owner;
-use ZigzagPost\Core\Engine\RuleCode;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Cursor;
-use ZigzagPost\Core\Rulebook\Literal;
-use ZigzagPost\Core\Rulebook\Span;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Each press gives the other of two values, starting with the second; releases end here. A note latches: on, then off.
@@ -42,15 +42,20 @@ final class ToggleStep extends Step
         return null === $this->off || null === $this->on ? 'toggle' : "toggle {$this->off->text} {$this->on->text}";
     }
 
-    public function compile(RuleCode $code): void
+    public function facts(): array
     {
-        if (Kind::Note === $code->kind) {
+        return [Fact::ChangesMessage, Fact::Toggles, Fact::EndsNotes];
+    }
+
+    public function compile(Writer $code): void
+    {
+        if (Kind::Note === $code->kind()) {
             $this->latch($code);
 
             return;
         }
         PressStep::passPresses($code, $this->span);
-        if ($code->ended) {
+        if ($code->hasEnded()) {
             return;
         }
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
@@ -64,15 +69,10 @@ final class ToggleStep extends Step
         return OnRelease::Ends;
     }
 
-    public function changesMessage(): bool
-    {
-        return true;
-    }
-
-    private function latch(RuleCode $code): void
+    private function latch(Writer $code): void
     {
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
-        $code->owner->change(Owner::code(Owner::LATCH, $code->stepId()));
+        $code->owner()->latch();
         $code->line("if (isset({$state})) { unset({$state}); Notes::end(\$e, \$t, \$own); return 1; }");
         $code->line("{$state} = true;");
         $code->line('$s->ledger[$own] ??= [];');

@@ -9,7 +9,8 @@ use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
@@ -59,7 +60,7 @@ final class BookChangeTest extends TestCase
         foreach (['with nothing changed' => self::PORTS.$rules, 'with ports, rules and memories moved' => self::MOVED.$rules] as $change => $text) {
             $engine = self::played(new Engine(Play::book(self::PORTS.$rules)), $before);
             $engine->take();
-            $changed = $engine->withBook(Play::book($text));
+            $changed = BookChange::of($engine, Play::book($text));
             self::assertSame([], $changed->lost, $change);
             self::played($changed->engine, $after);
             self::assertSame($comes, self::made($changed->engine), $change);
@@ -69,7 +70,7 @@ final class BookChangeTest extends TestCase
     public function testWhatIsHeldBackGoesOutAtTheChange(): void
     {
         $engine = self::played(new Engine(Play::book(self::PORTS."rule \"t\"\n  take cc 1\n  thin 50ms\n  send moths\n")), ['keys B0 01 01', 'keys B0 01 02']);
-        $engine->withBook(Play::book(self::PORTS."rule \"t\"\n  take cc 1\n  send gulls, moths\n"));
+        BookChange::of($engine, Play::book(self::PORTS."rule \"t\"\n  take cc 1\n  send gulls, moths\n"));
         self::assertSame(['moths B0 01 01', 'moths B0 01 02'], self::made($engine));
     }
 
@@ -98,7 +99,7 @@ final class BookChangeTest extends TestCase
     {
         $engine = self::played(new Engine(Play::book(self::PORTS.$rules)), $before);
         $engine->take();
-        $changed = $engine->withBook(Play::book(self::PORTS.$other));
+        $changed = BookChange::of($engine, Play::book(self::PORTS.$other));
         self::assertContains($told, [...$changed->lost, ...('' === $told ? [''] : [])]);
         self::assertSame($goesOut, self::made($engine));
     }
@@ -110,12 +111,12 @@ final class BookChangeTest extends TestCase
         $engine->feed(0, 0, "\xB0\x50\x7F");
         $engine->advance(1_010_000);
         $engine->take();
-        $same = $engine->withBook(Play::book(self::MOVED.substr($book, \strlen(self::PORTS))))->engine;
+        $same = BookChange::of($engine, Play::book(self::MOVED.substr($book, \strlen(self::PORTS))))->engine;
         $same->advance(2_000_000);
         $out = $same->take();
         self::assertSame([1_041_667, "\xF8"], [$out[0][0], $out[0][2]]);
         self::assertSame([2_000_000], array_column(array_filter($out, static fn (array $made): bool => '' === $made[2]), 0), 'the pulse keeps its phase, too');
-        $faster = $same->withBook(Play::book(str_replace('tempo 60', 'tempo 120', self::MOVED.substr($book, \strlen(self::PORTS)))))->engine;
+        $faster = BookChange::of($same, Play::book(str_replace('tempo 60', 'tempo 120', self::MOVED.substr($book, \strlen(self::PORTS)))))->engine;
         $faster->advance(2_030_000);
         self::assertSame([2_020_833], array_column($faster->take(), 0));
     }
@@ -125,7 +126,7 @@ final class BookChangeTest extends TestCase
         $book = "port keys in\nport pads in\nport moths out\nport gulls out\nrule \"r\"\n  take note\n  send moths, gulls\n";
         $engine = self::played(new Engine(Play::book($book)), ['keys 90 3C 64', 'pads 90 3C 64']);
         $engine->take();
-        $changed = $engine->withBook(Play::book(str_replace(["port gulls out\n", ', gulls'], '', $book)));
+        $changed = BookChange::of($engine, Play::book(str_replace(["port gulls out\n", ', gulls'], '', $book)));
         self::assertSame(['gulls 80 3C 40'], self::made($engine));
         self::assertSame(['moths 80 3C 40'], self::made(self::played($changed->engine, ['keys 80 3C 40', 'pads 80 3C 40'])));
     }
@@ -135,7 +136,7 @@ final class BookChangeTest extends TestCase
         $book = "port keys in\nport moths out\nrule \"r\"\n  take cc changed\n  send moths\n";
         $engine = self::played(new Engine(Play::book($book)), ['keys B0 01 05']);
         $engine->take();
-        $changed = $engine->withBook(Play::book(str_replace('send', "set number = 2\n  send", $book)));
+        $changed = BookChange::of($engine, Play::book(str_replace('send', "set number = 2\n  send", $book)));
         self::assertSame(['moths B0 02 06'], self::made(self::played($changed->engine, ['keys B0 01 05', 'keys B0 01 06'])));
     }
 
@@ -146,12 +147,12 @@ final class BookChangeTest extends TestCase
         $engine->feed(0, 0, "\xB1\x65\x00\x64\x00\x06\x0C");
         $engine->feed(1, 0, "\x91\x3C\x64");
         $engine->take();
-        $changed = $engine->withBook(Play::book(str_replace('rule', "rule \"n\"\n  take cc 9\n  send moths\nrule", $book)));
+        $changed = BookChange::of($engine, Play::book(str_replace('rule', "rule \"n\"\n  take cc 9\n  send moths\nrule", $book)));
         self::assertSame([], $changed->lost);
         $changed->engine->feed(2, 0, "\xE1\x00\x50");
         $changed->engine->feed(3, 0, "\x81\x3C\x40");
         self::assertSame(["\xE0\x00\x50", "\x80\x3C\x40"], array_column($changed->engine->take(), 2));
-        $changed = $engine->withBook(Play::book(str_replace('bend 48', 'bend 24', $book)));
+        $changed = BookChange::of($engine, Play::book(str_replace('bend 48', 'bend 24', $book)));
         self::assertSame(['the zone of slab is the one declared now'], $changed->lost);
     }
 
@@ -174,14 +175,14 @@ final class BookChangeTest extends TestCase
                 if (20 === $index || 40 === $index) {
                     $next = $compiled[intdiv($index, 20)];
                     $old = $engine;
-                    $change = $engine->withBook($next);
+                    $change = BookChange::of($engine, $next);
                     $engine = $change->engine;
                     self::follow($sounding, $old);
                     $titleBefore = $old->book->scenes()[$old->state->scene] ?? null;
                     self::assertTrue(!\in_array($titleBefore, $next->scenes(), true) || $titleBefore === $next->scenes()[$engine->state->scene], 'the scene is kept');
                     foreach ($old->state->clocks as $clock => $state) {
                         self::assertSame($state['isRunning'], $engine->state->clocks[$clock]['isRunning'], 'and the clock');
-                        self::assertSame($state['isRunning'], $engine->queue->has("tick {$clock}"), 'which goes on');
+                        self::assertSame($state['isRunning'], $engine->run->queue->has("tick {$clock}"), 'which goes on');
                     }
                 }
                 $engine->feed($event->timeUs, (int) $engine->book->inPort($event->port), $event->bytes);

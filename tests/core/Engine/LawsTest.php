@@ -8,10 +8,11 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Engine\CompiledBook;
-use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
-use ZigzagPost\Core\Engine\SavedRun;
+use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Tests\Core\Cases;
@@ -84,7 +85,7 @@ final class LawsTest extends TestCase
         $engine = new Engine(Play::book(self::OCTAVES));
         $engine->feed(0, 0, "\x90\x3C\x64");
         $engine->take();
-        $changed = $engine->withBook(Play::book("port gulls out\nport moths out\nport pads in\nport keys in\nrule \"x\"\n  take any\n  send gulls\n  send moths\n"))->engine;
+        $changed = BookChange::of($engine, Play::book("port gulls out\nport moths out\nport pads in\nport keys in\nrule \"x\"\n  take any\n  send gulls\n  send moths\n"))->engine;
         $changed->feed(1, 3, "\x80\x3C\x40");
         self::assertSame([[1, 1, "\x82\x3C\x40"]], $changed->take());
         self::assertSame([], $changed->state->sounding);
@@ -96,7 +97,7 @@ final class LawsTest extends TestCase
         $engine->feed(0, 0, "\x90\x3C\x64");
         $engine->feed(0, 0, "\x90\x3D\x64");
         $engine->take();
-        $engine->withBook(Play::book(Play::PORTS."rule \"x\"\n  take any\n  send gulls, moths\n"));
+        BookChange::of($engine, Play::book(Play::PORTS."rule \"x\"\n  take any\n  send gulls, moths\n"));
         self::assertEqualsCanonicalizing([[0, 2, "\x80\x3C\x40"], [0, 2, "\xB0\x14\x00"]], $engine->take());
     }
 
@@ -161,7 +162,7 @@ final class LawsTest extends TestCase
             }
             $made = $engine->take();
             $loaded = SavedRun::read(SavedRun::write($engine), $book, false);
-            $loaded->out = $made;
+            $loaded->run->out = $made;
             self::assertSame($whole, Play::run($loaded, \array_slice($events, $cut), null, false), $text);
         });
     }

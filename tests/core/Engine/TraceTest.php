@@ -6,8 +6,8 @@ namespace ZigzagPost\Tests\Core\Engine;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Engine\Engine;
-use ZigzagPost\Core\Engine\TapeRun;
-use ZigzagPost\Core\Engine\TraceLine;
+use ZigzagPost\Core\Engine\Tape\TapeRun;
+use ZigzagPost\Core\Engine\Trace\TraceLine;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Tests\Core\Play;
 

@@ -7,7 +7,7 @@ namespace ZigzagPost\Tests\Core\Engine;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
-use ZigzagPost\Core\Engine\CompiledBook;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Play;

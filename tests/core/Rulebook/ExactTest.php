@@ -6,7 +6,7 @@ namespace ZigzagPost\Tests\Core\Rulebook;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigzagPost\Core\Rulebook\Expression\Exact;
+use ZigzagPost\Core\Number\Exact;
 
 /** Arithmetic on whole numbers and fractions. */
 final class ExactTest extends TestCase

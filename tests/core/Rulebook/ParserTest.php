@@ -11,7 +11,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
-use ZigzagPost\Core\Rulebook\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Tests\Core\RandomBook;
 
 final class ParserTest extends TestCase

@@ -7,15 +7,15 @@ namespace ZigzagPost\Tests\Core\Show;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Engine\Compiler;
+use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\MiddleC;
-use ZigzagPost\Core\Show\Bench;
-use ZigzagPost\Core\Show\EffectBox;
-use ZigzagPost\Core\Show\SenderView;
-use ZigzagPost\Core\Show\StandIns;
-use ZigzagPost\Core\Show\Synth;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\EffectBox;
+use ZigzagPost\Core\World\SenderView;
+use ZigzagPost\Core\World\StandIns;
+use ZigzagPost\Core\World\Synth;
 use ZigzagPost\Tests\Core\Play;
 
 final class StandInsTest extends TestCase

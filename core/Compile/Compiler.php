@@ -1,0 +1,332 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Compile;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\Route;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\ClockDeclaration;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+
+/**
+ * Compiles a checked rulebook to a PHP class.
+ *
+ * The code is made from the checked tree only: of what a user wrote, nothing but numbers and names that match
+ * `[a-z][a-z0-9_]*` gets into it unquoted.
+ */
+final class Compiler
+{
+    public const NAMESPACE = 'ZigzagPost\Compiled';
+
+    private const ALL_CHANNELS = 0x1FFFF;
+
+    private readonly Draft $draft;
+    /** @var array<string, Rule> what scenes do when they begin and end, as rules, by the name of their method */
+    private readonly array $sceneRules;
+    /** @var array<string, int> by title */
+    private readonly array $scenePositions;
+
+    private function __construct(private readonly Rulebook $book, bool $traced)
+    {
+        $this->sceneRules = $this->sceneRules();
+        $this->scenePositions = array_flip($book->declared(Reference::SCENE));
+        $this->draft = new Draft($book, $traced);
+    }
+
+    /** Compiles to PHP source: the name of the class and its code. */
+    public static function source(Rulebook $book, bool $traced = false): CompiledSource
+    {
+        return (new self($book, $traced))->compile();
+    }
+
+    /** Compiles and loads. */
+    public static function load(Rulebook $book, bool $traced = false): CompiledBook
+    {
+        return self::source($book, $traced)->load();
+    }
+
+    /** Compiles for what is learnt about the rules on the way; see {@see Draft::$missing}. */
+    public static function dryRun(Rulebook $book): Draft
+    {
+        $compiler = new self($book, false);
+        $compiler->routes();
+        $compiler->scenes();
+        $compiler->taps();
+
+        return $compiler->draft;
+    }
+
+    private function compile(): CompiledSource
+    {
+        $constants = [
+            'PORTS' => array_keys($this->book->ports),
+            'IN' => $this->positions(static fn ($port): bool => $port->isIn),
+            'OUT' => $this->positions(static fn ($port): bool => $port->isOut),
+            'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
+            'TRACKS_NOTES' => $this->draft->tracksNotes,
+            'GROUPS' => $this->groups(),
+            'ZONES' => $this->zones(),
+            'ZONED' => $this->zoned(),
+            'COMPARED' => $this->compared(),
+            'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
+            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...array_values($this->sceneRules)]),
+            'MIDDLE' => $this->book->middle->value,
+            'PROGRAMS_FROM' => $this->book->programsFrom,
+            'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
+            'SCENES' => $this->book->declared('scene'),
+        ];
+        $body = '';
+        foreach ($constants as $name => $value) {
+            $body .= "public const {$name} = ".var_export($value, true).";\n";
+        }
+        $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
+        $this->scenes();
+        $this->taps();
+        $this->begin();
+        $body .= 'public const REACHES = '.var_export($this->draft->reaches, true).";\n"
+            .'public const KEEPING = '.var_export($this->draft->keeping, true).";\n"
+            .'public const FLATTENS = '.var_export($this->draft->flattens, true).";\n";
+
+        return CompiledSource::of($body.$this->draft->members(), $this->draft->traced);
+    }
+
+    /**
+     * @param callable(\ZigzagPost\Core\Rulebook\Declaration\PortDeclaration): bool $filter
+     *
+     * @return list<int>
+     */
+    private function positions(callable $filter): array
+    {
+        return array_keys(array_filter(array_values($this->book->ports), $filter));
+    }
+
+    /** @return array<int, list<array<mixed>>> arguments of {@see Route} by ordinal of the kind */
+    private function routes(): array
+    {
+        $routes = [];
+        foreach ($this->book->rules as $index => $rule) {
+            $kinds = [];
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->matched() as [$kind]) {
+                    $kinds[$kind->value] = $kind;
+                }
+            }
+            foreach ($kinds as $kind) {
+                $method = $this->draft->method($rule, $index, Entry::ofMessage($kind));
+                $routes[$kind->ordinal()][] = $this->route($rule, $index, $kind, $method);
+            }
+        }
+
+        return $routes;
+    }
+
+    /** @return array<int, array{bool, list<int>|null}> which groups are assembled at which in port */
+    private function groups(): array
+    {
+        $groups = [];
+        foreach ($this->book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->kinds as [$token, $numbers]) {
+                    if (true !== Kind::tryFrom($token->text)?->isGroup()) {
+                        continue;
+                    }
+                    foreach ($this->book->portsHeardBy($rule) as $name) {
+                        $port = $this->book->portIndex($name);
+                        $groups[$port] ??= [false, []];
+                        if (Kind::Cc14->value !== $token->text) {
+                            $groups[$port][0] = true;
+                        } elseif (null !== $groups[$port][1]) {
+                            $groups[$port][1] = null === $numbers ? null : array_values(array_unique([...$groups[$port][1], ...$numbers->numbers()]));
+                        }
+                    }
+                }
+            }
+        }
+
+        return $groups;
+    }
+
+    /** @return array<int, array{bool, int, int, bool, bool}> */
+    private function zones(): array
+    {
+        $zones = [];
+        foreach (array_values($this->book->ports) as $index => $port) {
+            if (null !== $port->zone) {
+                $zones[$index] = [$port->zone->upper, $port->zone->members, $port->zone->memberBend, $port->isIn, $port->isOut];
+            }
+        }
+
+        return $zones;
+    }
+
+    /** @return list<int> in ports where a rule asks whether values have changed */
+    private function compared(): array
+    {
+        $compared = [];
+        foreach ($this->book->rules as $rule) {
+            $asks = [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => $selector->changed);
+            foreach ($asks ? $this->book->portsHeardBy($rule) : [] as $name) {
+                $compared[$this->book->portIndex($name)] = true;
+            }
+        }
+        ksort($compared);
+
+        return array_keys($compared);
+    }
+
+    /** @return list<int> in ports that have a zone, or whose rules deal with zones that messages may set up */
+    private function zoned(): array
+    {
+        $zoned = [];
+        foreach ($this->book->rules as $rule) {
+            $dealsWithZones = [] !== array_filter($rule->steps, static fn (Step $step): bool => $step->is(Fact::KnowsZones))
+                || [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => $selector->isMpe());
+            foreach ($dealsWithZones ? $this->book->portsHeardBy($rule) : [] as $name) {
+                $zoned[$this->book->portIndex($name)] = true;
+            }
+        }
+        foreach ($this->zones() as $port => [, , , $isIn]) {
+            if ($isIn) {
+                $zoned[$port] = true;
+            }
+        }
+        ksort($zoned);
+
+        return array_keys($zoned);
+    }
+
+    /** @return array<string, mixed> */
+    private function clock(ClockDeclaration $clock): array
+    {
+        return [
+            'beat' => $clock->beatUs,
+            'sends' => $this->portPositions($clock->sends),
+            'pulses' => array_map(fn (array $pulse): array => [$pulse[0], $this->portPositions($pulse[1])], $clock->pulses),
+            'taps' => array_column($clock->taps, 0),
+        ];
+    }
+
+    /**
+     * @param list<Token> $names
+     *
+     * @return list<int>
+     */
+    private function portPositions(array $names): array
+    {
+        return array_map(fn (Token $name): int => $this->book->portIndex($name->text), $names);
+    }
+
+    /** Methods for what a tap press sends. */
+    private function taps(): void
+    {
+        foreach ($this->book->clocks as $name => $clock) {
+            foreach ($clock->taps as $which => [, $message, $ports]) {
+                $rule = new Rule('Taps of '.$name, $clock->name->span, null);
+                $code = new RuleCode($this->draft, $rule, 0, Entry::ofMessage(Kind::Start));
+                $message->emit($code, 'return 1;', true);
+                foreach ($ports as $port) {
+                    if (Kind::Note === $message->kind()) {
+                        $code->line("Notes::post(\$e, \$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000);");
+                    } else {
+                        $code->send->message($clock->name->span->line, $this->book->portIndex($port->text), $message->kind(), '$mch', '$mn', '$mv', '$mraw');
+                    }
+                }
+                $this->draft->write("tap_{$name}_{$which}", $code->compile(), $rule);
+            }
+        }
+    }
+
+    /** The method for what goes out when a run begins: zones are set up (MIDI Polyphonic Expression 1.0, sections 2.1 and 2.4). */
+    private function begin(): void
+    {
+        $begin = new Rule('Begin', new Span(1, 1), null);
+        $code = new RuleCode($this->draft, $begin, 0, Entry::ofMessage(Kind::Start));
+        foreach ($this->zones() as $port => [$isUpper, $members, $bend, , $isOut]) {
+            if ($isOut) {
+                $code->send->message(0, $port, Kind::Rpn, $isUpper ? '16' : '1', '6', (string) ($members << 7), '');
+                $code->send->message(0, $port, Kind::Rpn, $isUpper ? '15' : '2', '0', (string) ($bend << 7), '');
+            }
+        }
+        $this->draft->write('begin', $code->compile(), $begin);
+    }
+
+    /** Methods for what is done when scenes begin and end. */
+    private function scenes(): void
+    {
+        $index = \count($this->book->rules) - 1;
+        foreach ($this->sceneRules as $name => $rule) {
+            ++$index;
+            $code = new RuleCode($this->draft, $rule, $index, Entry::ofMessage(Kind::Start));
+            if ($this->draft->traced) {
+                $code->line("\$e->trace->enter({$index}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
+            }
+            $this->draft->write($name, $code->compile(), $rule);
+        }
+    }
+
+    /** @return array<string, Rule> what scenes do when they begin and end, as rules, by the name of their method */
+    private function sceneRules(): array
+    {
+        $rules = [];
+        foreach ($this->book->scenes as $position => $scene) {
+            foreach (['enter' => $scene->onEnter, 'leave' => $scene->onLeave] as $when => $steps) {
+                if ([] !== $steps) {
+                    $rule = new Rule(('enter' === $when ? 'Entering ' : 'Leaving ').$scene->title, $scene->span, $scene);
+                    $rule->steps = $steps;
+                    $rules["{$when}_{$position}"] = $rule;
+                }
+            }
+        }
+
+        return $rules;
+    }
+
+    /** @return array<mixed> */
+    private function route(Rule $rule, int $index, Kind $kind, string $method): array
+    {
+        $ports = [] === $rule->from ? null : array_map(fn ($name): int => $this->book->portIndex($name->text), $rule->from);
+        $scene = null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title];
+        $channels = 0;
+        $numbers = [];
+        foreach ($rule->selectors as $selector) {
+            foreach ($selector->matched() as [$matched, $list]) {
+                if ($matched !== $kind) {
+                    continue;
+                }
+                $channels |= $this->channels($kind, $selector);
+                $ranges = $this->numbers($kind, $selector, $list);
+                $numbers = null === $ranges || null === $numbers ? null : [...$numbers, ...$ranges];
+            }
+        }
+
+        return [$index, $method, !$rule->isCopy(), $scene, $ports, $channels, $numbers];
+    }
+
+    private function channels(Kind $kind, Selector $selector): int
+    {
+        $list = $selector->lists['channel'] ?? null;
+        if (null === $list || !$kind->hasChannel()) {
+            return self::ALL_CHANNELS;
+        }
+
+        return array_reduce($list->numbers(), static fn (int $mask, int $channel): int => $mask | 1 << $channel, 0);
+    }
+
+    /** @return list<array{int, int}>|null */
+    private function numbers(Kind $kind, Selector $selector, ?NumberList $list): ?array
+    {
+        $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : ($kind->hasNumber() ? $list : null);
+
+        return null === $list ? null : array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $list->ranges);
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Compile;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Text\Span;
+
+/** Found when compiling: a step that cannot work on a kind of message that reaches it. */
+final readonly class Misfit
+{
+    public function __construct(
+        public Concern $concern,
+        /** The field, or what else it is about. */
+        public string $field,
+        /** The kind that the rule took. */
+        public Kind $taken,
+        /** What it has become by then. */
+        public Kind $kind,
+        public Span $span,
+    ) {
+    }
+}

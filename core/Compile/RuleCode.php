@@ -1,0 +1,479 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Compile;
+
+use ZigzagPost\Core\Engine\Notes\Notes;
+use ZigzagPost\Core\Engine\State\Owner;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\Declared;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Field;
+use ZigzagPost\Core\Rulebook\Code\Owners;
+use ZigzagPost\Core\Rulebook\Code\Sender;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Declaration\Memory;
+use ZigzagPost\Core\Rulebook\Expression\Code;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Lookup;
+use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\OnRelease;
+use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\Span;
+
+/** The PHP code of one rule for one kind of message, from one of its steps on. */
+final class RuleCode implements Writer
+{
+    /** What the message is at this point. */
+    public Kind $kind;
+    /** Whether sending a note now sends a note-on; otherwise a release ends notes by the ledger. */
+    public bool $noteSends;
+    /** Who ends what the steps begin. */
+    public readonly OwnerCode $owner;
+    public readonly SendCode $send;
+
+    /** No step after the present one is reached. */
+    private bool $ended = false;
+
+    /** @var list<string> */
+    private array $lines = [];
+    /** @var array<string, true> which of `$ch`, `$n` and `$v` are no longer what `$raw` says */
+    private array $stale = [];
+    /** @var array<string, array{float, float}> what is known of the ranges of `$ch`, `$n` and `$v` */
+    private array $ranges = [];
+    private int $step = 0;
+    private int $temporaries = 0;
+
+    public function __construct(
+        public readonly Draft $draft,
+        public readonly Rule $rule,
+        public readonly int $ruleIndex,
+        public readonly Entry $entry,
+    ) {
+        $this->kind = $entry->kind;
+        $this->noteSends = $entry->noteSends;
+        $this->owner = new OwnerCode($this);
+        $this->send = new SendCode($this);
+    }
+
+    public function book(): Rulebook
+    {
+        return $this->draft->book;
+    }
+
+    /** @return string the body of the method */
+    public function compile(): string
+    {
+        foreach ($this->rule->steps as $index => $step) {
+            if ($index < $this->entry->from) {
+                continue;
+            }
+            $this->step = $index;
+            if ($this->entry->isReleaseVelocity && !$step->is(Fact::SetsRelease)) {
+                continue;
+            }
+            $onRelease = $this->entry->isRelease ? $step->onRelease() : OnRelease::Acts;
+            if (OnRelease::Ends === $onRelease) {
+                break;
+            }
+            if (OnRelease::Skipped === $onRelease) {
+                continue;
+            }
+            $step->compile($this);
+            if ($this->ended) {
+                break;
+            }
+            if ($this->draft->traced && $step->is(Fact::ChangesMessage)) {
+                $this->line("\$e->trace->after({$step->span->line}, {$this->kind->ordinal()}, \$ch, \$n, \$v);");
+            }
+        }
+        if (!$this->ended) {
+            $this->line($this->entry->isReleaseVelocity ? 'return $rel;' : 'return 1;');
+        }
+        $body = implode("\n", $this->lines);
+        if (1 === preg_match('/Exact::(divide|modulo)|Rejected::/', $body)) {
+            $body = "try {\n{$body}\n} catch (Rejected \$rejected) {\n{$this->rejection('$rejected->getMessage()', 'return 1;')}\n}";
+        }
+
+        if ($this->rule->isCopy()) {
+            $body = str_replace('return 1;', 'return 2;', $body); // the message goes on
+        }
+
+        return "\$s = \$e->state;\n".$this->owner->beginning().$body;
+    }
+
+    public function line(string $php): void
+    {
+        $this->lines[] = $php;
+        if (false !== preg_match_all('/(\$(?:ch|n|v|raw)) = /', $php, $assigned)) {
+            $this->stale += array_fill_keys($assigned[1], true);
+        }
+    }
+
+    /**
+     * Which of `$ch`, `$n` and `$v` are no longer what the bytes in `$raw` say; null when these are no use at all.
+     *
+     * @return list<string>|null
+     */
+    public function stale(): ?array
+    {
+        $isAsItCame = 0 === $this->entry->from && !$this->entry->isRelease && $this->kind === $this->entry->kind;
+
+        return $isAsItCame && !isset($this->stale['$raw']) ? array_keys($this->stale) : null;
+    }
+
+    /** The value of `$ch`, `$n` or `$v` where it is known beforehand. */
+    public function known(string $variable): ?int
+    {
+        [$low, $high] = $this->ranges[$variable] ?? [0, 1];
+
+        return $low === $high ? (int) $low : null;
+    }
+
+    public function temporary(): string
+    {
+        return '$x'.$this->temporaries++;
+    }
+
+    /** A name for state that belongs to the present step; the compiled rulebook will say that this step keeps some. */
+    public function stepId(): string
+    {
+        $this->draft->keeps($this->rule, $this->ruleIndex, $this->step);
+
+        return Draft::stepId($this->ruleIndex, $this->step);
+    }
+
+    /**
+     * Code for the beginning of a rule that makes notes below `press`: they end when the control is let go, whatever the
+     * rules say then, and as much later as steps above hold them up.
+     */
+    public function endsWithPress(): void
+    {
+        if (Kind::Note === $this->kind || !$this->kind->hasValue()) {
+            return;
+        }
+        $isPressed = false;
+        $laterUs = 0;
+        foreach ($this->rule->steps as $index => $step) {
+            $isPressed = $isPressed || $step->is(Fact::PassesPresses);
+            $laterUs += $step->holdsUpUs();
+            if ($isPressed && Kind::Note === $step->makes()) {
+                $this->line('$s->pressed[$ctl]['.Owner::code(Owner::MADE, Draft::stepId($this->ruleIndex, $index))."] = {$laterUs};");
+            }
+        }
+    }
+
+    // Reading the message -------------------------------------------------------------------------------------------
+
+    public function field(string $name): ?Field
+    {
+        return Field::of($name, $this->kind, $this->entry->isRelease && !$this->noteSends, $this->book()->programsFrom);
+    }
+
+    public function read(Name $name): string
+    {
+        if ('scene' === $name->name) {
+            return '($s->scene + 1)';
+        }
+        $field = $this->field($name->name);
+        if (null !== $field) {
+            return 0 === $field->shift ? $field->variable : "({$field->variable} + {$field->shift})";
+        }
+        if (isset($this->book()->memories[$name->name])) {
+            return "\$s->memories['{$name->name}']";
+        }
+        $this->finds(Concern::Missing, $name->name, $name->span);
+
+        return "Rejected::field('{$name->name}')";
+    }
+
+    public function lookUp(Lookup $lookup, string $php): string
+    {
+        $x = $this->temporary();
+
+        return "({$this->draft->constant($this->book()->tables[$lookup->table->text]->values())}[{$x} = {$php}] ?? {$x})";
+    }
+
+    public function rangeOfLookup(Lookup $lookup, array $range): array
+    {
+        $values = array_values($this->book()->tables[$lookup->table->text]->values());
+
+        return [min([...$values, round($range[0])]), max([...$values, round($range[1])])];
+    }
+
+    public function rangeOf(Name $name): array
+    {
+        if ('scene' === $name->name) {
+            return [1, max(1, \count($this->book()->scenes))];
+        }
+        $field = $this->field($name->name);
+        if (null === $field) {
+            return [-Memory::LARGEST, Memory::LARGEST];
+        }
+        [$low, $high] = $this->rangeOfField($field);
+
+        return [$low + $field->shift, $high + $field->shift];
+    }
+
+    public function finds(Concern $concern, string $what, Span $span): void
+    {
+        $this->draft->misfits[] = new Misfit($concern, $what, $this->entry->kind, $this->kind, $span);
+    }
+
+    /** Tells what a selector has made sure of. */
+    public function narrow(string $variable, int $low, int $high): void
+    {
+        $this->ranges[$variable] = [$low, $high];
+    }
+
+    // Changing the message ------------------------------------------------------------------------------------------
+
+    /**
+     * Code that puts a whole number into a field: out of range it is clamped, folded, or drops the message.
+     *
+     * @param array{float, float} $range what the number can be, in the field's own counting
+     */
+    public function assign(string $name, string $php, array $range, Span $span, bool $fold = false): void
+    {
+        $field = $this->field($name);
+        if (null === $field) {
+            $this->finds(Concern::Missing, $name, $span);
+            $this->reject("the message has no {$name}");
+
+            return;
+        }
+        if ($field->readOnly) {
+            $this->reject("the {$name} of this message cannot be set");
+
+            return;
+        }
+        $variable = $field->variable;
+        $this->line("{$variable} = ".(0 === $field->shift ? $php : "{$php} - {$field->shift}").';');
+        [$low, $high] = [$range[0] - $field->shift, $range[1] - $field->shift];
+        if ($high < $field->lowest || $low > $field->highest) {
+            $this->finds(Concern::AlwaysOutside, $name, $span);
+        } elseif ('key' === $name && !$fold && isset($this->ranges[$variable]) && is_finite($low) && is_finite($high) && ($low < $field->lowest || $high > $field->highest)) {
+            $this->finds(Concern::OffTheKeyboard, $name, $span);
+        }
+        if ($low < $field->lowest || $high > $field->highest) {
+            $this->confine($field, $fold, $name);
+        }
+        $this->ranges[$variable] = [max($low, $field->lowest), min($high, $field->highest)];
+        if ($this->ranges[$variable][0] > $this->ranges[$variable][1] || $fold) {
+            unset($this->ranges[$variable]);
+        }
+    }
+
+    /**
+     * The rounded code of an expression, with the range of its rounded results.
+     *
+     * @return array{string, array{float, float}}
+     */
+    public function rounded(Expression $expression): array
+    {
+        [$low, $high] = $expression->range($this);
+
+        return [$expression->code($this)->rounded(), [round($low), round($high)]];
+    }
+
+    public function code(Expression $expression): Code
+    {
+        return $expression->code($this);
+    }
+
+    public function become(Kind $kind, ?array $range): void
+    {
+        if (Kind::Note === $kind && Kind::Note !== $this->kind && !$this->entry->isOfNote) {
+            $this->noteSends = true;
+        }
+        $this->kind = $kind;
+        unset($this->ranges['$n'], $this->ranges['$v']);
+        if (null !== $range) {
+            $this->ranges['$v'] = $range;
+        }
+    }
+
+    public function forget(string $variable): void
+    {
+        unset($this->ranges[$variable]);
+    }
+
+    // Ending ----------------------------------------------------------------------------------------------------------
+
+    public function reject(string $reason): void
+    {
+        $this->line($this->rejection(var_export($reason, true), 'return 1;'));
+        $this->ended = true;
+    }
+
+    public function rejection(string $reasonPhp, string $then): string
+    {
+        $trace = $this->draft->traced ? "\$e->trace->tear({$this->span()->line}, Trace::REJECTED, {$reasonPhp}); " : '';
+
+        return "++\$s->rejected[{$this->ruleIndex}]; {$trace}{$then}";
+    }
+
+    /** Code that drops the message here, counted under this rule. */
+    public function drop(string $reason, string $then = 'return 1;'): string
+    {
+        return $this->dropFor(var_export($reason, true), $then);
+    }
+
+    /** The same for a reason that is only known when the rule runs. */
+    public function dropFor(string $reasonPhp, string $then = 'return 1;'): string
+    {
+        $trace = $this->draft->traced ? "\$e->trace->tear({$this->span()->line}, Trace::DROPPED, {$reasonPhp}); " : '';
+
+        return "++\$s->dropped[{$this->ruleIndex}]; {$trace}{$then}";
+    }
+
+    public function end(): void
+    {
+        $this->ended = true;
+    }
+
+    /** @return array{float, float} what is known of the range of the value of the message at hand */
+    public function valueRange(): array
+    {
+        return $this->ranges['$v'] ?? $this->kind->valueRange() ?? [0, 0];
+    }
+
+    /** Whether the rule takes nothing but messages of MPE zones, and the channel is still the one it came on. */
+    public function isOfZone(): bool
+    {
+        return 0 === $this->entry->from && !isset($this->stale['$ch']) && [] === array_filter($this->rule->selectors, static fn (Selector $selector): bool => !$selector->isMpe());
+    }
+
+    public function isAbove(Fact $fact): bool
+    {
+        return [] !== array_filter($this->stepsAbove(), static fn (Step $step): bool => $step->is($fact));
+    }
+
+    public function isBelow(Fact $fact): bool
+    {
+        return [] !== array_filter($this->stepsBelow(), static fn (Step $step): bool => $step->is($fact));
+    }
+
+    public function takes(Kind $kind): bool
+    {
+        foreach ($this->rule->selectors as $selector) {
+            if (\in_array($kind, array_column($selector->matched(), 0), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function kind(): Kind
+    {
+        return $this->kind;
+    }
+
+    public function beginsNotes(): bool
+    {
+        return $this->noteSends;
+    }
+
+    public function isRelease(): bool
+    {
+        return $this->entry->isRelease;
+    }
+
+    public function isOfNote(): bool
+    {
+        return $this->entry->isOfNote;
+    }
+
+    public function ruleIndex(): int
+    {
+        return $this->ruleIndex;
+    }
+
+    public function declared(): Declared
+    {
+        return $this->draft->book;
+    }
+
+    public function owner(): Owners
+    {
+        return $this->owner;
+    }
+
+    public function sender(): Sender
+    {
+        return $this->send;
+    }
+
+    public function constant(array $values): string
+    {
+        return $this->draft->constant($values);
+    }
+
+    public function rawConstant(string $php): string
+    {
+        return $this->draft->rawConstant($php);
+    }
+
+    public function flattens(array $flattening): void
+    {
+        $this->draft->flattens[$this->stepId()] ??= $flattening;
+    }
+
+    public function hasEnded(): bool
+    {
+        return $this->ended;
+    }
+
+    /** @return list<Step> */
+    public function stepsAbove(): array
+    {
+        return \array_slice($this->rule->steps, 0, $this->step);
+    }
+
+    /** @return list<Step> */
+    public function stepsBelow(): array
+    {
+        return \array_slice($this->rule->steps, $this->step + 1);
+    }
+
+    /** Index of the step below the present one, whether there is one or not. */
+    public function next(): int
+    {
+        return $this->step + 1;
+    }
+
+    /** Where the present step stands. */
+    public function here(): Span
+    {
+        return $this->span();
+    }
+
+    private function span(): Span
+    {
+        return $this->rule->steps[$this->step]->span ?? $this->rule->span;
+    }
+
+    /** @return array{float, float} */
+    private function rangeOfField(Field $field): array
+    {
+        return $this->ranges[$field->variable] ?? [$field->lowest, $field->highest];
+    }
+
+    private function confine(Field $field, bool $fold, string $name): void
+    {
+        $variable = $field->variable;
+        if ($fold) {
+            $this->line("{$variable} = Key::fold({$variable});");
+        } elseif ($field->clamps) {
+            $this->line("if ({$variable} < {$field->lowest}) { {$variable} = {$field->lowest}; } elseif ({$variable} > {$field->highest}) { {$variable} = {$field->highest}; }");
+        } else {
+            $this->line("if ({$variable} < {$field->lowest} || {$variable} > {$field->highest}) { {$this->rejection(var_export("{$name} out of range", true), 'return 1;')} }");
+        }
+    }
+}

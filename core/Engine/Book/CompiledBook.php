@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine\Book;
+
+use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Midi\Words;
+
+/**
+ * A rulebook made ready to run: the index from (port, kind, channel, number) to rules, and a method for each rule.
+ *
+ * Compiled classes extend it; everything in it is fixed once compiled.
+ *
+ * @phpstan-type Flattening array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string, timbreController: int}
+ */
+abstract class CompiledBook
+{
+    /** Names of all ports, in the order declared. */
+    public const PORTS = [];
+    /** Positions of the in ports. */
+    public const IN = [];
+    /** Positions of the out ports. */
+    public const OUT = [];
+    /** Positions of ports whose NRPN values are 7-bit. */
+    public const COARSE = [];
+    /** By in port, whether parameter messages are assembled there, and which controller pairs (null for all). */
+    public const GROUPS = [];
+    /** By port, whether its zone is the upper one, its members, their bend range, and whether it is an in port and an out port. */
+    public const ZONES = [];
+    /** Whether some step keeps account of notes beyond their owner: spread, flatten, fan out. */
+    public const TRACKS_NOTES = false;
+    /** Positions of the in ports at which MPE zones matter. */
+    public const ZONED = [];
+    /** Positions of in ports where a rule asks whether values have changed. */
+    public const COMPARED = [];
+    /** By step, what `flatten` does; see the class of that name. */
+    public const FLATTENS = [];
+    /** By step that keeps something in the state: title of its rule, which of that title it is, keyword, which of that keyword in the rule, and how it and its ports are written. */
+    public const KEEPING = [];
+    /** By method that goes on later, positions of the out ports it can send to. */
+    public const REACHES = [];
+    /** By name, what clocks do. */
+    public const CLOCKS = [];
+    /** Titles and lines of the rules. */
+    public const RULES = [];
+    /** What key 60 is called, and what the first program is. */
+    public const MIDDLE = 'C4';
+    public const PROGRAMS_FROM = 0;
+    /** Starting values of the memories. */
+    public const MEMORIES = [];
+    /** Titles of the scenes. */
+    public const SCENES = [];
+    /** Arguments of {@see Route}, by ordinal of the kind. */
+    protected const ROUTES = [];
+
+    /** @var array<int, list<Route>> */
+    private array $routes = [];
+
+    /** @return list<string> */
+    final public function ports(): array
+    {
+        /** @var list<string> */
+        return static::PORTS;
+    }
+
+    /** @return list<int> */
+    final public function inPorts(): array
+    {
+        /** @var list<int> */
+        return static::IN;
+    }
+
+    /** @return list<int> */
+    final public function outPorts(): array
+    {
+        /** @var list<int> */
+        return static::OUT;
+    }
+
+    /** Position of an in port by name, or null when there is none. */
+    final public function inPort(string $name): ?int
+    {
+        $index = array_search($name, $this->ports(), true);
+
+        return \is_int($index) && \in_array($index, $this->inPorts(), true) ? $index : null;
+    }
+
+    final public function isCoarse(int $port): bool
+    {
+        /** @var list<int> $coarse */
+        $coarse = static::COARSE;
+
+        return \in_array($port, $coarse, true);
+    }
+
+    final public function tracksNotes(): bool
+    {
+        /** @var bool */
+        return static::TRACKS_NOTES;
+    }
+
+    /** @return array<int, array{bool, list<int>|null}> */
+    final public function groups(): array
+    {
+        /** @var array<int, array{bool, list<int>|null}> */
+        return static::GROUPS;
+    }
+
+    /** @return array<int, array{bool, int, int, bool, bool}> */
+    final public function zones(): array
+    {
+        /** @var array<int, array{bool, int, int, bool, bool}> */
+        return static::ZONES;
+    }
+
+    /** Whether MPE zones matter at an in port, declared or set by messages. */
+    final public function isZoned(int $port): bool
+    {
+        /** @var list<int> $zoned */
+        $zoned = static::ZONED;
+
+        return \in_array($port, $zoned, true);
+    }
+
+    /** Whether a rule asks, at an in port, if values have changed. */
+    final public function compares(int $port): bool
+    {
+        /** @var list<int> $compared */
+        $compared = static::COMPARED;
+
+        return \in_array($port, $compared, true);
+    }
+
+    /** @return Flattening */
+    final public function flatten(string $step): array
+    {
+        /** @var array<string, Flattening> $all */
+        $all = static::FLATTENS;
+
+        return $all[$step];
+    }
+
+    /** @return array<string, array{string, int, string, int, string}> */
+    final public function keeping(): array
+    {
+        /** @var array<string, array{string, int, string, int, string}> */
+        return static::KEEPING;
+    }
+
+    /** @return list<string> */
+    final public function clocks(): array
+    {
+        /** @var array<string, mixed> $clocks */
+        $clocks = static::CLOCKS;
+
+        return array_keys($clocks);
+    }
+
+    final public function hasClock(string $name): bool
+    {
+        return \in_array($name, $this->clocks(), true);
+    }
+
+    /** @return array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>} */
+    final public function clock(string $name): array
+    {
+        /** @var array<string, array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>}> $clocks */
+        $clocks = static::CLOCKS;
+
+        return $clocks[$name];
+    }
+
+    /** @return list<int> positions of the out ports that a method which goes on later can send to */
+    final public function reach(string $method): array
+    {
+        /** @var array<string, list<int>> $reaches */
+        $reaches = static::REACHES;
+
+        return $reaches[$method] ?? [];
+    }
+
+    /** @return list<array{string, int}> */
+    final public function rules(): array
+    {
+        /** @var list<array{string, int}> */
+        return static::RULES;
+    }
+
+    /** The way this rulebook puts messages in words. */
+    final public function words(): Words
+    {
+        /** @var int $programsFrom */
+        $programsFrom = static::PROGRAMS_FROM;
+
+        return new Words($this->middle(), $programsFrom);
+    }
+
+    /** What key 60 is called. */
+    final public function middle(): MiddleC
+    {
+        /** @var string $middle */
+        $middle = static::MIDDLE;
+
+        return MiddleC::from($middle);
+    }
+
+    /** @return array<string, int> */
+    final public function memories(): array
+    {
+        /** @var array<string, int> */
+        return static::MEMORIES;
+    }
+
+    /** @return list<string> */
+    final public function scenes(): array
+    {
+        /** @var list<string> */
+        return static::SCENES;
+    }
+
+    /** @return list<Route> rules that take a kind of message, in order */
+    final public function routes(int $kind): array
+    {
+        return $this->routes[$kind] ??= $this->routesOf($kind);
+    }
+
+    /** @return list<Route> */
+    private function routesOf(int $kind): array
+    {
+        /** @var array<int, list<array{int, string, bool, int, list<int>|null, int, list<array{int, int}>|null}>> $routes */
+        $routes = static::ROUTES;
+
+        return array_map(static fn (array $arguments): Route => new Route(...$arguments), $routes[$kind] ?? []);
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine\Controls;
+
+use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\State;
+use ZigzagPost\Core\Number\Exact;
+
+/**
+ * Faders that meet a value which has moved meanwhile: `pickup` waits until the fader passes it, `scaled` moves it in
+ * proportion. The present value of a control is the last sent to its port, or what `mirror` told.
+ */
+final class Takeover
+{
+    /** A value that is told within this time after it was sent is an echo of it. */
+    private const ECHO_US = 500_000;
+    /** Values sent that are remembered before those too old to be echoed are forgotten. */
+    private const MOST_ECHOES = 64;
+
+    /** A value is sent: it is the present one, and may come back as an echo. */
+    public static function sends(State $state, int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    {
+        self::expectEcho($state, $t, Control::of($kind, $port, $ch, $n), $v);
+        self::isNow($state, $port, $kind, $ch, $n, $v);
+    }
+
+    /** A device tells where a control of its own stands (`mirror`); an echo of what was sent there changes nothing. */
+    public static function told(State $state, int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    {
+        $sentAt = $state->echoes[Control::of($kind, $port, $ch, $n)][$v] ?? null;
+        if (null === $sentAt || $t - $sentAt > self::ECHO_US) {
+            self::isNow($state, $port, $kind, $ch, $n, $v);
+        }
+    }
+
+    /** Notes the present value; whoever was linked to another value is linked no more. */
+    private static function isNow(State $state, int $port, int $kind, int $ch, int $n, int $v): void
+    {
+        $key = self::key($port, $kind, $ch, $n);
+        if (($state->present[$key] ?? null) !== $v) {
+            $state->present[$key] = $v;
+            unset($state->linked[$key], $state->exact[$key]);
+        }
+    }
+
+    /** The value that a fader with `pickup` sends, or null while it has not met the present one. */
+    public static function pickup(State $state, int $t, string $step, int $control, int $port, int $kind, int $ch, int $n, int $v): ?int
+    {
+        $key = self::key($port, $kind, $ch, $n);
+        $link = "{$step}:{$control}";
+        $present = $state->present[$key] ?? null;
+        $last = $state->stands[$link][$key] ?? null;
+        $state->stands[$link][$key] = $v;
+        if (null === $present || isset($state->linked[$key][$link]) || $v === $present || (null !== $last && ($last - $present) * ($v - $present) <= 0)) {
+            self::sends($state, $t, $port, $kind, $ch, $n, $v);
+            $state->linked[$key][$link] = true;
+
+            return $v;
+        }
+
+        return null;
+    }
+
+    /**
+     * The value that a fader with `scaled` sends, or null when the message only tells where the fader stands.
+     *
+     * @param int $low lowest value of the control
+     * @param int $high highest value of the control
+     */
+    public static function scaled(State $state, int $t, string $step, int $control, int $port, int $kind, int $ch, int $n, int $v, int $low, int $high): ?int
+    {
+        $key = self::key($port, $kind, $ch, $n);
+        $link = "{$step}:{$control}";
+        $present = $state->present[$key] ?? null;
+        $isLinked = isset($state->linked[$key][$link]);
+        $state->linked[$key][$link] = true;
+        $last = $state->stands[$link][$key] ?? null;
+        $state->stands[$link][$key] = $v;
+        if (null === $present) {
+            $exact = $v;
+        } elseif (!$isLinked || null === $last) {
+            return null;
+        } else {
+            $exact = $state->exact[$key] ?? $present;
+            if ($v > $last) {
+                $exact = Exact::add($exact, Exact::divide(Exact::multiply($v - $last, Exact::subtract($high, $exact)), $high - $last));
+            } elseif ($v < $last) {
+                $exact = Exact::subtract($exact, Exact::divide(Exact::multiply($last - $v, Exact::subtract($exact, $low)), $last - $low));
+            }
+        }
+        self::sends($state, $t, $port, $kind, $ch, $n, $value = Exact::roundQuantity($exact));
+        $state->exact[$key] = $exact;
+        $state->linked[$key][$link] = true;
+
+        return $value;
+    }
+
+    private static function expectEcho(State $state, int $t, int $key, int $v): void
+    {
+        $echoes = &$state->echoes[$key];
+        $echoes[$v] = $t;
+        if (\count($echoes) > self::MOST_ECHOES) {
+            $echoes = array_filter($echoes, static fn (int $sentAt): bool => $t - $sentAt <= self::ECHO_US);
+        }
+    }
+
+    private static function key(int $port, int $kind, int $ch, int $n): int
+    {
+        return Control::of($kind, $port, $ch, $n);
+    }
+}

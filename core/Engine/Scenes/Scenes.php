@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine\Scenes;
+
+use ZigzagPost\Core\Engine\Run\Run;
+
+/** Changes of scene: what the old one does on leaving, what the new one does on entering. */
+final class Scenes
+{
+    /** Changes the scene. False when there is none at that position. */
+    public static function go(Run $run, int $scene, int $t): bool
+    {
+        if (!isset($run->book->scenes()[$scene])) {
+            return false;
+        }
+        self::run($run, $t, $run->state->scene, 'leave');
+        $run->state->scene = $scene;
+        $run->state->linked = [];
+        $run->inPorts->forgetPlans();
+        self::run($run, $t, $scene, 'enter');
+
+        return true;
+    }
+
+    /** @param string $when enter or leave */
+    public static function run(Run $run, int $t, int $scene, string $when): void
+    {
+        $method = "{$when}_{$scene}";
+        if (method_exists($run->book, $method)) {
+            $run->call($method, $t, 0, 0, 0, 0, 0, '', 0, "{$when}{$scene}");
+        }
+    }
+}

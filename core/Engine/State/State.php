@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine\State;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+
+/**
+ * Everything a running engine remembers: plain data, apart from the rules, so that a run can be saved and go on.
+ *
+ * A note at a port is called by one number, {@see Note::of()}.
+ *
+ * @phpstan-type Flat array{side: int, notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int, withheld: int|null}
+ * @phpstan-type Zone array{members: int, memberCents: int, managerCents: int}
+ */
+final class State
+{
+    /** Time of the latest event, in microseconds. */
+    public int $now = 0;
+    /** Position of the current scene. */
+    public int $scene = 0;
+    /** @var array<string, int> */
+    public array $memories = [];
+    /** @var array<int, int> messages each rule took, by rule */
+    public array $hits = [];
+    /** @var array<int, int> messages each rule dropped */
+    public array $dropped = [];
+    /** @var array<int, int> messages each rule rejected */
+    public array $rejected = [];
+    /** @var array<int, int> messages that came in, by port */
+    public array $in = [];
+    /** @var array<int, int> messages that went out, by port */
+    public array $sent = [];
+    /** @var array<int, int> messages that no rule took, by port */
+    public array $unclaimed = [];
+    /** @var array<int, array<string, int>> bytes that made no message, by port and fault */
+    public array $faults = [];
+    /**
+     * What each owner (a held key, or a latch, gate or delay of a step) ends: notes with how often each was begun, and
+     * under text keys the steps that a release runs again.
+     *
+     * An owner of a single note, which is nearly every one, has just that note.
+     *
+     * @var array<int|string, int|array<int|string, int|array{string, int, int, int, int}|array{int}>>
+     */
+    public array $ledger = [];
+    /** @var array<int, int> how often each sounding note of the out ports was begun */
+    public array $sounding = [];
+    /** @var array<int, int> by out port, bit n set for each channel n that ever carried a note */
+    public array $carried = [];
+    /** @var array<string, array<int, bool>> by step, controls that are switched on */
+    public array $toggled = [];
+    /** @var array<string, array<int, array{int, list<mixed>|null, array{int, int}|null}>> by step and control, until when, what waits and where it comes from, see Thinning */
+    public array $thinned = [];
+    /** @var array<string, array<int, int>> by step and control, the value last let through */
+    public array $letThrough = [];
+    /** @var array<string, true> gates that hold a note now */
+    public array $gates = [];
+    /** @var array<int, int> present values of controls at out ports, see Takeover */
+    public array $present = [];
+    /** @var array<int, array<string, true>> the faders that have met a present value, until something else changes it */
+    public array $linked = [];
+    /** @var array<int, array<int, int>> by control at an out port, values sent there lately, and when */
+    public array $echoes = [];
+    /** @var array<int, int|array{int|float, int}> present values of scaled faders, unrounded */
+    public array $exact = [];
+    /** @var array<string, array<int, int>> where faders stand, by step and control */
+    public array $stands = [];
+    /** @var array<int, int> by incoming control, its last value, where a rule asks whether it has changed */
+    public array $latest = [];
+    /** Whether the present message differs from the last one of its control. */
+    public bool $isChanged = true;
+    /** @var array<int, array{int, int, int, int, int, int, int}> by in port, the group that waits for its lower half, until when, and its place in the order */
+    public array $waiting = [];
+    /** @var array<int, true> in ports with an alarm for what waits */
+    public array $alarms = [];
+    /** @var array<int, array<int, array{int, int|null, int|null}|null>> by in port and channel, kind and halves of the parameter selected */
+    public array $selected = [];
+    /** @var array<int, int> by incoming control, values of parameters and controller pairs */
+    public array $parameters = [];
+    /** @var array<int, array<string, int>> by incoming control, owners of notes that end when it is let go, and how much later, in microseconds */
+    public array $pressed = [];
+    /** @var array<int, bool> by out port and channel, whether the sustain pedal is down */
+    public array $pedals = [];
+    /** @var array<string, array<int, array{int, int|string, int, int, int, int}>> by step, what its voices do, see Voices */
+    public array $voices = [];
+    /** @var array<string, int> */
+    public array $lastVoice = [];
+    /** @var array<int|string, list<array{string, int}>> steps and voices of an owner's notes */
+    public array $voiceOf = [];
+    /** @var array<int, array<int, Zone>> zones of the in ports, by side */
+    public array $zones = [];
+    /** @var array<int, array<int, int>> by in port and channel, its role in a zone, see Zones */
+    public array $zoneRoles = [];
+    /** @var array<int, array<int, array{int, int}>> by in port and channel, the registered parameter selected */
+    public array $zoneParameters = [];
+    /** @var array<string, Flat> */
+    public array $flats = [];
+    /** @var array<int|string, list<array{string, string, int, int}>> steps, flats, in ports and controls of an owner's notes */
+    public array $flatOf = [];
+    /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
+    public array $fans = [];
+    /** @var array<string, array<int, array{int, int, int}>> by where they go, in port and channel, what notes begin with, see PerNote */
+    public array $expressions = [];
+    /** @var array<int, array{int, int, int}> by out port and channel, bend, pressure and timbre last sent for a note dealt out there */
+    public array $expressed = [];
+    /** @var array<int|string, list<string>> */
+    public array $fanOf = [];
+    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
+    public array $clocks = [];
+    /** @var array<string, array<int, int>> clock messages counted, by step and in port */
+    public array $counted = [];
+    /** @var array<string, array<int, int>> by step and in port, time of the last clock message */
+    public array $multiplied = [];
+    /** Counts things made, so that each has a name. */
+    public int $made = 0;
+
+    public function __construct(CompiledBook $book)
+    {
+        $this->memories = $book->memories();
+        $this->countRules(\count($book->rules()));
+        foreach (array_keys($book->ports()) as $port) {
+            $this->in[$port] = 0;
+            $this->sent[$port] = 0;
+            $this->unclaimed[$port] = 0;
+            $this->faults[$port] = [];
+            $this->carried[$port] = 0;
+        }
+    }
+
+    public function countRules(int $rules): void
+    {
+        $this->hits = $this->dropped = $this->rejected = 0 === $rules ? [] : array_fill(0, $rules, 0);
+    }
+
+    /**
+     * What an owner ends, in full form.
+     *
+     * @return array<int|string, int|array{string, int, int, int, int}|array{int}>
+     */
+    public function owned(int|string $own): array
+    {
+        $owned = $this->ledger[$own] ?? [];
+
+        return \is_int($owned) ? [$owned => 1] : $owned;
+    }
+
+    /** @param int|array{string, int, int, int, int}|array{int} $entry */
+    public function own(int|string $own, int|string $key, int|array $entry): void
+    {
+        $owned = $this->owned($own);
+        $owned[$key] = $entry;
+        $this->ledger[$own] = $owned;
+    }
+
+    public function disown(int|string $own, int|string $key): void
+    {
+        $owned = $this->owned($own);
+        unset($owned[$key]);
+        $this->ledger[$own] = $owned;
+    }
+
+    /** @return array<string, mixed> */
+    public function save(): array
+    {
+        /** @var array<string, mixed> */
+        return get_object_vars($this);
+    }
+
+    /** @param array<string, mixed> $saved */
+    public function restore(array $saved): void
+    {
+        foreach ($saved as $name => $value) {
+            $this->{$name} = $value; // @phpstan-ignore property.dynamicName
+        }
+    }
+}

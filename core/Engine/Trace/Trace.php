@@ -1,0 +1,367 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine\Trace;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\State\Places;
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\Words;
+
+/**
+ * Writes down for each message what became of it: the rules it went through, what they changed, where it left.
+ *
+ * @phpstan-type Made array{line: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
+ * @phpstan-type Mark array{line: int, field: string, was: string, now: string}
+ * @phpstan-type Tear array{line: int, how: string, reason: string}
+ * @phpstan-type Visit array{rule: int, title: string, line: int, marks: list<Mark>, outs: list<Made>, tear: Tear|null}
+ * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null, visits: list<Visit>, due: list<int>}
+ * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
+ */
+final class Trace
+{
+    public const DELIVERED = 'delivered';
+    public const DROPPED = 'dropped';
+    public const REJECTED = 'rejected';
+    public const UNCLAIMED = 'unclaimed';
+    /** Taken by a rule that had nothing to send, such as one that stores a memory. */
+    public const HANDLED = 'handled';
+
+    /** Stands for a rule that the rulebook has no more, but whose notes sound on. */
+    public const FORMER_RULE = -2;
+
+    /** Why a value that was held back did not go out. */
+    public const REPLACED = 'a later value took its place';
+
+    /** @var list<TraceRecord> finished and not yet taken */
+    private array $records = [];
+    /** @var list<Late> */
+    private array $late = [];
+    /** @var list<array{int, int}> records that have more to send, and when */
+    private array $pending = [];
+    /** @var list<int> records whose held-back value a later one has replaced */
+    private array $replaced = [];
+    /** What is to be said of the message that goes out next. */
+    private ?string $remark = null;
+    /** @var TraceRecord|null */
+    private ?array $current = null;
+    /** @var array{int, int, int, int} kind, channel, number and value before the next step */
+    private array $before = [0, 0, 0, 0];
+    private int $seq = 0;
+    private int $line = 0;
+    private bool $isUnclaimed = false;
+    /** @var array{int, int}|null record and rule that something due now goes back to */
+    private ?array $origin = null;
+    /** @var array<int|string, array<int|string, int>> rules by owner and what it ends */
+    private array $owners = [];
+
+    /** @var array<int|string, list<int>> rules that a held key went through */
+    private array $takers = [];
+
+    private readonly Words $words;
+
+    public function __construct(private readonly CompiledBook $book)
+    {
+        $this->words = $book->words();
+    }
+
+    /**
+     * What was written down since the last call.
+     *
+     * @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} incoming messages; what went out later than the message it was
+     *                                                                                made from; which messages (by sequence) have more to send, and when;
+     *                                                                                which are {@see REPLACED}
+     */
+    public function take(): array
+    {
+        $taken = [$this->records, $this->late, $this->pending, $this->replaced];
+        $this->records = [];
+        $this->late = [];
+        $this->pending = [];
+        $this->replaced = [];
+
+        return $taken;
+    }
+
+    public function begin(int $t, int $port, string $raw): void
+    {
+        $this->isUnclaimed = false;
+        $this->current = [
+            'seq' => ++$this->seq, 'timeUs' => $t, 'port' => $this->book->ports()[$port],
+            'bytes' => Bytes::toHex($raw), 'text' => $this->words->of($raw), 'fate' => self::HANDLED, 'reason' => null, 'visits' => [], 'due' => [],
+        ];
+    }
+
+    /** A controller that is a part of a group: it is told for itself, and then the group. */
+    public function part(int $t, int $port, string $raw): void
+    {
+        $this->begin($t, $port, $raw);
+        if (null !== $this->current) {
+            $this->current['reason'] = 'part of a parameter message or controller pair';
+        }
+        $this->finish();
+    }
+
+    /**
+     * A group that was put together from several controllers.
+     *
+     * @param string $bytes as they make it up, the selection of a parameter included
+     */
+    public function beginGroup(int $t, int $port, string $bytes, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->begin($t, $port, $bytes);
+        if (null !== $this->current) {
+            $this->current['text'] = $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}";
+        }
+    }
+
+    /** Something that a step says of the message, such as the voice it chose. */
+    public function tell(string $field, string $was, string $now): void
+    {
+        if (null !== $this->current && [] !== $this->current['visits']) {
+            $this->current['visits'][\count($this->current['visits']) - 1]['marks'][] = ['line' => $this->line, 'field' => $field, 'was' => $was, 'now' => $now];
+        }
+    }
+
+    public function finish(): void
+    {
+        if (null === $this->current) {
+            return;
+        }
+        [$this->current['fate'], $reason] = $this->fate($this->current);
+        $this->current['reason'] = $this->current['reason'] ?? $reason;
+        $this->records[] = $this->current;
+        $this->current = null;
+    }
+
+    public function unclaimed(): void
+    {
+        $this->isUnclaimed = true;
+    }
+
+    public function enter(int $rule, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->visit($rule);
+        $this->before = [$kind, $ch, $n, $v];
+    }
+
+    /** After a step that may have changed the message. */
+    public function after(int $line, int $kind, int $ch, int $n, int $v): void
+    {
+        if (null !== $this->current && [] !== $this->current['visits'] && $this->before !== [$kind, $ch, $n, $v]) {
+            $last = \count($this->current['visits']) - 1;
+            foreach ($this->changes(Kind::cases()[$kind], [$kind, $ch, $n, $v]) as [$field, $was, $now]) {
+                $this->current['visits'][$last]['marks'][] = ['line' => $line, 'field' => $field, 'was' => $was, 'now' => $now];
+            }
+        }
+        $this->before = [$kind, $ch, $n, $v];
+    }
+
+    /** The line of the step that sends next. */
+    public function at(int $line): void
+    {
+        $this->line = $line;
+    }
+
+    public function tear(int $line, string $how, string $reason): void
+    {
+        if (null !== $this->current && [] !== $this->current['visits']) {
+            $this->current['visits'][\count($this->current['visits']) - 1]['tear'] = ['line' => $line, 'how' => $how, 'reason' => $reason];
+        }
+    }
+
+    /** What is to be said of the message that goes out next, such as the voice it takes. */
+    public function remark(?string $remark): void
+    {
+        $this->remark = $remark;
+    }
+
+    /** @param string|null $text what several messages that belong together mean; null for the usual words */
+    public function out(int $t, int $port, string $bytes, ?string $text = null): void
+    {
+        $name = $this->book->ports()[$port];
+        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => $text ?? ('' === $bytes ? 'pulse' : $this->words->of($bytes)), 'remark' => $this->remark];
+        $this->remark = null;
+        if (null !== $this->current && [] !== $this->current['visits']) {
+            $this->current['visits'][\count($this->current['visits']) - 1]['outs'][] = ['line' => $this->line] + $made;
+        } else {
+            $this->late[] = ['of' => $this->origin[0] ?? 0, 'rule' => $this->origin[1] ?? -1] + $made;
+        }
+    }
+
+    /** @param list<string> $messages */
+    public function together(int $t, int $port, array $messages, int $kind, int $ch, int $n, int $v): void
+    {
+        $this->out($t, $port, implode('', $messages), $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}");
+    }
+
+    /** A message waits, and may be replaced by a later one of the same control. */
+    public function heldBack(int $t): void
+    {
+        if (null !== $this->current) {
+            $this->current['reason'] = 'held back for a moment; the latest goes out';
+            $this->current['due'][] = $t;
+        }
+    }
+
+    /** @param array{int, int}|null $origin the message that was held back, and will not go out now */
+    public function replaces(?array $origin): void
+    {
+        if (null !== $origin) {
+            $this->replaced[] = $origin[0];
+        }
+    }
+
+    public function later(int $t): void
+    {
+        if (null !== $this->current) {
+            $this->current['due'][] = $t;
+        } elseif (null !== $this->origin) {
+            $this->pending[] = [$this->origin[0], $t];
+        }
+    }
+
+    /** @return array{int, int}|null the message and rule now at work, for what will be due later */
+    public function originNow(): ?array
+    {
+        if (null === $this->current || [] === $this->current['visits']) {
+            return $this->origin;
+        }
+
+        return [$this->current['seq'], $this->current['visits'][\count($this->current['visits']) - 1]['rule']];
+    }
+
+    /** @param array{int, int}|null $origin */
+    public function resume(?array $origin): void
+    {
+        $this->origin = $origin;
+    }
+
+    public function owns(int|string $own, int|string $key): void
+    {
+        $this->owners[$own][$key] = $this->originNow()[1] ?? -1;
+    }
+
+    public function ends(int|string $own, int|string $key): void
+    {
+        $rule = $this->owners[$own][$key] ?? -1;
+        if (null !== $this->current && -1 !== $rule && ([] === $this->current['visits'] || $this->current['visits'][\count($this->current['visits']) - 1]['rule'] !== $rule)) {
+            $this->visit($rule);
+        }
+    }
+
+    public function ended(int|string $own): void
+    {
+        if (null !== $this->current && [] === $this->current['visits'] && isset($this->takers[$own])) {
+            $this->current['reason'] = 'this rule has nothing to do when the key is let go';
+            foreach ($this->takers[$own] as $rule) {
+                $this->visit($rule);
+            }
+        }
+        unset($this->owners[$own], $this->takers[$own]);
+    }
+
+    /** Keeps which rules a note went through, for the release that will come. */
+    public function taken(int|string $own): void
+    {
+        $rules = array_column($this->current['visits'] ?? [], 'rule');
+        $this->takers[$own] = array_values(array_unique([...$this->takers[$own] ?? [], ...$rules]));
+    }
+
+    public function stillHeld(int $note): void
+    {
+        if (null !== $this->current) {
+            $this->current['reason'] = $this->words->key($note & 0x7F).' sounds on: another key holds it';
+        }
+    }
+
+    /** @return array<mixed> */
+    public function save(): array
+    {
+        return [$this->seq, $this->owners, $this->takers];
+    }
+
+    /** @param array<mixed> $saved */
+    public function restore(array $saved): void
+    {
+        /** @var array{}|array{int, array<int|string, array<int|string, int>>, array<int|string, list<int>>} $saved */
+        [$this->seq, $this->owners, $this->takers] = [] === $saved ? [0, [], []] : $saved;
+    }
+
+    /** Goes on where the trace of another rulebook ends: notes that sound on belong to the rules of the same title. */
+    public function goOnFrom(self $trace, Places $places): void
+    {
+        $this->seq = $trace->seq;
+        [$this->records, $this->late] = $trace->take();
+        foreach ($trace->owners as $own => $begun) {
+            $newOwn = \is_int($own) ? $places->note($own) : $places->owner($own);
+            foreach (null === $newOwn ? [] : $begun as $key => $rule) {
+                $note = \is_int($key) ? $places->note($key) : null;
+                if (null !== $note) {
+                    $this->owners[$newOwn][$note] = $places->rules[$rule] ?? self::FORMER_RULE;
+                }
+            }
+        }
+    }
+
+    private function visit(int $rule): void
+    {
+        if (null !== $this->current) {
+            [$title, $line] = $this->book->rules()[$rule] ?? ['a rule that is gone', 0];
+            $this->current['visits'][] = ['rule' => $rule, 'title' => $title, 'line' => $line, 'marks' => [], 'outs' => [], 'tear' => null];
+            $this->line = $line;
+        }
+    }
+
+    /**
+     * @param TraceRecord $record
+     *
+     * @return array{string, string|null}
+     */
+    private function fate(array $record): array
+    {
+        if ($this->isUnclaimed) {
+            return [self::UNCLAIMED, 'no rule took it'];
+        }
+        $tear = null;
+        foreach ($record['visits'] as $visit) {
+            if ([] !== $visit['outs']) {
+                return [self::DELIVERED, null];
+            }
+            $tear = $visit['tear'] ?? $tear;
+        }
+        if ([] !== $record['due']) {
+            return [self::DELIVERED, null];
+        }
+
+        return null === $tear ? [self::HANDLED, null] : [$tear['how'], $tear['reason']];
+    }
+
+    /**
+     * @param array{int, int, int, int} $now
+     *
+     * @return list<array{string, string, string}> field, what it was, what it is
+     */
+    private function changes(Kind $kind, array $now): array
+    {
+        [$wasKind, $wasChannel, $wasNumber, $wasValue] = $this->before;
+        [$isKind, $channel, $number, $value] = $now;
+        $changes = [];
+        if ($wasKind !== $isKind) {
+            $changes[] = ['message', $this->words->fields(Kind::cases()[$wasKind], $wasNumber, $wasValue), $this->words->fields($kind, $number, $value)];
+        } elseif ($wasNumber !== $number) {
+            $changes[] = $kind->hasKey() ? ['key', $this->words->key($wasNumber), $this->words->key($number)] : ['number', (string) $wasNumber, (string) $number];
+        }
+        if ($wasKind === $isKind && $wasValue !== $value) {
+            $field = Kind::Note === $kind ? 'velocity' : (\in_array($kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? $kind->value : 'value');
+            $changes[] = [$field, (string) $wasValue, (string) $value];
+        }
+        if ($wasChannel !== $channel && $kind->hasChannel()) {
+            $changes[] = ['channel', 0 === $wasChannel ? '' : (string) $wasChannel, (string) $channel];
+        }
+
+        return $changes;
+    }
+}

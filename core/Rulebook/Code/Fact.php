@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Code;
+
+/** What can be said of a step beside what it writes; {@see \ZigzagPost\Core\Rulebook\Step\Step::facts()}. */
+enum Fact
+{
+    /** The message can be another after it. */
+    case ChangesMessage;
+    /** It changes the release velocity of a note. */
+    case SetsRelease;
+    /** Something leaves the rule by it, or is stored. */
+    case HasEffect;
+    /** It treats messages of MPE zones in a way of their own. */
+    case KnowsZones;
+    /** The message has left its MPE zone after it. */
+    case LeavesZone;
+    /** It keeps account of notes beyond their owner. */
+    case TracksNotes;
+    /** It deals notes out among voices, so that sustain pedals matter. */
+    case DealsNotes;
+    /** It compares with the present values of controls. */
+    case TakesOver;
+    /** It lets presses pass, and nothing else. */
+    case PassesPresses;
+    /** It ends notes by itself. */
+    case EndsNotes;
+    /** It moves a value from one range to another. */
+    case Scales;
+    /** It makes a stream of values sparser. */
+    case Thins;
+    /** Each press gives the other of two values. */
+    case Toggles;
+    /** Nothing comes after it. */
+    case EndsMessage;
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Code;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Expression\Code;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Scope;
+use ZigzagPost\Core\Rulebook\Text\Span;
+
+/**
+ * What a step writes its PHP code into, for one kind of message.
+ *
+ * In that code `$ch`, `$n`, `$v` and `$rel` hold the message: channel (1 to 16), key or number, velocity or value, release
+ * velocity; `$ctl` names the incoming control, `$own` whoever ends the notes begun, `$e` is the run and `$s` its state.
+ */
+interface Writer extends Scope
+{
+    // The message at hand ---------------------------------------------------------------------------------------------
+
+    public function kind(): Kind;
+
+    /** Whether sending a note begins it; otherwise a release ends notes by itself. */
+    public function beginsNotes(): bool;
+
+    /** Whether these steps run for the release of a note. */
+    public function isRelease(): bool;
+
+    /** Whether the message came in as a note. */
+    public function isOfNote(): bool;
+
+    /** Whether the rule takes nothing but messages of MPE zones, and the channel is still the one it came on. */
+    public function isOfZone(): bool;
+
+    /** Whether a rule like this gets messages of a kind at all. */
+    public function takes(Kind $kind): bool;
+
+    public function field(string $name): ?Field;
+
+    /** @return array{float, float} what is known of the range of the value */
+    public function valueRange(): array;
+
+    /** Whether a step above the present one is like this. */
+    public function isAbove(Fact $fact): bool;
+
+    public function isBelow(Fact $fact): bool;
+
+    // Changing it -----------------------------------------------------------------------------------------------------
+
+    /**
+     * Code that puts a whole number into a field: out of range it is clamped, folded, or drops the message.
+     *
+     * @param array{float, float} $range what the number can be, in the field's own counting
+     */
+    public function assign(string $name, string $php, array $range, Span $span, bool $fold = false): void;
+
+    /**
+     * The message has become another.
+     *
+     * @param array{float, float}|null $range of its value, where that is known
+     */
+    public function become(Kind $kind, ?array $range): void;
+
+    /** Tells what a variable is known to lie between. */
+    public function narrow(string $variable, int $low, int $high): void;
+
+    /** Forgets what was known of a variable. */
+    public function forget(string $variable): void;
+
+    // Writing ---------------------------------------------------------------------------------------------------------
+
+    public function line(string $php): void;
+
+    /** A variable of its own. */
+    public function temporary(): string;
+
+    public function code(Expression $expression): Code;
+
+    /**
+     * The rounded code of an expression, with the range of its rounded results.
+     *
+     * @return array{string, array{float, float}}
+     */
+    public function rounded(Expression $expression): array;
+
+    /**
+     * A constant list of numbers, or numbers by number.
+     *
+     * @param array<int, int> $values
+     */
+    public function constant(array $values): string;
+
+    /** A constant written as PHP. */
+    public function rawConstant(string $php): string;
+
+    /** A name for state that belongs to the present step; the compiled rulebook will say that this step keeps some. */
+    public function stepId(): string;
+
+    /** Position of the rule. */
+    public function ruleIndex(): int;
+
+    /**
+     * Tells the compiled rulebook how this step flattens.
+     *
+     * @param array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string, timbreController: int} $flattening
+     */
+    public function flattens(array $flattening): void;
+
+    public function declared(): Declared;
+
+    public function owner(): Owners;
+
+    public function sender(): Sender;
+
+    // Ending ----------------------------------------------------------------------------------------------------------
+
+    /** Code that drops the message here, counted under this rule. */
+    public function drop(string $reason, string $then = 'return 1;'): string;
+
+    /** The same for a reason that is only known when the rule runs. */
+    public function dropFor(string $reasonPhp, string $then = 'return 1;'): string;
+
+    public function rejection(string $reasonPhp, string $then): string;
+
+    /** Writes that the message is rejected here, whatever it is. */
+    public function reject(string $reason): void;
+
+    /** No step after the present one is reached. */
+    public function end(): void;
+
+    public function hasEnded(): bool;
+
+    /** Notes something out of place, for the checks. */
+    public function finds(Concern $concern, string $what, Span $span): void;
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Declaration;
+
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Token;
+
+/**
+ * Pairs of numbers that `map` looks up.
+ *
+ *     table kit: 48=36, 50=38
+ */
+final readonly class Table
+{
+    /** @param non-empty-array<int, array{Literal, Literal}> $pairs by what is looked up */
+    private function __construct(public Token $name, public array $pairs)
+    {
+    }
+
+    public static function parse(Cursor $cursor): self
+    {
+        $name = $cursor->name('a table name');
+        $cursor->expect(':');
+        $pairs = [];
+        do {
+            $from = $cursor->integer('a number', -8192, 16383);
+            $cursor->expect('=');
+            if (isset($pairs[$from->value])) {
+                throw new RulebookError($from->span, 'duplicate', "{$from->text} stands twice in this table");
+            }
+            $pairs[$from->value] = [$from, $cursor->integer('a number', -8192, 16383)];
+        } while (null !== $cursor->accept(','));
+        $cursor->expectEnd('","');
+
+        return new self($name, $pairs);
+    }
+
+    public function print(): string
+    {
+        return "table {$this->name->text}: ".implode(', ', array_map(static fn (array $pair): string => $pair[0]->text.'='.$pair[1]->text, $this->pairs));
+    }
+
+    /** @return non-empty-array<int, int> */
+    public function values(): array
+    {
+        return array_map(static fn (array $pair): int => $pair[1]->value, $this->pairs);
+    }
+}

@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\World;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Change\BookChange;
+use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Scenes\Scenes;
+use ZigzagPost\Core\Engine\Time\Clocks;
+
+/**
+ * A rulebook at work between simulated devices: what is played goes in, what comes out is heard.
+ *
+ * @phpstan-import-type TraceRecord from \ZigzagPost\Core\Engine\Trace\Trace
+ * @phpstan-import-type Late from \ZigzagPost\Core\Engine\Trace\Trace
+ */
+final class Bench
+{
+    /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
+    public const VERSION = 2;
+    /** After a longer silence clocks jump on; what they would have ticked is left out. */
+    private const LONGEST_SILENCE_US = 10_000_000;
+    /** What is still ticked before a jump ends. */
+    private const LEAD_IN_US = 1_000_000;
+
+    /** @var list<string> what its player should know, not yet taken */
+    private array $told = [];
+    /** @var list<array{timeUs: int, port: string, bytes: string}> what has come in, not yet taken */
+    private array $came = [];
+
+    /** @var array<int, Receiver> by out port */
+    private array $receivers = [];
+
+    private function __construct(private Engine $engine)
+    {
+        $this->seat();
+    }
+
+    public static function start(CompiledBook $book): self
+    {
+        $bench = new self(new Engine($book, true));
+        $bench->engine->start();
+        $bench->hear();
+
+        return $bench;
+    }
+
+    /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
+    public static function load(CompiledBook $book, array $saved): self
+    {
+        /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>} $saved */
+        $bench = new self(Engine::load($book, $saved['engine'], true));
+        foreach ($bench->receivers as $port => $receiver) {
+            $name = $book->ports()[$port];
+            if (isset($saved['receivers'][$name])) {
+                $receiver->restore($saved['receivers'][$name]);
+            }
+        }
+
+        return $bench;
+    }
+
+    /** @return array<string, mixed> */
+    public function save(): array
+    {
+        $receivers = [];
+        foreach ($this->receivers as $port => $receiver) {
+            $receivers[$this->engine->book->ports()[$port]] = $receiver->save();
+        }
+
+        return ['engine' => $this->engine->save(), 'receivers' => $receivers];
+    }
+
+    /** Plays bytes into an in port at a time in microseconds. False when there is no such port. */
+    public function feed(int $timeUs, string $port, string $bytes): bool
+    {
+        $index = $this->engine->book->inPort($port);
+        if (null === $index) {
+            return false;
+        }
+        $this->catchUp($timeUs);
+        $this->came[] = ['timeUs' => max($timeUs, $this->engine->state->now), 'port' => $port, 'bytes' => $bytes];
+        $this->engine->feed($timeUs, $index, $bytes);
+        $this->hear();
+
+        return true;
+    }
+
+    public function advance(int $timeUs): void
+    {
+        $this->catchUp($timeUs);
+        $this->engine->advance($timeUs);
+        $this->hear();
+    }
+
+    /** Silence before anything else, whatever is due by then. */
+    public function panic(int $timeUs): void
+    {
+        $now = max($timeUs, $this->engine->state->now);
+        Clocks::skip($this->engine->run, $now);
+        $this->engine->panic($now);
+        $this->engine->advance($now);
+        $this->hear();
+    }
+
+    /** Changes to a scene by its position. */
+    public function go(int $scene, int $timeUs): bool
+    {
+        $this->catchUp($timeUs);
+        $this->engine->advance($timeUs);
+        $went = Scenes::go($this->engine->run, $scene, max($timeUs, $this->engine->state->now));
+        $this->hear();
+
+        return $went;
+    }
+
+    /** @return array{titles: list<string>, current: int} */
+    public function scenes(): array
+    {
+        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene];
+    }
+
+    /** Goes on with another rulebook; what could not be kept is told. */
+    public function change(CompiledBook $book): void
+    {
+        $change = BookChange::of($this->engine, $book);
+        $this->hear();
+        $receivers = [];
+        foreach ($this->receivers as $port => $receiver) {
+            $receivers[$this->engine->book->ports()[$port]] = $receiver;
+        }
+        $this->engine = $change->engine;
+        $this->seat($receivers);
+        array_push($this->told, ...$change->lost);
+    }
+
+    /** Tells the player something with the next news. */
+    public function tell(string $text): void
+    {
+        $this->told[] = $text;
+    }
+
+    /** @return list<string> what the player should know, since the last call */
+    public function takeTold(): array
+    {
+        $told = $this->told;
+        $this->told = [];
+
+        return $told;
+    }
+
+    /** @return list<array{timeUs: int, port: string, bytes: string}> what has come in since the last call, as it came */
+    public function takeCame(): array
+    {
+        $came = $this->came;
+        $this->came = [];
+
+        return $came;
+    }
+
+    public function nowUs(): int
+    {
+        return $this->engine->state->now;
+    }
+
+    /** @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} */
+    public function takeTrace(): array
+    {
+        return $this->engine->trace?->take() ?? [[], [], [], []];
+    }
+
+    public function nextDueUs(): ?int
+    {
+        return $this->engine->nextDue();
+    }
+
+    /** @return list<array{title: string, line: int, hits: int, dropped: int, rejected: int}> */
+    public function rules(): array
+    {
+        $state = $this->engine->state;
+        $rules = [];
+        foreach ($this->engine->book->rules() as $index => [$title, $line]) {
+            $rules[] = ['title' => $title, 'line' => $line, 'hits' => $state->hits[$index], 'dropped' => $state->dropped[$index], 'rejected' => $state->rejected[$index]];
+        }
+
+        return $rules;
+    }
+
+    /** @return list<array{port: string, in: bool, messages: int, unclaimed: int, faults: int}> */
+    public function ports(): array
+    {
+        $state = $this->engine->state;
+        $ports = [];
+        foreach ($this->engine->book->ports() as $index => $name) {
+            if (\in_array($index, $this->engine->book->inPorts(), true)) {
+                $ports[] = ['port' => $name, 'in' => true, 'messages' => $state->in[$index], 'unclaimed' => $state->unclaimed[$index], 'faults' => array_sum($state->faults[$index])];
+            }
+            if (\in_array($index, $this->engine->book->outPorts(), true)) {
+                $ports[] = ['port' => $name, 'in' => false, 'messages' => $state->sent[$index], 'unclaimed' => 0, 'faults' => 0];
+            }
+        }
+
+        return $ports;
+    }
+
+    /** @return list<array{port: string, view: array<string, mixed>}> */
+    public function receivers(): array
+    {
+        $views = [];
+        foreach ($this->receivers as $port => $receiver) {
+            $views[] = ['port' => $this->engine->book->ports()[$port], 'view' => $receiver->view($this->engine->book->middle())];
+        }
+
+        return $views;
+    }
+
+    /** @return array<string, int> */
+    public function memories(): array
+    {
+        return $this->engine->state->memories;
+    }
+
+    /** Lets clocks jump over a long silence, so that nobody has to wait for hours of ticks. */
+    private function catchUp(int $timeUs): void
+    {
+        if ($timeUs - $this->engine->state->now <= self::LONGEST_SILENCE_US) {
+            return;
+        }
+        foreach (Clocks::skip($this->engine->run, $timeUs - self::LEAD_IN_US) as $clock => $ticks) {
+            $this->told[] = "clock {$clock} jumped on after a long silence; {$ticks} of its ticks were left out";
+        }
+    }
+
+    private function hear(): void
+    {
+        foreach ($this->engine->take() as $made) {
+            ($this->receivers[$made[1]] ?? null)?->hear($made[0], $made[2], $made[3] ?? null);
+        }
+    }
+
+    /** @param array<string, Receiver> $kept receivers that go on, by port */
+    private function seat(array $kept = []): void
+    {
+        $this->receivers = [];
+        foreach ($this->engine->book->ports() as $index => $name) {
+            if (\in_array($index, $this->engine->book->outPorts(), true)) {
+                $this->receivers[$index] = $kept[$name] ?? StandIns::receiver($name);
+            }
+        }
+    }
+}
