@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
-use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Concern;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\State;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Engine\Controls\Takeover;
 
 /** Where the ports, rules and steps of a rulebook are found again in another one. */
 final readonly class Places
@@ -130,7 +129,7 @@ final readonly class Places
         return isset($this->same[$step]) ? $this->steps[$step] : null;
     }
 
-    /** A fader at a step, as {@see Takeover} calls it. */
+    /** A fader at a step, as takeovers call it. */
     public function link(string $link): ?string
     {
         [$step, $control] = explode(':', $link);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Code;
 
-/** What can be said of a step beside what it writes; {@see \ZigzagPost\Core\Rulebook\Step\Step::facts()}. */
+/** What can be said of a step beside what it writes, for the compiler and the checks. */
 enum Fact
 {
     /** The message can be another after it. */

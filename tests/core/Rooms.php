@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core;
+
+/** The rooms of the core, from the ground up: each may use those that it names, all of which stand above it in this list. */
+final class Rooms
+{
+    public const MAY_USE = [
+        'Midi' => [],
+        'Number' => [],
+        'Format' => ['Midi'],
+        'Rulebook/Text' => ['Midi'],
+        'Rulebook/Expression' => ['Midi', 'Number', 'Rulebook/Text'],
+        'Rulebook/Declaration' => ['Midi', 'Number', 'Rulebook/Text'],
+        'Rulebook/Code' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration'],
+        'Rulebook/Message' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Code'],
+        'Rulebook/Step' => ['Midi', 'Number', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message'],
+        'Rulebook' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step'],
+        'Engine/Book' => ['Midi'],
+        'Engine/State' => ['Engine/Book'],
+        'Engine/Trace' => ['Midi', 'Format', 'Engine/Book', 'Engine/State'],
+        'Engine/Run' => ['Engine/Book', 'Engine/State', 'Engine/Trace'],
+        'Engine/Notes' => ['Engine/State', 'Engine/Run'],
+        'Engine/Mpe' => ['Midi', 'Number', 'Engine/Book', 'Engine/State', 'Engine/Run', 'Engine/Notes'],
+        'Engine/Voices' => ['Engine/State', 'Engine/Run', 'Engine/Notes', 'Engine/Mpe'],
+        'Engine/Controls' => ['Midi', 'Number', 'Engine/State', 'Engine/Run'],
+        'Engine/Time' => ['Midi', 'Number', 'Engine/Run'],
+        'Engine/Scenes' => ['Engine/Book', 'Engine/State', 'Engine/Run', 'Engine/Notes', 'Engine/Voices'],
+        'Engine' => ['Midi', 'Engine/Book', 'Engine/State', 'Engine/Trace', 'Engine/Run', 'Engine/Notes', 'Engine/Mpe', 'Engine/Voices', 'Engine/Controls', 'Engine/Time', 'Engine/Scenes'],
+        'Engine/Change' => ['Engine/Book', 'Engine/State', 'Engine/Notes', 'Engine/Voices', 'Engine/Controls', 'Engine/Time', 'Engine'],
+        'Engine/Tape' => ['Format', 'Engine/Book', 'Engine/Trace', 'Engine', 'Engine/Change'],
+        'Compile' => ['Midi', 'Number', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/State'],
+        'Check' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step', 'Rulebook', 'Compile'],
+        'World' => ['Midi', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change'],
+    ];
+}
