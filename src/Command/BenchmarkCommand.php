@@ -18,7 +18,7 @@ use ZigzagPost\Core\Engine\Engine;
 
 /** Measures the engine beside loops written by hand, in the same run. */
 #[AsCommand('bench', 'Measures the speed of the engine')]
-final class BenchCommand extends Command
+final class BenchmarkCommand extends Command
 {
     private const MESSAGES = 100_000;
     private const SCRIPT_MESSAGES = 20_000;
