@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Command\BenchCommand;
+use App\Command\BenchmarkCommand;
 use App\Command\CheckCommand;
 use App\Command\CheckedOutput;
 use App\Command\CommandFailed;
@@ -20,7 +20,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];

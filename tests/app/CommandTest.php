@@ -129,7 +129,7 @@ final class CommandTest extends TestCase
     {
         $peak = [];
         foreach ([20_000, 100_000] as $messages) {
-            $code = 'require $argv[1]."/vendor/autoload.php"; $b = ZigzagPost\Core\Engine\Compiler::load(ZigzagPost\Core\Check\Checker::check(file_get_contents($argv[2]))->book); $in = (function () use ($argv) { for ($i = 0; $i < $argv[3]; $i++) yield new ZigzagPost\Core\Format\Event($i * 100, "keys", chr($i % 2 ? 0x80 : 0x90).chr(intdiv($i, 2) % 60).chr(64)); })(); $out = fopen("/dev/null", "w"); (new ZigzagPost\Core\Engine\TapeRun(new ZigzagPost\Core\Engine\Engine($b), new ZigzagPost\Core\Format\TapeWriter($out)))->run($in); echo memory_get_peak_usage();';
+            $code = 'require $argv[1]."/vendor/autoload.php"; $b = ZigzagPost\Core\Compile\Compiler::load(ZigzagPost\Core\Check\Checker::check(file_get_contents($argv[2]))->book); $in = (function () use ($argv) { for ($i = 0; $i < $argv[3]; $i++) yield new ZigzagPost\Core\Format\Event($i * 100, "keys", chr($i % 2 ? 0x80 : 0x90).chr(intdiv($i, 2) % 60).chr(64)); })(); $out = fopen("/dev/null", "w"); (new ZigzagPost\Core\Engine\Tape\TapeRun(new ZigzagPost\Core\Engine\Engine($b), new ZigzagPost\Core\Format\TapeWriter($out)))->run($in); echo memory_get_peak_usage();';
             $process = (new Process(['php', '-r', $code, \dirname(__DIR__, 2), "{$this->folder}/good.book", (string) $messages]))->mustRun();
             $peak[] = (int) $process->getOutput();
         }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Tests\Core\Show;
+namespace ZigzagPost\Tests\Core\World;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
