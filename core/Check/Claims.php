@@ -70,7 +70,7 @@ final class Claims
     {
         $asked = [];
         foreach ($rule->selectors as $selector) {
-            if ($forSure && self::isConditional($selector)) {
+            if ($forSure && null === $selector->gesture && self::isConditional($selector)) {
                 continue;
             }
             foreach ($selector->matched() as [$kind, $numbers]) {

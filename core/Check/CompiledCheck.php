@@ -43,6 +43,9 @@ final class CompiledCheck implements Check
         foreach ($this->byPlace($draft, Concern::TooFine) as $fine) {
             yield Finding::warning('fine-to-coarse', $fine[0]->span, 'this port takes parameter values of 7 bits, and these have up to 14: what is above 127 ends at 127; put "scale value 0..16383 to 0..127" above');
         }
+        foreach ($this->byPlace($draft, Concern::NoteOfGesture) as $notes) {
+            yield Finding::error('note-of-gesture', $notes[0]->span, 'a gesture has no release that would end this note; write "post note … for 200ms" instead');
+        }
         foreach ($this->byPlace($draft, Concern::Endless) as $endless) {
             yield Finding::warning('note-without-end', $endless[0]->span, 'nothing ends this note: its velocity is never 0 and no "press" ties it to its control; put "press" above it, or "gate" with a length below');
         }

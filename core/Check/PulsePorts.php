@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\PostStep;
+use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** MIDI sent to pulse ports, and pulses sent to MIDI ports. */
@@ -13,15 +14,8 @@ final class PulsePorts implements Check
 {
     public function findings(Rulebook $book): iterable
     {
-        $steps = [];
-        foreach ($book->rules as $rule) {
-            array_push($steps, ...$rule->steps);
-        }
-        foreach ($book->scenes as $scene) {
-            array_push($steps, ...$scene->onEnter, ...$scene->onLeave);
-        }
-        foreach ($steps as $step) {
-            foreach ($step->references() as $reference) {
+        foreach ($book->steps() as $step) {
+            foreach (array_filter($step->references(), static fn (Reference $reference): bool => Reference::OUT_PORT === $reference->what) as $reference) {
                 yield from $this->port($book, $reference->name, $step instanceof PostStep && null === $step->message);
             }
         }

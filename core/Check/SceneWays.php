@@ -17,7 +17,7 @@ final class SceneWays implements Check
         /** @var array<int|string, list<GoStep>> $steps by scene, and under '' those that are always in force */
         $steps = [];
         foreach ($book->rules as $rule) {
-            foreach ($rule->steps as $step) {
+            foreach ($book->withStacks($rule->steps) as $step) {
                 if ($step instanceof GoStep) {
                     $steps[$rule->scene->title ?? ''][] = $step;
                     $number = $step->constant();

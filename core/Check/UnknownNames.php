@@ -9,50 +9,42 @@ use ZigzagPost\Core\Rulebook\Expression\Call;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Nearest;
 use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Vocabulary;
 
 /** Names that nothing declares: ports, tables, curves, memories. */
 final class UnknownNames implements Check
 {
-    private const FIELDS = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure', 'scene'];
-
     public function findings(Rulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
-            foreach ($rule->references() as $reference) {
-                yield from $this->reference($book, $reference);
-            }
+            yield from $this->references($book, Reference::all(Reference::IN_PORT, $rule->from));
             foreach ($rule->selectors as $selector) {
                 yield from $this->expressions($book, null === $selector->where ? [] : [$selector->where]);
             }
-            yield from $this->steps($book, $rule->steps);
+        }
+        foreach ($book->groups as $group) {
+            yield from $this->references($book, [new Reference(Reference::IN_PORT, $group->port)]);
         }
         foreach ($book->clocks as $clock) {
-            foreach ($clock->references() as $reference) {
-                yield from $this->reference($book, $reference);
-            }
+            yield from $this->references($book, $clock->references());
         }
-        foreach ($book->scenes as $scene) {
-            foreach ([...$scene->onEnter, ...$scene->onLeave] as $step) {
-                foreach ($step->references() as $reference) {
-                    yield from $this->reference($book, $reference);
-                }
-            }
-            yield from $this->steps($book, [...$scene->onEnter, ...$scene->onLeave]);
+        foreach ($book->steps() as $step) {
+            yield from $this->references($book, $step->references());
+            yield from $this->expressions($book, $step->expressions());
         }
     }
 
     /**
-     * @param list<Step> $steps
+     * @param list<Reference> $references
      *
      * @return iterable<Finding>
      */
-    private function steps(Rulebook $book, array $steps): iterable
+    private function references(Rulebook $book, array $references): iterable
     {
-        foreach ($steps as $step) {
-            yield from $this->expressions($book, $step->expressions());
+        foreach ($references as $reference) {
+            yield from $this->reference($book, $reference);
         }
     }
 
@@ -101,9 +93,9 @@ final class UnknownNames implements Check
                 }
             }
             foreach ($expression->names() as $name) {
-                if (!\in_array($name->name, self::FIELDS, true) && !isset($book->memories[$name->name])) {
+                if (!\in_array($name->name, Vocabulary::FIELDS, true) && !isset($book->memories[$name->name]) && !isset($book->groups[$name->name])) {
                     $declare = \in_array($name->name, Memory::RESERVED, true) ? null : new Fix("Declare memory {$name->name}", [Edit::insertBefore(1, "memory {$name->name} = 0\n")]);
-                    yield $this->unknown($name, 'unknown-name', 'field or memory', [...self::FIELDS, ...array_keys($book->memories)], $declare);
+                    yield $this->unknown($name, 'unknown-name', 'field or memory', [...Vocabulary::FIELDS, ...array_keys($book->memories), ...array_keys($book->groups)], $declare);
                 }
             }
         }

@@ -13,22 +13,57 @@ final class UnreachableRules implements Check
 {
     public function findings(Rulebook $book): iterable
     {
-        $claims = new Claims($book);
+        $claims = new Claims($book); // what rules take of the messages themselves
+        $messages = new Claims($book); // the same with controls that gestures are made of
+        $gestures = ['' => $claims];
         $titles = array_map(static fn ($scene): string => $scene->title, $book->scenes);
         foreach ($book->rules as $index => $rule) {
             if ([] === $rule->selectors) {
                 continue;
             }
+            $gesture = $this->gesture($rule);
+            $gestures[$gesture] ??= new Claims($book);
             $asked = $claims->of($rule, false);
-            if ([] !== $asked && $claims->cover($rule, $asked, $titles)) {
-                yield $this->finding($book, $rule, $claims->taker($book, $rule, $asked));
-            } elseif (!$rule->isCopy()) {
-                $claims->add($rule, $index, $claims->of($rule, true));
+            foreach ('' === $gesture ? [$messages] : [$claims, $gestures[$gesture]] as $above) {
+                if ([] !== $asked && $above->cover($rule, $asked, $titles)) {
+                    yield $this->finding($book, $rule, $above->taker($book, $rule, $asked));
+                    continue 2;
+                }
             }
-            if ($claims->isTired()) {
+            if (!$rule->isCopy()) {
+                $messages->add($rule, $index, $messages->of($rule, true));
+                if ($this->isSure($rule, $gesture)) {
+                    $gestures[$gesture]->add($rule, $index, $messages->of($rule, true));
+                }
+            }
+            if ($messages->isTired()) {
                 return; // so large a rulebook is not looked through to its end
             }
         }
+    }
+
+    /** What its first line that asks for a gesture asks for; '' for none. */
+    private function gesture(Rule $rule): string
+    {
+        foreach ($rule->selectors as $selector) {
+            if (null !== $selector->gesture) {
+                return $selector->gesture->word;
+            }
+        }
+
+        return '';
+    }
+
+    /** Whether it takes all messages, or this one gesture, of what it asks for. */
+    private function isSure(Rule $rule, string $gesture): bool
+    {
+        foreach ($rule->selectors as $selector) {
+            if (($selector->gesture->word ?? '') !== $gesture || ('' !== $gesture && (null !== $selector->where || isset($selector->lists['value']) || isset($selector->lists['velocity'])))) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function finding(Rulebook $book, Rule $rule, ?Rule $taker): Finding

@@ -51,7 +51,6 @@ final class UnusedDeclarations implements Check
     private function used(Rulebook $book): array
     {
         $used = [];
-        $steps = [];
         foreach ($book->rules as $rule) {
             foreach ($rule->from as $name) {
                 $used[$name->text] = true;
@@ -59,17 +58,16 @@ final class UnusedDeclarations implements Check
             foreach ($rule->selectors as $selector) {
                 $used += null === $selector->where ? [] : $this->usedIn($selector->where);
             }
-            array_push($steps, ...$rule->steps);
         }
         foreach ($book->clocks as $clock) {
             foreach ($clock->references() as $reference) {
                 $used[$reference->name->text] = true;
             }
         }
-        foreach ($book->scenes as $scene) {
-            array_push($steps, ...$scene->onEnter, ...$scene->onLeave);
+        foreach ($book->groups as $group) {
+            $used[$group->port->text] = true;
         }
-        foreach ($steps as $step) {
+        foreach ($book->steps() as $step) {
             foreach (array_map(static fn (Reference $reference): string => $reference->name->text, $step->references()) as $name) {
                 $used[$name] = true;
             }

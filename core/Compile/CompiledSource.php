@@ -10,7 +10,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 17;
+    private const VERSION = 18;
 
     private function __construct(public string $class, public string $php)
     {
@@ -35,6 +35,8 @@ final readonly class CompiledSource
             use ZigzagPost\Core\Engine\Mpe\Flatten;
             use ZigzagPost\Core\Engine\Notes\Notes;
             use ZigzagPost\Core\Number\Ranges;
+            use ZigzagPost\Core\Engine\Controls\Choices;
+            use ZigzagPost\Core\Engine\Scenes\Release;
             use ZigzagPost\Core\Engine\Scenes\Scenes;
             use ZigzagPost\Core\Engine\Controls\Takeover;
             use ZigzagPost\Core\Engine\Time\Tempos;

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\Book\Route;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -77,9 +78,11 @@ final class Compiler
             'GROUPS' => $this->groups(),
             'ZONES' => $this->zones(),
             'ZONED' => $this->zoned(),
-            'COMPARED' => $this->compared(),
+            'COMPARED' => $this->portsWith(static fn (Selector $selector): bool => $selector->changed),
             'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
-            'RULES' => array_map(static fn (Rule $rule): array => [$rule->title, $rule->span->line], [...$this->book->rules, ...array_values($this->sceneRules)]),
+            'CHOICES' => array_map($this->choice(...), array_values($this->book->groups)),
+            'GESTURED' => $this->portsWith(static fn (Selector $selector): bool => null !== $selector->gesture),
+            'RULES' => array_map(fn (Rule $rule): array => [$rule->title, $rule->span->line, null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title]], [...$this->book->rules, ...array_values($this->sceneRules)]),
             'MIDDLE' => $this->book->middle->value,
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
@@ -115,19 +118,44 @@ final class Compiler
     {
         $routes = [];
         foreach ($this->book->rules as $index => $rule) {
-            $kinds = [];
-            foreach ($rule->selectors as $selector) {
-                foreach ($selector->matched() as [$kind]) {
-                    $kinds[$kind->value] = $kind;
+            foreach ($this->byGesture($rule) as $gesture => $selectors) {
+                foreach ($this->kindsOf($selectors) as $kind) {
+                    $routes[$kind->ordinal()][] = $this->route($rule, $index, $kind, (string) $gesture, $selectors);
                 }
-            }
-            foreach ($kinds as $kind) {
-                $method = $this->draft->method($rule, $index, Entry::ofMessage($kind));
-                $routes[$kind->ordinal()][] = $this->route($rule, $index, $kind, $method);
             }
         }
 
         return $routes;
+    }
+
+    /** @return array<string, non-empty-list<Selector>> selectors of a rule by the gesture they are for, '' for none */
+    private function byGesture(Rule $rule): array
+    {
+        $selectors = [];
+        foreach ($rule->selectors as $selector) {
+            $selectors[$selector->gesture?->key() ?? ''][] = $selector;
+        }
+
+        return $selectors;
+    }
+
+    /**
+     * @param list<Selector> $selectors
+     *
+     * @return array<string, Kind>
+     */
+    private function kindsOf(array $selectors): array
+    {
+        $kinds = [];
+        foreach ($selectors as $selector) {
+            foreach ($selector->matched() as [$kind]) {
+                if (null === $selector->gesture || Kind::Mode !== $kind) {
+                    $kinds[$kind->value] = $kind;
+                }
+            }
+        }
+
+        return $kinds;
     }
 
     /** @return array<int, array{bool, list<int>|null}> which groups are assembled at which in port */
@@ -169,19 +197,28 @@ final class Compiler
         return $zones;
     }
 
-    /** @return list<int> in ports where a rule asks whether values have changed */
-    private function compared(): array
+    /**
+     * @param callable(Selector): bool $asks
+     *
+     * @return list<int> in ports of the rules with such a selector
+     */
+    private function portsWith(callable $asks): array
     {
-        $compared = [];
+        $ports = [];
         foreach ($this->book->rules as $rule) {
-            $asks = [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => $selector->changed);
-            foreach ($asks ? $this->book->portsHeardBy($rule) : [] as $name) {
-                $compared[$this->book->portIndex($name)] = true;
+            foreach ([] === array_filter($rule->selectors, $asks) ? [] : $this->book->portsHeardBy($rule) as $name) {
+                $ports[$this->book->portIndex($name)] = true;
             }
         }
-        ksort($compared);
+        ksort($ports);
 
-        return array_keys($compared);
+        return array_keys($ports);
+    }
+
+    /** @return array{string, int, int, int, list<int>, bool} what {@see CompiledBook::CHOICES} says of a group */
+    private function choice(Group $group): array
+    {
+        return [$group->name->text, $this->book->portIndex($group->port->text), $group->kind->ordinal(), $this->mask($group->channels), $group->ends(), $group->orNone];
     }
 
     /** @return list<int> in ports that have a zone, or whose rules deal with zones that messages may set up */
@@ -236,7 +273,7 @@ final class Compiler
                 $message->emit($code, 'return 1;', true);
                 foreach ($ports as $port) {
                     if (Kind::Note === $message->kind()) {
-                        $code->line("Notes::post(\$e, \$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000);");
+                        $code->line("Notes::post(\$e, \$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000, -1);");
                     } else {
                         $code->send->message($clock->name->span->line, $this->book->portIndex($port->text), $message->kind(), '$mch', '$mn', '$mv', '$mraw');
                     }
@@ -267,7 +304,7 @@ final class Compiler
         foreach ($this->sceneRules as $name => $rule) {
             ++$index;
             $code = new RuleCode($this->draft, $rule, $index, Entry::ofMessage(Kind::Start));
-            if ($this->draft->traced) {
+            if ($this->draft->traced && !$rule->isStack) {
                 $code->line("\$e->trace->enter({$index}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
             }
             $this->draft->write($name, $code->compile(), $rule);
@@ -287,18 +324,29 @@ final class Compiler
                 }
             }
         }
+        foreach ($this->book->stacks as $name => $stack) {
+            $rule = new Rule("Stack {$name}", $stack->name->span, null, true);
+            $rule->steps = $stack->steps;
+            $rules["stack_{$name}"] = $rule;
+        }
 
         return $rules;
     }
 
-    /** @return array<mixed> */
-    private function route(Rule $rule, int $index, Kind $kind, string $method): array
+    /**
+     * @param non-empty-list<Selector> $selectors those for this gesture
+     *
+     * @return array<mixed>
+     */
+    private function route(Rule $rule, int $index, Kind $kind, string $gesture, array $selectors): array
     {
+        $method = $this->draft->method($rule, $index, '' === $gesture ? Entry::ofMessage($kind) : Entry::asksForGesture($kind, $gesture));
+        $asked = $selectors[0]->gesture;
         $ports = [] === $rule->from ? null : array_map(fn ($name): int => $this->book->portIndex($name->text), $rule->from);
         $scene = null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title];
         $channels = 0;
         $numbers = [];
-        foreach ($rule->selectors as $selector) {
+        foreach ($selectors as $selector) {
             foreach ($selector->matched() as [$matched, $list]) {
                 if ($matched !== $kind) {
                     continue;
@@ -309,17 +357,18 @@ final class Compiler
             }
         }
 
-        return [$index, $method, !$rule->isCopy(), $scene, $ports, $channels, $numbers];
+        return [$index, $method, !$rule->isCopy(), $scene, $ports, $channels, $numbers, null === $asked ? null : [$asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, Entry::ofGesture($kind))]];
     }
 
     private function channels(Kind $kind, Selector $selector): int
     {
-        $list = $selector->lists['channel'] ?? null;
-        if (null === $list || !$kind->hasChannel()) {
-            return self::ALL_CHANNELS;
-        }
+        return $this->mask($kind->hasChannel() ? $selector->lists['channel'] ?? null : null);
+    }
 
-        return array_reduce($list->numbers(), static fn (int $mask, int $channel): int => $mask | 1 << $channel, 0);
+    /** Bit n is set for channel n. */
+    private function mask(?NumberList $channels): int
+    {
+        return null === $channels ? self::ALL_CHANNELS : array_reduce($channels->numbers(), static fn (int $mask, int $channel): int => $mask | 1 << $channel, 0);
     }
 
     /** @return list<array{int, int}>|null */

@@ -47,20 +47,24 @@ final class Draft
     public readonly bool $hasSpread;
     /** Whether some step keeps account of notes beyond their owner. */
     public readonly bool $tracksNotes;
+    /** Whether it has to be known which rule holds what. */
+    public readonly bool $hasRelease;
 
     public function __construct(public readonly Rulebook $book, public readonly bool $traced)
     {
-        $takeover = $deals = $tracks = false;
+        $takeover = $deals = $tracks = $releases = false;
         $seen = [];
         foreach ($book->rules as $index => $rule) {
             $this->ofTitle[$index] = $seen[$rule->title] ?? 0;
             $seen[$rule->title] = $this->ofTitle[$index] + 1;
-            foreach ($rule->steps as $step) {
-                $takeover = $takeover || $step->is(Fact::TakesOver);
-                $deals = $deals || $step->is(Fact::DealsNotes);
-                $tracks = $tracks || $step->is(Fact::TracksNotes);
-            }
         }
+        foreach ($book->steps() as $step) {
+            $releases = $releases || $step->is(Fact::Releases);
+            $takeover = $takeover || $step->is(Fact::TakesOver);
+            $deals = $deals || $step->is(Fact::DealsNotes);
+            $tracks = $tracks || $step->is(Fact::TracksNotes);
+        }
+        $this->hasRelease = $releases;
         $this->hasTakeover = $takeover;
         $this->hasSpread = $deals;
         $this->tracksNotes = $tracks;
@@ -88,6 +92,16 @@ final class Draft
         }
 
         return $this->written[$name];
+    }
+
+    /** Writes a method for what a step does later at a port; its name. */
+    public function later(Rule $rule, int $index, int $step, string $body, int $port): string
+    {
+        $name = 'later_'.str_replace('.', '_', self::stepId($index, $step))."_{$port}_".\count($this->reaches);
+        $this->write($name, $body, $rule);
+        $this->reaches[$name] = [$port];
+
+        return $name;
     }
 
     public static function stepId(int $rule, int $step): string
@@ -125,7 +139,7 @@ final class Draft
     /** Writes a method with the signature that all rules share. */
     public function write(string $name, string $body, Rule $rule): void
     {
-        $this->methods .= "\n".Layout::comment($rule)."\npublic function {$name}(\$e, \$t, \$port, \$ch, \$n, \$v, \$rel, \$raw, \$ctl, \$own)\n{\n".Layout::indented($body, 1)."\n}\n";
+        $this->methods .= "\n".Layout::comment($rule)."\npublic function {$name}(\$e, \$t, \$port, \$ch, \$n, \$v, \$rel, \$raw, \$ctl, \$own, \$ix = 0)\n{\n".Layout::indented($body, 1)."\n}\n";
     }
 
     /**

@@ -9,6 +9,8 @@ use ZigzagPost\Core\Midi\Kind;
 /** Where and in what circumstances a rule is entered; each way of entering is compiled to a method of its own. */
 final readonly class Entry
 {
+    public const RUNS = 'runs';
+
     private function __construct(
         public Kind $kind,
         /** Index of the first step. */
@@ -25,6 +27,8 @@ final readonly class Entry
         public bool $isHeld,
         /** Whether only the steps on the release velocity run, to say what it becomes. */
         public bool $isReleaseVelocity = false,
+        /** The gesture asked for, {@see RUNS} when it has happened, null for messages as they come. */
+        public ?string $gesture = null,
     ) {
     }
 
@@ -33,9 +37,21 @@ final readonly class Entry
         return new self($kind, 0, false, true, Kind::Note === $kind, 0, false);
     }
 
+    /** Asks whether the rule is for a gesture of this kind of message. */
+    public static function asksForGesture(Kind $kind, string $gesture): self
+    {
+        return new self($kind, 0, false, false, false, 0, true, false, $gesture);
+    }
+
+    /** A gesture has happened: there is no release to follow. */
+    public static function ofGesture(Kind $kind): self
+    {
+        return new self($kind, 0, false, false, false, 0, true, false, self::RUNS);
+    }
+
     public function resumed(Kind $kind, int $from, bool $noteSends, int $ownerStart, bool $isHeld): self
     {
-        return new self($kind, $from, $this->isRelease, $noteSends, $this->isOfNote, $ownerStart, $isHeld);
+        return new self($kind, $from, $this->isRelease, $noteSends, $this->isOfNote, $ownerStart, $isHeld, false, $this->gesture);
     }
 
     public static function ofRelease(Kind $kind, int $from): self
@@ -50,6 +66,6 @@ final readonly class Entry
 
     public function method(int $rule): string
     {
-        return \sprintf('r%d_%s_%d%s%s%s%s%s_%d', $rule, $this->kind->value, $this->from, $this->isRelease ? 'r' : '', $this->noteSends ? 's' : '', $this->isOfNote ? 'n' : '', $this->isHeld ? 'h' : '', $this->isReleaseVelocity ? 'v' : '', $this->ownerStart);
+        return \sprintf('r%d_%s_%d%s%s%s%s%s_%d%s', $rule, $this->kind->value, $this->from, $this->isRelease ? 'r' : '', $this->noteSends ? 's' : '', $this->isOfNote ? 'n' : '', $this->isHeld ? 'h' : '', $this->isReleaseVelocity ? 'v' : '', $this->ownerStart, null === $this->gesture ? '' : '_'.$this->gesture);
     }
 }

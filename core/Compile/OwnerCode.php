@@ -80,7 +80,7 @@ final class OwnerCode implements Owners
             $this->needsBeginning = true;
         }
         $method = $this->method(Entry::ofRelease($this->kind ?? $this->code->entry->kind, $this->start));
-        $this->code->line("Notes::hold(\$e, \$own, '{$method}', \$port, \$hch, \$hn, \$ctl);");
+        $this->code->line("Notes::hold(\$e, \$own, '{$method}', \$port, \$hch, \$hn, \$ctl, \$ix);");
     }
 
     /** Makes sure of the release now, if a step below makes something that is no note; whether it is seen to. */
@@ -125,7 +125,7 @@ final class OwnerCode implements Owners
 
     public function arguments(): string
     {
-        return '$port, $ch, $n, $v, $rel, $raw, $ctl, $own';
+        return '$port, $ch, $n, $v, $rel, $raw, $ctl, $own, $ix';
     }
 
     public function releaseFromNext(): ?string

@@ -23,6 +23,7 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
 use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** The PHP code of one rule for one kind of message, from one of its steps on. */
@@ -68,7 +69,7 @@ final class RuleCode implements Writer
     /** @return string the body of the method */
     public function compile(): string
     {
-        foreach ($this->rule->steps as $index => $step) {
+        foreach ($this->ended ? [] : $this->rule->steps as $index => $step) {
             if ($index < $this->entry->from) {
                 continue;
             }
@@ -82,6 +83,9 @@ final class RuleCode implements Writer
             }
             if (OnRelease::Skipped === $onRelease) {
                 continue;
+            }
+            if (Entry::RUNS === $this->entry->gesture && Kind::Note === $this->kind && $step->is(Fact::BeginsNotes)) {
+                $this->finds(Concern::NoteOfGesture, 'note', $step->span);
             }
             $step->compile($this);
             if ($this->ended) {
@@ -108,6 +112,9 @@ final class RuleCode implements Writer
 
     public function line(string $php): void
     {
+        if ('' === $php) {
+            return;
+        }
         $this->lines[] = $php;
         if (false !== preg_match_all('/(\$(?:ch|n|v|raw)) = /', $php, $assigned)) {
             $this->stale += array_fill_keys($assigned[1], true);
@@ -132,6 +139,25 @@ final class RuleCode implements Writer
         [$low, $high] = $this->ranges[$variable] ?? [0, 1];
 
         return $low === $high ? (int) $low : null;
+    }
+
+    /** Whether the rule asks for the place of its messages in a list. */
+    public function usesIndex(): bool
+    {
+        if (isset($this->book()->memories['index'])) {
+            return false;
+        }
+        $expressions = array_merge(
+            array_values(array_filter(array_map(static fn (Selector $selector): ?Expression => $selector->where, $this->rule->selectors))),
+            ...array_map(static fn (Step $step): array => $step->expressions(), $this->rule->steps),
+        );
+        foreach ($expressions as $expression) {
+            if (\in_array('index', array_map(static fn (Name $name): string => $name->name, $expression->names()), true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function temporary(): string
@@ -179,16 +205,37 @@ final class RuleCode implements Writer
         if ('scene' === $name->name) {
             return '($s->scene + 1)';
         }
-        $field = $this->field($name->name);
-        if (null !== $field) {
-            return 0 === $field->shift ? $field->variable : "({$field->variable} + {$field->shift})";
+        if (isset($this->book()->groups[$name->name])) {
+            return "(\$s->choices['{$name->name}'] ?? 0)";
         }
         if (isset($this->book()->memories[$name->name])) {
             return "\$s->memories['{$name->name}']";
         }
+        if ('index' === $name->name) {
+            return $this->index($name);
+        }
+        $field = $this->field($name->name);
+        if (null !== $field) {
+            return 0 === $field->shift ? $field->variable : "({$field->variable} + {$field->shift})";
+        }
         $this->finds(Concern::Missing, $name->name, $name->span);
 
         return "Rejected::field('{$name->name}')";
+    }
+
+    /** The place in the list that asked for the message: fixed when it was taken, and handed on since then. */
+    private function index(Name $name): string
+    {
+        $isFirst = 0 === $this->entry->from && !$this->entry->isRelease;
+        $isKnown = $isFirst && Entry::RUNS !== $this->entry->gesture;
+        $lists = array_map(fn (array $alternative): ?NumberList => SelectorCode::listOf($this->entry->kind, ...$alternative), SelectorCode::alternatives($this));
+        if ($isFirst && [] === array_filter($lists)) {
+            $this->finds(Concern::Missing, 'index', $name->span);
+
+            return "Rejected::field('index')";
+        }
+
+        return $isKnown && !\in_array(null, $lists, true) ? '$ix' : "(0 !== \$ix ? \$ix : Rejected::field('index'))";
     }
 
     public function lookUp(Lookup $lookup, string $php): string
@@ -209,6 +256,12 @@ final class RuleCode implements Writer
     {
         if ('scene' === $name->name) {
             return [1, max(1, \count($this->book()->scenes))];
+        }
+        if (isset($this->book()->groups[$name->name])) {
+            return [0, $this->book()->groups[$name->name]->size()];
+        }
+        if ('index' === $name->name && !isset($this->book()->memories['index'])) {
+            return [1, SelectorCode::LARGEST_INDEX];
         }
         $field = $this->field($name->name);
         if (null === $field) {
@@ -392,6 +445,23 @@ final class RuleCode implements Writer
     public function ruleIndex(): int
     {
         return $this->ruleIndex;
+    }
+
+    public function doer(): string
+    {
+        return $this->rule->isStack ? '$rel' : (string) $this->ruleIndex;
+    }
+
+    public function after(int $us, int $port, bool $isNote, \Closure $write): void
+    {
+        $later = new self($this->draft, $this->rule, $this->ruleIndex, Entry::ofMessage(Kind::Start));
+        $later->step = $this->step;
+        $later->line('$mch = $ch; $mn = $n; $mv = $v; $mraw = $raw;');
+        $write($later);
+        $later->line('return 1;');
+        $method = $this->draft->later($this->rule, $this->ruleIndex, $this->step, "\$s = \$e->state;\n".implode("\n", $later->lines), $port);
+        $own = $isNote ? Owner::postedLaterCode($this->doer()) : '0';
+        $this->line("\$e->later(\$t + {$us}, 'call', ['{$method}', 0, \$mch, \$mn, \$mv, {$this->doer()}, \$mraw ?? '', 0, {$own}, 0]);");
     }
 
     public function declared(): Declared

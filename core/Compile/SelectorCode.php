@@ -21,31 +21,79 @@ final class SelectorCode
     /** Ranges tested one by one; more are looked up in a table. */
     private const MOST_TESTS = 8;
 
+    /** What an index can be at most. */
+    public const LARGEST_INDEX = 1000 * 16384;
+
     public static function write(RuleCode $code): void
     {
         if (0 !== $code->entry->from || $code->entry->isRelease) {
             return;
         }
+        if (Entry::RUNS === $code->entry->gesture) {
+            self::enter($code);
+
+            return;
+        }
         $alternatives = self::alternatives($code);
-        $tests = array_map(static fn (array $alternative): string => self::test($code, $alternative[0], $alternative[1], 1 < \count($alternatives)), $alternatives);
-        if (!\in_array('true', $tests, true)) {
+        $usesIndex = $code->usesIndex();
+        $tests = [];
+        foreach ($alternatives as $alternative) {
+            $tests[] = [$usesIndex ? '$ix = '.self::place($code, ...$alternative).';' : '', self::test($code, $alternative[0], $alternative[1], 1 < \count($alternatives))];
+        }
+        if (1 === \count($tests)) {
+            [$place, $test] = $tests[0];
+            $code->line($place);
+            $code->line('true' === $test ? '' : "if (!{$test}) { return 0; }");
+            self::narrow($code, ...$alternatives[0]);
+        } elseif ($usesIndex || !\in_array('true', array_column($tests, 1), true)) {
             // One statement each, so that a rule of many lines makes long code, not deep code.
-            $code->line(1 === \count($tests) ? "if (!{$tests[0]}) { return 0; }" : 'do {');
-            foreach (1 === \count($tests) ? [] : $tests as $test) {
+            $code->line('do {');
+            foreach ($tests as [$place, $test]) {
+                $code->line($place);
                 $code->line("if ({$test}) { break; }");
             }
-            if (1 < \count($tests)) {
-                $code->line("return 0;\n} while (false);");
-            }
+            $code->line("return 0;\n} while (false);");
         }
-        if (1 === \count($alternatives)) {
-            self::narrow($code, ...$alternatives[0]);
+        if (null !== $code->entry->gesture) {
+            $code->line('return 1 + $ix;');
+            $code->end();
+
+            return;
         }
         $code->line("++\$s->hits[{$code->ruleIndex}];");
         $code->endsWithPress();
+        self::enter($code);
+    }
+
+    private static function enter(RuleCode $code): void
+    {
         if ($code->draft->traced) {
             $code->line("\$e->trace->enter({$code->ruleIndex}, Control::kind(\$ctl), \$ch, \$n, \$v);");
         }
+    }
+
+    /** The list in which a message of this kind has a place. */
+    public static function listOf(Kind $kind, Selector $selector, ?NumberList $numbers): ?NumberList
+    {
+        return $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
+    }
+
+    /** Code for the place of the message in the list of an alternative, from 1; 0 without a list. */
+    private static function place(RuleCode $code, Selector $selector, ?NumberList $numbers): string
+    {
+        $list = self::listOf($code->kind, $selector, $numbers);
+        if (null === $list) {
+            return '0';
+        }
+        $isProgram = Kind::Program === $code->kind;
+        $shift = $isProgram ? $code->book()->programsFrom : 0;
+        $variable = $isProgram ? '$v' : '$n';
+        if (1 === \count($list->ranges)) {
+            return "{$variable} + ".self::number(1 + $shift - $list->ranges[0][0]->value);
+        }
+        $ends = array_merge(...array_map(static fn (array $range): array => [$range[0]->value - $shift, $range[1]->value - $shift], $list->ranges));
+
+        return "Ranges::place({$code->draft->constant($ends)}, {$variable})";
     }
 
     /**
@@ -57,7 +105,8 @@ final class SelectorCode
     {
         $alternatives = [];
         foreach ($code->rule->selectors as $selector) {
-            foreach ($selector->matched() as [$kind, $numbers]) {
+            $isAsked = Entry::RUNS === $code->entry->gesture ? null !== $selector->gesture : $selector->gesture?->key() === $code->entry->gesture;
+            foreach ($isAsked ? $selector->matched() : [] as [$kind, $numbers]) {
                 if ($kind === $code->entry->kind) {
                     $alternatives[] = [$selector, $numbers];
                 }

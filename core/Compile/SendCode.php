@@ -25,7 +25,7 @@ final class SendCode implements Sender
                 $this->note($port, $channel);
                 $release = $this->code->owner->releaseVelocity();
                 if (null !== $release) {
-                    $this->code->line("Notes::shapeRelease(\$e, \$own, {$port}, {$channel}, \$n, '{$release}', \$port, \$ctl);");
+                    $this->code->line("Notes::shapeRelease(\$e, \$own, {$port}, {$channel}, \$n, '{$release}', \$port, \$ctl, \$ix);");
                 }
             }
 
@@ -66,6 +66,9 @@ final class SendCode implements Sender
         }
         if (Kind::Cc === $kind && $this->code->draft->hasSpread) {
             $this->code->line("if (64 === {$n}) { Voices::pedal(\$s, {$port}, {$ch}, {$v}); }");
+        }
+        if (Kind::Cc === $kind && $this->code->draft->hasRelease && (!ctype_digit($n) || ($n >= 64 && $n <= 69))) {
+            $this->code->line("Release::pedal(\$s, {$port}, {$ch}, {$n}, {$v}, {$this->code->doer()});");
         }
         if (Kind::Program === $kind) {
             $this->code->line("if ({$n} > 0) {");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
+use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Controls\Groups;
 use ZigzagPost\Core\Engine\Controls\Thinning;
 use ZigzagPost\Core\Engine\Notes\Notes;
@@ -18,6 +19,8 @@ final class Due
         'end' => [Notes::class, 'end'],
         'gate' => [Notes::class, 'gateOver'],
         'group' => [Groups::class, 'alarm'],
+        'held' => [Gestures::class, 'held'],
+        'twice' => [Gestures::class, 'once'],
         'thin' => [Thinning::class, 'over'],
         'tick' => [Clocks::class, 'tick'],
         'pulse' => [Clocks::class, 'pulse'],

@@ -13,6 +13,7 @@ use ZigzagPost\Core\Engine\Run\InPorts;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\Scenes\Panic;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
+use ZigzagPost\Core\Engine\State\Control;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\Places;
 use ZigzagPost\Core\Engine\State\Queue;
@@ -206,6 +207,7 @@ final class Engine implements InPorts
         /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>, array{int, int}|null, string}>}, trace: array<mixed>|null} $saved */
         $engine = new self($book, $traced);
         $engine->state->restore($saved['state']);
+        $engine->watchHands();
         foreach ($saved['decoders'] as $port => $decoder) {
             $engine->inlets[$port]->restore($decoder);
         }
@@ -213,6 +215,14 @@ final class Engine implements InPorts
         $engine->trace?->restore($saved['trace'] ?? []);
 
         return $engine;
+    }
+
+    /** Looks out for controls that are still down from gestures. */
+    public function watchHands(): void
+    {
+        foreach (array_keys($this->state->gestures) as $control) {
+            ($this->inlets[Control::port($control)] ?? null)?->watchHands();
+        }
     }
 
     /** Takes over what came in incomplete at an engine with another rulebook, and its trace. */

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Controls\Choices;
+use ZigzagPost\Core\Engine\Controls\GesturePlan;
+use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Controls\Groups;
 use ZigzagPost\Core\Engine\Mpe\Zones;
 use ZigzagPost\Core\Engine\Notes\Notes;
@@ -15,7 +19,11 @@ use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\OnOff;
 
-/** An in port at work: bytes become messages, messages are counted and shown to the rules that the index names for them. */
+/**
+ * An in port at work: bytes become messages, messages are counted and shown to the rules that the index names for them.
+ *
+ * @phpstan-import-type Member from CompiledBook
+ */
 final class Inlet
 {
     /** Plans kept at most; a stream with ever new parameter numbers must not fill the memory. */
@@ -32,7 +40,7 @@ final class Inlet
     /** Whether no message is under way, so that a whole one may skip the decoder. */
     public bool $isIdle = true;
     /** Whether rules are all that has to see messages. */
-    public readonly bool $isPlain;
+    public bool $isPlain;
     /** @var array<string, array<string, Plan>> plans by the first two bytes of three */
     public array $plans = [];
     /** Messages that went straight to rules and are not yet counted in the state. */
@@ -43,6 +51,14 @@ final class Inlet
     private Decoder $decoder;
     private readonly bool $hasZone;
     private readonly bool $compares;
+    /** Whether gestures of controls, or presses of members of groups, have to be seen. */
+    private bool $hasHands;
+    /** Whether the message at hand is a release that nobody is to see. */
+    private bool $isSwallowed = false;
+    /** @var array<int, GesturePlan|null> by control, what rules want to know of its gestures */
+    private array $gestures = [];
+    /** @var array<int, Member|null> by control, the group it belongs to */
+    private array $members = [];
     /** @var array<int, list<\Closure(Run, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
     private array $rules = [];
 
@@ -52,7 +68,8 @@ final class Inlet
         $this->decoder = new Decoder();
         $this->hasZone = $run->book->isZoned($port);
         $this->compares = $run->book->compares($port);
-        $this->isPlain = null === $run->trace && null === $groups && !$this->hasZone && !$this->compares;
+        $this->hasHands = $run->book->hasHands($port);
+        $this->isPlain = null === $run->trace && null === $groups && !$this->hasZone && !$this->compares && !$this->hasHands;
     }
 
     /** Takes bytes in whatever pieces they come. */
@@ -93,6 +110,14 @@ final class Inlet
     {
         $this->plans = [];
         $this->rules = [];
+        $this->gestures = [];
+    }
+
+    /** Looks out for controls that are still down from a gesture, also where no rule asks for any. */
+    public function watchHands(): void
+    {
+        $this->hasHands = true;
+        $this->isPlain = false;
     }
 
     /** A parameter message or controller pair that has been assembled. */
@@ -107,9 +132,27 @@ final class Inlet
     public function noteOff(int $t, int $ch, int $n, int $release): void
     {
         $own = Note::of($this->port, $ch, $n);
-        if (isset($this->run->state->ledger[$own])) {
+        if ($this->hasHands) {
+            $this->keyUp($t, Control::of(self::NOTE, $this->port, $ch, $n), $own, $release);
+        } elseif (isset($this->run->state->ledger[$own])) {
             Notes::end($this->run, $t, $own, $release);
         } else {
+            $this->unclaimed();
+        }
+    }
+
+    /** A key comes up that may have been pressed for a gesture, or chosen a member of a group. */
+    private function keyUp(int $t, int $control, int $own, int $release): void
+    {
+        $state = $this->run->state;
+        unset($state->down[$control]);
+        $isHeld = isset($state->ledger[$own]);
+        if ($isHeld) {
+            Notes::end($this->run, $t, $own, $release);
+        }
+        if (isset($state->gestures[$control])) {
+            Gestures::letGo($this->run, $t, $control);
+        } elseif (!$isHeld) {
             $this->unclaimed();
         }
     }
@@ -241,8 +284,8 @@ final class Inlet
             $state->isChanged = ($state->latest[$control] ?? null) !== $v;
             $state->latest[$control] = $v;
         }
-        $isClaimed = false;
-        foreach ($rules as $rule) {
+        $isClaimed = $this->hasHands && $this->isHandled($t, $control, $v);
+        foreach ($isClaimed && $this->isSwallowed ? [] : $rules as $rule) {
             $result = $rule($this->run, $t, $this->port, $ch, $n, $v, 0, $raw, $control, $own);
             if (0 !== $result) {
                 $isClaimed = true;
@@ -256,6 +299,45 @@ final class Inlet
         }
 
         return $isClaimed;
+    }
+
+    /**
+     * Sees to presses of members of groups, and to releases that belong to gestures of another scene: whether the message was
+     * for that.
+     */
+    private function isHandled(int $t, int $control, int $v): bool
+    {
+        $state = $this->run->state;
+        $this->isSwallowed = false;
+        $isPress = $v >= OnOff::LEAST_ON || self::NOTE === Control::kind($control);
+        if (!$isPress) {
+            unset($state->down[$control]);
+            if (isset($state->gestures[$control]) && !isset($this->gestures[$control])) {
+                Gestures::letGo($this->run, $t, $control);
+
+                return $this->isSwallowed = true;
+            }
+
+            return false;
+        }
+        $member = $this->member($control);
+        if (null === $member || isset($this->gestures[$control]) || isset($state->down[$control])) {
+            return false;
+        }
+        $state->down[$control] = true;
+        Choices::press($this->run, $member);
+
+        return true;
+    }
+
+    /** @return Member|null */
+    private function member(int $control): ?array
+    {
+        if (!\array_key_exists($control, $this->members)) {
+            $this->members[$control] = $this->run->book->member($this->port, Control::kind($control), Control::channel($control), Control::number($control));
+        }
+
+        return $this->members[$control];
     }
 
     private function unclaimed(): void
@@ -277,12 +359,27 @@ final class Inlet
 
         $book = $this->run->book;
         $rules = [];
+        $gestures = [];
         foreach ($book->routes($kind) as $route) {
-            if ($route->matches($this->run->state->scene, $this->port, $ch, $n)) {
+            if (!$route->matches($this->run->state->scene, $this->port, $ch, $n)) {
+                continue;
+            }
+            if (null !== $route->gesture) {
+                $gestures[] = $route;
+            } elseif ([] === $gestures) {
                 /** @var \Closure(Run, int, int, int, int, int, int, string, int, int|string): int $rule */
                 $rule = $book->{$route->method}(...);
                 $rules[] = $rule;
             }
+        }
+        if ([] !== $gestures) { // nobody below the first of them sees the messages themselves
+            $plan = $this->gestures[$control] = GesturePlan::of($gestures);
+            $member = $this->member($control);
+            $rules[] = static function (Run $run, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl) use ($plan, $member): int {
+                Gestures::message($run, $plan, $member, $t, $port, $ch, $n, $v, $raw, $ctl);
+
+                return 1;
+            };
         }
 
         return $this->rules[$control] = $rules;

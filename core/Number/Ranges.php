@@ -33,6 +33,35 @@ final class Ranges
         return null === $last ? $merged : [...$merged, $last];
     }
 
+    /**
+     * The place of a number among ranges in any order, from 1; 0 when it is in none.
+     *
+     * @param list<int> $ends first and last of each range, as they are written
+     */
+    public static function place(array $ends, int $number): int
+    {
+        $before = 0;
+        for ($i = 0; $i < \count($ends); $i += 2) {
+            if ($number >= $ends[$i] && $number <= $ends[$i + 1]) {
+                return $before + $number - $ends[$i] + 1;
+            }
+            $before += max(0, $ends[$i + 1] - $ends[$i] + 1);
+        }
+
+        return 0;
+    }
+
+    /** @param list<int> $ends */
+    public static function size(array $ends): int
+    {
+        $size = 0;
+        for ($i = 0; $i < \count($ends); $i += 2) {
+            $size += max(0, $ends[$i + 1] - $ends[$i] + 1);
+        }
+
+        return $size;
+    }
+
     /** @param list<int> $ends */
     public static function has(array $ends, int $number): bool
     {

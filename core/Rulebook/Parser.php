@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
+use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
 use ZigzagPost\Core\Rulebook\Declaration\Table;
@@ -30,17 +31,20 @@ final class Parser
     private const MOST_LINES = 1000;
 
     /** How many of each there can be. */
-    private const MOST = ['port' => 256, 'scene' => 1000, 'table' => 1000, 'curve' => 1000, 'memory' => 1000, 'clock' => 100];
+    private const MOST = ['port' => 256, 'scene' => 1000, 'table' => 1000, 'curve' => 1000, 'memory' => 1000, 'clock' => 100, 'group' => 100, 'stack' => 1000];
 
-    private const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'clock', 'always', 'scene', 'rule'];
+    public const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'clock', 'stack', 'always', 'scene', 'rule'];
 
     /** What can be done when a scene begins or ends. */
-    private const SCENE_STEPS = ['post', 'remember', 'panic', 'start', 'stop', 'tempo'];
+    public const SCENE_STEPS = ['post', 'do', 'release', 'choose', 'remember', 'panic', 'start', 'stop', 'tempo'];
+
+    /** What needs no message at hand. */
+    public const STACK_STEPS = [...self::SCENE_STEPS, 'go', 'delay'];
 
     private readonly Rulebook $book;
     /** @var list<RulebookError> */
     private array $errors = [];
-    private Rule|Scene|ClockDeclaration|null $heading = null;
+    private Rule|Scene|Stack|ClockDeclaration|null $heading = null;
     private ?Scene $scene = null;
     /** Whether the heading above could not be read, so that its lines mean nothing. */
     private bool $isLost = false;
@@ -130,7 +134,7 @@ final class Parser
     {
         if (1 === preg_match('/^(take|copy)\b/', $text)) {
             $this->hasLostSelector = true;
-        } elseif (1 === preg_match('/^(rule|scene|clock|always)\b/', $text)) {
+        } elseif (1 === preg_match('/^(rule|scene|stack|clock|always)\b/', $text)) {
             $this->heading = null;
             $this->isLost = true;
         }
@@ -144,7 +148,7 @@ final class Parser
             return [SourceLine::BODY, $this->body($cursor)];
         }
         $cursor->next();
-        if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory')) {
+        if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group')) {
             $this->heading = null;
             $this->hasLostSelector = false;
             $this->isLost = true; // until the heading has been read
@@ -161,7 +165,8 @@ final class Parser
             'port' => $this->declare($this->book->ports, PortDeclaration::parse($cursor)),
             'table' => $this->declare($this->book->tables, Table::parse($cursor)),
             'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
-            default => $this->declare($this->book->memories, Memory::parse($cursor)),
+            'group' => $this->group(Group::parse($cursor)),
+            default => $this->memory(Memory::parse($cursor)),
         }];
     }
 
@@ -181,6 +186,14 @@ final class Parser
             $this->isLost = false;
 
             return $clock->print();
+        }
+        if ($first->is('stack')) {
+            $stack = Stack::parse($cursor);
+            $this->declare($this->book->stacks, $stack);
+            $this->heading = $stack;
+            $this->isLost = false;
+
+            return $stack->print();
         }
         $title = $cursor->text($first->is('scene') ? 'the title of a scene' : 'the title of a rule');
         $cursor->expectEnd();
@@ -212,6 +225,9 @@ final class Parser
         }
         if ($this->heading instanceof Scene) {
             return $this->sceneLine($cursor, $this->heading);
+        }
+        if ($this->heading instanceof Stack) {
+            return $this->stackLine($cursor, $this->heading);
         }
         if ($this->isLost) {
             throw new RulebookError($first->span, 'lost-line', 'this line belongs to a heading that could not be read');
@@ -283,6 +299,47 @@ final class Parser
         return "on {$when->text} {$step->print()}";
     }
 
+    private function stackLine(Cursor $cursor, Stack $stack): string
+    {
+        $first = $cursor->peek();
+        if (\count($stack->steps) >= self::MOST_LINES) {
+            throw new RulebookError($first->span, 'too-large', \sprintf('a stack has at most %d lines; part it into several', self::MOST_LINES));
+        }
+        if (Steps::isKeyword($first) && !$first->is(...self::STACK_STEPS)) {
+            throw new RulebookError($first->span, 'needs-message', "\"{$first->text}\" works on a message, and a stack has none; put it into a rule");
+        }
+        if (!$first->is(...self::STACK_STEPS)) {
+            throw RulebookError::expected($first, self::STACK_STEPS);
+        }
+        $step = Steps::parse($cursor);
+        $stack->steps[] = $step;
+
+        return $step->print();
+    }
+
+    /** Memories and groups are both named in expressions. */
+    private function memory(Memory $memory): string
+    {
+        $this->refuseTaken($memory->name, array_keys($this->book->groups), 'group');
+
+        return $this->declare($this->book->memories, $memory);
+    }
+
+    private function group(Group $group): string
+    {
+        $this->refuseTaken($group->name, array_keys($this->book->memories), 'memory');
+
+        return $this->declare($this->book->groups, $group);
+    }
+
+    /** @param list<string> $names */
+    private function refuseTaken(Token $name, array $names, string $what): void
+    {
+        if (\in_array($name->text, $names, true)) {
+            throw new RulebookError($name->span, 'duplicate', "there is already a {$what} \"{$name->text}\"; give one of them another name");
+        }
+    }
+
     private function title(Cursor $cursor, Token $first): string
     {
         $this->once($first, 'rulebook');
@@ -328,12 +385,12 @@ final class Parser
     }
 
     /**
-     * @template T of PortDeclaration|Table|Curve|Memory|ClockDeclaration
+     * @template T of PortDeclaration|Table|Curve|Memory|Group|Stack|ClockDeclaration
      *
      * @param array<string, T> $declared
      * @param T $new
      */
-    private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|ClockDeclaration $new): string
+    private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|Group|Stack|ClockDeclaration $new): string
     {
         $name = $new->name;
         if (isset($declared[$name->text])) {

@@ -24,6 +24,8 @@ final class Rule
         public readonly Span $span,
         /** The scene it belongs to; null when it is always in force. */
         public readonly ?Scene $scene,
+        /** Whether it stands for a stack, which acts for the rule that does it. */
+        public readonly bool $isStack = false,
     ) {
     }
 

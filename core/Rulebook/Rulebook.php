@@ -7,10 +7,13 @@ namespace ZigzagPost\Core\Rulebook;
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rulebook\Code\Declared;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
+use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Declaration\MpeZone;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
 use ZigzagPost\Core\Rulebook\Declaration\Table;
+use ZigzagPost\Core\Rulebook\Step\DoStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -31,6 +34,10 @@ final class Rulebook implements Declared
     public array $memories = [];
     /** @var array<string, ClockDeclaration> */
     public array $clocks = [];
+    /** @var array<string, Group> */
+    public array $groups = [];
+    /** @var array<string, Stack> */
+    public array $stacks = [];
     /** @var list<Scene> */
     public array $scenes = [];
     /** @var list<Rule> */
@@ -86,8 +93,42 @@ final class Rulebook implements Declared
             Reference::CURVE => array_keys($this->curves),
             Reference::MEMORY => array_keys($this->memories),
             Reference::CLOCK => array_keys($this->clocks),
+            Reference::GROUP => array_keys($this->groups),
+            Reference::STACK => array_keys($this->stacks),
             default => array_map(static fn (Scene $scene): string => $scene->title, $this->scenes),
         };
+    }
+
+    /** @return list<Step> every step of rules, scenes and stacks */
+    public function steps(): array
+    {
+        return array_merge(
+            ...array_map(static fn (Rule $rule): array => $rule->steps, $this->rules),
+            ...array_map(static fn (Scene $scene): array => [...$scene->onEnter, ...$scene->onLeave], $this->scenes),
+            ...array_map(static fn (Stack $stack): array => $stack->steps, array_values($this->stacks)),
+        );
+    }
+
+    /**
+     * Steps, with those of the stacks that they do behind each.
+     *
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    public function withStacks(array $steps): array
+    {
+        $all = [];
+        $done = [];
+        while ([] !== $steps) {
+            $all[] = $step = array_shift($steps);
+            if ($step instanceof DoStep && !isset($done[$step->stack->text])) {
+                $done[$step->stack->text] = true;
+                $steps = [...$this->stacks[$step->stack->text]->steps ?? [], ...$steps];
+            }
+        }
+
+        return $all;
     }
 
     public function portAt(Token $name): int
@@ -98,6 +139,11 @@ final class Rulebook implements Declared
     public function zoneAt(Token $name): ?MpeZone
     {
         return $this->ports[$name->text]->zone ?? null;
+    }
+
+    public function group(Token $name): Group
+    {
+        return $this->groups[$name->text];
     }
 
     public function table(Token $name): Table

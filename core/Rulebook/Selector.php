@@ -19,6 +19,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  *     take note key 0..59 channel 1
  *     copy cc 1, 7, program where value > 3
  *     take cc 20..23 changed
+ *     take cc 20..23 held 600ms
  */
 final readonly class Selector
 {
@@ -26,7 +27,7 @@ final readonly class Selector
     public const MPE = 'mpe';
 
     private const MOST_KINDS = 100;
-    private const LISTS = ['channel', 'key', 'velocity', 'value'];
+    public const LISTS = ['channel', 'key', 'velocity', 'value'];
 
     /**
      * @param list<array{Token, ?NumberList}> $kinds
@@ -37,6 +38,8 @@ final readonly class Selector
         public bool $isCopy,
         public array $kinds,
         public array $lists,
+        /** What the hand does, if that matters. */
+        public ?Gesture $gesture,
         /** Whether it asks for values that differ from the last one of the same control. */
         public bool $changed,
         public ?Expression $where,
@@ -55,6 +58,7 @@ final readonly class Selector
         $lists = [];
         $changed = false;
         $where = null;
+        $gesture = self::gesture($cursor, $verb, $kinds, null);
         while (null === $where && null !== ($condition = $cursor->accept('where', ...($changed ? [] : ['changed', ...self::LISTS])))) {
             if ($condition->is('where')) {
                 $where = ExpressionParser::parse($cursor);
@@ -70,21 +74,26 @@ final readonly class Selector
                     'key' => $cursor->numberList('a key', 0, 127),
                     default => $cursor->numberList('a velocity', 0, 127),
                 };
+                $gesture = self::gesture($cursor, $verb, $kinds, $gesture);
             }
         }
+        if ($changed && null !== $gesture) {
+            throw new RulebookError($verb->span, 'no-value', '"changed" is for values; a gesture has none');
+        }
         if (null === $where) {
-            $cursor->expectEnd(...array_values(array_diff($changed ? ['where'] : [...self::LISTS, 'changed', 'where'], array_keys($lists))));
+            $cursor->expectEnd(...array_values(array_diff($changed ? ['where'] : [...(null === $gesture && !$verb->is('copy') ? Gesture::WORDS : []), ...self::LISTS, 'changed', 'where'], array_keys($lists))));
         } else {
             $cursor->expectEnd('an operator');
         }
 
-        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $changed, $where);
+        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $gesture, $changed, $where);
     }
 
     public function print(): string
     {
         $text = $this->isCopy ? 'copy ' : 'take ';
         $text .= implode(', ', array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds));
+        $text .= null === $this->gesture ? '' : ' '.$this->gesture->print();
         foreach ($this->lists as $condition => $list) {
             $text .= " {$condition} {$list->print()}";
         }
@@ -163,6 +172,35 @@ final readonly class Selector
                 throw new RulebookError($token->span, 'no-value', "\"{$token->text}\" has no value that could have changed; \"changed\" is for kinds such as cc, bend and pressure");
             }
         }
+    }
+
+    /**
+     * Reads a gesture, if one stands here.
+     *
+     * @param list<array{Token, ?NumberList}> $kinds
+     *
+     * @throws RulebookError when these messages can have none
+     */
+    private static function gesture(Cursor $cursor, Token $verb, array $kinds, ?Gesture $before): ?Gesture
+    {
+        $span = $cursor->peek()->span;
+        $gesture = Gesture::parse($cursor);
+        if (null === $gesture) {
+            return $before;
+        }
+        if (null !== $before) {
+            throw new RulebookError($span, 'duplicate', 'a line asks for one gesture; write another line for another');
+        }
+        if ($verb->is('copy')) {
+            throw new RulebookError($span, 'copied-gesture', 'a gesture is taken, not copied: what its control sends goes no further', null);
+        }
+        foreach ($kinds as [$token]) {
+            if (!$token->is(Kind::Note->value, Kind::Cc->value)) {
+                throw new RulebookError($token->span, 'no-release', "\"{$token->text}\" is not pressed and let go; gestures are for note and cc");
+            }
+        }
+
+        return $gesture;
     }
 
     /** @return array{Token, ?NumberList} */

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Check\Edit;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Fix;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Rulebook\Text\Reference;
 
 /** What checking a rulebook gave, as the API sends it. */
 final class FindingView
@@ -30,6 +31,10 @@ final class FindingView
                 'tables' => array_keys($book->tables),
                 'curves' => array_keys($book->curves),
                 'memories' => array_keys($book->memories),
+                'groups' => array_keys($book->groups),
+                'stacks' => array_keys($book->stacks),
+                'clocks' => array_keys($book->clocks),
+                'scenes' => $book->declared(Reference::SCENE),
             ],
             'findings' => array_map(self::finding(...), self::most($checked->findings)),
         ];

@@ -40,10 +40,14 @@ final class RandomBook
 
     private function book(): string
     {
-        $text = "rulebook \"Random\"\nport keys in ".$this->pick('', 'mpe lower 3', 'mpe lower 15 bend 24')."\nport pads in\nport moths out\nport gulls ".$this->pick('', 'in ').'out'.$this->pick('', ' nrpn coarse')."\nport fan out mpe ".$this->pick('lower 2', 'upper 3 bend 12')."\nclock beat\n  tempo 240\n  send moths\n  taps 2 of cc 30 value 127 to gulls\n".$this->pick('', "scene \"A\"\n  on enter post program 3 to moths\n  on leave post cc 3 value 1 to gulls\nscene \"B\"\n  on enter remember m = 4\n").$this->pick('', "always\n")
-            ."memory m = 1\nmemory n = -2\ntable kit: 60=40, 61=41, 62=90\ncurve soft: 0=0, 40=90, 127=127\ncurve late: power 2\n";
+        $text = "rulebook \"Random\"\nport keys in ".$this->pick('', 'mpe lower 3', 'mpe lower 15 bend 24')."\nport pads in\nport moths out\nport gulls ".$this->pick('', 'in ').'out'.$this->pick('', ' nrpn coarse')."\nport fan out mpe ".$this->pick('lower 2', 'upper 3 bend 12')."\nclock beat\n  tempo 240\n  send moths\n  taps 2 of cc 30 value 127 to gulls\n".$this->pick('', "scene \"A\"\n  on enter post program 3 to moths\n  on leave post cc 3 value 1 to gulls\n{$this->pick('', "  on leave release\n", "  on enter choose songs 1\n")}scene \"B\"\n  on enter remember m = 4\n").$this->pick('', "always\n")
+            ."memory m = 1\nmemory n = -2\ngroup songs of pads cc 20..22{$this->pick('', ' or none')}\nstack storm\n  post program m to moths\n  {$this->pick('delay 25ms', 'release', 'choose songs m', 'remember m = songs')}\n  post note 52 for 30ms to gulls{$this->pick('', ' after 35ms')}\n  post cc 64 value 127 to moths\ntable kit: 60=40, 61=41, 62=90\ncurve soft: 0=0, 40=90, 127=127\ncurve late: power 2\n";
         $rules = $this->random->getInt(1, 6);
         for ($rule = 0; $rule < $rules; ++$rule) {
+            if (0 === $this->random->getInt(0, 7)) {
+                $text .= "rule \"{$rule}\"\n".$this->pick('', "  from keys\n").$this->gestures();
+                continue;
+            }
             $text .= "rule \"{$rule}\"\n".$this->pick('', '', "  from keys\n", "  from pads, keys\n");
             $verb = $this->pick('take', 'take', 'copy');
             $text .= "  {$verb} {$this->selector()}\n".$this->pick('', '', "  {$verb} {$this->selector()}\n");
@@ -55,6 +59,14 @@ final class RandomBook
         }
 
         return $text;
+    }
+
+    private function gestures(): string
+    {
+        $gesture = $this->pick('short', 'held 50ms', 'twice 20ms');
+        $take = $this->pick("  take cc 20..21 {$gesture}\n", "  take cc {$gesture} channel 1,2 where value > m\n", "  take note {$gesture} key 60..64\n", "  take cc 19,22 {$gesture}\n  take note {$gesture} key 61 velocity 20..127\n");
+
+        return $take.$this->pick("  become cc 7 value index\n", "  become program songs\n", "  delay 15ms\n  become cc 8 value value\n", "  toggle 3 9\n  become cc 9 value value\n").$this->pick("  send moths\n", "  send moths, gulls\n", "  post note 50 + index for 20ms to moths\n", "  do storm\n");
     }
 
     private function selector(): string
@@ -70,7 +82,7 @@ final class RandomBook
 
     private function step(): string
     {
-        return match ($this->random->getInt(0, 24)) {
+        return match ($this->random->getInt(0, 27)) {
             0 => "set key = {$this->expression('key')}".$this->pick('', ' fold'),
             1 => "set value = {$this->expression('value')}",
             2 => 'set channel = '.$this->pick('3', 'channel + 1', 'm', 'clamp(channel * 2, 1, 16)'),
@@ -95,6 +107,9 @@ final class RandomBook
             22 => $this->pick('tap beat', 'start beat', 'stop beat', 'tempo beat = value + 60', 'follow beat'),
             23 => $this->pick('become nrpn 8:3 value value * 100', 'become cc14 1 value value * 64', 'mirror moths', 'send moths pickup', 'send gulls scaled', 'panic', 'panic moths'),
             24 => $this->pick('divide 2', 'multiply 2'),
+            25 => 'do storm',
+            26 => $this->pick('release', 'choose songs 2', "choose songs {$this->expression('m')}"),
+            27 => 'post '.$this->pick('cc 64 value value', 'note 51 for 40ms', 'program 4').' to gulls after '.$this->pick('10ms', '70ms'),
             default => 'set velocity = '.$this->pick('velocity + 20', '0', '100'),
         };
     }

@@ -408,6 +408,10 @@ export interface components {
                 tables: string[];
                 curves: string[];
                 memories: string[];
+                groups: string[];
+                stacks: string[];
+                clocks: string[];
+                scenes: string[];
             };
             findings: components["schemas"]["Finding"][];
         };

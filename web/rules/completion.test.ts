@@ -7,6 +7,10 @@ const names = {
   tables: ['kit'],
   curves: ['soft'],
   memories: ['octave'],
+  groups: ['songs'],
+  stacks: ['storm'],
+  clocks: ['lead'],
+  scenes: ['Harbour'],
 };
 const labels = (before: string) => offers(before, names).map((option) => option.label);
 
@@ -24,6 +28,16 @@ describe('completion offers', () => {
     ['  set key = ', 'octave'],
     ['  remember ', 'octave'],
     ['port lamp ', 'out'],
+    ['  take cc 3 ', 'held'],
+    ['  do ', 'storm'],
+    ['  on enter do ', 'storm'],
+    ['  on leave ', 'release'],
+    ['  choose ', 'songs'],
+    ['  choose songs ', 'octave'],
+    ['group songs of ', 'keys'],
+    ['  go ', '"Harbour"'],
+    ['  tap ', 'lead'],
+    ['  only ', 'index'],
     ['  ', 'become'],
     ['', 'rule'],
   ])('after "%s" among others %s', (before, expected) => {

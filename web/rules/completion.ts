@@ -1,6 +1,17 @@
 import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
 import type { Checked } from '../api/types';
-import { FIELDS, HEADINGS, KINDS, RULE_LINES, STEPS } from './language';
+import {
+  CONDITIONS,
+  FIELDS,
+  FUNCTIONS,
+  GESTURES,
+  HEADINGS,
+  KINDS,
+  RULE_LINES,
+  SCENE_STEPS,
+  SETTABLE,
+  STEPS,
+} from './language';
 
 type Names = Checked['names'];
 
@@ -40,7 +51,8 @@ export function offers(before: string, names: Names | null): Completion[] {
       ? expression(names)
       : [
           ...of('kind', KINDS),
-          ...of('condition', ['channel', 'key', 'velocity', 'value', 'changed', 'where']),
+          ...(first === 'take' ? of('gesture', GESTURES) : []),
+          ...of('condition', CONDITIONS),
         ];
   }
   if (last === 'curve') {
@@ -52,8 +64,38 @@ export function offers(before: string, names: Names | null): Completion[] {
   if (first === 'port') {
     return of('word', ['in', 'out']);
   }
+  if (first === 'group') {
+    return last === 'of'
+      ? of('in port', names?.in ?? [])
+      : of('word', ['of', 'cc', 'note key', 'channel', 'or none']);
+  }
+  if (first === 'on') {
+    return /\bdo\s+$/.test(before)
+      ? of('stack', names?.stacks ?? [])
+      : /\b(enter|leave)\s+$/.test(before)
+        ? of('keyword', SCENE_STEPS)
+        : of('word', ['enter', 'leave']);
+  }
+  if (first === 'do') {
+    return of('stack', names?.stacks ?? []);
+  }
+  if (/^\s*choose\s+$/.test(before)) {
+    return of('group', names?.groups ?? []);
+  }
+  if (/^\s*(tap|follow|start|stop|tempo)\s+$/.test(before)) {
+    return of('clock', names?.clocks ?? []);
+  }
+  if (/^\s*go\s+$/.test(before)) {
+    return [
+      ...of('word', ['next', 'previous']),
+      ...of(
+        'scene',
+        (names?.scenes ?? []).map((title) => `"${title}"`),
+      ),
+    ];
+  }
   if (/^\s*(set|scale|map)\s+$/.test(before)) {
-    return of('field', FIELDS.slice(0, 9));
+    return of('field', SETTABLE);
   }
   if (/^\s*(become|post)\s+$/.test(before)) {
     return of('message', [
@@ -76,15 +118,18 @@ export function offers(before: string, names: Names | null): Completion[] {
   if (/^\s*remember\s+$/.test(before)) {
     return of('memory', names?.memories ?? []);
   }
-  return ['set', 'only', 'remember', 'become', 'post'].includes(first) ? expression(names) : [];
+  return ['set', 'only', 'remember', 'become', 'post', 'choose', 'tempo'].includes(first)
+    ? expression(names)
+    : [];
 }
 
 function expression(names: Names | null): Completion[] {
   return [
     ...of('field', FIELDS),
     ...of('memory', names?.memories ?? []),
+    ...of('group', names?.groups ?? []),
     ...of('table', names?.tables ?? []),
-    ...of('function', ['min', 'max', 'abs', 'clamp', 'floor', 'round', 'high', 'low']),
+    ...of('function', FUNCTIONS),
     ...of('word', ['and', 'or', 'not', 'channel', 'value', 'velocity', 'fold']),
   ].filter((option, index, all) => all.findIndex((other) => other.label === option.label) === index);
 }

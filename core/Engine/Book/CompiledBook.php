@@ -6,12 +6,14 @@ namespace ZigzagPost\Core\Engine\Book;
 
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Midi\Words;
+use ZigzagPost\Core\Number\Ranges;
 
 /**
  * A rulebook made ready to run: the index from (port, kind, channel, number) to rules, and a method for each rule.
  *
  * Compiled classes extend it; everything in it is fixed once compiled.
  *
+ * @phpstan-type Member array{string, int, bool}
  * @phpstan-type Flattening array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string, timbreController: int}
  */
 abstract class CompiledBook
@@ -34,6 +36,8 @@ abstract class CompiledBook
     public const ZONED = [];
     /** Positions of in ports where a rule asks whether values have changed. */
     public const COMPARED = [];
+    /** Positions of in ports where rules want to know gestures. */
+    public const GESTURED = [];
     /** By step, what `flatten` does; see the class of that name. */
     public const FLATTENS = [];
     /** By step that keeps something in the state: title of its rule, which of that title it is, keyword, which of that keyword in the rule, and how it and its ports are written. */
@@ -42,7 +46,9 @@ abstract class CompiledBook
     public const REACHES = [];
     /** By name, what clocks do. */
     public const CLOCKS = [];
-    /** Titles and lines of the rules. */
+    /** Groups of controls: name, in port, kind, channels (bit n set for channel n), first and last of each range of members, and whether none can be chosen. */
+    public const CHOICES = [];
+    /** Titles, lines and scenes of the rules; -1 for always. */
     public const RULES = [];
     /** What key 60 is called, and what the first program is. */
     public const MIDDLE = 'C4';
@@ -180,11 +186,62 @@ abstract class CompiledBook
         return $reaches[$method] ?? [];
     }
 
-    /** @return list<array{string, int}> */
+    /** @return list<array{string, int, int}> */
     final public function rules(): array
     {
-        /** @var list<array{string, int}> */
+        /** @var list<array{string, int, int}> */
         return static::RULES;
+    }
+
+    /** Position of the scene that a rule belongs to; -1 for always. */
+    final public function sceneOf(int $rule): int
+    {
+        return $this->rules()[$rule][2] ?? -1;
+    }
+
+    /** @return list<array{string, int, int, int, list<int>, bool}> */
+    final public function choices(): array
+    {
+        /** @var list<array{string, int, int, int, list<int>, bool}> */
+        return static::CHOICES;
+    }
+
+    /** How many members a group has; null when there is no such group. */
+    final public function sizeOfGroup(string $name): ?int
+    {
+        foreach ($this->choices() as [$is, , , , $ends]) {
+            if ($is === $name) {
+                return Ranges::size($ends);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The member of a group that a control is, with the name of the group, its place in it, and whether none can be chosen.
+     *
+     * @return Member|null
+     */
+    final public function member(int $port, int $kind, int $channel, int $number): ?array
+    {
+        foreach ($this->choices() as [$name, $at, $of, $channels, $ends, $orNone]) {
+            $place = $at === $port && $of === $kind && 0 !== ($channels & 1 << $channel) ? Ranges::place($ends, $number) : 0;
+            if (0 !== $place) {
+                return [$name, $place, $orNone];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether an in port has controls that rules want to know gestures of, or that belong to groups. */
+    final public function hasHands(int $port): bool
+    {
+        /** @var list<int> $gestured */
+        $gestured = static::GESTURED;
+
+        return \in_array($port, array_column($this->choices(), 1), true) || \in_array($port, $gestured, true);
     }
 
     /** The way this rulebook puts messages in words. */
@@ -228,7 +285,7 @@ abstract class CompiledBook
     /** @return list<Route> */
     private function routesOf(int $kind): array
     {
-        /** @var array<int, list<array{int, string, bool, int, list<int>|null, int, list<array{int, int}>|null}>> $routes */
+        /** @var array<int, list<array{int, string, bool, int, list<int>|null, int, list<array{int, int}>|null, array{string, int, string}|null}>> $routes */
         $routes = static::ROUTES;
 
         return array_map(static fn (array $arguments): Route => new Route(...$arguments), $routes[$kind] ?? []);

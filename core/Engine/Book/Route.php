@@ -21,6 +21,8 @@ final readonly class Route
         /** Bit n set for channel n. */
         public int $channels,
         public ?array $numbers,
+        /** @var array{string, int, string}|null the gesture it is for, its time in microseconds, and the method to run when it happens */
+        public ?array $gesture = null,
     ) {
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Change;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Controls\Groups;
 use ZigzagPost\Core\Engine\Due;
 use ZigzagPost\Core\Engine\Engine;
@@ -38,6 +39,7 @@ final class BookChange
         $old->count();
         $this->places = Places::between($old->book, $book);
         $this->finishWhatWaits();
+        $this->endGestures();
         $this->stopClocks($book);
         $this->endWhatCannotGoOn();
         $new = new Engine($book, null !== $old->trace);
@@ -50,10 +52,12 @@ final class BookChange
         $this->keepNotes($from, $to);
         $this->keepScene($new);
         $this->keepMemories($from, $to);
+        $this->keepChoices($from, $new);
         $this->keepInPorts($new);
         $this->keepOutPorts($from, $to);
         $this->keepSteps($from, $to);
         $this->keepClocks($new);
+        $new->watchHands();
         $new->adopt($old, $this->places);
     }
 
@@ -81,6 +85,15 @@ final class BookChange
         }
         if ($cancelled > 0) {
             $this->lost[] = 1 === $cancelled ? 'a delayed message was not sent' : "{$cancelled} delayed messages were not sent";
+        }
+    }
+
+    /** Gestures under way end; what is still down from them is let go without a word. */
+    private function endGestures(): void
+    {
+        $ended = Gestures::end($this->old->run);
+        if ($ended > 0) {
+            $this->lost[] = 1 === $ended ? 'a press that could have become a gesture has ended' : "{$ended} presses that could have become gestures have ended";
         }
     }
 
@@ -219,9 +232,26 @@ final class BookChange
         }
     }
 
+    private function keepChoices(State $from, Engine $new): void
+    {
+        foreach ($from->choices as $group => $chosen) {
+            $size = $new->book->sizeOfGroup((string) $group);
+            if (null === $size || $chosen > $size) {
+                $this->lost[] = null === $size ? "group {$group} is gone; its {$chosen} was chosen" : "group {$group} has no {$chosen} any more; none is chosen";
+            }
+            if (null !== $size) {
+                $new->state->choices[$group] = $chosen > $size ? 0 : $chosen;
+            }
+        }
+    }
+
     private function keepInPorts(Engine $new): void
     {
         [$from, $to] = [$this->old->state, $new->state];
+        $to->down = $this->places->byControl($from->down);
+        foreach ($this->places->byControl($from->gestures) as $control => $pressed) {
+            $to->gestures[$control] = ['did' => -1, 'first' => -1] + $pressed;
+        }
         $to->selected = $this->places->byPort($from->selected);
         $to->parameters = $this->places->byControl($from->parameters);
         $to->latest = $this->places->byControl($from->latest);

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine\Notes;
 
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\Note;
+use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Engine\State\State;
 
 /**
@@ -41,18 +42,18 @@ final class Notes
     }
 
     /** Lets the release of a note run steps again, since something that is no note was made from it. */
-    public static function hold(Run $run, int|string $own, string $method, int $port, int $ch, int $n, int $ctl): void
+    public static function hold(Run $run, int|string $own, string $method, int $port, int $ch, int $n, int $ctl, int $index): void
     {
         $key = "{$method}:{$port}:{$ch}:{$n}";
         $run->state->disown($own, $key);
-        $run->state->own($own, $key, [$method, $port, $ch, $n, $ctl]);
+        $run->state->own($own, $key, [$method, $port, $ch, $n, $ctl, $index]);
         $run->trace?->owns($own, $key);
     }
 
     /** Lets steps say what the release velocity of a note becomes when its owner ends it. */
-    public static function shapeRelease(Run $run, int|string $own, int $outPort, int $outCh, int $outKey, string $method, int $port, int $ctl): void
+    public static function shapeRelease(Run $run, int|string $own, int $outPort, int $outCh, int $outKey, string $method, int $port, int $ctl, int $index): void
     {
-        $run->state->own($own, '~'.Note::of($outPort, $outCh, $outKey), [$method, $port, $outCh, $outKey, $ctl]);
+        $run->state->own($own, '~'.Note::of($outPort, $outCh, $outKey), [$method, $port, $outCh, $outKey, $ctl, $index]);
     }
 
     /**
@@ -140,14 +141,14 @@ final class Notes
     }
 
     /** Sounds a note for a while. */
-    public static function post(Run $run, int $t, int $port, int $ch, int $n, int $v, int $lengthUs): void
+    public static function post(Run $run, int $t, int $port, int $ch, int $n, int $v, int $lengthUs, int $rule): void
     {
-        $own = 'p'.++$run->state->made;
+        $own = Owner::posted($rule, ++$run->state->made);
         self::begin($run, $t, $port, $ch, $n, $v, $own);
         $run->later($t + $lengthUs, 'end', [$own, self::RELEASE_VELOCITY]);
     }
 
-    /** @param array<int|string, int|array{string, int, int, int, int}|array{int}> $began */
+    /** @param array<int|string, int|array{string, int, int, int, int, int}|array{int}> $began */
     private static function endAll(Run $run, int|string $own, int $t, array $began, int $release): void
     {
         foreach ($began as $key => $entry) {
@@ -157,21 +158,21 @@ final class Notes
             $run->trace?->ends($own, $key);
             if (\is_int($entry)) {
                 $shape = $began["~{$key}"] ?? null;
-                self::endNote($run, $t, (int) $key, $entry, !\is_array($shape) || 5 !== \count($shape) ? $release : self::shaped($run, $shape, $t, $own, $release));
+                self::endNote($run, $t, (int) $key, $entry, !\is_array($shape) || 6 !== \count($shape) ? $release : self::shaped($run, $shape, $t, $own, $release));
             } elseif (1 === \count($entry)) {
                 $run->later($t + $entry[0], 'end', [substr((string) $key, 1), $release]);
             } else {
-                [$method, $port, $ch, $n, $ctl] = $entry;
-                $run->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own);
+                [$method, $port, $ch, $n, $ctl, $index] = $entry;
+                $run->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own, $index);
             }
         }
     }
 
-    /** @param array{string, int, int, int, int} $shape */
+    /** @param array{string, int, int, int, int, int} $shape */
     private static function shaped(Run $run, array $shape, int $t, int|string $own, int $release): int
     {
-        [$method, $port, $ch, $n, $ctl] = $shape;
+        [$method, $port, $ch, $n, $ctl, $index] = $shape;
 
-        return $run->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own);
+        return $run->call($method, $t, $port, $ch, $n, 0, max(0, $release), '', $ctl, $own, $index);
     }
 }

@@ -66,18 +66,22 @@ final class Run
         $this->trace?->later($t);
     }
 
-    /** Runs a method of the compiled rulebook. */
-    public function call(string $method, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl, int|string $own): int
+    /**
+     * Runs a method of the compiled rulebook.
+     *
+     * @param int $index place of the message in the list that asked for it, from 1; 0 where there is none
+     */
+    public function call(string $method, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl, int|string $own, int $index = 0): int
     {
         /** @var int */
-        return $this->book->{$method}($this, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
+        return $this->book->{$method}($this, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own, $index);
     }
 
     /** @param list<mixed> $call method and arguments, as a continuation was put off with */
     public function callLater(int $t, array $call): void
     {
-        /** @var array{string, int, int, int, int, int, string, int, int|string} $call */
-        [$method, $port, $ch, $n, $v, $rel, $raw, $ctl, $own] = $call;
-        $this->call($method, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own);
+        /** @var array{string, int, int, int, int, int, string, int, int|string, int} $call */
+        [$method, $port, $ch, $n, $v, $rel, $raw, $ctl, $own, $index] = $call;
+        $this->call($method, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own, $index);
     }
 }

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Scenes;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
+use ZigzagPost\Core\Engine\State\Control;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Engine\Voices\Voices;
+use ZigzagPost\Core\Midi\Kind;
 
 /** Leaves silence (law 9). */
 final class Panic
@@ -23,6 +26,7 @@ final class Panic
     public static function silence(Run $run, int $t, ?array $ports): void
     {
         $state = $run->state;
+        Gestures::end($run);
         $outPorts = $ports ?? $run->book->outPorts();
         ksort($state->sounding);
         foreach ($outPorts as $port) {
@@ -35,6 +39,7 @@ final class Panic
             for ($channel = 1; $channel <= 16; ++$channel) {
                 if (0 !== ($state->carried[$port] & 1 << $channel)) {
                     Voices::pedal($state, $port, $channel, 0);
+                    unset($state->held[Control::of(Kind::ORDINAL['cc'], $port, $channel, self::SUSTAIN)]);
                     foreach ([self::SUSTAIN, self::ALL_NOTES_OFF, self::ALL_SOUND_OFF] as $number) {
                         $run->emit($t, $port, \chr(0xAF + $channel).\chr($number)."\x00");
                     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Scenes;
 
+use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Run\Run;
 
 /** Changes of scene: what the old one does on leaving, what the new one does on entering. */
@@ -15,6 +16,7 @@ final class Scenes
         if (!isset($run->book->scenes()[$scene])) {
             return false;
         }
+        Gestures::end($run);
         self::run($run, $t, $run->state->scene, 'leave');
         $run->state->scene = $scene;
         $run->state->linked = [];

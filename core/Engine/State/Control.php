@@ -38,6 +38,11 @@ final class Control
         return $control >> 14 & 31;
     }
 
+    public static function number(int $control): int
+    {
+        return $control & 0x3FFF;
+    }
+
     /** The same control at another port. */
     public static function at(int $control, int $port): int
     {

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
  * A note at a port is called by one number, {@see Note::of()}.
  *
  * @phpstan-type Flat array{side: int, notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int, withheld: int|null}
+ * @phpstan-type Pressed array{phase: int, parts: int, first: int, message: array{int, int, int, int, string}, member: array{string, int, bool}|null, short: array{string, int, int}|null, held: array{string, int, int}|null, twiceAt: int, did: int}
  * @phpstan-type Zone array{members: int, memberCents: int, managerCents: int}
  */
 final class State
@@ -42,7 +43,7 @@ final class State
      *
      * An owner of a single note, which is nearly every one, has just that note.
      *
-     * @var array<int|string, int|array<int|string, int|array{string, int, int, int, int}|array{int}>>
+     * @var array<int|string, int|array<int|string, int|array{string, int, int, int, int, int}|array{int}>>
      */
     public array $ledger = [];
     /** @var array<int, int> how often each sounding note of the out ports was begun */
@@ -69,6 +70,14 @@ final class State
     public array $stands = [];
     /** @var array<int, int> by incoming control, its last value, where a rule asks whether it has changed */
     public array $latest = [];
+    /** @var array<string, int> by group, the member chosen; 0 for none */
+    public array $choices = [];
+    /** @var array<int, true> members of groups that are down */
+    public array $down = [];
+    /** @var array<int, Pressed> by incoming control, gestures under way, see Gestures */
+    public array $gestures = [];
+    /** @var array<int, array{int, int}> by control at an out port, what pedals were last sent, and by which rule, where some rule releases them */
+    public array $held = [];
     /** Whether the present message differs from the last one of its control. */
     public bool $isChanged = true;
     /** @var array<int, array{int, int, int, int, int, int, int}> by in port, the group that waits for its lower half, until when, and its place in the order */
@@ -137,7 +146,7 @@ final class State
     /**
      * What an owner ends, in full form.
      *
-     * @return array<int|string, int|array{string, int, int, int, int}|array{int}>
+     * @return array<int|string, int|array{string, int, int, int, int, int}|array{int}>
      */
     public function owned(int|string $own): array
     {
@@ -146,7 +155,7 @@ final class State
         return \is_int($owned) ? [$owned => 1] : $owned;
     }
 
-    /** @param int|array{string, int, int, int, int}|array{int} $entry */
+    /** @param int|array{string, int, int, int, int, int}|array{int} $entry */
     public function own(int|string $own, int|string $key, int|array $entry): void
     {
         $owned = $this->owned($own);

@@ -171,7 +171,7 @@ final class Clocks
     /** A tap press is due. */
     public static function press(Run $run, int $t, string $clock, int $which): void
     {
-        $run->callLater($t, ["tap_{$clock}_{$which}", 0, 0, 0, 0, 0, '', 0, 'tap']);
+        $run->callLater($t, ["tap_{$clock}_{$which}", 0, 0, 0, 0, 0, '', 0, 'tap', 0]);
     }
 
     /**

@@ -117,6 +117,58 @@ final class Trace
         }
     }
 
+    /** A press that may become one of several gestures. */
+    public function waits(int $rule): void
+    {
+        $this->visit($rule);
+        $this->says('waits to see which gesture it is');
+    }
+
+    /** A message that belongs to a gesture, and means nothing by itself. */
+    public function partOfGesture(int $rule): void
+    {
+        $this->visit($rule);
+        $this->says('part of a gesture');
+    }
+
+    /**
+     * A gesture that was made out of several messages: they are told for themselves, and then the gesture.
+     *
+     * @param string $raw the press as it came
+     * @param int $rule the first that wants gestures of this control
+     */
+    public function beginGesture(int $t, int $port, string $raw, string $gesture, int $rule): void
+    {
+        if (null !== $this->current) {
+            $this->partOfGesture($rule);
+            $this->finish();
+        }
+        $this->begin($t, $port, $raw);
+        if (null !== $this->current) {
+            $this->current['text'] = "{$gesture}: {$this->current['text']}";
+        }
+    }
+
+    /** The message ends at a rule before any of its steps. */
+    public function drops(int $rule, string $reason): void
+    {
+        $this->visit($rule);
+        $this->tear($this->line, self::DROPPED, $reason);
+    }
+
+    /** A press that chooses a member of a group, or none. */
+    public function chooses(string $group, int $member): void
+    {
+        $this->says(0 === $member ? "chooses none of {$group}" : "chooses {$member} of {$group}");
+    }
+
+    private function says(string $reason): void
+    {
+        if (null !== $this->current) {
+            $this->current['reason'] = $reason;
+        }
+    }
+
     /** Something that a step says of the message, such as the voice it chose. */
     public function tell(string $field, string $was, string $now): void
     {

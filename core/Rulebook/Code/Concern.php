@@ -21,6 +21,8 @@ enum Concern
     case TooFine;
     /** A note that nothing ends. */
     case Endless;
+    /** A note that would begin by a gesture, which has no release. */
+    case NoteOfGesture;
     /** A step that notes pass unchanged. */
     case NotForNotes;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
+use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\MpeZone;
 use ZigzagPost\Core\Rulebook\Declaration\Table;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -16,6 +17,8 @@ interface Declared
     public function portAt(Token $name): int;
 
     public function zoneAt(Token $name): ?MpeZone;
+
+    public function group(Token $name): Group;
 
     public function table(Token $name): Table;
 

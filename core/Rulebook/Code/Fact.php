@@ -25,6 +25,8 @@ enum Fact
     case TakesOver;
     /** It lets presses pass, and nothing else. */
     case PassesPresses;
+    /** A note that comes to it begins to sound. */
+    case BeginsNotes;
     /** It ends notes by itself. */
     case EndsNotes;
     /** It moves a value from one range to another. */
@@ -33,6 +35,8 @@ enum Fact
     case Thins;
     /** Each press gives the other of two values. */
     case Toggles;
+    /** It ends what rules of the scene hold, so that it has to be known who holds what. */
+    case Releases;
     /** Nothing comes after it. */
     case EndsMessage;
 }

@@ -101,6 +101,16 @@ interface Writer extends Scope
     /** Position of the rule. */
     public function ruleIndex(): int;
 
+    /** PHP for the position of the rule on whose behalf this is done: a stack acts for the rule that does it. */
+    public function doer(): string;
+
+    /**
+     * Does something later with the message in `$mch`, `$mn`, `$mv` and `$mraw`; a panic of the port cancels it.
+     *
+     * @param \Closure(self): void $write writes what is done then, with the same variables
+     */
+    public function after(int $us, int $port, bool $isNote, \Closure $write): void;
+
     /**
      * Tells the compiled rulebook how this step flattens.
      *

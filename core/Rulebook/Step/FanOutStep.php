@@ -45,7 +45,7 @@ final class FanOutStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect, Fact::KnowsZones, Fact::TracksNotes];
+        return [Fact::HasEffect, Fact::BeginsNotes, Fact::KnowsZones, Fact::TracksNotes];
     }
 
     public function compile(Writer $code): void

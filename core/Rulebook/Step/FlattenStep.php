@@ -164,13 +164,13 @@ final class FlattenStep extends Step
             $poly = $code->owner()->continuationAs(Kind::PolyPressure);
             $code->line("\$flatKeys = Flatten::keysOf(\$s, {$step}, \$port, \$ch);");
             $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds there')} }");
-            $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own); }");
+            $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own, \$ix); }");
             $code->line('return 1;');
         } else {
             $code->line("if (!Flatten::pressure(\$s, {$step}, \$port, \$ch, \$v)) { {$code->dropFor($why)} }");
             if (null !== $this->pressureController) {
                 $controller = $code->owner()->continuationAs(Kind::Cc);
-                $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own);");
+                $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own, \$ix);");
             }
         }
         $code->line('}');

@@ -22,11 +22,12 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  *     post program 3 channel 7 to drive
  *     post note C4 velocity 90 for 200ms to moths
  *     post pulse 5ms to ticker
+ *     post cc 74 value 0 to drive after 1.5s
  */
 final class PostStep extends Step
 {
     /** @param list<Token> $ports */
-    private function __construct(Span $span, public readonly ?Template $message, private readonly ?Duration $length, private readonly array $ports)
+    private function __construct(Span $span, public readonly ?Template $message, private readonly ?Duration $length, private readonly array $ports, private readonly ?Duration $after)
     {
         parent::__construct($span);
     }
@@ -43,9 +44,10 @@ final class PostStep extends Step
         }
         $cursor->expect('to');
         $ports = $cursor->names('an out port');
-        $cursor->expectEnd('","');
+        $after = null !== $cursor->accept('after') ? $cursor->duration() : null;
+        $cursor->expectEnd(...(null === $after ? ['","', 'after'] : []));
 
-        return new self($span, $message, $length, $ports);
+        return new self($span, $message, $length, $ports, $after);
     }
 
     public function print(): string
@@ -53,7 +55,8 @@ final class PostStep extends Step
         $what = null === $this->message ? 'pulse '.$this->length?->print() : $this->message->print().(null === $this->length ? '' : ' for '.$this->length->print());
 
         return "post {$what}"
-            .' to '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports));
+            .' to '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports))
+            .(null === $this->after ? '' : ' after '.$this->after->print());
     }
 
     public function facts(): array
@@ -63,26 +66,34 @@ final class PostStep extends Step
 
     public function compile(Writer $code): void
     {
-        if (null === $this->message) {
-            foreach ($this->ports as $port) {
-                $code->sender()->at($this->span->line);
-                $code->line("\$e->pulse(\$t, {$code->declared()->portAt($port)}, {$this->length?->us});");
-            }
-
-            return;
-        }
         $code->line('do {');
-        $this->message->emit($code, 'break;', true);
-        foreach ($this->ports as $port) {
-            $index = $code->declared()->portAt($port);
-            if (null !== $this->length) {
-                $code->sender()->at($this->span->line);
-                $code->line("Notes::post(\$e, \$t, {$index}, \$mch, \$mn, \$mv, {$this->length->us});");
+        if (null === $this->message) {
+            $code->line('$mch = $mn = $mv = 0;');
+        } else {
+            $this->message->emit($code, 'break;', true);
+        }
+        foreach ($this->ports as $name) {
+            $port = $code->declared()->portAt($name);
+            if (null === $this->after) {
+                $this->send($code, $port);
             } else {
-                $code->sender()->message($this->span->line, $index, $this->message->kind(), '$mch', '$mn', '$mv', '$mraw');
+                $code->after($this->after->us, $port, Kind::Note === $this->message?->kind(), fn (Writer $later) => $this->send($later, $port));
             }
         }
         $code->line('} while (false);');
+    }
+
+    private function send(Writer $code, int $port): void
+    {
+        if (null === $this->message) {
+            $code->sender()->at($this->span->line);
+            $code->line("\$e->pulse(\$t, {$port}, {$this->length?->us});");
+        } elseif (null !== $this->length) {
+            $code->sender()->at($this->span->line);
+            $code->line("Notes::post(\$e, \$t, {$port}, \$mch, \$mn, \$mv, {$this->length->us}, {$code->doer()});");
+        } else {
+            $code->sender()->message($this->span->line, $port, $this->message->kind(), '$mch', '$mn', '$mv', '$mraw');
+        }
     }
 
     public function references(): array

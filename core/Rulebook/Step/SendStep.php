@@ -46,7 +46,7 @@ final class SendStep extends Step
 
     public function facts(): array
     {
-        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::TakesOver] : [Fact::HasEffect];
+        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::BeginsNotes, Fact::TakesOver] : [Fact::HasEffect, Fact::BeginsNotes];
     }
 
     public function compile(Writer $code): void

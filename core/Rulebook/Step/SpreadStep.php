@@ -81,7 +81,7 @@ final class SpreadStep extends Step
 
     public function facts(): array
     {
-        $facts = [Fact::HasEffect, Fact::TracksNotes, Fact::DealsNotes];
+        $facts = [Fact::HasEffect, Fact::BeginsNotes, Fact::TracksNotes, Fact::DealsNotes];
 
         return null === $this->channels ? $facts : [...$facts, Fact::KnowsZones];
     }

@@ -39,6 +39,9 @@ final class Steps
         'tempo' => TempoStep::class,
         'divide' => DivideStep::class,
         'multiply' => MultiplyStep::class,
+        'choose' => ChooseStep::class,
+        'do' => DoStep::class,
+        'release' => ReleaseStep::class,
     ];
 
     /** @return list<string> */

@@ -14,6 +14,8 @@ final readonly class Reference
     public const MEMORY = 'memory';
     public const CLOCK = 'clock';
     public const SCENE = 'scene';
+    public const GROUP = 'group';
+    public const STACK = 'stack';
 
     public function __construct(public string $what, public Token $name)
     {

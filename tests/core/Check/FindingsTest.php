@@ -37,6 +37,17 @@ final class FindingsTest extends TestCase
         yield 'the whole keyboard moved, whose ends nobody plays' => ["rule \"r\"\n  take note\n  set key = key + 12\n  send moths, gulls\n", []];
         yield 'always clamped' => ["rule \"r\"\n  take cc\n  set value = value + 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
         yield 'a made message out of range' => ["rule \"r\"\n  take cc\n  become program 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
+        yield 'a stack that does itself, one that nothing does, one that is not there' => ["stack a\n  do b\nstack b\n  do a\nstack c\n  panic\nrule \"r\"\n  take cc\n  do d\n".self::END, ['6 error stack-circle', '8 error stack-circle', '9 hint unused-stack', '13 error unknown-stack']];
+        yield 'a step of a stack that works on a message' => ["stack a\n  send moths\nrule \"r\"\n  take cc\n  do a\n".self::END, ['6 error needs-message']];
+        yield 'a change of scene that leads to another' => ["stack a\n  go next\nscene \"A\"\n  on enter do a\n".self::END, ['8 error go-in-scene-change']];
+        yield 'two groups share a control, a name is taken, a group is not there' => ["group a of keys cc 1..4\ngroup b of keys cc 4..8\ngroup c of pads cc 4\nmemory a = 1\nrule \"r\"\n  take cc\n  choose d 1\n".self::END, ['6 error two-groups', '8 error duplicate', '11 error unknown-group']];
+        yield 'a group by titles' => ["group a of keys \"Switch 1\"..\"Switch 4\"\n".self::END, ['5 error no-rig']];
+        yield 'gestures that are copied, of what is not let go, of values' => ["rule \"r\"\n  copy cc 1 short\n  send moths\nrule \"s\"\n  take program short\n  send moths\nrule \"t\"\n  take cc 1 short changed\n  send moths\n".self::END, ['6 error copied-gesture', '9 error no-release', '12 error no-value']];
+        yield 'a note of a gesture' => ["rule \"r\"\n  take note short key 60\n  send moths\nrule \"s\"\n  take cc 1 held 1s\n  become note 60\n  delay 5ms\n  spread over gulls x 2\n".self::END, ['7 error note-of-gesture', '12 error note-of-gesture']];
+        yield 'times of gestures that do not agree' => ["rule \"r\"\n  take cc 1..4 held 500ms\n  go next\nrule \"s\"\n  take cc 4..5 held 600ms\n  go next\nrule \"t\"\n  take cc 2 twice 501ms\n  go next\nrule \"u\"\n  take cc 9 held 100ms\n  go next\n".self::END, ['9 error gesture-times', '12 error gesture-times']];
+        yield 'times that agree, or never meet' => ["rule \"g\"\n  take cc 99\n  go next\nscene \"A\"\nrule \"r\"\n  take cc 1..4 held 500ms\n  go next\nrule \"s\"\n  take cc 4 twice 500ms\n  go next\nscene \"B\"\nrule \"t\"\n  take cc 4 held 600ms\n  go next\n".self::END, []];
+        yield 'rules below gestures' => ["rule \"a\"\n  take cc 1 short where value > 3\n  go next\nrule \"b\"\n  take cc 1 held 1s\n  go next\nrule \"c\"\n  take cc 1\n  send moths\nrule \"d\"\n  take cc 1 held 1s\n  go next\n".self::END, ['11 warning unreachable', '14 warning unreachable']];
+        yield 'index without a list' => ["rule \"r\"\n  take cc\n  set value = index\n  send moths, gulls\n", ['7 error no-such-field']];
         yield 'sends nowhere' => ["rule \"r\"\n  take cc\n  set value = 1\n".self::END, ['5 warning sends-nowhere']];
         yield 'no selector' => ["rule \"r\"\n".self::END, ['5 error no-selector']];
         yield 'behind a drop' => ["rule \"r\"\n  take cc\n  drop\n  send moths\n".self::END, ['8 warning after-drop']];

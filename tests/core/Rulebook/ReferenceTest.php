@@ -37,7 +37,7 @@ final class ReferenceTest extends TestCase
         $examples = implode("\n", array_column(iterator_to_array(self::examples()), 0));
         foreach (Steps::keywords() as $keyword) {
             if ('multiply' !== $keyword) { // shown beside "divide"
-                self::assertMatchesRegularExpression("/^  {$keyword}\\b/m", $examples, $keyword);
+                self::assertMatchesRegularExpression("/^  (?:on \\w+ )?{$keyword}\\b/m", $examples, $keyword);
             }
             self::assertStringContainsString("`{$keyword}", self::reference(), $keyword);
         }

@@ -46,7 +46,17 @@ export function checked(change: Partial<Checked> = {}): Checked {
     runs: true,
     book: null,
     title: 'Ferry',
-    names: { in: [], out: [], tables: [], curves: [], memories: [] },
+    names: {
+      in: [],
+      out: [],
+      tables: [],
+      curves: [],
+      memories: [],
+      groups: [],
+      stacks: [],
+      clocks: [],
+      scenes: [],
+    },
     findings: [],
     ...change,
   };
