@@ -8,6 +8,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Compile\Draft;
 use ZigzagPost\Core\Compile\Misfit;
 use ZigzagPost\Core\Compile\TooMuchCode;
+use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rulebook;
 

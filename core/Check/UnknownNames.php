@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Expression\Call;
 use ZigzagPost\Core\Rulebook\Expression\Expression;

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Change\RuleChange;
+use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\SourceLine;
 
 /** Rules that never see a message because earlier ones take everything they ask for. */
 final class UnreachableRules implements Check
@@ -77,34 +78,19 @@ final class UnreachableRules implements Check
     }
 
     /**
-     * Moves a rule with the comments that stand in it; not where a line of it could not be read.
+     * Moves a rule with its comments; not where a line of it could not be read.
      *
      * @return list<Fix>
      */
     private function moveAbove(Rulebook $book, Rule $rule, Rule $earlier): array
     {
-        $end = \PHP_INT_MAX;
-        $last = $rule->span->line;
-        $lines = [];
-        $waiting = [];
-        foreach ($book->linesFrom($rule->span->line) as $line) {
-            if (SourceLine::COMMENT === $line->kind) {
-                $waiting[] = '  '.$line->comment;
-            } elseif ($line->line === $rule->span->line || SourceLine::BODY === $line->kind) {
-                array_push($lines, ...$waiting, ...[(SourceLine::BODY === $line->kind ? '  ' : '').$line->text.(null === $line->comment ? '' : '  '.$line->comment)]);
-                $waiting = [];
-                $last = $line->line;
-            } else {
-                $end = $line->line;
-                break;
-            }
-        }
+        $source = Source::ofBook($book);
         foreach ($book->unreadable as $unreadable) {
-            if ($unreadable > $rule->span->line && $unreadable < $end) {
+            if ($unreadable > $rule->span->line && $unreadable <= $source->end($rule) + 1) {
                 return [];
             }
         }
 
-        return [new Fix("Move it above \"{$earlier->title}\"", [Edit::insertBefore($earlier->span->line, implode("\n", $lines)."\n\n"), Edit::deleteLines($rule->span->line, $last)])];
+        return [new Fix("Move it above \"{$earlier->title}\"", RuleChange::move($source, $rule, $earlier))];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\Tempo;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Message\TemplateParser;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -69,6 +70,12 @@ final class ClockDeclaration
     public function references(): array
     {
         return Reference::all(Reference::OUT_PORT, array_merge($this->sends, ...array_column($this->pulses, 1), ...array_column($this->taps, 2)));
+    }
+
+    /** @return list<Expression> */
+    public function expressions(): array
+    {
+        return array_merge(...array_map(static fn (array $tap): array => $tap[1]->expressions(), $this->taps));
     }
 
     private function tempo(Cursor $cursor): string

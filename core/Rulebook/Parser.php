@@ -16,6 +16,7 @@ use ZigzagPost\Core\Rulebook\Text\Lexer;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /** Reads the text of a rulebook, line by line; a line that cannot be read is noted and the next one tried. */
 final class Parser
@@ -76,6 +77,7 @@ final class Parser
             return [$this->book, [self::notUtf8($text)]];
         }
         $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+        $this->book->text = $text;
         $lines = preg_split('/\r\n|\n|\r/', $text);
         \assert(false !== $lines);
         $this->findMiddle($lines);
@@ -195,6 +197,7 @@ final class Parser
 
             return $stack->print();
         }
+        $titleSpan = $cursor->peek()->span;
         $title = $cursor->text($first->is('scene') ? 'the title of a scene' : 'the title of a rule');
         $cursor->expectEnd();
         $this->isLost = false;
@@ -204,7 +207,7 @@ final class Parser
             }
             $this->limit('scene', \count($this->scenes), $first->span);
             $this->scenes[$title] = true;
-            $this->heading = $this->scene = new Scene($title, $first->span);
+            $this->heading = $this->scene = new Scene($title, $first->span, new Token(TokenType::Text, $title, $titleSpan, true));
             $this->book->scenes[] = $this->scene;
         } else {
             $this->heading = new Rule($title, $first->span, $this->scene);

@@ -20,6 +20,8 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 /** A rulebook as read: everything declared in it, its rules in order, and its lines for printing. */
 final class Rulebook implements Declared
 {
+    /** As it was read. */
+    public string $text = '';
     public string $title = '';
     public MiddleC $middle = MiddleC::C4;
     /** What the first program is called: 0 or 1. */

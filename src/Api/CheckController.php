@@ -9,8 +9,11 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Rulebook\Change\Rename;
+use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Checks and formats rulebook text. */
 final readonly class CheckController
@@ -27,6 +30,23 @@ final readonly class CheckController
         $checked = Checker::check($text);
 
         return new JsonResponse(FindingView::of($checked) + ['book' => $checked->hasErrors() ? null : $this->books->store($checked, $text)]);
+    }
+
+    /** The edits that give what is named at a place another name. */
+    #[Route('/api/rename', methods: 'POST')]
+    public function rename(Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $source = Source::of($body->text('text', Parser::MAX_BYTES));
+        [$line, $column] = [$body->number('line', 1, \PHP_INT_MAX), $body->number('column', 1, \PHP_INT_MAX)];
+        try {
+            $edits = Rename::edits($source, $line, $column, $body->text('name', 200));
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        }
+        $found = Rename::at($source->book, $line, $column);
+
+        return new JsonResponse(['what' => $found['what'] ?? '', 'name' => $found['name'] ?? '', 'edits' => array_map(get_object_vars(...), $edits)]);
     }
 
     #[Route('/api/format', methods: 'POST')]

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Api;
 
 use ZigzagPost\Core\Check\Checker;
-use ZigzagPost\Core\Check\Edit;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Fix;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 
 /** What checking a rulebook gave, as the API sends it. */

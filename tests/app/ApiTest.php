@@ -108,6 +108,16 @@ final class ApiTest extends WebTestCase
         $this->call('POST', '/api/format', ['text' => 'sned'], 422, 'Problem');
     }
 
+    public function testANameIsChangedWhereverItStands(): void
+    {
+        $line = 1 + substr_count(strstr(self::BOOK, 'send moths', true) ?: '', "\n");
+        $renamed = $this->call('POST', '/api/rename', ['text' => self::BOOK, 'line' => $line, 'column' => 9, 'name' => 'owls'], 200, 'Renamed');
+        self::assertSame(['port', 'moths'], [$renamed['what'], $renamed['name']]);
+        self::assertCount(substr_count(self::BOOK, 'moths'), \is_array($renamed['edits']) ? $renamed['edits'] : []);
+        self::assertStringContainsString('already a port "keys"', $this->text($this->call('POST', '/api/rename', ['text' => self::BOOK, 'line' => $line, 'column' => 9, 'name' => 'keys'], 422, 'Problem'), 'error'));
+        self::assertStringContainsString('no name', $this->text($this->call('POST', '/api/rename', ['text' => '', 'line' => 1, 'column' => 1, 'name' => 'x'], 422, 'Problem'), 'error'));
+    }
+
     public function testABenchPlaysChangesItsRulesAndPanics(): void
     {
         $path = $this->openBench(self::BOOK);

@@ -116,10 +116,23 @@ final class BenchTest extends PageTestCase
         usleep(500_000);
         $this->page->navigate()->refresh();
         $this->waitFor('[data-receiver=moths]');
-        $text = "const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();";
-        self::assertStringNotContainsString('key C4..G9', (string) json_encode($this->page->executeScript($text)));
+        self::assertStringNotContainsString('key C4..G9', $this->rules());
         $this->one('.cm-content')->sendKeys([WebDriverKeys::CONTROL, 'z']);
-        $this->until(fn (): bool => str_contains((string) json_encode($this->page->executeScript($text)), 'key C4..G9'), 'the change before the reload is undone');
+        $this->until(fn (): bool => str_contains($this->rules(), 'key C4..G9'), 'the change before the reload is undone');
+    }
+
+    public function testANameIsChangedEverywhereAndTakenBackInOneStep(): void
+    {
+        $before = $this->rules();
+        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.focus(); view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('moths out') + 2 } });");
+        $this->one('.cm-content')->sendKeys(WebDriverKeys::F2);
+        $this->one('.cm-rename input')->clear()->sendKeys('Owls'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('.cm-rename'), 'small letter'), 'why this name cannot be used');
+        $this->one('.cm-rename input')->clear()->sendKeys('owls'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => 0 === preg_match('/(port|send|to|over) moths/', $this->rules()), 'the new name everywhere');
+        self::assertStringContainsString('port owls out', $this->rules());
+        $this->one('.cm-content')->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => $this->rules() === $before, 'the old text after one step back');
     }
 
     public function testTwoWindowsAreToldAndNothingIsOverwritten(): void
@@ -288,5 +301,13 @@ final class BenchTest extends PageTestCase
     {
         $this->page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='{$rulebook}']"))->click();
         $this->waitFor('[data-receiver=ticker]');
+    }
+
+    /** The whole text in the editor. */
+    private function rules(): string
+    {
+        $text = $this->page->executeScript("const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();");
+
+        return \is_string($text) ? $text : '';
     }
 }

@@ -18,6 +18,7 @@ final class Rooms
         'Rulebook/Message' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Code'],
         'Rulebook/Step' => ['Midi', 'Number', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message'],
         'Rulebook' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step'],
+        'Rulebook/Change' => ['Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Step', 'Rulebook'],
         'Engine/Book' => ['Midi', 'Number'],
         'Engine/State' => ['Engine/Book'],
         'Engine/Trace' => ['Midi', 'Format', 'Engine/Book', 'Engine/State'],
@@ -32,7 +33,7 @@ final class Rooms
         'Engine/Change' => ['Engine/Book', 'Engine/State', 'Engine/Notes', 'Engine/Voices', 'Engine/Controls', 'Engine/Time', 'Engine'],
         'Engine/Tape' => ['Format', 'Engine/Book', 'Engine/Trace', 'Engine', 'Engine/Change'],
         'Compile' => ['Midi', 'Number', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/State'],
-        'Check' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step', 'Rulebook', 'Compile'],
+        'Check' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Compile'],
         'World' => ['Midi', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change'],
     ];
 }

@@ -76,6 +76,8 @@ export const api = {
     ),
   check: (text: string) => answered(client.POST('/api/check', { body: { text }, ...within(LONGEST_MS) })),
   format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),
+  rename: (body: { text: string; line: number; column: number; name: string }) =>
+    answered(client.POST('/api/rename', { body, ...within(LONGEST_MS) })),
   listTapes: () => answered(client.GET('/api/tapes', within(LONGEST_MS))),
   uploadTape: (file: File) => {
     const form = new FormData();

@@ -132,6 +132,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rename": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives what is named at a place of a rulebook another name, everywhere. */
+        post: operations["rename"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tapes": {
         parameters: {
             query?: never;
@@ -395,6 +412,12 @@ export interface components {
             length: number;
             text: string;
             fixes: components["schemas"]["Fix"][];
+        };
+        Renamed: {
+            /** @description Port, table, curve, memory, group, clock, stack or scene. */
+            what: string;
+            name: string;
+            edits: components["schemas"]["Edit"][];
         };
         Checked: {
             /** @description Without errors, the name by which a bench can be given these rules. */
@@ -904,6 +927,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Text"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                    line: number;
+                    column: number;
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What was named */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Renamed"];
                 };
             };
             422: components["responses"]["Problem"];

@@ -5,6 +5,7 @@ import { useEffect, useImperativeHandle, useRef, type Ref } from 'react';
 import type { Checked, Finding, Fix } from '../api/types';
 import { changesOf, positionOf, rangeOf } from './edits';
 import { editorSetup } from './editorSetup';
+import { openRename } from './rename';
 import { setHits, type Hit } from './hits';
 import { recall, remember } from './undoMemory';
 
@@ -13,6 +14,7 @@ export interface EditorHandle {
   showLine: (line: number) => void;
   apply: (fix: Fix) => void;
   replaceAll: (text: string) => void;
+  rename: () => void;
 }
 
 const KEEP_PAUSE_MS = 200;
@@ -106,6 +108,11 @@ export function RuleEditor({
       const editor = view.current;
       editor?.dispatch({ changes: changesOf(editor.state.doc, fix.edits) });
       editor?.focus();
+    },
+    rename: () => {
+      if (view.current !== null) {
+        openRename(view.current);
+      }
     },
     replaceAll: (replacement) => {
       const editor = view.current;

@@ -1,4 +1,4 @@
-import { AlignLeft, BookOpen } from 'lucide-react';
+import { AlignLeft, BookOpen, TextCursorInput } from 'lucide-react';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { api } from '../api/client';
 import type { Checked, Rulebook } from '../api/types';
@@ -116,6 +116,13 @@ export function RulesPanel({
             icon={<AlignLeft size={16} />}
             label="Tidy the text"
             onClick={() => void format()}
+          />
+          <Button
+            tone="quiet"
+            iconOnly
+            icon={<TextCursorInput size={16} />}
+            label="Rename what is named at the cursor (F2)"
+            onClick={() => editor.current?.rename()}
           />
           <Button
             tone={isReading ? 'primary' : 'quiet'}

@@ -14,6 +14,7 @@ import {
 import type { Checked } from '../api/types';
 import { complete } from './completion';
 import { hitBadges } from './hits';
+import { renaming } from './rename';
 import { rulebookColours, rulebookLanguage } from './language';
 
 const look = EditorView.theme({
@@ -76,6 +77,7 @@ export function editorSetup(names: () => Checked['names'] | null): Extension {
     hitBadges,
     look,
     lineInSight,
+    renaming,
     EditorState.tabSize.of(2),
     keymap.of([
       { key: 'Ctrl-i', run: insertTab, shift: indentLess },

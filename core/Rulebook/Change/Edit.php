@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Check;
+namespace ZigzagPost\Core\Rulebook\Change;
 
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -41,5 +41,25 @@ final readonly class Edit
     public static function insertBefore(int $line, string $text): self
     {
         return new self($line, 1, $line, 1, $text);
+    }
+
+    /**
+     * Makes edits that do not overlap and refer to the text as it was; those at one place in the order given.
+     *
+     * @param list<self> $edits
+     */
+    public static function apply(array $edits, string $text): string
+    {
+        $lines = explode("\n", $text);
+        $order = array_keys($edits);
+        usort($order, static fn (int $a, int $b): int => [$edits[$b]->fromLine, $edits[$b]->fromColumn, $b] <=> [$edits[$a]->fromLine, $edits[$a]->fromColumn, $a]);
+        foreach ($order as $index) {
+            $edit = $edits[$index];
+            $before = mb_substr($lines[$edit->fromLine - 1] ?? '', 0, $edit->fromColumn - 1);
+            $after = mb_substr($lines[$edit->toLine - 1] ?? '', $edit->toColumn - 1);
+            array_splice($lines, $edit->fromLine - 1, $edit->toLine - $edit->fromLine + 1, explode("\n", $before.$edit->text.$after));
+        }
+
+        return implode("\n", $lines);
     }
 }

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Change;
+
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+
+/** Gives a declared thing another name, wherever it is written. */
+final class Rename
+{
+    /**
+     * What is named at a place: the kind of thing as in {@see Reference} (ports all as "port"), its name, and everywhere it stands.
+     *
+     * @return array{what: string, name: string, places: non-empty-list<Span>}|null
+     */
+    public static function at(Rulebook $book, int $line, int $column): ?array
+    {
+        foreach (self::all($book) as $what => $names) {
+            foreach ($names as $name => $places) {
+                foreach ($places as $span) {
+                    if ($span->line === $line && $column >= $span->column && $column <= $span->column + $span->length) {
+                        return ['what' => $what, 'name' => (string) $name, 'places' => $places];
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @return list<Edit>
+     *
+     * @throws RulebookError when there is nothing to rename there, or the new name cannot be used
+     */
+    public static function edits(Source $source, int $line, int $column, string $to): array
+    {
+        $found = self::at($source->book, $line, $column);
+        if (null === $found) {
+            throw new RulebookError(new Span($line, $column), 'nothing-to-rename', 'there is no name of a port, table, curve, memory, group, clock, stack or scene here');
+        }
+        ['what' => $what, 'name' => $name, 'places' => $places] = $found;
+        $isTitle = Reference::SCENE === $what;
+        if ($isTitle ? 1 === preg_match('/["\r\n]/', $to) || '' === trim($to) : 1 !== preg_match('/^[a-z][a-z0-9_]*$/D', $to)) {
+            throw new RulebookError($places[0], 'syntax', $isTitle ? 'a title has no double quotes and is not empty' : 'a name begins with a small letter; small letters, digits and _ follow');
+        }
+        if ($to !== $name && isset(self::all($source->book)[$what][$to])) {
+            throw new RulebookError($places[0], 'duplicate', "there is already a {$what} \"{$to}\"; choose another name");
+        }
+        $edits = array_map(static fn (Span $span): Edit => Edit::replace($span, $isTitle ? "\"{$to}\"" : $to), $places);
+        $source->with($edits);
+
+        return $edits;
+    }
+
+    /** @return array<string, array<string, non-empty-list<Span>>> places by what is named, and name; the declaration first */
+    private static function all(Rulebook $book): array
+    {
+        $all = [];
+        $add = static function (string $what, Token $name) use (&$all): void {
+            $what = str_ends_with($what, 'port') ? 'port' : $what;
+            $all[$what][$name->text][] = $name->span;
+        };
+        foreach (['port' => $book->ports, Reference::TABLE => $book->tables, Reference::CURVE => $book->curves, Reference::MEMORY => $book->memories, Reference::GROUP => $book->groups, Reference::CLOCK => $book->clocks, Reference::STACK => $book->stacks] as $what => $declared) {
+            foreach ($declared as $each) {
+                $add($what, $each->name);
+            }
+        }
+        foreach ($book->scenes as $scene) {
+            $add(Reference::SCENE, $scene->name);
+        }
+        $references = [
+            ...array_merge(...array_map(static fn ($rule): array => Reference::all(Reference::IN_PORT, $rule->from), $book->rules)),
+            ...array_map(static fn ($group): Reference => new Reference(Reference::IN_PORT, $group->port), array_values($book->groups)),
+            ...array_merge(...array_map(static fn ($clock): array => $clock->references(), array_values($book->clocks))),
+            ...array_merge(...array_map(static fn ($step): array => $step->references(), $book->steps())),
+        ];
+        foreach ($references as $reference) {
+            $add($reference->what, $reference->name);
+        }
+        foreach (self::expressions($book) as $expression) {
+            foreach ($expression->names() as $name) {
+                $what = isset($book->groups[$name->name]) ? Reference::GROUP : (isset($book->memories[$name->name]) ? Reference::MEMORY : null);
+                if (null !== $what) {
+                    $all[$what][$name->name][] = $name->span;
+                }
+            }
+            foreach ($expression->lookups() as $lookup) {
+                $add(Reference::TABLE, $lookup->table);
+            }
+        }
+
+        return $all;
+    }
+
+    /** @return list<Expression> */
+    private static function expressions(Rulebook $book): array
+    {
+        $expressions = [];
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                array_push($expressions, ...(null === $selector->where ? [] : [$selector->where]));
+            }
+        }
+        foreach ($book->steps() as $step) {
+            array_push($expressions, ...$step->expressions());
+        }
+        foreach ($book->clocks as $clock) {
+            array_push($expressions, ...$clock->expressions());
+        }
+
+        return $expressions;
+    }
+}
