@@ -491,7 +491,10 @@ final class RuleCode implements Writer
 
     public function flattens(array $flattening): void
     {
-        $this->draft->flattens[$this->stepId()] ??= $flattening;
+        $step = $this->stepId();
+        if ('' === ($this->draft->flattens[$step]['bend'] ?? '')) { // of all kinds of message, notes know most
+            $this->draft->flattens[$step] = $flattening;
+        }
     }
 
     public function hasEnded(): bool

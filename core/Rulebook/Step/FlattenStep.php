@@ -77,9 +77,10 @@ final class FlattenStep extends Step
     {
         $step = "'{$code->stepId()}'";
         $why = "Flatten::reason(\$s, {$step}, \$port, \$ch)";
+        $beginsNotes = Kind::Note === $code->kind() && $code->beginsNotes();
+        $this->describe($code, $beginsNotes);
         if (Kind::Note === $code->kind()) {
-            if ($code->beginsNotes()) {
-                $this->describe($code);
+            if ($beginsNotes) {
                 $code->line("Flatten::noteOn(\$e, {$step}, \$t, \$port, \$ch, \$n, \$ctl, \$own);");
             }
         } elseif (Kind::Bend === $code->kind()) {
@@ -121,21 +122,21 @@ final class FlattenStep extends Step
     }
 
     /** Tells the compiled rulebook what this step does, for notes that begin and end. */
-    private function describe(Writer $code): void
+    private function describe(Writer $code, bool $beginsNotes): void
     {
         $timbre = $this->timbreController ?? self::TIMBRE;
         $code->flattens([
             'channel' => $this->channel,
             'range' => $this->bendRange(),
             'priority' => $this->priority ?? 'last',
-            'bend' => $code->owner()->continuationAs(Kind::Bend),
-            'pressure' => match ($this->pressure) {
+            'bend' => $beginsNotes ? $code->owner()->continuationAs(Kind::Bend) : '',
+            'pressure' => match ($beginsNotes ? $this->pressure : null) {
                 'cc' => $code->owner()->continuationAs(Kind::Cc),
                 'channel' => $code->owner()->continuationAs(Kind::Pressure),
                 default => '',
             },
             'pressureController' => $this->pressureController ?? 0,
-            'timbre' => 'drop' === $this->timbre ? '' : $code->owner()->continuationAs(Kind::Cc),
+            'timbre' => !$beginsNotes || 'drop' === $this->timbre ? '' : $code->owner()->continuationAs(Kind::Cc),
             'timbreController' => $timbre,
         ]);
     }

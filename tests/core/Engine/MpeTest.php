@@ -39,6 +39,19 @@ final class MpeTest extends TapeTestCase
             7.000 moths D2 20
             7.000 moths 92 3C 64
             CASE;
+        yield 'a rule for bends alone: that of the manager counts, no note has another' => <<<'CASE'
+            port slab in mpe lower 15 bend 48
+            port synth out
+            rule "f"
+              take bend
+              flatten to channel 3 bend 12
+              send synth
+            --- in
+            0 slab E1 00 44
+            1 slab E0 00 50
+            --- out
+            1.000 synth E2 55 42
+            CASE;
         yield 'bend and timbre of the last note' => <<<'CASE'
             port slab in mpe lower 15 bend 48
             port synth out
