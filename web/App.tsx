@@ -1,27 +1,43 @@
 import { useQuery } from '@tanstack/react-query';
+import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { api } from './api/client';
-import { BenchPage } from './bench/BenchPage';
+import { useDocuments } from './documents/queries';
+import { NEW_RULEBOOK } from './rules/newRulebook';
+import { Shell } from './shell/Shell';
 import { Blank } from './ui/Blank';
+
+// A view is a page in a folder of its own and a line here; it is fetched when it is first looked at.
+const LibraryPage = lazy(() =>
+  import('./library/LibraryPage').then((view) => ({ default: view.LibraryPage })),
+);
+const BenchPage = lazy(() => import('./bench/BenchPage').then((view) => ({ default: view.BenchPage })));
 
 export function App() {
   return (
     <Routes>
-      <Route path="/" element={<Latest />} />
-      <Route path="/bench/:id" element={<BenchPage />} />
-      <Route
-        path="*"
-        element={
-          <Blank title="There is nothing at this address" action={{ label: 'Go to the bench', href: '/' }} />
-        }
-      />
+      <Route element={<Shell />}>
+        <Route path="/" element={<Latest />} />
+        <Route path="/bench" element={<Latest />} />
+        <Route path="/rulebooks" element={<LibraryPage />} />
+        <Route path="/bench/:id" element={<BenchPage />} />
+        <Route
+          path="*"
+          element={
+            <Blank
+              title="There is nothing at this address"
+              action={{ label: 'Go to the bench', href: '/' }}
+            />
+          }
+        />
+      </Route>
     </Routes>
   );
 }
 
 /** Opens the bench with the rulebook that was changed last. */
 function Latest() {
-  const rulebooks = useQuery({ queryKey: ['rulebooks'], queryFn: api.listRulebooks });
+  const rulebooks = useDocuments('rulebook');
   if (rulebooks.isError) {
     return <Blank title={rulebooks.error.message} action={{ label: 'Try again', href: '/' }} />;
   }
@@ -36,9 +52,10 @@ function CreateFirst() {
   const created = useQuery({
     queryKey: ['first-rulebook'],
     queryFn: () =>
-      api.createRulebook({
+      api.createDocument({
+        kind: 'rulebook',
         name: 'My first rulebook',
-        text: 'rulebook "My first rulebook"\n\nport keys in\nport synth out\n\nrule "Everything through"\n  take any\n  send synth\n',
+        text: NEW_RULEBOOK.replace('"New"', '"My first rulebook"'),
       }),
   });
   return created.data === undefined ? (

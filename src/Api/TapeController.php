@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Bench\TapeStore;
-use App\Entity\StoredTape;
-use Doctrine\ORM\EntityManagerInterface;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
+use App\Documents\Documents;
+use App\Documents\TapeKind;
+use App\Entity\Document;
+use App\Entity\Revision;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -22,39 +23,29 @@ final readonly class TapeController
 {
     private const MOST_PLAYED = 50_000;
 
-    public function __construct(private EntityManagerInterface $store, private TapeStore $tapes)
+    public function __construct(private Documents $documents, private TapeStore $tapes)
     {
     }
 
     #[Route('', methods: 'GET')]
     public function list(): JsonResponse
     {
-        return new JsonResponse(array_map(self::summary(...), $this->store->getRepository(StoredTape::class)->findBy(['deletedAt' => null], ['storedAt' => 'DESC'])));
+        return new JsonResponse(array_map(self::listed(...), $this->documents->list(TapeKind::NAME)));
     }
 
     /** Stores a tape, MIDI file or CSV file; its ending says which. */
     #[Route('', methods: 'POST')]
     public function upload(Request $request): JsonResponse
     {
-        $file = $request->files->get('file');
-        if ($file instanceof UploadedFile && \in_array($file->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true)) {
-            throw Problem::tooLarge("{$file->getClientOriginalName()} is larger than 8 MiB; cut it into parts");
-        }
-        if (!$file instanceof UploadedFile || !$file->isValid()) {
-            throw Problem::badRequest($file instanceof UploadedFile ? 'the file did not arrive whole: '.$file->getErrorMessage() : 'choose a file to upload');
-        }
+        $file = Upload::of($request);
         $name = basename($file->getClientOriginalName());
-        if ($file->getSize() > TapeStore::MAX_BYTES) {
-            throw Problem::tooLarge("{$name} is larger than 8 MiB; cut it into parts");
-        }
         try {
-            [$tape, $faults] = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name);
+            [$tape, $faults] = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name, Author::of($request));
         } catch (BadFile $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
         $request->attributes->set('saving', "the tape \"{$tape->name}\"");
-        $this->store->persist($tape);
-        $this->store->flush();
+        $this->documents->add($tape, Revision::CREATED);
         $leftOut = array_map(static fn (string $fault, int $count): string => "{$count} × {$fault}", array_keys($faults), $faults);
 
         return new JsonResponse(self::summary($tape) + ['leftOut' => $leftOut], 201);
@@ -86,8 +77,7 @@ final readonly class TapeController
     #[Route('/{id}', methods: 'DELETE')]
     public function delete(string $id): Response
     {
-        $this->tapes->find($id)->deletedAt = new \DateTimeImmutable();
-        $this->store->flush();
+        $this->documents->delete($this->tapes->find($id));
 
         return new Response(null, 204);
     }
@@ -96,16 +86,27 @@ final readonly class TapeController
     #[Route('/{id}/restore', methods: 'POST')]
     public function restore(string $id): JsonResponse
     {
-        $tape = $this->store->find(StoredTape::class, $id) ?? throw Problem::notFound('tape');
-        $tape->deletedAt = null;
-        $this->store->flush();
+        $tape = $this->documents->takeBack($id) ?? throw Problem::notFound('tape');
 
         return new JsonResponse(self::summary($tape));
     }
 
     /** @return array<string, mixed> */
-    private static function summary(StoredTape $tape): array
+    private static function summary(Document $tape): array
     {
-        return ['id' => $tape->id, 'name' => $tape->name, 'events' => $tape->events, 'lengthUs' => $tape->lengthUs, 'storedAt' => $tape->storedAt->format(\DateTimeInterface::ATOM)];
+        return ['id' => $tape->id, 'name' => $tape->name, 'events' => $tape->summary['events'] ?? 0, 'lengthUs' => $tape->summary['lengthUs'] ?? 0, 'storedAt' => $tape->createdAt->format(\DateTimeInterface::ATOM)];
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     *
+     * @return array<string, mixed>
+     */
+    private static function listed(array $row): array
+    {
+        $row = DocumentView::listed($row);
+        $summary = \is_array($row['summary']) ? $row['summary'] : [];
+
+        return ['id' => $row['id'], 'name' => $row['name'], 'events' => $summary['events'] ?? 0, 'lengthUs' => $summary['lengthUs'] ?? 0, 'storedAt' => $row['changedAt']];
     }
 }

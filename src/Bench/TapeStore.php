@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Api\Problem;
-use App\Entity\StoredTape;
-use Doctrine\ORM\EntityManagerInterface;
+use App\Documents\Documents;
+use App\Documents\TapeKind;
+use App\Entity\Document;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\FileFormat;
@@ -17,19 +18,16 @@ use ZigzagPost\Core\Format\WholeMessages;
 /** Recordings in the database. */
 final readonly class TapeStore
 {
-    /** Largest file taken, in bytes. */
-    public const MAX_BYTES = 8 << 20;
-
-    public function __construct(private EntityManagerInterface $store)
+    public function __construct(private Documents $documents)
     {
     }
 
     /**
-     * @return array{StoredTape, array<string, int>} the tape, and how many of which faults were left out
+     * @return array{Document, array<string, int>} the tape, and how many of which faults were left out
      *
      * @throws BadFile
      */
-    public function read(string $path, string $name): array
+    public function read(string $path, string $name, string $by = ''): array
     {
         $stream = fopen($path, 'r');
         if (false === $stream) {
@@ -51,14 +49,12 @@ final readonly class TapeStore
             throw BadFile::whole($name, 'there are no MIDI messages in this file');
         }
 
-        return [new StoredTape(mb_substr($name, 0, 200), $text, $count, $lengthUs), $whole->faults];
+        return [new Document(TapeKind::NAME, mb_substr($name, 0, 200), $text, ['events' => $count, 'lengthUs' => $lengthUs], $by), $whole->faults];
     }
 
-    public function find(string $id): StoredTape
+    public function find(string $id): Document
     {
-        $tape = $this->store->find(StoredTape::class, $id);
-
-        return null === $tape || null !== $tape->deletedAt ? throw Problem::notFound('tape') : $tape;
+        return $this->documents->find($id, TapeKind::NAME) ?? throw Problem::notFound('tape');
     }
 
     /** @return \Generator<int, Event> */

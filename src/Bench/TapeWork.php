@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Api\Problem;
-use App\Entity\StoredTape;
+use App\Entity\Document;
 use App\Entity\TapeJob;
 use App\Storage\DataFolder;
 use App\Storage\StorageProblem;
@@ -28,7 +28,7 @@ final readonly class TapeWork
     {
     }
 
-    public function portion(TapeJob $job, StoredTape $tape): void
+    public function portion(TapeJob $job, Document $tape): void
     {
         $book = Compiler::load(Parser::parse($job->bookText)[0]); // it was checked when the run began
         $engine = '' === $job->state ? new Engine($book) : SavedRun::read((string) base64_decode($job->state, true), $book, false);

@@ -7,8 +7,8 @@ namespace App\Command;
 use App\Bench\Books;
 use App\Bench\Sessions;
 use App\Bench\TapeWork;
-use App\Entity\StoredRulebook;
-use App\Entity\StoredTape;
+use App\Entity\Document;
+use App\Entity\Revision;
 use App\Entity\TapeJob;
 use App\Storage\Copies;
 use App\Storage\Locks;
@@ -45,9 +45,9 @@ final class SweepCommand extends Command
         $this->runs->sweep(self::RUN_DAYS * self::DAY);
         $this->locks->sweep(self::BENCH_DAYS * self::DAY);
         $this->store->createQuery('DELETE '.TapeJob::class.' j WHERE j.begunAt < :then')->execute(['then' => new \DateTimeImmutable('-'.self::RUN_DAYS.' days')]);
-        foreach ([StoredTape::class, StoredRulebook::class] as $class) {
-            $this->store->createQuery("DELETE {$class} d WHERE d.deletedAt < :then")->execute(['then' => new \DateTimeImmutable(StoredTape::KEPT)]);
-        }
+        $then = new \DateTimeImmutable(Document::KEPT);
+        $this->store->createQuery('DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt < :then)')->execute(['then' => $then]);
+        $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt < :then')->execute(['then' => $then]);
         $this->copies->make();
 
         return 0;

@@ -77,14 +77,14 @@ final class ApiTest extends WebTestCase
 
     public function testARulebookIsStoredAndNeverOverwrittenUnseen(): void
     {
-        $book = $this->call('POST', '/api/rulebooks', ['name' => 'Mine', 'text' => self::BOOK], 201, 'Rulebook');
-        $path = "/api/rulebooks/{$this->text($book, 'id')}";
-        $changed = $this->call('PUT', $path, ['name' => 'Mine', 'text' => 'port a in', 'version' => 1], 200, 'Rulebook');
+        $book = $this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Mine', 'text' => self::BOOK], 201, 'Document');
+        $path = "/api/documents/{$this->text($book, 'id')}";
+        $changed = $this->call('PUT', $path, ['name' => 'Mine', 'text' => 'port a in', 'version' => 1], 200, 'Document');
         self::assertSame(2, $changed['version']);
         $refused = $this->call('PUT', $path, ['name' => 'Mine', 'text' => 'port b in', 'version' => 1], 409, 'Conflict');
         self::assertIsArray($refused['current']);
         self::assertSame('port a in', $refused['current']['text']);
-        self::assertSame('port a in', $this->call('GET', $path, null, 200, 'Rulebook')['text']);
+        self::assertSame('port a in', $this->call('GET', $path, null, 200, 'Document')['text']);
         $this->call('DELETE', $path, null, 204);
         $this->call('GET', $path, null, 404, 'Problem');
         $this->call('PUT', $path, ['name' => 'Mine', 'text' => '', 'version' => 2], 404, 'Problem');
@@ -92,7 +92,7 @@ final class ApiTest extends WebTestCase
 
     public function testTheListAndTheDemoShow(): void
     {
-        $list = $this->call('GET', '/api/rulebooks', null, 200);
+        $list = $this->call('GET', '/api/documents?kind=rulebook', null, 200);
         self::assertContains('The Salt Ferry', array_column($list, 'name'));
         $tapes = $this->call('GET', '/api/tapes', null, 200);
         self::assertContains('rehearsal.tape', array_column($tapes, 'name'));
@@ -197,8 +197,8 @@ final class ApiTest extends WebTestCase
     public function testTapesAndRulebooksCanBeBroughtBack(): void
     {
         $tape = $this->upload('gone.tape', "0 keys 90 3C 64\n", 201);
-        $book = $this->call('POST', '/api/rulebooks', ['name' => 'Gone', 'text' => self::BOOK], 201, 'Rulebook');
-        foreach (["/api/tapes/{$this->text($tape, 'id')}", "/api/rulebooks/{$this->text($book, 'id')}"] as $path) {
+        $book = $this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Gone', 'text' => self::BOOK], 201, 'Document');
+        foreach (["/api/tapes/{$this->text($tape, 'id')}", "/api/documents/{$this->text($book, 'id')}"] as $path) {
             $list = \dirname($path);
             $this->call('DELETE', $path, null, 204);
             self::assertNotContains(basename($path), array_column($this->call('GET', $list, null, 200), 'id'));
@@ -210,12 +210,12 @@ final class ApiTest extends WebTestCase
 
     public function testATextIsStoredFirstAndJudgedAfterwards(): void
     {
-        $book = $this->call('POST', '/api/rulebooks', ['name' => 'Judged', 'text' => self::BOOK], 201, 'Rulebook');
+        $book = $this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Judged', 'text' => self::BOOK], 201, 'Document');
         self::assertSame('', $book['goodText']);
-        $path = "/api/rulebooks/{$this->text($book, 'id')}";
-        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 1], 200, 'Rulebook')['goodText']);
-        $this->call('PUT', $path, ['name' => 'Judged', 'text' => 'sned', 'version' => 1], 200, 'Rulebook');
-        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 2], 200, 'Rulebook')['goodText'], 'a text with errors is not good');
+        $path = "/api/documents/{$this->text($book, 'id')}";
+        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 1], 200, 'Document')['goodText']);
+        $this->call('PUT', $path, ['name' => 'Judged', 'text' => 'sned', 'version' => 1], 200, 'Document');
+        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 2], 200, 'Document')['goodText'], 'a text with errors is not good');
     }
 
     public function testARunWhoseResultIsNotWholeIsRefused(): void
@@ -233,7 +233,7 @@ final class ApiTest extends WebTestCase
 
     public function testAnswersCarryTheirLengthAndJsonItsType(): void
     {
-        $this->call('GET', '/api/rulebooks', null, 200);
+        $this->call('GET', '/api/documents?kind=rulebook', null, 200);
         $response = $this->browser->getResponse();
         self::assertSame((string) \strlen((string) $response->getContent()), $response->headers->get('Content-Length'));
         $this->browser->request('POST', '/api/check', server: ['CONTENT_TYPE' => 'text/plain'], content: '{"text": ""}');
@@ -283,7 +283,7 @@ final class ApiTest extends WebTestCase
         yield 'no object' => ['/api/check', '"text"', 'JSON object'];
         yield 'no text' => ['/api/check', '{}', '"text" is missing'];
         yield 'a number for text' => ['/api/check', '{"text": 5}', '"text" should be text'];
-        yield 'no name' => ['/api/rulebooks', '{"name": " ", "text": ""}', 'needs a name'];
+        yield 'no name' => ['/api/documents', '{"kind": "rulebook", "name": " ", "text": ""}', 'needs a name'];
         yield 'no gestures' => ['/api/bench/x/play', '{"request": 1, "nowUs": 1, "gestures": {"a": 1}}', '"gestures" should be a list'];
         yield 'a time out of range' => ['/api/bench/x/play', '{"request": 1, "nowUs": -1, "gestures": []}', '"nowUs" should be a whole number'];
         yield 'no number' => ['/api/bench/x/play', '{"request": 1, "nowUs": 1, "gestures": [{"timeUs": 1}]}', '"gestures[0].number" should be a whole number'];
@@ -300,7 +300,7 @@ final class ApiTest extends WebTestCase
 
     public function testForeignHostsAndOriginsAreRefused(): void
     {
-        $this->browser->request('GET', '/api/rulebooks', server: ['HTTP_HOST' => 'evil.example']);
+        $this->browser->request('GET', '/api/documents', server: ['HTTP_HOST' => 'evil.example']);
         self::assertSame(421, $this->browser->getResponse()->getStatusCode());
         foreach ([['HTTP_ORIGIN' => 'http://evil.example'], ['HTTP_ORIGIN' => 'null'], ['HTTP_SEC_FETCH_SITE' => 'cross-site']] as $server) {
             $this->browser->request('POST', '/api/check', server: $server + ['CONTENT_TYPE' => 'application/json'], content: '{"text": ""}');

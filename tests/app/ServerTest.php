@@ -46,7 +46,7 @@ final class ServerTest extends TestCase
     public function testOnlyTheOwnerCanReadTheData(): void
     {
         $this->start();
-        $this->get('/api/rulebooks');
+        $this->get('/api/documents');
         foreach (array_filter(glob("{$this->folder}/a.*") ?: [], is_file(...)) as $file) {
             self::assertSame('0600', substr(\sprintf('%o', fileperms($file)), -4), $file);
         }
@@ -55,11 +55,11 @@ final class ServerTest extends TestCase
     public function testPasswordsAreGuessedSlowly(): void
     {
         $this->start(['ZIGZAG_PASSWORD' => 'brine']);
-        self::assertSame(401, $this->get('/api/rulebooks')[0]);
-        self::assertSame(200, $this->get('/api/rulebooks', ['Authorization: Basic '.base64_encode('player:brine')])[0]);
+        self::assertSame(401, $this->get('/api/documents')[0]);
+        self::assertSame(200, $this->get('/api/documents', ['Authorization: Basic '.base64_encode('player:brine')])[0]);
         $statuses = [];
         for ($i = 0; $i < 15; ++$i) {
-            $statuses[] = $this->get('/api/rulebooks', ['Authorization: Basic '.base64_encode("player:{$i}")])[0];
+            $statuses[] = $this->get('/api/documents', ['Authorization: Basic '.base64_encode("player:{$i}")])[0];
         }
         self::assertSame([401, 429], [$statuses[0], $statuses[14]]);
         self::assertSame(10, \count(array_keys($statuses, 401, true)));
@@ -82,7 +82,7 @@ final class ServerTest extends TestCase
         $this->start(options: ['--fresh']);
         self::assertCount(1, glob("{$this->folder}/a.aside-*.sqlite") ?: []);
         self::assertFileExists("{$this->folder}/other.runs/1.tape");
-        self::assertSame(200, $this->get('/api/rulebooks')[0]);
+        self::assertSame(200, $this->get('/api/documents')[0]);
     }
 
     public function testADamagedDatabaseIsOneLineAndItsLastGoodCopyIsOffered(): void
@@ -95,7 +95,7 @@ final class ServerTest extends TestCase
         self::assertSame([1, 1], [$exit, substr_count($error, "\n")], $error);
         self::assertStringContainsString('the last good copy is of '.date('Y-m-d').': bin/demo --restore', $error);
         $this->start(options: ['--restore']);
-        self::assertStringContainsString('The Salt Ferry', $this->get('/api/rulebooks')[1]);
+        self::assertStringContainsString('The Salt Ferry', $this->get('/api/documents')[1]);
         self::assertCount(1, glob("{$this->folder}/a.aside-*.sqlite") ?: []);
     }
 
@@ -104,14 +104,14 @@ final class ServerTest extends TestCase
         $this->start();
         $bench = $this->openBench();
         self::assertSame(200, $this->play($bench, 1)[0]);
-        self::assertSame(200, $this->get('/api/rulebooks')[0]);
+        self::assertSame(200, $this->get('/api/documents')[0]);
         rename("{$this->folder}/a.sqlite", "{$this->folder}/gone.sqlite");
-        [$status, $answer] = $this->get('/api/rulebooks');
+        [$status, $answer] = $this->get('/api/documents');
         self::assertSame(503, $status);
         self::assertStringContainsString('is not in its place any more', $answer);
         self::assertSame(200, $this->play($bench, 2)[0]);
         rename("{$this->folder}/gone.sqlite", "{$this->folder}/a.sqlite");
-        self::assertSame(200, $this->get('/api/rulebooks')[0]);
+        self::assertSame(200, $this->get('/api/documents')[0]);
     }
 
     public function testWorkersThatDieAreReplacedAndIdleClientsHoldUpNobody(): void
@@ -140,7 +140,7 @@ final class ServerTest extends TestCase
     public function testItListensOnIpVersion6(): void
     {
         $this->start(options: ['--host', '::1'], host: '[::1]');
-        self::assertSame(200, $this->get('/api/rulebooks', host: '[::1]')[0]);
+        self::assertSame(200, $this->get('/api/documents', host: '[::1]')[0]);
     }
 
     /**

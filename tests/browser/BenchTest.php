@@ -21,8 +21,8 @@ final class BenchTest extends PageTestCase
         $this->page->executeAsyncScript(<<<'JS'
             const [text, done] = arguments;
             (async () => {
-                const [{ id, version }] = await (await fetch('/api/rulebooks')).json();
-                await fetch(`/api/rulebooks/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'The Salt Ferry', text, version }) });
+                const [{ id, version }] = await (await fetch('/api/documents?kind=rulebook')).json();
+                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'The Salt Ferry', text, version }) });
                 done();
             })();
             JS, [file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.book')]);
@@ -200,7 +200,7 @@ final class BenchTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('.cm-content'), 'Bypass on and off'), 'the example is on the bench');
         $this->one('[aria-label="Foot switch 7"]')->sendKeys(' ');
         $this->until(fn (): bool => [] !== $this->all('[role=option]'), 'and plays');
-        $this->page->executeAsyncScript("const done = arguments[0]; fetch('/api/rulebooks/' + location.pathname.split('/').pop(), {method: 'DELETE'}).then(done)");
+        $this->page->executeAsyncScript("const done = arguments[0]; fetch('/api/documents/' + location.pathname.split('/').pop(), {method: 'DELETE'}).then(done)");
     }
 
     public function testAChordOnTheSlabSoundsWithItsOwnBendsOnAPlainSynth(): void

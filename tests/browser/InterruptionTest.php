@@ -19,7 +19,7 @@ final class InterruptionTest extends PageTestCase
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $id = $this->page->executeAsyncScript(<<<'JS'
             const [text, done] = arguments;
-            fetch('/api/rulebooks', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'Interrupted', text }) })
+            fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ kind: 'rulebook', name: 'Interrupted', text }) })
               .then((answer) => answer.json()).then(({ id }) => done(id));
             JS, [self::BOOK]);
         self::assertIsString($id);

@@ -16,7 +16,7 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 $kills = (int) (getenv('ZIGZAG_KILLS') ?: 40);
 $server = new Server();
 $text = "port keys in\nport moths out\nmemory n = 0\nrule \"Count\"\n  take cc 80\n  press\n  remember n = n + 1\n  send moths\n";
-$book = '/api/rulebooks/'.Server::text($server->insist('POST', '/api/rulebooks', ['name' => 'Kept', 'text' => $text]), 'id');
+$book = '/api/documents/'.Server::text($server->insist('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Kept', 'text' => $text]), 'id');
 $bench = '/api/bench/'.Server::text($server->insist('POST', '/api/bench', ['text' => $text]), 'id');
 $acknowledged = $text;
 $version = 1;

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { author } from './author';
 import type { paths } from './schema';
 import type { Gesture } from './types';
 
@@ -24,7 +25,10 @@ const LONGEST_PLAY_MS = 10_000;
 
 const client = createClient<paths>({
   baseUrl: typeof window === 'undefined' ? 'http://localhost' : window.location.origin,
-  fetch: (request) => fetch(request),
+  fetch: (request) => {
+    request.headers.set('X-Author', encodeURIComponent(author()));
+    return fetch(request);
+  },
 });
 
 const within = (ms: number) => ({ signal: AbortSignal.timeout(ms) });
@@ -60,36 +64,63 @@ async function answered<T>(
   return data as T;
 }
 
+/** A file as the body of a request. */
+const uploaded = (file: File) => ({
+  body: { file: '' },
+  bodySerializer: () => {
+    const form = new FormData();
+    form.append('file', file);
+    return form;
+  },
+  ...within(LONGEST_MS),
+});
+
+const at = (id: string, number: number) => ({ params: { path: { id, number } } });
 const of = (id: string) => ({ params: { path: { id } } });
 
 export const api = {
-  listRulebooks: () => answered(client.GET('/api/rulebooks', within(LONGEST_MS))),
-  createRulebook: (body: { name: string; text: string }) =>
-    answered(client.POST('/api/rulebooks', { body, ...within(LONGEST_MS) })),
-  readRulebook: (id: string) =>
-    answered(client.GET('/api/rulebooks/{id}', { ...of(id), ...within(LONGEST_MS) })),
-  writeRulebook: (id: string, body: { name: string; text: string; version: number }) =>
-    answered(client.PUT('/api/rulebooks/{id}', { ...of(id), body, ...within(LONGEST_MS) })),
-  judgeRulebook: (id: string, version: number) =>
+  listDocuments: (kind: string, deleted = false) =>
+    answered(client.GET('/api/documents', { params: { query: { kind, deleted } }, ...within(LONGEST_MS) })),
+  createDocument: (body: { kind: string; name: string; text: string }) =>
+    answered(client.POST('/api/documents', { body, ...within(LONGEST_MS) })),
+  importDocument: (file: File) => answered(client.POST('/api/documents/import', uploaded(file))),
+  readDocument: (id: string) =>
+    answered(client.GET('/api/documents/{id}', { ...of(id), ...within(LONGEST_MS) })),
+  documentVersion: (id: string) =>
+    answered(client.GET('/api/documents/{id}/version', { ...of(id), ...within(LONGEST_MS) })),
+  writeDocument: (id: string, body: { name: string; text: string; version: number }) =>
+    answered(client.PUT('/api/documents/{id}', { ...of(id), body, ...within(LONGEST_MS) })),
+  judgeDocument: (id: string, version: number) =>
     answered(
-      client.POST('/api/rulebooks/{id}/good', { ...of(id), body: { version }, ...within(LONGEST_MS) }),
+      client.POST('/api/documents/{id}/good', { ...of(id), body: { version }, ...within(LONGEST_MS) }),
     ),
+  duplicateDocument: (id: string) =>
+    answered(client.POST('/api/documents/{id}/duplicate', { ...of(id), ...within(LONGEST_MS) })),
+  deleteDocument: (id: string) =>
+    answered(client.DELETE('/api/documents/{id}', { ...of(id), ...within(LONGEST_MS) })),
+  restoreDocument: (id: string) =>
+    answered(client.POST('/api/documents/{id}/restore', { ...of(id), ...within(LONGEST_MS) })),
+  listRevisions: (id: string) =>
+    answered(client.GET('/api/documents/{id}/revisions', { ...of(id), ...within(LONGEST_MS) })),
+  readRevision: (id: string, number: number) =>
+    answered(
+      client.GET('/api/documents/{id}/revisions/{number}', { ...at(id, number), ...within(LONGEST_MS) }),
+    ),
+  bringBack: (id: string, number: number, version: number) =>
+    answered(
+      client.POST('/api/documents/{id}/revisions/{number}/restore', {
+        ...at(id, number),
+        body: { version },
+        ...within(LONGEST_MS),
+      }),
+    ),
+  importEverything: (file: File) => answered(client.POST('/api/everything', uploaded(file))),
   check: (text: string) => answered(client.POST('/api/check', { body: { text }, ...within(LONGEST_MS) })),
   format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),
   rename: (body: { text: string; line: number; column: number; name: string }) =>
     answered(client.POST('/api/rename', { body, ...within(LONGEST_MS) })),
   listTapes: () => answered(client.GET('/api/tapes', within(LONGEST_MS))),
-  uploadTape: (file: File) => {
-    const form = new FormData();
-    form.append('file', file);
-    return answered(
-      client.POST('/api/tapes', {
-        body: { file: '' },
-        bodySerializer: () => form,
-        ...within(LONGEST_MS),
-      }),
-    );
-  },
+  uploadTape: (file: File) => answered(client.POST('/api/tapes', uploaded(file))),
   deleteTape: (id: string) =>
     answered(client.DELETE('/api/tapes/{id}', { ...of(id), ...within(LONGEST_MS) })),
   restoreTape: (id: string) =>

@@ -21,25 +21,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/rulebooks": {
+    "/api/documents": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** All rulebooks, the one changed last first. */
-        get: operations["listRulebooks"];
+        /** All documents, or those of a kind, without their texts; the one changed last first. */
+        get: operations["listDocuments"];
         put?: never;
-        /** Stores a new rulebook. */
-        post: operations["createRulebook"];
+        /** Stores a new document. */
+        post: operations["createDocument"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/rulebooks/{id}": {
+    "/api/documents/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stores a rulebook that comes as a file. */
+        post: operations["importDocument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -48,19 +65,38 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** One rulebook with its text. */
-        get: operations["readRulebook"];
-        /** Stores a new text, provided nobody else has changed it since the version named. */
-        put: operations["writeRulebook"];
+        /** One document with its text. */
+        get: operations["readDocument"];
+        /** Stores a new text and name, provided nobody else has changed it since the version named. */
+        put: operations["writeDocument"];
         post?: never;
-        /** Deletes a rulebook; for thirty days it can be restored. */
-        delete: operations["deleteRulebook"];
+        /** Deletes a document; for thirty days it can be restored. */
+        delete: operations["deleteDocument"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/rulebooks/{id}/good": {
+    "/api/documents/{id}/version": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Which version there is, and who changed it last. */
+        get: operations["documentVersion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/good": {
         parameters: {
             query?: never;
             header?: never;
@@ -71,15 +107,34 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Judges a stored text; if it has no errors, it runs while later ones have some. */
-        post: operations["judgeRulebook"];
+        /** Judges a stored rulebook; if it has no errors, it runs while later ones have some. */
+        post: operations["judgeDocument"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/rulebooks/{id}/restore": {
+    "/api/documents/{id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stores a copy. */
+        post: operations["duplicateDocument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -91,7 +146,103 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes a deletion back. */
-        post: operations["restoreRulebook"];
+        post: operations["restoreDocument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** The document as a file. */
+        get: operations["documentFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Its history, the latest first. */
+        get: operations["listRevisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                number: number;
+            };
+            cookie?: never;
+        };
+        /** One version, and what it changed. */
+        get: operations["readRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/revisions/{number}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                number: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes an old version the latest. */
+        post: operations["bringBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/everything": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All documents with their history, as a zip. */
+        get: operations["exportEverything"];
+        put?: never;
+        /** Brings in what such a file holds; if anything is wrong with it, nothing is changed. */
+        post: operations["importEverything"];
         delete?: never;
         options?: never;
         head?: never;
@@ -368,29 +519,63 @@ export interface components {
         Text: {
             text: string;
         };
-        RulebookDraft: {
-            name: string;
-            text: string;
-        };
-        RulebookChange: {
-            name: string;
-            text: string;
-            version: number;
-        };
-        RulebookSummary: {
+        DocumentSummary: {
             id: string;
+            kind: string;
             name: string;
             version: number;
+            summary: {
+                [key: string]: unknown;
+            };
             changedAt: string;
+            changedBy: string;
+            deletedAt: string | null;
         };
-        Rulebook: components["schemas"]["RulebookSummary"] & {
+        DocumentDraft: {
+            kind: string;
+            name: string;
+            text: string;
+        };
+        DocumentChange: {
+            name: string;
+            text: string;
+            version: number;
+        };
+        Document: {
+            id: string;
+            kind: string;
+            name: string;
+            version: number;
+            summary: {
+                [key: string]: unknown;
+            };
+            changedAt: string;
+            changedBy: string;
             text: string;
             /** @description The latest text without an error. */
             goodText: string;
         };
+        Revision: {
+            number: number;
+            name: string;
+            begunAt: string;
+            at: string;
+            by: string;
+            what: string;
+        };
+        Difference: {
+            sign: string;
+            text: string;
+            line: number;
+        }[];
+        RevisionText: components["schemas"]["Revision"] & {
+            text: string;
+            changes: components["schemas"]["Difference"];
+            since: components["schemas"]["Difference"];
+        };
         Conflict: {
             error: string;
-            current: components["schemas"]["Rulebook"];
+            current: components["schemas"]["Document"];
         };
         Edit: {
             fromLine: number;
@@ -706,9 +891,12 @@ export interface operations {
             };
         };
     };
-    listRulebooks: {
+    listDocuments: {
         parameters: {
-            query?: never;
+            query?: {
+                kind?: string;
+                deleted?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -721,12 +909,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RulebookSummary"][];
+                    "application/json": components["schemas"]["DocumentSummary"][];
                 };
             };
         };
     };
-    createRulebook: {
+    createDocument: {
         parameters: {
             query?: never;
             header?: never;
@@ -735,23 +923,52 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RulebookDraft"];
+                "application/json": components["schemas"]["DocumentDraft"];
             };
         };
         responses: {
-            /** @description Stored */
+            /** @description The document */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rulebook"];
+                    "application/json": components["schemas"]["Document"];
                 };
             };
             400: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
-    readRulebook: {
+    importDocument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The document */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
+    readDocument: {
         parameters: {
             query?: never;
             header?: never;
@@ -762,19 +979,19 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The rulebook */
+            /** @description The document */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rulebook"];
+                    "application/json": components["schemas"]["Document"];
                 };
             };
             404: components["responses"]["Problem"];
         };
     };
-    writeRulebook: {
+    writeDocument: {
         parameters: {
             query?: never;
             header?: never;
@@ -785,17 +1002,17 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RulebookChange"];
+                "application/json": components["schemas"]["DocumentChange"];
             };
         };
         responses: {
-            /** @description Stored */
+            /** @description The document */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rulebook"];
+                    "application/json": components["schemas"]["Document"];
                 };
             };
             404: components["responses"]["Problem"];
@@ -810,7 +1027,7 @@ export interface operations {
             };
         };
     };
-    deleteRulebook: {
+    deleteDocument: {
         parameters: {
             query?: never;
             header?: never;
@@ -831,7 +1048,34 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
-    judgeRulebook: {
+    documentVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The version */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        version: number;
+                        changedBy: string;
+                        changedAt: string;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    judgeDocument: {
         parameters: {
             query?: never;
             header?: never;
@@ -848,19 +1092,19 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The rulebook */
+            /** @description The document */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rulebook"];
+                    "application/json": components["schemas"]["Document"];
                 };
             };
             404: components["responses"]["Problem"];
         };
     };
-    restoreRulebook: {
+    duplicateDocument: {
         parameters: {
             query?: never;
             header?: never;
@@ -871,16 +1115,200 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The rulebook */
+            /** @description The document */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    restoreDocument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The document */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rulebook"];
+                    "application/json": components["schemas"]["Document"];
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    documentFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    listRevisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Revision"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    readRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The version */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionText"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    bringBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The document */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            /** @description Changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+        };
+    };
+    exportEverything: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
+    importEverything: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description How many documents are new */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        new: number;
+                        same: number;
+                        beside: number;
+                    };
+                };
+            };
+            422: components["responses"]["Problem"];
         };
     };
     check: {

@@ -2,8 +2,11 @@ import type { components } from './schema';
 
 type Schemas = components['schemas'];
 
-export type RulebookSummary = Schemas['RulebookSummary'];
-export type Rulebook = Schemas['Rulebook'];
+export type DocumentSummary = Schemas['DocumentSummary'];
+export type StoredDocument = Schemas['Document'];
+export type Rulebook = StoredDocument;
+export type Revision = Schemas['Revision'];
+export type RevisionText = Schemas['RevisionText'];
 export type Checked = Schemas['Checked'];
 export type Finding = Schemas['Finding'];
 export type Fix = Schemas['Fix'];

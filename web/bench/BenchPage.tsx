@@ -3,9 +3,13 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rulebook } from '../api/types';
+import { keys, useDocument, useDocuments } from '../documents/queries';
+import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { RulesPanel, type RulesHandle } from '../rules/RulesPanel';
 import { Blank } from '../ui/Blank';
 import { Notice } from '../ui/Notice';
+import { Panes } from '../ui/Panes';
+import { BenchTools } from './BenchTools';
 import { RecordingNotice } from './RecordingNotice';
 import { ReceiverPanel } from './receivers/ReceiverPanel';
 import { SceneChooser } from './SceneChooser';
@@ -15,24 +19,16 @@ import { useComputerKeys } from './session/useComputerKeys';
 import { useRecorder } from './session/useRecorder';
 import { useTapePlayer } from './session/useTapePlayer';
 import { TapesDialog } from './tapes/TapesDialog';
-import { TopBar } from './TopBar';
 import { ZigzagPanel } from './zigzag/ZigzagPanel';
 
 const SEEN = 'bench-seen';
 /** Receivers that have all the room they want; with more, all are drawn smaller so that they can be seen at once. */
 const ROOMY = 4;
-const NEW_RULEBOOK =
-  'rulebook "New"\n\nport keys in\nport synth out\n\nrule "Everything through"\n  take any\n  send synth\n';
 
 /** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
 export function BenchPage() {
   const { id = '' } = useParams();
-  const rulebook = useQuery({
-    queryKey: ['rulebook', id],
-    queryFn: () => api.readRulebook(id),
-    staleTime: Infinity,
-    gcTime: 0,
-  });
+  const rulebook = useDocument(id);
   if (rulebook.isError) {
     return <Blank title={rulebook.error.message} action={{ label: 'Go to another rulebook', href: '/' }} />;
   }
@@ -53,7 +49,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
   const text = useRef(rulebook.text);
   const inPorts = useMemo(() => state.senders.map((sender) => sender.port), [state.senders]);
   const player = useTapePlayer(store, inPorts);
-  const rulebooks = useQuery({ queryKey: ['rulebooks'], queryFn: api.listRulebooks });
+  const rulebooks = useDocuments('rulebook');
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
   const recorder = useRecorder(
     store,
@@ -68,14 +64,14 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
 
   const isCrowded = state.receivers.length > ROOMY;
   const create = async (name: string, text: string) => {
-    const created = await api.createRulebook({ name, text });
-    await queries.invalidateQueries({ queryKey: ['rulebooks'] });
+    const created = await api.createDocument({ kind: 'rulebook', name, text });
+    await queries.invalidateQueries({ queryKey: keys.list('rulebook') });
     void navigate(`/bench/${created.id}`);
   };
 
   return (
-    <div className="flex min-h-full flex-col gap-2 pb-2 lg:h-full">
-      <TopBar
+    <div className="flex flex-1 flex-col gap-2 overflow-auto pt-2 pb-2 lg:min-h-0 lg:overflow-visible">
+      <BenchTools
         rulebooks={rulebooks.data ?? [rulebook]}
         current={rulebook.id}
         onOpen={(id) => void navigate(`/bench/${id}`)}
@@ -85,7 +81,6 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
         isRecording={recorder.isRecording}
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
-        onPanic={() => store.panic()}
       />
       {state.scenes.titles.length > 0 && (
         <SceneChooser
@@ -94,7 +89,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           onGo={(scene) => store.go(scene)}
         />
       )}
-      <main className="grid min-h-0 flex-1 grid-cols-1 gap-2 px-2 lg:grid-cols-[minmax(17rem,4fr)_minmax(26rem,6fr)_16rem]">
+      <Panes name="bench" sizes={[31, 48, 21]}>
         <RulesPanel
           ref={rules}
           rulebook={rulebook}
@@ -102,9 +97,9 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           state={state}
           onTry={(title, example) => void create(`Example: ${title}`, example)}
           onText={(typed) => (text.current = typed)}
-          className="h-[28rem] lg:h-auto"
+          className="h-[28rem] lg:h-full"
         />
-        <div className="relative h-[28rem] min-h-0 min-w-0 lg:h-auto">
+        <div className="relative h-[28rem] min-h-0 min-w-0 lg:h-full">
           <ZigzagPanel
             state={state}
             onLine={(line) => rules.current?.showLine(line)}
@@ -140,7 +135,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           </div>
         </div>
         <div
-          className={`flex flex-col overflow-auto ${isCrowded ? 'gap-1' : 'gap-2'}`}
+          className={`flex h-full flex-col overflow-auto ${isCrowded ? 'gap-1' : 'gap-2'}`}
           role="region"
           aria-label="Receivers"
           tabIndex={0}
@@ -150,7 +145,7 @@ function OpenBench({ rulebook }: { rulebook: Rulebook }) {
           ))}
           {state.memories.length > 0 && <Memories memories={state.memories} />}
         </div>
-      </main>
+      </Panes>
       <div
         className="flex flex-wrap gap-2 px-2 lg:flex-nowrap lg:overflow-x-auto"
         role="region"

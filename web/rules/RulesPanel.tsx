@@ -1,8 +1,10 @@
-import { AlignLeft, BookOpen, TextCursorInput } from 'lucide-react';
+import { AlignLeft, BookOpen, History, TextCursorInput } from 'lucide-react';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { api } from '../api/client';
 import type { Checked, Rulebook } from '../api/types';
 import type { BenchState, BenchStore } from '../bench/session/BenchStore';
+import { HistoryDialog } from '../documents/HistoryDialog';
+import { useNewer } from '../documents/useNewer';
 import { Reference } from '../reference/Reference';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
@@ -41,6 +43,7 @@ export function RulesPanel({
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const [checked, setChecked] = useState<Checked | null>(null);
   const [isReading, setReading] = useState(false);
+  const [isLookingBack, setLookingBack] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const saving = useSaving(rulebook);
   const goodBook = useRef<string | null>(null);
@@ -50,7 +53,7 @@ export function RulesPanel({
   const judgeSoon = () => {
     clearTimeout(judging.current);
     judging.current = setTimeout(
-      () => void api.judgeRulebook(rulebook.id, saving.version()).catch(() => (goodBook.current = null)),
+      () => void api.judgeDocument(rulebook.id, saving.version()).catch(() => (goodBook.current = null)),
       JUDGE_PAUSE_MS,
     );
   };
@@ -93,6 +96,21 @@ export function RulesPanel({
   );
   useImperativeHandle(ref, () => ({ showLine: (line) => editor.current?.showLine(line) }));
 
+  /** Another version is the latest now: it is shown, and at work; the editor can undo that like anything else. */
+  const show = (newer: Rulebook) => {
+    saving.adopt(newer);
+    editor.current?.replaceAll(newer.text);
+    text.current = newer.text;
+    onText(newer.text);
+    void check();
+  };
+  useNewer(rulebook.id, saving.version, saving.isIdle, (newer) => {
+    show(newer);
+    setProblem(
+      `Changed in another window${newer.changedBy === '' ? '' : ` by ${newer.changedBy}`}: this is how it is now. The history says what changed.`,
+    );
+  });
+
   const format = async () => {
     try {
       const formatted = await api.format(text.current);
@@ -123,6 +141,13 @@ export function RulesPanel({
             icon={<TextCursorInput size={16} />}
             label="Rename what is named at the cursor (F2)"
             onClick={() => editor.current?.rename()}
+          />
+          <Button
+            tone="quiet"
+            iconOnly
+            icon={<History size={16} />}
+            label="Who changed what, and when"
+            onClick={() => setLookingBack(true)}
           />
           <Button
             tone={isReading ? 'primary' : 'quiet'}
@@ -163,6 +188,14 @@ export function RulesPanel({
         />
       )}
       {problem !== null && <p className="bg-warning px-3 py-1.5 text-sm text-warning-content">{problem}</p>}
+      {isLookingBack && (
+        <HistoryDialog
+          document={rulebook}
+          version={saving.version}
+          onBroughtBack={show}
+          onClose={() => setLookingBack(false)}
+        />
+      )}
       {isReading && <Reference onClose={() => setReading(false)} onTry={onTry} />}
       <RuleEditor
         ref={editor}

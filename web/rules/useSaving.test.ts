@@ -7,10 +7,10 @@ import { useSaving } from './useSaving';
 
 vi.mock('../api/client', async (original) => ({
   ...(await original<typeof import('../api/client')>()),
-  api: { writeRulebook: vi.fn() },
+  api: { writeDocument: vi.fn() },
 }));
 
-const write = vi.mocked(api.writeRulebook);
+const write = vi.mocked(api.writeDocument);
 
 function rulebook(change: Partial<Rulebook> = {}): Rulebook {
   return { id: 'r1', name: 'Ferry', text: 'port keys in', version: 1, ...change } as Rulebook;

@@ -31,7 +31,7 @@ export function useSaving(rulebook: Rulebook) {
     try {
       while (current.current.text !== saved.current.text || current.current.name !== saved.current.name) {
         const sent = { ...current.current };
-        const stored = await api.writeRulebook(rulebook.id, sent);
+        const stored = await api.writeDocument(rulebook.id, sent);
         saved.current = { name: sent.name, text: sent.text };
         current.current.version = stored.version;
       }
@@ -103,11 +103,33 @@ export function useSaving(rulebook: Rulebook) {
   }, [save]);
 
   const version = () => current.current.version;
+  const isIdle = () =>
+    !isBusy.current &&
+    current.current.text === saved.current.text &&
+    current.current.name === saved.current.name;
+  /** Another version has become the latest, and this page shows it now. */
+  const adopt = (newer: Rulebook) => {
+    current.current = { name: newer.name, text: newer.text, version: newer.version };
+    saved.current = { name: newer.name, text: newer.text };
+    forgetUnsaved(rulebook.id);
+    setState({ is: 'saved' });
+  };
   /** A copy that an earlier page could not save has been looked at. */
   const decided = () => {
     forgetOffered(rulebook.id);
     setOffered(null);
   };
 
-  return { state, write, rename, resolve, retry: () => void save(), version, offered, decided };
+  return {
+    state,
+    write,
+    rename,
+    resolve,
+    retry: () => void save(),
+    version,
+    isIdle,
+    adopt,
+    offered,
+    decided,
+  };
 }

@@ -1,9 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Undo2, Upload, X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { Undo2, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
 import { api } from '../../api/client';
 import type { Tape } from '../../api/types';
 import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
 import { TapeItem } from './TapeItem';
 
 /** All tapes: upload, play, run through the rules, download. */
@@ -18,7 +19,6 @@ export function TapesDialog({
   onPlay: (tape: Tape) => void;
   onClose: () => void;
 }) {
-  const dialog = useRef<HTMLDialogElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
@@ -27,8 +27,6 @@ export function TapesDialog({
   const [deleted, setDeleted] = useState<Tape | null>(null);
   const [isBusy, setBusy] = useState(false);
   const refresh = () => queries.invalidateQueries({ queryKey: ['tapes'] });
-
-  useEffect(() => dialog.current?.showModal(), []);
 
   const upload = async (file: File | undefined) => {
     if (file === undefined) {
@@ -75,16 +73,10 @@ export function TapesDialog({
     });
 
   return (
-    <dialog
-      ref={dialog}
-      aria-labelledby="tapes-title"
-      className="m-auto flex max-h-[85vh] w-[46rem] max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60"
+    <Dialog
+      title="Tapes"
       onClose={onClose}
-    >
-      <header className="flex items-center gap-2 border-b border-base-300 p-3">
-        <h2 id="tapes-title" className="flex-1 text-lg font-semibold">
-          Tapes
-        </h2>
+      aside={
         <Button
           tone="primary"
           icon={<Upload size={16} />}
@@ -92,22 +84,16 @@ export function TapesDialog({
           disabled={isBusy}
           onClick={() => chooser.current?.click()}
         />
-        <Button
-          tone="quiet"
-          iconOnly
-          icon={<X size={18} />}
-          label="Close"
-          onClick={() => dialog.current?.close()}
-        />
-        <input
-          ref={chooser}
-          type="file"
-          className="hidden"
-          aria-label="Tape, MIDI file or CSV file"
-          accept=".tape,.mid,.midi,.smf,.csv,.txt"
-          onChange={(event) => void upload(event.target.files?.[0])}
-        />
-      </header>
+      }
+    >
+      <input
+        ref={chooser}
+        type="file"
+        className="hidden"
+        aria-label="Tape, MIDI file or CSV file"
+        accept=".tape,.mid,.midi,.smf,.csv,.txt"
+        onChange={(event) => void upload(event.target.files?.[0])}
+      />
       {problem !== null && (
         <p role="alert" className="bg-error px-3 py-2 text-sm text-error-content">
           {problem}
@@ -141,12 +127,12 @@ export function TapesDialog({
             inPorts={inPorts}
             onPlay={() => {
               onPlay(tape);
-              dialog.current?.close();
+              onClose();
             }}
             onDelete={() => void remove(tape)}
           />
         ))}
       </ul>
-    </dialog>
+    </Dialog>
   );
 }

@@ -1,13 +1,13 @@
-import { Circle, Library, Moon, OctagonX, Plus, Square, Sun } from 'lucide-react';
-import type { RulebookSummary } from '../api/types';
+import { Circle, Library, Plus, Square } from 'lucide-react';
+import type { DocumentSummary } from '../api/types';
+import { Tools } from '../shell/Tools';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { useTheme } from '../ui/theme';
 import type { Playing } from './session/useTapePlayer';
 
-/** What is always at hand: the rulebook, recording and tapes, the theme, and panic. */
-export function TopBar(props: {
-  rulebooks: readonly RulebookSummary[];
+/** The bench's part of the bar at the top: the rulebook, recording and tapes. */
+export function BenchTools(props: {
+  rulebooks: readonly Pick<DocumentSummary, 'id' | 'name'>[];
   current: string;
   onOpen: (id: string) => void;
   onNew: () => void;
@@ -16,15 +16,9 @@ export function TopBar(props: {
   isRecording: boolean;
   onRecord: () => void;
   onTapes: () => void;
-  onPanic: () => void;
 }) {
-  const [theme, setTheme] = useTheme();
   return (
-    <header className="flex flex-wrap items-center gap-2 px-3 pt-2">
-      <h1 className="mr-2 flex items-center gap-2 text-lg font-semibold">
-        <Mark />
-        Zigzag Post
-      </h1>
+    <Tools>
       <Choice
         label="Rulebook"
         value={props.current}
@@ -60,29 +54,6 @@ export function TopBar(props: {
           )}
         </div>
       </div>
-      <Button
-        iconOnly
-        tone="quiet"
-        icon={theme === 'daylight' ? <Moon size={18} /> : <Sun size={18} />}
-        label={theme === 'daylight' ? 'Lamps down' : 'Daylight'}
-        onClick={() => setTheme(theme === 'daylight' ? 'lamps-down' : 'daylight')}
-      />
-      <Button
-        tone="danger"
-        className="px-5 font-semibold"
-        icon={<OctagonX size={18} />}
-        label="Panic (Esc)"
-        onClick={props.onPanic}
-      />
-    </header>
-  );
-}
-
-function Mark() {
-  return (
-    <svg width="26" height="26" viewBox="0 0 26 26" aria-hidden="true">
-      <path d="M3 5H14L7 13H19L12 21H23" className="zz-out" strokeWidth="2.5" />
-      <circle cx="7" cy="13" r="3" className="zz-mark" />
-    </svg>
+    </Tools>
   );
 }

@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Documents\BadDocument;
+use App\Documents\Difference;
+use App\Documents\DocumentKind;
+use App\Documents\Documents;
+use App\Documents\Kinds;
+use App\Documents\Outdated;
+use App\Documents\RulebookKind;
+use App\Entity\Document;
+use App\Entity\Revision;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Check\Checker;
+
+/** Everything that people make and keep: stored as it is changed, with its history. */
+#[Route('/api/documents')]
+final readonly class DocumentController
+{
+    private const LONGEST_NAME = 200;
+
+    public function __construct(private Documents $documents)
+    {
+    }
+
+    #[Route('', methods: 'GET')]
+    public function list(Request $request): JsonResponse
+    {
+        $kind = $request->query->getString('kind');
+
+        return new JsonResponse(array_map(DocumentView::listed(...), $this->documents->list('' === $kind ? null : $kind, $request->query->getBoolean('deleted'))));
+    }
+
+    #[Route('', methods: 'POST')]
+    public function create(Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $kind = self::kind($body->text('kind', 20));
+        $name = self::name($body);
+        $request->attributes->set('saving', "the {$kind->name()} \"{$name}\"");
+        $document = $this->documents->create($kind, $name, self::wellFormed($kind, $body->text('text', $kind->maxBytes())), Author::of($request));
+
+        return new JsonResponse(DocumentView::whole($document), 201);
+    }
+
+    /** Takes a file; its ending says what it is. */
+    #[Route('/import', methods: 'POST', priority: 1)]
+    public function import(Request $request): JsonResponse
+    {
+        $file = Upload::of($request);
+        $kind = Kinds::all()[RulebookKind::NAME];
+        $name = $file->getClientOriginalName();
+        $text = $file->getContent();
+        try {
+            $kind->read($text, $name);
+        } catch (BadDocument $bad) {
+            throw Problem::unprocessable($bad->getMessage());
+        }
+        $title = trim(mb_substr(pathinfo(mb_scrub($name), \PATHINFO_FILENAME), 0, self::LONGEST_NAME));
+        $document = $this->documents->create($kind, '' === $title ? 'Brought in' : $title, $text, Author::of($request), Revision::IMPORTED);
+
+        return new JsonResponse(DocumentView::whole($document), 201);
+    }
+
+    #[Route('/{id}', methods: 'GET')]
+    public function read(string $id): JsonResponse
+    {
+        return new JsonResponse(DocumentView::whole($this->find($id)));
+    }
+
+    /** Which version there is, for windows that look whether theirs is still the latest. */
+    #[Route('/{id}/version', methods: 'GET')]
+    public function version(string $id): JsonResponse
+    {
+        $document = $this->find($id);
+
+        return new JsonResponse(['version' => $document->version, 'changedBy' => $document->changedBy, 'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM)]);
+    }
+
+    #[Route('/{id}', methods: 'PUT')]
+    public function write(string $id, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $document = $this->find($id);
+        $kind = self::kind($document->kind);
+        [$name, $text, $version] = [self::name($body), self::wellFormed($kind, $body->text('text', $kind->maxBytes())), $body->number('version', 1, \PHP_INT_MAX)];
+        $request->attributes->set('saving', "the {$kind->name()} \"{$name}\"");
+
+        return $this->written($document, $name, $text, $version, Author::of($request), null);
+    }
+
+    /** A stored text has been judged and found good: it runs while a later one has errors. */
+    #[Route('/{id}/good', methods: 'POST')]
+    public function judged(string $id, Request $request): JsonResponse
+    {
+        $version = Body::of($request)->number('version', 1, \PHP_INT_MAX);
+        $document = $this->find($id);
+        if (RulebookKind::NAME === $document->kind && $document->version === $version && $document->goodText !== $document->text && !Checker::check($document->text)->hasErrors()) {
+            $this->documents->judged($document);
+        }
+
+        return new JsonResponse(DocumentView::whole($this->find($id)));
+    }
+
+    #[Route('/{id}/duplicate', methods: 'POST')]
+    public function duplicate(string $id, Request $request): JsonResponse
+    {
+        $document = $this->find($id);
+        $copy = $this->documents->create(self::kind($document->kind), mb_substr("{$document->name} (copy)", 0, self::LONGEST_NAME), $document->text, Author::of($request), Revision::DUPLICATED);
+
+        return new JsonResponse(DocumentView::whole($copy), 201);
+    }
+
+    #[Route('/{id}', methods: 'DELETE')]
+    public function delete(string $id): Response
+    {
+        $this->documents->delete($this->find($id));
+
+        return new Response(null, 204);
+    }
+
+    /** Takes a deletion back. */
+    #[Route('/{id}/restore', methods: 'POST')]
+    public function restore(string $id): JsonResponse
+    {
+        return new JsonResponse(DocumentView::whole($this->documents->takeBack($id) ?? throw Problem::notFound('document')));
+    }
+
+    #[Route('/{id}/revisions', methods: 'GET')]
+    public function revisions(string $id): JsonResponse
+    {
+        return new JsonResponse(array_map(DocumentView::revision(...), $this->documents->revisions($this->find($id))));
+    }
+
+    /** One revision, and what it changed. */
+    #[Route('/{id}/revisions/{number}', methods: 'GET', requirements: ['number' => '\d{1,9}'])]
+    public function revision(string $id, int $number): JsonResponse
+    {
+        $document = $this->find($id);
+        $revision = $this->documents->revision($document, $number) ?? throw Problem::notFound('version');
+        $before = null;
+        foreach ($this->documents->revisions($document) as $other) {
+            if ($other->number < $number) {
+                $before = $other;
+                break;
+            }
+        }
+
+        return new JsonResponse(DocumentView::revision($revision) + [
+            'text' => $revision->text,
+            'changes' => Difference::of($before->text ?? '', $revision->text),
+            'since' => Difference::of($revision->text, $document->text),
+        ]);
+    }
+
+    /** Makes an old version the latest; what was the latest stays in the history. */
+    #[Route('/{id}/revisions/{number}/restore', methods: 'POST', requirements: ['number' => '\d{1,9}'])]
+    public function bringBack(string $id, int $number, Request $request): JsonResponse
+    {
+        $version = Body::of($request)->number('version', 1, \PHP_INT_MAX);
+        $document = $this->find($id);
+        $revision = $this->documents->revision($document, $number) ?? throw Problem::notFound('version');
+
+        return $this->written($document, $revision->name, $revision->text, $version, Author::of($request), Revision::RESTORED." from version {$number}");
+    }
+
+    #[Route('/{id}/file', methods: 'GET')]
+    public function file(string $id): Response
+    {
+        $document = $this->find($id);
+        $name = trim((string) preg_replace('/[^A-Za-z0-9_-]+/', '-', $document->name), '-');
+
+        return new Response($document->text, 200, [
+            'Content-Type' => 'text/plain; charset=utf-8',
+            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', ('' === $name ? $document->kind : $name).'.'.self::kind($document->kind)->ending()),
+        ]);
+    }
+
+    private function written(Document $document, string $name, string $text, int $version, string $by, ?string $what): JsonResponse
+    {
+        try {
+            return new JsonResponse(DocumentView::whole($this->documents->write($document, $name, $text, $version, $by, $what)));
+        } catch (Outdated $outdated) {
+            if (null !== $outdated->current->deletedAt) {
+                throw Problem::notFound('document');
+            }
+            throw Problem::conflict("this {$document->kind} was changed in another window; nothing has been overwritten", DocumentView::whole($outdated->current));
+        }
+    }
+
+    private function find(string $id): Document
+    {
+        return $this->documents->find($id) ?? throw Problem::notFound('document');
+    }
+
+    private static function kind(string $name): DocumentKind
+    {
+        return Kinds::find($name) ?? throw Problem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
+    }
+
+    /** Rulebooks may be half written; everything else has to be what it says it is. */
+    private static function wellFormed(DocumentKind $kind, string $text): string
+    {
+        try {
+            if (RulebookKind::NAME !== $kind->name()) {
+                $kind->read($text, $kind->name());
+            }
+        } catch (BadDocument $bad) {
+            throw Problem::unprocessable($bad->getMessage());
+        }
+
+        return $text;
+    }
+
+    private static function name(Body $body): string
+    {
+        $name = trim($body->text('name', self::LONGEST_NAME));
+
+        return '' === $name ? throw Problem::badRequest('a document needs a name') : $name;
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Documents;
+
+use App\Entity\Document;
+use App\Entity\Revision;
+use Doctrine\ORM\EntityManagerInterface;
+
+/** The one way in which documents are kept: every change is stored at once, with who made it and when, and can be taken back. */
+final readonly class Documents
+{
+    /** What one person writes within this time of the first change is one revision, in seconds. */
+    private const ONE_GO = 120;
+
+    public function __construct(private EntityManagerInterface $store)
+    {
+    }
+
+    /** @return list<array<string, mixed>> without their texts, the one changed last first */
+    public function list(?string $kind, bool $deleted = false): array
+    {
+        $query = $this->store->createQueryBuilder()
+            ->select('d.id, d.kind, d.name, d.version, d.summary, d.changedAt, d.changedBy, d.deletedAt')
+            ->from(Document::class, 'd')
+            ->where($deleted ? 'd.deletedAt IS NOT NULL' : 'd.deletedAt IS NULL')
+            ->orderBy($deleted ? 'd.deletedAt' : 'd.changedAt', 'DESC')->addOrderBy('d.id');
+        if (null !== $kind) {
+            $query->andWhere('d.kind = :kind')->setParameter('kind', $kind);
+        }
+
+        /** @var list<array<string, mixed>> */
+        return $query->getQuery()->getArrayResult();
+    }
+
+    /** The document, if it is there and not deleted. */
+    public function find(string $id, ?string $kind = null): ?Document
+    {
+        $document = $this->store->find(Document::class, $id);
+
+        return null === $document || null !== $document->deletedAt || (null !== $kind && $kind !== $document->kind) ? null : $document;
+    }
+
+    public function create(DocumentKind $kind, string $name, string $text, string $by, string $what = Revision::CREATED): Document
+    {
+        $document = new Document($kind->name(), $name, $text, $kind->summary($text), $by);
+        $this->add($document, $what);
+
+        return $document;
+    }
+
+    /** Keeps a document made elsewhere. */
+    public function add(Document $document, string $what): void
+    {
+        $this->store->persist($document);
+        $this->store->persist(new Revision($document->id, $document->version, $document->name, $document->text, $document->changedAt, $document->changedAt, $document->changedBy, $what));
+        $this->store->flush();
+    }
+
+    /**
+     * Stores another text and name.
+     *
+     * @param int $version the one that the change was made from
+     *
+     * @throws Outdated when somebody else has changed it since
+     */
+    public function write(Document $document, string $name, string $text, int $version, string $by, ?string $what = null): Document
+    {
+        $what ??= $text === $document->text && $name !== $document->name ? Revision::RENAMED : Revision::WRITTEN;
+        $summary = Kinds::find($document->kind)?->summary($text) ?? [];
+        $id = $document->id;
+        $this->store->wrapInTransaction(function () use ($id, $name, $text, $version, $by, $what, $summary): void {
+            $now = new \DateTimeImmutable();
+            $query = $this->store->createQuery('UPDATE '.Document::class.' d SET d.name = :name, d.text = :text, d.summary = :summary, d.version = d.version + 1, d.changedAt = :now, d.changedBy = :by WHERE d.id = :id AND d.version = :version AND d.deletedAt IS NULL')
+                ->setParameter('summary', $summary, 'json');
+            foreach (['name' => $name, 'text' => $text, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value) {
+                $query->setParameter($key, $value);
+            }
+            $changed = $query->execute();
+            if (0 < $changed) {
+                $this->revise($id, $version, $name, $text, $by, $what, $now);
+            }
+        });
+        $this->store->clear();
+        $current = $this->store->find(Document::class, $id) ?? $document;
+        if ($current->version !== $version + 1 || $current->text !== $text) {
+            throw new Outdated($current);
+        }
+
+        return $current;
+    }
+
+    /** A text has been found good: it is put to work while later ones are not. */
+    public function judged(Document $document): void
+    {
+        $this->store->createQuery('UPDATE '.Document::class.' d SET d.goodText = d.text WHERE d.id = :id AND d.version = :version')
+            ->execute(['id' => $document->id, 'version' => $document->version]);
+        $this->store->clear();
+    }
+
+    public function delete(Document $document): void
+    {
+        $document->deletedAt = new \DateTimeImmutable();
+        $this->store->flush();
+    }
+
+    /** Takes a deletion back; null when there is no such document. */
+    public function takeBack(string $id): ?Document
+    {
+        $document = $this->store->find(Document::class, $id);
+        if (null !== $document) {
+            $document->deletedAt = null;
+            $this->store->flush();
+        }
+
+        return $document;
+    }
+
+    /** @return list<Revision> the latest first */
+    public function revisions(Document $document): array
+    {
+        /** @var list<Revision> */
+        return $this->store->getRepository(Revision::class)->findBy(['document' => $document->id], ['number' => 'DESC'], 500);
+    }
+
+    public function revision(Document $document, int $number): ?Revision
+    {
+        return $this->store->getRepository(Revision::class)->findOneBy(['document' => $document->id, 'number' => $number]);
+    }
+
+    private function revise(string $id, int $version, string $name, string $text, string $by, string $what, \DateTimeImmutable $now): void
+    {
+        $latest = $this->store->getRepository(Revision::class)->findOneBy(['document' => $id], ['number' => 'DESC']);
+        $goesOn = null !== $latest && Revision::WRITTEN === $what && Revision::WRITTEN === $latest->what && $by === $latest->by
+            && $version === $latest->number && $now->getTimestamp() - $latest->begunAt->getTimestamp() < self::ONE_GO;
+        if ($goesOn) {
+            $latest->number = $version + 1;
+            $latest->name = $name;
+            $latest->text = $text;
+            $latest->at = $now;
+        } else {
+            $this->store->persist(new Revision($id, $version + 1, $name, $text, $now, $now, $by, $what));
+        }
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Documents;
+
+/** The kinds of document that there are. A new kind is a class and a line here. */
+final class Kinds
+{
+    /** @return array<string, DocumentKind> by name */
+    public static function all(): array
+    {
+        $kinds = [];
+        foreach ([new RulebookKind(), new TapeKind()] as $kind) {
+            $kinds[$kind->name()] = $kind;
+        }
+
+        return $kinds;
+    }
+
+    public static function find(string $name): ?DocumentKind
+    {
+        return self::all()[$name] ?? null;
+    }
+}

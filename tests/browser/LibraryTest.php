@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** Rulebooks as documents: made, renamed, copied, deleted and taken back, brought back from their history. */
+final class LibraryTest extends PageTestCase
+{
+    private string $name;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->name = 'Tide '.bin2hex(random_bytes(3));
+        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
+        $this->page->executeAsyncScript(
+            "const done = arguments[1]; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Author': 'Bo' }, body: JSON.stringify({ kind: 'rulebook', name: arguments[0], text: 'port keys in\\nport moths out\\nrule \"Through\"\\n  take note\\n  send moths\\n' }) }).then(done)",
+            [$this->name],
+        );
+        $this->page->get(Application::address().'/rulebooks');
+        $this->waitFor('[aria-label="Rulebooks"] li');
+    }
+
+    public function testARulebookIsRenamedCopiedDeletedAndTakenBackByTheKeyboard(): void
+    {
+        $this->one("[aria-label='Rename {$this->name}']")->sendKeys(WebDriverKeys::ENTER);
+        $this->one('[aria-label="New name"]')->sendKeys("{$this->name} low".WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->list(), "{$this->name} low"), 'the new name');
+        $this->one("[aria-label='Duplicate {$this->name} low']")->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->list(), "{$this->name} low (copy)"), 'a copy');
+        $this->one("[aria-label='Delete {$this->name} low (copy)']")->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => !str_contains($this->list(), "{$this->name} low (copy)") && str_contains($this->text('[aria-label="Deleted rulebooks"]'), "{$this->name} low (copy)"), 'it is among the deleted');
+        $this->one("[aria-label='Take back {$this->name} low (copy)']")->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->list(), "{$this->name} low (copy)"), 'it is back');
+    }
+
+    public function testAnOldVersionIsLookedAtAndBroughtBackWithTheMouse(): void
+    {
+        $this->page->findElement(By::linkText($this->name))->click();
+        $this->waitFor('[data-receiver=moths]');
+        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.dispatch({ changes: { from: view.state.doc.toString().indexOf('send moths'), insert: 'set key = key + 12\\n  ' } });");
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'it is saved');
+        $this->one('[aria-label="Who changed what, and when"]')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Versions"]'), 'written by Ada'), 'who wrote last');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Changed lines"]'), 'set key = key + 12'), 'what changed');
+        $this->page->findElement(By::xpath("//ol[@aria-label='Versions']//button[contains(., 'made by Bo')]"))->click();
+        $this->button('Bring this version back')->click();
+        $this->until(fn (): bool => [] === $this->all('dialog') && !str_contains($this->text('.cm-content'), 'key + 12'), 'the old text');
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'nothing is left to save');
+        $this->one('.cm-content')->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => str_contains($this->text('.cm-content'), 'key + 12') && 'saved' === $this->text('[role=status]'), 'bringing back can be undone as well');
+    }
+
+    public function testAChangeOfAnotherWindowIsShown(): void
+    {
+        $this->page->findElement(By::linkText($this->name))->click();
+        $this->waitFor('[data-receiver=moths]');
+        $this->page->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            (async () => {
+                const path = '/api/documents/' + location.pathname.split('/').pop();
+                const { name, text, version } = await (await fetch(path)).json();
+                await fetch(path, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'X-Author': 'Cy' }, body: JSON.stringify({ name, text: text + '# from elsewhere\n', version }) });
+            })().then(done);
+            JS);
+        $this->until(fn (): bool => str_contains($this->text('.cm-content'), '# from elsewhere') && str_contains($this->text('main'), 'Changed in another window by Cy'), 'the change is shown, and whose it is');
+    }
+
+    public function testTheBenchPlaysOnBesideTheLibrary(): void
+    {
+        $this->page->findElement(By::linkText($this->name))->click();
+        $this->waitFor('[data-key="60"]');
+        $this->press('[data-key="60"]', ' ');
+        $this->until(fn (): bool => str_contains($this->receiver('moths'), 'C4'), 'the key sounds');
+        $this->page->findElement(By::linkText('Rulebooks'))->click();
+        $this->waitFor('[aria-label="Rulebooks"] li');
+        $this->button('Panic (Esc)')->click();
+        $this->page->findElement(By::linkText('Bench'))->click();
+        $this->until(fn (): bool => [] !== $this->all('[data-receiver=moths]') && !str_contains($this->receiver('moths'), 'C4'), 'panic reaches the bench from any view');
+    }
+
+    private function list(): string
+    {
+        return $this->text('ul[aria-label="Rulebooks"]');
+    }
+}

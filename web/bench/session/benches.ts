@@ -1,0 +1,30 @@
+import type { Rulebook } from '../../api/types';
+import { BenchStore } from './BenchStore';
+
+let current: { id: string; store: BenchStore } | null = null;
+const listeners = new Set<() => void>();
+
+/** The bench of a rulebook: the one that is open, or a new one in its place. It plays on while other views are looked at. */
+export function benchOf(rulebook: Rulebook): BenchStore {
+  if (current !== null && current.id === rulebook.id) {
+    return current.store;
+  }
+  current?.store.close();
+  const store = new BenchStore(rulebook.id);
+  current = { id: rulebook.id, store };
+  void store.open(rulebook.text, rulebook.goodText);
+  listeners.forEach((listener) => listener());
+  return store;
+}
+
+/** The bench that is open, if there is one. */
+export function currentBench(): { id: string; store: BenchStore } | null {
+  return current;
+}
+
+export function onBench(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+window.addEventListener('pagehide', () => current?.store.keep());

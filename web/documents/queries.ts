@@ -1,0 +1,48 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api } from '../api/client';
+import type { StoredDocument } from '../api/types';
+
+export const keys = {
+  list: (kind: string) => ['documents', kind] as const,
+  deleted: (kind: string) => ['documents', kind, 'deleted'] as const,
+  one: (id: string) => ['document', id] as const,
+  revisions: (id: string) => ['document', id, 'revisions'] as const,
+  revision: (id: string, number: number) => ['document', id, 'revisions', number] as const,
+};
+
+export const useDocuments = (kind: string) =>
+  useQuery({ queryKey: keys.list(kind), queryFn: () => api.listDocuments(kind) });
+
+export const useDeleted = (kind: string) =>
+  useQuery({ queryKey: keys.deleted(kind), queryFn: () => api.listDocuments(kind, true) });
+
+/** A document as it is when it is opened; what is typed from then on is the view's own. */
+export const useDocument = (id: string) =>
+  useQuery({
+    queryKey: keys.one(id),
+    queryFn: () => api.readDocument(id),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+
+export const useRevisions = (id: string) =>
+  useQuery({ queryKey: keys.revisions(id), queryFn: () => api.listRevisions(id), staleTime: 0 });
+
+export const useRevision = (id: string, number: number | null) =>
+  useQuery({
+    queryKey: keys.revision(id, number ?? 0),
+    queryFn: () => api.readRevision(id, number ?? 0),
+    enabled: number !== null,
+  });
+
+/** Whatever changes documents; lists are read again afterwards. */
+export function useDocumentWork<T, R>(work: (what: T) => Promise<R>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: work,
+    onSettled: () => queries.invalidateQueries({ queryKey: ['documents'] }),
+  });
+}
+
+export const renamed = (document: StoredDocument, name: string) =>
+  api.writeDocument(document.id, { name, text: document.text, version: document.version });

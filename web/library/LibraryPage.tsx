@@ -1,0 +1,117 @@
+import { Download, FolderInput, Plus, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../api/client';
+import type { DocumentSummary } from '../api/types';
+import { HistoryDialog } from '../documents/HistoryDialog';
+import { useDeleted, useDocuments, useDocumentWork } from '../documents/queries';
+import { NEW_RULEBOOK } from '../rules/newRulebook';
+import { Tools } from '../shell/Tools';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Panel } from '../ui/Panel';
+import { Deleted } from './Deleted';
+import { RulebookRow } from './RulebookRow';
+
+const KIND = 'rulebook';
+
+/** All rulebooks: opened, made, renamed, copied, brought in and out, and brought back. */
+export function LibraryPage() {
+  const navigate = useNavigate();
+  const rulebooks = useDocuments(KIND);
+  const deleted = useDeleted(KIND);
+  const [looked, setLooked] = useState<DocumentSummary | null>(null);
+  const [told, setTold] = useState<string | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const all = useRef<HTMLInputElement>(null);
+  const create = useDocumentWork(() =>
+    api.createDocument({
+      kind: KIND,
+      name: `Rulebook of ${new Date().toLocaleString('sv')}`,
+      text: NEW_RULEBOOK,
+    }),
+  );
+  const bringIn = useDocumentWork(api.importDocument);
+  const bringAll = useDocumentWork(api.importEverything);
+  const problem = create.error ?? bringIn.error ?? bringAll.error ?? rulebooks.error;
+
+  return (
+    <main className="mx-auto flex min-h-0 w-full max-w-5xl flex-1 flex-col gap-3 overflow-auto p-3">
+      <Tools>
+        <Button
+          tone="primary"
+          icon={<Plus size={18} />}
+          label="New rulebook"
+          onClick={() =>
+            create.mutate(undefined, { onSuccess: (made) => void navigate(`/bench/${made.id}`) })
+          }
+        />
+        <Button icon={<Upload size={16} />} label="Bring in a file" onClick={() => file.current?.click()} />
+        <a className="btn btn-sm min-h-9 gap-2 btn-neutral" href="/api/everything" download>
+          <Download size={16} /> Everything as a file
+        </a>
+        <Button
+          icon={<FolderInput size={16} />}
+          label="Bring everything in"
+          onClick={() => all.current?.click()}
+        />
+      </Tools>
+      <input
+        ref={file}
+        type="file"
+        className="hidden"
+        aria-label="Rulebook file"
+        accept=".book,.txt"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen !== undefined) {
+            bringIn.mutate(chosen, { onSuccess: (made) => setTold(`“${made.name}” has been brought in.`) });
+          }
+          event.target.value = '';
+        }}
+      />
+      <input
+        ref={all}
+        type="file"
+        className="hidden"
+        aria-label="File with everything"
+        accept=".zip"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen !== undefined) {
+            bringAll.mutate(chosen, {
+              onSuccess: (count) =>
+                setTold(
+                  `${count.new} documents are new, ${count.same} were here already, ${count.beside} differ and stand beside those that were here.`,
+                ),
+            });
+          }
+          event.target.value = '';
+        }}
+      />
+      <Notice text={problem?.message ?? null} tone="error" />
+      <Notice text={told} tone="info" onClose={() => setTold(null)} />
+      <Panel title="Rulebooks">
+        {rulebooks.data?.length === 0 && (
+          <p className="p-4">No rulebook yet: begin a new one, or bring in a file.</p>
+        )}
+        <ul className="divide-y divide-base-300" aria-label="Rulebooks">
+          {rulebooks.data?.map((rulebook) => (
+            <RulebookRow key={rulebook.id} rulebook={rulebook} onHistory={() => setLooked(rulebook)} />
+          ))}
+        </ul>
+      </Panel>
+      {(deleted.data?.length ?? 0) > 0 && <Deleted documents={deleted.data ?? []} />}
+      {looked !== null && (
+        <HistoryDialog
+          document={looked}
+          version={() => rulebooks.data?.find((each) => each.id === looked.id)?.version ?? looked.version}
+          onBroughtBack={(restored) =>
+            setTold(`“${restored.name}” is again as it was; what it was before is in its history.`)
+          }
+          onClose={() => setLooked(null)}
+        />
+      )}
+    </main>
+  );
+}

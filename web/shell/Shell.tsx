@@ -1,0 +1,71 @@
+import { Moon, OctagonX, Sun } from 'lucide-react';
+import { Suspense, useSyncExternalStore } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { currentBench, onBench } from '../bench/session/benches';
+import { Blank } from '../ui/Blank';
+import { Button } from '../ui/Button';
+import { useTheme } from '../ui/theme';
+import { TOOLS } from './Tools';
+import { Who } from './Who';
+
+/** What is there in every view: the way to the others, who works here, the theme, and panic. */
+export function Shell() {
+  const [theme, setTheme] = useTheme();
+  const bench = useSyncExternalStore(onBench, currentBench);
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex flex-wrap items-center gap-2 px-3 pt-2">
+        <p className="flex items-center gap-2 text-lg font-semibold">
+          <Mark />
+          Zigzag Post
+        </p>
+        <nav aria-label="Views" className="mr-2 flex gap-1">
+          <Way to="/rulebooks" label="Rulebooks" />
+          <Way to={bench === null ? '/bench' : `/bench/${bench.id}`} label="Bench" />
+        </nav>
+        <div id={TOOLS} className="flex flex-1 flex-wrap items-center gap-2" />
+        <Who />
+        <Button
+          iconOnly
+          tone="quiet"
+          icon={theme === 'daylight' ? <Moon size={18} /> : <Sun size={18} />}
+          label={theme === 'daylight' ? 'Lamps down' : 'Daylight'}
+          onClick={() => setTheme(theme === 'daylight' ? 'lamps-down' : 'daylight')}
+        />
+        <Button
+          tone="danger"
+          className="px-5 font-semibold"
+          icon={<OctagonX size={18} />}
+          label="Panic (Esc)"
+          disabled={bench === null}
+          onClick={() => bench?.store.panic()}
+        />
+      </header>
+      <Suspense fallback={<Blank title="Opening …" />}>
+        <Outlet />
+      </Suspense>
+    </div>
+  );
+}
+
+function Way({ to, label }: { to: string; label: string }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        `btn btn-sm min-h-9 ${isActive ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`
+      }
+    >
+      {label}
+    </NavLink>
+  );
+}
+
+function Mark() {
+  return (
+    <svg width="26" height="26" viewBox="0 0 26 26" aria-hidden="true">
+      <path d="M3 5H14L7 13H19L12 21H23" className="zz-out" strokeWidth="2.5" />
+      <circle cx="7" cy="13" r="3" className="zz-mark" />
+    </svg>
+  );
+}

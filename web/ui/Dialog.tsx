@@ -1,0 +1,45 @@
+import { X } from 'lucide-react';
+import { useEffect, useId, useRef, type ReactNode } from 'react';
+import { Button } from './Button';
+
+/** A window over the page: Escape and the cross close it, and the keyboard stays in it. */
+export function Dialog({
+  title,
+  aside,
+  children,
+  onClose,
+  width = 'w-[46rem]',
+}: {
+  title: string;
+  aside?: ReactNode;
+  children: ReactNode;
+  onClose: () => void;
+  width?: string;
+}) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const heading = useId();
+  useEffect(() => dialog.current?.showModal(), []);
+  return (
+    <dialog
+      ref={dialog}
+      aria-labelledby={heading}
+      className={`m-auto flex max-h-[85vh] max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60 ${width}`}
+      onClose={onClose}
+    >
+      <header className="flex items-center gap-2 border-b border-base-300 p-3">
+        <h2 id={heading} className="flex-1 text-lg font-semibold">
+          {title}
+        </h2>
+        {aside}
+        <Button
+          tone="quiet"
+          iconOnly
+          icon={<X size={18} />}
+          label="Close"
+          onClick={() => dialog.current?.close()}
+        />
+      </header>
+      {children}
+    </dialog>
+  );
+}
