@@ -19,7 +19,7 @@ final class LibraryTest extends PageTestCase
         $this->page->get(Application::address().'/api/openapi.json');
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
         $this->page->executeAsyncScript(
-            "const done = arguments[1]; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Author': 'Bo' }, body: JSON.stringify({ kind: 'rulebook', name: arguments[0], text: 'port keys in\\nport moths out\\nrule \"Through\"\\n  take note\\n  send moths\\n' }) }).then(done)",
+            "const done = arguments[1]; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Author': 'Bo' }, body: JSON.stringify({ kind: 'rulebook', name: arguments[0], text: 'port keys in\\nport moths out\\nrule \"Through\"\\n  take note\\n  send moths channel 3\\n' }) }).then(done)",
             [$this->name],
         );
         $this->page->get(Application::address().'/rulebooks');

@@ -6,7 +6,7 @@ export function Changes({ changes }: { changes: RevisionText['changes'] }) {
     return <p className="text-sm">No line of the text.</p>;
   }
   return (
-    <ul aria-label="Changed lines" className="overflow-auto rounded-box bg-base-100 p-2 font-mono text-sm">
+    <ul aria-label="Changed lines" className="shrink-0 rounded-box bg-base-100 p-2 font-mono text-sm">
       {changes.map((change, index) => (
         <li
           key={index}

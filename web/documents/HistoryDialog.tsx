@@ -25,6 +25,7 @@ export function HistoryDialog({
   const number = chosen ?? revisions.data?.[0]?.number ?? null;
   const revision = useRevision(document.id, number);
   const back = useDocumentWork((to: number) => api.bringBack(document.id, to, version()));
+  const isFirst = number === revisions.data?.at(-1)?.number;
   const isLatest = number === revisions.data?.[0]?.number;
 
   return (
@@ -34,7 +35,7 @@ export function HistoryDialog({
           {back.error.message}
         </p>
       )}
-      <div className="grid min-h-80 flex-1 grid-cols-[16rem_1fr] overflow-hidden">
+      <div className="grid h-[34rem] min-h-0 grid-cols-1 grid-rows-[10rem_1fr] overflow-hidden md:grid-cols-[16rem_1fr] md:grid-rows-1">
         <ol aria-label="Versions" className="overflow-auto border-r border-base-300 p-2">
           {revisions.data?.map((each) => (
             <li key={each.number}>
@@ -54,7 +55,7 @@ export function HistoryDialog({
           {revision.data !== undefined && (
             <>
               <p className="flex items-center gap-2 text-sm">
-                <History size={16} /> What this version changed
+                <History size={16} /> {isFirst ? 'How it began' : 'What this version changed'}
                 {!isLatest && (
                   <Button
                     tone="primary"
@@ -73,7 +74,13 @@ export function HistoryDialog({
                   />
                 )}
               </p>
-              <Changes changes={revision.data.changes} />
+              <Changes
+                changes={
+                  isFirst
+                    ? revision.data.changes.map((line) => ({ ...line, sign: ' ' }))
+                    : revision.data.changes
+                }
+              />
               {!isLatest && (
                 <>
                   <p className="text-sm">What has changed since</p>

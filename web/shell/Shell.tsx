@@ -19,11 +19,14 @@ export function Shell() {
           <Mark />
           Zigzag Post
         </p>
-        <nav aria-label="Views" className="mr-2 flex gap-1">
+        <nav aria-label="Views" className="mr-auto flex gap-1 lg:mr-2">
           <Way to="/rulebooks" label="Rulebooks" />
           <Way to={bench === null ? '/bench' : `/bench/${bench.id}`} label="Bench" />
         </nav>
-        <div id={TOOLS} className="flex flex-1 flex-wrap items-center gap-2" />
+        <div
+          id={TOOLS}
+          className="order-last flex w-full flex-wrap items-center gap-2 lg:order-none lg:w-auto lg:flex-1"
+        />
         <Who />
         <Button
           iconOnly

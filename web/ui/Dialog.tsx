@@ -23,7 +23,7 @@ export function Dialog({
     <dialog
       ref={dialog}
       aria-labelledby={heading}
-      className={`m-auto flex max-h-[85vh] max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60 ${width}`}
+      className={`m-auto flex max-h-[85vh] overflow-hidden max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60 ${width}`}
       onClose={onClose}
     >
       <header className="flex items-center gap-2 border-b border-base-300 p-3">
