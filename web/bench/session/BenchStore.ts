@@ -3,7 +3,7 @@ import { api, Refusal } from '../../api/client';
 import type { Bench, Checked, News, Receiver, Sender, TapeEvent } from '../../api/types';
 import { Courier, type Deed } from './Courier';
 import { keepBench, recallBench, type KeptBench } from './keptBench';
-import { Passages, type Passage } from './passages';
+import { Passages } from './passages';
 import { movementOf, movementsOf, type Movements, type Positions } from './positions';
 
 export interface BenchState {
@@ -23,7 +23,9 @@ export interface BenchState {
   scenes: News['scenes'];
   /** How far the controls of the senders are moved, by port and control. */
   positions: ReadonlyMap<string, Positions>;
-  passages: readonly Passage[];
+  /** What has gone over the zigzag; the list grows, and its version goes up with it. */
+  passages: Passages;
+  passagesVersion: number;
   /** What each rule last did, by its title. */
   lastDone: ReadonlyMap<string, string>;
 }
@@ -43,7 +45,8 @@ const EMPTY: BenchState = {
   memories: [],
   scenes: { titles: [], current: 0 },
   positions: new Map(),
-  passages: [],
+  passages: new Passages(),
+  passagesVersion: 0,
   lastDone: new Map(),
 };
 
@@ -175,7 +178,8 @@ export class BenchStore {
   }
 
   clear(): void {
-    this.update({ passages: this.zigzag.clear() });
+    this.zigzag.clear();
+    this.update({ passagesVersion: this.state.passagesVersion + 1 });
   }
 
   dismissProblem(): void {
@@ -257,7 +261,9 @@ export class BenchStore {
       this.movements = movementsOf(news.senders);
     }
     this.update({
-      ...this.zigzag.add(news),
+      lastDone: this.zigzag.add(news),
+      passages: this.zigzag,
+      passagesVersion: this.state.passagesVersion + 1,
       senders: news.senders ?? this.state.senders,
       rules: news.rules,
       ports: news.ports,

@@ -10,55 +10,78 @@ export interface Passage {
   folded?: number;
 }
 
+/** Messages kept at least; the oldest go several thousand at a time, so that this costs nothing in between. */
 const KEPT = 20_000;
+const SPARE = 4_000;
+/** Changes of older messages that are remembered for those who look now and then. */
+const MOST_LOGGED = 5_000;
 const STREAM_GAP_US = 150_000;
 const REPLACED = 'a later value took its place';
 
 /** What has gone over the zigzag: grows with the news, and forgets the oldest. */
 export class Passages {
-  private passages: readonly Passage[] = [];
+  /** In order. The list itself stays and grows. */
+  readonly items: Passage[] = [];
+  /** Goes up whenever messages have been forgotten, so that places in the list are others. */
+  epoch = 0;
+  /** How many changes of messages there have been that were there already. */
+  logged = 0;
+
+  private log: Passage[] = [];
   private lastDone: ReadonlyMap<string, string> = new Map();
   private readonly bySeq = new Map<number, Passage>();
   private readonly lastOfControl = new Map<string, number>();
 
-  clear(): readonly Passage[] {
+  clear(): void {
     this.bySeq.clear();
-    this.passages = [];
-    return this.passages;
+    this.items.length = 0;
+    this.epoch += 1;
   }
 
-  add(news: News): { passages: readonly Passage[]; lastDone: ReadonlyMap<string, string> } {
+  /** Messages that were there already and have changed since a count of {@link logged}. */
+  changedSince(count: number): readonly Passage[] {
+    return this.log.slice(Math.max(0, this.log.length - (this.logged - count)));
+  }
+
+  add(news: News): ReadonlyMap<string, string> {
     const lastDone = new Map(this.lastDone);
-    const added: Passage[] = [];
     for (const record of news.records) {
       const passage: Passage = { record, late: [], isStream: this.isStream(record) };
       this.bySeq.set(record.seq, passage);
-      added.push(passage);
+      this.items.push(passage);
       for (const visit of record.visits) {
         lastDone.set(visit.title, summary(record, visit));
       }
     }
     for (const late of news.late) {
-      const passage = this.bySeq.get(late.of);
-      if (passage !== undefined) {
-        passage.late = [...passage.late, late];
-      }
+      this.change(late.of, (passage) => (passage.late = [...passage.late, late]));
     }
     for (const seq of news.replaced) {
-      const passage = this.bySeq.get(seq);
-      if (passage !== undefined) {
-        passage.record = { ...passage.record, fate: 'dropped', reason: REPLACED };
-      }
+      this.change(
+        seq,
+        (passage) => (passage.record = { ...passage.record, fate: 'dropped', reason: REPLACED }),
+      );
     }
-    if (added.length > 0 || news.late.length > 0 || news.replaced.length > 0) {
-      const all = [...this.passages, ...added];
-      for (const old of all.slice(0, Math.max(0, all.length - KEPT))) {
+    if (this.items.length > KEPT + SPARE) {
+      for (const old of this.items.splice(0, this.items.length - KEPT)) {
         this.bySeq.delete(old.record.seq);
       }
-      this.passages = all.slice(-KEPT);
+      this.epoch += 1;
     }
     this.lastDone = lastDone;
-    return { passages: this.passages, lastDone };
+    return lastDone;
+  }
+
+  private change(seq: number, make: (passage: Passage) => void): void {
+    const passage = this.bySeq.get(seq);
+    if (passage !== undefined) {
+      make(passage);
+      this.logged += 1;
+      this.log.push(passage);
+      if (this.log.length > 2 * MOST_LOGGED) {
+        this.log = this.log.slice(-MOST_LOGGED);
+      }
+    }
   }
 
   private isStream(record: TraceRecord): boolean {

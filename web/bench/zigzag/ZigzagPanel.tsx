@@ -4,9 +4,8 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
 import type { BenchState } from '../session/BenchStore';
-import type { Passage } from '../session/passages';
-import { EVERYTHING, KINDS, passes, type Filter } from './filters';
-import { foldStreams } from './fold';
+import { EVERYTHING, KINDS, type Filter } from './filters';
+import { Lines } from './Lines';
 import { Zigzag } from './Zigzag';
 
 /** The zigzag with what narrows it down. */
@@ -22,11 +21,16 @@ export function ZigzagPanel({
   className: string;
 }) {
   const [filter, setFilter] = useState<Filter>(EVERYTHING);
-  const [frozen, setFrozen] = useState<readonly Passage[] | null>(null);
-  const all = frozen ?? state.passages;
+  const [isFrozen, setFrozen] = useState(false);
   const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
-  const shown = useMemo(() => all.filter((passage) => passes(passage, filter)), [all, filter]);
-  const folded = useMemo(() => foldStreams(shown, opened), [shown, opened]);
+  const [lines] = useState(() => new Lines());
+  const { passages, passagesVersion } = state;
+  useMemo(() => {
+    if (!isFrozen) {
+      lines.sync(passages, filter, opened);
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the list of passages stays, its version goes up
+  }, [lines, passages, passagesVersion, filter, opened, isFrozen]);
   const change = (part: Partial<Filter>) => setFilter({ ...filter, ...part });
   const options = (name: string, values: readonly string[]) => [
     { value: '', label: name },
@@ -39,14 +43,14 @@ export function ZigzagPanel({
       aside={
         <>
           <span className="mr-1 font-mono text-xs" aria-live="off">
-            {shown.length === all.length ? all.length : `${shown.length} of ${all.length}`}
+            {lines.shown === lines.all ? lines.all : `${lines.shown} of ${lines.all}`}
           </span>
           <Button
-            iconOnly={frozen === null}
-            tone={frozen === null ? 'plain' : 'primary'}
-            icon={frozen === null ? <Pause size={16} /> : <Play size={16} />}
-            label={frozen === null ? 'Pause the picture' : 'Go on'}
-            onClick={() => setFrozen(frozen === null ? state.passages : null)}
+            iconOnly={!isFrozen}
+            tone={isFrozen ? 'primary' : 'plain'}
+            icon={isFrozen ? <Play size={16} /> : <Pause size={16} />}
+            label={isFrozen ? 'Go on' : 'Pause the picture'}
+            onClick={() => setFrozen(!isFrozen)}
           />
           <Button iconOnly icon={<Eraser size={16} />} label="Clear the picture" onClick={onClear} />
         </>
@@ -102,14 +106,19 @@ export function ZigzagPanel({
           Hide streams
         </label>
       </div>
-      {shown.length === 0 ? (
+      {lines.length === 0 ? (
         <p className="m-auto max-w-80 p-6 text-center">
-          {all.length === 0
+          {lines.all === 0
             ? 'Nothing has come in yet. Press a key below, or A, S, D … on your keyboard, and watch where it goes.'
             : 'No message fits this choice.'}
         </p>
       ) : (
-        <Zigzag passages={folded} onLine={onLine} onOpen={(seq) => setOpened(new Set([...opened, seq]))} />
+        <Zigzag
+          lines={lines}
+          version={lines.version}
+          onLine={onLine}
+          onOpen={(seq) => setOpened(new Set([...opened, seq]))}
+        />
       )}
     </Panel>
   );
