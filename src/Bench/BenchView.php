@@ -17,17 +17,22 @@ final class BenchView
     /** @return array<string, mixed> everything, for a bench that has just been opened */
     public static function whole(Session $session, Bench $bench): array
     {
-        return ['id' => $session->id, 'request' => $session->request] + self::news($session, $bench, true);
+        return ['id' => $session->id, 'request' => $session->request] + self::news(clone $session, $bench, true);
     }
 
     /**
-     * @param bool $hasOtherRules whether the senders may be others than before
+     * Of rules, ports and receivers only those that are others than the page knows, and memories and scenes only when they are.
+     *
+     * @param bool $hasOtherRules whether everything may be other than before, and is sent whole
      *
      * @return array<string, mixed> what may have changed by playing
      */
     public static function news(Session $session, Bench $bench, bool $hasOtherRules): array
     {
         [$records, $late, , $replaced] = $bench->takeTrace();
+        if ($hasOtherRules) {
+            $session->sent = [];
+        }
         $memories = $bench->memories();
         $leftOut = max(0, \count($records) - self::MOST_RECORDS) + max(0, \count($late) - self::MOST_RECORDS);
         if ($leftOut > 0) {
@@ -44,13 +49,38 @@ final class BenchView
             'records' => \array_slice($records, -self::MOST_RECORDS),
             'late' => \array_slice($late, -self::MOST_RECORDS),
             'replaced' => $replaced,
-            'rules' => $bench->rules(),
-            'ports' => $bench->ports(),
-            'receivers' => $bench->receivers(),
-            'memories' => array_map(static fn (string $name, int $value): array => ['name' => $name, 'value' => $value], array_keys($memories), $memories),
-            'scenes' => $bench->scenes(),
+            'isWhole' => $hasOtherRules,
+            'rules' => self::changed($session, 'line', $bench->rules()),
+            'ports' => self::changed($session, 'port', $bench->ports()),
+            'receivers' => self::changed($session, 'port', $bench->receivers(), 'receiver'),
+            'memories' => self::isNews($session, 'memories', $memories) || $hasOtherRules ? array_map(static fn (string $name, int $value): array => ['name' => $name, 'value' => $value], array_keys($memories), $memories) : null,
+            'scenes' => self::isNews($session, 'scenes', $bench->scenes()) || $hasOtherRules ? $bench->scenes() : null,
             'nextDueUs' => $bench->nextDueUs(),
         ];
+    }
+
+    /**
+     * The parts that the page does not know as they are.
+     *
+     * @template T of array<string, mixed>
+     *
+     * @param string $key by which the parts are told apart
+     * @param list<T> $parts
+     *
+     * @return list<T>
+     */
+    private static function changed(Session $session, string $key, array $parts, ?string $what = null): array
+    {
+        return array_values(array_filter($parts, static fn (array $part): bool => self::isNews($session, ($what ?? $key).json_encode($part[$key] ?? null), $part)));
+    }
+
+    private static function isNews(Session $session, string $what, mixed $part): bool
+    {
+        $sum = hash('xxh64', serialize($part));
+        $isNews = ($session->sent[$what] ?? '') !== $sum;
+        $session->sent[$what] = $sum;
+
+        return $isNews;
     }
 
     /** @return list<array<string, mixed>> */

@@ -9,7 +9,7 @@ use ZigzagPost\Core\World\Bench;
 /** A bench in use: the rules that run on it, all that engine and stand-ins remember, and which gestures have been heard. */
 final class Session
 {
-    private const MARK = "zigzag bench 4\n";
+    private const MARK = "zigzag bench 5\n";
 
     /** Number of the latest gesture that counted. */
     public int $heard = 0;
@@ -18,6 +18,8 @@ final class Session
     public string $answer = '';
     /** Whether the disk took it the last time it was asked. */
     public bool $isOnDisk = true;
+    /** @var array<string, string> what the page knows of each part, as a sum of it, so that only differences are sent */
+    public array $sent = [];
 
     /** @param array<string, mixed> $state what {@see Bench::save()} gave */
     private function __construct(public readonly string $id, public string $book, public array $state)
@@ -32,7 +34,7 @@ final class Session
 
     public function bytes(): string
     {
-        return self::MARK.serialize([Bench::VERSION, $this->book, $this->state, $this->heard, $this->request, $this->answer, $this->isOnDisk]);
+        return self::MARK.serialize([Bench::VERSION, $this->book, $this->state, $this->heard, $this->request, $this->answer, $this->isOnDisk, $this->sent]);
     }
 
     /** The session as it was kept; null when these bytes are of another version, or none. */
@@ -42,9 +44,9 @@ final class Session
         if (!\is_array($kept) || Bench::VERSION !== ($kept[0] ?? null)) {
             return null;
         }
-        /** @var array{int, string, array<string, mixed>, int, int, string, bool} $kept */
+        /** @var array{int, string, array<string, mixed>, int, int, string, bool, array<string, string>} $kept */
         $session = new self($id, $kept[1], $kept[2]);
-        [, , , $session->heard, $session->request, $session->answer, $session->isOnDisk] = $kept;
+        [, , , $session->heard, $session->request, $session->answer, $session->isOnDisk, $session->sent] = $kept;
 
         return $session;
     }

@@ -59,8 +59,9 @@ foreach ([] === array_slice($argv, 1) ? ['1000', '20000'] : array_slice($argv, 1
     $page->executeScript($press);
     $there = $page->executeAsyncScript($fill, [(int) $wanted]);
     $times = $page->executeAsyncScript($measure, [KEYS]);
-    assert(is_array($times));
+    $times = array_filter(is_array($times) ? $times : [], is_numeric(...));
     sort($times);
+    assert(is_numeric($there));
     printf("%8d  %6.1f  %9.1f  %7.1f\n", $there, $times[intdiv(KEYS, 2)], $times[(int) (KEYS * 0.95)], $times[KEYS - 1]);
     $page->quit();
 }

@@ -810,6 +810,8 @@ export interface components {
             late: components["schemas"]["Late"][];
             /** @description Messages that were held back, and whose value a later one has replaced. */
             replaced: number[];
+            /** @description Whether rules, ports and receivers are all that there are; otherwise they are those that have changed. */
+            isWhole: boolean;
             rules: {
                 title: string;
                 line: number;
@@ -828,11 +830,11 @@ export interface components {
             memories: {
                 name: string;
                 value: number;
-            }[];
+            }[] | null;
             scenes: {
                 titles: string[];
                 current: number;
-            };
+            } | null;
             nextDueUs: number | null;
         };
         Bench: components["schemas"]["News"] & {

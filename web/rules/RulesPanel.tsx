@@ -1,8 +1,9 @@
 import { AlignLeft, BookOpen, History, TextCursorInput } from 'lucide-react';
-import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import { useDeferredValue, useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { api } from '../api/client';
 import type { Checked, Rulebook } from '../api/types';
-import type { BenchState, BenchStore } from '../bench/session/BenchStore';
+import type { BenchStore } from '../bench/session/BenchStore';
+import { usePart } from '../bench/session/useBench';
 import { HistoryDialog } from '../documents/HistoryDialog';
 import { useNewer } from '../documents/useNewer';
 import { Reference } from '../reference/Reference';
@@ -24,7 +25,6 @@ export interface RulesHandle {
 export function RulesPanel({
   rulebook,
   store,
-  state,
   onText,
   onTry,
   className,
@@ -32,12 +32,15 @@ export function RulesPanel({
 }: {
   rulebook: Rulebook;
   store: BenchStore;
-  state: BenchState;
   onText: (text: string) => void;
   onTry: (title: string, text: string) => void;
   className: string;
   ref: Ref<RulesHandle>;
 }) {
+  const isOpen = usePart(store, (state) => state.isOpen);
+  // Counts beside the rules may wait for the picture.
+  const rules = useDeferredValue(usePart(store, (state) => state.rules));
+  const lastDone = useDeferredValue(usePart(store, (state) => state.lastDone));
   const editor = useRef<EditorHandle>(null);
   const text = useRef(rulebook.text);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
@@ -78,21 +81,21 @@ export function RulesPanel({
     timer.current = setTimeout(() => void check(), CHECK_PAUSE_MS);
   };
   useEffect(() => {
-    if (state.isOpen) {
+    if (isOpen) {
       void check();
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each bench
-  }, [state.isOpen, store]);
+  }, [isOpen, store]);
 
   const hits = useMemo(
     () =>
-      state.rules.map((rule) => ({
+      rules.map((rule) => ({
         title: rule.title,
         count: rule.hits,
         stopped: rule.dropped + rule.rejected,
-        last: state.lastDone.get(rule.title) ?? '',
+        last: lastDone.get(rule.title) ?? '',
       })),
-    [state.rules, state.lastDone],
+    [rules, lastDone],
   );
   useImperativeHandle(ref, () => ({ showLine: (line) => editor.current?.showLine(line) }));
 

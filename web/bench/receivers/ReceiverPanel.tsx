@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Receiver } from '../../api/types';
 import { Panel } from '../../ui/Panel';
 import { EffectFace } from './EffectFace';
@@ -23,7 +24,13 @@ function Face({ view, isDense }: { view: Receiver['view']; isDense: boolean }) {
 }
 
 /** A stand-in receiver at its port; dense where there are many. */
-export function ReceiverPanel({ receiver, isDense = false }: { receiver: Receiver; isDense?: boolean }) {
+export const ReceiverPanel = memo(function ReceiverPanel({
+  receiver,
+  isDense = false,
+}: {
+  receiver: Receiver;
+  isDense?: boolean;
+}) {
   const { port, view } = receiver;
   const channel = view.channel === 0 ? 'all channels' : `channel ${view.channel}`;
   return (
@@ -48,4 +55,4 @@ export function ReceiverPanel({ receiver, isDense = false }: { receiver: Receive
       </div>
     </Panel>
   );
-}
+});

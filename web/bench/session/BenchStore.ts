@@ -2,6 +2,7 @@ import { backOffMs, wait } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
 import type { Bench, Checked, News, Receiver, Sender, TapeEvent } from '../../api/types';
 import { Courier, type Deed } from './Courier';
+import { merged } from './merged';
 import { keepBench, recallBench, type KeptBench } from './keptBench';
 import { Passages } from './passages';
 import { movementOf, movementsOf, type Movements, type Positions } from './positions';
@@ -19,8 +20,8 @@ export interface BenchState {
   receivers: Receiver[];
   rules: News['rules'];
   ports: News['ports'];
-  memories: News['memories'];
-  scenes: News['scenes'];
+  memories: NonNullable<News['memories']>;
+  scenes: NonNullable<News['scenes']>;
   /** How far the controls of the senders are moved, by port and control. */
   positions: ReadonlyMap<string, Positions>;
   /** What has gone over the zigzag; the list grows, and its version goes up with it. */
@@ -179,7 +180,7 @@ export class BenchStore {
 
   clear(): void {
     this.zigzag.clear();
-    this.update({ passagesVersion: this.state.passagesVersion + 1 });
+    this.update({ passagesVersion: this.zigzag.version });
   }
 
   dismissProblem(): void {
@@ -263,13 +264,13 @@ export class BenchStore {
     this.update({
       lastDone: this.zigzag.add(news),
       passages: this.zigzag,
-      passagesVersion: this.state.passagesVersion + 1,
+      passagesVersion: this.zigzag.version,
       senders: news.senders ?? this.state.senders,
-      rules: news.rules,
-      ports: news.ports,
-      receivers: news.receivers,
-      memories: news.memories,
-      scenes: news.scenes,
+      rules: merged(this.state.rules, news.rules, news.isWhole, (rule) => rule.line),
+      ports: merged(this.state.ports, news.ports, news.isWhole, (port) => port.port),
+      receivers: merged(this.state.receivers, news.receivers, news.isWhole, (receiver) => receiver.port),
+      memories: news.memories ?? this.state.memories,
+      scenes: news.scenes ?? this.state.scenes,
       isOnDisk: news.isOnDisk,
       told: news.told.length === 0 ? this.state.told : [...this.state.told, ...news.told].slice(-MOST_TOLD),
     });

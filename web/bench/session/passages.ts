@@ -24,6 +24,8 @@ export class Passages {
   readonly items: Passage[] = [];
   /** Goes up whenever messages have been forgotten, so that places in the list are others. */
   epoch = 0;
+  /** Goes up with every change. */
+  version = 0;
   /** How many changes of messages there have been that were there already. */
   logged = 0;
 
@@ -36,6 +38,7 @@ export class Passages {
     this.bySeq.clear();
     this.items.length = 0;
     this.epoch += 1;
+    this.version += 1;
   }
 
   /** Messages that were there already and have changed since a count of {@link logged}. */
@@ -44,6 +47,10 @@ export class Passages {
   }
 
   add(news: News): ReadonlyMap<string, string> {
+    if (news.records.length + news.late.length + news.replaced.length === 0) {
+      return this.lastDone;
+    }
+    this.version += 1;
     const lastDone = new Map(this.lastDone);
     for (const record of news.records) {
       const passage: Passage = { record, late: [], isStream: this.isStream(record) };

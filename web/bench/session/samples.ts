@@ -31,6 +31,7 @@ export function news(change: Partial<News> = {}): News {
     records: [],
     late: [],
     replaced: [],
+    isWhole: true,
     rules: [],
     ports: [],
     receivers: [],

@@ -4,7 +4,12 @@ import { benchOf } from './benches';
 import type { BenchState, BenchStore } from './BenchStore';
 
 /** Opens a bench for a rulebook's text as it was first read; later changes go through the store. */
-export function useBench(rulebook: Rulebook): [BenchStore, BenchState] {
+export function useBench(rulebook: Rulebook): BenchStore {
   const [store] = useState(() => benchOf(rulebook));
-  return [store, useSyncExternalStore(store.subscribe, store.snapshot)];
+  return store;
+}
+
+/** A part of what is known of a bench: whoever asks is drawn anew when that part is another, and not otherwise. */
+export function usePart<T>(store: BenchStore, part: (state: BenchState) => T): T {
+  return useSyncExternalStore(store.subscribe, () => part(store.snapshot()));
 }

@@ -3,28 +3,30 @@ import { useMemo, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
-import type { BenchState } from '../session/BenchStore';
+import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 import { EVERYTHING, KINDS, type Filter } from './filters';
 import { Lines } from './Lines';
 import { Zigzag } from './Zigzag';
 
 /** The zigzag with what narrows it down. */
 export function ZigzagPanel({
-  state,
+  store,
   onLine,
-  onClear,
   className,
 }: {
-  state: BenchState;
+  store: BenchStore;
   onLine: (line: number) => void;
-  onClear: () => void;
   className: string;
 }) {
   const [filter, setFilter] = useState<Filter>(EVERYTHING);
   const [isFrozen, setFrozen] = useState(false);
   const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
   const [lines] = useState(() => new Lines());
-  const { passages, passagesVersion } = state;
+  const passages = usePart(store, (state) => state.passages);
+  const passagesVersion = usePart(store, (state) => state.passagesVersion);
+  const ports = usePart(store, (state) => state.ports);
+  const rules = usePart(store, (state) => state.rules);
   useMemo(() => {
     if (!isFrozen) {
       lines.sync(passages, filter, opened);
@@ -52,7 +54,12 @@ export function ZigzagPanel({
             label={isFrozen ? 'Go on' : 'Pause the picture'}
             onClick={() => setFrozen(!isFrozen)}
           />
-          <Button iconOnly icon={<Eraser size={16} />} label="Clear the picture" onClick={onClear} />
+          <Button
+            iconOnly
+            icon={<Eraser size={16} />}
+            label="Clear the picture"
+            onClick={() => store.clear()}
+          />
         </>
       }
     >
@@ -60,7 +67,7 @@ export function ZigzagPanel({
         <Choice
           label="Port"
           value={filter.port}
-          options={options('Ports', [...new Set(state.ports.map((port) => port.port))])}
+          options={options('Ports', [...new Set(ports.map((port) => port.port))])}
           onChange={(port) => change({ port })}
         />
         <Choice
@@ -83,7 +90,7 @@ export function ZigzagPanel({
           value={filter.rule}
           options={options(
             'Rules',
-            state.rules.map((rule) => rule.title),
+            rules.map((rule) => rule.title),
           )}
           onChange={(rule) => change({ rule })}
         />
