@@ -53,6 +53,14 @@ $pictures = [
         $page->findElement(By::cssSelector('[type=search]'))->sendKeys('toggle');
         sleep(1);
     },
+    'rulebooks' => static function (RemoteWebDriver $page) use ($press): void {
+        $page->get(Application::address().'/rulebooks');
+        sleep(2);
+        $page->executeScript($press('Duplicate The Salt Ferry'));
+        sleep(1);
+        $page->executeScript($press('Delete The Salt Ferry (copy)'));
+        sleep(1);
+    },
     'finding' => static function (RemoteWebDriver $page) use ($edit): void {
         $page->executeScript($edit, ['send gulls', 'send gills']);
         sleep(2);

@@ -58,6 +58,17 @@ describe('trouble', () => {
     expect(server.play).toHaveBeenCalledTimes(3);
   });
 
+  it('asks for what ticks all the time in runs', async () => {
+    const store = await opened();
+    server.play.mockImplementation((_, { gestures }) =>
+      Promise.resolve(news({ heard: lastNumber(gestures), nextDueUs: store.nowUs() + 20_000 })),
+    );
+    store.play('keys', 'key 60', 96);
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(server.play.mock.calls.length).toBeGreaterThan(12);
+    expect(server.play.mock.calls.length).toBeLessThan(19);
+  });
+
   it('does not let a gesture that breaks the application block the others', async () => {
     const store = await opened();
     server.play.mockImplementation((_, { gestures }) =>

@@ -31,6 +31,8 @@ const MOST_LETTERS = 300_000;
 const MOST_FAULTS = 5;
 /** What is only due, and was not played, is asked for at most so often. */
 const SHORTEST_MS = 20;
+/** What is due again and again is asked for no more often than this. */
+const RUN_MS = 60;
 
 /**
  * Brings gestures to a bench and news back: one request at a time, in order. A request that fails, or whose answer is lost,
@@ -42,6 +44,8 @@ export class Courier {
   private request = 0;
   private sent: Undelivered['sent'] = null;
   private isWorking = false;
+  /** When something due was last asked for, in milliseconds of the bench. */
+  private askedMs = -RUN_MS;
   private isClosed = false;
   private isDue = false;
   private failures = 0;
@@ -185,10 +189,13 @@ export class Courier {
   private schedule(nextDueUs: number | null): void {
     clearTimeout(this.dueTimer);
     if (nextDueUs !== null && !this.isClosed) {
-      const ms = (nextDueUs - this.receiver.nowUs()) / 1000;
+      const nowMs = this.receiver.nowUs() / 1000;
+      // What ticks all the time, such as a clock, is asked for in runs; anything else when it is due.
+      const ms = Math.max(nextDueUs / 1000, this.askedMs + RUN_MS) - nowMs;
       this.dueTimer = setTimeout(
         () => {
           this.isDue = true;
+          this.askedMs = this.receiver.nowUs() / 1000;
           void this.work();
         },
         Math.max(SHORTEST_MS, ms),
