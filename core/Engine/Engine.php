@@ -85,7 +85,7 @@ final class Engine implements InPorts
             return;
         }
         $inlet->passed = $bytes;
-        if (!$inlet->isPlain) {
+        if (!$plan->isPlain || isset($s->waiting[$port])) {
             $inlet->whole($t, $plan, $v, $bytes);
 
             return;

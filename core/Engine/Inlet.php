@@ -39,8 +39,8 @@ final class Inlet
 
     /** Whether no message is under way, so that a whole one may skip the decoder. */
     public bool $isIdle = true;
-    /** Whether rules are all that has to see messages. */
-    public bool $isPlain;
+    /** Whether rules are all that has to see messages, apart from controllers that are parts of something. */
+    private bool $isPlain;
     /** @var array<string, array<string, Plan>> plans by the first two bytes of three */
     public array $plans = [];
     /** Messages that went straight to rules and are not yet counted in the state. */
@@ -69,7 +69,7 @@ final class Inlet
         $this->hasZone = $run->book->isZoned($port);
         $this->compares = $run->book->compares($port);
         $this->hasHands = $run->book->hasHands($port);
-        $this->isPlain = null === $run->trace && null === $groups && !$this->hasZone && !$this->compares && !$this->hasHands;
+        $this->isPlain = null === $run->trace && !$this->compares && !$this->hasHands;
     }
 
     /** Takes bytes in whatever pieces they come. */
@@ -101,8 +101,10 @@ final class Inlet
         $number = Plan::BEND === $shape ? 0 : $second;
         $control = Control::of($kind, $this->port, $channel, $number);
         $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
+        $isController = self::CC === $kind || self::MODE === $kind;
+        $isPart = $isController && (($this->hasZone && Zones::concerns($number)) || (null !== $this->groups && Groups::concerns($number, $this->groups[0], $this->groups[1])));
 
-        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, self::CC === $kind || self::MODE === $kind, $kind, $channel, $number, $second, $control, Note::of($this->port, $channel, $number), $rules);
+        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, $isPart, $this->isPlain && !$isPart, $kind, $channel, $number, $second, $control, Note::of($this->port, $channel, $number), $rules);
     }
 
     /** Forgets which rules to ask, since the scene has changed. */
@@ -118,13 +120,17 @@ final class Inlet
     {
         $this->hasHands = true;
         $this->isPlain = false;
+        $this->forgetPlans();
     }
 
     /** A parameter message or controller pair that has been assembled. */
     public function group(int $t, int $kind, int $ch, int $n, int $v): void
     {
-        $this->run->trace?->beginGroup($t, $this->port, Groups::bytes($kind, $this->run->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
-        $this->dispatch($t, $kind, $ch, $n, $v, '');
+        if (null !== $this->run->trace) {
+            $this->run->trace->beginGroup($t, $this->port, Groups::bytes($kind, $this->run->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
+        }
+        $control = Control::of($kind, $this->port, $ch, $n);
+        $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, $kind, $ch, $n), $control, $ch, $n, $v, '', 0);
         $this->run->trace?->finish();
     }
 
@@ -196,15 +202,16 @@ final class Inlet
     {
         $run = $this->run;
         ++$run->state->in[$this->port];
-        if ($plan->isController) {
+        if (null !== $this->groups && isset($run->state->waiting[$this->port]) && !$plan->isPart) {
+            Groups::flush($run, $t, $this->port);
+        }
+        if ($plan->isPart) {
             if ($this->hasZone) {
                 Zones::observe($run->state, $this->port, $plan->channel, $plan->number, $v);
             }
-            if (null !== $this->groups && Groups::takesIn($run, $t, $this->port, $raw, $this->groups[0], $this->groups[1])) {
+            if (null !== $this->groups && Groups::takesIn($run, $t, $this->port, $raw, $plan->channel, $plan->number, $v, $this->groups[0], $this->groups[1])) {
                 return;
             }
-        } elseif (isset($run->state->waiting[$this->port])) {
-            Groups::flush($run, $t, $this->port);
         }
         $run->trace?->begin($t, $this->port, $raw);
         if (Plan::NOTE_OFF === $plan->shape || (Plan::NOTE_ON === $plan->shape && 0 === $v)) {

@@ -15,7 +15,10 @@ final readonly class Plan
     /** @param list<\Closure> $rules */
     public function __construct(
         public int $shape,
-        public bool $isController,
+        /** Whether it is a controller that may be a part of a group, or set up a zone. */
+        public bool $isPart,
+        /** Whether rules are all that has to see it. */
+        public bool $isPlain,
         public int $kind,
         /** 1 to 16 */
         public int $channel,

@@ -252,7 +252,12 @@ final class BookChange
         foreach ($this->places->byControl($from->gestures) as $control => $pressed) {
             $to->gestures[$control] = ['did' => -1, 'first' => -1] + $pressed;
         }
-        $to->selected = $this->places->byPort($from->selected);
+        foreach ($from->selected as $place => $selected) {
+            $at = $this->places->place($place);
+            if (null !== $at) {
+                $to->selected[$at] = $selected;
+            }
+        }
         $to->parameters = $this->places->byControl($from->parameters);
         $to->latest = $this->places->byControl($from->latest);
         $to->zoneParameters = $this->places->byPort($from->zoneParameters);

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
 
@@ -26,6 +27,23 @@ final class Groups
     private const DATA_LSB = 38;
     private const INCREMENT = 96;
     private const NULL_PARAMETER = 16383;
+    /** How a selection is kept: kind, MSB and LSB of a parameter; halves that have not come are marked. */
+    private const KIND = 16;
+    private const MSB = 8;
+    private const UNKNOWN = 0x80;
+    private const ANY_UNKNOWN = self::UNKNOWN << self::MSB | self::UNKNOWN;
+
+    /**
+     * Whether a controller can be a part of what is assembled.
+     *
+     * @param bool $parameters whether parameter messages are assembled
+     * @param list<int>|null $pairs controllers 0 to 31 that are assembled with their lower halves; null for all
+     */
+    public static function concerns(int $number, bool $parameters, ?array $pairs): bool
+    {
+        return ($parameters && (self::DATA_MSB === $number || self::DATA_LSB === $number || ($number >= self::INCREMENT && $number <= 101)))
+            || ($number < 64 && (null === $pairs || \in_array($number & 0x1F, $pairs, true)));
+    }
 
     /**
      * Takes in a controller of a port that assembles; true when it became part of a group.
@@ -33,24 +51,28 @@ final class Groups
      * @param bool $parameters whether parameter messages are assembled here
      * @param list<int>|null $pairs controllers 0 to 31 that are assembled with their lower halves; null for all
      */
-    public static function takesIn(Run $run, int $t, int $port, string $raw, bool $parameters, ?array $pairs): bool
+    public static function takesIn(Run $run, int $t, int $port, string $raw, int $channel, int $number, int $value, bool $parameters, ?array $pairs): bool
     {
-        [$channel, $number, $value] = [(\ord($raw[0]) & 0x0F) + 1, \ord($raw[1]), \ord($raw[2])];
-        $waiting = $run->state->waiting[$port] ?? null;
+        $state = $run->state;
+        $waiting = $state->waiting[$port] ?? null;
         if (null !== $waiting) {
             if ($waiting[1] === $channel && $waiting[4] === $number) {
                 $run->trace?->part($t, $port, $raw);
-                $run->state->waiting[$port][3] |= $value;
-                self::remember($run->state, $port, $waiting[0], $channel, $waiting[2], $waiting[3] | $value);
-                self::flush($run, $t, $port);
+                unset($state->waiting[$port]);
+                self::complete($run, $t, $port, $waiting[0], $channel, $waiting[2], $waiting[3] | $value);
 
                 return true;
             }
             self::flush($run, $t, $port);
         }
-        if ($parameters && ($number < 96 ? self::DATA_MSB === $number || self::DATA_LSB === $number : $number <= 101)) {
-            $isTaken = $number < 98 ? self::data($run, $t, $port, $raw, $channel, $number, $value) : self::select($run, $t, $port, $raw, $channel, $number, $value);
-            if ($isTaken) {
+        if ($parameters && ($number >= self::INCREMENT || self::DATA_MSB === $number || self::DATA_LSB === $number)) {
+            if ($number >= 98) {
+                $run->trace?->part($t, $port, $raw);
+                self::select($state, Note::place($port, $channel), $number, $value);
+
+                return true;
+            }
+            if (self::data($run, $t, $port, $raw, $channel, $number, $value)) {
                 return true;
             }
         }
@@ -76,8 +98,7 @@ final class Groups
         $waiting = $run->state->waiting[$port] ?? null;
         if (null !== $waiting) {
             unset($run->state->waiting[$port]);
-            [$kind, $channel, $number, $value] = $waiting;
-            $run->inPorts->group($t, $port, $kind, $channel, $number, $value);
+            self::complete($run, $t, $port, $waiting[0], $waiting[1], $waiting[2], $waiting[3]);
         }
     }
 
@@ -93,54 +114,59 @@ final class Groups
         }
     }
 
-    /** One half of a parameter number. */
-    private static function select(Run $run, int $t, int $port, string $raw, int $channel, int $number, int $value): bool
+    /** One half of a parameter number: kept as kind, MSB and LSB in one number, {@see UNKNOWN} where a half has not come. */
+    private static function select(State $state, int $place, int $number, int $value): void
     {
-        $run->trace?->part($t, $port, $raw);
-        $state = $run->state;
         $kind = $number < 100 ? self::NRPN : self::RPN;
-        $selected = $state->selected[$port][$channel] ?? null;
-        [$msb, $lsb] = null !== $selected && $selected[0] === $kind ? [$selected[1], $selected[2]] : [null, null];
-        $state->selected[$port][$channel] = 1 === $number % 2 ? [$kind, $value, $lsb] : [$kind, $msb, $value];
-
-        return true;
+        $selected = $state->selected[$place] ?? 0;
+        if ($selected >> self::KIND !== $kind) {
+            $selected = $kind << self::KIND | self::UNKNOWN << self::MSB | self::UNKNOWN;
+        }
+        $state->selected[$place] = 1 === ($number & 1) ? ($selected & ~(0xFF << self::MSB)) | $value << self::MSB : ($selected & ~0xFF) | $value;
     }
 
     /** Data entry, increment or decrement; false when no parameter is selected. */
     private static function data(Run $run, int $t, int $port, string $raw, int $channel, int $number, int $value): bool
     {
         $state = $run->state;
-        $selected = $state->selected[$port][$channel] ?? null;
-        if (null === $selected || null === $selected[1] || null === $selected[2]) {
+        $selected = $state->selected[Note::place($port, $channel)] ?? 0;
+        if (0 === $selected || 0 !== ($selected & self::ANY_UNKNOWN)) {
             return false;
         }
-        [$kind, $msb, $lsb] = $selected;
-        $parameter = $msb << 7 | $lsb;
+        $kind = $selected >> self::KIND;
+        $parameter = ($selected >> self::MSB & 0x7F) << 7 | ($selected & 0x7F);
         if (self::NULL_PARAMETER === $parameter) {
             return false;
         }
         $isCoarse = self::NRPN === $kind && $run->book->isCoarse($port);
-        $now = $state->parameters[Control::of($kind, $port, $channel, $parameter)] ?? 0;
         if (self::DATA_LSB === $number && $isCoarse) {
             return false;
         }
         $run->trace?->part($t, $port, $raw);
-        if (self::DATA_MSB === $number && !$isCoarse) {
-            self::remember($state, $port, $kind, $channel, $parameter, $value << 7);
-            self::wait($run, $t, $port, [$kind, $channel, $parameter, $value << 7, self::DATA_LSB]);
+        if (self::DATA_MSB === $number) {
+            if ($isCoarse) {
+                self::complete($run, $t, $port, $kind, $channel, $parameter, $value);
+            } else {
+                self::wait($run, $t, $port, [$kind, $channel, $parameter, $value << 7, self::DATA_LSB]);
+            }
 
             return true;
         }
-        $value = match ($number) {
-            self::DATA_MSB => $value,
+        $now = $state->parameters[Control::of($kind, $port, $channel, $parameter)] ?? 0;
+        self::complete($run, $t, $port, $kind, $channel, $parameter, match ($number) {
             self::DATA_LSB => $now & ~0x7F | $value,
             self::INCREMENT => min($isCoarse ? 127 : 16383, $now + 1),
             default => max(0, $now - 1),
-        };
-        self::remember($state, $port, $kind, $channel, $parameter, $value);
-        $run->inPorts->group($t, $port, $kind, $channel, $parameter, $value);
+        });
 
         return true;
+    }
+
+    /** A whole message: its value is remembered, and it goes to the rules. */
+    private static function complete(Run $run, int $t, int $port, int $kind, int $channel, int $number, int $value): void
+    {
+        $run->state->parameters[Control::of($kind, $port, $channel, $number)] = $value;
+        $run->inPorts->group($t, $port, $kind, $channel, $number, $value);
     }
 
     /** @param list<int>|null $pairs */
@@ -150,17 +176,12 @@ final class Groups
             return false;
         }
         $run->trace?->part($t, $port, $raw);
-        $kind = self::CC14;
         $high = $number & 0x1F;
         if ($number < 32) {
-            self::remember($run->state, $port, $kind, $channel, $high, $value << 7);
-            self::wait($run, $t, $port, [$kind, $channel, $high, $value << 7, $number + 32]);
-
-            return true;
+            self::wait($run, $t, $port, [self::CC14, $channel, $high, $value << 7, $number + 32]);
+        } else {
+            self::complete($run, $t, $port, self::CC14, $channel, $high, ($run->state->parameters[Control::of(self::CC14, $port, $channel, $high)] ?? 0) & ~0x7F | $value);
         }
-        $value |= ($run->state->parameters[Control::of($kind, $port, $channel, $high)] ?? 0) & ~0x7F;
-        self::remember($run->state, $port, $kind, $channel, $high, $value);
-        $run->inPorts->group($t, $port, $kind, $channel, $high, $value);
 
         return true;
     }
@@ -179,10 +200,5 @@ final class Groups
     {
         $run->state->alarms[$port] = true;
         $run->queue->add($due, 'group', [$port], null, $sequence);
-    }
-
-    private static function remember(State $state, int $port, int $kind, int $channel, int $number, int $value): void
-    {
-        $state->parameters[Control::of($kind, $port, $channel, $number)] = $value;
     }
 }

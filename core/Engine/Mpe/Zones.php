@@ -68,6 +68,12 @@ final class Zones
         }
     }
 
+    /** Whether a controller can set up a zone: data entry, and the selection of parameters. */
+    public static function concerns(int $number): bool
+    {
+        return 6 === $number || 38 === $number || ($number >= 98 && $number <= 101);
+    }
+
     /** Whether the parameter selected on a channel is one by which a zone is set: RPN 0 or 6. */
     public static function isOwnParameter(State $state, int $port, int $channel): bool
     {

@@ -84,7 +84,7 @@ final class State
     public array $waiting = [];
     /** @var array<int, true> in ports with an alarm for what waits */
     public array $alarms = [];
-    /** @var array<int, array<int, array{int, int|null, int|null}|null>> by in port and channel, kind and halves of the parameter selected */
+    /** @var array<int, int> by in port and channel, the parameter selected, see Groups */
     public array $selected = [];
     /** @var array<int, int> by incoming control, values of parameters and controller pairs */
     public array $parameters = [];
