@@ -12,7 +12,6 @@ use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\SetStep;
 
 /** What shows when the rules are compiled: fields that messages do not have, and numbers that always fall out of range. */
 final class CompiledCheck implements Check
@@ -66,8 +65,8 @@ final class CompiledCheck implements Check
     {
         $text = 'some of these keys are pushed off the keyboard, and their notes are dropped; "fold" moves them by octaves instead';
         foreach ($this->ruleAt($book, $found->span->line)->steps ?? [] as $step) {
-            if ($step instanceof SetStep && $step->span->line === $found->span->line) {
-                $value = $step->written;
+            $value = $step->written();
+            if (null !== $value && $step->span->line === $found->span->line) {
                 $end = $value->column + $value->length;
 
                 return Finding::warning('off-the-keyboard', $found->span, $text, new Fix('Fold them by octaves', [new Edit($value->line, $end, $value->line, $end, ' fold')]));

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Message\NumberedTemplate;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\BecomeStep;
-use ZigzagPost\Core\Rulebook\Step\PostStep;
 
 /** Controllers 120 to 127 used as buttons: they are channel mode messages (all sound off, reset, local, all notes off …). */
 final class ModeMessagesAsControllers implements Check
@@ -26,9 +23,8 @@ final class ModeMessagesAsControllers implements Check
                 }
             }
             foreach ($rule->steps as $step) {
-                $message = $step instanceof BecomeStep || $step instanceof PostStep ? $step->message : null;
-                if ($message instanceof NumberedTemplate && $message->isMode()) {
-                    yield Finding::warning('mode-as-controller', $message->span, self::TEXT);
+                if (true === $step->message()?->isMode()) {
+                    yield Finding::warning('mode-as-controller', $step->message()->span, self::TEXT);
                 }
             }
         }

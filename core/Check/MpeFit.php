@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
-use ZigzagPost\Core\Rulebook\Step\FanOutStep;
-use ZigzagPost\Core\Rulebook\Step\FlattenStep;
-use ZigzagPost\Core\Rulebook\Step\SpreadStep;
 
 /** MPE zones and what they are sent to: ports without a zone, zones larger than the voices, bend ranges that differ. */
 final class MpeFit implements Check
@@ -25,10 +23,13 @@ final class MpeFit implements Check
                 }
             }
             foreach ($rule->steps as $step) {
-                if ($step instanceof FanOutStep && isset($book->ports[$step->port()->text]) && null === $book->ports[$step->port()->text]->zone) {
-                    yield Finding::error('no-zone', $step->port()->span, "port \"{$step->port()->text}\" has no MPE zone; declare one, such as \"port {$step->port()->text} out mpe lower 15\"");
+                foreach ($step->is(Fact::NeedsZone) ? $step->references() : [] as $reference) {
+                    $port = $reference->name;
+                    if (isset($book->ports[$port->text]) && null === $book->ports[$port->text]->zone) {
+                        yield Finding::error('no-zone', $port->span, "port \"{$port->text}\" has no MPE zone; declare one, such as \"port {$port->text} out mpe lower 15\"");
+                    }
                 }
-                if ($step instanceof SpreadStep && $this->takesMpe($rule)) {
+                if ($step->is(Fact::DealsNotes) && $this->takesMpe($rule)) {
                     foreach ($zones as $port) {
                         if (null !== $port->zone && $port->zone->members > $step->voices()) {
                             yield Finding::hint('zone-larger-than-voices', $step->span, "the zone of \"{$port->name->text}\" has {$port->zone->members} notes at once, but there are {$step->voices()} voices; the oldest will be stolen");
@@ -51,12 +52,12 @@ final class MpeFit implements Check
             return;
         }
         foreach ($rule->steps as $step) {
-            if ($step instanceof FlattenStep) {
+            if ($step->is(Fact::LeavesZone)) {
                 return; // it rescales
             }
         }
         foreach ($rule->steps as $step) {
-            if ($step instanceof SpreadStep) {
+            if ($step->is(Fact::DealsNotes)) {
                 $range = $zones[0]->zone->memberBend ?? 0;
                 yield Finding::hint('bend-range', $step->span, "bends arrive in a range of {$range} semitones; set the same range on these devices, or scale the bend first");
 

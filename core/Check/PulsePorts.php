@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\PostStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -16,7 +16,7 @@ final class PulsePorts implements Check
     {
         foreach ($book->steps() as $step) {
             foreach (array_filter($step->references(), static fn (Reference $reference): bool => Reference::OUT_PORT === $reference->what) as $reference) {
-                yield from $this->port($book, $reference->name, $step instanceof PostStep && null === $step->message);
+                yield from $this->port($book, $reference->name, $step->is(Fact::Pulses));
             }
         }
         foreach ($book->clocks as $clock) {

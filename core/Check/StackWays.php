@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Stack;
-use ZigzagPost\Core\Rulebook\Step\DoStep;
-use ZigzagPost\Core\Rulebook\Step\GoStep;
 
 /** Stacks that do themselves, that nothing does, and that change the scene while a scene changes. */
 final class StackWays implements Check
@@ -16,9 +15,7 @@ final class StackWays implements Check
     {
         $used = [];
         foreach ($book->steps() as $step) {
-            if ($step instanceof DoStep) {
-                $used[$step->stack->text] = true;
-            }
+            $used[$step->stack()->text ?? ''] = true;
         }
         foreach ($book->stacks as $name => $stack) {
             if (!isset($used[$name])) {
@@ -28,8 +25,8 @@ final class StackWays implements Check
         }
         foreach ($book->scenes as $scene) {
             foreach ([...$scene->onEnter, ...$scene->onLeave] as $step) {
-                foreach ($step instanceof DoStep ? $book->withStacks([$step]) : [] as $inner) {
-                    if ($inner instanceof GoStep) {
+                foreach (null !== $step->stack() ? $book->withStacks([$step]) : [] as $inner) {
+                    if ($inner->is(Fact::ChangesScene)) {
                         yield Finding::error('go-in-scene-change', $step->span, "this leads to \"{$inner->print()}\" on line {$inner->span->line}: a change of scene cannot lead to another; take it out, or do the stack in a rule");
                         break;
                     }
@@ -42,9 +39,9 @@ final class StackWays implements Check
     private function circle(Rulebook $book, Stack $stack): iterable
     {
         foreach ($stack->steps as $step) {
-            $inner = $step instanceof DoStep ? $book->withStacks([$step]) : [];
+            $inner = null !== $step->stack() ? $book->withStacks([$step]) : [];
             foreach ($inner as $each) {
-                if ($each instanceof DoStep && $each->stack->text === $stack->name->text) {
+                if ($each->stack()?->text === $stack->name->text) {
                     yield Finding::error('stack-circle', $step->span, "stack \"{$stack->name->text}\" does itself by this; take the line out");
 
                     return;

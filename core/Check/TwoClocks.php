@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
-use ZigzagPost\Core\Rulebook\Step\SendStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
@@ -68,7 +68,7 @@ final class TwoClocks implements Check
     {
         $ports = [];
         foreach ($rule->steps as $step) {
-            foreach ($step instanceof SendStep ? $step->references() : [] as $reference) {
+            foreach ($step->is(Fact::PassesOn) ? $step->references() : [] as $reference) {
                 if (Reference::OUT_PORT === $reference->what) {
                     $ports[] = [$reference->name->text, $step->span];
                 }

@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Rulebook\Step\SendStep;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 
 /** Ranges written from high to low, which hold nothing. */
@@ -21,8 +20,8 @@ final class UpsideDownRanges implements Check
                 }
             }
             foreach ($rule->steps as $step) {
-                if ($step instanceof SendStep && null !== $step->channels()) {
-                    yield from $this->list($step->channels());
+                foreach ($step->lists() as $list) {
+                    yield from $this->list($list);
                 }
             }
         }

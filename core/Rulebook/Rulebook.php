@@ -12,7 +12,6 @@ use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Declaration\MpeZone;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
 use ZigzagPost\Core\Rulebook\Declaration\Table;
-use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -124,9 +123,10 @@ final class Rulebook implements Declared
         $done = [];
         while ([] !== $steps) {
             $all[] = $step = array_shift($steps);
-            if ($step instanceof DoStep && !isset($done[$step->stack->text])) {
-                $done[$step->stack->text] = true;
-                $steps = [...$this->stacks[$step->stack->text]->steps ?? [], ...$steps];
+            $stack = $step->stack()?->text;
+            if (null !== $stack && !isset($done[$stack])) {
+                $done[$stack] = true;
+                $steps = [...$this->stacks[$stack]->steps ?? [], ...$steps];
             }
         }
 

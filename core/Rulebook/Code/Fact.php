@@ -37,6 +37,14 @@ enum Fact
     case Toggles;
     /** It ends what rules of the scene hold, so that it has to be known who holds what. */
     case Releases;
+    /** It changes the scene. */
+    case ChangesScene;
+    /** It sends on what the rule took, whatever that is. */
+    case PassesOn;
+    /** It sends a timing pulse. */
+    case Pulses;
+    /** The port that it sends to has to declare an MPE zone. */
+    case NeedsZone;
     /** Nothing comes after it. */
     case EndsMessage;
 }

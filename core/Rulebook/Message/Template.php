@@ -24,6 +24,12 @@ abstract readonly class Template
 
     abstract public function kind(): Kind;
 
+    /** Whether it is a channel mode message written as a controller. */
+    public function isMode(): bool
+    {
+        return false;
+    }
+
     /**
      * Writes code that puts number and value into `$mn` and `$mv` (system exclusive: bytes into `$mraw`).
      *

@@ -20,7 +20,7 @@ use ZigzagPost\Core\Rulebook\Text\Span;
  */
 final class BecomeStep extends Step
 {
-    private function __construct(Span $span, public readonly Template $message)
+    private function __construct(Span $span, private readonly Template $message)
     {
         parent::__construct($span);
     }
@@ -41,6 +41,11 @@ final class BecomeStep extends Step
     public function facts(): array
     {
         return [Fact::ChangesMessage];
+    }
+
+    public function message(): Template
+    {
+        return $this->message;
     }
 
     public function makes(): Kind

@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  */
 final class DoStep extends Step
 {
-    private function __construct(Span $span, public readonly Token $stack)
+    private function __construct(Span $span, private readonly Token $stack)
     {
         parent::__construct($span);
     }
@@ -34,6 +34,11 @@ final class DoStep extends Step
     public function print(): string
     {
         return "do {$this->stack->text}";
+    }
+
+    public function stack(): Token
+    {
+        return $this->stack;
     }
 
     public function facts(): array

@@ -45,7 +45,7 @@ final class FanOutStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect, Fact::BeginsNotes, Fact::KnowsZones, Fact::TracksNotes];
+        return [Fact::HasEffect, Fact::BeginsNotes, Fact::NeedsZone, Fact::KnowsZones, Fact::TracksNotes];
     }
 
     public function compile(Writer $code): void
@@ -94,10 +94,5 @@ final class FanOutStep extends Step
     public function references(): array
     {
         return [new Reference(Reference::OUT_PORT, $this->port)];
-    }
-
-    public function port(): Token
-    {
-        return $this->port;
     }
 }

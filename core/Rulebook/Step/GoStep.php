@@ -57,7 +57,7 @@ final class GoStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect];
+        return [Fact::HasEffect, Fact::ChangesScene];
     }
 
     public function compile(Writer $code): void

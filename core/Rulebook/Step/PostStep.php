@@ -27,7 +27,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 final class PostStep extends Step
 {
     /** @param list<Token> $ports */
-    private function __construct(Span $span, public readonly ?Template $message, private readonly ?Duration $length, private readonly array $ports, private readonly ?Duration $after)
+    private function __construct(Span $span, private readonly ?Template $message, private readonly ?Duration $length, private readonly array $ports, private readonly ?Duration $after)
     {
         parent::__construct($span);
     }
@@ -59,9 +59,14 @@ final class PostStep extends Step
             .(null === $this->after ? '' : ' after '.$this->after->print());
     }
 
+    public function message(): ?Template
+    {
+        return $this->message;
+    }
+
     public function facts(): array
     {
-        return [Fact::HasEffect];
+        return null === $this->message ? [Fact::HasEffect, Fact::Pulses] : [Fact::HasEffect];
     }
 
     public function compile(Writer $code): void

@@ -22,7 +22,7 @@ final class SendStep extends Step
     private const TAKEOVERS = ['jump', 'pickup', 'scaled'];
 
     /** @param list<Token> $ports */
-    private function __construct(Span $span, private readonly array $ports, private readonly ?NumberList $channels, public readonly ?Token $takeover)
+    private function __construct(Span $span, private readonly array $ports, private readonly ?NumberList $channels, private readonly ?Token $takeover)
     {
         parent::__construct($span);
     }
@@ -46,7 +46,7 @@ final class SendStep extends Step
 
     public function facts(): array
     {
-        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::BeginsNotes, Fact::TakesOver] : [Fact::HasEffect, Fact::BeginsNotes];
+        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::TakesOver] : [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn];
     }
 
     public function compile(Writer $code): void
@@ -69,8 +69,8 @@ final class SendStep extends Step
         return Reference::all(Reference::OUT_PORT, $this->ports);
     }
 
-    public function channels(): ?NumberList
+    public function lists(): array
     {
-        return $this->channels;
+        return null === $this->channels ? [] : [$this->channels];
     }
 }

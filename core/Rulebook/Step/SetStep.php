@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 final class SetStep extends Step
 {
     /** @param Span $written where the value stands, brackets and all */
-    private function __construct(Span $span, private readonly Token $field, private readonly Expression $value, public readonly Span $written, private readonly bool $fold)
+    private function __construct(Span $span, private readonly Token $field, private readonly Expression $value, private readonly Span $written, private readonly bool $fold)
     {
         parent::__construct($span);
     }
@@ -56,6 +56,11 @@ final class SetStep extends Step
     {
         [$php, $range] = $code->rounded($this->value);
         $code->assign($this->field->text, $php, $range, $this->field->span, $this->fold);
+    }
+
+    public function written(): Span
+    {
+        return $this->written;
     }
 
     public function onRelease(): OnRelease

@@ -8,9 +8,12 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
  * One step of a rule. Each kind of step is a class of its own, listed in {@see Steps}: how it is read and printed, what can be
@@ -50,6 +53,36 @@ abstract class Step
     public function makes(): ?Kind
     {
         return null;
+    }
+
+    /** The message that it makes or posts; null for none, or a timing pulse. */
+    public function message(): ?Template
+    {
+        return null;
+    }
+
+    /** Where its value stands, if it has one that can be added to. */
+    public function written(): ?Span
+    {
+        return null;
+    }
+
+    /** How many voices it deals notes out among; 0 for none. */
+    public function voices(): int
+    {
+        return 0;
+    }
+
+    /** The stack that it does, if any. */
+    public function stack(): ?Token
+    {
+        return null;
+    }
+
+    /** @return list<NumberList> */
+    public function lists(): array
+    {
+        return [];
     }
 
     /** How long the message can be held up here at most, in microseconds. */
