@@ -1,17 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { api } from './api/client';
 import { useDocuments } from './documents/queries';
 import { NEW_RULEBOOK } from './rules/newRulebook';
 import { Shell } from './shell/Shell';
 import { Blank } from './ui/Blank';
-
-// A view is a page in a folder of its own and a line here; it is fetched when it is first looked at.
-const LibraryPage = lazy(() =>
-  import('./library/LibraryPage').then((view) => ({ default: view.LibraryPage })),
-);
-const BenchPage = lazy(() => import('./bench/BenchPage').then((view) => ({ default: view.BenchPage })));
+import { VIEWS } from './views';
 
 export function App() {
   return (
@@ -19,8 +13,9 @@ export function App() {
       <Route element={<Shell />}>
         <Route path="/" element={<Latest />} />
         <Route path="/bench" element={<Latest />} />
-        <Route path="/rulebooks" element={<LibraryPage />} />
-        <Route path="/bench/:id" element={<BenchPage />} />
+        {VIEWS.map(({ path, page: Page }) => (
+          <Route key={path} path={`/${path}`} element={<Page />} />
+        ))}
         <Route
           path="*"
           element={

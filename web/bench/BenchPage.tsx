@@ -25,7 +25,7 @@ import { ZigzagPanel } from './zigzag/ZigzagPanel';
 const SEEN = 'bench-seen';
 
 /** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
-export function BenchPage() {
+export default function BenchPage() {
   const { id = '' } = useParams();
   const rulebook = useDocument(id);
   if (rulebook.isError) {

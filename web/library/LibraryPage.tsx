@@ -16,7 +16,7 @@ import { RulebookRow } from './RulebookRow';
 const KIND = 'rulebook';
 
 /** All rulebooks: opened, made, renamed, copied, brought in and out, and brought back. */
-export function LibraryPage() {
+export default function LibraryPage() {
   const navigate = useNavigate();
   const rulebooks = useDocuments(KIND);
   const deleted = useDeleted(KIND);

@@ -5,6 +5,7 @@ import { currentBench, onBench } from '../bench/session/benches';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { useTheme } from '../ui/theme';
+import { VIEWS } from '../views';
 import { TOOLS } from './Tools';
 import { Who } from './Who';
 
@@ -20,8 +21,9 @@ export function Shell() {
           Zigzag Post
         </p>
         <nav aria-label="Views" className="mr-auto flex gap-1 lg:mr-2">
-          <Way to="/rulebooks" label="Rulebooks" />
-          <Way to={bench === null ? '/bench' : `/bench/${bench.id}`} label="Bench" />
+          {VIEWS.map(({ path, label, to }) => (
+            <Way key={path} to={to?.(bench?.id ?? null) ?? `/${path}`} label={label} />
+          ))}
         </nav>
         <div
           id={TOOLS}

@@ -1,0 +1,21 @@
+import { lazy, type ComponentType } from 'react';
+
+export interface View {
+  path: string;
+  /** What it is called on the way to it. */
+  label: string;
+  /** Where the way leads, if that depends on the bench that is open. */
+  to?: (bench: string | null) => string;
+  page: ComponentType;
+}
+
+/** The views, in the order of the work. A view is a page in a folder of its own and a line here; it is fetched when it is first looked at. */
+export const VIEWS: readonly View[] = [
+  { path: 'rulebooks', label: 'Rulebooks', page: lazy(() => import('./library/LibraryPage')) },
+  {
+    path: 'bench/:id',
+    label: 'Bench',
+    to: (bench) => (bench === null ? '/bench' : `/bench/${bench}`),
+    page: lazy(() => import('./bench/BenchPage')),
+  },
+];
