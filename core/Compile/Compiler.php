@@ -268,7 +268,7 @@ final class Compiler
     {
         foreach ($this->book->clocks as $name => $clock) {
             foreach ($clock->taps as $which => [, $message, $ports]) {
-                $rule = new Rule('Taps of '.$name, $clock->name->span, null);
+                $rule = new Rule('Taps of '.$name, $clock->name->span, null, true);
                 $code = new RuleCode($this->draft, $rule, 0, Entry::ofMessage(Kind::Start));
                 $message->emit($code, 'return 1;', true);
                 foreach ($ports as $port) {

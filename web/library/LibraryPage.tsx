@@ -1,5 +1,5 @@
 import { Download, FolderInput, Plus, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { DocumentSummary } from '../api/types';
@@ -8,6 +8,7 @@ import { useDeleted, useDocuments, useDocumentWork } from '../documents/queries'
 import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { Tools } from '../shell/Tools';
 import { Button } from '../ui/Button';
+import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { Deleted } from './Deleted';
@@ -22,8 +23,6 @@ export default function LibraryPage() {
   const deleted = useDeleted(KIND);
   const [looked, setLooked] = useState<DocumentSummary | null>(null);
   const [told, setTold] = useState<string | null>(null);
-  const file = useRef<HTMLInputElement>(null);
-  const all = useRef<HTMLInputElement>(null);
   const create = useDocumentWork(() =>
     api.createDocument({
       kind: KIND,
@@ -46,49 +45,33 @@ export default function LibraryPage() {
             create.mutate(undefined, { onSuccess: (made) => void navigate(`/bench/${made.id}`) })
           }
         />
-        <Button icon={<Upload size={16} />} label="Bring in a file" onClick={() => file.current?.click()} />
+        <FileButton
+          icon={<Upload size={16} />}
+          label="Bring in a file"
+          what="Rulebook file"
+          accept=".book,.txt"
+          onFile={(file) =>
+            bringIn.mutate(file, { onSuccess: (made) => setTold(`“${made.name}” has been brought in.`) })
+          }
+        />
         <a className="btn btn-sm min-h-9 gap-2 btn-neutral" href="/api/everything" download>
           <Download size={16} /> Everything as a file
         </a>
-        <Button
+        <FileButton
           icon={<FolderInput size={16} />}
           label="Bring everything in"
-          onClick={() => all.current?.click()}
-        />
-      </Tools>
-      <input
-        ref={file}
-        type="file"
-        className="hidden"
-        aria-label="Rulebook file"
-        accept=".book,.txt"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen !== undefined) {
-            bringIn.mutate(chosen, { onSuccess: (made) => setTold(`“${made.name}” has been brought in.`) });
-          }
-          event.target.value = '';
-        }}
-      />
-      <input
-        ref={all}
-        type="file"
-        className="hidden"
-        aria-label="File with everything"
-        accept=".zip"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen !== undefined) {
-            bringAll.mutate(chosen, {
+          what="File with everything"
+          accept=".zip"
+          onFile={(file) =>
+            bringAll.mutate(file, {
               onSuccess: (count) =>
                 setTold(
                   `${count.new} documents are new, ${count.same} were here already, ${count.beside} differ and stand beside those that were here.`,
                 ),
-            });
+            })
           }
-          event.target.value = '';
-        }}
-      />
+        />
+      </Tools>
       <Notice text={problem?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
       <Panel title="Rulebooks">

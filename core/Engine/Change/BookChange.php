@@ -287,6 +287,9 @@ final class BookChange
                 $to->pedals[$at] = $isDown;
             }
         }
+        foreach ($this->places->byControl($from->held) as $control => [$value, $rule]) {
+            $to->held[$control] = [$value, $this->places->rules[$rule] ?? -1];
+        }
         $to->present = $this->places->byControl($from->present);
         $to->exact = $this->places->byControl($from->exact);
         $to->echoes = $this->places->byControl($from->echoes);

@@ -19,6 +19,9 @@ use ZigzagPost\Core\Number\Exact;
  */
 final class Clocks
 {
+    /** What a clock sends belongs to no rule. */
+    private const NO_RULE = -1;
+
     public const TICKS = 24;
     private const PULSE_US = 5000;
 
@@ -171,7 +174,7 @@ final class Clocks
     /** A tap press is due. */
     public static function press(Run $run, int $t, string $clock, int $which): void
     {
-        $run->callLater($t, ["tap_{$clock}_{$which}", 0, 0, 0, 0, 0, '', 0, 'tap', 0]);
+        $run->callLater($t, ["tap_{$clock}_{$which}", 0, 0, 0, 0, self::NO_RULE, '', 0, 'tap', 0]);
     }
 
     /**

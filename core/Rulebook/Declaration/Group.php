@@ -20,6 +20,8 @@ use ZigzagPost\Core\Rulebook\Text\TokenType;
  */
 final readonly class Group
 {
+    private const RESERVED = [...Memory::RESERVED, 'index', 'floor', 'round', 'high', 'low'];
+
     private function __construct(
         public Token $name,
         public Token $port,
@@ -36,7 +38,7 @@ final readonly class Group
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a group name');
-        if (\in_array($name->text, Memory::RESERVED, true) || 'index' === $name->text) {
+        if (\in_array($name->text, self::RESERVED, true)) {
             throw new RulebookError($name->span, 'reserved-name', "\"{$name->text}\" already means something in expressions; choose another name");
         }
         $cursor->expect('of');

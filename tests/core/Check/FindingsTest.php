@@ -41,6 +41,7 @@ final class FindingsTest extends TestCase
         yield 'a step of a stack that works on a message' => ["stack a\n  send moths\nrule \"r\"\n  take cc\n  do a\n".self::END, ['6 error needs-message']];
         yield 'a change of scene that leads to another' => ["stack a\n  go next\nscene \"A\"\n  on enter do a\n".self::END, ['8 error go-in-scene-change']];
         yield 'two groups share a control, a name is taken, a group is not there' => ["group a of keys cc 1..4\ngroup b of keys cc 4..8\ngroup c of pads cc 4\nmemory a = 1\nrule \"r\"\n  take cc\n  choose d 1\n".self::END, ['6 error two-groups', '8 error duplicate', '11 error unknown-group']];
+        yield 'a group with the name of a field or function' => ["group floor of keys cc 1..4\ngroup scene of keys cc 5\n".self::END, ['5 error reserved-name', '6 error reserved-name']];
         yield 'a group by titles' => ["group a of keys \"Switch 1\"..\"Switch 4\"\n".self::END, ['5 error no-rig']];
         yield 'gestures that are copied, of what is not let go, of values' => ["rule \"r\"\n  copy cc 1 short\n  send moths\nrule \"s\"\n  take program short\n  send moths\nrule \"t\"\n  take cc 1 short changed\n  send moths\n".self::END, ['6 error copied-gesture', '9 error no-release', '12 error no-value']];
         yield 'a note of a gesture' => ["rule \"r\"\n  take note short key 60\n  send moths\nrule \"s\"\n  take cc 1 held 1s\n  become note 60\n  delay 5ms\n  spread over gulls x 2\n".self::END, ['7 error note-of-gesture', '12 error note-of-gesture']];

@@ -46,6 +46,9 @@ final class BookChangeTest extends TestCase
         yield 'linked pickup' => ["rule \"m\"\n  from pads\n  take cc\n  mirror moths\nrule \"p\"\n  from keys\n  take cc 7\n  send moths pickup\n", ['pads B0 07 40', 'keys B0 07 40'], ['keys B0 07 50'], ['moths B0 07 50']];
         yield 'scaled fader' => ["rule \"m\"\n  from pads\n  take cc\n  mirror moths\nrule \"p\"\n  from keys\n  take cc 7\n  send moths scaled\n", ['pads B0 07 40', 'keys B0 07 00'], ['keys B0 07 40'], ['moths B0 07 60']];
         yield 'divided clock' => ["rule \"d\"\n  take clock\n  divide 2\n  send moths\n", ['keys F8'], ['keys F8', 'keys F8'], ['moths F8']];
+        yield 'chosen member of a group' => ["group songs of keys cc 20..22\nrule \"ask\"\n  take cc 9\n  become program songs\n  send moths\n", ['keys B0 15 7F'], ['keys B0 15 7E', 'keys B0 09 00'], ['moths C0 02']];
+        yield 'control that is down from a gesture' => ["rule \"h\"\n  take cc 20 held 1ms\n  become program 5\n  send moths\nrule \"tick\"\n  take clock\n  drop\n", ['keys B0 14 7F', 'keys F8', 'keys F8'], ['keys B0 14 00', 'keys B0 14 7F', 'keys F8', 'keys F8'], ['moths C0 05']];
+        yield 'pedal that is released' => ["rule \"p\"\n  take cc 64\n  send moths\nrule \"r\"\n  take cc 9\n  release\n", ['keys B0 40 7F'], ['keys B0 09 00'], ['moths B0 40 00']];
         yield 'value held back by thin' => ["rule \"t\"\n  take cc 1\n  thin 50ms\n  send moths\n", ['keys B0 01 01', 'keys B0 01 02'], [], []];
     }
 
@@ -87,6 +90,10 @@ final class BookChangeTest extends TestCase
         yield 'posted note' => ["rule \"b\"\n  take cc\n  post note 60 for 1s to moths\n", ['keys B0 50 7F'], $play, 'a posted or delayed note has ended', ['moths 80 3C 40']];
         yield 'delay' => ["rule \"d\"\n  take cc\n  delay 1s\n  send moths\n", ['keys B0 50 7F'], $play, 'a delayed message was not sent', []];
         yield 'clock' => ["clock lead\n  tempo 60\n  send moths\nrule \"s\"\n  take cc 80\n  start lead\n", ['keys B0 50 7F'], $play, 'clock lead is gone; it has been stopped', ['moths FC']];
+        yield 'group' => ["group songs of keys cc 20..22\n".$play, ['keys B0 15 7F'], $play, 'group songs is gone; its 2 was chosen', []];
+        yield 'shorter group' => ["group songs of keys cc 20..22\n".$play, ['keys B0 15 7F'], "group songs of keys cc 20\n".$play, 'group songs has no 2 any more; none is chosen', []];
+        yield 'gesture' => ["rule \"h\"\n  take cc 20 held 1s\n  become program 5\n  send moths\n", ['keys B0 14 7F'], $play, 'a press that could have become a gesture has ended', []];
+        yield 'posted later' => ["rule \"p\"\n  take cc\n  post cc 3 value 1 to moths after 1s\n", ['keys B0 14 7F'], $play, 'a delayed message was not sent', []];
         yield 'controller held by a note' => ["rule \"c\"\n  take note\n  become cc 20 value velocity\n  send moths\n", ['keys 90 3C 64'], $play, '', ['moths B0 14 00']];
     }
 

@@ -186,5 +186,23 @@ final class StacksTest extends TapeTestCase
             120.000 moths B0 40 00
             300.000 moths 90 3C 40
             CASE;
+        yield 'release leaves pedals that a clock sent' => <<<'CASE'
+            port keys in
+            port moths out
+            clock lead
+              tempo 120
+              taps 1 of cc 64 value 127 to moths
+            rule "tempo"
+              take cc 1
+              tempo lead = 100
+            rule "release"
+              take cc 99
+              release
+            --- in
+            0 keys B0 01 00
+            50 keys B0 63 00
+            --- out
+            0.000 moths B0 40 7F
+            CASE;
     }
 }

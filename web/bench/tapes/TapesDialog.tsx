@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Undo2, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Tape } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { FileButton } from '../../ui/FileButton';
 import { TapeItem } from './TapeItem';
 
 /** All tapes: upload, play, run through the rules, download. */
@@ -19,7 +20,6 @@ export function TapesDialog({
   onPlay: (tape: Tape) => void;
   onClose: () => void;
 }) {
-  const chooser = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
   const [problem, setProblem] = useState<string | null>(null);
@@ -28,10 +28,7 @@ export function TapesDialog({
   const [isBusy, setBusy] = useState(false);
   const refresh = () => queries.invalidateQueries({ queryKey: ['tapes'] });
 
-  const upload = async (file: File | undefined) => {
-    if (file === undefined) {
-      return;
-    }
+  const upload = async (file: File) => {
     setProblem(null);
     setBusy(true);
     try {
@@ -46,9 +43,6 @@ export function TapesDialog({
       setProblem(error instanceof Error ? error.message : 'This file could not be stored.');
     }
     setBusy(false);
-    if (chooser.current !== null) {
-      chooser.current.value = '';
-    }
   };
 
   /** Tells where something did not go well. */
@@ -77,23 +71,17 @@ export function TapesDialog({
       title="Tapes"
       onClose={onClose}
       aside={
-        <Button
+        <FileButton
           tone="primary"
           icon={<Upload size={16} />}
           label={isBusy ? 'Reading the file …' : 'Upload a file'}
+          what="Tape, MIDI file or CSV file"
+          accept=".tape,.mid,.midi,.smf,.csv,.txt"
           disabled={isBusy}
-          onClick={() => chooser.current?.click()}
+          onFile={(file) => void upload(file)}
         />
       }
     >
-      <input
-        ref={chooser}
-        type="file"
-        className="hidden"
-        aria-label="Tape, MIDI file or CSV file"
-        accept=".tape,.mid,.midi,.smf,.csv,.txt"
-        onChange={(event) => void upload(event.target.files?.[0])}
-      />
       {problem !== null && (
         <p role="alert" className="bg-error px-3 py-2 text-sm text-error-content">
           {problem}
