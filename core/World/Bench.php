@@ -216,10 +216,15 @@ final class Bench
         return $views;
     }
 
-    /** @return array<string, int> */
+    /** @return array<string, int> what memories hold, and which member of each group is chosen, 0 for none */
     public function memories(): array
     {
-        return $this->engine->state->memories;
+        $chosen = [];
+        foreach ($this->engine->book->choices() as [$group]) {
+            $chosen[$group] = $this->engine->state->choices[$group] ?? 0;
+        }
+
+        return $this->engine->state->memories + $chosen;
     }
 
     /** Lets clocks jump over a long silence, so that nobody has to wait for hours of ticks. */

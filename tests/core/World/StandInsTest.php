@@ -123,6 +123,15 @@ final class StandInsTest extends TestCase
         self::assertFalse($again->feed(30, 'nowhere', "\xF8"));
     }
 
+    public function testABenchTellsMemoriesAndWhatIsChosen(): void
+    {
+        $bench = Bench::start(Play::traced(Play::PORTS."memory m = 3\ngroup songs of keys cc 20..23\nrule \"r\"\n  take cc 1\n  remember m = value + songs\n"));
+        self::assertSame(['m' => 3, 'songs' => 0], $bench->memories());
+        $bench->feed(10, 'keys', "\xB0\x15\x7F");
+        $bench->feed(20, 'keys', "\xB0\x01\x05");
+        self::assertSame(['m' => 7, 'songs' => 2], $bench->memories());
+    }
+
     /** @return list<string> */
     private function voices(Synth $synth): array
     {

@@ -21,7 +21,7 @@ export function Receivers({ store }: { store: BenchStore }) {
         <ReceiverPanel key={receiver.port} receiver={receiver} isDense={isCrowded} />
       ))}
       {memories.length > 0 && (
-        <dl className="flex flex-wrap gap-x-4 px-3 py-1 text-sm" aria-label="Memories">
+        <dl className="flex flex-wrap gap-x-4 px-3 py-1 text-sm" aria-label="Memories and groups">
           {memories.map(({ name, value }) => (
             <div key={name} className="flex gap-2">
               <dt>{name}</dt>
