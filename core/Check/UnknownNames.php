@@ -17,8 +17,12 @@ use ZigzagPost\Core\Rulebook\Vocabulary;
 /** Names that nothing declares: ports, tables, curves, memories. */
 final class UnknownNames implements Check
 {
+    /** @var array<string, array<int|string, true>> names declared, by what they are */
+    private array $known = [];
+
     public function findings(Rulebook $book): iterable
     {
+        $this->known = [];
         foreach ($book->rules as $rule) {
             yield from $this->references($book, Reference::all(Reference::IN_PORT, $rule->from));
             foreach ($rule->selectors as $selector) {
@@ -52,11 +56,12 @@ final class UnknownNames implements Check
     /** @return iterable<Finding> */
     private function reference(Rulebook $book, Reference $reference): iterable
     {
-        $known = $book->declared($reference->what);
         $name = $reference->name;
-        if (\in_array($name->text, $known, true)) {
+        $this->known[$reference->what] ??= array_fill_keys($book->declared($reference->what), true);
+        if (isset($this->known[$reference->what][$name->text])) {
             return;
         }
+        $known = $book->declared($reference->what);
         $code = str_ends_with($reference->what, 'port') ? 'unknown-port' : 'unknown-'.$reference->what;
         if (isset($book->ports[$name->text]) && str_ends_with($reference->what, 'port')) {
             $is = $book->ports[$name->text]->isIn ? 'an in port' : 'an out port';

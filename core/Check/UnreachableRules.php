@@ -12,8 +12,12 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 /** Rules that never see a message because earlier ones take everything they ask for. */
 final class UnreachableRules implements Check
 {
+    /** The text of the rulebook, once it is needed. */
+    private ?Source $source = null;
+
     public function findings(Rulebook $book): iterable
     {
+        $this->source = null;
         $claims = new Claims($book); // what rules take of the messages themselves
         $messages = new Claims($book); // the same with controls that gestures are made of
         $gestures = ['' => $claims];
@@ -84,7 +88,7 @@ final class UnreachableRules implements Check
      */
     private function moveAbove(Rulebook $book, Rule $rule, Rule $earlier): array
     {
-        $source = Source::ofBook($book);
+        $source = $this->source ??= Source::ofBook($book);
         foreach ($book->unreadable as $unreadable) {
             if ($unreadable > $rule->span->line && $unreadable <= $source->end($rule) + 1) {
                 return [];

@@ -110,29 +110,6 @@ final class Rulebook implements Declared
         );
     }
 
-    /**
-     * Steps, with those of the stacks that they do behind each.
-     *
-     * @param list<Step> $steps
-     *
-     * @return list<Step>
-     */
-    public function withStacks(array $steps): array
-    {
-        $all = [];
-        $done = [];
-        while ([] !== $steps) {
-            $all[] = $step = array_shift($steps);
-            $stack = $step->stack()?->text;
-            if (null !== $stack && !isset($done[$stack])) {
-                $done[$stack] = true;
-                $steps = [...$this->stacks[$stack]->steps ?? [], ...$steps];
-            }
-        }
-
-        return $all;
-    }
-
     public function portAt(Token $name): int
     {
         return $this->portIndex($name->text);

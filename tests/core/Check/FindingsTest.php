@@ -37,7 +37,8 @@ final class FindingsTest extends TestCase
         yield 'the whole keyboard moved, whose ends nobody plays' => ["rule \"r\"\n  take note\n  set key = key + 12\n  send moths, gulls\n", []];
         yield 'always clamped' => ["rule \"r\"\n  take cc\n  set value = value + 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
         yield 'a made message out of range' => ["rule \"r\"\n  take cc\n  become program 128\n  send moths, gulls\n", ['7 warning always-out-of-range']];
-        yield 'a stack that does itself, one that nothing does, one that is not there' => ["stack a\n  do b\nstack b\n  do a\nstack c\n  panic\nrule \"r\"\n  take cc\n  do d\n".self::END, ['6 error stack-circle', '8 error stack-circle', '9 hint unused-stack', '13 error unknown-stack']];
+        yield 'a stack that does itself, one that nothing does, one that is not there' => ["stack a\n  do b\nstack b\n  do a\nstack c\n  panic\nrule \"r\"\n  take cc\n  do d\n".self::END, ['8 error stack-circle', '9 hint unused-stack', '13 error unknown-stack']];
+        yield 'stacks that grow beyond all bounds' => ["stack a\n".str_repeat("  do b\n", 200)."stack b\n".str_repeat("  do c\n", 200)."stack c\n  panic\nrule \"r\"\n  take cc\n  do a\n".self::END, ['5 error too-large']];
         yield 'a step of a stack that works on a message' => ["stack a\n  send moths\nrule \"r\"\n  take cc\n  do a\n".self::END, ['6 error needs-message']];
         yield 'a change of scene that leads to another' => ["stack a\n  go next\nscene \"A\"\n  on enter do a\n".self::END, ['8 error go-in-scene-change']];
         yield 'two groups share a control, a name is taken, a group is not there' => ["group a of keys cc 1..4\ngroup b of keys cc 4..8\ngroup c of pads cc 4\nmemory a = 1\nrule \"r\"\n  take cc\n  choose d 1\n".self::END, ['6 error two-groups', '8 error duplicate', '11 error unknown-group']];
