@@ -29,7 +29,7 @@ final class Hostile
         yield '2 000 flattens' => ["port a in mpe lower 15\nport b out\nrule \"r\"\n  take mpe\n".str_repeat("  flatten to channel 1\n", 2000)."  send b\n", '/too-large|"runs":true/'];
         yield '3 000 notes made of controllers' => ["{$head}rule \"r\"\n  take cc\n  press\n".str_repeat("  become note 60\n  send b\n  become cc 3 value 1\n", 3000), '/too-large|"runs":true/'];
         yield '900 toggles' => ["{$head}rule \"r\"\n  take note\n".str_repeat("  toggle\n", 900)."  send b\n", '/double-toggle/'];
-        yield '900 stacks that do each other, and 8 000 rules' => [$head.$repeat(900, static fn (int $i): string => "stack s{$i}\n".str_repeat('  do s'.(($i + 1) % 900)."\n", 100)).$repeat(8000, static fn (int $i): string => "rule \"{$i}\"\n  take cc 1\n  do s0\n"), '/stack-circle/'];
+        yield '900 stacks that do each other, and 8 000 rules' => [$head.$repeat(900, static fn (int $i): string => "stack s{$i}\n".str_repeat('  do s'.(($i + 1) % 900)."\n", 100)).$repeat(8000, static fn (int $i): string => "rule \"{$i}\"\n  take cc 1\n  do s0\n"), '/too-large|stack-circle/'];
         yield 'stacks that double' => [$head.$repeat(60, static fn (int $i): string => "stack s{$i}\n".str_repeat('  do s'.($i + 1)."\n", 2))."stack s60\n  panic\nrule \"r\"\n  take any\n  do s0\n", '/too-large/'];
         yield '5 000 gestures' => [$head.$repeat(5000, static fn (int $i): string => "rule \"{$i}\"\n  take cc ".($i % 120).' channel '.(1 + $i % 16)." held 500ms where value > {$i}\n  go next\n"), '/too-large|"runs":true/'];
         yield 'groups of all controllers' => [$head.$repeat(100, static fn (int $i): string => "group g{$i} of a cc ".implode(',', range(0, 119))."\n"), '/two-groups/'];
