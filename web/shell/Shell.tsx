@@ -2,6 +2,8 @@ import { Moon, OctagonX, Sun } from 'lucide-react';
 import { Suspense, useSyncExternalStore } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
+import type { BenchStore } from '../bench/session/BenchStore';
+import { usePart } from '../bench/session/useBench';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { useTheme } from '../ui/theme';
@@ -25,6 +27,7 @@ export function Shell() {
             <Way key={path} to={to?.(bench?.id ?? null) ?? `/${path}`} label={label} />
           ))}
         </nav>
+        {bench !== null && <Running store={bench.store} />}
         <div
           id={TOOLS}
           className="order-last flex w-full flex-wrap items-center gap-2 lg:order-none lg:w-auto lg:flex-1"
@@ -50,6 +53,19 @@ export function Shell() {
         <Outlet />
       </Suspense>
     </div>
+  );
+}
+
+/** Says that the bench is at work, whatever view is looked at; it takes the same room when it is not. */
+function Running({ store }: { store: BenchStore }) {
+  const isRunning = usePart(store, (state) => state.isRunning);
+  return (
+    <span
+      role="img"
+      className={`size-2.5 rounded-full ${isRunning ? 'bg-success' : 'border-2 border-base-content/50'}`}
+      aria-label={isRunning ? 'The bench is running' : 'The bench is at rest'}
+      title={isRunning ? 'The bench is running: a clock, a delay, a note' : 'The bench is at rest'}
+    />
   );
 }
 

@@ -16,6 +16,8 @@ export interface BenchState {
   /** What the bench has to tell, until it is closed. */
   told: readonly string[];
   isOnDisk: boolean;
+  /** Whether something is still to come: a clock, a delay, a note of fixed length. */
+  isRunning: boolean;
   senders: Sender[];
   receivers: Receiver[];
   rules: News['rules'];
@@ -39,6 +41,7 @@ const EMPTY: BenchState = {
   trouble: null,
   told: [],
   isOnDisk: true,
+  isRunning: false,
   senders: [],
   receivers: [],
   rules: [],
@@ -272,6 +275,7 @@ export class BenchStore {
       memories: news.memories ?? this.state.memories,
       scenes: news.scenes ?? this.state.scenes,
       isOnDisk: news.isOnDisk,
+      isRunning: news.nextDueUs !== null,
       told: news.told.length === 0 ? this.state.told : [...this.state.told, ...news.told].slice(-MOST_TOLD),
     });
   }
