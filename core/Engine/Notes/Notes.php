@@ -72,8 +72,10 @@ final class Notes
         } else {
             self::endAll($run, $own, $t, $began, $release);
         }
-        foreach ($run->followers as $follower) {
-            $follower::ended($run, $t, $own);
+        if (isset($s->voiceOf[$own]) || isset($s->fanOf[$own]) || isset($s->flatOf[$own])) {
+            foreach ($run->followers as $follower) {
+                $follower::ended($run, $t, $own);
+            }
         }
         $run->trace?->ended($own);
     }

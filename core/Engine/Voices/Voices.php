@@ -96,7 +96,7 @@ final class Voices implements Follower
         }
         foreach ($state->voices as $step => $slots) {
             foreach ($slots as $voice => $slot) {
-                if (self::HELD === $slot[2] && Note::placeOf($slot[0]) === $place) {
+                if (self::HELD === $slot[2] && $slot[0] >> Note::CHANNEL === $place) {
                     $slot[2] = self::FREE;
                     $state->voices[$step][$voice] = $slot;
                 }
