@@ -35,5 +35,11 @@ final class Rooms
         'Compile' => ['Midi', 'Number', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/State'],
         'Check' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Compile'],
         'World' => ['Midi', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change'],
+        'Data' => [],
+        'Rig/Chart' => ['Midi', 'Data'],
+        'Rig/Document' => ['Data', 'Rig/Chart'],
+        'Rig/Setup' => ['Data', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
+        'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
+        'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
     ];
 }

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Chart;
+
+use ZigzagPost\Core\Data\Of;
+use ZigzagPost\Core\Data\OneOf;
+
+/** What a gesture of a control sends. */
+final readonly class ControlSends
+{
+    public function __construct(
+        #[OneOf(Gesture::class)]
+        public Gesture $gesture,
+        #[Of(Message::class)]
+        public Message $message,
+    ) {
+    }
+}

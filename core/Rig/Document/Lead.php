@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Document;
+
+use ZigzagPost\Core\Data\ListOf;
+use ZigzagPost\Core\Data\Of;
+use ZigzagPost\Core\Data\Text;
+
+/** What joins two plugs: a chain of cables and adapters from end a to end b. */
+final readonly class Lead
+{
+    /** @param list<Part> $parts */
+    public function __construct(
+        #[Text(60)]
+        public string $id,
+        #[Of(LeadEnd::class)]
+        public LeadEnd $a,
+        #[Of(LeadEnd::class)]
+        public LeadEnd $b,
+        #[ListOf(new Of(Part::class), 20)]
+        public array $parts = [],
+        #[Of(Session::class)]
+        public ?Session $session = null,
+        #[Text(300)]
+        public ?string $wantedDouble = null,
+    ) {
+    }
+
+    /** The length in metres, if all of its cables have one. */
+    public function lengthM(): ?float
+    {
+        $length = 0.0;
+        foreach ($this->parts as $part) {
+            if (null === $part->lengthM) {
+                return null;
+            }
+            $length += $part->lengthM;
+        }
+
+        return $length;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Document;
+
+use ZigzagPost\Core\Data\Decimal;
+use ZigzagPost\Core\Data\Flag;
+use ZigzagPost\Core\Data\MapOf;
+use ZigzagPost\Core\Data\OneOf;
+use ZigzagPost\Core\Data\Pair;
+use ZigzagPost\Core\Data\Text;
+use ZigzagPost\Core\Rig\Chart\Connector;
+
+/**
+ * A cable or an adapter. Straight joins like with like: DIN 5, 4 and 2 with tip, ring and sleeve (as in wiring A), and with XLR 3, 2
+ * and 1; crossed has data and source swapped; mono leaves the ring on the sleeve.
+ */
+final readonly class Part
+{
+    /**
+     * @param array{Connector, Connector}|null $ends its plugs, the one towards end a first; those of its neighbours if nothing is said
+     * @param array<string, string>|null $contacts for a named map: contacts at the end towards a, and where they lead
+     */
+    public function __construct(
+        #[Text(120)]
+        public string $what,
+        #[OneOf(ContactMap::class)]
+        public ContactMap $map,
+        #[Pair(new OneOf(Connector::class), new OneOf(Connector::class))]
+        public ?array $ends = null,
+        #[MapOf(new Text(20), most: 16)]
+        public ?array $contacts = null,
+        #[Decimal(0, 10000)]
+        public ?float $lengthM = null,
+        #[Flag]
+        public ?bool $passiveExtension = null,
+        #[Flag]
+        public ?bool $phantomOff = null,
+    ) {
+    }
+}

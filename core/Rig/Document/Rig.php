@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Document;
+
+use ZigzagPost\Core\Data\Decimal;
+use ZigzagPost\Core\Data\ListOf;
+use ZigzagPost\Core\Data\MapOf;
+use ZigzagPost\Core\Data\Of;
+use ZigzagPost\Core\Data\OneOf;
+use ZigzagPost\Core\Data\Text;
+use ZigzagPost\Core\Data\Whole;
+
+/** A rig: its units and leads, the charts that they are made from, and the rulebook that serves it. */
+final readonly class Rig
+{
+    /**
+     * @param array<string, KeptChart> $charts by id
+     * @param list<Unit> $units
+     * @param list<Lead> $leads
+     * @param list<Rest> $rests
+     * @param array<string, Done> $done jobs and steps of the test run that were ticked
+     * @param string|null $rulebook its text
+     */
+    public function __construct(
+        #[Whole(1, 1)]
+        public int $schema,
+        #[Text]
+        public string $name,
+        #[MapOf(new Of(KeptChart::class), most: 500)]
+        public array $charts,
+        #[ListOf(new Of(Unit::class), 500)]
+        public array $units,
+        #[ListOf(new Of(Lead::class), 2000)]
+        public array $leads = [],
+        #[OneOf(Share::class)]
+        public ?Share $wants = null,
+        #[Decimal(0, 48)]
+        public ?float $showHours = null,
+        #[ListOf(new Of(Rest::class), 2000)]
+        public array $rests = [],
+        #[MapOf(new Of(Done::class))]
+        public array $done = [],
+        #[Book]
+        public ?string $rulebook = null,
+    ) {
+    }
+
+    public function unit(string $name): ?Unit
+    {
+        foreach ($this->units as $unit) {
+            if ($unit->name === $name) {
+                return $unit;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,344 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Plan;
+
+use ZigzagPost\Core\Rig\Chart\ChannelOf;
+use ZigzagPost\Core\Rig\Chart\ChannelType;
+use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\Setting;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Setup;
+
+/** Computes the plan of a rig. The same rig always gives the same plan. */
+final class Planner
+{
+    private readonly Graph $graph;
+    /** @var list<HeardStream> */
+    private readonly array $streams;
+    private readonly Sharing $sharing;
+    /** @var list<Choice> */
+    private array $choices = [];
+    /** @var list<string> */
+    private array $unknown = [];
+    /** @var array<string, array<int, list<Hears>>> parts by unit and stream */
+    private array $heard = [];
+    /** @var array<string, list<int>> streams that begin at a unit */
+    private array $own = [];
+    /** @var array<string, list<string>> units whose messages come into each port of the post */
+    private array $intoPost = [];
+
+    /**
+     * @param list<string> $unpinned units whose pins are not looked at
+     * @param list<string> $split units that are taken as if they wanted split numbers
+     * @param list<string> $without units that are taken away
+     */
+    private function __construct(private readonly Setup $setup, private readonly array $unpinned = [], array $split = [], private readonly array $without = [])
+    {
+        $this->graph = new Graph($setup);
+        $this->streams = Streams::of($setup, $this->graph);
+        $this->sharing = new Sharing($setup, $split);
+        $this->look();
+        foreach ($setup->boxes as $box) {
+            if (!$box->isPost() && !\in_array($box->name, $without, true)) {
+                $this->choose($box);
+            }
+        }
+    }
+
+    public static function plan(Setup $setup): Plan
+    {
+        $planner = new self($setup);
+        $puzzle = $planner->puzzle();
+        [$values, $cost, $isProven] = Search::solve($puzzle);
+        if (null === $values) {
+            return $planner->without($puzzle, $isProven);
+        }
+
+        return $planner->result($values, $cost, $isProven);
+    }
+
+    private function look(): void
+    {
+        foreach ($this->streams as $index => $stream) {
+            $this->own[$stream->box->name][] = $index;
+            foreach ($stream->listeners as $listener) {
+                $this->heard[$listener->box->name][$index][] = $listener->part;
+            }
+            if ($stream->box->isPost()) {
+                continue;
+            }
+            foreach ($this->graph->reachedFrom($stream->source) as $way) {
+                $at = $way[\count($way) - 1]->to;
+                if (LeadEnd::POST === $at->unit && !$at->isOut) {
+                    $this->intoPost[explode(' ', $at->at)[0]][] = $stream->box->name;
+                }
+            }
+        }
+    }
+
+    private function choose(Box $box): void
+    {
+        $sends = $box->chart->sends[0]->channel ?? null;
+        $fixed = [];
+        $settings = [];
+        foreach ($this->parts($box) as $part) {
+            if (null === $part->zone && $part->channel instanceof ChannelOf) {
+                $settings[$part->channel->setting][] = $part;
+            } elseif (null === $part->zone && null === $part->channel && Channels::isNeeded($part)) {
+                $this->unknown[] = $box->name.(\count($box->chart->hears ?? []) > 1 ? " {$part->id}" : '');
+            } else {
+                $fixed[] = $part;
+            }
+        }
+        if ($sends instanceof ChannelOf && isset($this->own[$box->name])) {
+            $settings[$sends->setting] ??= [];
+        }
+        $sendsFixed = \is_int($sends) && isset($this->own[$box->name]) ? 1 << ($sends - 1) : null;
+        if ([] !== $fixed || null !== $sendsFixed) {
+            $this->choices[] = new Choice($box, null, $fixed, [new Option(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)], true);
+        }
+        foreach ($box->chart->settings as $setting) {
+            if (isset($settings[$setting->id])) {
+                $this->setting($box, $setting, $settings[$setting->id], $sends instanceof ChannelOf && $sends->setting === $setting->id ? $sends->offset ?? 0 : null);
+            }
+        }
+    }
+
+    /** @param list<Hears> $parts */
+    private function setting(Box $box, Setting $setting, array $parts, ?int $sendsAt): void
+    {
+        $chosen = $box->unit->settings[$setting->id] ?? null;
+        $isPinned = true === $chosen?->pinned && !\in_array($box->name, $this->unpinned, true);
+        $options = [];
+        foreach ($isPinned && null !== $chosen ? [$chosen->value] : $setting->all() as $value) {
+            $channel = Box::channelOf($value, 0);
+            $takes = $this->takes($box, $parts, $value);
+            $sent = null === $sendsAt ? null : Box::channelOf($value, $sendsAt);
+            if ($isPinned || (null !== $channel && null !== $takes && (null === $sendsAt || null !== $sent))) {
+                $options[] = new Option($value, $isPinned ? 0 : Cost::of($box->unit, $setting, $value), $takes ?? [], \is_int($sent) ? 1 << ($sent - 1) : (ChannelType::OMNI === $sent ? Channels::ALL : null));
+            }
+        }
+        if ([] !== $options) {
+            $this->choices[] = new Choice($box, $setting->id, $parts, $options, $isPinned);
+        }
+    }
+
+    /** @return list<Hears> parts that hear some stream */
+    private function parts(Box $box): array
+    {
+        $parts = [];
+        foreach ($box->chart->hears ?? [] as $part) {
+            foreach ($this->heard[$box->name] ?? [] as $heard) {
+                if (\in_array($part, $heard, true)) {
+                    $parts[] = $part;
+                    break;
+                }
+            }
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param list<Hears> $parts
+     *
+     * @return array<int, int>|null channels by stream; null if some part does not get its run
+     */
+    private function takes(Box $box, array $parts, string|int|null $value): ?array
+    {
+        $takes = [];
+        foreach ($this->heard[$box->name] ?? [] as $stream => $heard) {
+            foreach ($parts as $part) {
+                if (!\in_array($part, $heard, true)) {
+                    continue;
+                }
+                $own = $part->channel instanceof ChannelOf ? (null === $value ? $box->channel($part->channel) : Box::channelOf($value, $part->channel->offset ?? 0)) : $part->channel;
+                $channels = Channels::ofPart($box, $part, $own);
+                if (null === $channels || (null === $own && null === $part->zone && Channels::isNeeded($part))) {
+                    return null;
+                }
+                $takes[$stream] = ($takes[$stream] ?? 0) | $channels;
+            }
+        }
+
+        return $takes;
+    }
+
+    private function puzzle(): Puzzle
+    {
+        return new Puzzle($this->choices, $this->meet(...), \count($this->streams));
+    }
+
+    /** @return list<array{int, int}> */
+    private function meet(int $i, int $j): array
+    {
+        [$one, $other] = [$this->choices[$i], $this->choices[$j]];
+        $places = [];
+        foreach ($this->heard[$one->box->name] ?? [] as $stream => $heard) {
+            if (isset($this->heard[$other->box->name][$stream]) && $this->collide($one, $other, $heard, $this->heard[$other->box->name][$stream])) {
+                $places[] = [$stream, $stream];
+            }
+        }
+        foreach ($this->answers($one, $other) as $stream) {
+            $places[] = [-1, $stream];
+        }
+        foreach ($this->answers($other, $one) as $stream) {
+            $places[] = [$stream, -1];
+        }
+        if ($one->box !== $other->box && null !== $one->options[0]->sends && null !== $other->options[0]->sends && $this->meetAtPost($one->box, $other->box) && $this->sharing->sendAlike($one->box, $other->box)) {
+            $places[] = [-1, -1];
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param list<Hears> $heard
+     * @param list<Hears> $otherHeard
+     */
+    private function collide(Choice $one, Choice $other, array $heard, array $otherHeard): bool
+    {
+        foreach ($one->parts as $part) {
+            foreach ($other->parts as $otherPart) {
+                if (\in_array($part, $heard, true) && \in_array($otherPart, $otherHeard, true) && $this->sharing->mustNotShare($one->box, $part, $other->box, $otherPart)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<int> streams of the first on which the second hears what the first sends of its own */
+    private function answers(Choice $sender, Choice $hearer): array
+    {
+        if (null === $sender->options[0]->sends) {
+            return [];
+        }
+        $streams = [];
+        foreach ($this->own[$sender->box->name] ?? [] as $stream) {
+            foreach ($hearer->parts as $part) {
+                if (\in_array($part, $this->heard[$hearer->box->name][$stream] ?? [], true) && $this->sharing->isAnswered($sender->box, $hearer->box, $part)) {
+                    $streams[] = $stream;
+                    break;
+                }
+            }
+        }
+
+        return $streams;
+    }
+
+    private function meetAtPost(Box $one, Box $other): bool
+    {
+        foreach ($this->intoPost as $units) {
+            if (\in_array($one->name, $units, true) && \in_array($other->name, $units, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param array<int, int> $values */
+    private function result(array $values, int $cost, bool $isProven): Plan
+    {
+        $planned = [];
+        $channels = [];
+        foreach ($this->choices as $index => $choice) {
+            $option = $choice->options[$values[$index]];
+            $channels[$choice->box->name][] = [$choice, $option];
+            $setting = null === $choice->setting ? null : $choice->box->chart->setting($choice->setting);
+            if (null !== $setting && null !== $option->value) {
+                $planned[] = new PlannedSetting($choice->box, $setting, $option->value, $choice->box->value($setting->id), $option->cost, $setting->howTo($option->value), $choice->isPinned, Reasons::of($choice, $option, $this->choices, $values, $this->streams));
+            }
+        }
+        [$numbers, $failed] = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels))->assign();
+
+        return new Plan($planned, $numbers, $this->combs($channels), $cost + array_sum(array_map(static fn (PlannedNumber $number): int => $number->cost, $numbers)), $isProven, null, $this->unknown, $failed);
+    }
+
+    /**
+     * @param array<string, list<array{Choice, Option}>> $channels
+     *
+     * @return list<Comb>
+     */
+    private function combs(array $channels): array
+    {
+        $combs = [];
+        foreach ($this->streams as $index => $stream) {
+            $teeth = [];
+            $taken = 0;
+            foreach ($stream->listeners as $listener) {
+                $mask = 0;
+                foreach ($channels[$listener->box->name] ?? [] as [$choice, $option]) {
+                    if (\in_array($listener->part, $choice->parts, true)) {
+                        $own = $listener->part->channel instanceof ChannelOf && null !== $option->value ? Box::channelOf($option->value, $listener->part->channel->offset ?? 0) : $listener->box->channel($listener->part->channel);
+                        $mask = Channels::ofPart($listener->box, $listener->part, $own) ?? 0;
+                    }
+                }
+                if (Channels::isNeeded($listener->part)) {
+                    $teeth[] = new Tooth($listener->box, $listener->part, Channels::list($mask), Channels::ALL === $mask && null === $listener->part->zone);
+                }
+                $taken |= $mask;
+            }
+            if ([] !== $teeth) {
+                $combs[] = new Comb($this->streams[$index], $teeth, Channels::list(Channels::ALL & ~$taken));
+            }
+        }
+
+        return $combs;
+    }
+
+    private function without(Puzzle $puzzle, bool $isProven): Plan
+    {
+        if (!$isProven) {
+            return new Plan([], [], [], 0, false, new Conflict([], 'no plan was found among those that were tried, and it is not proven that there is none', null, false), $this->unknown, []);
+        }
+        [$units, $isSmallest] = SmallestConflict::of($puzzle);
+        $names = implode(', ', $units);
+        $why = 1 === \count($units) ? "what {$names} sends comes back to it on a channel that it answers on" : "{$names} hear the same stream, and there are not channels enough for all of them as they are";
+
+        return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units), $isSmallest), $this->unknown, []);
+    }
+
+    /**
+     * The cheapest single change after which these units go together.
+     *
+     * @param list<string> $units
+     */
+    private function freeing(array $units): ?string
+    {
+        $others = array_values(array_diff(array_keys($this->setup->boxes), $units));
+        foreach ($units as $unit) {
+            if (self::goes(new self($this->setup, [$unit], [], $others))) {
+                return "unpin {$unit}";
+            }
+        }
+        if (self::goes(new self($this->setup, [], $units, $others))) {
+            return 'let '.implode(' and ', $units).' share a channel with split numbers';
+        }
+        foreach ($units as $unit) {
+            foreach ($this->setup->box($unit)->chart->hears ?? [] as $part) {
+                if (null !== $part->zone || $this->setup->box($unit)?->width($part) > 1) {
+                    return null !== $part->zone ? "make the zone of {$unit} smaller" : "let {$unit} answer on fewer channels";
+                }
+            }
+        }
+        foreach ($units as $unit) {
+            if (self::goes(new self($this->setup, [], [], [...$others, $unit]))) {
+                return "move {$unit} to another port";
+            }
+        }
+
+        return null;
+    }
+
+    private static function goes(self $planner): bool
+    {
+        return null !== Search::solve($planner->puzzle())[0];
+    }
+}

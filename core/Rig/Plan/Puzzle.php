@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Plan;
+
+/** The choices of a plan, and which of their values go together. */
+final class Puzzle
+{
+    /** @var list<list<array<int, int>>> allowed values, as bits, of the third choice while the first stands at the second's value */
+    public array $allowed = [];
+
+    /** @var list<list<int>> choices that a choice can collide with */
+    public array $neighbours = [];
+
+    /** @var list<array{int, list<int>}> streams, and choices that all collide there */
+    public array $crowds = [];
+
+    /**
+     * @param list<Choice> $choices
+     * @param \Closure(int, int): list<array{int, int}> $meet
+     *                                                        for two choices: pairs of streams at which their channels must not meet, -1 for what a unit sends
+     * @param int $streams how many there are
+     */
+    public function __construct(public readonly array $choices, \Closure $meet, int $streams)
+    {
+        $count = \count($choices);
+        $this->neighbours = array_fill(0, $count, []);
+        foreach ($choices as $index => $choice) {
+            $this->allowed[] = array_fill(0, \count($choice->options), []);
+        }
+        for ($i = 0; $i < $count; ++$i) {
+            for ($j = 0; $j < $count; ++$j) {
+                $places = $i === $j ? [] : $meet($i, $j);
+                if ([] !== $places) {
+                    $this->neighbours[$i][] = $j;
+                    $this->meet($i, $j, $places);
+                }
+            }
+        }
+        for ($stream = 0; $stream < $streams; ++$stream) {
+            $this->crowd($stream, $meet);
+        }
+    }
+
+    /** @param \Closure(int, int): list<array{int, int}> $meet */
+    private function crowd(int $stream, \Closure $meet): void
+    {
+        $members = [];
+        foreach ($this->choices as $index => $choice) {
+            if ($choice->widest($stream) > 0 && [] === array_filter($members, static fn (int $member): bool => !\in_array([$stream, $stream], $meet($member, $index), true))) {
+                $members[] = $index;
+            }
+        }
+        if (\count($members) > 1) {
+            $this->crowds[] = [$stream, $members];
+        }
+    }
+
+    /** @param list<array{int, int}> $places */
+    private function meet(int $i, int $j, array $places): void
+    {
+        foreach ($this->choices[$i]->options as $index => $option) {
+            $mask = 0;
+            foreach ($this->choices[$j]->options as $bit => $other) {
+                $isFree = true;
+                foreach ($places as [$mine, $theirs]) {
+                    $isFree = $isFree && 0 === (self::channels($option, $mine) & self::channels($other, $theirs));
+                }
+                $mask |= $isFree ? 1 << $bit : 0;
+            }
+            $this->allowed[$i][$index][$j] = $mask;
+        }
+    }
+
+    private static function channels(Option $option, int $place): int
+    {
+        return $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0;
+    }
+}

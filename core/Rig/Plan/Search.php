@@ -1,0 +1,328 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Plan;
+
+/**
+ * Finds the values with the least cost; of several, those that are lexicographically lower in the order of the choices.
+ *
+ * First the least cost is found, trying cheap values first; then, with that cost as the limit, the lowest values.
+ */
+final class Search
+{
+    /** Values tried at most; beyond it the answer is not proven. */
+    public const MOST_NODES = 60_000;
+
+    private int $nodes = 0;
+    private int $best = \PHP_INT_MAX;
+    /** @var array<int, int>|null */
+    private ?array $found = null;
+    /** @var list<list<int>> costs by choice and value */
+    private array $costs = [];
+    /** @var list<list<int>> values of each choice, the cheapest first */
+    private array $cheapest = [];
+
+    private bool $isLexicographic = false;
+    /** @var list<int> */
+    private array $order = [];
+
+    private function __construct(private readonly Puzzle $puzzle)
+    {
+        foreach ($puzzle->choices as $choice) {
+            $costs = array_map(static fn (Option $option): int => $option->cost, $choice->options);
+            $this->costs[] = $costs;
+            $order = array_keys($costs);
+            usort($order, static fn (int $a, int $b): int => $costs[$a] <=> $costs[$b] ?: $a <=> $b);
+            $this->cheapest[] = $order;
+        }
+    }
+
+    /**
+     * @return array{array<int, int>|null, int, bool} the value of each choice, or null if there is none; the cost; whether that is proven
+     */
+    public static function solve(Puzzle $puzzle): array
+    {
+        $values = [];
+        $cost = 0;
+        $isProven = true;
+        $search = new self($puzzle);
+        foreach ($search->components() as $component) {
+            [$found, $ofThese, $proven] = $search->component($component);
+            $isProven = $isProven && $proven;
+            if (null === $found) {
+                return [null, 0, $proven];
+            }
+            $values += $found;
+            $cost += $ofThese;
+        }
+        ksort($values);
+
+        return [$values, $cost, $isProven];
+    }
+
+    /**
+     * Whether some choices can be made at all.
+     *
+     * @param list<int> $of
+     */
+    public static function isPossible(Puzzle $puzzle, array $of): bool
+    {
+        $search = new self($puzzle);
+        foreach ($search->components($of) as $component) {
+            if (null === $search->component($component, true)[0]) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return list<list<int>> groups of choices that can collide with each other and cannot all be made */
+    public static function impossible(Puzzle $puzzle): array
+    {
+        $search = new self($puzzle);
+
+        return array_values(array_filter($search->components(), static fn (array $component): bool => null === $search->component($component, true)[0]));
+    }
+
+    /**
+     * Choices that can collide, directly or over others, in the order of the choices.
+     *
+     * @param list<int>|null $of
+     *
+     * @return list<list<int>>
+     */
+    private function components(?array $of = null): array
+    {
+        $left = array_fill_keys($of ?? array_keys($this->puzzle->choices), true);
+        $components = [];
+        foreach (array_keys($left) as $start) {
+            if (!isset($left[$start])) {
+                continue;
+            }
+            unset($left[$start]);
+            $component = [$start];
+            for ($next = 0; $next < \count($component); ++$next) {
+                foreach ($this->puzzle->neighbours[$component[$next]] as $other) {
+                    if (isset($left[$other])) {
+                        unset($left[$other]);
+                        $component[] = $other;
+                    }
+                }
+            }
+            sort($component);
+            $components[] = $component;
+        }
+
+        return $components;
+    }
+
+    /**
+     * @param list<int> $component
+     *
+     * @return array{array<int, int>|null, int, bool}
+     */
+    private function component(array $component, bool $anyWillDo = false): array
+    {
+        $this->order = $component;
+        $this->nodes = 0;
+        $this->best = \PHP_INT_MAX;
+        $this->found = null;
+        $this->isLexicographic = false;
+        $domains = [];
+        foreach ($component as $choice) {
+            $domains[$choice] = (1 << \count($this->costs[$choice])) - 1;
+        }
+        $this->descend($domains, [], 0, $anyWillDo);
+        $found = $this->found;
+        if (null === $found || $anyWillDo) {
+            return [$found, 0, $this->nodes <= self::MOST_NODES];
+        }
+        $this->isLexicographic = true;
+        $isProven = $this->nodes <= self::MOST_NODES;
+        $this->nodes = 0;
+        $cost = $this->best;
+        ++$this->best;
+        $this->found = null;
+        $this->descend($domains, [], 0, true);
+
+        return [$this->found ?? $found, $cost, $isProven && $this->nodes <= self::MOST_NODES];
+    }
+
+    /**
+     * @param array<int, int> $domains bits of the values that are left, of the choices not yet made
+     * @param array<int, int> $values
+     *
+     * @return bool whether to go on
+     *
+     * @phpstan-impure
+     */
+    private function descend(array $domains, array $values, int $cost, bool $firstWillDo): bool
+    {
+        if (++$this->nodes > self::MOST_NODES) {
+            return false;
+        }
+        if ($cost + $this->bound($domains) >= $this->best) {
+            return true;
+        }
+        if ([] === $domains) {
+            $this->best = $cost;
+            $this->found = $values;
+
+            return !$firstWillDo;
+        }
+        $choice = $this->next($domains);
+        $domain = $domains[$choice];
+        unset($domains[$choice]);
+        foreach ($this->isLexicographic ? array_keys($this->costs[$choice]) : $this->cheapest[$choice] as $value) {
+            if (0 === ($domain >> $value & 1)) {
+                continue;
+            }
+            $left = $this->narrowed($domains, $choice, $value);
+            if (null !== $left && $this->fits($left) && !$this->descend($left, $values + [$choice => $value], $cost + $this->costs[$choice][$value], $firstWillDo)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * The order of the choices matters only where the lowest values are looked for; else the one with the fewest values is next.
+     *
+     * @param non-empty-array<int, int> $domains
+     */
+    private function next(array $domains): int
+    {
+        if ($this->isLexicographic) {
+            foreach ($this->order as $choice) {
+                if (isset($domains[$choice])) {
+                    return $choice;
+                }
+            }
+        }
+        $next = array_key_first($domains);
+        $fewest = 1000;
+        foreach ($domains as $choice => $domain) {
+            $left = substr_count(decbin($domain), '1');
+            if ($left < $fewest) {
+                [$next, $fewest] = [$choice, $left];
+            }
+        }
+
+        return $next;
+    }
+
+    /**
+     * @param array<int, int> $domains
+     *
+     * @return array<int, int>|null null if some choice has nothing left
+     */
+    private function narrowed(array $domains, int $choice, int $value): ?array
+    {
+        foreach ($this->puzzle->allowed[$choice][$value] as $other => $allowed) {
+            if (isset($domains[$other])) {
+                $domains[$other] &= $allowed;
+                if (0 === $domains[$other]) {
+                    return null;
+                }
+            }
+        }
+
+        return $domains;
+    }
+
+    /**
+     * What the choices that are left cost at least: of those whose cheapest values collide, only one can have its own.
+     *
+     * @param array<int, int> $domains
+     */
+    private function bound(array $domains): int
+    {
+        $bound = 0;
+        /** @var list<array{list<int>, list<int>, int}> $groups choices, their values, and the most that one of them saves */
+        $groups = [];
+        foreach ($domains as $choice => $domain) {
+            [$least, $second, $value] = $this->leastTwo($choice, $domain);
+            if ($second === $least) {
+                $bound += $least;
+                continue;
+            }
+            $bound += $second;
+            foreach ($groups as $index => [$choices, $values, $saves]) {
+                if ($this->collideAll($choice, $value, $choices, $values)) {
+                    $groups[$index] = [[...$choices, $choice], [...$values, $value], max($saves, $second - $least)];
+                    continue 2;
+                }
+            }
+            $groups[] = [[$choice], [$value], $second - $least];
+        }
+
+        return $bound - array_sum(array_column($groups, 2));
+    }
+
+    /** @return array{int, int, int} the two least costs, and the value of the least */
+    private function leastTwo(int $choice, int $domain): array
+    {
+        $least = null;
+        $at = 0;
+        foreach ($this->cheapest[$choice] as $value) {
+            if (0 !== ($domain >> $value & 1)) {
+                if (null !== $least) {
+                    return [$least, $this->costs[$choice][$value], $at];
+                }
+                [$least, $at] = [$this->costs[$choice][$value], $value];
+            }
+        }
+
+        return [$least ?? 0, 1 << 20, $at];
+    }
+
+    /**
+     * @param list<int> $choices
+     * @param list<int> $values
+     */
+    private function collideAll(int $choice, int $value, array $choices, array $values): bool
+    {
+        foreach ($choices as $index => $other) {
+            $allowed = $this->puzzle->allowed[$choice][$value][$other] ?? null;
+            if (null === $allowed || 0 !== ($allowed >> $values[$index] & 1)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Whether those that are left can have room: on each stream where all of them collide, channels are counted.
+     *
+     * @param array<int, int> $domains
+     */
+    private function fits(array $domains): bool
+    {
+        foreach ($this->puzzle->crowds as [$stream, $members]) {
+            $union = 0;
+            $needed = 0;
+            foreach ($members as $member) {
+                if (isset($domains[$member])) {
+                    $narrowest = 16;
+                    foreach ($this->puzzle->choices[$member]->options as $value => $option) {
+                        if (0 !== ($domains[$member] >> $value & 1)) {
+                            $takes = $option->takes[$stream] ?? 0;
+                            $union |= $takes;
+                            $narrowest = min($narrowest, Channels::count($takes));
+                        }
+                    }
+                    $needed += $narrowest;
+                }
+            }
+            if ($needed > Channels::count($union)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Plan;
+
+use ZigzagPost\Core\Rig\Chart\Assign;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Document\Share;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Setup;
+
+/** Who may answer on a channel together with whom. */
+final readonly class Sharing
+{
+    /** @param list<string> $split units that are taken as if they wanted split numbers, to see whether that would help */
+    public function __construct(private Setup $setup, private array $split = [])
+    {
+    }
+
+    public function wants(Box $box): Share
+    {
+        return \in_array($box->name, $this->split, true) ? Share::Numbers : $box->unit->wants ?? $this->setup->rig->wants ?? Share::Channels;
+    }
+
+    public function arePlayedTogether(Box $one, Box $other): bool
+    {
+        return \in_array($other->name, $one->unit->playsWith ?? [], true) || \in_array($one->name, $other->unit->playsWith ?? [], true);
+    }
+
+    public function mustNotShare(Box $one, Hears $onePart, Box $other, Hears $otherPart): bool
+    {
+        if (!Channels::isNeeded($onePart) || !Channels::isNeeded($otherPart) || ($one !== $other && $this->arePlayedTogether($one, $other))) {
+            return false;
+        }
+        $bySplit = Share::Numbers === $this->wants($one) && Share::Numbers === $this->wants($other);
+
+        return !(($one === $other || $bySplit) && Disjoint::parts($one, $onePart, $other, $otherPart));
+    }
+
+    /** Whether something that a unit sends of its own is understood by a part that hears it directly. */
+    public function isAnswered(Box $sender, Box $hearer, Hears $part): bool
+    {
+        if ($sender !== $hearer && $this->arePlayedTogether($sender, $hearer)) {
+            return false;
+        }
+        foreach (KindName::cases() as $kind) {
+            if (true === $kind->midi()?->hasChannel() && null !== $sender->sendsOf($kind) && false !== $hearer->hears($part, $kind)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether controls of two units send the same message, once they are on the same channel. */
+    public function sendAlike(Box $one, Box $other): bool
+    {
+        $fixedOnly = Share::Numbers === $this->wants($one) && Share::Numbers === $this->wants($other);
+        $mine = self::messages($one, $fixedOnly);
+
+        return [] !== array_intersect_key($mine, self::messages($other, $fixedOnly));
+    }
+
+    /** @return array<string, true> kinds and numbers that the controls of a unit send */
+    private static function messages(Box $box, bool $fixedOnly): array
+    {
+        $messages = [];
+        foreach ($box->chart->surface->controls ?? [] as $control) {
+            $message = $box->messageOf($control);
+            if (null !== $message && !($fixedOnly && self::canBeAssigned($control))) {
+                $messages["{$message->kind->value} {$message->number}"] = true;
+            }
+        }
+
+        return $messages;
+    }
+
+    public static function canBeAssigned(Control $control): bool
+    {
+        return Assign::Menu === $control->assign || Assign::Editor === $control->assign;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Setup;
+
+use ZigzagPost\Core\Rig\Chart\Plug;
+use ZigzagPost\Core\Rig\Chart\PlugUse;
+use ZigzagPost\Core\Rig\Chart\Stream;
+use ZigzagPost\Core\Rig\Chart\Way;
+
+/** The end of a lead: the box, the plug, and what the plug is at present. */
+final readonly class End
+{
+    public function __construct(
+        public Box $box,
+        public Plug $plug,
+        public ?Stream $stream,
+        /** What the plug is; null where settings leave that unknown. */
+        public ?PlugUse $use,
+        /** The way that the lead means, at a port of the post that goes both ways. */
+        private ?Way $meant = null,
+    ) {
+    }
+
+    public function way(): ?Way
+    {
+        return $this->meant ?? $this->stream->way ?? $this->use?->way;
+    }
+
+    /** @return list<Socket> where messages leave or enter here */
+    public function sockets(bool $isOut): array
+    {
+        if (null !== $this->stream) {
+            return [new Socket($this->box->name, "{$this->plug->id}/{$this->stream->id}", $isOut)];
+        }
+        if ([] === ($this->plug->streams ?? [])) {
+            return [new Socket($this->box->name, $this->plug->id, $isOut)];
+        }
+        $sockets = [];
+        foreach ($this->plug->streams ?? [] as $stream) {
+            if ($isOut ? $stream->way->sends() : $stream->way->receives()) {
+                $sockets[] = new Socket($this->box->name, "{$this->plug->id}/{$stream->id}", $isOut);
+            }
+        }
+
+        return $sockets;
+    }
+
+    public function name(): string
+    {
+        return "{$this->box->name} {$this->plug->label}".(null === $this->stream ? '' : " {$this->stream->label}");
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Setup;
+
+use ZigzagPost\Core\Rig\Chart\Carries;
+use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\Route;
+
+/** Which socket leads to which: over leads, and through boxes that pass on what they get. Whether a lead works is not asked here. */
+final class Graph
+{
+    /** Ways looked for from one socket at most. */
+    public const MOST_WAYS = 500;
+    private const LONGEST = 24;
+
+    /** @var array<string, list<Hop>> by the key of the socket that they begin at */
+    private array $hops = [];
+    /** @var array<string, list<array{Box, Hears}>> by the key of the socket where they hear */
+    private array $parts = [];
+
+    public function __construct(private readonly Setup $setup)
+    {
+        foreach ($setup->joints as $joint) {
+            if (null !== $joint->a && null !== $joint->b) {
+                $this->lay($joint, $joint->a, $joint->b);
+                $this->lay($joint, $joint->b, $joint->a);
+            }
+        }
+        foreach ($setup->boxes as $box) {
+            foreach ($box->chart->routes ?? [] as $route) {
+                $this->route($box, $route);
+            }
+            foreach ($box->chart->hears ?? [] as $part) {
+                foreach ($this->sockets($box, $part->at, false) as $socket) {
+                    $this->parts[$socket->key][] = [$box, $part];
+                }
+            }
+        }
+    }
+
+    /** @return list<Hop> */
+    public function from(Socket $socket): array
+    {
+        return $this->hops[$socket->key] ?? [];
+    }
+
+    /** @return list<array{Box, Hears}> parts of boxes that hear at a socket */
+    public function partsAt(Socket $socket): array
+    {
+        return $this->parts[$socket->key] ?? [];
+    }
+
+    /**
+     * Every socket that what leaves at one gets to, by the shortest way.
+     *
+     * @return array<string, list<Hop>> by the key of the socket at the end
+     */
+    public function reachedFrom(Socket $start): array
+    {
+        $ways = [$start->key => []];
+        $queue = [$start];
+        while ([] !== $queue) {
+            $socket = array_shift($queue);
+            foreach ($this->from($socket) as $hop) {
+                if (!isset($ways[$hop->to->key])) {
+                    $ways[$hop->to->key] = [...$ways[$socket->key], $hop];
+                    $queue[] = $hop->to;
+                }
+            }
+        }
+        unset($ways[$start->key]);
+
+        return $ways;
+    }
+
+    /**
+     * All ways from a socket that come to no socket twice, the shortest first.
+     *
+     * @return array{list<non-empty-list<Hop>>, bool} the ways, and whether these are all
+     */
+    public function waysFrom(Socket $start): array
+    {
+        $ways = [];
+        $queue = [[]];
+        for ($next = 0; $next < \count($queue); ++$next) {
+            /** @var list<Hop> $way */
+            $way = $queue[$next];
+            $at = [] === $way ? $start : $way[\count($way) - 1]->to;
+            foreach ($this->from($at) as $hop) {
+                if ($hop->to->key === $start->key || \in_array($hop->to->key, array_map(static fn (Hop $each): string => $each->to->key, $way), true)) {
+                    continue;
+                }
+                if (\count($queue) >= self::MOST_WAYS || \count($way) >= self::LONGEST) {
+                    return [$ways, false];
+                }
+                $ways[] = [...$way, $hop];
+                $queue[] = [...$way, $hop];
+            }
+            $queue[$next] = [];
+        }
+
+        return [$ways, true];
+    }
+
+    /**
+     * Sockets that what leaves at one comes back to: round trips through boxes that pass everything on.
+     *
+     * @return list<list<Hop>> one round for each loop, each told once
+     */
+    public function loops(): array
+    {
+        $loops = [];
+        $seen = [];
+        foreach ($this->hops as $key => $hops) {
+            if (isset($seen[$key]) || [] === $hops) {
+                continue;
+            }
+            foreach ($hops as $hop) {
+                $ways = $this->reachedFrom($hop->to);
+                if ($hop->to->key !== $key && isset($ways[$key])) {
+                    $loop = [$hop, ...$ways[$key]];
+                    $loops[] = $loop;
+                    foreach ($loop as $each) {
+                        $seen[$each->from->key] = true;
+                    }
+                    break;
+                }
+            }
+        }
+
+        return $loops;
+    }
+
+    /**
+     * @param list<string> $at plugs, or streams as "plug/stream"
+     *
+     * @return list<Socket>
+     */
+    public function sockets(Box $box, array $at, bool $isOut): array
+    {
+        $sockets = [];
+        foreach ($at as $each) {
+            $plug = $box->chart->plug(explode('/', $each, 2)[0]);
+            if (null === $plug) {
+                continue;
+            }
+            if (str_contains($each, '/') || [] === ($plug->streams ?? [])) {
+                $sockets[] = new Socket($box->name, $each, $isOut);
+                continue;
+            }
+            foreach ($plug->streams ?? [] as $stream) {
+                if ($isOut ? $stream->way->sends() : $stream->way->receives()) {
+                    $sockets[] = new Socket($box->name, "{$plug->id}/{$stream->id}", $isOut);
+                }
+            }
+        }
+
+        return $sockets;
+    }
+
+    private function lay(Joint $joint, End $from, End $to): void
+    {
+        if (false === $from->way()?->sends() || false === $to->way()?->receives()) {
+            return;
+        }
+        $carried = $from->use->carries ?? $to->use->carries ?? null;
+        if (null !== $carried && !\in_array($carried, [Carries::Midi, Carries::Pulse, Carries::Usb, Carries::Network], true)) {
+            return;
+        }
+        $unknown = null === $from->use ? "what {$from->name()} is" : (null === $to->use ? "what {$to->name()} is" : null);
+        $sources = $from->sockets(true);
+        $targets = $to->sockets(false);
+        foreach ($sources as $index => $source) {
+            foreach (1 === \count($sources) || 1 === \count($targets) ? $targets : array_filter([$targets[$index] ?? null]) as $target) {
+                $this->hops[$source->key][] = new Hop($source, $target, $joint->lead, null, null, [], $unknown);
+            }
+        }
+    }
+
+    private function route(Box $box, Route $route): void
+    {
+        $isOn = null === $route->setting ? true : $box->isOn($route->setting);
+        if (false === $isOn) {
+            return;
+        }
+        $unknown = null === $isOn ? "the setting {$route->setting} of {$box->name}" : null;
+        foreach ($this->sockets($box, $route->from, false) as $from) {
+            foreach ($this->sockets($box, $route->to, true) as $to) {
+                $this->hops[$from->key][] = new Hop($from, $to, null, $route->id, $route->kind, $route->blocks ?? [], $unknown);
+            }
+        }
+    }
+}

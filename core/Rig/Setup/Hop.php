@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Setup;
+
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\RouteKind;
+use ZigzagPost\Core\Rig\Document\Lead;
+
+/** One step of a message on its way between boxes: over a lead, or through a box that passes it on. */
+final readonly class Hop
+{
+    /** @param list<KindName> $blocks kinds that do not get through */
+    public function __construct(
+        public Socket $from,
+        public Socket $to,
+        public ?Lead $lead,
+        public ?string $route = null,
+        public ?RouteKind $kind = null,
+        public array $blocks = [],
+        /** What is unknown about it, if anything is. */
+        public ?string $unknown = null,
+    ) {
+    }
+}

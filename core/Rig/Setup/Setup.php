@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Setup;
+
+use ZigzagPost\Core\Rig\Chart\Chart;
+use ZigzagPost\Core\Rig\Chart\Sort;
+use ZigzagPost\Core\Rig\Document\Lead;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Document\Rig;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** A rig with its rulebook, looked up: boxes by name, leads by their ends. */
+final class Setup
+{
+    /** @var array<string, Box> by name, the post last */
+    public readonly array $boxes;
+
+    /** @var list<Joint> in the order of the rig */
+    public readonly array $joints;
+
+    private function __construct(public readonly Rig $rig, public readonly ?Rulebook $book)
+    {
+        $boxes = [];
+        foreach ($rig->units as $unit) {
+            $chart = ($rig->charts[$unit->chart->id] ?? null)->chart ?? new Chart(1, 'unknown', Sort::Other);
+            $boxes[$unit->name] ??= new Box($unit, $chart);
+        }
+        $boxes[LeadEnd::POST] = Post::of($book);
+        $this->boxes = $boxes;
+        $this->joints = array_map($this->joint(...), $rig->leads);
+    }
+
+    public static function of(Rig $rig, ?Rulebook $book): self
+    {
+        return new self($rig, $book);
+    }
+
+    public function box(string $name): ?Box
+    {
+        return $this->boxes[$name] ?? null;
+    }
+
+    public function post(): Box
+    {
+        return $this->boxes[LeadEnd::POST];
+    }
+
+    private function joint(Lead $lead): Joint
+    {
+        $dangling = null;
+        $ends = [];
+        foreach (['a' => $lead->a, 'b' => $lead->b] as $which => $end) {
+            $found = $this->end($end);
+            $ends[$which] = \is_string($found) ? null : $found;
+            $dangling ??= \is_string($found) ? $found : null;
+        }
+
+        return new Joint($lead, $ends['a'], $ends['b'], $dangling);
+    }
+
+    private function end(LeadEnd $end): End|string
+    {
+        $box = $this->box($end->unit);
+        if (null === $box) {
+            return "there is no unit {$end->unit}";
+        }
+        [$id, $meant] = $box->isPost() ? Post::port($end->plug) : [$end->plug, null];
+        $plug = $box->chart->plug($id);
+        if (null === $plug) {
+            return $box->isPost() ? "the rulebook has no port {$id}" : "{$end->unit} has no plug {$end->plug}";
+        }
+        $use = $box->use($plug);
+        if (null !== $meant && null !== $use && !($meant->sends() ? $use->way->sends() : $use->way->receives())) {
+            return "port {$id} of the rulebook does not go {$meant->value}";
+        }
+        $stream = null === $end->stream ? null : $plug->stream($end->stream);
+        if (null !== $end->stream && null === $stream) {
+            return "{$end->unit} {$plug->id} has no stream {$end->stream}";
+        }
+
+        return new End($box, $plug, $stream, $use, $meant);
+    }
+}

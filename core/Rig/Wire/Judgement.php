@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Wire;
+
+/** What was found of a lead: the verdict with its reason, and what would mend it. */
+final readonly class Judgement
+{
+    /**
+     * @param string|null $contact the contact that is wrong, at which end
+     * @param string|null $change the cheapest change that makes it work
+     * @param list<string> $warnings
+     * @param list<string> $cautions
+     * @param list<array{string, string|null}> $continuity contacts of end a, and what of end b each leads to
+     * @param string|null $unknown the fact that is missing
+     */
+    public function __construct(
+        public Verdict $verdict,
+        public string $reason,
+        public ?string $contact = null,
+        public ?string $change = null,
+        public array $warnings = [],
+        public array $cautions = [],
+        public array $continuity = [],
+        public ?string $unknown = null,
+    ) {
+    }
+
+    public static function works(string $reason): self
+    {
+        return new self(Verdict::Works, $reason);
+    }
+
+    public static function dead(string $reason, ?string $contact = null): self
+    {
+        return new self(Verdict::Dead, $reason, $contact);
+    }
+
+    public static function mayDamage(string $reason, ?string $contact = null): self
+    {
+        return new self(Verdict::MayDamage, $reason, $contact);
+    }
+
+    /** @param string $fact what is not known */
+    public static function unknown(string $fact, string $reason): self
+    {
+        return new self(Verdict::Unknown, $reason, unknown: $fact);
+    }
+
+    /** Which is the worse news: damage, then dead, then unknown. */
+    public function rank(): int
+    {
+        return match ($this->verdict) {
+            Verdict::MayDamage => 3,
+            Verdict::Dead => 2,
+            Verdict::Unknown => 1,
+            Verdict::Works => 0,
+        };
+    }
+}
