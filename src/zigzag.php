@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Command\BenchmarkCommand;
+use App\Command\ChartCheckCommand;
 use App\Command\CheckCommand;
 use App\Command\CheckedOutput;
 use App\Command\CommandFailed;
@@ -10,6 +11,9 @@ use App\Command\ConvertCommand;
 use App\Command\FormatCommand;
 use App\Command\OutputFile;
 use App\Command\PanicCommand;
+use App\Command\PlainCommand;
+use App\Command\RigPlanCommand;
+use App\Command\RigWiresCommand;
 use App\Command\RunCommand;
 use Symfony\Component\Console\Application;
 use Symfony\Component\Console\Exception\ExceptionInterface;
@@ -20,7 +24,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new RigWiresCommand(), new RigPlanCommand(), new ChartCheckCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];
@@ -33,6 +37,11 @@ foreach (array_filter((array) $_SERVER['argv'], is_string(...)) as $argument) {
     } else {
         $arguments[] = $argument;
     }
+}
+
+// "rig plan" and "chart check" are commands of two words.
+if (in_array($arguments[1] ?? '', ['rig', 'chart'], true) && isset($arguments[2])) {
+    array_splice($arguments, 1, 2, ["{$arguments[1]}:{$arguments[2]}"]);
 }
 
 OutputFile::cleanUpWhenStopped();

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Naming\Naming;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -12,17 +14,27 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Reads a rulebook and makes all checks; the list of checks stands here. */
 final readonly class Checker
 {
-    /** @param list<Finding> $findings ordered by place */
-    private function __construct(public Rulebook $book, public array $findings)
+    /**
+     * @param Rulebook $book ready to be compiled, if there is no error
+     * @param Rulebook $written as it was read
+     * @param list<Finding> $findings ordered by place
+     */
+    private function __construct(public Rulebook $book, public Rulebook $written, public array $findings)
     {
     }
 
-    public static function check(string $text): self
+    /** @param (\Closure(Rulebook): Devices)|null $rig what names of devices mean, for the ports of this rulebook */
+    public static function check(string $text, ?\Closure $rig = null): self
     {
-        [$book, $errors] = Parser::parse($text);
+        [$written, $errors] = Parser::parse($text);
         $findings = array_map(self::syntax(...), $errors);
+        $book = $written;
+        if (null !== $rig || Naming::isNeeded($written)) {
+            [$book, $unknown] = self::named($written, $rig);
+            array_push($findings, ...$unknown);
+        }
         array_push($findings, ...(new UnknownNames())->findings($book));
-        $understood = [] === $findings;
+        $understood = [] === array_filter($findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
         foreach (self::checks() as $check) {
             // Lines that could not be read, and misspelt names, may be just what these would miss.
             $misses = $check instanceof CompiledCheck || $check instanceof UnusedDeclarations || ([] !== $errors && ($check instanceof EmptyRules || $check instanceof SceneWays));
@@ -32,7 +44,7 @@ final readonly class Checker
         }
         usort($findings, static fn (Finding $a, Finding $b): int => [$a->span->line, $a->span->column] <=> [$b->span->line, $b->span->column]);
 
-        return new self($book, $findings);
+        return new self($book, $written, $findings);
     }
 
     public function hasErrors(): bool
@@ -68,8 +80,29 @@ final readonly class Checker
             new IdleSteps(),
             new SameTitles(),
             new DoubleToggles(),
+            new ActsTwice(),
+            new LampLoops(),
             new CompiledCheck(),
         ];
+    }
+
+    /**
+     * @param (\Closure(Rulebook): Devices)|null $rig
+     *
+     * @return array{Rulebook, list<Finding>}
+     */
+    private static function named(Rulebook $book, ?\Closure $rig): array
+    {
+        if (null === $rig) {
+            $name = Naming::firstName($book);
+
+            return [$book, null === $name ? [] : [Finding::error('no-rig', $name->span, "{$name->text} is a device of a rig, and this rulebook is read without one; add --rig FILE, or write numbers such as cc 20..23")]];
+        }
+        $devices = $rig($book);
+        [$named, $errors] = Naming::resolve($book, $devices);
+        $hints = array_map(static fn (array $several): Finding => Finding::hint('several-ways', $several[0]->span, "{$several[0]->text} is reached from ".implode(' and ', $several[1])."; {$several[1][0]} is taken"), $devices->several());
+
+        return [$named, [...array_map(self::syntax(...), $errors), ...$hints]];
     }
 
     private static function syntax(RulebookError $error): Finding

@@ -30,7 +30,7 @@ final class GroupMembers implements Check
             return null;
         }
         $channels = array_intersect($one->channels?->numbers() ?? range(1, 16), $other->channels?->numbers() ?? range(1, 16));
-        $members = array_intersect($one->members->numbers(), $other->members->numbers());
+        $members = array_intersect($one->members?->numbers() ?? [], $other->members?->numbers() ?? []);
 
         return [] === $channels || [] === $members ? null : min($members);
     }

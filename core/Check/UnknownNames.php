@@ -30,7 +30,7 @@ final class UnknownNames implements Check
             }
         }
         foreach ($book->groups as $group) {
-            yield from $this->references($book, [new Reference(Reference::IN_PORT, $group->port)]);
+            yield from $this->references($book, [] === $group->titles ? [new Reference(Reference::IN_PORT, $group->port)] : []);
         }
         foreach ($book->clocks as $clock) {
             yield from $this->references($book, $clock->references());

@@ -68,6 +68,9 @@ final class UnusedDeclarations implements Check
         foreach ($book->groups as $group) {
             $used[$group->port->text] = true;
         }
+        foreach ($book->lit as $lit) {
+            $used[$lit->lamp->port] = true;
+        }
         foreach ($book->steps() as $step) {
             foreach (array_map(static fn (Reference $reference): string => $reference->name->text, $step->references()) as $name) {
                 $used[$name] = true;

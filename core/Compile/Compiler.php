@@ -81,6 +81,8 @@ final class Compiler
             'COMPARED' => $this->portsWith(static fn (Selector $selector): bool => $selector->changed),
             'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
             'CHOICES' => array_map($this->choice(...), array_values($this->book->groups)),
+            'LAMPS' => (new LampCode($this->book))->lamps(),
+            'STORING' => (new LampCode($this->book))->storing(),
             'GESTURED' => $this->portsWith(static fn (Selector $selector): bool => null !== $selector->gesture),
             'RULES' => array_map(fn (Rule $rule): array => [$rule->title, $rule->span->line, null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title]], [...$this->book->rules, ...array_values($this->sceneRules)]),
             'MIDDLE' => $this->book->middle->value,
@@ -168,7 +170,7 @@ final class Compiler
                     if (true !== Kind::tryFrom($token->text)?->isGroup()) {
                         continue;
                     }
-                    foreach ($this->book->portsHeardBy($rule) as $name) {
+                    foreach ($this->book->portsOf($rule, $selector) as $name) {
                         $port = $this->book->portIndex($name);
                         $groups[$port] ??= [false, []];
                         if (Kind::Cc14->value !== $token->text) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
+use ZigzagPost\Core\Engine\State\Control;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Concern;
@@ -18,12 +19,12 @@ use ZigzagPost\Core\Rulebook\Expression\Code;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Lookup;
 use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Naming\IndexUse;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\OnRelease;
 use ZigzagPost\Core\Rulebook\Step\Step;
-use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** The PHP code of one rule for one kind of message, from one of its steps on. */
@@ -147,17 +148,8 @@ final class RuleCode implements Writer
         if (isset($this->book()->memories['index'])) {
             return false;
         }
-        $expressions = array_merge(
-            array_values(array_filter(array_map(static fn (Selector $selector): ?Expression => $selector->where, $this->rule->selectors))),
-            ...array_map(static fn (Step $step): array => $step->expressions(), $this->rule->steps),
-        );
-        foreach ($expressions as $expression) {
-            if (\in_array('index', array_map(static fn (Name $name): string => $name->name, $expression->names()), true)) {
-                return true;
-            }
-        }
 
-        return false;
+        return IndexUse::in($this->rule);
     }
 
     public function temporary(): string
@@ -228,14 +220,14 @@ final class RuleCode implements Writer
     {
         $isFirst = 0 === $this->entry->from && !$this->entry->isRelease;
         $isKnown = $isFirst && Entry::RUNS !== $this->entry->gesture;
-        $lists = array_map(fn (array $alternative): ?NumberList => SelectorCode::listOf($this->entry->kind, ...$alternative), SelectorCode::alternatives($this));
-        if ($isFirst && [] === array_filter($lists)) {
+        $isListed = array_map(fn (array $alternative): bool => null !== $alternative[0]->place || null !== SelectorCode::listOf($this->entry->kind, ...$alternative), SelectorCode::alternatives($this));
+        if ($isFirst && !\in_array(true, $isListed, true)) {
             $this->finds(Concern::Missing, 'index', $name->span);
 
             return "Rejected::field('index')";
         }
 
-        return $isKnown && !\in_array(null, $lists, true) ? '$ix' : "(0 !== \$ix ? \$ix : Rejected::field('index'))";
+        return $isKnown && !\in_array(false, $isListed, true) ? '$ix' : "(0 !== \$ix ? \$ix : Rejected::field('index'))";
     }
 
     public function lookUp(Lookup $lookup, string $php): string
@@ -420,6 +412,21 @@ final class RuleCode implements Writer
         }
 
         return false;
+    }
+
+    public function comesFrom(array $controls): string
+    {
+        $places = [];
+        foreach ($controls as $control) {
+            foreach ($control->ports as $port) {
+                $number = \in_array($control->kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? 0 : $control->number ?? 0;
+                foreach (null === $control->channel ? range(0, 16) : [$control->channel] as $channel) {
+                    $places[Control::of($control->kind->ordinal(), $this->draft->book->portIndex($port), $channel, $number)] = 1;
+                }
+            }
+        }
+
+        return "isset({$this->constant($places)}[\$ctl])";
     }
 
     public function kind(): Kind

@@ -82,8 +82,8 @@ final class SelectorCode
     private static function place(RuleCode $code, Selector $selector, ?NumberList $numbers): string
     {
         $list = self::listOf($code->kind, $selector, $numbers);
-        if (null === $list) {
-            return '0';
+        if (null !== $selector->place || null === $list) {
+            return (string) ($selector->place ?? 0);
         }
         $isProgram = Kind::Program === $code->kind;
         $shift = $isProgram ? $code->book()->programsFrom : 0;
@@ -120,6 +120,10 @@ final class SelectorCode
     {
         $kind = $code->kind;
         $tests = [];
+        if (null !== $selector->ports && ($indexed || $selector->ports !== $code->book()->portsHeardBy($code->rule))) {
+            $ports = array_map($code->book()->portIndex(...), $selector->ports);
+            $tests[] = 1 === \count($ports) ? "\$port === {$ports[0]}" : 'isset('.$code->draft->constant(array_fill_keys($ports, 1)).'[$port])';
+        }
         if ($indexed && null !== $numbers && ($kind->hasNumber() || Kind::Program === $kind)) {
             $tests[] = self::inList($code, Kind::Program === $kind ? '$v' : '$n', $numbers, Kind::Program === $kind ? $code->book()->programsFrom : 0);
         } elseif (null !== $numbers && Kind::Program === $kind) {

@@ -41,11 +41,45 @@ final class SendCode implements Sender
 
             return;
         }
+        $this->met($line, $port, $this->code->kind, $takeover, $range, $channel, '$n', '$v');
+    }
+
+    public function takingOver(int $line, int $port, Kind $kind, string $takeover, array $range): void
+    {
+        $this->met($line, $port, $kind, $takeover, $range, '$mch', '$mn', '$mv');
+    }
+
+    public function other(int $line, int $port, Kind $kind, int $ch, int $n, int $first, int $second): void
+    {
+        $sent = $this->code->temporary();
+        $this->code->line("{$sent} = Takeover::other(\$s, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$first}, {$second});");
+        $this->message($line, $port, $kind, (string) $ch, (string) $n, $sent, '$raw');
+    }
+
+    public function program(int $line, int $port, string $ch, string $bytes): void
+    {
+        foreach ([0 => 16, 32 => 8] as $number => $shift) {
+            $byte = $this->code->temporary();
+            $this->code->line("{$byte} = {$bytes} >> {$shift} & 0xFF;");
+            $this->code->line("if ({$byte} < 128) {");
+            $this->message($line, $port, Kind::Cc, $ch, (string) $number, $byte, '');
+            $this->code->line('}');
+        }
+        $this->message($line, $port, Kind::Program, $ch, '0', "({$bytes} & 0x7F)", '');
+    }
+
+    /**
+     * Sends once a fader has met the present value.
+     *
+     * @param array{int, int} $range
+     */
+    private function met(int $line, int $port, Kind $kind, string $takeover, array $range, string $ch, string $n, string $v): void
+    {
         $sent = $this->code->temporary();
         $limits = 'scaled' === $takeover ? ", {$range[0]}, {$range[1]}" : '';
-        $this->code->line("{$sent} = Takeover::{$takeover}(\$s, \$t, '{$this->code->stepId()}', \$ctl, {$port}, {$this->code->kind->ordinal()}, {$channel}, \$n, \$v{$limits});");
+        $this->code->line("{$sent} = Takeover::{$takeover}(\$s, \$t, '{$this->code->stepId()}', \$ctl, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v}{$limits});");
         $this->code->line("if (null !== {$sent}) {");
-        $this->message($line, $port, $this->code->kind, $channel, '$n', $sent, '$raw', false);
+        $this->message($line, $port, $kind, $ch, $n, $sent, '$raw', false);
         $this->code->line('}');
         if ($this->code->draft->traced) {
             $this->code->line("else { \$e->trace->tear({$line}, Trace::DROPPED, 'waits until the fader meets the present value'); }");
@@ -71,6 +105,9 @@ final class SendCode implements Sender
             $this->code->line("Release::pedal(\$s, {$port}, {$ch}, {$n}, {$v}, {$this->code->doer()});");
         }
         if (Kind::Program === $kind) {
+            if ($this->code->draft->hasTakeover && [] !== $this->code->book()->storing) {
+                $this->code->line("Takeover::recalls(\$e, {$port}, {$ch}, {$n}, {$v});");
+            }
             $this->code->line("if ({$n} > 0) {");
             $this->together($port, [...WireCode::bank($ch, "({$n} - 1)"), WireCode::bytes($kind, $ch, $n, $v, '')], $kind, $ch, $n, $v);
             $this->code->line('} else {');

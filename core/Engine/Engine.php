@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Controls\Lamps;
 use ZigzagPost\Core\Engine\Mpe\FanOut;
 use ZigzagPost\Core\Engine\Mpe\Flatten;
 use ZigzagPost\Core\Engine\Mpe\Zones;
@@ -40,10 +41,13 @@ final class Engine implements InPorts
     private array $inlets = [];
     /** Whether some step keeps account of notes beyond their owner. */
     private readonly bool $follows;
+    /** Whether lamps are to be looked at after the present event. */
+    private bool $keepsLamps;
 
     public function __construct(public readonly CompiledBook $book, bool $traced = false)
     {
         $this->follows = $book->tracksNotes();
+        $this->keepsLamps = [] !== $book->lamps();
         $this->run = new Run($book, $traced, $this, $this->follows ? self::FOLLOWERS : []);
         $this->state = $this->run->state;
         $this->trace = $this->run->trace;
@@ -58,6 +62,7 @@ final class Engine implements InPorts
     {
         $this->run->call('begin', $this->state->now, 0, 0, 0, 0, 0, '', 0, 'begin');
         Scenes::run($this->run, $this->state->now, $this->state->scene, 'enter');
+        $this->light($this->state->now);
     }
 
     /**
@@ -75,6 +80,14 @@ final class Engine implements InPorts
         }
         if ($run->queue->dueAt <= $t) {
             $this->drain($t);
+        }
+        if ($this->keepsLamps) {
+            $this->keepsLamps = false;
+            $this->feed($t, $port, $bytes);
+            $this->keepsLamps = true;
+            $this->light($t);
+
+            return;
         }
         $s->now = $t;
         $inlet = $this->inlets[$port];
@@ -136,7 +149,17 @@ final class Engine implements InPorts
     public function advance(int $t): void
     {
         $this->drain($t);
+        $this->light($this->state->now);
         $this->state->now = max($this->state->now, $t);
+    }
+
+    /** Lamps are looked at once everything of a time has been done. */
+    private function light(int $t): void
+    {
+        if ($this->keepsLamps) {
+            $this->trace?->resume(null);
+            Lamps::refresh($this->run, $t);
+        }
     }
 
     /** Time of the next thing due in microseconds, or null when nothing is pending. */
@@ -172,6 +195,7 @@ final class Engine implements InPorts
     public function panic(int $t, ?array $ports = null): void
     {
         Panic::silence($this->run, $t, $ports);
+        $this->light($t);
     }
 
     /** Counts what is unfinished at the end of all input. */
@@ -264,6 +288,9 @@ final class Engine implements InPorts
     private function drain(int $t): void
     {
         while ($this->run->queue->dueAt <= $t) {
+            if ($this->keepsLamps && $this->run->queue->dueAt > $this->state->now) {
+                $this->light($this->state->now);
+            }
             [$due, , $do, $arguments, $origin] = $this->run->queue->take();
             $this->state->now = max($this->state->now, $due);
             $this->trace?->resume($origin);

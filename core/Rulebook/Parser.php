@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rulebook;
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
+use ZigzagPost\Core\Rulebook\Declaration\Lamps;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
 use ZigzagPost\Core\Rulebook\Declaration\Table;
@@ -32,12 +33,12 @@ final class Parser
     private const MOST_LINES = 1000;
 
     /** How many of each there can be. */
-    private const MOST = ['port' => 256, 'scene' => 1000, 'table' => 1000, 'curve' => 1000, 'memory' => 1000, 'clock' => 100, 'group' => 100, 'stack' => 1000];
+    private const MOST = ['port' => 256, 'scene' => 1000, 'table' => 1000, 'curve' => 1000, 'memory' => 1000, 'clock' => 100, 'group' => 100, 'lamps' => 100, 'stack' => 1000];
 
-    public const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'clock', 'stack', 'always', 'scene', 'rule'];
+    public const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'lamps', 'clock', 'stack', 'always', 'scene', 'rule'];
 
     /** What can be done when a scene begins or ends. */
-    public const SCENE_STEPS = ['post', 'do', 'release', 'choose', 'remember', 'panic', 'start', 'stop', 'tempo'];
+    public const SCENE_STEPS = ['post', 'turn', 'recall', 'light', 'do', 'release', 'choose', 'remember', 'panic', 'start', 'stop', 'tempo'];
 
     /** What needs no message at hand. */
     public const STACK_STEPS = [...self::SCENE_STEPS, 'go', 'delay'];
@@ -150,7 +151,7 @@ final class Parser
             return [SourceLine::BODY, $this->body($cursor)];
         }
         $cursor->next();
-        if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group')) {
+        if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'lamps')) {
             $this->heading = null;
             $this->hasLostSelector = false;
             $this->isLost = true; // until the heading has been read
@@ -168,6 +169,7 @@ final class Parser
             'table' => $this->declare($this->book->tables, Table::parse($cursor)),
             'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
             'group' => $this->group(Group::parse($cursor)),
+            'lamps' => $this->declare($this->book->lamps, Lamps::parse($cursor)),
             default => $this->memory(Memory::parse($cursor)),
         }];
     }
@@ -388,12 +390,12 @@ final class Parser
     }
 
     /**
-     * @template T of PortDeclaration|Table|Curve|Memory|Group|Stack|ClockDeclaration
+     * @template T of PortDeclaration|Table|Curve|Memory|Group|Lamps|Stack|ClockDeclaration
      *
      * @param array<string, T> $declared
      * @param T $new
      */
-    private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|Group|Stack|ClockDeclaration $new): string
+    private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|Group|Lamps|Stack|ClockDeclaration $new): string
     {
         $name = $new->name;
         if (isset($declared[$name->text])) {

@@ -18,6 +18,8 @@ final class Rule
     public array $selectors = [];
     /** @var list<Step> */
     public array $steps = [];
+    /** Whether all of its controls are switches that send controllers, as far as names tell. */
+    public bool $isOfSwitches = false;
 
     public function __construct(
         public readonly string $title,

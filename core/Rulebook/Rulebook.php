@@ -6,8 +6,11 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rulebook\Code\Declared;
+use ZigzagPost\Core\Rulebook\Code\LitLamp;
+use ZigzagPost\Core\Rulebook\Code\Storing;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
+use ZigzagPost\Core\Rulebook\Declaration\Lamps;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Declaration\MpeZone;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
@@ -37,6 +40,12 @@ final class Rulebook implements Declared
     public array $clocks = [];
     /** @var array<string, Group> */
     public array $groups = [];
+    /** @var array<string, Lamps> by device */
+    public array $lamps = [];
+    /** @var list<LitLamp> lamps to be kept true, once names have been looked up */
+    public array $lit = [];
+    /** @var list<Storing> devices whose programs store parameters, once names have been looked up */
+    public array $storing = [];
     /** @var array<string, Stack> */
     public array $stacks = [];
     /** @var list<Scene> */
@@ -52,6 +61,12 @@ final class Rulebook implements Declared
     public function portsHeardBy(Rule $rule): array
     {
         return [] === $rule->from ? $this->portNames(true) : array_map(static fn (Token $name): string => $name->text, $rule->from);
+    }
+
+    /** @return list<string> in ports from which a selector of a rule takes */
+    public function portsOf(Rule $rule, Selector $selector): array
+    {
+        return $selector->ports ?? $this->portsHeardBy($rule);
     }
 
     /** @return list<string> */

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /**
  * Says which messages a rule is for.
@@ -20,6 +21,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  *     copy cc 1, 7, program where value > 3
  *     take cc 20..23 changed
  *     take cc 20..23 held 600ms
+ *     take treadle "Switch 1".."Switch 4"
  */
 final readonly class Selector
 {
@@ -32,6 +34,9 @@ final readonly class Selector
     /**
      * @param list<array{Token, ?NumberList}> $kinds
      * @param array<string, NumberList> $lists by condition
+     * @param list<array{Token, ?Token}> $titles controls of the device, each from one to another; there are kinds once it is known what they send
+     * @param list<string>|null $ports in ports where its controls come in; null for those of the rule
+     * @param int|null $place the place in the list of titles, where the kinds do not say
      */
     private function __construct(
         public Span $span,
@@ -43,18 +48,31 @@ final readonly class Selector
         /** Whether it asks for values that differ from the last one of the same control. */
         public bool $changed,
         public ?Expression $where,
+        public ?Token $device = null,
+        public array $titles = [],
+        public ?array $ports = null,
+        public ?int $place = null,
     ) {
     }
 
     public static function parse(Cursor $cursor, Token $verb): self
     {
         $kinds = [];
-        do {
+        $device = null;
+        $titles = [];
+        if (TokenType::Word === $cursor->peek()->type && TokenType::Text === $cursor->peekAfter()->type && !$cursor->peek()->is(...self::words())) {
+            $device = $cursor->next();
+            $titles = $cursor->titles('the title of a control');
+        }
+        while (null === $device) {
             $kinds[] = self::kind($cursor);
             if (\count($kinds) > self::MOST_KINDS) {
                 throw new RulebookError($cursor->peek()->span, 'too-large', 'a line names at most 100 kinds of message; put several numbers in one list, such as "cc 1, 7, 11..14"');
             }
-        } while (null !== $cursor->accept(','));
+            if (null === $cursor->accept(',')) {
+                break;
+            }
+        }
         $lists = [];
         $changed = false;
         $where = null;
@@ -86,19 +104,50 @@ final readonly class Selector
             $cursor->expectEnd('an operator');
         }
 
-        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $gesture, $changed, $where);
+        return new self($verb->span->to($cursor->peek()->span), $verb->is('copy'), $kinds, $lists, $gesture, $changed, $where, $device, $titles);
     }
 
     public function print(): string
     {
         $text = $this->isCopy ? 'copy ' : 'take ';
-        $text .= implode(', ', array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds));
+        $text .= null === $this->device
+            ? implode(', ', array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds))
+            : "{$this->device->text} ".Cursor::printTitles($this->titles);
         $text .= null === $this->gesture ? '' : ' '.$this->gesture->print();
         foreach ($this->lists as $condition => $list) {
             $text .= " {$condition} {$list->print()}";
         }
 
         return $text.($this->changed ? ' changed' : '').(null === $this->where ? '' : ' where '.$this->where->print());
+    }
+
+    /**
+     * With the titles as the chart writes them.
+     *
+     * @param list<array{Token, ?Token}> $titles
+     */
+    public function retitled(array $titles): self
+    {
+        return new self($this->span, $this->isCopy, $this->kinds, $this->lists, $this->gesture, $this->changed, $this->where, $this->device, $titles);
+    }
+
+    /**
+     * What it comes to for messages of one kind that its controls send.
+     *
+     * @param array<string, NumberList> $lists conditions that the controls bring
+     * @param list<string> $ports
+     */
+    public function forKind(Kind $kind, ?NumberList $numbers, array $lists, array $ports, ?int $place): self
+    {
+        $kinds = [[new Token(TokenType::Word, $kind->value, $this->span, true), $numbers]];
+        if ($this->changed) {
+            self::needValues($kinds);
+        }
+        if (null !== $this->gesture && Kind::Note !== $kind && Kind::Cc !== $kind) {
+            throw new RulebookError($this->span, 'no-release', "this control sends {$kind->value}, which is not pressed and let go; gestures are for note and cc");
+        }
+
+        return new self($this->span, $this->isCopy, $kinds, $this->lists + $lists, $this->gesture, $this->changed, $this->where, null, [], $ports, $place);
     }
 
     /**
@@ -203,11 +252,16 @@ final readonly class Selector
         return $gesture;
     }
 
+    /** @return list<string> */
+    private static function words(): array
+    {
+        return [...array_column(Kind::cases(), 'value'), self::MPE, self::ANY];
+    }
+
     /** @return array{Token, ?NumberList} */
     private static function kind(Cursor $cursor): array
     {
-        $known = [...array_column(Kind::cases(), 'value'), self::MPE, self::ANY];
-        $token = $cursor->expect(...$known);
+        $token = $cursor->expect(...self::words());
         $kind = Kind::tryFrom($token->text);
         $numbers = null;
         if ($cursor->atNumber()) {

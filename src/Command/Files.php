@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use App\Rig\RigReader;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Tape\BadState;
 use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
@@ -42,9 +45,32 @@ final class Files
 
     public static function rulebookText(string $file): string
     {
-        $text = stream_get_contents(self::open($file), Parser::MAX_BYTES + 1);
+        return self::text($file, Parser::MAX_BYTES + 1);
+    }
+
+    /** The text of a file, up to so many bytes. */
+    public static function text(string $file, int $most): string
+    {
+        $text = stream_get_contents(self::open($file), $most);
 
         return false === $text ? throw CommandFailed::input("{$file}: this file cannot be read") : $text;
+    }
+
+    /** A rig, checked; what is wrong is told in one line. */
+    public static function rig(string $file): Rig
+    {
+        fclose(self::open($file));
+        try {
+            return RigReader::ofFile($file);
+        } catch (BadData $bad) {
+            throw CommandFailed::input("{$file}: {$bad->getMessage()}");
+        }
+    }
+
+    /** The rig that `--rig` names, if it does. */
+    public static function rigOption(mixed $option): ?Rig
+    {
+        return \is_string($option) ? self::rig($option) : null;
     }
 
     /** A run that was stopped and kept. */
@@ -58,15 +84,21 @@ final class Files
     }
 
     /** Reads and checks a rulebook that is to run. */
-    public static function rulebook(string $file): Rulebook
+    public static function rulebook(string $file, ?Rig $rig = null): Rulebook
     {
-        $checked = Checker::check(self::rulebookText($file));
+        return self::checked($file, $rig)->book;
+    }
+
+    /** A rulebook without errors. */
+    public static function checked(string $file, ?Rig $rig): Checker
+    {
+        $checked = Checker::check(self::rulebookText($file), null === $rig ? null : RigReader::devices($rig));
         $errors = array_values(array_filter($checked->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity));
         if ([] !== $errors) {
             $more = \count($errors) - 1;
             throw CommandFailed::rulebook($errors[0]->print($file).(0 === $more ? '' : " (and {$more} more; \"bin/zigzag check\" lists them)"));
         }
 
-        return $checked->book;
+        return $checked;
     }
 }

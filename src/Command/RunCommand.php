@@ -20,6 +20,7 @@ use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Format\Sink;
 use ZigzagPost\Core\Format\WriteFailed;
+use ZigzagPost\Core\Rig\Document\Rig;
 
 #[AsCommand('run', 'Runs a recording through a rulebook')]
 final class RunCommand extends Command
@@ -33,6 +34,7 @@ final class RunCommand extends Command
             ->addOption('trace', null, InputOption::VALUE_REQUIRED, 'where to write what became of each message, a line of JSON each')
             ->addOption('until', null, InputOption::VALUE_REQUIRED, 'run to this time in milliseconds and no further')
             ->addOption('port', null, InputOption::VALUE_REQUIRED, 'the in port for everything that comes in')
+            ->addOption('rig', null, InputOption::VALUE_REQUIRED, 'the rig that says what names of devices mean')
             ->addOption('change', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'go on with another rulebook from a time on, MS=BOOK; can be repeated')
             ->addOption('save', null, InputOption::VALUE_REQUIRED, 'keep the state of the run in this file')
             ->addOption('load', null, InputOption::VALUE_REQUIRED, 'go on from a state kept with --save');
@@ -44,11 +46,12 @@ final class RunCommand extends Command
         $until = Text::orNull($input->getOption('until'));
         $untilUs = null === $until ? null : self::time($until, '--until');
         $bookFile = Text::of($input->getArgument('book'));
-        $book = Files::rulebook($bookFile);
+        $rig = Files::rigOption($input->getOption('rig'));
+        $book = Files::rulebook($bookFile, $rig);
         $traceFile = Text::orNull($input->getOption('trace'));
         $saveFile = Text::orNull($input->getOption('save'));
         $compiled = Compiler::load($book, null !== $traceFile);
-        $changes = $this->changes($input->getOption('change'), null !== $traceFile);
+        $changes = $this->changes($input->getOption('change'), null !== $traceFile, $rig);
         $engine = $this->engine($compiled, Text::orNull($input->getOption('load')), null !== $traceFile);
         $format = Files::format($in);
         $out = OutputFile::ofRecording(Text::orNull($input->getOption('out')));
@@ -103,7 +106,7 @@ final class RunCommand extends Command
     }
 
     /** @return list<array{int, CompiledBook, string}> times in order, rulebooks, and their files */
-    private function changes(mixed $options, bool $traced): array
+    private function changes(mixed $options, bool $traced, ?Rig $rig): array
     {
         $changes = [];
         foreach (\is_array($options) ? $options : [] as $option) {
@@ -111,7 +114,7 @@ final class RunCommand extends Command
             if (2 !== \count($parts)) {
                 throw CommandFailed::input('run: --change is written MS=BOOK, such as --change 2500=other.book');
             }
-            $changes[] = [self::time($parts[0], '--change'), Compiler::load(Files::rulebook($parts[1]), $traced), $parts[1]];
+            $changes[] = [self::time($parts[0], '--change'), Compiler::load(Files::rulebook($parts[1], $rig), $traced), $parts[1]];
         }
         usort($changes, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 

@@ -13,6 +13,7 @@ use ZigzagPost\Core\Engine\Tape\TapeRun;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Rulebook\Rulebook;
 
 /** Plays tapes through rulebooks, both written as text. */
 final class Play
@@ -39,6 +40,12 @@ final class Play
         }
 
         return array_map(static fn (string $line): string => (string) preg_replace('/^\S+ /', '', $line), self::tape(self::PORTS."memory m = 5\ntable kit: 48=36, 50=38\ncurve soft: 0=0, 40=90, 127=127\nrule \"r\"\n{$steps}", $tape));
+    }
+
+    /** @return list<string> what goes out of a rulebook that has been read, a tape line each */
+    public static function through(Rulebook $book, string $tape): array
+    {
+        return self::lines(self::run(new Engine(Compiler::load($book)), self::events($tape)));
     }
 
     public static function book(string $text): CompiledBook

@@ -48,6 +48,10 @@ abstract class CompiledBook
     public const CLOCKS = [];
     /** Groups of controls: name, in port, kind, channels (bit n set for channel n), first and last of each range of members, and whether none can be chosen. */
     public const CHOICES = [];
+    /** Lamps that are kept true, in the order of the charts: out port, whole messages for dark and for lit, and what they are lit for: sort, what, two numbers, and the scene in which that counts (-1 for all). */
+    public const LAMPS = [];
+    /** By out port and channel, for each device: present values that its programs store, and programs (MSB, LSB, -1 where any will do, and number) with the values by what they are of. */
+    public const STORING = [];
     /** Titles, lines and scenes of the rules; -1 for always. */
     public const RULES = [];
     /** What key 60 is called, and what the first program is. */
@@ -204,6 +208,22 @@ abstract class CompiledBook
     {
         /** @var list<array{string, int, int, int, list<int>, bool}> */
         return static::CHOICES;
+    }
+
+    /** @return list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> */
+    final public function lamps(): array
+    {
+        /** @var list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> */
+        return static::LAMPS;
+    }
+
+    /** @return list<array{list<int>, list<array{int, int, int, array<int, int>}>}> devices that hear programs at a port and channel */
+    final public function storing(int $port, int $channel): array
+    {
+        /** @var array<int, array<int, list<array{list<int>, list<array{int, int, int, array<int, int>}>}>>> $storing */
+        $storing = static::STORING;
+
+        return $storing[$port][$channel] ?? [];
     }
 
     /** How many members a group has; null when there is no such group. */

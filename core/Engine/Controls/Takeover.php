@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Controls;
 
+use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\Control;
 use ZigzagPost\Core\Engine\State\State;
+use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Exact;
 
 /**
@@ -95,6 +97,32 @@ final class Takeover
         $state->linked[$key][$link] = true;
 
         return $value;
+    }
+
+    /** A program is sent: what it stores is the present value, as far as that is known. */
+    public static function recalls(Run $run, int $port, int $ch, int $bank, int $program): void
+    {
+        $state = $run->state;
+        $selected = static fn (int $number): int => $state->present[self::key($port, Kind::ORDINAL['cc'], $ch, $number)] ?? 0;
+        [$msb, $lsb] = $bank > 0 ? [($bank - 1) >> 7, ($bank - 1) & 0x7F] : [$selected(0), $selected(32)];
+        foreach ($run->book->storing($port, $ch) as [$stored, $programs]) {
+            foreach ($stored as $key) {
+                unset($state->present[$key], $state->linked[$key], $state->exact[$key]);
+            }
+            foreach ($programs as [$ofMsb, $ofLsb, $number, $values]) {
+                if ($number === $program && (-1 === $ofMsb || $ofMsb === $msb) && (-1 === $ofLsb || $ofLsb === $lsb)) {
+                    $state->present = $values + $state->present;
+                }
+            }
+        }
+    }
+
+    /** The one of two values that a control does not stand at; a tie, or an unknown value, counts as the first. */
+    public static function other(State $state, int $port, int $kind, int $ch, int $n, int $first, int $second): int
+    {
+        $present = $state->present[self::key($port, $kind, $ch, $n)] ?? $first;
+
+        return abs($present - $second) < abs($present - $first) ? $first : $second;
     }
 
     private static function expectEcho(State $state, int $t, int $key, int $v): void

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine\Scenes;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Controls\Gestures;
+use ZigzagPost\Core\Engine\Controls\Lamps;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\Control;
@@ -47,6 +48,7 @@ final class Panic
             }
         }
         self::forget($run, $outPorts, null === $ports);
+        Lamps::forget($run, $outPorts);
     }
 
     /** @param list<int> $ports */

@@ -72,6 +72,8 @@ final class State
     public array $latest = [];
     /** @var array<string, int> by group, the member chosen; 0 for none */
     public array $choices = [];
+    /** @var array<int, bool> by position in {@see CompiledBook::LAMPS}, whether it was last lit */
+    public array $lamps = [];
     /** @var array<int, true> members of groups that are down */
     public array $down = [];
     /** @var array<int, Pressed> by incoming control, gestures under way, see Gestures */

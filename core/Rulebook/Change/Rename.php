@@ -78,7 +78,7 @@ final class Rename
         }
         $references = [
             ...array_merge(...array_map(static fn ($rule): array => Reference::all(Reference::IN_PORT, $rule->from), $book->rules)),
-            ...array_map(static fn ($group): Reference => new Reference(Reference::IN_PORT, $group->port), array_values($book->groups)),
+            ...array_map(static fn ($group): Reference => new Reference(Reference::IN_PORT, $group->port), array_values(array_filter($book->groups, static fn ($group): bool => [] === $group->titles))),
             ...array_merge(...array_map(static fn ($clock): array => $clock->references(), array_values($book->clocks))),
             ...array_merge(...array_map(static fn ($step): array => $step->references(), $book->steps())),
         ];

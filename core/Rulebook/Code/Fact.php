@@ -9,6 +9,8 @@ enum Fact
 {
     /** The message can be another after it. */
     case ChangesMessage;
+    /** The value of the message is one of its own making after it. */
+    case MakesValue;
     /** It changes the release velocity of a note. */
     case SetsRelease;
     /** Something leaves the rule by it, or is stored. */

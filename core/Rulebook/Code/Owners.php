@@ -9,6 +9,9 @@ use ZigzagPost\Core\Midi\Kind;
 /** Who ends what a rule begins, and how the rule goes on later. */
 interface Owners
 {
+    /** Makes sure that the release of the note behind a message that is no note (any more) runs these steps again. */
+    public function hold(): void;
+
     /** From here on notes belong to a latch of this step and control. */
     public function latch(): void;
 

@@ -21,6 +21,24 @@ interface Sender
     /** Sends a message that is no note from the given variables or numbers. */
     public function message(int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw): void;
 
+    /**
+     * Sends the message in `$mch`, `$mn` and `$mv` once a fader has met the present value.
+     *
+     * @param string $takeover pickup or scaled
+     * @param array{int, int} $range of the values sent
+     */
+    public function takingOver(int $line, int $port, Kind $kind, string $takeover, array $range): void;
+
+    /** Sends the one of two values that a control does not stand at; a tie, or an unknown value, counts as the first. */
+    public function other(int $line, int $port, Kind $kind, int $ch, int $n, int $first, int $second): void;
+
+    /**
+     * Sends a program with its bank messages.
+     *
+     * @param string $bytes PHP of MSB << 16 | LSB << 8 | program; 128 for a bank message that is not sent
+     */
+    public function program(int $line, int $port, string $ch, string $bytes): void;
+
     /** Tells the trace which line sends next. */
     public function at(int $line): void;
 }

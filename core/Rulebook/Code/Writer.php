@@ -39,6 +39,13 @@ interface Writer extends Scope
 
     public function field(string $name): ?Field;
 
+    /**
+     * PHP for whether the message came from one of these controls.
+     *
+     * @param list<ControlMessage> $controls
+     */
+    public function comesFrom(array $controls): string;
+
     /** @return array{float, float} what is known of the range of the value */
     public function valueRange(): array;
 

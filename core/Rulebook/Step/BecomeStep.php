@@ -40,7 +40,7 @@ final class BecomeStep extends Step
 
     public function facts(): array
     {
-        return [Fact::ChangesMessage];
+        return [Fact::ChangesMessage, Fact::MakesValue];
     }
 
     public function message(): Template

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -15,5 +16,15 @@ final class FieldName
     public static function parse(Cursor $cursor): Token
     {
         return $cursor->expect(...self::NAMES);
+    }
+
+    /** @return list<Fact> what can be said of a step that changes a field */
+    public static function facts(Token $field): array
+    {
+        return match ($field->text) {
+            'release' => [Fact::ChangesMessage, Fact::SetsRelease],
+            'channel', 'key', 'number' => [Fact::ChangesMessage],
+            default => [Fact::ChangesMessage, Fact::MakesValue],
+        };
     }
 }

@@ -81,6 +81,12 @@ final class GoStep extends Step
         return $this->where instanceof Expression ? [$this->where] : [];
     }
 
+    /** The title of the scene that it goes to, if it names one. */
+    public function title(): ?Token
+    {
+        return $this->where instanceof Token && TokenType::Text === $this->where->type ? $this->where : null;
+    }
+
     /** The number it goes to, where that is written as a number. */
     public function constant(): ?int
     {

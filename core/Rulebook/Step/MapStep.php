@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Rulebook\Code\Concern;
-use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -45,7 +44,7 @@ final class MapStep extends Step
 
     public function facts(): array
     {
-        return 'release' === $this->field->text ? [Fact::ChangesMessage, Fact::SetsRelease] : [Fact::ChangesMessage];
+        return FieldName::facts($this->field);
     }
 
     public function compile(Writer $code): void

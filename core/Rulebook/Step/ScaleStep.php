@@ -58,7 +58,7 @@ final class ScaleStep extends Step
 
     public function facts(): array
     {
-        return 'release' === $this->field->text ? [Fact::ChangesMessage, Fact::Scales, Fact::SetsRelease] : [Fact::ChangesMessage, Fact::Scales];
+        return [...FieldName::facts($this->field), Fact::Scales];
     }
 
     public function compile(Writer $code): void

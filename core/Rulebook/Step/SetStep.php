@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
-use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -49,7 +48,7 @@ final class SetStep extends Step
 
     public function facts(): array
     {
-        return 'release' === $this->field->text ? [Fact::ChangesMessage, Fact::SetsRelease] : [Fact::ChangesMessage];
+        return FieldName::facts($this->field);
     }
 
     public function compile(Writer $code): void

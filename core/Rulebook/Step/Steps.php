@@ -42,6 +42,10 @@ final class Steps
         'choose' => ChooseStep::class,
         'do' => DoStep::class,
         'release' => ReleaseStep::class,
+        'turn' => TurnStep::class,
+        'recall' => RecallStep::class,
+        'play' => PlayStep::class,
+        'light' => LightStep::class,
     ];
 
     /** @return list<string> */

@@ -44,7 +44,7 @@ final class ToggleStep extends Step
 
     public function facts(): array
     {
-        return [Fact::ChangesMessage, Fact::Toggles, Fact::EndsNotes];
+        return [Fact::ChangesMessage, Fact::MakesValue, Fact::Toggles, Fact::EndsNotes];
     }
 
     public function compile(Writer $code): void

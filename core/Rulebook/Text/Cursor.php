@@ -14,6 +14,7 @@ final class Cursor
     private const LARGEST = 2_000_000_000;
     /** Entries of a list. */
     private const LONGEST_LIST = 1000;
+    private const MOST_TITLES = 100;
 
     private int $at = 0;
 
@@ -119,6 +120,38 @@ final class Cursor
         }
 
         return substr($this->next()->text, 1, -1);
+    }
+
+    /** Text in double quotes, as a token without them. */
+    public function title(string $what): Token
+    {
+        $token = $this->peek();
+
+        return new Token(TokenType::Text, $this->text($what), $token->span, $token->spaced);
+    }
+
+    /**
+     * Titles and ranges of titles, `"Switch 1".."Switch 4", "Pedal"`.
+     *
+     * @return list<array{Token, ?Token}>
+     */
+    public function titles(string $what): array
+    {
+        $titles = [];
+        do {
+            $titles[] = [$this->title($what), null === $this->accept('..') ? null : $this->title($what)];
+            if (\count($titles) > self::MOST_TITLES) {
+                throw new RulebookError($this->peek()->span, 'too-large', 'a line names at most 100 titles; write ranges such as "Switch 1".."Switch 4"');
+            }
+        } while (null !== $this->accept(','));
+
+        return $titles;
+    }
+
+    /** @param list<array{Token, ?Token}> $titles */
+    public static function printTitles(array $titles): string
+    {
+        return implode(', ', array_map(static fn (array $title): string => "\"{$title[0]->text}\"".(null === $title[1] ? '' : "..\"{$title[1]->text}\""), $titles));
     }
 
     /** A duration in microseconds. */

@@ -7,10 +7,14 @@ namespace ZigzagPost\Tests\Core\Rulebook;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
+use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\Steps;
 use ZigzagPost\Tests\Core\Play;
+use ZigzagPost\Tests\Core\Rig\StageRig;
 
 /** The examples of the reference do what the reference says. */
 final class ReferenceTest extends TestCase
@@ -27,9 +31,10 @@ final class ReferenceTest extends TestCase
     #[DataProvider('examples')]
     public function testAnExampleIsTidyWithoutFindingsAndRunsAsShown(string $book, string $in, string $out): void
     {
-        self::assertSame([], Checker::check($book)->findings);
+        $checked = Checker::check($book, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of(StageRig::rig(), $read)));
+        self::assertSame([], $checked->findings);
         self::assertSame($book, Printer::print(Parser::parse($book)[0]));
-        self::assertSame($out, implode('', array_map(static fn (string $line): string => $line."\n", Play::tape($book, $in))));
+        self::assertSame($out, implode('', array_map(static fn (string $line): string => $line."\n", Play::through($checked->book, $in))));
     }
 
     public function testEveryStepHasAnExample(): void

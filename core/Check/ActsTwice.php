@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Check;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\LightStep;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+
+/** Steps that act on the press of a switch and once more when it is let go. */
+final class ActsTwice implements Check
+{
+    public function findings(Rulebook $book): iterable
+    {
+        foreach ($book->rules as $rule) {
+            if (!$rule->isOfSwitches || !$this->takesControllers($rule)) {
+                continue;
+            }
+            foreach ($rule->steps as $step) {
+                if ($step->is(Fact::PassesPresses) || $step->is(Fact::Toggles) || 'only' === explode(' ', $step->print())[0]) {
+                    break;
+                }
+                if ($step instanceof NamedStep && self::acts($step)) {
+                    yield Finding::warning('acts-twice', $step->span, 'this acts when the switch is pressed and again when it is let go; put "press" above it', new Fix('Put "press" above', [Edit::insertBefore($step->span->line, "  press\n")]));
+                    break;
+                }
+            }
+        }
+    }
+
+    private static function acts(NamedStep $step): bool
+    {
+        return $step instanceof RecallStep || $step instanceof LightStep || ($step instanceof TurnStep && $step->actsOnAny());
+    }
+
+    private function takesControllers(Rule $rule): bool
+    {
+        return [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => null === $selector->gesture && null === $selector->where && \in_array(Kind::Cc, array_column($selector->matched(), 0), true));
+    }
+}

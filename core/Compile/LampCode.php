@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Compile;
+
+use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\LampMessage;
+use ZigzagPost\Core\Rulebook\Code\LitLamp;
+use ZigzagPost\Core\Rulebook\Code\Target;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** What a compiled rulebook knows of lamps, and of what programs store. */
+final readonly class LampCode
+{
+    public function __construct(private Rulebook $book)
+    {
+    }
+
+    /** @return list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> as {@see \ZigzagPost\Core\Engine\Book\CompiledBook::LAMPS} says */
+    public function lamps(): array
+    {
+        return array_map(fn (LitLamp $lit): array => [
+            $this->book->portIndex($lit->lamp->port),
+            self::bytes($lit->lamp, $lit->lamp->off),
+            self::bytes($lit->lamp, $lit->lamp->on),
+            $this->reasons($lit),
+        ], $this->book->lit);
+    }
+
+    /** @return list<array{string, int|string, int, int, int}> */
+    private function reasons(LitLamp $lit): array
+    {
+        $reasons = [];
+        foreach ($lit->groups as [$name, $place]) {
+            $reasons[] = ['group', $name, $place, 0, -1];
+        }
+        foreach ($lit->toggles as [$rule, $step, $message, $scene]) {
+            foreach ($this->controls($message) as $control) {
+                $reasons[] = ['toggle', Draft::stepId($rule, $step), $control, 0, $scene ?? -1];
+            }
+        }
+        foreach ($lit->others as [$target, $first, $second, $scene]) {
+            $reasons[] = ['other', $this->present($target), $first, $second, $scene ?? -1];
+        }
+        foreach ($lit->scenes as [$to, $scene]) {
+            $reasons[] = ['scene', $to, 0, 0, $scene ?? -1];
+        }
+
+        return $reasons;
+    }
+
+    /** @return array<int, array<int, list<array{list<int>, list<array{int, int, int, array<int, int>}>}>>> as CompiledBook::STORING says */
+    public function storing(): array
+    {
+        $storing = [];
+        foreach ($this->book->storing as $device) {
+            $keys = [];
+            foreach ($device->parameters as $target) {
+                $keys[mb_strtolower($target->title)] = $this->present($target);
+            }
+            $programs = [];
+            foreach ($device->programs as [$msb, $lsb, $program, $values]) {
+                $stored = [];
+                foreach ($values as $title => $value) {
+                    if (isset($keys[mb_strtolower($title)])) {
+                        $stored[$keys[mb_strtolower($title)]] = $value;
+                    }
+                }
+                $programs[] = [$msb ?? -1, $lsb ?? -1, $program, $stored];
+            }
+            $storing[$this->book->portIndex($device->port)][$device->channel][] = [array_values($keys), $programs];
+        }
+
+        return $storing;
+    }
+
+    private function present(Target $target): int
+    {
+        return Control::of($target->kind->ordinal(), $this->book->portIndex($target->port), $target->channel ?? 0, $target->number ?? 0);
+    }
+
+    /** @return list<int> */
+    private function controls(ControlMessage $message): array
+    {
+        $number = \in_array($message->kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? 0 : $message->number ?? 0;
+
+        return array_map(fn (string $port): int => Control::of($message->kind->ordinal(), $this->book->portIndex($port), $message->channel ?? 1, $number), $message->ports);
+    }
+
+    /** @return list<string> whole messages */
+    private static function bytes(LampMessage $lamp, int $value): array
+    {
+        $channel = ($lamp->channel ?? 1) - 1;
+        $cc = static fn (int $number, int $value): string => \chr(0xB0 | $channel).\chr($number & 0x7F).\chr(max(0, min(127, $value)));
+
+        return match ($lamp->kind) {
+            Kind::Note => [\chr(0x90 | $channel).\chr($lamp->number & 0x7F).\chr($value & 0x7F)],
+            Kind::PolyPressure => [\chr(0xA0 | $channel).\chr($lamp->number & 0x7F).\chr($value & 0x7F)],
+            Kind::Program => [\chr(0xC0 | $channel).\chr($value & 0x7F)],
+            Kind::Cc14 => [$cc($lamp->number, $value >> 7), $cc($lamp->number + 32, $value & 0x7F)],
+            Kind::Nrpn => [$cc(99, $lamp->number >> 7), $cc(98, $lamp->number & 0x7F), $cc(6, $value >> 7), $cc(38, $value & 0x7F)],
+            default => [$cc($lamp->number, $value)],
+        };
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Name;
+
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Setup\Socket;
+
+/** Which port of the post a unit is reached by, and at which one it comes in. */
+final class Ways
+{
+    private readonly Graph $graph;
+    /** @var array<string, array<string, list<Hop>>> ways from each out port, by port and socket */
+    private array $from = [];
+
+    public function __construct(private readonly Setup $setup)
+    {
+        $this->graph = new Graph($setup);
+        foreach ($setup->book->ports ?? [] as $name => $port) {
+            if ($port->isOut) {
+                $this->from[$name] = $this->graph->reachedFrom(new Socket(LeadEnd::POST, $name, true));
+            }
+        }
+    }
+
+    /**
+     * The out ports that reach a plug or stream of a unit, the best first: by the fewest hops, then in the order of the rulebook.
+     *
+     * @param list<string> $at plugs, or streams as "plug/stream"
+     *
+     * @return list<string>
+     */
+    public function to(Box $box, array $at, KindName $kind): array
+    {
+        $hops = [];
+        foreach ($this->graph->sockets($box, $at, false) as $socket) {
+            foreach ($this->from as $port => $ways) {
+                $way = $ways[$socket->key] ?? null;
+                if (null !== $way && !self::isBlocked($way, $kind)) {
+                    $hops[$port] = min($hops[$port] ?? \PHP_INT_MAX, \count($way));
+                }
+            }
+        }
+        $order = array_flip(array_keys($this->from));
+        uksort($hops, static fn (string $a, string $b): int => $hops[$a] <=> $hops[$b] ?: $order[$a] <=> $order[$b]);
+
+        return array_keys($hops);
+    }
+
+    /**
+     * The in ports at which a unit comes in, in the order of the rulebook.
+     *
+     * @param list<string> $at
+     *
+     * @return list<string>
+     */
+    public function into(Box $box, array $at, KindName $kind): array
+    {
+        $found = [];
+        foreach ($this->graph->sockets($box, $at, true) as $socket) {
+            foreach ($this->graph->reachedFrom($socket) as $way) {
+                $end = $way[\count($way) - 1]->to;
+                if (LeadEnd::POST === $end->unit && !$end->isOut && !self::isBlocked($way, $kind)) {
+                    $found[Post::port($end->at)[0]] = true;
+                }
+            }
+        }
+
+        return array_values(array_filter(array_keys($this->setup->book->ports ?? []), static fn (string $port): bool => isset($found[$port])));
+    }
+
+    /** @param list<Hop> $way */
+    private static function isBlocked(array $way, KindName $kind): bool
+    {
+        return [] !== array_filter($way, static fn (Hop $hop): bool => \in_array($kind, $hop->blocks, true));
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Code;
+
+/** A program of a device: the bytes that call it, and the out port that reaches it. */
+final readonly class CalledProgram
+{
+    /**
+     * @param int|null $msb 0 to 127; null where it is not sent
+     * @param int $deafUs how long the device loses what arrives after it
+     */
+    public function __construct(
+        public string $device,
+        public string $port,
+        public int $channel,
+        public ?int $msb,
+        public ?int $lsb,
+        public int $program,
+        public int $deafUs,
+    ) {
+    }
+
+    /** @return list<string> the messages as a rulebook posts them */
+    public function lines(int $firstProgram, string $after): array
+    {
+        $program = $this->program + $firstProgram;
+        if (null !== $this->msb && null !== $this->lsb) {
+            return ["post program {$program} bank ".($this->msb << 7 | $this->lsb)." channel {$this->channel} to {$this->port}{$after}"];
+        }
+        $lines = [];
+        foreach ([[0, $this->msb], [32, $this->lsb]] as [$number, $value]) {
+            if (null !== $value) {
+                $lines[] = "post cc {$number} value {$value} channel {$this->channel} to {$this->port}{$after}";
+            }
+        }
+
+        return [...$lines, "post program {$program} channel {$this->channel} to {$this->port}{$after}"];
+    }
+
+    /** How many bytes that is. */
+    public function bytes(): int
+    {
+        return 2 + (null === $this->msb ? 0 : 3) + (null === $this->lsb ? 0 : 3);
+    }
+}

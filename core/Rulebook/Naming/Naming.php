@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Naming;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Declaration\Group;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Scene;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\NumberList;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
+
+/** Puts a rulebook together with a rig: what names of devices mean is looked up, and the rulebook comes back ready to be compiled. */
+final class Naming
+{
+    private readonly Rulebook $resolved;
+    /** @var list<RulebookError> */
+    private array $errors = [];
+    /** @var array<string, Scene> by title */
+    private array $scenes = [];
+
+    private function __construct(private readonly Rulebook $book, private readonly Devices $devices)
+    {
+        $this->resolved = clone $book;
+    }
+
+    /** @return array{Rulebook, list<RulebookError>} the rulebook for this rig, and what the rig does not have */
+    public static function resolve(Rulebook $book, Devices $devices): array
+    {
+        return (new self($book, $devices))->all();
+    }
+
+    /** Whether a rulebook names anything of a rig. */
+    public static function isNeeded(Rulebook $book): bool
+    {
+        return null !== self::firstName($book);
+    }
+
+    /** The first name of a device that stands in a rulebook. */
+    public static function firstName(Rulebook $book): ?Token
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                if (null !== $selector->device) {
+                    return $selector->device;
+                }
+            }
+        }
+        foreach ($book->groups as $group) {
+            if ([] !== $group->titles) {
+                return $group->port;
+            }
+        }
+        foreach ($book->lamps as $lamps) {
+            return $lamps->name;
+        }
+        foreach ($book->steps() as $step) {
+            if ($step instanceof NamedStep) {
+                return $step->device;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{Rulebook, list<RulebookError>} */
+    private function all(): array
+    {
+        foreach ($this->resolved->groups as $name => $group) {
+            $this->try(fn () => $this->resolved->groups[$name] = $this->group($group));
+        }
+        $steps = new StepNaming($this->resolved, $this->devices, function (RulebookError $error): void {
+            $this->errors[] = $error;
+        });
+        $this->resolved->stacks = array_map($steps->stack(...), $this->book->stacks);
+        $this->resolved->scenes = [];
+        foreach ($this->book->scenes as $scene) {
+            $named = new Scene($scene->title, $scene->span, $scene->name);
+            $named->onEnter = $steps->burst($scene->onEnter);
+            $named->onLeave = $steps->burst($scene->onLeave);
+            $this->scenes[$scene->title] = $named;
+            $this->resolved->scenes[] = $named;
+        }
+        $this->resolved->rules = array_map(fn (Rule $rule): Rule => $this->rule($rule, $steps), $this->book->rules);
+        $naming = new LampNaming($this->resolved, $this->devices);
+        foreach ($this->book->lamps as $lamps) {
+            $this->try(fn () => array_push($this->resolved->lit, ...$naming->ofDevice($lamps->name)));
+        }
+        $this->resolved->storing = $this->devices->storing();
+
+        return [$this->resolved, $this->errors];
+    }
+
+    /** A rule whose controls are not known keeps the line that names them: that it is there is no question. */
+    private function rule(Rule $rule, StepNaming $steps): Rule
+    {
+        $named = new Rule($rule->title, $rule->span, null === $rule->scene ? null : $this->scenes[$rule->scene->title], $rule->isStack);
+        $named->from = $rule->from;
+        $sources = [];
+        $ports = [];
+        foreach ($rule->selectors as $selector) {
+            if (null === $selector->device) {
+                $named->selectors[] = $selector;
+                $ports = null === $ports || [] === $rule->from ? null : [...$ports, ...array_map(static fn (Token $token): string => $token->text, $rule->from)];
+                continue;
+            }
+            $before = \count($this->errors);
+            $this->try(function () use ($selector, $rule, $named, &$sources, &$ports): void {
+                [$selectors, $messages] = $this->selector($selector, $selector->device ?? throw new \LogicException('no device'));
+                array_push($named->selectors, ...$selectors);
+                array_push($sources, ...$messages);
+                $comingIn = array_values(array_unique(array_merge(...array_map(static fn (ControlMessage $message): array => $message->ports, $messages))));
+                $this->requireHeard($rule, $selector, $comingIn);
+                $ports = null === $ports ? null : [...$ports, ...$comingIn];
+            });
+            if (\count($this->errors) > $before) {
+                $named->selectors[] = $selector;
+            }
+        }
+        if ([] === $rule->from && null !== $ports && [] !== $ports) {
+            $named->from = array_map(static fn (string $port): Token => new Token(TokenType::Word, $port, $rule->span, true), array_values(array_unique($ports)));
+        }
+        $named->isOfSwitches = [] !== $sources && [] === array_filter($sources, static fn (ControlMessage $source): bool => !$source->isTwoState || Kind::Cc !== $source->kind);
+        $named->steps = $steps->ofRule($rule, $named->selectors, $sources);
+
+        return $named;
+    }
+
+    /** @param list<string> $comingIn */
+    private function requireHeard(Rule $rule, Selector $selector, array $comingIn): void
+    {
+        $heard = array_map(static fn (Token $token): string => $token->text, $rule->from);
+        if ([] !== $heard && [] === array_intersect($heard, $comingIn)) {
+            throw new RulebookError($selector->device->span ?? $selector->span, 'no-way', "what this control sends comes in on {$comingIn[0]}, and the rule listens to ".implode(', ', $heard));
+        }
+    }
+
+    /**
+     * A selector for each kind, channel and port that the controls send, and what they send.
+     *
+     * @return array{list<Selector>, list<ControlMessage>}
+     */
+    private function selector(Selector $selector, Token $device): array
+    {
+        $groups = [];
+        $all = [];
+        $titles = Titles::of($device, $selector->titles, $this->devices);
+        foreach ($titles as $place => $title) {
+            foreach ($this->devices->control($device, $title) as $message) {
+                $all[] = $message;
+                $groups[$message->kind->value.' '.$message->channel.' '.implode(',', $message->ports).' '.implode('-', $message->values ?? [])][] = [$place + 1, $message];
+            }
+        }
+        $isOneList = 1 === \count($groups) && \count($all) === \count($titles) && null === $all[0]->values && self::isListed($all[0]->kind);
+        $selectors = [];
+        foreach ($groups as $group) {
+            foreach ($isOneList ? [$group] : array_map(static fn (array $one): array => [$one], $group) as $same) {
+                $selectors[] = $this->plainSelector($selector, array_column($same, 1), $isOneList ? null : $same[0][0]);
+            }
+        }
+
+        return [$selectors, $all];
+    }
+
+    /** @param non-empty-list<ControlMessage> $messages of one kind, channel and port */
+    private function plainSelector(Selector $selector, array $messages, ?int $place): Selector
+    {
+        $first = $messages[0];
+        $list = self::isListed($first->kind) && null !== $first->number ? new NumberList(array_map(fn (ControlMessage $message): array => $this->single($message->number + (Kind::Program === $first->kind ? $this->book->programsFrom : 0), $selector->span), $messages)) : null;
+        $lists = [];
+        if (null !== $list && $first->kind->hasKey()) {
+            $lists['key'] = $list;
+        }
+        if (null !== $first->channel && $first->kind->hasChannel()) {
+            $lists['channel'] = new NumberList([$this->single($first->channel, $selector->span)]);
+        }
+        if (null !== $first->values) {
+            [$low, $high] = [$this->single($first->values[0], $selector->span)[0], $this->single($first->values[1], $selector->span)[0]];
+            $lists['value'] = new NumberList([$first->values[0] === $first->values[1] ? [$low, $low] : [$low, $high]]);
+        }
+
+        return $selector->forKind($first->kind, $first->kind->hasKey() ? null : $list, $lists, $first->ports, $place);
+    }
+
+    /** Whether messages of a kind are told apart by numbers in a list. */
+    private static function isListed(Kind $kind): bool
+    {
+        return $kind->hasKey() || $kind->hasNumber() || Kind::Program === $kind;
+    }
+
+    /** @return array{Literal, Literal} */
+    private function single(int $number, Span $span): array
+    {
+        $literal = new Literal($number, (string) $number, $span);
+
+        return [$literal, $literal];
+    }
+
+    private function group(Group $group): Group
+    {
+        if ([] === $group->titles) {
+            return $group;
+        }
+        $messages = [];
+        foreach (Titles::of($group->port, $group->titles, $this->devices) as $title) {
+            $messages[] = $this->devices->control($group->port, $title)[0];
+        }
+        $first = $messages[0];
+        foreach ($messages as $message) {
+            if ($message->kind !== $first->kind || $message->channel !== $first->channel || $message->ports !== $first->ports || (Kind::Cc !== $message->kind && Kind::Note !== $message->kind)) {
+                throw new RulebookError($group->port->span, 'mixed-group', 'the controls of a group send controllers or notes of one channel over one port; these do not');
+            }
+        }
+        $span = $group->name->span;
+
+        return $group->resolved(
+            new Token(TokenType::Word, $first->ports[0], $group->port->span, true),
+            $first->kind,
+            new NumberList(array_map(fn (ControlMessage $message): array => $this->single((int) $message->number, $span), $messages)),
+            null === $first->channel ? null : new NumberList([$this->single($first->channel, $span)]),
+        );
+    }
+
+    /** @param \Closure(): mixed $do */
+    private function try(\Closure $do): void
+    {
+        try {
+            $do();
+        } catch (RulebookError $error) {
+            $this->errors[] = $error;
+        }
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Naming;
+
+use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\SourceLine;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Text\Token;
+
+/** A rulebook whose lines write the titles of a rig as its charts do. */
+final class Retitled
+{
+    public static function of(Rulebook $book, Devices $devices): Rulebook
+    {
+        /** @var array<int, array{string, string}> $lines what stands in a line, and how it is written */
+        $lines = [];
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                if (null !== $selector->device) {
+                    $lines[$selector->span->line] = [$selector->print(), $selector->retitled(self::titles($selector->device, $selector->titles, $devices))->print()];
+                }
+            }
+        }
+        foreach ($book->groups as $group) {
+            if ([] !== $group->titles) {
+                $lines[$group->name->span->line] = [$group->print(), $group->retitled(self::titles($group->port, $group->titles, $devices))->print()];
+            }
+        }
+        foreach ($book->steps() as $step) {
+            if ($step instanceof NamedStep) {
+                $lines[$step->span->line] = [$step->print(), $step->retitled($devices)->print()];
+            }
+        }
+        $titled = clone $book;
+        $titled->lines = array_map(static function (SourceLine $line) use ($lines): SourceLine {
+            [$from, $to] = $lines[$line->line] ?? ['', ''];
+
+            return '' === $from || !str_ends_with($line->text, $from) ? $line : new SourceLine($line->line, $line->kind, substr($line->text, 0, -\strlen($from)).$to, $line->comment);
+        }, $book->lines);
+
+        return $titled;
+    }
+
+    /**
+     * @param list<array{Token, ?Token}> $titles
+     *
+     * @return list<array{Token, ?Token}>
+     */
+    private static function titles(Token $device, array $titles, Devices $devices): array
+    {
+        $written = static fn (Token $title): Token => new Token($title->type, $devices->titled($device, $title), $title->span, $title->spaced);
+
+        return array_map(static fn (array $pair): array => [$written($pair[0]), null === $pair[1] ? null : $written($pair[1])], $titles);
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Naming;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Circumstances;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Stack;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+
+/** Tells steps what their names mean, and makes those wait whose device is deaf after a program change. */
+final class StepNaming
+{
+    /** A byte takes 320 microseconds at 31 250 baud. */
+    private const BYTE_US = 320;
+
+    /** @param \Closure(RulebookError): void $onError */
+    public function __construct(private readonly Rulebook $book, private readonly Devices $devices, private readonly \Closure $onError)
+    {
+    }
+
+    /**
+     * @param list<Selector> $selectors of the rule, as they are for this rig
+     * @param list<ControlMessage> $sources
+     *
+     * @return list<Step>
+     */
+    public function ofRule(Rule $rule, array $selectors, array $sources): array
+    {
+        $mayBeNote = [] === $selectors;
+        foreach ($selectors as $selector) {
+            $mayBeNote = $mayBeNote || \in_array(Kind::Note, array_column($selector->matched(), 0), true);
+        }
+        $steps = [];
+        foreach ($rule->steps as $index => $step) {
+            $steps[] = $this->step($step, new Circumstances($sources, $mayBeNote, $index === \count($rule->steps) - 1, $this->book->programsFrom));
+            $sources = $step->is(Fact::MakesValue) ? [] : $sources;
+            $made = $step->makes();
+            $mayBeNote = null === $made ? $mayBeNote : Kind::Note === $made || $mayBeNote;
+        }
+
+        return $steps;
+    }
+
+    public function stack(Stack $stack): Stack
+    {
+        $named = clone $stack;
+        $named->steps = $this->burst($stack->steps);
+
+        return $named;
+    }
+
+    /**
+     * Steps that are done at one time: what follows a recall to a device that is deaf after it waits.
+     *
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    public function burst(array $steps): array
+    {
+        return array_merge(...$this->grouped($steps));
+    }
+
+    /**
+     * The same, by the step that each comes from: a stack may have been written out.
+     *
+     * @param list<Step> $steps
+     *
+     * @return list<list<Step>>
+     */
+    public function grouped(array $steps): array
+    {
+        $groups = [];
+        /** @var array<string, int> $sent bytes by port */
+        $sent = [];
+        /** @var array<string, int> $ready microseconds by device */
+        $ready = [];
+        $recalled = [];
+        foreach ($steps as $step) {
+            $group = [];
+            foreach ($this->written($step, $recalled, 0) as $each) {
+                $device = $each instanceof NamedStep ? $each->device->text : '';
+                $each = $this->step($each, new Circumstances([], false, false, $this->book->programsFrom, $ready[$device] ?? 0));
+                $group[] = $each;
+                if ($each instanceof RecallStep && null !== $each->program()) {
+                    $program = $each->program();
+                    $sent[$program->port] = ($sent[$program->port] ?? 0) + $program->bytes();
+                    if ($program->deafUs > 0) {
+                        $recalled[] = $device;
+                        $ready[$device] = max($sent[$program->port] * self::BYTE_US, $ready[$device] ?? 0) + $program->deafUs;
+                    }
+                }
+            }
+            $groups[] = $group;
+        }
+
+        return $groups;
+    }
+
+    /**
+     * A step, or what its stack does where something in it has to wait for one of these devices.
+     *
+     * @param list<string> $recalled
+     *
+     * @return list<Step>
+     */
+    private function written(Step $step, array $recalled, int $depth): array
+    {
+        $stack = $step->stack();
+        $inside = null === $stack || $depth > 8 ? null : ($this->book->stacks[$stack->text] ?? null)?->steps;
+        if (null === $inside || [] === array_intersect($recalled, $this->devicesOf($inside, $depth))) {
+            return [$step];
+        }
+
+        return array_merge(...array_map(fn (Step $each): array => $this->written($each, $recalled, $depth + 1), $inside));
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<string>
+     */
+    private function devicesOf(array $steps, int $depth): array
+    {
+        $devices = [];
+        foreach ($steps as $step) {
+            $stack = $step->stack();
+            $inside = null === $stack || $depth > 8 ? null : ($this->book->stacks[$stack->text] ?? null)?->steps;
+            array_push($devices, ...($step instanceof NamedStep ? [$step->device->text] : []), ...(null === $inside ? [] : $this->devicesOf($inside, $depth + 1)));
+        }
+
+        return $devices;
+    }
+
+    private function step(Step $step, Circumstances $circumstances): Step
+    {
+        if (!$step instanceof NamedStep) {
+            return $step;
+        }
+        try {
+            return $step->resolved($this->devices, $circumstances);
+        } catch (RulebookError $error) {
+            ($this->onError)($error);
+
+            return $step;
+        }
+    }
+}

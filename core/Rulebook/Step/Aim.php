@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Rulebook\Code\Target;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
+
+/** Where `turn … to` goes: a raw value, per cent of the range, a named value, or the other of two. */
+final readonly class Aim
+{
+    /** @param array{Token|Literal, Token|Literal}|null $of the two values that `other` chooses from */
+    private function __construct(private Expression|Token|null $value, private bool $isPercent, private ?array $of)
+    {
+    }
+
+    public static function parse(Cursor $cursor): self
+    {
+        if (null !== $cursor->accept('other')) {
+            if (null === $cursor->accept('of')) {
+                return new self(null, false, null);
+            }
+            $first = self::one($cursor);
+            $cursor->expect(',');
+
+            return new self(null, false, [$first, self::one($cursor)]);
+        }
+        $token = $cursor->peek();
+        if (TokenType::Text === $token->type) {
+            return new self($cursor->title('a value'), false, null);
+        }
+        $value = ExpressionParser::parse($cursor);
+
+        return new self($value, null !== $cursor->accept('percent'), null);
+    }
+
+    public function print(): string
+    {
+        if (null === $this->value) {
+            return 'other'.(null === $this->of ? '' : ' of '.implode(', ', array_map(static fn (Token|Literal $one): string => $one instanceof Token ? "\"{$one->text}\"" : $one->text, $this->of)));
+        }
+
+        return $this->value instanceof Token ? "\"{$this->value->text}\"" : $this->value->print().($this->isPercent ? ' percent' : '');
+    }
+
+    public function isOther(): bool
+    {
+        return null === $this->value;
+    }
+
+    /** @return list<Expression> */
+    public function expressions(): array
+    {
+        return $this->value instanceof Expression ? [$this->value] : [];
+    }
+
+    /** @throws RulebookError when the parameter has no such value */
+    public function check(Target $target): void
+    {
+        $this->value($target);
+        if (null === $this->value) {
+            $this->alternatives($target);
+        }
+    }
+
+    /** The raw value, as a number or an expression clamped to the range; null for the other of two. */
+    public function value(Target $target): ?string
+    {
+        if ($this->value instanceof Token) {
+            return (string) self::named($target, $this->value);
+        }
+        if (null === $this->value) {
+            return null;
+        }
+        $value = $this->value->print();
+        [$low, $high] = [$target->low, $target->high];
+        if (!$this->isPercent) {
+            return "clamp({$value}, {$low}, {$high})";
+        }
+        if (null === $target->centre) {
+            return 'clamp('.(0 === $low ? '' : "{$low} + ")."({$value}) * ".($high - $low)." / 100, {$low}, {$high})";
+        }
+        $centre = $target->centre;
+
+        return "clamp({$centre} + max({$value}, 0) * ".($high - $centre)." / 100 + min({$value}, 0) * ".($centre - $low)." / 100, {$low}, {$high})";
+    }
+
+    /** Writes code that sends the one of two values at which the parameter does not stand. */
+    public function alternate(Writer $code, Target $target, Span $span): void
+    {
+        [$first, $second] = $this->alternatives($target);
+        if (!$code->kind()->hasValue()) {
+            $code->reject('the message has no value');
+
+            return;
+        }
+        $port = $code->declared()->portAt(new Token(TokenType::Word, $target->port, $span, true));
+        $code->line('if ('.('note' === $code->kind()->value ? 'true' : '$v >= 64').') {');
+        $code->sender()->other($span->line, $port, $target->kind, $target->channel ?? 0, $target->number ?? 0, $first, $second);
+        $code->line('}');
+    }
+
+    /**
+     * @return array{int, int}
+     *
+     * @throws RulebookError
+     */
+    public function alternatives(Target $target): array
+    {
+        if (null !== $this->of) {
+            return [self::of($target, $this->of[0]), self::of($target, $this->of[1])];
+        }
+        $named = array_values($target->named);
+
+        return 2 === \count($named) ? [$named[0][2], $named[1][2]] : [$target->low, $target->high];
+    }
+
+    private static function of(Target $target, Token|Literal $one): int
+    {
+        return $one instanceof Token ? self::named($target, $one) : max($target->low, min($target->high, $one->value));
+    }
+
+    private static function named(Target $target, Token $title): int
+    {
+        $key = mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $title->text)));
+
+        return $target->named[$key][2] ?? throw new RulebookError($title->span, 'unknown-value', "\"{$target->title}\" of {$target->device} has no value \"{$title->text}\"".([] === $target->named ? '; the chart names none' : '; it has '.implode(', ', array_keys($target->named))));
+    }
+
+    private static function one(Cursor $cursor): Token|Literal
+    {
+        $token = $cursor->peek();
+
+        return TokenType::Text === $token->type ? $cursor->title('a value') : $cursor->integer('a value', -8192, 16383);
+    }
+}

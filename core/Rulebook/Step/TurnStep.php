@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rulebook\Step;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Circumstances;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Target;
+use ZigzagPost\Core\Rulebook\Code\Writer;
+use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+
+/**
+ * Moves a parameter of a device: by the message at hand, or to a value.
+ *
+ *     turn brine "Feedback"
+ *     turn brine "Mix" pickup
+ *     turn brine "Level" to 60 percent
+ *     turn brine "Mode" to "Ping-pong"
+ *     turn brine "Bypass" to other
+ */
+final class TurnStep extends NamedStep
+{
+    private const TAKEOVERS = ['jump', 'pickup', 'scaled'];
+
+    private ?Target $target = null;
+    private ?Circumstances $circumstances = null;
+
+    private function __construct(Span $span, Token $device, private Token $parameter, private readonly ?Aim $to, private readonly ?Token $takeover)
+    {
+        parent::__construct($span, $device);
+    }
+
+    public static function parse(Cursor $cursor, Span $span): self
+    {
+        $device = $cursor->name('the name of a device');
+        $parameter = $cursor->title('the title of a parameter');
+        $to = null !== $cursor->accept('to') ? Aim::parse($cursor) : null;
+        $takeover = null === $to ? $cursor->accept(...self::TAKEOVERS) : null;
+        $cursor->expectEnd(...(null === $to && null === $takeover ? ['to', ...self::TAKEOVERS] : []));
+
+        return new self($span, $device, $parameter, $to, $takeover);
+    }
+
+    public function print(): string
+    {
+        return "turn {$this->device->text} \"{$this->parameter->text}\"".(null === $this->to ? '' : " to {$this->to->print()}").(null === $this->takeover ? '' : " {$this->takeover->text}");
+    }
+
+    public function resolved(Devices $devices, Circumstances $circumstances): static
+    {
+        $step = clone $this;
+        $step->target = $devices->parameter($this->device, $this->parameter);
+        $step->circumstances = $circumstances;
+        $this->to?->check($step->target);
+
+        return $step;
+    }
+
+    public function retitled(Devices $devices): static
+    {
+        $step = clone $this;
+        $step->parameter = new Token($this->parameter->type, $devices->titled($this->device, $this->parameter), $this->parameter->span, $this->parameter->spaced);
+
+        return $step;
+    }
+
+    public function target(): ?Target
+    {
+        return $this->target;
+    }
+
+    /** Whether it acts on every message, presses and releases alike, unless a press is asked for. */
+    public function actsOnAny(): bool
+    {
+        return null !== $this->to && !$this->to->isOther();
+    }
+
+    /** @return array{int, int}|null the first and the second of the two values that it goes between */
+    public function alternatives(): ?array
+    {
+        return null !== $this->to && $this->to->isOther() && null !== $this->target ? $this->to->alternatives($this->target) : null;
+    }
+
+    public function isOther(): bool
+    {
+        return true === $this->to?->isOther();
+    }
+
+    public function facts(): array
+    {
+        return $this->isOther() || \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::TakesOver] : [Fact::HasEffect];
+    }
+
+    public function onRelease(): OnRelease
+    {
+        return null === $this->to ? OnRelease::Acts : OnRelease::Skipped;
+    }
+
+    public function expressions(): array
+    {
+        return $this->to?->expressions() ?? [];
+    }
+
+    public function plain(): ?array
+    {
+        [$target, $at] = $this->told();
+        if (null !== $this->to) {
+            $value = $this->to->value($target);
+
+            return null === $value ? null : [$this->post($target, $value)];
+        }
+        $ranges = array_unique(array_map(fn (array $source): string => $this->expression($target, ...$source), $this->sources(null)), \SORT_STRING);
+        if (1 !== \count($ranges)) {
+            return null;
+        }
+        $isMessage = $at->mayBeNote || !\in_array($this->takeover->text ?? 'jump', ['jump'], true);
+        if (!$isMessage) {
+            return [$this->post($target, $ranges[0])];
+        }
+
+        return $at->isLast ? ['become '.$target->message($ranges[0], $at->firstProgram), "send {$target->port}".(null === $this->takeover ? '' : " {$this->takeover->text}")] : null;
+    }
+
+    public function compile(Writer $code): void
+    {
+        [$target] = $this->told();
+        if ($this->to?->isOther()) {
+            $this->to->alternate($code, $target, $this->span);
+
+            return;
+        }
+        if (null !== $this->to) {
+            $this->compileLines($code, [$this->post($target, (string) $this->to->value($target))]);
+
+            return;
+        }
+        if (!$code->kind()->hasValue() && Kind::Note !== $code->kind()) {
+            $code->reject('the message has no value');
+
+            return;
+        }
+        $code->owner()->hold();
+        $groups = [];
+        foreach ($this->sources($code->kind()) as $source) {
+            $groups[$this->expression($target, ...$source)][] = $source[2] ?? null;
+        }
+        foreach (array_keys($groups) as $index => $expression) {
+            $code->line($index > 0 ? '} else' : '');
+            if (1 < \count($groups)) {
+                $code->line($index === \count($groups) - 1 ? '{' : 'if ('.$code->comesFrom(array_values(array_filter($groups[$expression]))).') {');
+            }
+            $this->turn($code, $target, $expression);
+        }
+        $code->line(1 < \count($groups) ? '}' : '');
+    }
+
+    private function turn(Writer $code, Target $target, string $expression): void
+    {
+        $takeover = $this->takeover->text ?? 'jump';
+        if ('jump' === $takeover || !$target->kind->hasValue() || Kind::Sysex === $target->kind) {
+            $this->compileLines($code, [$this->post($target, $expression)]);
+
+            return;
+        }
+        $message = $this->read(['become '.$target->message($expression, $code->declared()->firstProgram())])[0]->message();
+        $code->line('do {');
+        $message?->emit($code, 'break;', true);
+        $code->sender()->takingOver($this->span->line, $code->declared()->portAt(new Token($this->device->type, $target->port, $this->span, true)), $target->kind, $takeover, [$target->low, $target->high]);
+        $code->line('} while (false);');
+    }
+
+    private function post(Target $target, string $value): string
+    {
+        $at = $this->told()[1];
+
+        return 'post '.$target->message($value, $at->firstProgram)." to {$target->port}{$at->after()}";
+    }
+
+    /**
+     * Ranges that the value at hand can have, each with the control that it comes from.
+     *
+     * @return non-empty-list<array{0: array{int, int}|null, 1: bool, 2?: ControlMessage}>
+     */
+    private function sources(?Kind $kind): array
+    {
+        $sources = [];
+        foreach ($this->told()[1]->sources as $source) {
+            if (null === $kind || $source->kind === $kind) {
+                $sources[] = [[$source->first, $source->last], $source->isTwoState && Kind::Note !== $source->kind, $source];
+            }
+        }
+
+        return [] === $sources ? [[$kind?->valueRange() ?? [0, 127], false]] : $sources;
+    }
+
+    /**
+     * The value of the parameter, as an expression over that of the message: range onto range, in the order of the values.
+     *
+     * @param array{int, int}|null $range
+     */
+    private function expression(Target $target, ?array $range, bool $isTwoState, ?ControlMessage $source = null): string
+    {
+        [$from, $to] = Kind::Note === $source?->kind ? [0, 127] : ($range ?? [0, 127]);
+        [$low, $high] = [$target->low, $target->high];
+        if ($isTwoState) {
+            $isOn = $from <= $to ? 'value >= '.intdiv($from + $to + 1, 2) : 'value <= '.intdiv($from + $to, 2);
+
+            return 0 === $low ? "{$high} * ({$isOn})" : "{$low} + ".($high - $low)." * ({$isOn})";
+        }
+        if ($from === $to) {
+            return (string) $high;
+        }
+        if ([$from, $to] === [$low, $high]) {
+            return "clamp(value, {$low}, {$high})";
+        }
+        $value = 0 === $from ? 'value' : ($from < 0 ? '(value + '.-$from.')' : "(value - {$from})");
+        $scaled = "{$value} * ".($high - $low).' / '.self::signed($to - $from);
+
+        return 'clamp('.(0 === $low ? $scaled : "{$low} + {$scaled}").", {$low}, {$high})";
+    }
+
+    private static function signed(int $number): string
+    {
+        return $number < 0 ? "({$number})" : (string) $number;
+    }
+
+    /** @return array{Target, Circumstances} */
+    private function told(): array
+    {
+        return null === $this->target || null === $this->circumstances ? throw new \LogicException('this step has not been told what its names mean') : [$this->target, $this->circumstances];
+    }
+
+    protected function port(): ?string
+    {
+        return $this->target?->port;
+    }
+}
