@@ -336,7 +336,7 @@ final class RuleCode implements Writer
             $this->noteSends = true;
         }
         $this->kind = $kind;
-        unset($this->ranges['$n'], $this->ranges['$v']);
+        unset($this->ranges['$ch'], $this->ranges['$n'], $this->ranges['$v']);
         if (null !== $range) {
             $this->ranges['$v'] = $range;
         }

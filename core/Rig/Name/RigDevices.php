@@ -120,6 +120,7 @@ final class RigDevices implements Devices
             $named,
             $message->sysex,
             1000 * ($part->deafMs->program ?? 0),
+            true === $parameter->stored,
         );
     }
 

@@ -28,6 +28,8 @@ final readonly class Target
         public array $named,
         public ?string $sysex,
         public int $deafUs,
+        /** Whether programs store it, so that a program change moves it as well. */
+        public bool $isStored = false,
     ) {
     }
 

@@ -37,16 +37,20 @@ final class StepNaming
      */
     public function ofRule(Rule $rule, array $selectors, array $sources): array
     {
-        $mayBeNote = [] === $selectors;
+        $kinds = [];
         foreach ($selectors as $selector) {
-            $mayBeNote = $mayBeNote || \in_array(Kind::Note, array_column($selector->matched(), 0), true);
+            foreach ($selector->matched() as [$kind]) {
+                $kinds[$kind->value] = $kind;
+            }
         }
+        $mayBeNote = isset($kinds[Kind::Note->value]);
         $steps = [];
         foreach ($rule->steps as $index => $step) {
-            $steps[] = $this->step($step, new Circumstances($sources, $mayBeNote, $index === \count($rule->steps) - 1, $this->book->programsFrom));
+            $steps[] = $this->step($step, new Circumstances($sources, array_values($kinds), $index === \count($rule->steps) - 1, $this->book->programsFrom));
             $sources = $step->is(Fact::MakesValue) ? [] : $sources;
             $made = $step->makes();
-            $mayBeNote = null === $made ? $mayBeNote : Kind::Note === $made || $mayBeNote;
+            // What was made of a note still has its release.
+            $kinds = null === $made ? $kinds : [$made->value => $made] + ($mayBeNote ? [Kind::Note->value => Kind::Note] : []);
         }
 
         return $steps;
@@ -91,7 +95,7 @@ final class StepNaming
             $group = [];
             foreach ($this->written($step, $recalled, 0) as $each) {
                 $device = $each instanceof NamedStep ? $each->device->text : '';
-                $each = $this->step($each, new Circumstances([], false, false, $this->book->programsFrom, $ready[$device] ?? 0));
+                $each = $this->step($each, new Circumstances([], [], false, $this->book->programsFrom, $ready[$device] ?? 0));
                 $group[] = $each;
                 if ($each instanceof RecallStep && null !== $each->program()) {
                     $program = $each->program();

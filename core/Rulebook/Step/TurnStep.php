@@ -115,16 +115,26 @@ final class TurnStep extends NamedStep
 
             return null === $value ? null : [$this->post($target, $value)];
         }
-        $ranges = array_unique(array_map(fn (array $source): string => $this->expression($target, ...$source), $this->sources(null)), \SORT_STRING);
+        $ranges = [];
+        foreach ($at->kinds as $kind) {
+            foreach ($this->sources($kind) as $source) {
+                $ranges[] = $this->expression($target, ...$source);
+            }
+        }
+        $ranges = array_values(array_unique($ranges));
         if (1 !== \count($ranges)) {
             return null;
         }
-        $isMessage = $at->mayBeNote || !\in_array($this->takeover->text ?? 'jump', ['jump'], true);
+        $isMessage = $at->mayBeNote() || !\in_array($this->takeover->text ?? 'jump', ['jump'], true);
         if (!$isMessage) {
             return [$this->post($target, $ranges[0])];
         }
 
-        return $at->isLast ? ['become '.$target->message($ranges[0], $at->firstProgram), "send {$target->port}".(null === $this->takeover ? '' : " {$this->takeover->text}")] : null;
+        // Without names nothing is known of what programs store, and `scaled` knows no ends but those of the kind.
+        $takesOver = 'jump' !== ($this->takeover->text ?? 'jump');
+        $knowsLess = $takesOver && ($target->isStored || ('scaled' === $this->takeover?->text && [$target->low, $target->high] !== $target->kind->valueRange()));
+
+        return $at->isLast && !$knowsLess ? ['become '.$target->message($ranges[0], $at->firstProgram), "send {$target->port}".(null === $this->takeover ? '' : " {$this->takeover->text}")] : null;
     }
 
     public function compile(Writer $code): void
@@ -187,16 +197,16 @@ final class TurnStep extends NamedStep
      *
      * @return non-empty-list<array{0: array{int, int}|null, 1: bool, 2?: ControlMessage}>
      */
-    private function sources(?Kind $kind): array
+    private function sources(Kind $kind): array
     {
         $sources = [];
         foreach ($this->told()[1]->sources as $source) {
-            if (null === $kind || $source->kind === $kind) {
+            if ($source->kind === $kind) {
                 $sources[] = [[$source->first, $source->last], $source->isTwoState && Kind::Note !== $source->kind, $source];
             }
         }
 
-        return [] === $sources ? [[$kind?->valueRange() ?? [0, 127], false]] : $sources;
+        return [] === $sources ? [[$kind->valueRange() ?? [0, 127], false]] : $sources;
     }
 
     /**

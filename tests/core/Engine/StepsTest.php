@@ -69,6 +69,7 @@ final class StepsTest extends TestCase
         // become
         yield 'controller from bend' => ["take bend\nbecome cc 1 value (bend + 8192) / 128\n{$send}", ['E3 00 40', 'E3 7F 7F'], ['moths B3 01 40', 'moths B3 01 7F']];
         yield 'channel given' => ["take cc\nbecome bend value * 100 channel 9\n{$send}", ['B0 01 00', 'B0 01 10'], ['moths E8 00 40', 'moths E8 40 4C']];
+        yield 'another channel than the one asked for' => ["take cc channel 3\nbecome cc 2 value value channel 5\n{$send}", ['B2 01 05'], ['moths B4 02 05']];
         yield 'program with bank' => ["take cc\nbecome program value bank 129\n{$send}", ['B2 01 05'], ['moths B2 00 01', 'moths B2 20 01', 'moths C2 05']];
         yield 'key pressure' => ["take pressure\nbecome polypressure C4 value pressure\n{$send}", ['D0 11'], ['moths A0 3C 11']];
         yield 'system exclusive' => ["take cc\nbecome sysex F0 7D {number} {value * 2} F7\n{$send}", ['B0 01 05', 'B0 01 60'], ['moths F0 7D 01 0A F7', 'moths F0 7D 01 7F F7']];

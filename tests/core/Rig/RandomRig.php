@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rig;
+
+use ZigzagPost\Core\Rig\Document\Rig;
+
+/** Rigs, rulebooks that name their devices, and tapes, out of a seed. */
+final class RandomRig
+{
+    private readonly \Random\Randomizer $random;
+    private readonly int $senders;
+    private readonly int $receivers;
+    public readonly Rig $rig;
+    /** @var array<string, list<string>> titles of parameters by device */
+    private array $parameters = [];
+    /** @var array<string, list<string>> messages that the controls send, as hexadecimal with VV for a value, by in port */
+    private array $played = [];
+    private string $ports = '';
+
+    public function __construct(int $seed)
+    {
+        $this->random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+        $this->senders = $this->random->getInt(1, 3);
+        $this->receivers = $this->random->getInt(1, 4);
+        $this->rig = $this->make();
+    }
+
+    public function book(): string
+    {
+        $text = $this->ports."memory m = 3\n".$this->pick('', "scene \"A\"\n".$this->burst()."scene \"B\"\n".$this->burst()."always\n").$this->pick('', "stack storm\n".str_replace('  on enter ', '  ', $this->burst()));
+        $hasStack = str_contains($text, 'stack storm');
+        $rules = $this->random->getInt(1, 5);
+        for ($rule = 0; $rule < $rules; ++$rule) {
+            $text .= "rule \"{$rule}\"\n  ".$this->pick('take', 'take', 'copy').' '.$this->selector()."\n";
+            for ($step = $this->random->getInt(1, 4); $step > 0; --$step) {
+                $text .= '  '.$this->step($hasStack)."\n";
+            }
+        }
+
+        return $text;
+    }
+
+    public function tape(int $events = 60): string
+    {
+        $tape = '';
+        $time = 0;
+        for ($event = 0; $event < $events; ++$event) {
+            $time += $this->random->getInt(0, 40);
+            $port = (string) $this->pickFrom(array_keys($this->played));
+            $message = (string) $this->pickFrom($this->played[$port] ?? ['F8']);
+            $tape .= "{$time} {$port} ".(string) preg_replace_callback('/VV/', fn (): string => \sprintf('%02X', $this->pickFrom([0, 0, 64, 63, 127, $this->random->getInt(0, 127)])), $message)."\n";
+        }
+
+        return $tape;
+    }
+
+    private function make(): Rig
+    {
+        $charts = $units = $leads = [];
+        for ($index = 0; $index < $this->senders; ++$index) {
+            $name = "sender_{$index}";
+            $charts[$name] = $this->controller($name, $index);
+            $measured = $this->random->getInt(0, 1) ? ['measured' => ['Fader 1' => ['heel' => $this->random->getInt(0, 20), 'toe' => $this->random->getInt(90, 127)]]] : [];
+            $units[] = ['name' => $name, 'chart' => $name, ...$measured];
+            $leads[] = Kit::lead("s{$index}", "{$name} out", "post in_{$index}");
+            $this->ports .= "port in_{$index} in\n";
+        }
+        $this->ports .= "port main out\nport side out\n";
+        $last = null;
+        for ($index = 0; $index < $this->receivers; ++$index) {
+            $name = "box_{$index}";
+            $charts[$name] = $this->receiver($name, $index);
+            $units[] = ['name' => $name, 'chart' => $name, ...($this->random->getInt(0, 1) ? ['settings' => ['channel' => ['value' => $index + 5, 'state' => 'set']]] : []), ...($this->random->getInt(0, 1) ? ['programs' => ['1' => ['name' => 'Reef', 'stores' => ['P 1' => $this->random->getInt(0, 20)]]]] : [])];
+            $leads[] = null !== $last && $this->random->getInt(0, 1) ? Kit::lead("r{$index}", "{$last} thru", "{$name} in") : Kit::lead("r{$index}", 'post '.$this->pick('main', 'side'), "{$name} in");
+            $last = $name;
+        }
+
+        return Kit::rig($charts, $units, $leads);
+    }
+
+    /** @return array<string, mixed> */
+    private function controller(string $name, int $index): array
+    {
+        $controls = [];
+        $add = function (string $title, string $sort, array $message, string $bytes) use (&$controls, $index): void {
+            $controls[] = ['name' => $title, 'sort' => $sort, 'sends' => [['gesture' => 'switch' === $sort || 'pad' === $sort ? 'press' : 'move', 'message' => $message]]];
+            $this->played["in_{$index}"][] = $bytes;
+        };
+        $channel = $this->random->getInt(1, 16);
+        $hex = static fn (int $status): string => \sprintf('%02X', $status + $channel - 1);
+        for ($switch = 1; $switch <= 3; ++$switch) {
+            $number = 20 + 5 * $switch + $this->random->getInt(0, 4);
+            $add("Switch {$switch}", 'switch', ['kind' => 'cc', 'number' => $number, 'values' => $this->pickFrom([[0, 127], [0, 127], [127, 0], [10, 90]])], $hex(0xB0).\sprintf(' %02X VV', $number));
+        }
+        $add('Fader 1', 'fader', ['kind' => 'cc', 'number' => 11, ...($this->random->getInt(0, 1) ? ['values' => [0, 100]] : [])], $hex(0xB0).' 0B VV');
+        $add('Wheel', 'wheel', ['kind' => 'bend'], $hex(0xE0).' VV VV');
+        $add('Touch', 'surface', ['kind' => 'pressure'], $hex(0xD0).' VV');
+        $add('Pad 1', 'pad', ['kind' => 'note', 'number' => 36], $hex(0x90).' 24 VV');
+        $add('Pad 2', 'pad', ['kind' => 'note', 'number' => 40], $hex(0x90).' 28 VV');
+        $add('Preset', 'switch', ['kind' => 'program', 'number' => 7], $hex(0xC0).' 07');
+        $add('Fine', 'knob', ['kind' => 'nrpn', 'number' => 300], "{$hex(0xB0)} 63 02 {$hex(0xB0)} 62 2C {$hex(0xB0)} 06 VV {$hex(0xB0)} 26 VV");
+
+        return ['schema' => 1, 'name' => $name, 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => $channel]], 'surface' => ['controls' => $controls]];
+    }
+
+    /** @return array<string, mixed> */
+    private function receiver(string $name, int $index): array
+    {
+        $parameters = [];
+        foreach ([['kind' => 'cc', 'number' => 70], ['kind' => 'nrpn', 'number' => 1027], ['kind' => 'bend'], ['kind' => 'sysex', 'sysex' => 'F0 7D {v} F7'], ['kind' => 'pressure'], ['kind' => 'cc14', 'number' => 3], ['kind' => 'cc', 'number' => 71]] as $which => $message) {
+            $raw = match ($message['kind']) {
+                'bend' => [-8192, 8191],
+                'nrpn', 'cc14' => [0, $this->random->getInt(1000, 16383)],
+                default => $this->pickFrom([[0, 127], [10, 110], [0, 100], [0, 1]]),
+            };
+            $this->parameters[$name][] = "P {$which}";
+            $parameters[] = ['name' => "P {$which}", 'reach' => 'midi', 'message' => $message, 'raw' => $raw, 'stored' => 0 === $which % 2, ...(6 === $which ? ['named' => [['name' => 'Low', 'from' => $raw[0], 'to' => $raw[0], 'send' => $raw[0]], ['name' => 'High', 'from' => $raw[1], 'to' => $raw[1], 'send' => $raw[1]]]] : []), ...(0 === $which && $raw[1] > 50 ? ['centre' => 40] : [])];
+        }
+
+        return [
+            'schema' => 1, 'name' => $name, 'sort' => 'effect',
+            'settings' => [['id' => 'channel', 'title' => 'Channel', 'values' => [1, 16], 'factory' => $index + 1]],
+            'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
+            'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']],
+            'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], ...($this->random->getInt(0, 1) ? ['deafMs' => ['program' => 25]] : [])]],
+            'parameters' => $parameters,
+            'programs' => ['count' => 20, 'shown' => ['pattern' => '{number}', 'firstSlot' => $this->random->getInt(0, 1), 'size' => 20], 'wire' => ['perBank' => 10, 'msb' => $this->pick('none', 'bank'), 'lsb' => $this->pick('none', 'bank')], 'names' => ['3' => 'Harbour']],
+        ];
+    }
+
+    private function selector(): string
+    {
+        $device = 'sender_'.$this->random->getInt(0, $this->senders - 1);
+
+        return $this->pick("{$device} \"Switch 1\"..\"Switch 3\"", "{$device} \"Fader 1\"", "{$device} \"Wheel\"", "{$device} \"Pad 1\", \"Pad 2\"", "{$device} \"Switch 2\", \"Touch\"", "{$device} \"fine\"", "{$device} \"Preset\"", 'cc 11', 'note', "{$device} \"Switch 1\" value 64..127");
+    }
+
+    private function step(bool $hasStack): string
+    {
+        return $this->pick($this->named(), $this->named(), $this->named(), 'press', 'toggle 0 90', 'set value = value / 2', 'send main', 'remember m = value', 'become cc 5 value value', $hasStack ? 'do storm' : 'set channel = 2', 'play '.$this->device(), 'post cc 9 value m to side');
+    }
+
+    private function named(): string
+    {
+        $device = $this->device();
+        $parameter = (string) $this->pickFrom($this->parameters[$device]);
+
+        return $this->pick("turn {$device} \"{$parameter}\"", "turn {$device} \"{$parameter}\"", "turn {$device} \"{$parameter}\" pickup", "turn {$device} \"{$parameter}\" scaled", "turn {$device} \"P 6\" to \"high\"", "turn {$device} \"P 6\" to other", "recall {$device} \"Harbour\"", "recall {$device} 12", "turn {$device} \"{$parameter}\" to m", "turn {$device} \"P 0\" to m - 5 percent");
+    }
+
+    private function burst(): string
+    {
+        $lines = '';
+        for ($count = $this->random->getInt(1, 3); $count > 0; --$count) {
+            $device = $this->device();
+            $lines .= '  on enter '.$this->pick("recall {$device} \"Harbour\"", "turn {$device} \"P 1\" to 300", "turn {$device} \"P 0\" to 50 percent", 'post cc 1 value 2 to main')."\n";
+        }
+
+        return $lines;
+    }
+
+    private function device(): string
+    {
+        return 'box_'.$this->random->getInt(0, $this->receivers - 1);
+    }
+
+    private function pick(string ...$choices): string
+    {
+        return array_values($choices)[$this->random->getInt(0, \count($choices) - 1)];
+    }
+
+    /**
+     * @template T
+     *
+     * @param list<T> $choices
+     *
+     * @return T
+     */
+    private function pickFrom(array $choices): mixed
+    {
+        return $choices[$this->random->getInt(0, \count($choices) - 1)];
+    }
+}
