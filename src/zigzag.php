@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Command\BenchmarkCommand;
 use App\Command\ChartCheckCommand;
+use App\Command\ChartReadCommand;
+use App\Command\ChartWriteCommand;
 use App\Command\CheckCommand;
 use App\Command\CheckedOutput;
 use App\Command\CommandFailed;
@@ -24,7 +26,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new RigWiresCommand(), new RigPlanCommand(), new ChartCheckCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new RigWiresCommand(), new RigPlanCommand(), new ChartCheckCommand(), new ChartReadCommand(), new ChartWriteCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];

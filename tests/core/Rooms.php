@@ -40,6 +40,8 @@ final class Rooms
         'Rig/Chart' => ['Midi', 'Data'],
         'Rig/Document' => ['Data', 'Rig/Chart'],
         'Rig/Setup' => ['Data', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
+        'Rig/NameDocument' => ['Data', 'Rig/Chart'],
+        'Rig/Table' => ['Rig/Chart'],
         'Rig/Name' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
