@@ -46,6 +46,6 @@ final readonly class MapOf implements Type
 
     public function schema(Definitions $definitions): array
     {
-        return ['type' => 'object', 'additionalProperties' => $this->of->schema($definitions), 'maxProperties' => $this->most, 'propertyNames' => ['minLength' => 1, ...(null === $this->keys ? [] : ['pattern' => $this->keys])]];
+        return ['type' => ['object', 'array'], 'maxItems' => 0, 'additionalProperties' => $this->of->schema($definitions), 'maxProperties' => $this->most, 'propertyNames' => ['minLength' => 1, ...(null === $this->keys ? [] : ['pattern' => $this->keys])]];
     }
 }

@@ -98,7 +98,8 @@ final class Shape
             }
         }
         $comment = $this->class->getDocComment();
-        $schema = ['type' => 'object'];
+        // An empty list is read as an empty object: many writers cannot tell the two apart.
+        $schema = [] === $needed ? ['type' => ['object', 'array'], 'maxItems' => 0] : ['type' => 'object'];
         if (false !== $comment && 1 === preg_match('#^/\*\*\s*\*?\s*(.+?)\s*(\*\s*\n\s*\* @|\*\s*@|\*/)#s', $comment, $match)) {
             $schema['description'] = trim((string) preg_replace('/\s*\n\s*\* ?/', ' ', $match[1]));
         }

@@ -50,6 +50,7 @@ final class SchemaTest extends TestCase
             $json = json_decode($good, true);
             self::assertIsArray($json);
             $damaged = Json::encode(self::damaged($json, $random));
+            $why = '';
             $isAllowed = $validator->validate(json_decode($damaged), $schema)->isValid();
             try {
                 Json::read(Rig::class, $damaged);
@@ -58,8 +59,9 @@ final class SchemaTest extends TestCase
                 self::assertNotSame('', $bad->problems[0]->text);
                 $isRead = false;
                 ++$refused;
+                $why = $bad->getMessage();
             }
-            self::assertSame($isAllowed, $isRead, $damaged);
+            self::assertSame($isAllowed, $isRead, $why."\n".$damaged);
         }
         self::assertGreaterThan(0, $refused);
     }
