@@ -8,7 +8,10 @@ use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Route;
 
-/** Which socket leads to which: over leads, and through boxes that pass on what they get. Whether a lead works is not asked here. */
+/**
+ * Which socket leads to which: over leads, and through boxes that pass on what they get. Whether a lead works is not asked here, and
+ * a way through a box that would pass things on once a setting is on is a way, marked as off.
+ */
 final class Graph
 {
     /** Ways looked for from one socket at most. */
@@ -53,20 +56,22 @@ final class Graph
     }
 
     /**
-     * Every socket that what leaves at one gets to, by the shortest way.
+     * Every socket that what leaves at one gets to, by the shortest way; over what is off only where there is no other.
      *
      * @return array<string, list<Hop>> by the key of the socket at the end
      */
     public function reachedFrom(Socket $start): array
     {
         $ways = [$start->key => []];
-        $queue = [$start];
-        while ([] !== $queue) {
-            $socket = array_shift($queue);
-            foreach ($this->from($socket) as $hop) {
-                if (!isset($ways[$hop->to->key])) {
-                    $ways[$hop->to->key] = [...$ways[$socket->key], $hop];
-                    $queue[] = $hop->to;
+        $sockets = [$start];
+        foreach ([false, true] as $withOff) {
+            for ($next = 0; $next < \count($sockets); ++$next) {
+                $socket = $sockets[$next];
+                foreach ($this->from($socket) as $hop) {
+                    if (!isset($ways[$hop->to->key]) && ($withOff || null === $hop->off)) {
+                        $ways[$hop->to->key] = [...$ways[$socket->key], $hop];
+                        $sockets[] = $hop->to;
+                    }
                 }
             }
         }
@@ -182,13 +187,11 @@ final class Graph
     private function route(Box $box, Route $route): void
     {
         $isOn = null === $route->setting ? true : $box->isOn($route->setting);
-        if (false === $isOn) {
-            return;
-        }
+        $off = false === $isOn ? $route->setting : null;
         $unknown = null === $isOn ? "the setting {$route->setting} of {$box->name}" : null;
         foreach ($this->sockets($box, $route->from, false) as $from) {
             foreach ($this->sockets($box, $route->to, true) as $to) {
-                $this->hops[$from->key][] = new Hop($from, $to, null, $route->id, $route->kind, $route->blocks ?? [], $unknown);
+                $this->hops[$from->key][] = new Hop($from, $to, null, $route->id, $route->kind, $route->blocks ?? [], $unknown, $off);
             }
         }
     }

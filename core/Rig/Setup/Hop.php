@@ -21,6 +21,8 @@ final readonly class Hop
         public array $blocks = [],
         /** What is unknown about it, if anything is. */
         public ?string $unknown = null,
+        /** The setting that is off and would have to be on, if there is one. */
+        public ?string $off = null,
     ) {
     }
 }
