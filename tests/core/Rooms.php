@@ -35,7 +35,6 @@ final class Rooms
         'Engine/Tape' => ['Format', 'Engine/Book', 'Engine/Trace', 'Engine', 'Engine/Change'],
         'Compile' => ['Midi', 'Number', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Naming', 'Engine/Book', 'Engine/State'],
         'Check' => ['Midi', 'Rulebook/Text', 'Rulebook/Expression', 'Rulebook/Declaration', 'Rulebook/Code', 'Rulebook/Message', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Rulebook/Naming', 'Compile'],
-        'World' => ['Midi', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change'],
         'Data' => [],
         'Rig/Chart' => ['Midi', 'Data'],
         'Rig/Document' => ['Data', 'Rig/Chart'],
@@ -43,7 +42,10 @@ final class Rooms
         'Rig/NameDocument' => ['Data', 'Rig/Chart'],
         'Rig/Table' => ['Rig/Chart'],
         'Rig/Name' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rig/Chart', 'Rig/Document', 'Rig/Setup'],
+        'Rig/Fit' => [],
         'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
+        'World' => ['Midi', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Fit'],
+        'Situation' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Naming', 'Rulebook', 'Compile', 'Check', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Plan', 'Rig/Wire', 'Rig/Fit', 'World'],
     ];
 }

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Post;
+
+/** What boxes send by themselves, as they come from the factory, and nobody has asked for. */
+final class DefaultsLeftAlive implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $edits = new Edits($situation->setup->rig);
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->chart->automatic ?? [] as $automatic) {
+                $isOn = null === $automatic->setting || false !== $box->isOn($automatic->setting);
+                $kind = $automatic->kind->midi();
+                $reached = $this->reached($situation, $box, $automatic->at);
+                if (!$isOn || null === $kind || [] === $reached || $this->isWanted($situation, $kind, $reached)) {
+                    continue;
+                }
+                $setting = $automatic->setting;
+                yield RigFinding::warning('default-alive', "unit {$box->name} ".($setting ?? $automatic->what), "{$box->name} sends {$automatic->what}, and no rule asks for it".(null === $setting ? '; it cannot be switched off' : ''), null === $setting ? null : $edits->setting($box->name, $setting, 'off', "Switch {$setting} of {$box->name} off"));
+            }
+        }
+    }
+
+    /**
+     * Where it gets to: ports of the rulebook, and units that hear it directly.
+     *
+     * @param list<string> $at
+     *
+     * @return list<string>
+     */
+    private function reached(Situation $situation, Box $box, array $at): array
+    {
+        $reached = [];
+        foreach ($situation->graph->sockets($box, $at, true) as $socket) {
+            foreach ($situation->graph->reachedFrom($socket) as $way) {
+                $end = $way[\count($way) - 1]->to;
+                if (LeadEnd::POST === $end->unit) {
+                    $reached[] = Post::port($end->at)[0];
+                }
+                foreach ($situation->graph->partsAt($end) as [$hearing]) {
+                    $reached[] = "unit {$hearing->name}";
+                }
+            }
+        }
+
+        return array_values(array_unique($reached));
+    }
+
+    /** @param list<string> $ports */
+    private function isWanted(Situation $situation, Kind $kind, array $ports): bool
+    {
+        $book = $situation->checked()->book;
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                if (\in_array($kind, array_column($selector->matched(), 0), true) && [] !== array_intersect($ports, $book->portsOf($rule, $selector))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+}

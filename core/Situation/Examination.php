@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Check\Severity;
+
+/** Everything that is found in a rig with its rulebook; the list of checks stands here. */
+final readonly class Examination
+{
+    /**
+     * @param list<RigFinding> $findings errors first, then in the order of the checks
+     * @param list<RigFinding> $resting those that somebody has put to rest
+     * @param list<string> $cautions
+     */
+    private function __construct(public array $findings, public array $resting, public array $cautions)
+    {
+    }
+
+    public static function of(Situation $situation): self
+    {
+        $findings = [];
+        foreach (self::checks() as $check) {
+            foreach ($check->findings($situation) as $finding) {
+                $findings[$finding->key()] ??= $finding;
+            }
+        }
+        $findings = self::folded(array_values($findings), $situation);
+        usort($findings, static fn (RigFinding $a, RigFinding $b): int => self::rank($a) <=> self::rank($b));
+        $rests = array_map(static fn ($rest): string => $rest->cause, $situation->setup->rig->rests);
+        $isResting = static fn (RigFinding $finding): bool => \in_array($finding->key(), $rests, true);
+
+        return new self(array_values(array_filter($findings, static fn (RigFinding $finding): bool => !$isResting($finding))), array_values(array_filter($findings, $isResting)), Cautions::of($situation));
+    }
+
+    public function hasErrors(): bool
+    {
+        return [] !== array_filter($this->findings, static fn (RigFinding $finding): bool => Severity::Error === $finding->severity);
+    }
+
+    /**
+     * What a lead that hangs loose takes away from the rules is no cause of its own.
+     *
+     * @param list<RigFinding> $findings
+     *
+     * @return list<RigFinding>
+     */
+    private static function folded(array $findings, Situation $situation): array
+    {
+        foreach ($situation->setup->rig->leads as $lead) {
+            $cause = array_search("lead-dangling lead {$lead->id}", array_map(static fn (RigFinding $finding): string => "{$finding->code} {$finding->cause}", $findings), true);
+            if (!\is_int($cause)) {
+                continue;
+            }
+            foreach ($findings as $index => $finding) {
+                if ('no-way' === $finding->code && 1 === preg_match('/\b('.preg_quote($lead->a->unit, '/').'|'.preg_quote($lead->b->unit, '/').')\b/', str_replace('no out port', '', $finding->text))) {
+                    $findings[$cause] = $findings[$cause]->with(["line {$finding->line}: {$finding->text}"]);
+                    unset($findings[$index]);
+                }
+            }
+            $findings = array_values($findings);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<RigCheck> */
+    private static function checks(): array
+    {
+        return [
+            new LeadsThatDoNotWork(),
+            new WaysThatAreOff(),
+            new SharedChannels(),
+            new FromRulebook(),
+            new LeadsThatAreFull(),
+            new Clocks(),
+            new DefaultsLeftAlive(),
+            new UnitsInPractice(),
+            new UnusedControls(),
+        ];
+    }
+
+    private static function rank(RigFinding $finding): int
+    {
+        return match ($finding->severity) {
+            Severity::Error => 0,
+            Severity::Warning => 1,
+            Severity::Hint => 2,
+        };
+    }
+}

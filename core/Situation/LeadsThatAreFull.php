@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Fit\Load;
+use ZigzagPost\Core\World\LeadFit;
+
+/** Leads over which more streams than fits. */
+final class LeadsThatAreFull implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        foreach ($situation->fits() as $fit) {
+            if (!$fit->isDin || !$fit->load->isHeavy()) {
+                continue;
+            }
+            $percent = round($fit->load->percent(), 1);
+            $text = "{$percent} % of what the lead can carry streams over it: ".implode(', ', array_map(static fn (array $stream): string => $stream['what'], $fit->load->streams)).$this->advice($fit);
+            $cause = "lead {$fit->lead->id} from {$fit->from}";
+            yield $percent > 100 ? RigFinding::error('lead-flooded', $cause, $text) : RigFinding::warning('lead-full', $cause, $text);
+        }
+    }
+
+    private function advice(LeadFit $fit): string
+    {
+        $thin = $fit->load->thinMs();
+        if (null === $thin) {
+            return '; the clock alone is too much for it';
+        }
+
+        return 'rules' === $fit->where ? "; put \"thin {$thin}ms\" into the rules for it, so that ".Load::WARN_PERCENT.' % are not passed' : "; let the sender send no more than one message in {$thin} ms";
+    }
+}

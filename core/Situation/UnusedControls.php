@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\ControlSort;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
+
+/** Controls that no rule takes: one hint for a unit. */
+final class UnusedControls implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $checked = $situation->checked();
+        if ($checked->hasErrors() || [] === $checked->book->rules) {
+            return;
+        }
+        $devices = new RigDevices(Setup::of($situation->setup->rig, $checked->written));
+        foreach ($situation->setup->boxes as $box) {
+            $unused = LeadEnd::POST === $box->name ? [] : array_filter($box->chart->surface->controls ?? [], fn (Control $control): bool => ControlSort::Key !== $control->sort && !$this->isUsed($checked->book, $devices, $box, $control));
+            if ([] !== $unused) {
+                yield RigFinding::hint('unused-controls', "unit {$box->name} controls", 'no rule takes '.implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", \array_slice(array_values($unused), 0, 6))).(\count($unused) > 6 ? ' and '.(\count($unused) - 6).' more' : ''));
+            }
+        }
+    }
+
+    private function isUsed(Rulebook $book, RigDevices $devices, Box $box, Control $control): bool
+    {
+        try {
+            $messages = $devices->control(new Token(TokenType::Word, $box->name, new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
+        } catch (RulebookError) {
+            return true; // it does not come in: that is a finding of its own
+        }
+        foreach ($messages as $message) {
+            if ($this->isTaken($book, $message)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function isTaken(Rulebook $book, ControlMessage $message): bool
+    {
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                if ([] === array_intersect($message->ports, $book->portsOf($rule, $selector))) {
+                    continue;
+                }
+                foreach ($selector->matched() as [$kind, $numbers]) {
+                    $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
+                    if ($kind === $message->kind && (null === $list || null === $message->number || $list->contains($message->number))) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
+}

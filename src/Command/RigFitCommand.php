@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use App\Rig\FitView;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputInterface;
+use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Situation\Situation;
+
+#[AsCommand('rig:fit', 'Says how late the messages of a scene change arrive, and whether streams fit on the leads')]
+final class RigFitCommand extends RigCommand
+{
+    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    {
+        $situation = new Situation($setup);
+        $errors = array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
+        foreach ($errors as $error) {
+            throw CommandFailed::rulebook("{$file}: rulebook {$error->print('line')}");
+        }
+        $lines = [];
+        $isBad = false;
+        foreach ($situation->fits() as $fit) {
+            $late = null === $fit->burst ? 'no burst' : \sprintf('last message %.2f ms late %s', $fit->burst->worstUs() / 1000, $fit->when);
+            $load = \sprintf('%.1f %% streams', $fit->load->percent()).($fit->load->isHeavy() ? (null === $fit->load->thinMs() ? ', impossible' : ", thin {$fit->load->thinMs()}ms in the {$fit->where}") : '');
+            $lines[] = "{$fit->lead->id}: {$fit->from} - {$fit->to}: {$late}; {$load}".($fit->isDin ? '' : ' (estimate)');
+            $isBad = $isBad || ($fit->isDin && $fit->load->percent() > 100);
+        }
+
+        return [$lines, ['leads' => FitView::of($situation->fits())], $isBad ? 1 : 0];
+    }
+}
