@@ -9,6 +9,8 @@ use App\Bench\Books;
 use App\Bench\Gestures;
 use App\Bench\Session;
 use App\Bench\Sessions;
+use App\Rig\RigReader;
+use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -17,11 +19,11 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\World\Bench;
 
-/** Benches: rulebooks at work between simulated devices. Nothing here needs the database. */
+/** Benches: rulebooks at work between simulated devices. Playing needs no database. */
 #[Route('/api/bench')]
 final readonly class BenchController
 {
-    public function __construct(private Sessions $sessions, private Books $books)
+    public function __construct(private Sessions $sessions, private Books $books, private RigStore $rigs)
     {
     }
 
@@ -31,10 +33,12 @@ final readonly class BenchController
     {
         $body = Body::of($request);
         $name = null;
+        $rigId = $body->textOrNull('rig', 80);
+        $rig = null === $rigId ? null : $this->rigs->find($rigId);
         foreach ([$body->text('text', Parser::MAX_BYTES), $body->textOrNull('goodText', Parser::MAX_BYTES) ?? '', ''] as $text) {
-            $checked = Checker::check($text);
+            $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
             if (!$checked->hasErrors()) {
-                $name = $this->books->store($checked, $text);
+                $name = $this->books->store($checked, $text, $rig);
                 break;
             }
         }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Bench\Books;
+use App\Rig\RigReader;
+use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -18,7 +20,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Checks and formats rulebook text. */
 final readonly class CheckController
 {
-    public function __construct(private Books $books)
+    public function __construct(private Books $books, private RigStore $rigs)
     {
     }
 
@@ -26,10 +28,13 @@ final readonly class CheckController
     #[Route('/api/check', methods: 'POST')]
     public function check(Request $request): JsonResponse
     {
-        $text = Body::of($request)->text('text', Parser::MAX_BYTES);
-        $checked = Checker::check($text);
+        $body = Body::of($request);
+        $text = $body->text('text', Parser::MAX_BYTES);
+        $rigId = $body->textOrNull('rig', 80);
+        $rig = null === $rigId ? null : $this->rigs->find($rigId);
+        $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
 
-        return new JsonResponse(FindingView::of($checked) + ['book' => $checked->hasErrors() ? null : $this->books->store($checked, $text)]);
+        return new JsonResponse(FindingView::of($checked) + ['book' => $checked->hasErrors() ? null : $this->books->store($checked, $text, $rig)]);
     }
 
     /** The edits that give what is named at a place another name. */

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Documents\BadDocument;
+use App\Documents\ChartKind;
 use App\Documents\Difference;
 use App\Documents\DocumentKind;
 use App\Documents\Documents;
 use App\Documents\Kinds;
 use App\Documents\Outdated;
+use App\Documents\RigKind;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
 use App\Entity\Revision;
+use App\Rig\RigReader;
+use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -26,7 +30,7 @@ final readonly class DocumentController
 {
     private const LONGEST_NAME = 200;
 
-    public function __construct(private Documents $documents)
+    public function __construct(private Documents $documents, private RigStore $rigs)
     {
     }
 
@@ -55,16 +59,19 @@ final readonly class DocumentController
     public function import(Request $request): JsonResponse
     {
         $file = Upload::of($request);
-        $kind = Kinds::all()[RulebookKind::NAME];
         $name = $file->getClientOriginalName();
         $text = $file->getContent();
+        $kind = Kinds::all()[self::kindOf($name, $text)];
         try {
             $kind->read($text, $name);
         } catch (BadDocument $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
         $title = trim(mb_substr(pathinfo(mb_scrub($name), \PATHINFO_FILENAME), 0, self::LONGEST_NAME));
-        $document = $this->documents->create($kind, '' === $title ? 'Brought in' : $title, $text, Author::of($request), Revision::IMPORTED);
+        $title = '' === $title ? 'Brought in' : $title;
+        $document = RigKind::NAME === $kind->name()
+            ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)
+            : $this->documents->create($kind, $title, $text, Author::of($request), Revision::IMPORTED);
 
         return new JsonResponse(DocumentView::whole($document), 201);
     }
@@ -100,9 +107,12 @@ final readonly class DocumentController
     #[Route('/{id}/good', methods: 'POST')]
     public function judged(string $id, Request $request): JsonResponse
     {
-        $version = Body::of($request)->number('version', 1, \PHP_INT_MAX);
+        $body = Body::of($request);
+        $version = $body->number('version', 1, \PHP_INT_MAX);
+        $rigId = $body->textOrNull('rig', 80);
+        $rig = null === $rigId ? null : $this->rigs->find($rigId);
         $document = $this->find($id);
-        if (RulebookKind::NAME === $document->kind && $document->version === $version && $document->goodText !== $document->text && !Checker::check($document->text)->hasErrors()) {
+        if (RulebookKind::NAME === $document->kind && $document->version === $version && $document->goodText !== $document->text && !Checker::check($document->text, null === $rig ? null : RigReader::devices($rig))->hasErrors()) {
             $this->documents->judged($document);
         }
 
@@ -206,6 +216,16 @@ final readonly class DocumentController
     }
 
     /** Rulebooks may be half written; everything else has to be what it says it is. */
+    /** Files in JSON are rigs or charts; everything else is a rulebook. */
+    private static function kindOf(string $fileName, string $text): string
+    {
+        if (!str_ends_with(strtolower($fileName), '.json') && !str_starts_with(ltrim($text), '{')) {
+            return RulebookKind::NAME;
+        }
+
+        return 1 === preg_match('/"units"\s*:/', $text) ? RigKind::NAME : ChartKind::NAME;
+    }
+
     private static function wellFormed(DocumentKind $kind, string $text): string
     {
         try {

@@ -9,9 +9,18 @@ use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 use ZigzagPost\Core\Format\FileFormat;
 
-/** A tape as a file in the format asked for. */
+/** What is kept, as files. */
 final class Download
 {
+    /** A text under a name. */
+    public static function text(string $text, string $fileName, string $type): Response
+    {
+        $name = trim((string) preg_replace('/[^A-Za-z0-9._-]+/', '-', $fileName), '-.');
+
+        return new Response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', '' === $name ? 'file' : $name)]);
+    }
+
+    /** A tape as a file in the format asked for. */
     public static function of(string $tapeText, string $name, FileFormat $format): Response
     {
         $stream = fopen('php://temp', 'w+');

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Rig\RigReader;
 use App\Storage\DataFolder;
 use App\Storage\Shelf;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Rig\Document\Rig;
+use ZigzagPost\Core\Rig\Setup\RigFile;
 
 /**
  * Compiled rulebooks as PHP files, so that a request need not compile again; beside each the text it was made of, so that it
@@ -28,12 +33,15 @@ final readonly class Books
      *
      * @return string 32 hexadecimal digits
      */
-    public function store(Checker $checked, string $text): string
+    public function store(Checker $checked, string $text, ?Rig $rig = null): string
     {
         $source = Compiler::source($checked->book, true);
         $name = self::nameOf($source->class);
         if (null === $this->shelf->path("{$name}.php") || null === $this->shelf->path("{$name}.book")) {
             $this->shelf->write("{$name}.book", $text);
+            if (null !== $rig) {
+                $this->shelf->write("{$name}.rig", Json::write($rig));
+            }
             $this->shelf->write("{$name}.php", "<?php\n\n".$source->php);
         }
 
@@ -66,7 +74,13 @@ final readonly class Books
     {
         $text = $this->shelf->read("{$name}.book");
 
-        $book = null === $text ? null : Compiler::load(Checker::check($text)->book, true);
+        $rig = $this->shelf->read("{$name}.rig");
+        try {
+            $checked = null === $text ? null : Checker::check($text, null === $rig ? null : RigReader::devices(RigFile::rig($rig)));
+        } catch (BadData) {
+            return null; // kept by an earlier version
+        }
+        $book = null === $checked || $checked->hasErrors() ? null : Compiler::load($checked->book, true);
 
         return null === $book || self::nameOf($book::class) !== $name ? null : $book;
     }

@@ -5,19 +5,24 @@ declare(strict_types=1);
 namespace App\Command;
 
 use App\Bench\TapeStore;
+use App\Documents\ChartKind;
 use App\Documents\Documents;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
 use App\Entity\Revision;
+use App\Rig\RigReader;
+use App\Rig\RigStore;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Chart\Chart;
 
 #[AsCommand('app:demo-data', 'Puts the demo show into an empty database')]
 final class DemoDataCommand extends Command
 {
-    public function __construct(private readonly Documents $documents, private readonly TapeStore $tapes, private readonly string $projectDir)
+    public function __construct(private readonly Documents $documents, private readonly TapeStore $tapes, private readonly RigStore $rigs, private readonly string $projectDir)
     {
         parent::__construct();
     }
@@ -26,6 +31,18 @@ final class DemoDataCommand extends Command
     {
         if (0 < \count($this->documents->list(null))) {
             return 0;
+        }
+        foreach (['salt-ferry' => 'The ferry, mended', 'salt-ferry-as-found' => 'The ferry, as found'] as $file => $name) {
+            $this->rigs->bringIn((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $name, '', Revision::CREATED);
+        }
+        foreach ($this->documents->list(RulebookKind::NAME) as $listed) {
+            $book = \is_string($listed['id']) ? $this->documents->find($listed['id']) : null;
+            if (null !== $book) {
+                $book->changedAt = new \DateTimeImmutable('-2 minutes'); // the first look is at the one below
+            }
+        }
+        foreach ($this->charts() as $chart) {
+            $this->documents->create(new ChartKind(), $chart->name, Json::write($chart), '');
         }
         foreach (['The Whole Rig' => ['whole-rig', '-1 minute'], 'The Salt Ferry' => ['salt-ferry', 'now']] as $name => [$file, $when]) {
             $text = (string) file_get_contents("{$this->projectDir}/demo/{$file}.book");
@@ -36,5 +53,13 @@ final class DemoDataCommand extends Command
         $this->documents->add($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape')[0], Revision::CREATED);
 
         return 0;
+    }
+
+    /** @return list<Chart> of the devices in the demo rig */
+    private function charts(): array
+    {
+        $rig = RigReader::ofFile("{$this->projectDir}/demo/salt-ferry.rig.json");
+
+        return array_values(array_map(static fn ($kept): Chart => $kept->chart, $rig->charts));
     }
 }

@@ -231,6 +231,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/computed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Verdicts of leads, plan, loads and findings of a rig. */
+        get: operations["computedRig"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A rig with its rulebook as a file. */
+        get: operations["rigFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a chart of a pasted table or a name document; every row is taken, or named with what is wrong. */
+        post: operations["readTable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/everything": {
         parameters: {
             query?: never;
@@ -530,6 +585,147 @@ export interface components {
             changedAt: string;
             changedBy: string;
             deletedAt: string | null;
+        };
+        ComputedRig: {
+            version: number;
+            ports: {
+                name: string;
+                in: boolean;
+                out: boolean;
+                pulse: boolean;
+            }[];
+            wires: components["schemas"]["Wires"];
+            plan: components["schemas"]["RigPlan"];
+            fit: components["schemas"]["LeadFit"][];
+            findings: components["schemas"]["RigFinding"][];
+            resting: components["schemas"]["RigFinding"][];
+            cautions: string[];
+        };
+        Wires: {
+            leads: components["schemas"]["LeadVerdict"][];
+            supplies: {
+                supply: string;
+                needsMa: number | null;
+                givesMa: number | null;
+                percent: number | null;
+                tooMuch: boolean;
+                units: string[];
+            }[];
+            packing: {
+                what: string;
+                lengthM: number | null;
+                count: number;
+            }[];
+        };
+        LeadVerdict: {
+            id: string;
+            from: string;
+            to: string;
+            /** @enum {unknown} */
+            verdict: "works" | "dead" | "may damage" | "unknown";
+            reason: string;
+            contact: string | null;
+            change: string | null;
+            unknown: string | null;
+            warnings: string[];
+            cautions: string[];
+            continuity: (string | null)[][];
+        };
+        RigPlan: {
+            cost: number;
+            proven: boolean;
+            settings: {
+                unit: string;
+                setting: string;
+                title: string;
+                value: string | number;
+                now: string | number | null;
+                cost: number;
+                by: string | null;
+                pinned: boolean;
+                reason: string;
+            }[];
+            numbers: {
+                unit: string;
+                what: string;
+                isControl: boolean;
+                kind: string;
+                number: number;
+                now: number | null;
+                cost: number;
+                reason: string;
+            }[];
+            combs: components["schemas"]["Comb"][];
+            conflict: {
+                units: string[];
+                why: string;
+                change: string | null;
+                smallest: boolean;
+            } | null;
+            unknown: string[];
+            failed: string[];
+        };
+        Comb: {
+            stream: string;
+            free: number[];
+            teeth: {
+                unit: string;
+                label: string;
+                part: string;
+                channels: number[];
+                omni: boolean;
+            }[];
+        };
+        LeadFit: {
+            lead: string;
+            from: string;
+            to: string;
+            when: string | null;
+            lateUs: number | null;
+            messages: {
+                sentUs: number;
+                bytes: string;
+                lateUs: number;
+            }[];
+            percent: number;
+            thinMs: number | null;
+            isHeavy: boolean;
+            streams: {
+                what: string;
+                bytes: number;
+                rate: number;
+            }[];
+            where: string;
+            isEstimate: boolean;
+        };
+        RigFinding: {
+            key: string;
+            /** @enum {unknown} */
+            severity: "error" | "warning" | "hint";
+            code: string;
+            cause: string;
+            line: number | null;
+            text: string;
+            job: string | null;
+            consequences: string[];
+            fix: {
+                title: string;
+                changes: {
+                    [key: string]: unknown;
+                };
+            } | null;
+        };
+        ReadTable: {
+            chart: {
+                [key: string]: unknown;
+            };
+            rows: {
+                line: number;
+                what: string;
+                taken: boolean;
+                problem: string | null;
+            }[];
+            columns: string[];
         };
         DocumentDraft: {
             kind: string;
@@ -1090,6 +1286,7 @@ export interface operations {
             content: {
                 "application/json": {
                     version: number;
+                    rig?: string;
                 };
             };
         };
@@ -1261,6 +1458,80 @@ export interface operations {
             };
         };
     };
+    computedRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is computed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComputedRig"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    rigFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    readTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The chart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadTable"];
+                };
+            };
+            422: components["responses"]["Problem"];
+        };
+    };
     exportEverything: {
         parameters: {
             query?: never;
@@ -1322,7 +1593,10 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Text"];
+                "application/json": {
+                    text: string;
+                    rig?: string;
+                };
             };
         };
         responses: {
@@ -1545,6 +1819,8 @@ export interface operations {
                 "application/json": {
                     text: string;
                     goodText?: string;
+                    /** @description The rig that says what names of devices mean. */
+                    rig?: string;
                 };
             };
         };

@@ -22,6 +22,7 @@ final readonly class Rig
      * @param list<Rest> $rests
      * @param array<string, Done> $done jobs and steps of the test run that were ticked
      * @param string|null $rulebook its text
+     * @param string|null $book where the application keeps it; files hold the text instead
      */
     public function __construct(
         #[Whole(1, 1)]
@@ -44,6 +45,8 @@ final readonly class Rig
         public array $done = [],
         #[Book]
         public ?string $rulebook = null,
+        #[Text(80)]
+        public ?string $book = null,
     ) {
     }
 

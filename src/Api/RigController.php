@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Rig\FindingsView;
+use App\Rig\FitView;
+use App\Rig\PlanView;
+use App\Rig\RigStore;
+use App\Rig\WiresView;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\NameDocument\NameDocument;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Table\TableReader;
+use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\Situation;
+
+/** What is computed from charts and rigs. */
+final readonly class RigController
+{
+    private const LONGEST_TABLE = 2 << 20;
+
+    public function __construct(private RigStore $rigs)
+    {
+    }
+
+    /** Verdicts, plan, loads and findings of a rig as it is stored. */
+    #[Route('/api/rigs/{id}/computed', methods: 'GET')]
+    public function computed(string $id): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
+        $setup = RigFile::setup($rig);
+        $situation = new Situation($setup);
+
+        return new JsonResponse([
+            'version' => $document->version,
+            'ports' => array_map(static fn ($port): array => ['name' => $port->name->text, 'in' => $port->isIn, 'out' => $port->isOut, 'pulse' => $port->pulse], array_values($setup->book->ports ?? [])),
+            'wires' => WiresView::of($setup),
+            'plan' => PlanView::of($situation->plan()),
+            'fit' => FitView::of($situation->fits()),
+            ...FindingsView::of(Examination::of($situation)),
+        ]);
+    }
+
+    /** A rig as a file, with its rulebook. */
+    #[Route('/api/rigs/{id}/file', methods: 'GET')]
+    public function file(string $id): Response
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+
+        return Download::text(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), "{$document->name}.rig.json", 'application/json');
+    }
+
+    /** Makes a chart of a table that was pasted, or of a name document. */
+    #[Route('/api/charts/read', methods: 'POST')]
+    public function readTable(Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $text = $body->text('text', self::LONGEST_TABLE);
+        $name = trim($body->text('name', 200));
+        try {
+            if (1 === preg_match('/^\s*(<\?xml|<!DOCTYPE|<MIDINameDocument)/', $text)) {
+                return new JsonResponse(['chart' => NameDocument::read($text), 'rows' => [], 'columns' => []]);
+            }
+        } catch (\ZigzagPost\Core\Data\BadData $bad) {
+            throw Problem::unprocessable($bad->getMessage());
+        }
+        $table = TableReader::read($text);
+
+        return new JsonResponse([
+            'chart' => $table->chart('' === $name ? 'Pasted device' : $name),
+            'rows' => array_map(static fn ($row): array => ['line' => $row->line, 'what' => $row->what, 'taken' => $row->isTaken, 'problem' => $row->problem], $table->rows),
+            'columns' => array_keys($table->columns),
+        ]);
+    }
+}

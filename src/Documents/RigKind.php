@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Documents;
+
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+
+/** Rigs, kept as JSON; one that does not agree with itself is refused. */
+final class RigKind implements DocumentKind
+{
+    public const NAME = 'rig';
+
+    public function name(): string
+    {
+        return self::NAME;
+    }
+
+    public function maxBytes(): int
+    {
+        return Json::MAX_BYTES;
+    }
+
+    public function ending(): string
+    {
+        return 'rig.json';
+    }
+
+    public function read(string $text, string $fileName): array
+    {
+        try {
+            $rig = RigFile::rig($text);
+
+            return ['units' => \count($rig->units), 'leads' => \count($rig->leads), 'book' => $rig->book ?? ''];
+        } catch (BadData $bad) {
+            throw BadDocument::at($fileName, '', $bad->getMessage());
+        }
+    }
+
+    public function summary(string $text): array
+    {
+        return $this->read($text, self::NAME);
+    }
+}

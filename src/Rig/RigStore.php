@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rig;
+
+use App\Documents\Documents;
+use App\Documents\RigKind;
+use App\Documents\RulebookKind;
+use App\Entity\Document;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Document\Rig;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+
+/** The rigs that are kept, each with its rulebook. */
+final readonly class RigStore
+{
+    public function __construct(private Documents $documents)
+    {
+    }
+
+    public function document(string $id): ?Document
+    {
+        return $this->documents->find($id, RigKind::NAME);
+    }
+
+    /** A rig with the text of its rulebook in it, as a file of it would be. */
+    public function find(string $id): ?Rig
+    {
+        $document = $this->document($id);
+        try {
+            return null === $document ? null : RigFile::rig(Json::encode($this->whole($document)));
+        } catch (BadData) {
+            return null;
+        }
+    }
+
+    /**
+     * The JSON of a rig with the text of its rulebook.
+     *
+     * @return array<mixed>
+     */
+    public function whole(Document $document): array
+    {
+        $json = Json::decode($document->text);
+        $json = \is_array($json) ? $json : [];
+        $book = $json['book'] ?? null;
+        $rulebook = \is_string($book) ? $this->documents->find($book, RulebookKind::NAME) : null;
+
+        return null === $rulebook ? $json : [...$json, 'rulebook' => $rulebook->text];
+    }
+
+    /** A rig that comes as a file: its rulebook becomes a document of its own. */
+    public function bringIn(string $json, string $name, string $by, string $what): Document
+    {
+        $rig = Json::decode($json);
+        $rig = \is_array($rig) ? $rig : [];
+        if (\is_string($rig['rulebook'] ?? null)) {
+            $rig['book'] = $this->documents->create(new RulebookKind(), $name, $rig['rulebook'], $by, $what)->id;
+            unset($rig['rulebook']);
+        }
+
+        return $this->documents->create(new RigKind(), $name, Json::encode($rig), $by, $what);
+    }
+}
