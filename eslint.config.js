@@ -4,7 +4,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['web/api/schema.d.ts', 'public', 'var', 'vendor'] },
+  { ignores: ['web/api/schema.d.ts', 'web/api/rig.d.ts', 'public', 'var', 'vendor'] },
   js.configs.recommended,
   tseslint.configs.strictTypeChecked,
   a11y.flatConfigs.recommended,

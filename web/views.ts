@@ -2,8 +2,8 @@ import { lazy, type ComponentType } from 'react';
 
 export interface View {
   path: string;
-  /** What it is called on the way to it. */
-  label: string;
+  /** What it is called on the way to it; without one it is reached from another view. */
+  label?: string;
   /** Where the way leads, if that depends on the bench that is open. */
   to?: (bench: string | null) => string;
   page: ComponentType;
@@ -11,6 +11,8 @@ export interface View {
 
 /** The views, in the order of the work. A view is a page in a folder of its own and a line here; it is fetched when it is first looked at. */
 export const VIEWS: readonly View[] = [
+  { path: 'rigs', label: 'Rigs', page: lazy(() => import('./rigs/RigsPage')) },
+  { path: 'rigs/:id', page: lazy(() => import('./rigs/RigPage')) },
   { path: 'rulebooks', label: 'Rulebooks', page: lazy(() => import('./library/LibraryPage')) },
   {
     path: 'bench/:id',

@@ -75,6 +75,10 @@ const uploaded = (file: File) => ({
   ...within(LONGEST_MS),
 });
 
+/** With the rig that says what names of devices mean, if there is one. */
+const withRig = <T extends object>(body: T, rig: string | null): T & { rig?: string } =>
+  rig === null ? body : { ...body, rig };
+
 const at = (id: string, number: number) => ({ params: { path: { id, number } } });
 const of = (id: string) => ({ params: { path: { id } } });
 
@@ -90,9 +94,13 @@ export const api = {
     answered(client.GET('/api/documents/{id}/version', { ...of(id), ...within(LONGEST_MS) })),
   writeDocument: (id: string, body: { name: string; text: string; version: number }) =>
     answered(client.PUT('/api/documents/{id}', { ...of(id), body, ...within(LONGEST_MS) })),
-  judgeDocument: (id: string, version: number) =>
+  judgeDocument: (id: string, version: number, rig: string | null) =>
     answered(
-      client.POST('/api/documents/{id}/good', { ...of(id), body: { version }, ...within(LONGEST_MS) }),
+      client.POST('/api/documents/{id}/good', {
+        ...of(id),
+        body: withRig({ version }, rig),
+        ...within(LONGEST_MS),
+      }),
     ),
   duplicateDocument: (id: string) =>
     answered(client.POST('/api/documents/{id}/duplicate', { ...of(id), ...within(LONGEST_MS) })),
@@ -115,7 +123,12 @@ export const api = {
       }),
     ),
   importEverything: (file: File) => answered(client.POST('/api/everything', uploaded(file))),
-  check: (text: string) => answered(client.POST('/api/check', { body: { text }, ...within(LONGEST_MS) })),
+  computedRig: (id: string) =>
+    answered(client.GET('/api/rigs/{id}/computed', { ...of(id), ...within(LONGEST_MS) })),
+  readTable: (body: { text: string; name: string }) =>
+    answered(client.POST('/api/charts/read', { body, ...within(LONGEST_MS) })),
+  check: (text: string, rig: string | null) =>
+    answered(client.POST('/api/check', { body: withRig({ text }, rig), ...within(LONGEST_MS) })),
   format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),
   rename: (body: { text: string; line: number; column: number; name: string }) =>
     answered(client.POST('/api/rename', { body, ...within(LONGEST_MS) })),
@@ -127,8 +140,8 @@ export const api = {
     answered(client.POST('/api/tapes/{id}/restore', { ...of(id), ...within(LONGEST_MS) })),
   tapeEvents: (id: string) =>
     answered(client.GET('/api/tapes/{id}/events', { ...of(id), ...within(LONGEST_MS) })),
-  openBench: (text: string, goodText: string) =>
-    answered(client.POST('/api/bench', { body: { text, goodText }, ...within(LONGEST_MS) })),
+  openBench: (text: string, goodText: string, rig: string | null) =>
+    answered(client.POST('/api/bench', { body: withRig({ text, goodText }, rig), ...within(LONGEST_MS) })),
   readBench: (id: string) => answered(client.GET('/api/bench/{id}', { ...of(id), ...within(LONGEST_MS) })),
   play: (id: string, body: { request: number; gestures: Gesture[]; nowUs: number }) =>
     answered(

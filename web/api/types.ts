@@ -1,6 +1,8 @@
+import type { components as rig } from './rig';
 import type { components } from './schema';
 
 type Schemas = components['schemas'];
+type RigSchemas = rig['schemas'];
 
 export type DocumentSummary = Schemas['DocumentSummary'];
 export type StoredDocument = Schemas['Document'];
@@ -29,3 +31,18 @@ export type Run = Schemas['Run'];
 export type Gesture = Schemas['Gesture'];
 export type StoredTape = Schemas['StoredTape'];
 export type FileFormat = 'tape' | 'mid' | 'csv';
+export type ComputedRig = Schemas['ComputedRig'];
+export type LeadVerdict = Schemas['LeadVerdict'];
+export type RigPlan = Schemas['RigPlan'];
+export type Comb = Schemas['Comb'];
+export type LeadFit = Schemas['LeadFit'];
+export type RigFinding = Schemas['RigFinding'];
+export type ReadTable = Schemas['ReadTable'];
+export type Rig = RigSchemas['Rig'];
+export type Unit = RigSchemas['Unit'];
+export type Lead = RigSchemas['Lead'];
+export type LeadEnd = RigSchemas['LeadEnd'];
+export type Chart = RigSchemas['Chart'];
+export type Plug = RigSchemas['Plug'];
+export type Setting = RigSchemas['Setting'];
+export type Parameter = RigSchemas['Parameter'];

@@ -28,20 +28,25 @@ const SEEN = 'bench-seen';
 export default function BenchPage() {
   const { id = '' } = useParams();
   const rulebook = useDocument(id);
+  const rigs = useDocuments('rig');
   if (rulebook.isError) {
     return <Blank title={rulebook.error.message} action={{ label: 'Go to another rulebook', href: '/' }} />;
   }
-  return rulebook.data === undefined ? (
+  return rulebook.data === undefined || rigs.isPending ? (
     <Blank title="Opening the bench …" />
   ) : (
-    <OpenBench key={id} rulebook={rulebook.data} />
+    <OpenBench
+      key={id}
+      rulebook={rulebook.data}
+      rig={rigs.data?.find((rig) => rig.summary['book'] === id)?.id ?? null}
+    />
   );
 }
 
-function OpenBench({ rulebook }: { rulebook: Rulebook }) {
+function OpenBench({ rulebook, rig }: { rulebook: Rulebook; rig: string | null }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const store = useBench(rulebook);
+  const store = useBench(rulebook, rig);
   const senders = usePart(store, (state) => state.senders);
   const isOpen = usePart(store, (state) => state.isOpen);
   const scenes = usePart(store, (state) => state.scenes);

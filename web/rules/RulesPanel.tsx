@@ -56,7 +56,10 @@ export function RulesPanel({
   const judgeSoon = () => {
     clearTimeout(judging.current);
     judging.current = setTimeout(
-      () => void api.judgeDocument(rulebook.id, saving.version()).catch(() => (goodBook.current = null)),
+      () =>
+        void api
+          .judgeDocument(rulebook.id, saving.version(), store.rig)
+          .catch(() => (goodBook.current = null)),
       JUDGE_PAUSE_MS,
     );
   };

@@ -23,9 +23,12 @@ export function Shell() {
           Zigzag Post
         </p>
         <nav aria-label="Views" className="mr-auto flex gap-1 lg:mr-2">
-          {VIEWS.map(({ path, label, to }) => (
-            <Way key={path} to={to?.(bench?.id ?? null) ?? `/${path}`} label={label} />
-          ))}
+          {VIEWS.map(
+            ({ path, label, to }) =>
+              label !== undefined && (
+                <Way key={path} to={to?.(bench?.id ?? null) ?? `/${path}`} label={label} />
+              ),
+          )}
         </nav>
         {bench !== null && <Running store={bench.store} />}
         <div

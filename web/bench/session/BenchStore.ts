@@ -72,8 +72,14 @@ export class BenchStore {
   /** Called with everything that came in, for recording. */
   onCame: ((came: readonly TapeEvent[]) => void) | null = null;
 
-  /** @param rulebook name under which the bench is kept for a reload of the page; without it, it is not */
-  constructor(private readonly rulebook: string | null = null) {
+  /**
+   * @param rulebook name under which the bench is kept for a reload of the page; without it, it is not
+   * @param rig the rig that the rulebook belongs to, if there is one
+   */
+  constructor(
+    private readonly rulebook: string | null = null,
+    readonly rig: string | null = null,
+  ) {
     this.courier = new Courier({
       nowUs: () => this.nowUs(),
       onNews: (news) => this.applyNews(news),
@@ -101,7 +107,7 @@ export class BenchStore {
     this.goodText = goodText;
     const kept = this.rulebook === null ? null : recallBench(this.rulebook);
     const bench = await this.untilAnswered(
-      async () => (await reopened(kept)) ?? api.openBench(text, goodText),
+      async () => (await reopened(kept)) ?? api.openBench(text, goodText, this.rig),
     );
     if (bench === null) {
       return;
@@ -165,7 +171,7 @@ export class BenchStore {
     const turn = (this.checks += 1);
     this.text = text;
     const checked = await this.untilAnswered(
-      () => api.check(text),
+      () => api.check(text, this.rig),
       () => turn === this.checks,
     );
     if (checked === null || turn !== this.checks) {
@@ -236,7 +242,7 @@ export class BenchStore {
   private async openAnother(): Promise<{ id: string; request: number }> {
     const bench =
       (await reopened(this.id === null ? null : { id: this.id })) ??
-      (await api.openBench(this.text, this.goodText));
+      (await api.openBench(this.text, this.goodText, this.rig));
     if (bench.id !== this.id) {
       this.originMs = wallMs() - bench.nowUs / 1000;
       this.book = null;

@@ -5,12 +5,12 @@ let current: { id: string; store: BenchStore } | null = null;
 const listeners = new Set<() => void>();
 
 /** The bench of a rulebook: the one that is open, or a new one in its place. It plays on while other views are looked at. */
-export function benchOf(rulebook: Rulebook): BenchStore {
+export function benchOf(rulebook: Rulebook, rig: string | null): BenchStore {
   if (current !== null && current.id === rulebook.id) {
     return current.store;
   }
   current?.store.close();
-  const store = new BenchStore(rulebook.id);
+  const store = new BenchStore(rulebook.id, rig);
   current = { id: rulebook.id, store };
   void store.open(rulebook.text, rulebook.goodText);
   listeners.forEach((listener) => listener());

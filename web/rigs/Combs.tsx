@@ -1,0 +1,132 @@
+import { ClipboardCheck } from 'lucide-react';
+import type { Comb } from '../api/types';
+import { Button } from '../ui/Button';
+import { setting } from './edits';
+import type { Chosen } from './RigPicture';
+import type { RigWork } from './useRig';
+
+/** The plan: what changes, and for each stream the sixteen channels with who answers there. */
+export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Chosen) => void }) {
+  const plan = work.computed?.plan;
+  if (plan === undefined) {
+    return null;
+  }
+  const changes = plan.settings.filter((each) => each.cost > 0 && each.value !== each.now);
+  return (
+    <div className="flex flex-col gap-3 p-3">
+      {plan.conflict !== null && (
+        <p className="border-l-4 border-error pl-2">
+          There is no plan: {plan.conflict.why}.
+          {plan.conflict.change !== null && <strong> What would free them: {plan.conflict.change}.</strong>}
+        </p>
+      )}
+      {changes.length === 0 && plan.conflict === null && (
+        <p>Every unit answers where it should; nothing has to be set anew.</p>
+      )}
+      {changes.length > 0 && (
+        <>
+          <ul aria-label="What the plan changes">
+            {changes.map((each) => (
+              <li key={`${each.unit} ${each.setting}`} className="py-0.5">
+                <button
+                  type="button"
+                  className="link font-semibold"
+                  onClick={() => onChoose({ what: 'unit', id: each.unit })}
+                >
+                  {each.unit}
+                </button>{' '}
+                {each.title}: <strong>{each.value}</strong> in place of {each.now ?? 'what nobody knows'}
+                <span className="text-sm"> ({each.reason})</span>
+              </li>
+            ))}
+          </ul>
+          <Button
+            className="self-start"
+            tone="primary"
+            icon={<ClipboardCheck size={16} />}
+            label="Plan it so"
+            onClick={() =>
+              work.change((rig) =>
+                changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value, null), rig),
+              )
+            }
+          />
+        </>
+      )}
+      {!plan.proven && <p className="text-sm">This plan is not proven to be the least work.</p>}
+      {plan.unknown.length > 0 && (
+        <p>Nobody knows where these answer; ask the box: {plan.unknown.join(', ')}.</p>
+      )}
+      {plan.combs.map((comb) => (
+        <CombPicture key={comb.stream} comb={comb} />
+      ))}
+    </div>
+  );
+}
+
+const WIDTH = 30;
+
+/** Sixteen teeth; each carries the unit that answers there, runs are bridges, clashes two names on one tooth. */
+export function CombPicture({ comb }: { comb: Comb }) {
+  const lanes = comb.teeth.filter((tooth) => tooth.channels.length > 0);
+  const height = 26 + Math.max(1, lanes.length) * 22;
+  const clashes = (channel: number) => lanes.filter((tooth) => tooth.channels.includes(channel)).length > 1;
+  const words = lanes
+    .map((tooth) => `${tooth.label} on ${tooth.omni ? 'all' : tooth.channels.join(', ')}`)
+    .join('; ');
+  return (
+    <figure>
+      <figcaption className="text-sm font-semibold">{comb.stream}</figcaption>
+      <svg
+        viewBox={`0 0 ${16 * WIDTH} ${height}`}
+        role="img"
+        aria-label={`MIDI channels of ${comb.stream}: ${words}; ${comb.free.length} free`}
+        className="w-full max-w-xl"
+      >
+        {Array.from({ length: 16 }, (_, index) => index + 1).map((channel) => (
+          <g key={channel} transform={`translate(${(channel - 1) * WIDTH} 0)`}>
+            <rect
+              x={2}
+              y={2}
+              width={WIDTH - 4}
+              height={height - 4}
+              rx={3}
+              className={clashes(channel) ? 'fill-error/30' : 'fill-base-300/60'}
+            />
+            <text x={WIDTH / 2} y={16} textAnchor="middle" fontSize={12} className="fill-base-content">
+              {channel}
+            </text>
+          </g>
+        ))}
+        {lanes.map((tooth, lane) => {
+          const first = Math.min(...tooth.channels);
+          const last = Math.max(...tooth.channels);
+          const x = (first - 1) * WIDTH + 3;
+          const isWide = last - first > 1;
+          return (
+            <g key={`${tooth.unit} ${tooth.part}`} transform={`translate(0 ${24 + lane * 22})`}>
+              <rect
+                x={x}
+                y={0}
+                width={(last - first + 1) * WIDTH - 6}
+                height={18}
+                rx={3}
+                className="fill-primary"
+              />
+              <text
+                x={isWide ? x + 6 : first > 10 ? x - 4 : x + (last - first + 1) * WIDTH}
+                y={13}
+                fontSize={12}
+                fontWeight={600}
+                textAnchor={!isWide && first > 10 ? 'end' : 'start'}
+                className={isWide ? 'fill-primary-content' : 'fill-base-content'}
+              >
+                {tooth.label}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+    </figure>
+  );
+}

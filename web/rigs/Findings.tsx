@@ -1,0 +1,135 @@
+import { Wrench } from 'lucide-react';
+import { Link } from 'react-router';
+import { author } from '../api/author';
+import type { RigFinding } from '../api/types';
+import { Button } from '../ui/Button';
+import { applied } from './edits';
+import type { Chosen } from './RigPicture';
+import type { RigWork } from './useRig';
+
+const LOOKS = {
+  error: { mark: '✕', tone: 'border-error' },
+  warning: { mark: '!', tone: 'border-warning' },
+  hint: { mark: 'i', tone: 'border-info' },
+} as const;
+
+/** What is wrong or doubtful: each with its cause, the change that mends it, or the job that hands have to do. */
+export function Findings({ work, onChoose }: { work: RigWork; onChoose: (chosen: Chosen) => void }) {
+  const { computed, rig } = work;
+  if (computed === null) {
+    return null;
+  }
+  return (
+    <>
+      {computed.findings.length === 0 && <p className="p-3">Nothing is wrong, as far as is known.</p>}
+      <ul aria-label="Findings" className="flex flex-col">
+        {computed.findings.map((finding) => (
+          <li
+            key={finding.key}
+            className={`flex flex-col gap-1 border-b border-l-4 border-b-base-300 px-3 py-2 text-sm ${LOOKS[finding.severity].tone}`}
+          >
+            <p>
+              <span className="font-semibold">
+                {LOOKS[finding.severity].mark} {finding.severity}
+              </span>
+              {', '}
+              <Cause finding={finding} book={rig.book} onChoose={onChoose} />
+            </p>
+            <p>{finding.text}</p>
+            {finding.consequences.map((text) => (
+              <p key={text} className="pl-3 text-sm">
+                so: {text}
+              </p>
+            ))}
+            <div className="flex flex-wrap gap-2">
+              {finding.fix !== null && (
+                <Button
+                  icon={<Wrench size={16} />}
+                  label={finding.fix.title}
+                  onClick={() => work.change((before) => applied(before, finding.fix?.changes ?? {}))}
+                />
+              )}
+              {finding.severity !== 'error' && (
+                <Button
+                  tone="quiet"
+                  label="Put to rest"
+                  aria-label={`Put to rest: ${finding.text}`}
+                  onClick={() =>
+                    work.change((before) => ({
+                      ...before,
+                      rests: [
+                        ...(before.rests ?? []),
+                        {
+                          cause: finding.key,
+                          reason: 'known',
+                          at: new Date().toISOString().slice(0, 10),
+                          ...(author() === '' ? {} : { by: author() }),
+                        },
+                      ],
+                    }))
+                  }
+                />
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {computed.resting.length > 0 && (
+        <p className="p-3 text-sm">
+          {computed.resting.length} put to rest.{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() => work.change((before) => ({ ...before, rests: [] }))}
+          >
+            Wake them
+          </button>
+        </p>
+      )}
+      {computed.cautions.length > 0 && (
+        <section aria-label="Cautions" className="m-3 border-l-4 border-warning pl-3 text-sm">
+          {computed.cautions.map((text) => (
+            <p key={text} className="py-0.5">
+              {text}
+            </p>
+          ))}
+        </section>
+      )}
+    </>
+  );
+}
+
+/** Where the cause is, as a way there. */
+function Cause({
+  finding,
+  book,
+  onChoose,
+}: {
+  finding: RigFinding;
+  book: string | undefined;
+  onChoose: (chosen: Chosen) => void;
+}) {
+  const lead = /^lead (.+?)(?: from .*)?$/.exec(finding.cause)?.[1];
+  const unit = /^units? ([a-z][a-z0-9_]*)/.exec(finding.cause)?.[1];
+  if (finding.line !== null && book !== undefined) {
+    return (
+      <Link className="link" to={`/bench/${book}`}>
+        rulebook, line {finding.line}
+      </Link>
+    );
+  }
+  if (lead === undefined && unit === undefined) {
+    return <>{finding.cause}</>;
+  }
+  return (
+    <button
+      type="button"
+      className="link"
+      onClick={() =>
+        onChoose(lead !== undefined ? { what: 'lead', id: lead } : { what: 'unit', id: unit ?? '' })
+      }
+    >
+      {finding.cause}
+    </button>
+  );
+}

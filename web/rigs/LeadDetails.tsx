@@ -1,0 +1,111 @@
+import type { Lead } from '../api/types';
+import { changeLead, without } from './edits';
+import { Verdict } from './Verdict';
+import type { RigWork } from './useRig';
+
+const MAPS = ['straight', 'crossed', 'mono'] as const;
+
+/** A lead: its verdict with the reason, its cables, and a table for the meter. */
+export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
+  const judged = work.computed?.wires.leads.find((each) => each.id === lead.id);
+  const fits = work.computed?.fit.filter((each) => each.lead === lead.id) ?? [];
+  return (
+    <div className="flex flex-col gap-3">
+      {judged !== undefined && (
+        <div>
+          <p className="flex items-center gap-2">
+            <Verdict verdict={judged.verdict} />
+            <span>
+              {judged.from} → {judged.to}
+            </span>
+          </p>
+          <p className="mt-1">{judged.reason}</p>
+          {judged.change !== null && <p className="mt-1 font-semibold">Cheapest change: {judged.change}.</p>}
+          {[...judged.warnings, ...judged.cautions].map((text) => (
+            <p key={text} className="mt-1 border-l-4 border-warning pl-2 text-sm">
+              {text}
+            </p>
+          ))}
+        </div>
+      )}
+      {(lead.parts ?? []).map((part, index) => (
+        <div key={index} className="flex flex-wrap items-center gap-2">
+          <span className="flex-1">
+            {part.what}
+            {part.ends === undefined ? '' : `, ${part.ends[0]} to ${part.ends[1]}`}
+          </span>
+          <select
+            aria-label={`How ${part.what} is wired`}
+            className="select select-sm w-28"
+            value={part.map}
+            onChange={(event) => {
+              const map = MAPS.find((one) => one === event.target.value);
+              if (map !== undefined) {
+                work.change((rig) =>
+                  changeLead(rig, lead.id, (before) => ({
+                    ...before,
+                    parts: (before.parts ?? []).map((each, at) => (at === index ? { ...each, map } : each)),
+                  })),
+                );
+              }
+            }}
+          >
+            {(part.map === 'named' ? [...MAPS, 'named' as const] : MAPS).map((map) => (
+              <option key={map}>{map}</option>
+            ))}
+          </select>
+          <label className="flex items-center gap-1 text-sm">
+            <input
+              type="number"
+              min="0"
+              step="0.5"
+              aria-label={`Length of ${part.what} in metres`}
+              className="input input-sm w-20"
+              value={part.lengthM ?? ''}
+              placeholder="?"
+              onChange={(event) => {
+                const metres = event.target.valueAsNumber;
+                work.change((rig) =>
+                  changeLead(rig, lead.id, (before) => ({
+                    ...before,
+                    parts: (before.parts ?? []).map((each, at) =>
+                      at !== index
+                        ? each
+                        : Number.isNaN(metres)
+                          ? without(each, 'lengthM')
+                          : { ...each, lengthM: metres },
+                    ),
+                  })),
+                );
+              }}
+            />
+            m
+          </label>
+        </div>
+      ))}
+      {judged !== undefined && judged.continuity.length > 0 && (
+        <table className="table table-xs w-auto">
+          <caption className="text-left text-sm">For the meter, with nothing plugged in</caption>
+          <tbody>
+            {judged.continuity.map(([from, to]) => (
+              <tr key={from}>
+                <td>{from}</td>
+                <td>→</td>
+                <td>{to ?? 'nothing'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {fits.map((fit) => (
+        <p key={fit.from} className="text-sm">
+          From {fit.from}: {fit.percent} % streams
+          {fit.lateUs === null
+            ? ''
+            : `; the last message ${fit.when ?? ''} is ${(fit.lateUs / 1000).toFixed(2)} ms late`}
+          {fit.isEstimate ? ' (an estimate)' : ''}
+        </p>
+      ))}
+    </div>
+  );
+}

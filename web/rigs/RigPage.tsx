@@ -1,0 +1,142 @@
+import { Cable, Download, FilePlus2, Music, Redo2, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { StoredDocument } from '../api/types';
+import { useDocument } from '../documents/queries';
+import { Tools } from '../shell/Tools';
+import { Blank } from '../ui/Blank';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Panel } from '../ui/Panel';
+import { AddLead } from './AddLead';
+import { AddUnit } from './AddUnit';
+import { Details } from './Details';
+import { RigPicture, type Chosen } from './RigPicture';
+import { RigTabs } from './RigTabs';
+import { useRig } from './useRig';
+
+/** A rig: its picture, what is chosen in it, and everything that is computed from it. */
+export default function RigPage() {
+  const { id = '' } = useParams();
+  const document = useDocument(id);
+  if (document.isError) {
+    return <Blank title={document.error.message} action={{ label: 'Go to the rigs', href: '/rigs' }} />;
+  }
+  return document.data === undefined ? (
+    <Blank title="Opening the rig …" />
+  ) : (
+    <OpenRig key={id} document={document.data} />
+  );
+}
+
+function OpenRig({ document }: { document: StoredDocument }) {
+  const work = useRig(document);
+  const [chosen, setChosen] = useState<Chosen>(null);
+  const [adding, setAdding] = useState<'unit' | 'lead' | null>(null);
+  const { rig, computed, saving } = work;
+  const state = saving.state;
+
+  return (
+    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+      <Tools>
+        <Button
+          iconOnly
+          icon={<Undo2 size={16} />}
+          label="Undo"
+          disabled={work.undo === null}
+          onClick={work.undo ?? undefined}
+        />
+        <Button
+          iconOnly
+          icon={<Redo2 size={16} />}
+          label="Redo"
+          disabled={work.redo === null}
+          onClick={work.redo ?? undefined}
+        />
+        <Button
+          tone="primary"
+          icon={<FilePlus2 size={16} />}
+          label="Add a unit"
+          onClick={() => setAdding('unit')}
+        />
+        <Button
+          icon={<Cable size={16} />}
+          label="Lay a lead"
+          disabled={rig.units.length === 0}
+          onClick={() => setAdding('lead')}
+        />
+        {rig.book !== undefined && (
+          <Link className="btn btn-sm min-h-9 gap-2 btn-neutral" to={`/bench/${rig.book}`}>
+            <Music size={16} /> Rules on the bench
+          </Link>
+        )}
+        <a
+          className="btn btn-square btn-sm min-h-9 btn-neutral"
+          href={`/api/rigs/${document.id}/file`}
+          aria-label="The rig as a file"
+          title="The rig as a file"
+          download
+        >
+          <Download size={16} />
+        </a>
+      </Tools>
+      <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
+      <Notice
+        text={
+          state.is === 'conflict'
+            ? 'Somebody else has changed this rig meanwhile. Load the page again to see it; what you changed since is in the undo of this window only.'
+            : null
+        }
+        tone="error"
+      />
+      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_2fr] lg:overflow-hidden">
+        <Panel title={`${document.name}: ${rig.units.length} units, ${(rig.leads ?? []).length} leads`}>
+          <div className="min-h-0 flex-1 overflow-auto p-2">
+            {rig.units.length === 0 ? (
+              <Empty onAdd={() => setAdding('unit')} />
+            ) : (
+              <RigPicture rig={rig} computed={computed} chosen={chosen} onChoose={setChosen} />
+            )}
+          </div>
+        </Panel>
+        <div className="flex min-h-0 flex-col gap-2">
+          {chosen !== null && (
+            <Details key={`${chosen.what} ${chosen.id}`} work={work} chosen={chosen} onChoose={setChosen} />
+          )}
+          <RigTabs work={work} onChoose={setChosen} />
+        </div>
+      </div>
+      {adding === 'unit' && (
+        <AddUnit
+          work={work}
+          onClose={(name) => {
+            setAdding(null);
+            setChosen(name === null ? chosen : { what: 'unit', id: name });
+          }}
+        />
+      )}
+      {adding === 'lead' && (
+        <AddLead
+          work={work}
+          from={chosen?.what === 'unit' ? chosen.id : null}
+          onClose={(id) => {
+            setAdding(null);
+            setChosen(id === null ? chosen : { what: 'lead', id });
+          }}
+        />
+      )}
+    </main>
+  );
+}
+
+function Empty({ onAdd }: { onAdd: () => void }) {
+  return (
+    <div className="grid place-items-center gap-3 p-10 text-center">
+      <p className="max-w-md">
+        Nothing is in this rig yet. Add the boxes that you carry, in any order; then lay leads between them,
+        and the plan gives each its channel.
+      </p>
+      <Button tone="primary" icon={<FilePlus2 size={18} />} label="Add the first unit" onClick={onAdd} />
+    </div>
+  );
+}

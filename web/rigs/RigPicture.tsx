@@ -1,0 +1,250 @@
+import { useMemo } from 'react';
+import type { ComputedRig, Lead, LeadVerdict, Rig } from '../api/types';
+import { isPower, layout, type Place } from './layout';
+
+const UNIT = { width: 116, height: 38 };
+const GAP = { x: 62, y: 16 };
+const EDGE = 12;
+
+export type Chosen = { what: 'unit' | 'lead'; id: string } | null;
+
+/** The rig laid out by itself: senders, the post, receivers; each lead one folded line with its verdict. */
+export function RigPicture({
+  rig,
+  computed,
+  chosen,
+  onChoose,
+}: {
+  rig: Rig;
+  computed: ComputedRig | null;
+  chosen: Chosen;
+  onChoose: (chosen: Chosen) => void;
+}) {
+  const laid = useMemo(() => layout(rig), [rig]);
+  const verdicts = useMemo(
+    () => new Map(computed?.wires.leads.map((lead) => [lead.id, lead])),
+    [computed?.wires.leads],
+  );
+  const width = laid.columns * (UNIT.width + GAP.x) - GAP.x + 2 * EDGE;
+  const height = laid.rows * (UNIT.height + GAP.y) - GAP.y + 2 * EDGE;
+  const at = (place: Place) => ({
+    x: EDGE + place.column * (UNIT.width + GAP.x),
+    y: EDGE + place.row * (UNIT.height + GAP.y),
+  });
+  const span =
+    laid.rows - Math.max(0, [...laid.places.values()].filter((p) => p.column === laid.post).length - 1);
+  const postHeight = Math.max(UNIT.height, span * (UNIT.height + GAP.y) - GAP.y);
+
+  return (
+    <svg
+      role="group"
+      aria-label="The rig"
+      viewBox={`0 0 ${width} ${height}`}
+      className="mx-auto h-auto w-full"
+      style={{ maxWidth: width * 1.15, minWidth: Math.min(width, 560) }}
+    >
+      {(rig.leads ?? []).map((lead, index) => {
+        const [a, b] = [laid.places.get(lead.a.unit), laid.places.get(lead.b.unit)];
+        return a === undefined || b === undefined ? null : (
+          <LeadLine
+            key={lead.id}
+            lead={lead}
+            verdict={verdicts.get(lead.id)}
+            isPower={isPower(rig, lead)}
+            from={edge(a, b, at(a), postHeight, at(b))}
+            to={edge(b, a, at(b), postHeight, at(a))}
+            fold={index % 5}
+            isChosen={chosen?.what === 'lead' && chosen.id === lead.id}
+            isFaint={
+              chosen !== null &&
+              !(chosen.what === 'lead' && chosen.id === lead.id) &&
+              !(chosen.what === 'unit' && (chosen.id === lead.a.unit || chosen.id === lead.b.unit))
+            }
+            onChoose={() => onChoose({ what: 'lead', id: lead.id })}
+          />
+        );
+      })}
+      {[...laid.places.values()].map((place) => (
+        <UnitBox
+          key={place.name}
+          place={place}
+          x={at(place).x}
+          y={at(place).y}
+          height={place.name === 'post' ? postHeight : UNIT.height}
+          colour={rig.units.find((unit) => unit.name === place.name)?.colour?.hex}
+          isChosen={chosen?.what === 'unit' && chosen.id === place.name}
+          onChoose={() => onChoose({ what: 'unit', id: place.name })}
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** Where a lead meets a unit: at the side that looks to the other end; at the post, at the height of the other end. */
+function edge(
+  place: Place,
+  other: Place,
+  at: { x: number; y: number },
+  postHeight: number,
+  otherAt: { x: number; y: number },
+): { x: number; y: number } {
+  const looksRight = other.column > place.column;
+  const x = at.x + (looksRight ? UNIT.width : other.column === place.column ? UNIT.width / 2 : 0);
+  if (place.name !== 'post') {
+    return { x, y: at.y + UNIT.height / 2 + (other.column === place.column ? -UNIT.height / 2 : 0) };
+  }
+  const middle = otherAt.y + UNIT.height / 2;
+  return {
+    x,
+    y: Math.min(at.y + postHeight - 4, Math.max(at.y + 4, middle)),
+  };
+}
+
+const MARKS: Record<string, string> = { dead: '✕ dead', 'may damage': '! damage', unknown: '? unknown' };
+
+function LeadLine({
+  lead,
+  verdict,
+  isPower,
+  from,
+  to,
+  fold,
+  isChosen,
+  isFaint,
+  onChoose,
+}: {
+  lead: Lead;
+  verdict: LeadVerdict | undefined;
+  isPower: boolean;
+  from: { x: number; y: number };
+  to: { x: number; y: number };
+  fold: number;
+  isChosen: boolean;
+  isFaint: boolean;
+  onChoose: () => void;
+}) {
+  const bend = from.x + (to.x - from.x) * (0.3 + fold * 0.1);
+  const path = `M${from.x} ${from.y}H${bend}L${bend + (to.x > from.x ? 10 : -10)} ${to.y}H${to.x}`;
+  const mark = verdict === undefined ? undefined : MARKS[verdict.verdict];
+  const isBad = verdict?.verdict === 'dead' || verdict?.verdict === 'may damage';
+  const label = `Lead ${lead.id}: ${verdict?.verdict ?? 'being judged'}`;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      aria-pressed={isChosen}
+      className="cursor-pointer outline-offset-2"
+      opacity={isFaint || (isPower && !isChosen && !isBad) ? 0.35 : 1}
+      onClick={onChoose}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          onChoose();
+        }
+      }}
+    >
+      <title>{`${label}${verdict === undefined ? '' : `. ${verdict.reason}`}`}</title>
+      <path d={path} fill="none" stroke="transparent" strokeWidth={12} />
+      <path
+        d={path}
+        fill="none"
+        strokeLinejoin="round"
+        strokeWidth={isChosen ? 4 : isBad ? 3 : 2}
+        strokeDasharray={isPower ? '2 5' : undefined}
+        className={isBad ? 'stroke-error' : isChosen ? 'stroke-primary' : 'stroke-secondary'}
+      />
+      {mark !== undefined && (
+        <g transform={`translate(${(from.x + to.x) / 2} ${to.y})`}>
+          <rect
+            x={-44}
+            y={-9}
+            width={88}
+            height={18}
+            rx={4}
+            className={isBad ? 'fill-error' : 'fill-warning'}
+          />
+          <text
+            textAnchor="middle"
+            y={4}
+            fontSize={11.5}
+            fontWeight={600}
+            className={isBad ? 'fill-error-content' : 'fill-warning-content'}
+          >
+            {mark}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}
+
+function UnitBox({
+  place,
+  x,
+  y,
+  height,
+  colour,
+  isChosen,
+  onChoose,
+}: {
+  place: Place;
+  x: number;
+  y: number;
+  height: number;
+  colour: string | undefined;
+  isChosen: boolean;
+  onChoose: () => void;
+}) {
+  const isPost = place.name === 'post';
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${isPost ? '' : 'Unit '}${place.label}`}
+      aria-pressed={isChosen}
+      className="cursor-pointer outline-offset-2"
+      transform={`translate(${x} ${y})`}
+      onClick={onChoose}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          onChoose();
+        }
+      }}
+    >
+      <rect
+        width={UNIT.width}
+        height={height}
+        rx={6}
+        strokeWidth={isChosen ? 3 : 1.5}
+        className={`fill-base-200 ${isChosen ? 'stroke-primary' : 'stroke-base-content/40'}`}
+      />
+      {isPost ? (
+        <path
+          d={`M10 ${height / 2 - 12}H${UNIT.width / 2}L${UNIT.width / 2 - 22} ${height / 2 + 12}H${UNIT.width - 10}`}
+          className="zz-out"
+        />
+      ) : (
+        <rect x={5} y={5} width={5} height={height - 10} rx={2} fill={colour ?? 'transparent'} />
+      )}
+      <text
+        x={isPost ? UNIT.width / 2 : 16}
+        y={isPost ? 18 : 17}
+        fontSize={13}
+        fontWeight={600}
+        textAnchor={isPost ? 'middle' : 'start'}
+        className="fill-base-content"
+      >
+        {short(place.label, 15)}
+      </text>
+      {!isPost && (
+        <text x={16} y={31} fontSize={11} className="fill-base-content/75">
+          {short(`${place.name}, ${place.sort}`, 18)}
+        </text>
+      )}
+    </g>
+  );
+}
+
+const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);

@@ -1,0 +1,81 @@
+import { useState, type ReactNode } from 'react';
+import type { RigFinding } from '../api/types';
+import { Panel } from '../ui/Panel';
+import { Combs } from './Combs';
+import { Findings } from './Findings';
+import { LeadsTable } from './LeadsTable';
+import { Loads } from './Loads';
+import type { Chosen } from './RigPicture';
+import type { RigWork } from './useRig';
+
+const TABS = ['Findings', 'Leads', 'Plan', 'Loads', 'Packing'] as const;
+type Tab = (typeof TABS)[number];
+
+/** What is computed from the rig, one list at a time. */
+export function RigTabs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Chosen) => void }) {
+  const [tab, setTab] = useState<Tab>('Findings');
+  const computed = work.computed;
+  const count: Partial<Record<Tab, number>> = {
+    Findings: computed?.findings.filter((finding: RigFinding) => finding.severity !== 'hint').length ?? 0,
+    Leads: computed?.wires.leads.filter((lead) => lead.verdict !== 'works').length ?? 0,
+    Plan: computed?.plan.settings.filter((setting) => setting.cost > 0).length ?? 0,
+    Loads: computed?.fit.filter((fit) => fit.isHeavy && !fit.isEstimate).length ?? 0,
+  };
+  const body: Record<Tab, () => ReactNode> = {
+    Findings: () => <Findings work={work} onChoose={onChoose} />,
+    Leads: () => <LeadsTable work={work} onChoose={onChoose} />,
+    Plan: () => <Combs work={work} onChoose={onChoose} />,
+    Loads: () => <Loads work={work} />,
+    Packing: () => <Packing work={work} />,
+  };
+  return (
+    <Panel
+      title={work.isComputing ? 'Computing …' : 'What comes of it'}
+      className="flex-1"
+      aside={
+        <div role="tablist" aria-label="What comes of it" className="flex">
+          {TABS.map((each) => (
+            <button
+              key={each}
+              type="button"
+              role="tab"
+              aria-selected={each === tab}
+              className={`btn btn-sm min-h-9 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
+              onClick={() => setTab(each)}
+            >
+              {each}
+              {(count[each] ?? 0) > 0 && <span className="font-semibold text-error">{count[each]}</span>}
+            </button>
+          ))}
+        </div>
+      }
+    >
+      <div role="tabpanel" aria-label={tab} tabIndex={0} className="min-h-0 flex-1 overflow-auto">
+        {computed === null ? <p className="p-3">Computing …</p> : body[tab]()}
+      </div>
+    </Panel>
+  );
+}
+
+function Packing({ work }: { work: RigWork }) {
+  return (
+    <table className="table table-sm">
+      <thead>
+        <tr>
+          <th className="text-right">Pieces</th>
+          <th>What</th>
+          <th className="text-right">Length</th>
+        </tr>
+      </thead>
+      <tbody>
+        {work.computed?.wires.packing.map((piece) => (
+          <tr key={`${piece.what} ${piece.lengthM ?? ''}`}>
+            <td className="text-right text-base font-semibold">{piece.count}</td>
+            <td>{piece.what}</td>
+            <td className="text-right">{piece.lengthM === null ? 'unknown' : `${piece.lengthM} m`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

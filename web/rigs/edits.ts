@@ -1,0 +1,143 @@
+import type { Chart, Lead, LeadEnd, Plug, Rig, Unit } from '../api/types';
+
+/** Changes of a rig. Each gives a new rig and leaves the old one as it is. */
+
+export const chartOf = (rig: Rig, unit: Unit): Chart | undefined => rig.charts[unit.chart.id]?.chart;
+
+export const unitNamed = (rig: Rig, name: string): Unit | undefined =>
+  rig.units.find((unit) => unit.name === name);
+
+/** A name as rules can write it, that no other unit has. */
+export function freeName(rig: Rig, wanted: string): string {
+  const base =
+    wanted
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '_')
+      .replaceAll(/^[^a-z]+|_+$/g, '') || 'unit';
+  const taken = new Set(['post', ...rig.units.map((unit) => unit.name)]);
+  if (!taken.has(base)) {
+    return base;
+  }
+  let number = 2;
+  while (taken.has(`${base}_${number}`)) {
+    number += 1;
+  }
+  return `${base}_${number}`;
+}
+
+export function addUnit(rig: Rig, chart: Chart, id: string, revision: number): Rig {
+  const name = freeName(rig, chart.name);
+  return {
+    ...rig,
+    charts: { ...rig.charts, [id]: { revision, chart } },
+    units: [
+      ...rig.units.map((unit) => (unit.chart.id === id ? { ...unit, chart: { id, revision } } : unit)),
+      { name, label: chart.name, chart: { id, revision } },
+    ],
+  };
+}
+
+export function changeUnit(rig: Rig, name: string, edit: (unit: Unit) => Unit): Rig {
+  return { ...rig, units: rig.units.map((unit) => (unit.name === name ? edit(unit) : unit)) };
+}
+
+/** Another name, in leads as well. */
+export function renameUnit(rig: Rig, from: string, to: string): Rig {
+  const end = (each: LeadEnd): LeadEnd => (each.unit === from ? { ...each, unit: to } : each);
+  return {
+    ...rig,
+    units: rig.units.map((unit) => ({
+      ...unit,
+      name: unit.name === from ? to : unit.name,
+      ...(unit.playsWith === undefined
+        ? {}
+        : { playsWith: unit.playsWith.map((other) => (other === from ? to : other)) }),
+    })),
+    leads: (rig.leads ?? []).map((lead) => ({ ...lead, a: end(lead.a), b: end(lead.b) })),
+  };
+}
+
+export function removeUnit(rig: Rig, name: string): Rig {
+  return {
+    ...rig,
+    units: rig.units.filter((unit) => unit.name !== name),
+    leads: (rig.leads ?? []).filter((lead) => lead.a.unit !== name && lead.b.unit !== name),
+  };
+}
+
+export function setting(rig: Rig, unit: string, id: string, value: string | number, by: string | null): Rig {
+  return changeUnit(rig, unit, (each) => ({
+    ...each,
+    settings: {
+      ...each.settings,
+      [id]:
+        by === null
+          ? { value, state: 'planned' as const }
+          : {
+              value,
+              state: 'set' as const,
+              at: new Date().toISOString().slice(0, 10),
+              ...(by === '' ? {} : { by }),
+            },
+    },
+  }));
+}
+
+/** A lead between two plugs, with the cable or adapter that their connectors ask for. */
+export function addLead(rig: Rig, a: LeadEnd, b: LeadEnd): Rig {
+  const taken = new Set((rig.leads ?? []).map((lead) => lead.id));
+  const base = `${a.unit} to ${b.unit}`;
+  let id = base;
+  for (let number = 2; taken.has(id); number += 1) {
+    id = `${base} ${number}`;
+  }
+  const [from, to] = [plugAt(rig, a)?.connector ?? 'any', plugAt(rig, b)?.connector ?? 'any'];
+  const isAdapted = from !== to && from !== 'any' && to !== 'any';
+  const part: NonNullable<Lead['parts']>[number] = isAdapted
+    ? { what: 'adapter', map: 'straight', ends: [from, to] }
+    : { what: 'cable', map: 'straight' };
+  return { ...rig, leads: [...(rig.leads ?? []), { id, a, b, parts: [part] }] };
+}
+
+export function changeLead(rig: Rig, id: string, edit: (lead: Lead) => Lead): Rig {
+  return { ...rig, leads: (rig.leads ?? []).map((lead) => (lead.id === id ? edit(lead) : lead)) };
+}
+
+export function removeLead(rig: Rig, id: string): Rig {
+  return { ...rig, leads: (rig.leads ?? []).filter((lead) => lead.id !== id) };
+}
+
+export function plugAt(rig: Rig, end: LeadEnd): Plug | undefined {
+  const unit = unitNamed(rig, end.unit);
+  return unit === undefined ? undefined : chartOf(rig, unit)?.plugs?.find((plug) => plug.id === end.plug);
+}
+
+/** Values by their place in the rig, as fixes of findings give them (RFC 6901). */
+export function applied(rig: Rig, changes: Readonly<Record<string, unknown>>): Rig {
+  const copy: unknown = structuredClone(rig);
+  for (const [pointer, value] of Object.entries(changes)) {
+    const parts = pointer
+      .split('/')
+      .slice(1)
+      .map((part) => part.replaceAll('~1', '/').replaceAll('~0', '~'));
+    const last = parts.pop() ?? '';
+    let at = copy as Record<string, unknown>;
+    for (const part of parts) {
+      at[part] ??= {};
+      at = at[part] as Record<string, unknown>;
+    }
+    if (value === null) {
+      Reflect.deleteProperty(at, last);
+    } else {
+      at[last] = value;
+    }
+  }
+  return copy as Rig;
+}
+
+/** Without one of its fields: absent means unknown. */
+export function without<T extends object, K extends keyof T>(object: T, field: K): Omit<T, K> {
+  const copy: Partial<T> = { ...object };
+  Reflect.deleteProperty(copy, field);
+  return copy as Omit<T, K>;
+}
