@@ -13,6 +13,8 @@ export interface View {
 export const VIEWS: readonly View[] = [
   { path: 'rigs', label: 'Rigs', page: lazy(() => import('./rigs/RigsPage')) },
   { path: 'rigs/:id', page: lazy(() => import('./rigs/RigPage')) },
+  { path: 'charts', label: 'Charts', page: lazy(() => import('./charts/ChartsPage')) },
+  { path: 'charts/:id', page: lazy(() => import('./charts/ChartPage')) },
   { path: 'rulebooks', label: 'Rulebooks', page: lazy(() => import('./library/LibraryPage')) },
   {
     path: 'bench/:id',

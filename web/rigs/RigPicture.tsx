@@ -31,9 +31,7 @@ export function RigPicture({
     x: EDGE + place.column * (UNIT.width + GAP.x),
     y: EDGE + place.row * (UNIT.height + GAP.y),
   });
-  const span =
-    laid.rows - Math.max(0, [...laid.places.values()].filter((p) => p.column === laid.post).length - 1);
-  const postHeight = Math.max(UNIT.height, span * (UNIT.height + GAP.y) - GAP.y);
+  const postHeight = Math.max(UNIT.height, laid.span * (UNIT.height + GAP.y) - GAP.y);
 
   return (
     <svg

@@ -14,6 +14,8 @@ export interface Layout {
   rows: number;
   /** The column of the post. */
   post: number;
+  /** The rows that it stands over. */
+  span: number;
 }
 
 const CONTROLLERS = new Set(['controller', 'host', 'clock box']);
@@ -48,11 +50,12 @@ export function layout(rig: Rig): Layout {
     return rowsBefore.length === 0 ? 0 : Math.min(...rowsBefore);
   };
   // From the post outwards, so that what hangs on a hub stands beside it.
-  const outwards = [...rig.units].sort((a, b) => (distance.get(a.name) ?? 99) - (distance.get(b.name) ?? 99));
-  for (const far of new Set(outwards.map((unit) => distance.get(unit.name) ?? 99))) {
-    const ring = outwards.filter((unit) => (distance.get(unit.name) ?? 99) === far);
+  const loose = rig.units.filter((unit) => !distance.has(unit.name));
+  const far = Math.max(0, ...distance.values());
+  for (let ringAt = 1; ringAt <= far; ringAt += 1) {
+    const ring = rig.units.filter((unit) => distance.get(unit.name) === ringAt);
     for (const unit of [...ring].sort((a, b) => nearest(a.name) - nearest(b.name))) {
-      const column = far === 99 ? post : isLeft(unit.name) ? post - far : post + far;
+      const column = isLeft(unit.name) ? post - ringAt : post + ringAt;
       const row = Math.max(filled.get(column) ?? 0, nearest(unit.name));
       filled.set(column, row + 1);
       places.set(unit.name, {
@@ -64,12 +67,21 @@ export function layout(rig: Rig): Layout {
       });
     }
   }
-  const rows = Math.max(1, ...filled.values());
-  // The post stands in the middle; what is led to nothing stands below it.
-  const below = [...places.values()].filter((place) => place.column === post);
-  below.forEach((place, index) => (place.row = rows - below.length + index));
+  const span = Math.max(1, ...filled.values());
+  const columns = post + right + 1;
+  // What is led to nothing stands below, side by side.
+  loose.forEach((unit, index) =>
+    places.set(unit.name, {
+      name: unit.name,
+      label: unit.label ?? unit.name,
+      sort: sortOf(unit.name),
+      column: (post + index) % columns,
+      row: span + Math.floor((post + index) / columns),
+    }),
+  );
   places.set('post', { name: 'post', label: 'Zigzag Post', sort: 'post', column: post, row: 0 });
-  return { places, columns: post + right + 1, rows: Math.max(rows, below.length + 1), post };
+  const rows = Math.max(span, ...[...places.values()].map((place) => place.row + 1));
+  return { places, columns, rows, post, span };
 }
 
 export function isPower(rig: Rig, lead: Lead): boolean {

@@ -1,0 +1,139 @@
+import { Plus, Redo2, Undo2 } from 'lucide-react';
+import { useParams } from 'react-router';
+import type { Chart, StoredDocument } from '../api/types';
+import { useDocument } from '../documents/queries';
+import { useJson } from '../documents/useJson';
+import { Tools } from '../shell/Tools';
+import { Blank } from '../ui/Blank';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Panel } from '../ui/Panel';
+import { nextQuestions } from './questions';
+import { ParameterGrid } from './ParameterGrid';
+
+/** What one kind of device can do, as far as is known. */
+export default function ChartPage() {
+  const { id = '' } = useParams();
+  const document = useDocument(id);
+  if (document.isError) {
+    return <Blank title={document.error.message} action={{ label: 'Go to the charts', href: '/charts' }} />;
+  }
+  return document.data === undefined ? (
+    <Blank title="Opening the chart …" />
+  ) : (
+    <OpenChart key={id} document={document.data} />
+  );
+}
+
+function OpenChart({ document }: { document: StoredDocument }) {
+  const { value: chart, change, undo, redo, saving } = useJson<Chart>(document);
+  const questions = nextQuestions(chart);
+  const state = saving.state;
+  return (
+    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+      <Tools>
+        <Button
+          iconOnly
+          icon={<Undo2 size={16} />}
+          label="Undo"
+          disabled={undo === null}
+          onClick={undo ?? undefined}
+        />
+        <Button
+          iconOnly
+          icon={<Redo2 size={16} />}
+          label="Redo"
+          disabled={redo === null}
+          onClick={redo ?? undefined}
+        />
+        <Button
+          icon={<Plus size={16} />}
+          label="Add a parameter"
+          onClick={() =>
+            change((before) => ({
+              ...before,
+              parameters: [
+                ...(before.parameters ?? []),
+                { name: freeTitle(before), reach: 'midi', raw: [0, 127] },
+              ],
+            }))
+          }
+        />
+      </Tools>
+      <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
+      <Notice
+        text={
+          state.is === 'conflict'
+            ? 'Somebody else has changed this chart meanwhile; load the page again.'
+            : null
+        }
+        tone="error"
+      />
+      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_1fr] lg:overflow-hidden">
+        <Panel title={`${chart.name}: ${(chart.parameters ?? []).length} parameters`}>
+          <ParameterGrid chart={chart} change={change} />
+        </Panel>
+        <div className="flex min-h-0 flex-col gap-2">
+          <Panel title="The next question">
+            <div className="max-h-64 overflow-auto p-3">
+              {questions.length === 0 ? (
+                <p>Everything that is asked for most is known.</p>
+              ) : (
+                <ol className="flex list-decimal flex-col gap-2 pl-5" aria-label="Questions">
+                  {questions.slice(0, 5).map((question) => (
+                    <li key={question.ask}>
+                      {question.ask} <span className="text-sm">{question.where}</span>
+                    </li>
+                  ))}
+                </ol>
+              )}
+            </div>
+          </Panel>
+          <Facts chart={chart} />
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function freeTitle(chart: Chart): string {
+  const taken = new Set((chart.parameters ?? []).map((parameter) => parameter.name));
+  let number = taken.size + 1;
+  while (taken.has(`Parameter ${number}`)) {
+    number += 1;
+  }
+  return `Parameter ${number}`;
+}
+
+/** What else is known of the device, and what is not. */
+function Facts({ chart }: { chart: Chart }) {
+  const facts: [string, string][] = [
+    ['What it is', chart.sort],
+    ['Plugs', list((chart.plugs ?? []).map((plug) => `${plug.label} (${plug.connector})`))],
+    ['Settings', list((chart.settings ?? []).map((setting) => setting.title))],
+    ['Hears', list(chart.hears?.map((part) => part.id))],
+    [
+      'Sends',
+      list(chart.sends?.map((sends) => Object.keys(sends.kinds ?? {}).join(', ') || 'unknown kinds')),
+    ],
+    ['Controls', chart.surface === undefined ? 'unknown' : String(chart.surface.controls.length)],
+    ['Programs', chart.programs === undefined ? 'unknown' : `${chart.programs.count}`],
+    ['Keys', chart.keys === undefined ? 'unknown' : `${chart.keys.low} to ${chart.keys.high}`],
+    ['Hazards', list(chart.hazards)],
+  ];
+  return (
+    <Panel title="What is known" className="flex-1">
+      <dl className="grid min-h-0 grid-cols-[auto_1fr] gap-x-3 gap-y-1 overflow-auto p-3">
+        {facts.map(([what, fact]) => (
+          <div key={what} className="contents">
+            <dt className="text-sm">{what}</dt>
+            <dd className={fact === 'unknown' ? 'text-warning' : 'font-semibold'}>{fact}</dd>
+          </div>
+        ))}
+      </dl>
+    </Panel>
+  );
+}
+
+const list = (words: readonly string[] | undefined): string =>
+  words === undefined ? 'unknown' : words.length === 0 ? 'none' : words.join(', ');

@@ -1,0 +1,91 @@
+import { ClipboardPaste, Upload } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../api/client';
+import { useDocuments, useDocumentWork } from '../documents/queries';
+import { Tools } from '../shell/Tools';
+import { Button } from '../ui/Button';
+import { FileButton } from '../ui/FileButton';
+import { Notice } from '../ui/Notice';
+import { Panel } from '../ui/Panel';
+import { PasteTable } from './PasteTable';
+
+/** What each kind of device sends and understands. */
+export default function ChartsPage() {
+  const navigate = useNavigate();
+  const charts = useDocuments('chart');
+  const [isPasting, setPasting] = useState(false);
+  const bringIn = useDocumentWork(api.importDocument);
+  const [wanted, setWanted] = useState('');
+  const shown = (charts.data ?? [])
+    .filter((chart) => chart.name.toLowerCase().includes(wanted.trim().toLowerCase()))
+    .sort((a, b) => a.name.localeCompare(b.name));
+
+  return (
+    <main className="mx-auto flex min-h-0 w-full max-w-5xl flex-1 flex-col gap-3 overflow-auto p-3">
+      <Tools>
+        <Button
+          tone="primary"
+          icon={<ClipboardPaste size={18} />}
+          label="Paste a table"
+          onClick={() => setPasting(true)}
+        />
+        <FileButton
+          icon={<Upload size={16} />}
+          label="Bring in a file"
+          what="Chart file"
+          accept=".json"
+          onFile={(file) =>
+            bringIn.mutate(file, { onSuccess: (made) => void navigate(`/charts/${made.id}`) })
+          }
+        />
+      </Tools>
+      <Notice text={bringIn.error?.message ?? charts.error?.message ?? null} tone="error" />
+      <Panel
+        title="Charts"
+        aside={
+          <input
+            type="search"
+            aria-label="Look for a chart"
+            placeholder="Look for"
+            className="input input-sm w-48"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+          />
+        }
+      >
+        {charts.data?.length === 0 && (
+          <p className="p-4">
+            No chart yet. Copy the table of controllers from a manual or a spreadsheet, and paste it.
+          </p>
+        )}
+        <ul
+          aria-label="Charts"
+          className="grid grid-cols-1 divide-y divide-base-300 md:grid-cols-2 md:divide-y-0"
+        >
+          {shown.map((chart) => (
+            <li key={chart.id} className="border-base-300 px-3 py-2 md:border-b">
+              <Link className="text-base font-semibold hover:underline" to={`/charts/${chart.id}`}>
+                {chart.name}
+              </Link>
+              <p className="text-sm">
+                {String(chart.summary['sort'])}, {String(chart.summary['parameters'])} parameters,{' '}
+                {String(chart.summary['controls'])} controls, version {chart.version}
+              </p>
+            </li>
+          ))}
+        </ul>
+      </Panel>
+      {isPasting && (
+        <PasteTable
+          onClose={(id) => {
+            setPasting(false);
+            if (id !== null) {
+              void navigate(`/charts/${id}`);
+            }
+          }}
+        />
+      )}
+    </main>
+  );
+}

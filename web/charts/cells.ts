@@ -1,0 +1,137 @@
+import type { Parameter } from '../api/types';
+import { without } from '../rigs/edits';
+
+export interface Column {
+  title: string;
+  isNumber: boolean;
+  read: (parameter: Parameter) => string;
+  /** The parameter with what was typed; what makes no sense changes nothing. */
+  write: (parameter: Parameter, text: string) => Parameter;
+}
+
+type Kind = NonNullable<Parameter['message']>['kind'];
+const KINDS: readonly Kind[] = ['cc', 'cc14', 'nrpn', 'rpn', 'bend', 'pressure', 'program', 'sysex'];
+const MOST: Partial<Record<Kind, number>> = { cc: 119, cc14: 31, nrpn: 16383, rpn: 16383, program: 127 };
+
+const whole = (text: string): number | null => (/^-?\d+$/.test(text.trim()) ? Number(text) : null);
+
+/** The columns of the table. An empty cell is unknown; "-" is none, so that only hands reach it. */
+export const COLUMNS: readonly Column[] = [
+  {
+    title: 'Name',
+    isNumber: false,
+    read: (parameter) => parameter.name,
+    write: (parameter, text) => (text.trim() === '' ? parameter : { ...parameter, name: text.trim() }),
+  },
+  {
+    title: 'Group',
+    isNumber: false,
+    read: (parameter) => parameter.family ?? '',
+    write: (parameter, text) =>
+      text.trim() === '' ? without(parameter, 'family') : { ...parameter, family: text.trim() },
+  },
+  {
+    title: 'Message',
+    isNumber: false,
+    read: (parameter) =>
+      parameter.reach === 'hand'
+        ? '-'
+        : parameter.message === undefined
+          ? ''
+          : `${parameter.message.kind} ${parameter.message.number ?? ''}`.trim(),
+    write: (parameter, text) => message(parameter, text.trim().toLowerCase()),
+  },
+  {
+    title: 'Lowest',
+    isNumber: true,
+    read: (parameter) => String(parameter.raw[0]),
+    write: (parameter, text) => {
+      const low = whole(text);
+      return low === null || low > parameter.raw[1]
+        ? parameter
+        : { ...parameter, raw: [low, parameter.raw[1]] };
+    },
+  },
+  {
+    title: 'Highest',
+    isNumber: true,
+    read: (parameter) => String(parameter.raw[1]),
+    write: (parameter, text) => {
+      const high = whole(text);
+      return high === null || high < parameter.raw[0]
+        ? parameter
+        : { ...parameter, raw: [parameter.raw[0], high] };
+    },
+  },
+  {
+    title: 'Rest',
+    isNumber: true,
+    read: (parameter) => String(parameter.rest ?? ''),
+    write: (parameter, text) => {
+      const rest = whole(text);
+      return text.trim() === ''
+        ? without(parameter, 'rest')
+        : rest === null || rest < parameter.raw[0] || rest > parameter.raw[1]
+          ? parameter
+          : { ...parameter, rest };
+    },
+  },
+  {
+    title: 'Unit',
+    isNumber: false,
+    read: (parameter) => parameter.unit ?? '',
+    write: (parameter, text) =>
+      text.trim() === '' ? without(parameter, 'unit') : { ...parameter, unit: text.trim() },
+  },
+  {
+    title: 'Stored',
+    isNumber: false,
+    read: (parameter) => (parameter.stored === undefined ? '' : parameter.stored ? 'yes' : 'no'),
+    write: (parameter, text) =>
+      /^(yes|y|x)$/i.test(text.trim())
+        ? { ...parameter, stored: true }
+        : /^(no|n)$/i.test(text.trim())
+          ? { ...parameter, stored: false }
+          : without(parameter, 'stored'),
+  },
+];
+
+function message(parameter: Parameter, text: string): Parameter {
+  if (text === '') {
+    return { ...without(parameter, 'message'), reach: 'midi' };
+  }
+  if (text === '-') {
+    return { ...without(parameter, 'message'), reach: 'hand' };
+  }
+  const parts = /^(cc14(?= )|[a-z]*)\s*#?(\d+)?$/.exec(text);
+  const word = parts?.[1] === '' ? 'cc' : (parts?.[1] ?? '');
+  const kind = KINDS.find((each) => each === word);
+  const number = parts?.[2] === undefined ? null : Number(parts[2]);
+  if (kind === undefined || (number !== null && number > (MOST[kind] ?? 0))) {
+    return parameter;
+  }
+  if (number === null && MOST[kind] !== undefined) {
+    return parameter;
+  }
+  return { ...parameter, reach: 'midi', message: number === null ? { kind } : { kind, number } };
+}
+
+/** Parameters with cells filled from one on; rows that go beyond the last are new. */
+export function pasted(
+  parameters: readonly Parameter[],
+  row: number,
+  column: number,
+  text: string,
+): Parameter[] {
+  const next = [...parameters];
+  const rows = text.replace(/\r?\n$/, '').split(/\r?\n/);
+  rows.forEach((line, down) => {
+    const at = row + down;
+    let parameter: Parameter = next[at] ?? { name: `Parameter ${at + 1}`, reach: 'midi', raw: [0, 127] };
+    line.split('\t').forEach((cell, across) => {
+      parameter = COLUMNS[column + across]?.write(parameter, cell) ?? parameter;
+    });
+    next[at] = parameter;
+  });
+  return next;
+}
