@@ -13,6 +13,7 @@ export function App() {
       <Route element={<Shell />}>
         <Route path="/" element={<Latest />} />
         <Route path="/bench" element={<Latest />} />
+        <Route path="/rigs" element={<Navigate to="/library" replace />} />
         {VIEWS.map(({ path, page: Page }) => (
           <Route key={path} path={`/${path}`} element={<Page />} />
         ))}

@@ -11,11 +11,10 @@ export interface View {
 
 /** The views, in the order of the work. A view is a page in a folder of its own and a line here; it is fetched when it is first looked at. */
 export const VIEWS: readonly View[] = [
-  { path: 'rigs', label: 'Rigs', page: lazy(() => import('./rigs/RigsPage')) },
+  { path: 'library', label: 'Library', page: lazy(() => import('./library/LibraryPage')) },
   { path: 'rigs/:id', page: lazy(() => import('./rigs/RigPage')) },
   { path: 'charts', label: 'Charts', page: lazy(() => import('./charts/ChartsPage')) },
   { path: 'charts/:id', page: lazy(() => import('./charts/ChartPage')) },
-  { path: 'rulebooks', label: 'Rulebooks', page: lazy(() => import('./library/LibraryPage')) },
   {
     path: 'bench/:id',
     label: 'Bench',

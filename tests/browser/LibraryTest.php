@@ -22,7 +22,7 @@ final class LibraryTest extends PageTestCase
             "const done = arguments[1]; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Author': 'Bo' }, body: JSON.stringify({ kind: 'rulebook', name: arguments[0], text: 'port keys in\\nport moths out\\nrule \"Through\"\\n  take note\\n  send moths channel 3\\n' }) }).then(done)",
             [$this->name],
         );
-        $this->page->get(Application::address().'/rulebooks');
+        $this->page->get(Application::address().'/library');
         $this->waitFor('[aria-label="Rulebooks"] li');
     }
 
@@ -77,7 +77,7 @@ final class LibraryTest extends PageTestCase
         $this->waitFor('[data-key="60"]');
         $this->press('[data-key="60"]', ' ');
         $this->until(fn (): bool => str_contains($this->receiver('moths'), 'C4'), 'the key sounds');
-        $this->page->findElement(By::linkText('Rulebooks'))->click();
+        $this->page->findElement(By::linkText('Library'))->click();
         $this->waitFor('[aria-label="Rulebooks"] li');
         $this->button('Panic (Esc)')->click();
         $this->page->findElement(By::linkText('Bench'))->click();

@@ -53,8 +53,8 @@ $pictures = [
         $page->findElement(By::cssSelector('[type=search]'))->sendKeys('toggle');
         sleep(1);
     },
-    'rulebooks' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->get(Application::address().'/rulebooks');
+    'library' => static function (RemoteWebDriver $page) use ($press): void {
+        $page->get(Application::address().'/library');
         sleep(2);
         $page->executeScript($press('Duplicate The Salt Ferry'));
         sleep(1);

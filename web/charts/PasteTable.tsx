@@ -6,11 +6,13 @@ import { useDocumentWork } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
+import { useFocus } from '../ui/useFocus';
 
 const PAUSE_MS = 300;
 
 /** Takes a table as it was copied, and shows at once what was understood of each row. */
 export function PasteTable({ onClose }: { onClose: (chart: string | null) => void }) {
+  const field = useFocus();
   const [name, setName] = useState('');
   const [text, setText] = useState('');
   const read = useMutation({ mutationFn: api.readTable });
@@ -45,6 +47,7 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
         <label className="flex items-center gap-2">
           What is the device called?
           <input
+            ref={field}
             className="input flex-1"
             value={name}
             maxLength={200}

@@ -12,11 +12,12 @@ import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { Deleted } from './Deleted';
+import { Rigs } from './Rigs';
 import { RulebookRow } from './RulebookRow';
 
 const KIND = 'rulebook';
 
-/** All rulebooks: opened, made, renamed, copied, brought in and out, and brought back. */
+/** All rigs and rulebooks: opened, made, renamed, copied, brought in and out, and brought back. */
 export default function LibraryPage() {
   const navigate = useNavigate();
   const rulebooks = useDocuments(KIND);
@@ -48,8 +49,8 @@ export default function LibraryPage() {
         <FileButton
           icon={<Upload size={16} />}
           label="Bring in a file"
-          what="Rulebook file"
-          accept=".book,.txt"
+          what="Rulebook, rig or chart file"
+          accept=".book,.txt,.json"
           onFile={(file) =>
             bringIn.mutate(file, { onSuccess: (made) => setTold(`“${made.name}” has been brought in.`) })
           }
@@ -74,7 +75,8 @@ export default function LibraryPage() {
       </Tools>
       <Notice text={problem?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
-      <Panel title="Rulebooks">
+      <Rigs />
+      <Panel title="Rulebooks" className="shrink-0">
         {rulebooks.data?.length === 0 && (
           <p className="p-4">No rulebook yet: begin a new one, or bring in a file.</p>
         )}

@@ -5,12 +5,14 @@ import type { Chart } from '../api/types';
 import { useDocuments } from '../documents/queries';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
+import { useFocus } from '../ui/useFocus';
 import { addUnit } from './edits';
 import type { RigWork } from './useRig';
 
 /** Chooses the chart of a new unit; its name is proposed. */
 export function AddUnit({ work, onClose }: { work: RigWork; onClose: (name: string | null) => void }) {
   const charts = useDocuments('chart');
+  const field = useFocus();
   const [wanted, setWanted] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const shown = (charts.data ?? [])
@@ -37,6 +39,7 @@ export function AddUnit({ work, onClose }: { work: RigWork; onClose: (name: stri
       <div className="flex min-h-0 flex-col gap-2 p-3">
         <Notice text={problem} tone="error" />
         <input
+          ref={field}
           type="search"
           aria-label="Look for a chart"
           placeholder="What is it? Type a part of its name"

@@ -20,7 +20,7 @@ export default function RigPage() {
   const { id = '' } = useParams();
   const document = useDocument(id);
   if (document.isError) {
-    return <Blank title={document.error.message} action={{ label: 'Go to the rigs', href: '/rigs' }} />;
+    return <Blank title={document.error.message} action={{ label: 'Go to the library', href: '/library' }} />;
   }
   return document.data === undefined ? (
     <Blank title="Opening the rig …" />
