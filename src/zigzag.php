@@ -17,6 +17,8 @@ use App\Command\PlainCommand;
 use App\Command\RigCheckCommand;
 use App\Command\RigFitCommand;
 use App\Command\RigPlanCommand;
+use App\Command\RigReachCommand;
+use App\Command\RigSheetsCommand;
 use App\Command\RigWiresCommand;
 use App\Command\RunCommand;
 use Symfony\Component\Console\Application;
@@ -28,7 +30,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new RigWiresCommand(), new RigPlanCommand(), new RigCheckCommand(), new RigFitCommand(), new ChartCheckCommand(), new ChartReadCommand(), new ChartWriteCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new RigWiresCommand(), new RigPlanCommand(), new RigCheckCommand(), new RigReachCommand(), new RigSheetsCommand(), new RigFitCommand(), new ChartCheckCommand(), new ChartReadCommand(), new ChartWriteCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];

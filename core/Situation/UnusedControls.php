@@ -10,7 +10,6 @@ use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -43,26 +42,9 @@ final class UnusedControls implements RigCheck
             return true; // it does not come in: that is a finding of its own
         }
         foreach ($messages as $message) {
-            if ($this->isTaken($book, $message)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function isTaken(Rulebook $book, ControlMessage $message): bool
-    {
-        foreach ($book->rules as $rule) {
-            foreach ($rule->selectors as $selector) {
-                if ([] === array_intersect($message->ports, $book->portsOf($rule, $selector))) {
-                    continue;
-                }
-                foreach ($selector->matched() as [$kind, $numbers]) {
-                    $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
-                    if ($kind === $message->kind && (null === $list || null === $message->number || $list->contains($message->number))) {
-                        return true;
-                    }
+            foreach ($book->rules as $rule) {
+                if (TakenBy::isFor($book, $rule, $message)) {
+                    return true;
                 }
             }
         }

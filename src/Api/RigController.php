@@ -8,6 +8,7 @@ use App\Rig\FindingsView;
 use App\Rig\FitView;
 use App\Rig\PlanView;
 use App\Rig\RigStore;
+use App\Rig\Sheets;
 use App\Rig\WiresView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -25,7 +26,7 @@ final readonly class RigController
 {
     private const LONGEST_TABLE = 2 << 20;
 
-    public function __construct(private RigStore $rigs)
+    public function __construct(private RigStore $rigs, private Sheets $sheets)
     {
     }
 
@@ -55,6 +56,17 @@ final readonly class RigController
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
 
         return Download::text(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), "{$document->name}.rig.json", 'application/json');
+    }
+
+    /** Pages to print, as HTML or as PDF: one sheet, or all of them. */
+    #[Route('/api/rigs/{id}/paper/{sheet}.{format}', methods: 'GET', requirements: ['sheet' => 'all|plan|leads|cards|trial|strips|charts|findings', 'format' => 'html|pdf'])]
+    public function paper(string $id, string $sheet, string $format): Response
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
+        $html = $this->sheets->html(new Situation(RigFile::setup($rig)), 'all' === $sheet ? array_keys(Sheets::ALL) : [$sheet]);
+
+        return 'html' === $format ? new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'"]) : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
     }
 
     /** Makes a chart of a table that was pasted, or of a name document. */

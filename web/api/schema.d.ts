@@ -269,6 +269,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/paper/{sheet}.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "strips" | "charts" | "findings";
+                format: "html" | "pdf";
+            };
+            cookie?: never;
+        };
+        /** Pages of a rig to print. */
+        get: operations["rigPaper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/charts/read": {
         parameters: {
             query?: never;
@@ -1499,6 +1520,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": Record<string, never>;
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    rigPaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "strips" | "charts" | "findings";
+                format: "html" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The pages */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
                 };
             };
             404: components["responses"]["Problem"];

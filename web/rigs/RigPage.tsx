@@ -103,7 +103,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
           {chosen !== null && (
             <Details key={`${chosen.what} ${chosen.id}`} work={work} chosen={chosen} onChoose={setChosen} />
           )}
-          <RigTabs work={work} onChoose={setChosen} />
+          <RigTabs id={document.id} work={work} onChoose={setChosen} />
         </div>
       </div>
       {adding === 'unit' && (

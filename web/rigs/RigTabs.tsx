@@ -5,14 +5,23 @@ import { Combs } from './Combs';
 import { Findings } from './Findings';
 import { LeadsTable } from './LeadsTable';
 import { Loads } from './Loads';
+import { Paper } from './Paper';
 import type { Chosen } from './RigPicture';
 import type { RigWork } from './useRig';
 
-const TABS = ['Findings', 'Leads', 'Plan', 'Loads', 'Packing'] as const;
+const TABS = ['Findings', 'Leads', 'Plan', 'Loads', 'Paper'] as const;
 type Tab = (typeof TABS)[number];
 
 /** What is computed from the rig, one list at a time. */
-export function RigTabs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Chosen) => void }) {
+export function RigTabs({
+  id,
+  work,
+  onChoose,
+}: {
+  id: string;
+  work: RigWork;
+  onChoose: (chosen: Chosen) => void;
+}) {
   const [tab, setTab] = useState<Tab>('Findings');
   const computed = work.computed;
   const count: Partial<Record<Tab, number>> = {
@@ -26,7 +35,7 @@ export function RigTabs({ work, onChoose }: { work: RigWork; onChoose: (chosen: 
     Leads: () => <LeadsTable work={work} onChoose={onChoose} />,
     Plan: () => <Combs work={work} onChoose={onChoose} />,
     Loads: () => <Loads work={work} />,
-    Packing: () => <Packing work={work} />,
+    Paper: () => <Paper id={id} work={work} />,
   };
   return (
     <Panel
@@ -54,28 +63,5 @@ export function RigTabs({ work, onChoose }: { work: RigWork; onChoose: (chosen: 
         {computed === null ? <p className="p-3">Computing …</p> : body[tab]()}
       </div>
     </Panel>
-  );
-}
-
-function Packing({ work }: { work: RigWork }) {
-  return (
-    <table className="table table-sm">
-      <thead>
-        <tr>
-          <th className="text-right">Pieces</th>
-          <th>What</th>
-          <th className="text-right">Length</th>
-        </tr>
-      </thead>
-      <tbody>
-        {work.computed?.wires.packing.map((piece) => (
-          <tr key={`${piece.what} ${piece.lengthM ?? ''}`}>
-            <td className="text-right text-base font-semibold">{piece.count}</td>
-            <td>{piece.what}</td>
-            <td className="text-right">{piece.lengthM === null ? 'unknown' : `${piece.lengthM} m`}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }

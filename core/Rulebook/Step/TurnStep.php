@@ -87,6 +87,12 @@ final class TurnStep extends NamedStep
         return null !== $this->to && $this->to->isOther() && null !== $this->target ? $this->to->alternatives($this->target) : null;
     }
 
+    /** Whether it passes every value on at once. */
+    public function isPlain(): bool
+    {
+        return null === $this->to && 'jump' === ($this->takeover->text ?? 'jump');
+    }
+
     public function isOther(): bool
     {
         return true === $this->to?->isOther();

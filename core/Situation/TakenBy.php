@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** Which rules are for what a control sends. */
+final class TakenBy
+{
+    public static function isFor(Rulebook $book, Rule $rule, ControlMessage $message): bool
+    {
+        foreach ($rule->selectors as $selector) {
+            if ([] === array_intersect($message->ports, $book->portsOf($rule, $selector))) {
+                continue;
+            }
+            foreach ($selector->matched() as [$kind, $numbers]) {
+                $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
+                $isNumber = null === $list || null === $message->number || $list->contains($message->number + (Kind::Program === $kind ? $book->programsFrom : 0));
+                $isChannel = null === $message->channel || !isset($selector->lists['channel']) || $selector->lists['channel']->contains($message->channel);
+                if ($kind === $message->kind && $isNumber && $isChannel) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether a rule takes what it is for in any case. */
+    public static function isUnconditional(Rule $rule): bool
+    {
+        foreach ($rule->selectors as $selector) {
+            if (null !== $selector->where || null !== $selector->gesture || $selector->changed || isset($selector->lists['value']) || isset($selector->lists['velocity'])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

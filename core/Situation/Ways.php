@@ -1,0 +1,410 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\Milliseconds;
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Rig\Chart\Behaviour;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Rig\Wire\Verdict;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
+use ZigzagPost\Core\World\Hand;
+use ZigzagPost\Core\World\Heard;
+use ZigzagPost\Core\World\RigWorld;
+
+/**
+ * Does it arrive? Follows a control over leads, hubs and rules to everything that it moves.
+ *
+ * "Always" and "never" are said only where they are proven: always by the rule that takes the control, never by there being no way at
+ * all. Everything else is played in as many states as time allows: what is seen to arrive and not to arrive is "sometimes", with a tape
+ * of each; what was only ever seen one way is "not decided".
+ */
+final class Ways
+{
+    /** States that are tried at most. */
+    public const MOST_STATES = 60;
+    private const STEP_US = 2_000_000;
+    private const AT_ONCE_US = 1000;
+
+    private readonly CompiledBook $book;
+    private readonly RigDevices $devices;
+    /** @var list<string> leads over which nothing goes */
+    private readonly array $broken;
+
+    public function __construct(private readonly Situation $situation)
+    {
+        $this->book = Compiler::load($situation->checked()->book);
+        $this->devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $broken = [];
+        foreach ($situation->judgements() as $index => $judged) {
+            if (Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict) {
+                $broken[] = $situation->setup->joints[$index]->lead->id;
+            }
+        }
+        $this->broken = $broken;
+    }
+
+    /** @return list<Arrival> what a control moves, or one that says why it moves nothing */
+    public function from(Box $box, Control $control): array
+    {
+        try {
+            $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
+        } catch (RulebookError $error) {
+            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', 'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER, $error->getMessage(), [], null, null)];
+        }
+        $closed = $this->closed($box, $messages);
+        if (null !== $closed) {
+            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', Arrival::NEVER, $closed, [], null, null)];
+        }
+        $seen = $this->tried($messages);
+        if ([] === $seen) {
+            $isTaken = $this->isTaken($messages);
+
+            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', $isTaken ? Arrival::NOT_DECIDED : Arrival::NEVER, $isTaken ? 'nothing was seen to arrive in the states that were tried' : 'no rule takes it', [], null, null)];
+        }
+
+        return array_map(fn (array $tried): Arrival => $this->arrival($box, $control, $messages, ...$tried), array_values($seen));
+    }
+
+    /** @return list<Arrival> every control that was seen to move a parameter of a device */
+    public function to(Box $box, string $parameter): array
+    {
+        $arrivals = [];
+        foreach ($this->situation->setup->boxes as $sender) {
+            foreach ($sender->chart->surface->controls ?? [] as $control) {
+                foreach ($this->from($sender, $control) as $arrival) {
+                    if ($arrival->device === $box->name && 'parameter '.mb_strtolower($parameter) === mb_strtolower($arrival->target)) {
+                        $arrivals[] = $arrival;
+                    }
+                }
+            }
+        }
+
+        return $arrivals;
+    }
+
+    /**
+     * Why nothing of a control comes in, if that is so.
+     *
+     * @param list<ControlMessage> $messages
+     */
+    private function closed(Box $box, array $messages): ?string
+    {
+        foreach ($this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true) as $socket) {
+            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                $end = $way[\count($way) - 1]->to;
+                if (LeadEnd::POST === $end->unit && null === $this->obstacle($way)) {
+                    return null;
+                }
+            }
+        }
+        foreach ($this->situation->graph->sockets($box, array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])), true) as $socket) {
+            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
+                    return $this->obstacle($way);
+                }
+            }
+        }
+
+        return [] === $messages ? 'it sends nothing' : 'no lead leads from it to a port';
+    }
+
+    /** @param list<Hop> $way */
+    private function obstacle(array $way): ?string
+    {
+        foreach ($way as $hop) {
+            if (null !== $hop->off) {
+                return "{$hop->off} of {$hop->from->unit} is off";
+            }
+            if (null !== $hop->lead && \in_array($hop->lead->id, $this->broken, true)) {
+                return "the lead {$hop->lead->id} does not work";
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<ControlMessage> $messages */
+    private function isTaken(array $messages): bool
+    {
+        $book = $this->situation->checked()->book;
+        foreach ($book->groups as $group) {
+            foreach ($messages as $message) {
+                if ($message->kind === $group->kind && null !== $message->number && $group->has($message->channel ?? 1, $message->number)) {
+                    return true;
+                }
+            }
+        }
+        foreach ($book->rules as $rule) {
+            foreach ($messages as $message) {
+                if (TakenBy::isFor($book, $rule, $message)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Plays the control in many states.
+     *
+     * @param list<ControlMessage> $messages
+     *
+     * @return array<string, array{string, string, string|null, string|null}> device, target, a tape by which it arrives and one by which it does not
+     */
+    private function tried(array $messages): array
+    {
+        $seen = [];
+        $moves = [];
+        foreach ($messages as $message) {
+            foreach (Hand::values($message) as $value) {
+                $moves[] = $this->deed($message, $value);
+            }
+        }
+        foreach ($this->states() as $history) {
+            foreach ([] === $history ? [self::STEP_US] : [self::STEP_US, self::AT_ONCE_US] as $gapUs) {
+                $this->tryIn($history, $gapUs, $moves, $seen);
+            }
+        }
+
+        return $seen;
+    }
+
+    /**
+     * Plays moves in one state, long after what was done before, or just after it.
+     *
+     * @param list<array{int, list<string>, string}> $history
+     * @param list<array{int, list<string>, string}> $moves
+     * @param array<string, array{string, string, string|null, string|null}> $seen
+     */
+    private function tryIn(array $history, int $gapUs, array $moves, array &$seen): void
+    {
+        $hits = [];
+        $at = self::STEP_US * \count($history) + $gapUs;
+        // A move is one to a new value: where the control stands already, nothing is asked of it.
+        $new = array_filter($moves, static fn (array $move): bool => self::last($history, $move[2]) !== $move[1]);
+        foreach ($new as $index => $move) {
+            $heard = $this->world($history, $gapUs)->play($at, $move[0], $move[1]);
+            $tape = $this->tape($history, $move, $at);
+            foreach ($heard as $each) {
+                if ($each->isNew) {
+                    $target = Heard::PARAMETER === $each->what ? "parameter {$each->title}" : $each->what;
+                    $hits["{$each->unit} {$target}"][$index] = [$each->unit, $target, $tape];
+                }
+            }
+        }
+        foreach ($hits as $key => $hit) {
+            $first = array_values($hit)[0];
+            $seen[$key] ??= [$first[0], $first[1], $first[2], null];
+        }
+        foreach ($seen as $key => $each) {
+            foreach ($new as $index => $move) {
+                if (!isset($hits[$key][$index])) {
+                    $seen[$key][3] ??= $this->tape($history, $move, $at);
+                }
+            }
+        }
+    }
+
+    /**
+     * States that hands can bring about: what was done, in order.
+     *
+     * @return list<list<array{int, list<string>, string}>>
+     */
+    private function states(): array
+    {
+        $deeds = [];
+        foreach ($this->situation->setup->boxes as $box) {
+            foreach ($box->chart->surface->controls ?? [] as $control) {
+                try {
+                    $message = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true))[0];
+                } catch (RulebookError) {
+                    continue;
+                }
+                if (!$this->isTaken([$message])) {
+                    continue;
+                }
+                foreach (\array_slice(Hand::values($message), 0, 2) as $value) {
+                    $deeds[] = $this->deed($message, $value);
+                }
+            }
+        }
+        $states = [[]];
+        $known = [$this->fingerprint($this->world([])) => true];
+        for ($next = 0; $next < \count($states) && \count($states) < self::MOST_STATES; ++$next) {
+            foreach ($deeds as $deed) {
+                $history = [...$states[$next], $deed];
+                $print = $this->fingerprint($this->world($history));
+                if (!isset($known[$print]) && \count($states) < self::MOST_STATES && \count($history) < 5) {
+                    $known[$print] = true;
+                    $states[] = $history;
+                }
+            }
+        }
+
+        return $states;
+    }
+
+    /** @return array{int, list<string>, string} in port, messages, and the control that sends them */
+    private function deed(ControlMessage $message, int $value): array
+    {
+        return [(int) $this->book->inPort($message->ports[0]), Hand::at($message, $value), "{$message->ports[0]} {$message->kind->value} {$message->channel} {$message->number}"];
+    }
+
+    /**
+     * What a control was last seen to send.
+     *
+     * @param list<array{int, list<string>, string}> $history
+     *
+     * @return list<string>|null
+     */
+    private static function last(array $history, string $control): ?array
+    {
+        foreach (array_reverse($history) as [, $messages, $of]) {
+            if ($of === $control) {
+                return $messages;
+            }
+        }
+
+        return null;
+    }
+
+    private function fingerprint(RigWorld $world): string
+    {
+        $state = $world->engine->state;
+
+        return serialize([$state->scene, $state->memories, $state->choices, $state->toggled, $state->present]);
+    }
+
+    /**
+     * @param list<array{int, list<string>, string}> $history
+     * @param int $gapUs what is left after the last of it
+     */
+    private function world(array $history, int $gapUs = self::STEP_US): RigWorld
+    {
+        $world = new RigWorld($this->situation->setup, $this->book, $this->broken);
+        foreach ($history as $index => [$port, $messages]) {
+            $world->play(self::STEP_US * ($index + 1), $port, $messages, $index === \count($history) - 1 ? min(1_000_000, $gapUs) : 1_000_000);
+        }
+
+        return $world;
+    }
+
+    /**
+     * @param list<array{int, list<string>, string}> $history
+     * @param array{int, list<string>, string} $move
+     */
+    private function tape(array $history, array $move, int $atUs): string
+    {
+        $tape = "# zigzag tape 1\n";
+        foreach ([...$history, $move] as $index => [$port, $messages]) {
+            foreach ($messages as $bytes) {
+                $tape .= Milliseconds::format($index === \count($history) ? $atUs : self::STEP_US * ($index + 1))." {$this->book->ports()[$port]} ".Bytes::toHex($bytes)."\n";
+            }
+        }
+
+        return $tape;
+    }
+
+    /** @param list<ControlMessage> $messages */
+    private function arrival(Box $box, Control $control, array $messages, string $device, string $target, ?string $witness, ?string $counter): Arrival
+    {
+        $hops = $this->hops($box, $device);
+        $proof = 1 === \count($messages) ? $this->proof($messages[0], $device, $target) : null;
+        if (null !== $proof && null === $counter) {
+            return new Arrival($box->name, $control->name, $device, $target, Arrival::ALWAYS, $proof, $hops, $witness, null);
+        }
+        if (null !== $counter) {
+            return new Arrival($box->name, $control->name, $device, $target, Arrival::SOMETIMES, 'seen to arrive, and seen not to', $hops, $witness, $counter);
+        }
+
+        return new Arrival($box->name, $control->name, $device, $target, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $hops, $witness, null);
+    }
+
+    /** Why each move of a control to a new value moves a parameter in any state: its rule has nothing that could stand in the way. */
+    private function proof(ControlMessage $message, string $device, string $target): ?string
+    {
+        $book = $this->situation->checked()->book;
+        foreach ($book->rules as $rule) {
+            if (!TakenBy::isFor($book, $rule, $message)) {
+                continue;
+            }
+            if (null !== $rule->scene || !TakenBy::isUnconditional($rule)) {
+                return null;
+            }
+            foreach ($rule->steps as $step) {
+                if ($step instanceof TurnStep && $step->isPlain() && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target) {
+                    return $this->keepsApart($message, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
+                }
+                if (!$step instanceof TurnStep || $step->isOther()) {
+                    return null;
+                }
+            }
+
+            return null;
+        }
+
+        return null;
+    }
+
+    /** Whether values that differ at the control differ at the parameter. */
+    private function keepsApart(ControlMessage $message, TurnStep $step): bool
+    {
+        $target = $step->target();
+
+        return null !== $target && abs($message->last - $message->first) > 0 && ($message->isTwoState || $target->high - $target->low >= abs($message->last - $message->first));
+    }
+
+    private function isAbsolute(string $device, string $title): bool
+    {
+        $box = $this->situation->setup->box($device);
+        $parameter = $box?->parameter($title);
+
+        return $parameter instanceof Parameter && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour) && null === $parameter->dependsOn && 0 === ($box?->partOf($parameter)->deafMs->program ?? 0);
+    }
+
+    /** @return list<string> */
+    private function hops(Box $box, string $device): array
+    {
+        $hops = ["{$box->name}"];
+        foreach (\ZigzagPost\Core\Rig\Plan\Streams::sources($box, $this->situation->graph) as $socket) {
+            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
+                    array_push($hops, ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way));
+                    break 2;
+                }
+            }
+        }
+        foreach ($this->book->outPorts() as $port) {
+            foreach ($this->situation->graph->reachedFrom(new Socket(LeadEnd::POST, $this->book->ports()[$port], true)) as $way) {
+                if ($way[\count($way) - 1]->to->unit === $device) {
+                    return [...$hops, "post {$this->book->ports()[$port]}", ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way)];
+                }
+            }
+        }
+
+        return $hops;
+    }
+
+    private function token(string $name): Token
+    {
+        return new Token(TokenType::Word, $name, new Span(1, 1), true);
+    }
+}

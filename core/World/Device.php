@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\World;
+
+use ZigzagPost\Core\Rig\Chart\Behaviour;
+use ZigzagPost\Core\Rig\Chart\ChannelType;
+use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Setup\Box;
+
+/**
+ * A device made from its chart and its unit: it acts on what it hears at a part, on that part's channels, through its filters, with
+ * the deaf time after a program change, and knows where its parameters stand.
+ */
+final class Device
+{
+    /** @var array<string, int> raw values by title, as far as they are known */
+    private array $values = [];
+    private ?int $program = null;
+    /** @var array<int, true> keys that sound */
+    private array $sounding = [];
+    /** @var array<int, array{int, int}> parameter selected, halves, by channel; NRPN */
+    private array $nrpn = [];
+    /** @var array<int, array<int, int>> last value of each controller, by channel */
+    private array $controllers = [];
+    private int $deafUntilUs = 0;
+
+    public function __construct(public readonly Box $box)
+    {
+        foreach ($box->chart->parameters ?? [] as $parameter) {
+            if (null !== $parameter->rest) {
+                $this->values[$parameter->name] = $parameter->rest;
+            }
+        }
+    }
+
+    /** @return array<string, int> */
+    public function values(): array
+    {
+        return $this->values;
+    }
+
+    /** The place of the program that it plays, if that is known. */
+    public function program(): ?int
+    {
+        return $this->program;
+    }
+
+    /** @return list<int> keys that sound */
+    public function sounding(): array
+    {
+        return array_keys($this->sounding);
+    }
+
+    /** @return list<Heard> */
+    public function hear(int $timeUs, Hears $part, string $bytes): array
+    {
+        $status = \ord($bytes[0] ?? "\0");
+        if ($timeUs < $this->deafUntilUs || $status < 0x80) {
+            return [];
+        }
+        if ($status >= 0xF0) {
+            return 0xF0 === $status && $this->hears($part, KindName::Sysex) ? $this->sysex($part, $bytes) : [];
+        }
+        $channel = ($status & 0x0F) + 1;
+        if (!$this->answers($part, $channel)) {
+            return [];
+        }
+        [$first, $second] = [\ord($bytes[1] ?? "\0"), \ord($bytes[2] ?? "\0")];
+
+        return match ($status & 0xF0) {
+            0x80 => $this->note($part, $first, 0),
+            0x90 => $this->note($part, $first, $second),
+            0xA0 => $this->move($part, KindName::PolyPressure, $channel, $first, $second),
+            0xB0 => $this->controller($part, $channel, $first, $second),
+            0xC0 => $this->recall($timeUs, $part, $channel, $first),
+            0xD0 => $this->move($part, KindName::Pressure, $channel, null, $first),
+            default => $this->move($part, KindName::Bend, $channel, null, ($second << 7 | $first) - 8192),
+        };
+    }
+
+    /** Whether a part hears a kind at all; what is not known is taken for yes. */
+    private function hears(Hears $part, KindName $kind): bool
+    {
+        $isMadeOfControllers = \in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true);
+
+        return false !== $this->box->hears($part, $kind) || ($isMadeOfControllers && false !== $this->box->hears($part, KindName::Cc));
+    }
+
+    private function answers(Hears $part, int $channel): bool
+    {
+        if (null !== $part->zone) {
+            $members = $this->box->members($part) ?? 15;
+
+            return 'lower' === $part->zone->side->value ? $channel <= $members + 1 : $channel >= 16 - $members;
+        }
+        $own = $this->box->channel($part->channel);
+
+        return ChannelType::OMNI === $own || (\is_int($own) && $channel >= $own && $channel < $own + $this->box->width($part));
+    }
+
+    /** @return list<Heard> */
+    private function note(Hears $part, int $key, int $velocity): array
+    {
+        $keys = $this->box->chart->keys;
+        if (!$this->hears($part, KindName::Note) || (null !== $keys && ($key < $keys->low || $key > $keys->high))) {
+            return [];
+        }
+        if (0 === $velocity) {
+            unset($this->sounding[$key]);
+
+            return [];
+        }
+        $this->sounding[$key] = true;
+
+        return [new Heard($this->box->name, Heard::NOTE, 'notes', $key, true)];
+    }
+
+    /** @return list<Heard> */
+    private function controller(Hears $part, int $channel, int $number, int $value): array
+    {
+        $this->controllers[$channel][$number] = $value;
+        $heard = $this->move($part, KindName::Cc, $channel, $number, $value);
+        $selected = ($this->controllers[$channel][99] ?? 127) << 7 | ($this->controllers[$channel][98] ?? 127);
+        if (6 === $number) {
+            $this->nrpn[$channel] = [$value, 0];
+        } elseif (38 === $number) {
+            $this->nrpn[$channel] = [$this->nrpn[$channel][0] ?? 0, $value];
+        }
+        if (6 === $number || 38 === $number) {
+            $halves = $this->nrpn[$channel];
+            array_push($heard, ...$this->move($part, KindName::Nrpn, $channel, $selected, $halves[0] << 7 | $halves[1]));
+        }
+        if ($number < 32) {
+            array_push($heard, ...$this->move($part, KindName::Cc14, $channel, $number, $value << 7));
+        } elseif ($number < 64) {
+            array_push($heard, ...$this->move($part, KindName::Cc14, $channel, $number - 32, ($this->controllers[$channel][$number - 32] ?? 0) << 7 | $value));
+        }
+
+        return $heard;
+    }
+
+    /** @return list<Heard> */
+    private function recall(int $timeUs, Hears $part, int $channel, int $number): array
+    {
+        $programs = $this->box->chart->programs;
+        if (!$this->hears($part, KindName::Program) || null === $programs) {
+            return $this->move($part, KindName::Program, $channel, null, $number);
+        }
+        $this->deafUntilUs = $timeUs + 1000 * ($part->deafMs->program ?? 0);
+        $bank = [$this->controllers[$channel][0] ?? 0, $this->controllers[$channel][32] ?? 0];
+        for ($ordinal = 0; $ordinal < min($programs->count, 16384); ++$ordinal) {
+            $bytes = $programs->bytes($ordinal);
+            if (null !== $bytes && $bytes[2] === $number && ($bytes[0] ?? $bank[0]) === $bank[0] && ($bytes[1] ?? $bank[1]) === $bank[1]) {
+                $isNew = $this->program !== $ordinal;
+                $this->program = $ordinal;
+                $this->values = ($this->box->unit->programs[$ordinal]->stores ?? []) + $this->values;
+
+                return [new Heard($this->box->name, Heard::PROGRAM, $programs->label($ordinal), $ordinal, $isNew)];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Heard> parameters that a message moves */
+    private function move(Hears $part, KindName $kind, int $channel, ?int $number, int $value): array
+    {
+        if (!$this->hears($part, $kind)) {
+            return [];
+        }
+        $heard = [];
+        foreach ($this->box->chart->parameters ?? [] as $parameter) {
+            $message = $this->box->messageTo($parameter);
+            if (null === $message || $message->kind !== $kind || Reach::Hand === $parameter->reach || $this->box->partOf($parameter) !== $part || (null !== $number && $message->number !== $number)) {
+                continue;
+            }
+            $own = null === $message->channel ? null : $this->box->channel($message->channel);
+            if (null === $own || $own === $channel || ChannelType::OMNI === $own) {
+                $heard[] = $this->set($parameter, $value);
+            }
+        }
+
+        return $heard;
+    }
+
+    private function set(Parameter $parameter, int $value): Heard
+    {
+        $before = $this->values[$parameter->name] ?? null;
+        if (Behaviour::Toggles === $parameter->behaviour) {
+            $value = $before === $parameter->raw[1] ? $parameter->raw[0] : $parameter->raw[1];
+        }
+        $value = max($parameter->raw[0], min($parameter->raw[1], $value));
+        $this->values[$parameter->name] = $value;
+
+        return new Heard($this->box->name, Heard::PARAMETER, $parameter->name, $value, $before !== $value || Behaviour::Triggers === $parameter->behaviour);
+    }
+
+    /** @return list<Heard> */
+    private function sysex(Hears $part, string $bytes): array
+    {
+        $heard = [];
+        foreach ($this->box->chart->parameters ?? [] as $parameter) {
+            $pattern = $this->box->messageTo($parameter)?->sysex;
+            if (null === $pattern || $this->box->partOf($parameter) !== $part) {
+                continue;
+            }
+            $parts = explode(' ', $pattern);
+            if (\count($parts) !== \strlen($bytes)) {
+                continue;
+            }
+            $value = 0;
+            foreach ($parts as $index => $each) {
+                $byte = \ord($bytes[$index]);
+                if ('{' === $each[0]) {
+                    $value = '{high}' === strtolower($each) ? $value | $byte << 7 : $value | $byte;
+                } elseif ((int) hexdec($each) !== $byte) {
+                    continue 2;
+                }
+            }
+            $heard[] = $this->set($parameter, $value);
+        }
+
+        return $heard;
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\World;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Setup\Socket;
+
+/** A rig at work: the rulebook between devices made from their charts, joined by leads, thrus and hubs. */
+final class RigWorld
+{
+    public readonly Engine $engine;
+    /** @var array<string, Device> by unit */
+    public array $devices = [];
+    /** @var array<int, list<array{string, Hears, list<Hop>}>> units that hear each out port */
+    private array $hearers = [];
+
+    /** @param list<string> $broken ids of leads over which nothing goes */
+    public function __construct(Setup $setup, CompiledBook $book, array $broken = [])
+    {
+        $this->engine = new Engine($book);
+        foreach ($setup->boxes as $box) {
+            if (!$box->isPost()) {
+                $this->devices[$box->name] = new Device($box);
+            }
+        }
+        $graph = new Graph($setup);
+        foreach ($book->outPorts() as $port) {
+            [$ways] = $graph->waysFrom(new Socket(LeadEnd::POST, $book->ports()[$port], true));
+            foreach ($ways as $way) {
+                $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->lead?->id, $broken, true));
+                foreach ($isOpen ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
+                    $this->hearers[$port][] = [$box->name, $part, $way];
+                }
+            }
+        }
+        $this->engine->start();
+        $this->deliver();
+    }
+
+    /**
+     * @param list<string> $messages
+     * @param int $forUs how long is waited for what comes of them
+     *
+     * @return list<Heard> what comes of bytes at an in port
+     */
+    public function play(int $timeUs, int $port, array $messages, int $forUs = 1_000_000): array
+    {
+        foreach ($messages as $bytes) {
+            $this->engine->feed($timeUs, $port, $bytes);
+        }
+        $this->engine->advance($timeUs + $forUs);
+
+        return $this->deliver();
+    }
+
+    /** @return list<Heard> */
+    private function deliver(): array
+    {
+        $heard = [];
+        foreach ($this->engine->take() as $made) {
+            foreach ('' === $made[2] ? [] : $this->hearers[$made[1]] ?? [] as [$unit, $part, $way]) {
+                if (!self::isBlocked($way, $made[2])) {
+                    array_push($heard, ...$this->devices[$unit]->hear($made[0], $part, $made[2]));
+                }
+            }
+        }
+
+        return $heard;
+    }
+
+    /** @param list<Hop> $way */
+    private static function isBlocked(array $way, string $bytes): bool
+    {
+        $kind = match (true) {
+            0xF0 === \ord($bytes[0]) => 'sysex',
+            0xF8 === \ord($bytes[0]) => 'clock',
+            0xFE === \ord($bytes[0]) => 'sensing',
+            0xC0 === (\ord($bytes[0]) & 0xF0) => 'program',
+            0xB0 === (\ord($bytes[0]) & 0xF0) => 'cc',
+            0x80 === (\ord($bytes[0]) & 0xE0) => 'note',
+            default => '',
+        };
+        foreach ($way as $hop) {
+            foreach ($hop->blocks as $blocked) {
+                if ($blocked->value === $kind) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rig;
+
+use Dompdf\Dompdf;
+use Dompdf\Options;
+use Twig\Environment;
+use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Situation\CardStep;
+use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\SetupCard;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TestRun;
+
+/** Everything of a rig that is printed: pages as HTML, and as PDF. */
+final readonly class Sheets
+{
+    public const ALL = ['plan' => 'Channels and numbers', 'leads' => 'Leads', 'cards' => 'Set-up cards', 'trial' => 'Test run', 'strips' => 'Label strips', 'charts' => 'Charts of the units', 'findings' => 'Findings and cautions'];
+
+    /** Width of an A4 page between its margins, in millimetres. */
+    private const PAGE_MM = 186;
+    /** Width of a letter at 8 pt, about. */
+    private const LETTER_MM = 1.9;
+
+    public function __construct(private Environment $twig)
+    {
+    }
+
+    /** @param list<string> $which names of sheets, as in ALL */
+    public function html(Situation $situation, array $which): string
+    {
+        $sheets = [];
+        foreach ($which as $sheet) {
+            $sheets[] = ['title' => self::ALL[$sheet], 'template' => $sheet, 'data' => $this->data($situation, $sheet)];
+        }
+
+        return $this->twig->render('paper/sheets.html.twig', ['name' => $situation->setup->rig->name, 'sheets' => $sheets]);
+    }
+
+    /** Nothing is fetched and no script runs while a page is made. */
+    public static function pdf(string $html): string
+    {
+        $pdf = new Dompdf(new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'dpi' => 96]));
+        $pdf->loadHtml($html, 'UTF-8');
+        $pdf->setPaper('A4');
+        $pdf->render();
+
+        return (string) $pdf->output();
+    }
+
+    /** @return array<string, mixed> */
+    private function data(Situation $situation, string $sheet): array
+    {
+        return match ($sheet) {
+            'plan' => PlanView::of($situation->plan()),
+            'leads' => WiresView::of($situation->setup),
+            'cards' => self::cards($situation),
+            'trial' => self::trial($situation),
+            'strips' => ['strips' => array_merge(...array_map(self::strips(...), array_values($situation->setup->boxes)))],
+            'charts' => ['units' => self::charts($situation)],
+            default => FindingsView::of(Examination::of($situation)),
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private static function cards(Situation $situation): array
+    {
+        $cards = SetupCard::all($situation->setup, $situation->plan());
+
+        return [
+            'loadIn' => array_map(static fn (array $open): array => ['unit' => $open[0]->label(), ...get_object_vars($open[1])], SetupCard::loadIn($cards)),
+            'cards' => array_map(static fn (SetupCard $card): array => [
+                'unit' => $card->box->name, 'label' => $card->box->label(), 'chart' => $card->box->chart->name, 'place' => $card->box->unit->place,
+                'colour' => null === $card->box->unit->colour ? null : get_object_vars($card->box->unit->colour),
+                'steps' => array_map(static fn (CardStep $step): array => get_object_vars($step), $card->steps), 'powerCycle' => $card->needsPowerCycle(),
+            ], $cards),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function trial(Situation $situation): array
+    {
+        $run = TestRun::of($situation);
+
+        return ['first' => TestRun::FIRST, 'steps' => array_map(get_object_vars(...), $run->steps), 'leftOut' => $run->leftOut, 'untouched' => $run->untouched];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function charts(Situation $situation): array
+    {
+        $units = [];
+        foreach ($situation->setup->boxes as $box) {
+            if ([] === ($box->chart->parameters ?? [])) {
+                continue;
+            }
+            $units[] = ['name' => $box->name, 'label' => $box->label(), 'chart' => $box->chart->name, 'parameters' => array_map(static fn (Parameter $parameter): array => [
+                'name' => $parameter->name, 'message' => Reach::Hand === $parameter->reach ? 'by hand' : self::message($box->messageTo($parameter)), 'low' => $parameter->raw[0], 'high' => $parameter->raw[1], 'unit' => $parameter->unit ?? '',
+            ], \array_slice($box->chart->parameters ?? [], 0, 500))];
+        }
+
+        return $units;
+    }
+
+    private static function message(?Message $message): string
+    {
+        return null === $message ? 'unknown' : trim("{$message->kind->value} {$message->number}");
+    }
+
+    /** @return list<array<string, mixed>> strips of a unit: layers as lines, tiled where a page is too narrow */
+    private static function strips(Box $box): array
+    {
+        $surface = $box->chart->surface;
+        $pitch = $surface?->pitchMm;
+        if (null === $surface || null === $pitch) {
+            return [];
+        }
+        $lines = [];
+        foreach ($surface->controls as $control) {
+            $text = ($box->unit->labels[$control->name] ?? null)->text ?? $control->name;
+            $lines[$control->layer ?? (string) ($control->at[0] ?? 0)][] = self::fitted($text, $pitch);
+        }
+        $atOnce = max(1, (int) floor(self::PAGE_MM / $pitch));
+        $longest = [] === $lines ? 0 : max(array_map(\count(...), $lines));
+        $strips = [];
+        for ($from = 0; $from < $longest; $from += $atOnce) {
+            $strips[] = ['label' => $box->label(), 'pitch' => $pitch, 'part' => $longest > $atOnce ? 1 + intdiv($from, $atOnce) : null, 'lines' => array_values(array_filter(array_map(static fn (array $line): array => \array_slice($line, $from, $atOnce), $lines)))];
+        }
+
+        return $strips;
+    }
+
+    private static function fitted(string $text, float $pitch): string
+    {
+        $most = max(2, (int) floor(($pitch - 1) / self::LETTER_MM));
+
+        return mb_strlen($text) <= $most ? $text : mb_substr($text, 0, $most - 1).'.';
+    }
+}

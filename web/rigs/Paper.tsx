@@ -1,0 +1,64 @@
+import { Eye, Printer } from 'lucide-react';
+import type { RigWork } from './useRig';
+
+const SHEETS = [
+  ['plan', 'Channels and numbers'],
+  ['leads', 'Leads, packing list, continuity'],
+  ['cards', 'Load-in list and set-up cards'],
+  ['trial', 'Test run'],
+  ['strips', 'Label strips at true size'],
+  ['charts', 'What each unit understands'],
+  ['findings', 'Findings and cautions'],
+  ['all', 'Everything'],
+] as const;
+
+/** Everything to print, as pages on the screen and as PDF, and what to pack. */
+export function Paper({ id, work }: { id: string; work: RigWork }) {
+  return (
+    <>
+      <ul aria-label="Sheets" className="divide-y divide-base-300">
+        {SHEETS.map(([sheet, title]) => (
+          <li key={sheet} className="flex items-center gap-2 px-3 py-1.5">
+            <span className="flex-1">{title}</span>
+            <a
+              className="btn btn-sm min-h-9 gap-2 btn-neutral"
+              href={`/api/rigs/${id}/paper/${sheet}.html`}
+              target="_blank"
+              rel="noreferrer"
+              aria-label={`Look at ${title}`}
+            >
+              <Eye size={16} /> Look
+            </a>
+            <a
+              className="btn btn-sm min-h-9 gap-2 btn-neutral"
+              href={`/api/rigs/${id}/paper/${sheet}.pdf`}
+              aria-label={`${title} as PDF`}
+              download
+            >
+              <Printer size={16} /> PDF
+            </a>
+          </li>
+        ))}
+      </ul>
+      <table className="table table-sm">
+        <caption className="px-3 pt-3 text-left font-semibold">To pack</caption>
+        <thead>
+          <tr>
+            <th className="text-right">Pieces</th>
+            <th>What</th>
+            <th className="text-right">Length</th>
+          </tr>
+        </thead>
+        <tbody>
+          {work.computed?.wires.packing.map((piece) => (
+            <tr key={`${piece.what} ${piece.lengthM ?? ''}`}>
+              <td className="text-right text-base font-semibold">{piece.count}</td>
+              <td>{piece.what}</td>
+              <td className="text-right">{piece.lengthM === null ? 'unknown' : `${piece.lengthM} m`}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
