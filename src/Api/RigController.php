@@ -20,6 +20,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\Ways;
 
 /** What is computed from charts and rigs. */
 final readonly class RigController
@@ -58,6 +59,22 @@ final readonly class RigController
         return Download::text(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), "{$document->name}.rig.json", 'application/json');
     }
 
+    /** Where a control of a unit arrives. */
+    #[Route('/api/rigs/{id}/ways', methods: 'GET')]
+    public function ways(string $id, Request $request): JsonResponse
+    {
+        $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
+        $setup = RigFile::setup($rig);
+        $situation = new Situation($setup);
+        $box = $setup->box($request->query->getString('unit')) ?? throw Problem::notFound('unit');
+        $control = $box->control($request->query->getString('control')) ?? throw Problem::notFound('control');
+        if ($situation->checked()->hasErrors()) {
+            throw Problem::unprocessable('the rulebook has an error; put it right first, then ways can be followed');
+        }
+
+        return new JsonResponse(array_map(get_object_vars(...), (new Ways($situation))->from($box, $control)));
+    }
+
     /** Pages to print, as HTML or as PDF: one sheet, or all of them. */
     #[Route('/api/rigs/{id}/paper/{sheet}.{format}', methods: 'GET', requirements: ['sheet' => 'all|plan|leads|cards|trial|strips|charts|findings', 'format' => 'html|pdf'])]
     public function paper(string $id, string $sheet, string $format): Response
@@ -66,7 +83,7 @@ final readonly class RigController
         $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
         $html = $this->sheets->html(new Situation(RigFile::setup($rig)), 'all' === $sheet ? array_keys(Sheets::ALL) : [$sheet]);
 
-        return 'html' === $format ? new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'"]) : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
+        return 'html' === $format ? new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'"]) : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
     }
 
     /** Makes a chart of a table that was pasted, or of a name document. */

@@ -43,7 +43,9 @@ final readonly class RequestGuard
         $headers = $event->getResponse()->headers;
         $nonce = $event->getRequest()->attributes->get('nonce');
         $styles = \is_string($nonce) ? "'self' 'nonce-{$nonce}'" : "'self'";
-        $headers->set('Content-Security-Policy', "default-src 'none'; script-src 'self'; style-src {$styles}; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'none'; base-uri 'none'; frame-ancestors 'none'");
+        if (!$headers->has('Content-Security-Policy')) {
+            $headers->set('Content-Security-Policy', "default-src 'none'; script-src 'self'; style-src {$styles}; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'none'; base-uri 'none'; frame-ancestors 'none'");
+        }
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'no-referrer');
         $headers->set('Cross-Origin-Resource-Policy', 'same-origin');

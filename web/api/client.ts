@@ -125,6 +125,13 @@ export const api = {
   importEverything: (file: File) => answered(client.POST('/api/everything', uploaded(file))),
   computedRig: (id: string) =>
     answered(client.GET('/api/rigs/{id}/computed', { ...of(id), ...within(LONGEST_MS) })),
+  waysOf: (id: string, unit: string, control: string) =>
+    answered(
+      client.GET('/api/rigs/{id}/ways', {
+        params: { path: { id }, query: { unit, control } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   readTable: (body: { text: string; name: string }) =>
     answered(client.POST('/api/charts/read', { body, ...within(LONGEST_MS) })),
   check: (text: string, rig: string | null) =>

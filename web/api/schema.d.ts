@@ -269,6 +269,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/ways": {
+        parameters: {
+            query: {
+                unit: string;
+                control: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Where a control of a unit arrives. */
+        get: operations["waysOf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/paper/{sheet}.{format}": {
         parameters: {
             query?: never;
@@ -735,6 +757,17 @@ export interface components {
                     [key: string]: unknown;
                 };
             } | null;
+        };
+        Arrival: {
+            unit: string;
+            control: string;
+            device: string;
+            target: string;
+            answer: string;
+            reason: string;
+            hops: string[];
+            witness: string | null;
+            counter: string | null;
         };
         ReadTable: {
             chart: {
@@ -1523,6 +1556,33 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    waysOf: {
+        parameters: {
+            query: {
+                unit: string;
+                control: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What it moves */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrival"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     rigPaper: {

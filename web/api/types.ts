@@ -46,3 +46,4 @@ export type Chart = RigSchemas['Chart'];
 export type Plug = RigSchemas['Plug'];
 export type Setting = RigSchemas['Setting'];
 export type Parameter = RigSchemas['Parameter'];
+export type Arrival = Schemas['Arrival'];

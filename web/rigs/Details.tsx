@@ -1,4 +1,5 @@
 import { Trash2, X } from 'lucide-react';
+import { useState } from 'react';
 import { author } from '../api/author';
 import type { Setting, Unit } from '../api/types';
 import { Button } from '../ui/Button';
@@ -17,14 +18,16 @@ import {
 import { LeadDetails } from './LeadDetails';
 import type { Chosen } from './RigPicture';
 import type { RigWork } from './useRig';
-import { useState } from 'react';
+import { WaysOfControl } from './WaysOfControl';
 
 /** What is chosen in the picture: a unit with its settings, or a lead with its verdict. */
 export function Details({
+  id,
   work,
   chosen,
   onChoose,
 }: {
+  id: string;
   work: RigWork;
   chosen: NonNullable<Chosen>;
   onChoose: (chosen: Chosen) => void;
@@ -57,7 +60,7 @@ export function Details({
       }
     >
       <div className="min-h-0 overflow-auto p-3">
-        {unit !== undefined && <UnitDetails work={work} unit={unit} onChoose={onChoose} />}
+        {unit !== undefined && <UnitDetails id={id} work={work} unit={unit} onChoose={onChoose} />}
         {lead !== undefined && <LeadDetails work={work} lead={lead} />}
         {unit === undefined && lead === undefined && (
           <p>Zigzag Post itself. Its plugs are the ports that the rulebook declares.</p>
@@ -68,10 +71,12 @@ export function Details({
 }
 
 function UnitDetails({
+  id,
   work,
   unit,
   onChoose,
 }: {
+  id: string;
   work: RigWork;
   unit: Unit;
   onChoose: (chosen: Chosen) => void;
@@ -117,6 +122,7 @@ function UnitDetails({
           }}
         />
       </label>
+      <WaysOfControl id={id} work={work} unit={unit} />
       {(chart?.settings ?? []).length > 0 && (
         <table className="table table-sm">
           <thead>

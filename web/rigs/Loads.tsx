@@ -17,9 +17,11 @@ export function Loads({ work }: { work: RigWork }) {
         A byte takes 10 bits ÷ 31 250 baud = 0.32 ms, a message of three bytes 0.96 ms; a DIN lead carries 3
         125 bytes a second.
       </p>
-      {fits.map((fit) => (
-        <Strip key={`${fit.lead} ${fit.from}`} fit={fit} />
-      ))}
+      {[...fits]
+        .sort((a, b) => b.percent - a.percent)
+        .map((fit) => (
+          <Strip key={`${fit.lead} ${fit.from}`} fit={fit} />
+        ))}
     </div>
   );
 }

@@ -101,7 +101,13 @@ function OpenRig({ document }: { document: StoredDocument }) {
         </Panel>
         <div className="flex min-h-0 flex-col gap-2">
           {chosen !== null && (
-            <Details key={`${chosen.what} ${chosen.id}`} work={work} chosen={chosen} onChoose={setChosen} />
+            <Details
+              key={`${chosen.what} ${chosen.id}`}
+              id={document.id}
+              work={work}
+              chosen={chosen}
+              onChoose={setChosen}
+            />
           )}
           <RigTabs id={document.id} work={work} onChoose={setChosen} />
         </div>
