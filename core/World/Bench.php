@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Engine\Time\Clocks;
+use ZigzagPost\Core\Rig\Setup\Hop;
 
 /**
  * A rulebook at work between simulated devices: what is played goes in, what comes out is heard.
@@ -19,7 +20,7 @@ use ZigzagPost\Core\Engine\Time\Clocks;
 final class Bench
 {
     /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
-    public const VERSION = 2;
+    public const VERSION = 3;
     /** After a longer silence clocks jump on; what they would have ticked is left out. */
     private const LONGEST_SILENCE_US = 10_000_000;
     /** What is still ticked before a jump ends. */
@@ -30,17 +31,20 @@ final class Bench
     /** @var list<array{timeUs: int, port: string, bytes: string}> what has come in, not yet taken */
     private array $came = [];
 
-    /** @var array<int, Receiver> by out port */
+    /** @var array<string, Receiver> by the name of their unit, or of their port */
     private array $receivers = [];
+    /** @var array<int, list<array{string, string|null, list<Hop>}>> receivers by out port, at which part of them it is heard, and over which way */
+    private array $hearing = [];
 
-    private function __construct(private Engine $engine)
+    private function __construct(private Engine $engine, private ?Seats $seats)
     {
         $this->seat();
     }
 
-    public static function start(CompiledBook $book): self
+    /** @param Seats|null $seats the units of the rig that hear; without a rig a stand-in is chosen by the name of its port */
+    public static function start(CompiledBook $book, ?Seats $seats = null): self
     {
-        $bench = new self(new Engine($book, true));
+        $bench = new self(new Engine($book, true), $seats);
         $bench->engine->start();
         $bench->hear();
 
@@ -48,12 +52,11 @@ final class Bench
     }
 
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
-    public static function load(CompiledBook $book, array $saved): self
+    public static function load(CompiledBook $book, array $saved, ?Seats $seats = null): self
     {
         /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>} $saved */
-        $bench = new self(Engine::load($book, $saved['engine'], true));
-        foreach ($bench->receivers as $port => $receiver) {
-            $name = $book->ports()[$port];
+        $bench = new self(Engine::load($book, $saved['engine'], true), $seats);
+        foreach ($bench->receivers as $name => $receiver) {
             if (isset($saved['receivers'][$name])) {
                 $receiver->restore($saved['receivers'][$name]);
             }
@@ -65,12 +68,7 @@ final class Bench
     /** @return array<string, mixed> */
     public function save(): array
     {
-        $receivers = [];
-        foreach ($this->receivers as $port => $receiver) {
-            $receivers[$this->engine->book->ports()[$port]] = $receiver->save();
-        }
-
-        return ['engine' => $this->engine->save(), 'receivers' => $receivers];
+        return ['engine' => $this->engine->save(), 'receivers' => array_map(static fn (Receiver $receiver): array => $receiver->save(), $this->receivers)];
     }
 
     /** Plays bytes into an in port at a time in microseconds. False when there is no such port. */
@@ -123,16 +121,13 @@ final class Bench
     }
 
     /** Goes on with another rulebook; what could not be kept is told. */
-    public function change(CompiledBook $book): void
+    public function change(CompiledBook $book, ?Seats $seats = null): void
     {
         $change = BookChange::of($this->engine, $book);
         $this->hear();
-        $receivers = [];
-        foreach ($this->receivers as $port => $receiver) {
-            $receivers[$this->engine->book->ports()[$port]] = $receiver;
-        }
         $this->engine = $change->engine;
-        $this->seat($receivers);
+        $this->seats = $seats ?? $this->seats;
+        $this->seat($this->receivers);
         array_push($this->told, ...$change->lost);
     }
 
@@ -209,8 +204,8 @@ final class Bench
     public function receivers(): array
     {
         $views = [];
-        foreach ($this->receivers as $port => $receiver) {
-            $views[] = ['port' => $this->engine->book->ports()[$port], 'view' => $receiver->view($this->engine->book->middle())];
+        foreach ($this->receivers as $name => $receiver) {
+            $views[] = ['port' => $name, 'view' => $receiver->view($this->engine->book->middle())];
         }
 
         return $views;
@@ -241,18 +236,46 @@ final class Bench
     private function hear(): void
     {
         foreach ($this->engine->take() as $made) {
-            ($this->receivers[$made[1]] ?? null)?->hear($made[0], $made[2], $made[3] ?? null);
+            foreach ($this->hearing[$made[1]] ?? [] as [$name, $part, $way]) {
+                $receiver = $this->receivers[$name];
+                if (!Hop::passes($way, $made[2])) {
+                    continue;
+                }
+                if ($receiver instanceof DeviceReceiver && null !== $part) {
+                    $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
+                } else {
+                    $receiver->hear($made[0], $made[2], $made[3] ?? null);
+                }
+            }
         }
     }
 
-    /** @param array<string, Receiver> $kept receivers that go on, by port */
+    /** @param array<string, Receiver> $kept receivers that go on, by name */
     private function seat(array $kept = []): void
     {
         $this->receivers = [];
-        foreach ($this->engine->book->ports() as $index => $name) {
-            if (\in_array($index, $this->engine->book->outPorts(), true)) {
-                $this->receivers[$index] = $kept[$name] ?? StandIns::receiver($name);
+        $this->hearing = [];
+        foreach ($this->engine->book->outPorts() as $port) {
+            $name = $this->engine->book->ports()[$port];
+            foreach ($this->seats->at[$name] ?? [] as [$unit, $part, $way]) {
+                $this->receivers[$unit] ??= $this->device($unit, $kept[$unit] ?? null);
+                $this->hearing[$port][] = [$unit, $part, $way];
+            }
+            if (!isset($this->hearing[$port]) && null === $this->seats) {
+                $this->receivers[$name] = $kept[$name] ?? StandIns::receiver($name);
+                $this->hearing[$port] = [[$name, null, []]];
             }
         }
+    }
+
+    /** A device as its chart is now, with what it was told before. */
+    private function device(string $unit, ?Receiver $before): DeviceReceiver
+    {
+        $device = new DeviceReceiver($this->seats->boxes[$unit] ?? throw new \LogicException("no unit {$unit}"));
+        if ($before instanceof DeviceReceiver) {
+            $device->restore($before->save());
+        }
+
+        return $device;
     }
 }

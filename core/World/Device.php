@@ -56,6 +56,19 @@ final class Device
         return array_keys($this->sounding);
     }
 
+    /** @return array<mixed> */
+    public function save(): array
+    {
+        return [$this->values, $this->program, $this->sounding, $this->nrpn, $this->controllers, $this->deafUntilUs];
+    }
+
+    /** @param array<mixed> $saved what save() gave */
+    public function restore(array $saved): void
+    {
+        /** @var array{array<string, int>, int|null, array<int, true>, array<int, array{int, int}>, array<int, array<int, int>>, int} $saved */
+        [$this->values, $this->program, $this->sounding, $this->nrpn, $this->controllers, $this->deafUntilUs] = $saved;
+    }
+
     /** @return list<Heard> */
     public function hear(int $timeUs, Hears $part, string $bytes): array
     {
@@ -81,6 +94,19 @@ final class Device
             0xD0 => $this->move($part, KindName::Pressure, $channel, null, $first),
             default => $this->move($part, KindName::Bend, $channel, null, ($second << 7 | $first) - 8192),
         };
+    }
+
+    /**
+     * Whether a message that did nothing is worth a word: it was on a channel of this part, and no key let go,
+     * no bank and no select of a parameter, which do nothing by themselves.
+     */
+    public function wasMeant(Hears $part, string $bytes): bool
+    {
+        $status = \ord($bytes[0] ?? "\0");
+        $isLetGo = 0x80 === ($status & 0xF0) || (0x90 === ($status & 0xF0) && 0 === \ord($bytes[2] ?? "\0"));
+        $isHalf = 0xB0 === ($status & 0xF0) && \in_array(\ord($bytes[1] ?? "\0"), [0, 6, 32, 38, 98, 99, 100, 101], true);
+
+        return $status >= 0x80 && $status < 0xF0 && !$isLetGo && !$isHalf && $this->answers($part, ($status & 0x0F) + 1);
     }
 
     /** Whether a part hears a kind at all; what is not known is taken for yes. */

@@ -67,35 +67,12 @@ final class RigWorld
         $heard = [];
         foreach ($this->engine->take() as $made) {
             foreach ('' === $made[2] ? [] : $this->hearers[$made[1]] ?? [] as [$unit, $part, $way]) {
-                if (!self::isBlocked($way, $made[2])) {
+                if (Hop::passes($way, $made[2])) {
                     array_push($heard, ...$this->devices[$unit]->hear($made[0], $part, $made[2]));
                 }
             }
         }
 
         return $heard;
-    }
-
-    /** @param list<Hop> $way */
-    private static function isBlocked(array $way, string $bytes): bool
-    {
-        $kind = match (true) {
-            0xF0 === \ord($bytes[0]) => 'sysex',
-            0xF8 === \ord($bytes[0]) => 'clock',
-            0xFE === \ord($bytes[0]) => 'sensing',
-            0xC0 === (\ord($bytes[0]) & 0xF0) => 'program',
-            0xB0 === (\ord($bytes[0]) & 0xF0) => 'cc',
-            0x80 === (\ord($bytes[0]) & 0xE0) => 'note',
-            default => '',
-        };
-        foreach ($way as $hop) {
-            foreach ($hop->blocks as $blocked) {
-                if ($blocked->value === $kind) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 }

@@ -42,7 +42,7 @@ final readonly class BenchController
                 break;
             }
         }
-        $bench = Bench::start($this->book($name ?? ''));
+        $bench = Bench::start($this->book($name ?? ''), $this->books->seats($name ?? ''));
         $session = Session::start($name ?? '', $bench);
         $this->sessions->keep($session);
 
@@ -86,7 +86,7 @@ final readonly class BenchController
 
     private function bench(Session $session): Bench
     {
-        return Bench::load($this->book($session->book), $session->state);
+        return Bench::load($this->book($session->book), $session->state, $this->books->seats($session->book));
     }
 
     private function book(string $name): CompiledBook

@@ -14,6 +14,8 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\World\Seats;
 
 /**
  * Compiled rulebooks as PHP files, so that a request need not compile again; beside each the text it was made of, so that it
@@ -41,6 +43,7 @@ final readonly class Books
             $this->shelf->write("{$name}.book", $text);
             if (null !== $rig) {
                 $this->shelf->write("{$name}.rig", Json::write($rig));
+                $this->shelf->write("{$name}.seats", serialize(Seats::of(Setup::of($rig, $checked->written))));
             }
             $this->shelf->write("{$name}.php", "<?php\n\n".$source->php);
         }
@@ -62,6 +65,18 @@ final readonly class Books
         $book = class_exists($class, false) ? new $class() : null;
 
         return $book instanceof CompiledBook ? $book : $this->makeAgain($name);
+    }
+
+    /** The units of the rig that hear a book; null where it has none. */
+    public function seats(string $name): ?Seats
+    {
+        if (1 !== preg_match('/^[0-9a-f]{32}$/D', $name)) {
+            return null;
+        }
+        $kept = $this->shelf->read("{$name}.seats");
+        $seats = null === $kept ? null : @unserialize($kept);
+
+        return $seats instanceof Seats ? $seats : null;
     }
 
     public function sweep(int $seconds): void

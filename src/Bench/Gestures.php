@@ -86,7 +86,7 @@ final readonly class Gestures
 
             return false;
         }
-        $bench->change($book);
+        $bench->change($book, $books->seats($name));
         $session->book = $name;
 
         return true;

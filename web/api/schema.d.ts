@@ -999,6 +999,29 @@ export interface components {
             /** @description Messages on channels that it does not listen to. */
             elsewhere: number;
         };
+        DeviceView: {
+            /** @constant */
+            face: "device";
+            channel: number;
+            label: string;
+            sort: string;
+            program: {
+                shown: string;
+                name: string;
+            } | null;
+            values: {
+                name: string;
+                value: number;
+                low: number;
+                high: number;
+                shown: string;
+            }[];
+            notes: string[];
+            pulses: number;
+            messages: number;
+            /** @description Messages on its channels that it does not understand. */
+            elsewhere: number;
+        };
         EffectView: {
             /** @constant */
             face: "effect";
@@ -1041,7 +1064,7 @@ export interface components {
         };
         Receiver: {
             port: string;
-            view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
+            view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
         News: {
             /** @description Number of the latest gesture that counted. */

@@ -21,6 +21,7 @@ export type Sender = Schemas['Sender'];
 export type Receiver = Schemas['Receiver'];
 export type SynthView = Schemas['SynthView'];
 export type EffectView = Schemas['EffectView'];
+export type DeviceView = Schemas['DeviceView'];
 export type SamplerView = Schemas['SamplerView'];
 export type EchoView = Schemas['EchoView'];
 export type DrumsView = Schemas['DrumsView'];

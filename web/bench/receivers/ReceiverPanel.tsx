@@ -1,17 +1,27 @@
 import { memo } from 'react';
 import type { Receiver } from '../../api/types';
 import { Panel } from '../../ui/Panel';
+import { DeviceFace } from './DeviceFace';
 import { EffectFace } from './EffectFace';
 import { SamplerFace } from './SamplerFace';
 import { SynthFace } from './SynthFace';
 import { DrumsFace, EchoFace } from './TempoFaces';
 
-const NAMES = { synth: 'synth', effect: 'effect box', sampler: 'sampler', echo: 'echo', drums: 'drum box' };
+const NAMES = {
+  synth: 'synth',
+  effect: 'effect box',
+  sampler: 'sampler',
+  echo: 'echo',
+  drums: 'drum box',
+  device: '',
+};
 
 function Face({ view, isDense }: { view: Receiver['view']; isDense: boolean }) {
   switch (view.face) {
     case 'synth':
       return <SynthFace view={view} isDense={isDense} />;
+    case 'device':
+      return <DeviceFace view={view} isDense={isDense} />;
     case 'effect':
       return <EffectFace view={view} isDense={isDense} />;
     case 'sampler':
@@ -35,10 +45,10 @@ export const ReceiverPanel = memo(function ReceiverPanel({
   const channel = view.channel === 0 ? 'all channels' : `channel ${view.channel}`;
   return (
     <Panel
-      title={port}
+      title={view.face === 'device' ? view.label : port}
       aside={
         <span className="text-xs">
-          {NAMES[view.face]}, {channel}
+          {view.face === 'device' ? `${port}, ${view.sort}` : `${NAMES[view.face]}, ${channel}`}
         </span>
       }
       className="shrink-0"
@@ -48,8 +58,8 @@ export const ReceiverPanel = memo(function ReceiverPanel({
         <Face view={view} isDense={isDense} />
         {view.elsewhere > 0 && (
           <p className="mt-1 text-xs text-warning">
-            {view.elsewhere} {view.elsewhere === 1 ? 'message' : 'messages'} on a channel it does not listen
-            to
+            {view.elsewhere} {view.elsewhere === 1 ? 'message' : 'messages'}{' '}
+            {view.face === 'device' ? 'it does not understand' : 'on a channel it does not listen to'}
           </p>
         )}
       </div>

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\World;
+
+use ZigzagPost\Core\Midi\KeyName;
+use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Setup\Box;
+
+/** A unit of the rig on the bench: a device made from its chart, with what it was last told in front. */
+final class DeviceReceiver implements Receiver
+{
+    /** Parameters shown at most. */
+    private const MOST = 6;
+
+    private readonly Device $device;
+    /** @var list<string> titles of parameters, the one moved last first */
+    private array $moved = [];
+    private int $pulses = 0;
+    private int $messages = 0;
+    private int $unheard = 0;
+
+    public function __construct(Box $box)
+    {
+        $this->device = new Device($box);
+    }
+
+    /** Hears at one of its parts. */
+    public function hearAt(string $partId, int $timeUs, string $bytes, ?int $pulseUs): void
+    {
+        $part = $this->device->box->chart->part($partId);
+        if (null !== $pulseUs) {
+            ++$this->pulses;
+        } elseif (null !== $part && '' !== $bytes) {
+            $heard = $this->device->hear($timeUs, $part, $bytes);
+            \ord($bytes[0]) < 0xF8 && (++$this->messages);
+            $this->unheard += [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
+            foreach ($heard as $each) {
+                if (Heard::PARAMETER === $each->what) {
+                    $this->moved = \array_slice([$each->title, ...array_values(array_diff($this->moved, [$each->title]))], 0, self::MOST);
+                }
+            }
+        }
+    }
+
+    public function hear(int $timeUs, string $bytes, ?int $pulseUs): void
+    {
+        foreach ($this->device->box->chart->hears ?? [] as $part) {
+            $this->hearAt($part->id, $timeUs, $bytes, $pulseUs);
+        }
+    }
+
+    public function view(MiddleC $middle): array
+    {
+        $chart = $this->device->box->chart;
+        $program = $this->device->program();
+
+        return [
+            'face' => 'device',
+            'channel' => 0,
+            'label' => $this->device->box->label(),
+            'sort' => $chart->sort->value,
+            'program' => null === $program ? null : ['shown' => $chart->programs?->label($program) ?? '', 'name' => ($this->device->box->unit->programs[$program] ?? null)->name ?? $chart->programs->names[$program] ?? ''],
+            'values' => array_values(array_filter(array_map($this->value(...), $this->moved))),
+            'notes' => array_map(static fn (int $key): string => $chart->keys->names[$key] ?? KeyName::of($key, $middle), $this->device->sounding()),
+            'pulses' => $this->pulses,
+            'messages' => $this->messages,
+            'elsewhere' => $this->unheard,
+        ];
+    }
+
+    public function save(): array
+    {
+        return [$this->device->save(), $this->moved, $this->pulses, $this->messages, $this->unheard];
+    }
+
+    public function restore(array $saved): void
+    {
+        /** @var array{array<mixed>, list<string>, int, int, int} $saved */
+        [$device, $this->moved, $this->pulses, $this->messages, $this->unheard] = $saved;
+        $this->device->restore($device);
+    }
+
+    /** @return array{name: string, value: int, low: int, high: int, shown: string}|null */
+    private function value(string $title): ?array
+    {
+        $parameter = $this->device->box->parameter($title);
+        $value = $this->device->values()[$title] ?? null;
+
+        return null === $parameter || null === $value ? null : ['name' => $title, 'value' => $value, 'low' => $parameter->raw[0], 'high' => $parameter->raw[1], 'shown' => self::shown($parameter, $value)];
+    }
+
+    /** What the device shows for a raw value: a name, or a number of its table with its unit. */
+    private static function shown(Parameter $parameter, int $value): string
+    {
+        foreach ($parameter->named ?? [] as $named) {
+            if ($value >= $named->from && $value <= $named->to) {
+                return $named->name;
+            }
+        }
+        $before = null;
+        foreach ($parameter->shown ?? [] as $point) {
+            if (null !== $before && $value <= $point[0]) {
+                $share = $point[0] === $before[0] ? 1.0 : ($value - $before[0]) / ($point[0] - $before[0]);
+                $number = 'steps' === $parameter->between?->value ? $before[1] : $before[1] + $share * ($point[1] - $before[1]);
+
+                return trim(round($number, 1)." {$parameter->unit}");
+            }
+            $before = $point;
+        }
+
+        return (string) $value;
+    }
+}

@@ -1,0 +1,53 @@
+import type { DeviceView } from '../../api/types';
+
+/** A unit of the rig, as its chart makes it: the program it shows, what sounds, and the parameters moved last. */
+export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boolean }) {
+  const shown = view.values.slice(0, isDense ? 3 : 6);
+  return (
+    <div className="flex min-h-8 flex-col gap-1">
+      {(view.program !== null || view.notes.length > 0) && (
+        <p className="flex flex-wrap items-baseline gap-x-2">
+          {view.program !== null && (
+            <>
+              <span
+                className="rounded-field border-2 border-primary px-2 font-mono text-xl font-semibold text-primary"
+                role="img"
+                aria-label={`Program ${view.program.shown}`}
+              >
+                {view.program.shown}
+              </span>
+              <span className="truncate font-semibold">{view.program.name}</span>
+            </>
+          )}
+          {view.notes.map((note) => (
+            <span key={note} className="rounded bg-secondary px-2 font-semibold text-secondary-content">
+              {note}
+            </span>
+          ))}
+        </p>
+      )}
+      {shown.map((each) => (
+        <label key={each.name} className="flex items-center gap-2 text-xs">
+          <span className="w-24 truncate" title={each.name}>
+            {each.name}
+          </span>
+          <progress
+            className="progress progress-primary h-2 min-w-8 flex-1"
+            max={Math.max(1, each.high - each.low)}
+            value={each.value - each.low}
+            aria-label={each.name}
+          />
+          <b className="min-w-12 text-right font-mono" title={`raw ${each.value}`}>
+            {each.shown}
+          </b>
+        </label>
+      ))}
+      {view.pulses > 0 && <p className="text-xs">{view.pulses} pulses</p>}
+      {view.program === null && view.notes.length === 0 && shown.length === 0 && view.pulses === 0 && (
+        <p className="text-xs">
+          {view.messages === 0 ? 'has heard nothing yet' : `has heard ${view.messages} messages`}
+        </p>
+      )}
+    </div>
+  );
+}
