@@ -33,19 +33,21 @@ final readonly class Books
     /**
      * Compiles a checked rulebook, unless that has been done, and names it.
      *
-     * @return string 32 hexadecimal digits
+     * @return string 32 hexadecimal digits; with a rig a hyphen and 32 more, since the same rules sound otherwise on another rig
      */
     public function store(Checker $checked, string $text, ?Rig $rig = null): string
     {
         $source = Compiler::source($checked->book, true);
-        $name = self::nameOf($source->class);
-        if (null === $this->shelf->path("{$name}.php") || null === $this->shelf->path("{$name}.book")) {
-            $this->shelf->write("{$name}.book", $text);
+        $class = self::nameOf($source->class);
+        $kept = null === $rig ? '' : Json::write($rig);
+        $name = null === $rig ? $class : "{$class}-".md5($kept.$text);
+        if (null === $this->shelf->path("{$class}.php") || null === $this->shelf->path("{$name}.book")) {
             if (null !== $rig) {
-                $this->shelf->write("{$name}.rig", Json::write($rig));
+                $this->shelf->write("{$name}.rig", $kept);
                 $this->shelf->write("{$name}.seats", serialize(Seats::of(Setup::of($rig, $checked->written))));
             }
-            $this->shelf->write("{$name}.php", "<?php\n\n".$source->php);
+            $this->shelf->write("{$name}.book", $text);
+            $this->shelf->write("{$class}.php", "<?php\n\n".$source->php);
         }
 
         return $name;
@@ -54,11 +56,12 @@ final readonly class Books
     /** A book compiled before; null when neither it nor its text is here any more. */
     public function find(string $name): ?CompiledBook
     {
-        if (1 !== preg_match('/^[0-9a-f]{32}$/D', $name)) {
+        if (!self::isName($name)) {
             return null;
         }
-        $class = Compiler::NAMESPACE.'\\Book_'.$name;
-        $file = $this->shelf->path("{$name}.php");
+        $hash = substr($name, 0, 32);
+        $class = Compiler::NAMESPACE.'\\Book_'.$hash;
+        $file = $this->shelf->path("{$hash}.php");
         if (null !== $file && !class_exists($class, false)) {
             require $file;
         }
@@ -70,10 +73,7 @@ final readonly class Books
     /** The units of the rig that hear a book; null where it has none. */
     public function seats(string $name): ?Seats
     {
-        if (1 !== preg_match('/^[0-9a-f]{32}$/D', $name)) {
-            return null;
-        }
-        $kept = $this->shelf->read("{$name}.seats");
+        $kept = self::isName($name) ? $this->shelf->read("{$name}.seats") : null;
         $seats = null === $kept ? null : @unserialize($kept);
 
         return $seats instanceof Seats ? $seats : null;
@@ -97,7 +97,12 @@ final readonly class Books
         }
         $book = null === $checked || $checked->hasErrors() ? null : Compiler::load($checked->book, true);
 
-        return null === $book || self::nameOf($book::class) !== $name ? null : $book;
+        return null === $book || self::nameOf($book::class) !== substr($name, 0, 32) ? null : $book;
+    }
+
+    private static function isName(string $name): bool
+    {
+        return 1 === preg_match('/^[0-9a-f]{32}(-[0-9a-f]{32})?$/D', $name);
     }
 
     private static function nameOf(string $class): string

@@ -55,7 +55,7 @@ final readonly class Gestures
                 'play' => self::feed($gesture, $bench, $timeUs),
                 'panic' => $bench->panic($timeUs),
                 'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
-                'rules' => $hasOtherRules = self::change($gesture->text('book', 32), $session, $bench, $books) || $hasOtherRules,
+                'rules' => $hasOtherRules = self::change($gesture->text('book', 65), $session, $bench, $books) || $hasOtherRules,
                 default => throw Problem::badRequest("\"do\" should be play, scene, panic or rules, not {$do}"),
             };
         }

@@ -4,48 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App;
 
-use App\Kernel;
 use Doctrine\DBAL\Connection;
-use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Symfony\Bundle\FrameworkBundle\Console\Application;
-use Symfony\Bundle\FrameworkBundle\KernelBrowser;
-use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
-use Symfony\Component\Console\Input\StringInput;
-use Symfony\Component\Console\Output\NullOutput;
-use Symfony\Component\Filesystem\Filesystem;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\Routing\RouterInterface;
-use Symfony\Component\Yaml\Yaml;
 
 /** The API, against its own description. */
-final class ApiTest extends WebTestCase
+final class ApiTest extends ApiTestCase
 {
     private const BOOK = "port keys in\nport moths out\nrule \"Through\"\n  take note\n  set channel = 3\n  send moths\n";
-
-    private KernelBrowser $browser;
-
-    public static function setUpBeforeClass(): void
-    {
-        $database = \dirname(__DIR__, 2).'/var/test/zigzag.sqlite';
-        (new Filesystem())->mkdir(\dirname($database));
-        (new Filesystem())->remove([$database, "{$database}-wal", "{$database}-shm"]);
-        $application = new Application(new Kernel('test', false));
-        $application->setAutoExit(false);
-        self::assertSame(0, $application->run(new StringInput('doctrine:migrations:migrate --no-interaction --quiet'), new NullOutput()));
-        self::assertSame(0, $application->run(new StringInput('app:demo-data'), new NullOutput()));
-    }
-
-    protected function setUp(): void
-    {
-        $this->browser = self::createClient([], ['HTTP_HOST' => '127.0.0.1']);
-        $this->browser->disableReboot();
-    }
-
-    protected static function getKernelClass(): string
-    {
-        return Kernel::class;
-    }
 
     public function testTheDescriptionNamesEveryRouteAndNoOther(): void
     {
@@ -311,99 +277,5 @@ final class ApiTest extends WebTestCase
         $headers = $this->browser->getResponse()->headers;
         self::assertStringContainsString("default-src 'none'", (string) $headers->get('Content-Security-Policy'));
         self::assertFalse($headers->has('Access-Control-Allow-Origin'));
-    }
-
-    private function openBench(string $text): string
-    {
-        return '/api/bench/'.$this->text($this->call('POST', '/api/bench', ['text' => $text], 201, 'Bench'), 'id');
-    }
-
-    /**
-     * Plays gestures, numbered on from the request's number.
-     *
-     * @param list<array<string, mixed>> $gestures
-     *
-     * @return array<mixed>
-     */
-    private function play(string $path, int $request, array $gestures): array
-    {
-        $numbered = array_map(static fn (int $index, array $gesture): array => ['number' => 100 * $request + $index] + $gesture, array_keys($gestures), $gestures);
-
-        return $this->call('POST', "{$path}/play", ['request' => $request, 'gestures' => $numbered, 'nowUs' => $gestures[\count($gestures) - 1]['timeUs'] ?? 0], 200, 'News');
-    }
-
-    /**
-     * @param array<string, mixed>|null $body
-     *
-     * @return array<mixed>
-     */
-    private function call(string $method, string $path, ?array $body, int $status, ?string $schema = null): array
-    {
-        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json'], content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR));
-        self::assertSame($status, $this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent());
-        $answer = $this->answer();
-        if (null !== $schema) {
-            $this->assertFits($schema);
-        }
-
-        return $answer;
-    }
-
-    /** @return array<mixed> */
-    private function upload(string $name, string $content, int $status): array
-    {
-        $path = (string) tempnam(sys_get_temp_dir(), 'zigzag');
-        file_put_contents($path, $content);
-        $this->browser->request('POST', '/api/tapes', files: ['file' => new UploadedFile($path, $name, test: true)]);
-        self::assertSame($status, $this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent());
-        @unlink($path);
-
-        return $this->answer();
-    }
-
-    /** @return array<mixed> */
-    private function answer(): array
-    {
-        $answer = json_decode((string) $this->browser->getResponse()->getContent(), true);
-
-        return \is_array($answer) ? $answer : [];
-    }
-
-    private function assertFits(string $schema): void
-    {
-        $description = json_encode(['$ref' => "#/components/schemas/{$schema}", 'components' => $this->description()['components']], \JSON_THROW_ON_ERROR);
-        $result = (new Validator())->validate(json_decode((string) $this->browser->getResponse()->getContent()), $description);
-        self::assertTrue($result->isValid(), $schema.': '.json_encode($result->error()?->message()).json_encode($result->error()?->data()->fullPath()));
-    }
-
-    /** @return array{paths: array<string, array<string, mixed>>, components: array<string, mixed>} */
-    private function description(): array
-    {
-        /** @var array{paths: array<string, array<string, mixed>>, components: array<string, mixed>} */
-        return Yaml::parseFile(\dirname(__DIR__, 2).'/config/openapi.yaml');
-    }
-
-    /** @param array<mixed> $answer */
-    private function text(array $answer, string $name): string
-    {
-        $text = $answer[$name] ?? null;
-        self::assertIsString($text);
-
-        return $text;
-    }
-
-    /**
-     * What stands at a path such as `records.0.fate`.
-     *
-     * @param array<mixed> $answer
-     */
-    private function at(array $answer, string $path): mixed
-    {
-        $found = $answer;
-        foreach (explode('.', $path) as $step) {
-            $found = \is_array($found) ? ($found[$step] ?? null) : null;
-        }
-
-        return $found;
     }
 }

@@ -12,6 +12,8 @@ namespace ZigzagPost\Core\Rig\Table;
 final class TableReader
 {
     private ?string $family = null;
+    /** The heading of that family, as long as no row stands under it. */
+    private ?Row $unused = null;
     /** @var array<string, int> line by title */
     private array $seen = [];
     /** @var list<array<string, mixed>> */
@@ -31,6 +33,7 @@ final class TableReader
         foreach (\array_slice($rows, $columns->firstRow) as $row) {
             $reader->row($row);
         }
+        $reader->endFamily();
 
         return new ReadTable($reader->parameters, $reader->rows, $columns->at);
     }
@@ -42,14 +45,18 @@ final class TableReader
         }
         $filled = $row->filled();
         $first = (string) array_values($filled)[0];
-        if (1 === preg_match('~^(#|//|\*|note[s:]|;)~i', $first)) {
+        $isAlone = 1 === \count($filled);
+        if (1 === preg_match($isAlone ? '~^(#|//|\*|notes?\b|;)~i' : '~^(#\s|//|;)~', $first)) {
             return;
         }
-        if (1 === \count($filled) && 1 < \count($this->columns->at) && null === Numbers::of($first)) {
+        if ($isAlone && 1 < \count($this->columns->at) && null === Numbers::of($first)) {
+            $this->endFamily();
             $this->family = rtrim($first, ':');
+            $this->unused = $row;
 
             return;
         }
+        $this->unused = null;
         $name = $row->cell($this->columns->at['name'] ?? null);
         if ('' === $name) {
             $this->rows[] = new RowReport($row->line, $first, false, 'has no name');
@@ -73,6 +80,14 @@ final class TableReader
         unset($parameter['said']);
         $this->parameters[] = $parameter;
         $this->rows[] = new RowReport($row->line, $name, true, \is_string($said) ? $said : null);
+    }
+
+    /** A heading with no row under it may have been meant as one. */
+    private function endFamily(): void
+    {
+        if (null !== $this->unused) {
+            $this->rows[] = new RowReport($this->unused->line, (string) $this->family, false, 'has a name only, and was taken for a heading');
+        }
     }
 
     /** @return array<string, mixed>|string the parameter, or what is wrong */

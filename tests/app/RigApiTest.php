@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Tests\Core\Cases;
+
+/** Rigs and charts over the API: what is computed, files, paper, the bench of a rig, tables that were pasted. */
+final class RigApiTest extends ApiTestCase
+{
+    private const MENDED = 'The ferry, mended';
+    private const FOUND = 'The ferry, as found';
+    private const TABLE = "Name;CC;Range\nMix;21;0-127\nFeedback;22;0-120\nFreeze;23;on/off\nnothing;;\n";
+    private const POINTS_A_MM = 72 / 25.4;
+
+    public function testTheFoundRigHasFindingsAndTheMendedOneHasNoErrorAndNoWarning(): void
+    {
+        $severities = [];
+        foreach ([self::FOUND, self::MENDED] as $name) {
+            $computed = $this->call('GET', "/api/rigs/{$this->rig($name)}/computed", null, 200, 'ComputedRig');
+            self::assertIsArray($computed['findings']);
+            $severities[] = array_count_values(array_filter(array_column($computed['findings'], 'severity'), is_string(...)));
+        }
+        self::assertGreaterThan(2, $severities[0]['error'] ?? 0);
+        self::assertArrayNotHasKey('error', $severities[1]);
+        self::assertArrayNotHasKey('warning', $severities[1]);
+    }
+
+    public function testAFixIsStoredAndClearsItsFinding(): void
+    {
+        $rig = $this->rig(self::FOUND);
+        $document = $this->call('GET', "/api/documents/{$rig}", null, 200);
+        $before = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200)['findings'];
+        self::assertIsArray($before);
+        self::assertNotSame([], array_filter($before, static fn (mixed $finding): bool => \is_array($finding) && null !== $finding['fix']), 'some findings have fixes');
+        $without = json_decode($this->text($document, 'text'), true);
+        self::assertIsArray($without);
+        $without['leads'] = [];
+        $this->call('PUT', "/api/documents/{$rig}", ['name' => self::FOUND, 'text' => Json::encode($without), 'version' => $document['version']], 200);
+        $after = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200)['findings'];
+        self::assertIsArray($after);
+        self::assertNotSame(array_column($before, 'text'), array_column($after, 'text'), 'what is computed follows what is stored');
+    }
+
+    public function testARigGoesOutAsAFileAndComesBackEqual(): void
+    {
+        $this->browser->request('GET', "/api/rigs/{$this->rig(self::MENDED)}/file");
+        $file = (string) $this->browser->getResponse()->getContent();
+        $made = $this->bringIn('again.rig.json', $file, 201);
+        $this->browser->request('GET', "/api/rigs/{$this->text($made, 'id')}/file");
+        $again = json_decode((string) $this->browser->getResponse()->getContent(), true);
+        $first = json_decode($file, true);
+        self::assertIsArray($again);
+        self::assertIsArray($first);
+        unset($again['name'], $first['name']);
+        self::assertSame($first, $again);
+    }
+
+    public function testDamagedRigFilesSayWhereAndChangeNothing(): void
+    {
+        $this->browser->request('GET', "/api/rigs/{$this->rig(self::MENDED)}/file");
+        $file = (string) $this->browser->getResponse()->getContent();
+        $before = \count($this->call('GET', '/api/documents', null, 200));
+        mt_srand(1861);
+        $kept = 0;
+        for ($case = 0; $case < min(1000, Cases::number(60)); ++$case) {
+            $at = mt_rand(0, \strlen($file) - 1);
+            $damaged = 0 === $case % 2 ? substr($file, 0, $at) : substr_replace($file, \chr(mt_rand(0, 255)), $at, 1);
+            $this->upload('damaged.rig.json', $damaged, null, '/api/documents/import');
+            $status = $this->browser->getResponse()->getStatusCode();
+            self::assertContains($status, [201, 422], substr($damaged, max(0, $at - 40), 80));
+            $kept += 201 === $status ? 1 : 0;
+            if (422 === $status) {
+                self::assertNotSame('', $this->text($this->answer(), 'error'));
+            }
+        }
+        self::assertLessThanOrEqual($before + 2 * $kept, \count($this->call('GET', '/api/documents', null, 200)), 'what was refused left nothing');
+    }
+
+    public function testWhereAControlGoes(): void
+    {
+        $path = "/api/rigs/{$this->rig(self::MENDED)}/ways";
+        $ways = $this->call('GET', "{$path}?unit=treadle&control=".'Pedal', null, 200);
+        self::assertNotSame([], $ways);
+        foreach ($ways as $way) {
+            self::assertIsArray($way);
+            self::assertContains($way['answer'], ['always', 'never', 'sometimes', 'not decided']);
+        }
+        $this->call('GET', "{$path}?unit=nobody&control=x", null, 404);
+        $this->call('GET', "{$path}?unit=treadle&control=x", null, 404);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function sheets(): iterable
+    {
+        foreach (['all', 'plan', 'leads', 'cards', 'trial', 'strips', 'charts', 'findings'] as $sheet) {
+            yield $sheet => [$sheet];
+        }
+    }
+
+    #[DataProvider('sheets')]
+    public function testEachSheetIsAPageAndAPdf(string $sheet): void
+    {
+        $rig = $this->rig(self::MENDED);
+        $this->browser->request('GET', "/api/rigs/{$rig}/paper/{$sheet}.html");
+        self::assertSame(200, $this->browser->getResponse()->getStatusCode());
+        self::assertStringContainsString('The Salt Ferry', (string) $this->browser->getResponse()->getContent());
+        $this->browser->request('GET', "/api/rigs/{$rig}/paper/{$sheet}.pdf");
+        self::assertStringStartsWith('%PDF-', (string) $this->browser->getResponse()->getContent());
+    }
+
+    public function testTheLineAndTheStripsMeasureInThePdfWhatTheySay(): void
+    {
+        $this->browser->request('GET', "/api/rigs/{$this->rig(self::MENDED)}/paper/strips.pdf");
+        preg_match_all('/stream\r?\n(.*?)\r?\nendstream/s', (string) $this->browser->getResponse()->getContent(), $streams);
+        $drawn = implode("\n", array_map(static fn (string $stream): string => str_replace("\0", '', (string) @gzuncompress($stream)), $streams[1])); // letters have two bytes
+
+        $before = strstr($drawn, 'This line is 100 mm', true);
+        self::assertIsString($before, 'what it says');
+        self::assertGreaterThan(0, preg_match_all('/^([\d.]+) ([\d.]+) m ([\d.]+) \2 l S$/m', $before, $lines, \PREG_SET_ORDER));
+        $line = $lines[\count($lines) - 1];
+        self::assertEqualsWithDelta(100, ((float) $line[3] - (float) $line[1]) / self::POINTS_A_MM, 0.05, 'the line above its words');
+
+        $strips = preg_split('/^BT .*? Tf {2}\[\((?=.*mm a control)/m', $drawn);
+        self::assertIsArray($strips);
+        self::assertGreaterThan(2, \count($strips));
+        foreach (\array_slice($strips, 1) as $strip) {
+            self::assertSame(1, preg_match('/([\d.]+) mm a control/', $strip, $said));
+            $pitch = (float) $said[1];
+            preg_match_all('/^([\d.]+) ([\d.]+) m \1 ([\d.]+) l S$/m', $strip, $rules, \PREG_SET_ORDER);
+            $top = max([0.0, ...array_map(static fn (array $rule): float => (float) $rule[2], $rules)]);
+            $at = array_values(array_unique(array_map(static fn (array $rule): float => (float) $rule[1], array_filter($rules, static fn (array $rule): bool => (float) $rule[2] > $top - 1))));
+            sort($at);
+            self::assertGreaterThan(1, \count($at));
+            for ($control = 1; $control < \count($at); ++$control) {
+                self::assertEqualsWithDelta($control * $pitch, ($at[$control] - $at[0]) / self::POINTS_A_MM, 0.05, "rule {$control} of {$said[0]}");
+            }
+        }
+    }
+
+    public function testNamesWithMarkupAreNamesOnPaper(): void
+    {
+        $this->browser->request('GET', "/api/rigs/{$this->rig(self::MENDED)}/file");
+        $rig = json_decode((string) $this->browser->getResponse()->getContent(), true);
+        self::assertIsArray($rig);
+        self::assertIsArray($rig['units']);
+        foreach ($rig['units'] as $index => $unit) {
+            self::assertIsArray($unit);
+            $rig['units'][$index] = ['label' => "<script>alert({$index})</script><img src=x>"] + $unit;
+        }
+        $made = $this->text($this->bringIn('markup.rig.json', Json::encode($rig), 201), 'id');
+        $this->browser->request('GET', "/api/rigs/{$made}/paper/all.html");
+        $page = (string) $this->browser->getResponse()->getContent();
+        self::assertStringContainsString('&lt;script&gt;alert(0)', $page);
+        self::assertStringNotContainsString('<script', $page);
+        self::assertStringNotContainsString('<img', $page);
+    }
+
+    public function testAPastedTableBecomesAChartThatIsPlayedOnTheBench(): void
+    {
+        $read = $this->call('POST', '/api/charts/read', ['text' => self::TABLE, 'name' => 'Tide'], 200, 'ReadTable');
+        self::assertIsArray($read['rows']);
+        self::assertSame([2, 3, 4, 5], array_column($read['rows'], 'line'));
+        self::assertNotNull($this->at($read, 'rows.3.problem'), 'a row without a number is named');
+        self::assertSame(22, $this->at($read, 'chart.parameters.1.message.number'));
+
+        $book = $this->text($this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Tide', 'text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n"], 201), 'id');
+        $rig = ['schema' => 1, 'name' => 'Tide', 'charts' => ['tide' => ['revision' => 1, 'chart' => $read['chart']]], 'units' => [['name' => 'tide', 'chart' => ['id' => 'tide', 'revision' => 1], 'settings' => ['channel' => ['value' => 7, 'state' => 'set']]]], 'leads' => [['id' => 'one', 'a' => ['unit' => 'post', 'plug' => 'boxes'], 'b' => ['unit' => 'tide', 'plug' => 'in']]], 'book' => $book];
+        $made = $this->text($this->call('POST', '/api/documents', ['kind' => 'rig', 'name' => 'Tide', 'text' => Json::encode($rig)], 201), 'id');
+        $bench = $this->call('POST', '/api/bench', ['text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n", 'rig' => $made], 201, 'Bench');
+        $news = $this->play('/api/bench/'.$this->text($bench, 'id'), 1, [['do' => 'play', 'port' => 'keys', 'control' => 'modulation', 'value' => 90, 'timeUs' => 1000]]);
+        self::assertSame('tide', $this->at($news, 'receivers.0.port'));
+        self::assertSame(['Mix', 90], [$this->at($news, 'receivers.0.view.values.0.name'), $this->at($news, 'receivers.0.view.values.0.value')]);
+    }
+
+    public function testTheSameRulesOnAnotherRigAreHeardByItsUnits(): void
+    {
+        $heard = [];
+        foreach (['gull', 'moth'] as $unit) {
+            $chart = ['schema' => 1, 'name' => $unit, 'sort' => 'synth', 'plugs' => [['id' => 'in', 'label' => 'IN', 'connector' => 'any', 'uses' => [['way' => 'in', 'carries' => 'midi']]]]];
+            $rig = ['schema' => 1, 'name' => $unit, 'charts' => ['c' => ['revision' => 1, 'chart' => $chart + ['hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 'omni']]]]], 'units' => [['name' => $unit, 'chart' => ['id' => 'c', 'revision' => 1]]], 'leads' => [['id' => 'one', 'a' => ['unit' => 'post', 'plug' => 'boxes'], 'b' => ['unit' => $unit, 'plug' => 'in']]]];
+            $made = $this->text($this->call('POST', '/api/documents', ['kind' => 'rig', 'name' => $unit, 'text' => Json::encode($rig)], 201), 'id');
+            $bench = $this->call('POST', '/api/bench', ['text' => "port keys in\nport boxes out\nrule \"All\"\n  take note\n  send boxes\n", 'rig' => $made], 201, 'Bench');
+            $heard[] = $this->at($bench, 'receivers.0.port');
+        }
+        self::assertSame(['gull', 'moth'], $heard);
+    }
+
+    public function testTablesThatCannotBeReadSayWhy(): void
+    {
+        self::assertStringContainsString('line 1', $this->text($this->call('POST', '/api/charts/read', ['text' => '<?xml version="1.0"?><a><b></a>', 'name' => ''], 422), 'error'));
+        self::assertSame([], $this->at($this->call('POST', '/api/charts/read', ['text' => "\u{1F30A}\u{0}\u{7}", 'name' => ''], 200, 'ReadTable'), 'chart.parameters') ?? []);
+        $this->call('GET', '/api/rigs/nobody/computed', null, 404);
+        $this->call('GET', '/api/rigs/nobody/paper/all.pdf', null, 404);
+    }
+
+    private function rig(string $name): string
+    {
+        foreach ($this->call('GET', '/api/documents?kind=rig', null, 200) as $each) {
+            if (\is_array($each) && $each['name'] === $name) {
+                return $this->text($each, 'id');
+            }
+        }
+        self::fail("no rig {$name}");
+    }
+
+    /** @return array<mixed> */
+    private function bringIn(string $name, string $content, int $status): array
+    {
+        return $this->upload($name, $content, $status, '/api/documents/import');
+    }
+}

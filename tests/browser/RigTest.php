@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** From an empty rig to a printed card, and the walk through what is wrong in one that was found. */
+final class RigTest extends PageTestCase
+{
+    private const BOOK = <<<'BOOK'
+        rulebook "Quay"
+        port keys in
+        port boxes out
+
+        rule "The wheel mixes the tide"
+          take larch_keys "Modulation"
+          turn tide_echo "Mix"
+        BOOK;
+    private string $name;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->name = 'Tide '.bin2hex(random_bytes(3));
+        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
+    }
+
+    public function testFromAnEmptyRigToACardByTheKeyboard(): void
+    {
+        $use = static fn (\Facebook\WebDriver\WebDriverElement $at): mixed => $at->sendKeys(Key::ENTER);
+        $this->pasteAChart($use);
+        $this->beginARig($use);
+        foreach ([$this->name, 'Larch keys', 'Growl drive'] as $position => $chart) {
+            $use($this->button(0 === $position ? 'Add the first unit' : 'Add a unit'));
+            $this->until(fn (): bool => str_contains($this->text('dialog [aria-label="Charts"]'), $chart), 'its chart is offered');
+            $this->one('[aria-label="Look for a chart"]')->sendKeys($chart);
+            $this->until(fn (): bool => 1 === \count($this->all('dialog [aria-label="Charts"] li')), 'only that one');
+            $this->one('[aria-label="Look for a chart"]')->sendKeys(Key::ENTER);
+            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' units'), 'it is in the rig');
+        }
+        $this->workOn($use);
+    }
+
+    public function testFromAnEmptyRigToACardByTheMouse(): void
+    {
+        $use = static fn (\Facebook\WebDriver\WebDriverElement $at): mixed => $at->click();
+        $this->pasteAChart($use);
+        $this->beginARig($use);
+        foreach ([$this->name, 'Larch keys', 'Growl drive'] as $position => $chart) {
+            $use($this->button(0 === $position ? 'Add the first unit' : 'Add a unit'));
+            $this->until(fn (): bool => str_contains($this->text('dialog [aria-label="Charts"]'), $chart), 'its chart is offered');
+            $use($this->page->findElement(By::xpath("//dialog//ul[@aria-label='Charts']//button[contains(., '{$chart}')]")));
+            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' units'), 'it is in the rig');
+        }
+        $this->workOn($use);
+    }
+
+    public function testWhatIsWrongInTheFoundFerryIsShownAndPutRight(): void
+    {
+        $this->page->get(Application::address().'/library');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Rigs]'), 'The ferry, as found'), 'the rig is listed');
+        $this->page->findElement(By::linkText('The ferry, as found'))->click();
+        $this->waitFor('[aria-label=Findings] li');
+        $before = \count($this->all('[aria-label=Findings] > li'));
+        $fix = $this->page->findElements(By::xpath("//ul[@aria-label='Findings']//button[not(@aria-label) and contains(@class, 'btn')]"));
+        self::assertNotSame([], $fix, 'at least one finding comes with its fix');
+        $what = $fix[0]->getText();
+        $fix[0]->click();
+        $this->until(fn (): bool => \count($this->all('[aria-label=Findings] > li')) < $before, "“{$what}” clears a finding");
+        $this->one('[aria-label=Undo]')->click();
+        $this->until(fn (): bool => \count($this->all('[aria-label=Findings] > li')) === $before, 'and undo brings it back');
+    }
+
+    /** @param callable(\Facebook\WebDriver\WebDriverElement): mixed $use */
+    private function pasteAChart(callable $use): void
+    {
+        $this->page->get(Application::address().'/charts');
+        $use($this->button('Paste a table'));
+        $this->one('dialog input')->sendKeys($this->name);
+        $this->one('[aria-label="The table"]')->sendKeys("Name;CC;Range\nMix;21;0-127\nFeedback;22;0-120\nFreeze;23;on/off\n");
+        $this->until(fn (): bool => str_contains($this->text('dialog'), 'Every row was understood'), 'the table is understood');
+        $use($this->button('Keep 3 parameters'));
+        $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), "{$this->name}: 3 parameters"), 'the chart is open');
+    }
+
+    /** @param callable(\Facebook\WebDriver\WebDriverElement): mixed $use */
+    private function beginARig(callable $use): void
+    {
+        $use($this->page->findElement(By::linkText('Library')));
+        $use($this->button('New rig'));
+        $this->until(fn (): bool => str_contains($this->text('main'), 'Nothing is in this rig yet'), 'an empty rig');
+    }
+
+    /** @param callable(\Facebook\WebDriver\WebDriverElement): mixed $use */
+    private function workOn(callable $use): void
+    {
+        $tide = strtolower(str_replace(' ', '_', $this->name));
+        $this->lay($use, $tide, 1);
+        $this->lay($use, 'larch_keys', 2);
+        $use($this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Plan')]")));
+        $use($this->button('Plan it so'));
+        $this->until(fn (): bool => str_contains($this->text('[role=tabpanel]'), 'nothing has to be set anew'), 'the plan is made');
+
+        $rig = (string) $this->page->getCurrentURL();
+        $use($this->page->findElement(By::xpath("//a[normalize-space()='Rules on the bench']")));
+        $this->waitFor('.cm-content');
+        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: arguments[0] } });", [str_replace('tide_echo', $tide, self::BOOK)."\n"]);
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the rule is kept');
+        $this->until(fn (): bool => str_contains($this->receiver($tide), 'has heard'), 'the unit stands on the bench');
+        $this->page->findElement(By::xpath("//label[contains(., 'Modulation')]//input"))->sendKeys(Key::END);
+        $this->until(fn (): bool => str_contains($this->receiver($tide), 'Mix') && str_contains($this->receiver($tide), '127'), 'it arrives');
+
+        $this->page->get($rig);
+        $this->until(fn (): bool => str_contains($this->text('main'), '3 units, 2 leads'), 'the rig is as it was');
+        $use($this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Paper')]")));
+        $card = $this->one('[aria-label="Look at Load-in list and set-up cards"]')->getAttribute('href');
+        $this->page->get(Application::address().(string) $card);
+        $this->until(fn (): bool => str_contains($this->text('body'), $this->name) && str_contains($this->text('body'), 'MIDI channel'), 'the card says what to set');
+    }
+
+    /** @param callable(\Facebook\WebDriver\WebDriverElement): mixed $use */
+    private function lay(callable $use, string $unit, int $leads): void
+    {
+        $this->until(fn (): bool => !str_contains($this->text('main'), 'Computing …'), 'it is computed');
+        $use($this->button('Lay a lead'));
+        $this->one('dialog select')->sendKeys($unit);
+        $this->until(fn (): bool => [] !== $this->all('dialog [type=radio]'), 'plugs are proposed');
+        $use($this->button('Lay it'));
+        $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), "{$leads} lead"), 'the lead lies');
+    }
+}
