@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Plan\Streams;
 use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
@@ -26,6 +28,9 @@ use ZigzagPost\Core\World\RigWorld;
  */
 final readonly class TestRun
 {
+    /** Long enough for every box to have settled. */
+    private const SETTLED_US = 2_000_000;
+
     public const FIRST = 'Turn down monitors and in-ear packs. Look after hearing: levels can jump.';
 
     /**
@@ -54,13 +59,13 @@ final readonly class TestRun
                 } catch (RulebookError) {
                     continue;
                 }
-                $world = new RigWorld($setup, $book);
-                $heard = $world->play(2_000_000, (int) $book->inPort($message->ports[0]), Hand::at($message, $message->last));
+                $messages = Hand::at($message, $message->last);
+                $heard = (new RigWorld($setup, $book))->play(self::SETTLED_US, (int) $book->inPort($message->ports[0]), $messages);
                 $moved = array_values(array_filter($heard, static fn (Heard $each): bool => $each->isNew));
                 if ([] !== array_filter($moved, static fn (Heard $each): bool => true === $setup->box($each->unit)?->chart->isDangerous())) {
                     $leftOut[] = "{$box->name} \"{$control->name}\"";
                 } elseif ([] !== $moved) {
-                    $candidates[] = self::step($situation, $box, $control->name, $message->isTwoState, $moved);
+                    $candidates[] = self::step($situation, $box, $control->name, $message->isTwoState, $message->ports[0], $messages, $moved);
                 }
             }
         }
@@ -69,6 +74,36 @@ final readonly class TestRun
         $signal = array_filter($setup->joints, static fn ($joint): bool => 'power' !== $joint->a?->use?->carries->value && 'power' !== $joint->b?->use?->carries->value);
 
         return new self($steps, $leftOut, array_values(array_diff(array_map(static fn ($joint): string => "lead {$joint->lead->id}", $signal), $touched)));
+    }
+
+    /**
+     * Lets the simulated rig do a step: whether everything that is expected is heard.
+     *
+     * @param list<string> $broken ids of leads over which nothing goes, and what {@see Hop::name()} says of boxes that pass nothing on
+     */
+    public static function passes(TrialStep $step, Setup $setup, CompiledBook $book, array $broken = []): bool
+    {
+        $graph = new Graph($setup);
+        $comesIn = false;
+        $box = $setup->box($step->unit);
+        foreach (null === $box ? [] : Streams::sources($box, $graph) as $socket) {
+            foreach ($graph->reachedFrom($socket) as $way) {
+                $end = $way[\count($way) - 1]->to;
+                $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->name(), $broken, true));
+                $comesIn = $comesIn || ($isOpen && LeadEnd::POST === $end->unit && $end->plug() === $step->port);
+            }
+        }
+        if (!$comesIn) {
+            return false;
+        }
+        $heard = (new RigWorld($setup, $book, $broken))->play(self::SETTLED_US, (int) $book->inPort($step->port), $step->messages);
+        foreach ($step->wanted as $wanted) {
+            if (!\in_array($wanted, $heard, false)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -94,8 +129,11 @@ final readonly class TestRun
         return [$all, false];
     }
 
-    /** @param non-empty-list<Heard> $moved */
-    private static function step(Situation $situation, Box $box, string $control, bool $isSwitch, array $moved): TrialStep
+    /**
+     * @param list<string> $messages
+     * @param non-empty-list<Heard> $moved
+     */
+    private static function step(Situation $situation, Box $box, string $control, bool $isSwitch, string $port, array $messages, array $moved): TrialStep
     {
         $uses = ["control {$box->name} \"{$control}\""];
         foreach (Streams::sources($box, $situation->graph) as $socket) {
@@ -113,12 +151,12 @@ final readonly class TestRun
         }
         foreach ($last as $heard) {
             $device = $situation->setup->box($heard->unit);
-            $uses[] = "receive {$heard->unit} {$heard->what}";
+            array_push($uses, "channel of {$heard->unit}", "receive {$heard->unit} {$heard->what}");
             if (Heard::PROGRAM === $heard->what) {
                 $uses[] = "program {$heard->unit} {$heard->title}";
             }
-            foreach ($situation->setup->book->ports ?? [] as $port => $declared) {
-                $ways = $declared->isOut ? $situation->graph->reachedFrom(new Socket(LeadEnd::POST, $port, true)) : [];
+            foreach ($situation->setup->book->ports ?? [] as $out => $declared) {
+                $ways = $declared->isOut ? $situation->graph->reachedFrom(new Socket(LeadEnd::POST, $out, true)) : [];
                 foreach ($ways as $way) {
                     if ($way[\count($way) - 1]->to->unit === $heard->unit) {
                         array_push($uses, ...self::over($way));
@@ -139,7 +177,7 @@ final readonly class TestRun
             };
         }
 
-        return new TrialStep(implode('; ', array_unique($disturb)), ($isSwitch ? 'press' : 'move').' "'.$control.'" of '.$box->label(), implode('; ', array_unique($expect)), array_values(array_unique($uses)));
+        return new TrialStep(implode('; ', array_unique($disturb)), ($isSwitch ? 'press' : 'move').' "'.$control.'" of '.$box->label(), implode('; ', array_unique($expect)), $box->name, $control, $port, $messages, array_values($last), array_values(array_unique($uses)));
     }
 
     /**
@@ -151,7 +189,7 @@ final readonly class TestRun
     {
         $uses = [];
         foreach ($way as $hop) {
-            $uses[] = null === $hop->lead ? "passing on at {$hop->from->unit}" : "lead {$hop->lead->id}";
+            $uses[] = null === $hop->lead ? $hop->name() : "lead {$hop->name()}";
         }
 
         return $uses;

@@ -22,7 +22,7 @@ final class RigWorld
     /** @var array<int, list<array{string, Hears, list<Hop>}>> units that hear each out port */
     private array $hearers = [];
 
-    /** @param list<string> $broken ids of leads over which nothing goes */
+    /** @param list<string> $broken ids of leads over which nothing goes, and what {@see Hop::name()} says of boxes that pass nothing on */
     public function __construct(Setup $setup, CompiledBook $book, array $broken = [])
     {
         $this->engine = new Engine($book);
@@ -35,7 +35,7 @@ final class RigWorld
         foreach ($book->outPorts() as $port) {
             [$ways] = $graph->waysFrom(new Socket(LeadEnd::POST, $book->ports()[$port], true));
             foreach ($ways as $way) {
-                $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->lead?->id, $broken, true));
+                $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->name(), $broken, true));
                 foreach ($isOpen ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
                     $this->hearers[$port][] = [$box->name, $part, $way];
                 }

@@ -115,7 +115,7 @@ final class RigCommandTest extends TestCase
         yield 'no unit' => [['rig', 'reach', self::MENDED, 'nobody', 'Pedal'], 2, 'nobody'];
         yield 'no control' => [['rig', 'reach', self::MENDED, 'treadle', 'Lever'], 2, 'Lever'];
         yield 'a chart for a rig' => [['chart', 'check', 'bad.json'], 1, 'bad.json'];
-        yield 'an unknown form' => [['chart', 'write', 'small.json', '--as', 'paint'], 2, 'paint'];
+        yield 'an unknown form' => [['chart', 'write', 'small.json', '--as', 'paint'], 2, 'say --as csv or --as midnam'];
         yield 'no such command' => [['rig', 'dance', self::MENDED], 2, 'dance'];
     }
 

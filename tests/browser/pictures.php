@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys;
 use ZigzagPost\Tests\Browser\Application;
 use ZigzagPost\Tests\Browser\Chromium;
 
@@ -20,6 +21,12 @@ $edit = <<<'JS'
     view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, selection: { anchor: at + arguments[1].length }, scrollIntoView: true });
     JS;
 $press = static fn (string $label): string => "[...document.querySelectorAll('button')].find((each) => each.textContent.trim() === '{$label}' || each.ariaLabel === '{$label}').click()";
+$open = static function (RemoteWebDriver $page, string $rig): void {
+    $page->get(Application::address().'/library');
+    sleep(2);
+    $page->findElement(By::linkText($rig))->click();
+    sleep(3);
+};
 $pictures = [
     'bench' => static function (RemoteWebDriver $page): void {
         sleep(16);
@@ -60,6 +67,30 @@ $pictures = [
         sleep(1);
         $page->executeScript($press('Delete The Salt Ferry (copy)'));
         sleep(1);
+    },
+    'rig' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, as found');
+        $page->findElement(By::xpath("//*[@aria-label='The rig']//*[@role='button'][contains(@aria-label, 'rive')]"))->sendKeys(WebDriverKeys::ENTER);
+        sleep(1);
+    },
+    'plan' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Plan')]"))->click();
+        sleep(1);
+    },
+    'chart' => static function (RemoteWebDriver $page): void {
+        $page->get(Application::address().'/charts');
+        sleep(2);
+        $page->findElement(By::linkText('Brine echo'))->click();
+        sleep(2);
+    },
+    'devices' => static function (RemoteWebDriver $page) use ($press): void {
+        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
+        sleep(2);
+        $page->executeScript($press('Tapes'));
+        sleep(1);
+        $page->executeScript($press('Play'));
+        sleep(9);
     },
     'finding' => static function (RemoteWebDriver $page) use ($edit): void {
         $page->executeScript($edit, ['send gulls', 'send gills']);

@@ -26,6 +26,12 @@ final readonly class Hop
     ) {
     }
 
+    /** The lead, or the box that passes on. */
+    public function name(): string
+    {
+        return $this->lead->id ?? "passing on at {$this->from->unit}";
+    }
+
     /**
      * Whether a message gets through a whole way.
      *
