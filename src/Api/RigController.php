@@ -9,6 +9,7 @@ use App\Rig\FitView;
 use App\Rig\PlanView;
 use App\Rig\RigStore;
 use App\Rig\Sheets;
+use App\Rig\TrialView;
 use App\Rig\WiresView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -73,6 +74,19 @@ final readonly class RigController
         }
 
         return new JsonResponse(array_map(get_object_vars(...), (new Ways($situation))->from($box, $control)));
+    }
+
+    /** The test run: its steps, whether the simulated rig passes each, and what is suspect after those that failed. */
+    #[Route('/api/rigs/{id}/trial', methods: 'POST')]
+    public function trial(string $id, Request $request): JsonResponse
+    {
+        $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
+        $ticks = [];
+        foreach (Body::of($request)->list('ticks', 2000) as $tick) {
+            $ticks[$tick->text('unit', 200)."\t".$tick->text('control', 200)] = 1 === $tick->number('passed', 0, 1);
+        }
+
+        return new JsonResponse(TrialView::of(new Situation(RigFile::setup($rig)), $ticks));
     }
 
     /** Pages to print, as HTML or as PDF: one sheet, or all of them. */

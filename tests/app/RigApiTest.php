@@ -29,7 +29,7 @@ final class RigApiTest extends ApiTestCase
         self::assertArrayNotHasKey('warning', $severities[1]);
     }
 
-    public function testAFixIsStoredAndClearsItsFinding(): void
+    public function testWhatIsComputedFollowsWhatIsStored(): void
     {
         $rig = $this->rig(self::FOUND);
         $document = $this->call('GET', "/api/documents/{$rig}", null, 200);
@@ -39,10 +39,12 @@ final class RigApiTest extends ApiTestCase
         $without = json_decode($this->text($document, 'text'), true);
         self::assertIsArray($without);
         $without['leads'] = [];
-        $this->call('PUT', "/api/documents/{$rig}", ['name' => self::FOUND, 'text' => Json::encode($without), 'version' => $document['version']], 200);
+        $changed = $this->call('PUT', "/api/documents/{$rig}", ['name' => self::FOUND, 'text' => Json::encode($without), 'version' => $document['version']], 200);
         $after = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200)['findings'];
         self::assertIsArray($after);
         self::assertNotSame(array_column($before, 'text'), array_column($after, 'text'), 'what is computed follows what is stored');
+        $this->call('PUT', "/api/documents/{$rig}", ['name' => self::FOUND, 'text' => $document['text'], 'version' => $changed['version']], 200);
+        self::assertSame($before, $this->call('GET', "/api/rigs/{$rig}/computed", null, 200)['findings'], 'and back');
     }
 
     public function testARigGoesOutAsAFileAndComesBackEqual(): void
@@ -91,6 +93,22 @@ final class RigApiTest extends ApiTestCase
         }
         $this->call('GET', "{$path}?unit=nobody&control=x", null, 404);
         $this->call('GET', "{$path}?unit=treadle&control=x", null, 404);
+    }
+
+    public function testTheTestRunNamesWhatIsSuspect(): void
+    {
+        $path = "/api/rigs/{$this->rig(self::MENDED)}/trial";
+        $run = $this->call('POST', $path, ['ticks' => []], 200, 'Trial');
+        self::assertIsArray($run['steps']);
+        self::assertSame([true], array_values(array_unique(array_column($run['steps'], 'simulated'), \SORT_REGULAR)), 'the mended ferry passes all of them');
+        self::assertSame([], $run['suspects']);
+        $pads = array_values(array_filter($run['steps'], static fn (mixed $step): bool => \is_array($step) && 'tray' === $step['unit']));
+        $ticks = array_map(static fn (mixed $step): array => ['unit' => \is_array($step) ? $step['unit'] : '', 'control' => \is_array($step) ? $step['control'] : '', 'passed' => \in_array($step, $pads, true) ? 0 : 1], $run['steps']);
+        self::assertSame(['lead tray'], $this->call('POST', $path, ['ticks' => $ticks], 200, 'Trial')['suspects']);
+        $this->call('POST', $path, ['ticks' => [['unit' => 'tray']]], 400);
+        $found = $this->call('POST', "/api/rigs/{$this->rig(self::FOUND)}/trial", ['ticks' => []], 200, 'Trial');
+        self::assertIsArray($found['steps']);
+        self::assertContains(false, array_column($found['steps'], 'simulated'), 'the found one does not');
     }
 
     /** @return iterable<string, array{string}> */

@@ -132,6 +132,8 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
+  trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
+    answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
   readTable: (body: { text: string; name: string }) =>
     answered(client.POST('/api/charts/read', { body, ...within(LONGEST_MS) })),
   check: (text: string, rig: string | null) =>

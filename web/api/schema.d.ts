@@ -291,6 +291,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The test run of a rig, and what is suspect after steps that failed. */
+        post: operations["rigTrial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/paper/{sheet}.{format}": {
         parameters: {
             query?: never;
@@ -757,6 +776,28 @@ export interface components {
                     [key: string]: unknown;
                 };
             } | null;
+        };
+        Trial: {
+            /** @description What has to be done before anything else. */
+            first: string;
+            steps: {
+                unit: string;
+                control: string;
+                disturb: string;
+                do: string;
+                expect: string;
+                /** @description Whether the simulated rig does what is expected. */
+                simulated: boolean;
+            }[];
+            /** @description Controls that move something dangerous. */
+            leftOut: string[];
+            /** @description Leads that no step touches. */
+            untouched: string[];
+            suspects: string[];
+            /** @description Whether one lasting fault explains what failed. */
+            isOneFault: boolean;
+            /** @description Whether the rulebook has an error; then there is no test run. */
+            hasErrors: boolean;
         };
         Arrival: {
             unit: string;
@@ -1606,6 +1647,40 @@ export interface operations {
             };
             404: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    rigTrial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    ticks: {
+                        unit: string;
+                        control: string;
+                        /** @enum {unknown} */
+                        passed: 0 | 1;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description Steps and suspects */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trial"];
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     rigPaper: {

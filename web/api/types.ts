@@ -47,4 +47,5 @@ export type Chart = RigSchemas['Chart'];
 export type Plug = RigSchemas['Plug'];
 export type Setting = RigSchemas['Setting'];
 export type Parameter = RigSchemas['Parameter'];
+export type Trial = Schemas['Trial'];
 export type Arrival = Schemas['Arrival'];

@@ -89,7 +89,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
         }
         tone="error"
       />
-      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_2fr] lg:overflow-hidden">
+      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] lg:overflow-hidden">
         <Panel title={`${document.name}: ${rig.units.length} units, ${(rig.leads ?? []).length} leads`}>
           <div className="min-h-0 flex-1 overflow-auto p-2">
             {rig.units.length === 0 ? (

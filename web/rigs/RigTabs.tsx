@@ -7,9 +7,10 @@ import { LeadsTable } from './LeadsTable';
 import { Loads } from './Loads';
 import { Paper } from './Paper';
 import type { Chosen } from './RigPicture';
+import { TestRun } from './TestRun';
 import type { RigWork } from './useRig';
 
-const TABS = ['Findings', 'Leads', 'Plan', 'Loads', 'Paper'] as const;
+const TABS = ['Findings', 'Leads', 'Plan', 'Loads', 'Test', 'Paper'] as const;
 type Tab = (typeof TABS)[number];
 
 /** What is computed from the rig, one list at a time. */
@@ -35,6 +36,7 @@ export function RigTabs({
     Leads: () => <LeadsTable work={work} onChoose={onChoose} />,
     Plan: () => <Combs work={work} onChoose={onChoose} />,
     Loads: () => <Loads work={work} />,
+    Test: () => <TestRun id={id} work={work} />,
     Paper: () => <Paper id={id} work={work} />,
   };
   return (
@@ -49,7 +51,7 @@ export function RigTabs({
               type="button"
               role="tab"
               aria-selected={each === tab}
-              className={`btn btn-sm min-h-9 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
+              className={`btn btn-sm min-h-9 px-2 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
               onClick={() => setTab(each)}
             >
               {each}

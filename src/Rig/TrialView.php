@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rig;
+
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Rig\Wire\Verdict;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TestRun;
+use ZigzagPost\Core\Situation\TrialStep;
+
+/** The test run as the screen shows it. */
+final class TrialView
+{
+    /**
+     * @param array<string, bool> $ticks whether steps have passed, by "unit\tcontrol"
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Situation $situation, array $ticks): array
+    {
+        $run = TestRun::of($situation);
+        $dead = [];
+        foreach ($situation->judgements() as $index => $judged) {
+            if (Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict) {
+                $dead[] = $situation->setup->joints[$index]->lead->id;
+            }
+        }
+        $book = [] === $run->steps ? null : Compiler::load($situation->checked()->book);
+        $ticked = static fn (bool $passed): array => array_values(array_filter($run->steps, static fn (TrialStep $step): bool => $passed === ($ticks["{$step->unit}\t{$step->control}"] ?? null)));
+        [$suspects, $isOne] = TestRun::suspects($ticked(false), $ticked(true));
+
+        return [
+            'first' => TestRun::FIRST,
+            'steps' => array_map(static fn (TrialStep $step): array => [
+                'unit' => $step->unit,
+                'control' => $step->control,
+                'disturb' => $step->disturb,
+                'do' => $step->do,
+                'expect' => $step->expect,
+                'simulated' => null !== $book && TestRun::passes($step, $situation->setup, $book, $dead),
+            ], $run->steps),
+            'leftOut' => $run->leftOut,
+            'untouched' => $run->untouched,
+            'suspects' => $suspects,
+            'isOneFault' => $isOne,
+            'hasErrors' => $situation->checked()->hasErrors(),
+        ];
+    }
+}
