@@ -37,9 +37,12 @@ final class BenchTest extends PageTestCase
         $this->page->get(Application::address());
         $this->until(fn (): bool => \count($this->all('[role=option]')) > 3, 'messages appear');
         $this->until(fn (): bool => [] !== $this->all('[data-key][aria-pressed=true]'), 'the keys that the tape plays are lit');
+        $this->until(fn (): bool => str_contains($this->text('[role=alert] a'), 'Walk through what was found'), 'the found rig is offered');
         $this->button('Stop')->click();
         $this->until(fn (): bool => [] === $this->all('[data-key][aria-pressed=true]'), 'no key stays down');
         $this->until(fn (): bool => str_contains($this->receiver('moths'), 'free'), 'the voices end when the tape is stopped');
+        $this->one('[role=alert] a')->click();
+        $this->until(fn (): bool => \count($this->all('[aria-label=Findings] > li')) > 3, 'and leads to what is wrong in it');
     }
 
     public function testAPlayedKeyIsSeenInTheReceiverAndOnTheZigzag(): void

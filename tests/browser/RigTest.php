@@ -75,6 +75,29 @@ final class RigTest extends PageTestCase
         $this->until(fn (): bool => \count($this->all('[aria-label=Findings] > li')) === $before, 'and undo brings it back');
     }
 
+    public function testTheTestRunNarrowsDownAFault(): void
+    {
+        $this->page->get(Application::address().'/library');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Rigs]'), 'The ferry, mended'), 'the rig is listed');
+        $this->page->findElement(By::linkText('The ferry, mended'))->click();
+        $this->until(fn (): bool => [] !== $this->all('[role=tab]'), 'the rig is open');
+        $this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Test')]"))->sendKeys(Key::ENTER);
+        $this->button('Let the stand-ins do it')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="How far"]'), ', 0 failed'), 'all of them pass');
+        $pad = $this->page->findElements(By::xpath("//li[contains(., 'of Pad tray')]//button[contains(@aria-label, 'did not')]"));
+        self::assertGreaterThan(3, \count($pad));
+        foreach (array_keys($pad) as $index) {
+            $this->page->findElements(By::xpath("//li[contains(., 'of Pad tray')]//button[contains(@aria-label, 'did not')]"))[$index]->sendKeys(Key::ENTER);
+        }
+        $this->until(fn (): bool => "Look here\nlead tray" === $this->text('[aria-label=Suspects]'), 'the lead that all of them share');
+        $this->page->navigate()->refresh();
+        $this->until(fn (): bool => [] !== $this->all('[role=tab]'), 'the rig is open again');
+        $this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Test')]"))->click();
+        $this->until(fn (): bool => "Look here\nlead tray" === $this->text('[aria-label=Suspects]'), 'ticks outlast the page');
+        $this->button('Begin anew')->click();
+        $this->until(fn (): bool => str_starts_with($this->text('[aria-label="How far"]'), '0 of'), 'a new run');
+    }
+
     /** @param callable(\Facebook\WebDriver\WebDriverElement): mixed $use */
     private function pasteAChart(callable $use): void
     {

@@ -23,6 +23,8 @@ import { TapesDialog } from './tapes/TapesDialog';
 import { ZigzagPanel } from './zigzag/ZigzagPanel';
 
 const SEEN = 'bench-seen';
+/** The demo rig whose faults a newcomer may walk through. */
+const FOUND = 'The ferry, as found';
 
 /** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
 export default function BenchPage() {
@@ -39,11 +41,20 @@ export default function BenchPage() {
       key={id}
       rulebook={rulebook.data}
       rig={rigs.data?.find((rig) => rig.summary['book'] === id)?.id ?? null}
+      found={rigs.data?.find((rig) => rig.name === FOUND)?.id ?? null}
     />
   );
 }
 
-function OpenBench({ rulebook, rig }: { rulebook: Rulebook; rig: string | null }) {
+function OpenBench({
+  rulebook,
+  rig,
+  found,
+}: {
+  rulebook: Rulebook;
+  rig: string | null;
+  found: string | null;
+}) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const store = useBench(rulebook, rig);
@@ -67,6 +78,7 @@ function OpenBench({ rulebook, rig }: { rulebook: Rulebook; rig: string | null }
     setNotice,
   );
   useComputerKeys(store, senders);
+  const [isFirst, setFirst] = useState(() => localStorage.getItem(SEEN) === null);
   useFirstVisit(isOpen, tapes.data?.at(-1), player.play);
 
   const create = async (name: string, text: string) => {
@@ -80,6 +92,7 @@ function OpenBench({ rulebook, rig }: { rulebook: Rulebook; rig: string | null }
       <BenchTools
         rulebooks={rulebooks.data ?? [rulebook]}
         current={rulebook.id}
+        rig={rig}
         onOpen={(id) => void navigate(`/bench/${id}`)}
         onNew={() => void create(`Rulebook of ${new Date().toLocaleString('sv')}`, NEW_RULEBOOK)}
         playing={player.playing}
@@ -113,6 +126,16 @@ function OpenBench({ rulebook, rig }: { rulebook: Rulebook; rig: string | null }
               />
             )}
             <Notice text={player.problem} tone="warning" onClose={player.dismiss} />
+            <Notice
+              text={
+                isFirst && found !== null
+                  ? 'This is a demo show, playing. Its rig came back from a tour with a few things wrong.'
+                  : null
+              }
+              tone="info"
+              way={{ label: 'Walk through what was found', to: `/rigs/${found ?? ''}` }}
+              onClose={() => setFirst(false)}
+            />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
           </div>
         </div>

@@ -1,4 +1,5 @@
-import { Circle, Library, Plus, Square } from 'lucide-react';
+import { Cable, Circle, Library, Plus, Square } from 'lucide-react';
+import { Link } from 'react-router';
 import type { DocumentSummary } from '../api/types';
 import { Tools } from '../shell/Tools';
 import { Button } from '../ui/Button';
@@ -9,6 +10,8 @@ import type { Playing } from './session/useTapePlayer';
 export function BenchTools(props: {
   rulebooks: readonly Pick<DocumentSummary, 'id' | 'name'>[];
   current: string;
+  /** The rig that the rulebook is for. */
+  rig: string | null;
   onOpen: (id: string) => void;
   onNew: () => void;
   playing: Playing | null;
@@ -26,6 +29,16 @@ export function BenchTools(props: {
         onChange={props.onOpen}
       />
       <Button iconOnly tone="quiet" icon={<Plus size={18} />} label="New rulebook" onClick={props.onNew} />
+      {props.rig !== null && (
+        <Link
+          className="btn btn-square btn-sm min-h-9 btn-neutral"
+          to={`/rigs/${props.rig}`}
+          aria-label="The rig of these rules"
+          title="The rig of these rules"
+        >
+          <Cable size={16} />
+        </Link>
+      )}
       <div className="flex items-center gap-2 lg:mx-auto">
         <Button
           tone={props.isRecording ? 'primary' : 'plain'}

@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import { Link } from 'react-router';
 import { Button } from './Button';
 
 const TONES = { error: 'alert-error', warning: 'alert-warning', info: 'alert-info' };
@@ -7,16 +8,24 @@ const TONES = { error: 'alert-error', warning: 'alert-warning', info: 'alert-inf
 export function Notice({
   text,
   tone,
+  way,
   onClose,
 }: {
   text: string | null;
   tone: keyof typeof TONES;
+  /** Where it can be looked at. */
+  way?: { label: string; to: string };
   onClose?: () => void;
 }) {
   return (
     text !== null && (
       <div role="alert" className={`alert ${TONES[tone]} flex py-1.5`}>
         <span className="flex-1">{text}</span>
+        {way && (
+          <Link className="btn btn-sm min-h-9 btn-neutral" to={way.to}>
+            {way.label}
+          </Link>
+        )}
         {onClose && (
           <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close this message" onClick={onClose} />
         )}
