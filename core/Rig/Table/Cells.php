@@ -15,7 +15,10 @@ final class Cells
     {
         $text = str_replace(["\u{FEFF}", "\r\n", "\r", "\u{00A0}"], ['', "\n", "\n", ' '], mb_scrub($text));
         $delimiter = self::delimiter($text);
-        $rows = [];
+        $rows = '  ' === $delimiter || ',' === $delimiter ? self::sentences($text, '  ' === $delimiter) : [];
+        if ([] !== $rows) {
+            return $rows;
+        }
         if (\strlen($delimiter) > 1 || '|' === $delimiter) {
             foreach (explode("\n", $text) as $index => $line) {
                 $cells = '|' === $delimiter ? explode('|', trim(trim($line), '|')) : (preg_split('/ {2,}/', trim($line)) ?: []);
@@ -27,6 +30,33 @@ final class Cells
         }
 
         return \array_slice(array_values(array_filter($rows, static fn (Row $row): bool => [] !== $row->filled())), 0, self::MOST_ROWS);
+    }
+
+    /**
+     * Lines as they are typed: "CC 64 = Sustain (0-63 off, 64-127 on)", or "Resonance 71 0-127"; nothing where most lines are not so.
+     *
+     * @param bool $isLoose whether a number behind the name is enough
+     *
+     * @return list<Row>
+     */
+    private static function sentences(string $text, bool $isLoose): array
+    {
+        $rows = [];
+        $lines = array_filter(array_map(trim(...), explode("\n", $text)), static fn (string $line): bool => '' !== $line);
+        $fits = 0;
+        foreach (\array_slice($lines, 0, self::MOST_ROWS, true) as $index => $line) {
+            if (1 === preg_match('/^((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})\s*(?:[:=–—.)-]|\s)\s*([^\d\s].*?)(?:\s*[(\[](.*)[)\]])?$/iu', $line, $match)) {
+                $rows[] = new Row($index + 1, self::trimmed([$match[2], $match[1], $match[3] ?? '']));
+                ++$fits;
+            } elseif ($isLoose && 1 === preg_match('/^(\S.*?\pL.*?)\s+((?:(?:CC|NRPN)\s*#?\s*)?\d{1,5})(?:\s+(\d+\s*(?:-|–|\.\.|to)\s*\d+|on\/off|off\/on))?$/iu', $line, $match)) {
+                $rows[] = new Row($index + 1, self::trimmed([$match[1], $match[2], $match[3] ?? '']));
+                ++$fits;
+            } else {
+                $rows[] = new Row($index + 1, self::trimmed([$line]));
+            }
+        }
+
+        return $fits >= 2 && 5 * $fits >= 4 * \count($lines) ? $rows : [];
     }
 
     /** The sign that parts the cells of most lines into the same number. */

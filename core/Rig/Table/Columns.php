@@ -9,8 +9,10 @@ final readonly class Columns
 {
     /** What each column can be called, in small letters without signs. */
     private const WORDS = [
-        'nrpn msb' => ['nrpn msb', 'nrpn high', 'cc 99', 'cc99', 'msb'],
-        'nrpn lsb' => ['nrpn lsb', 'nrpn low', 'cc 98', 'cc98', 'lsb'],
+        'nrpn msb' => ['nrpn msb', 'nrpn high', 'cc 99', 'cc99'],
+        'nrpn lsb' => ['nrpn lsb', 'nrpn low', 'cc 98', 'cc98'],
+        'msb' => ['msb', 'cc msb', 'coarse', 'high byte'],
+        'lsb' => ['lsb', 'cc lsb', 'fine', 'low byte'],
         'nrpn' => ['nrpn', 'nrpn number', 'nrpn no'],
         'cc' => ['cc', 'cc number', 'cc no', 'cc num', 'midi cc', 'control change', 'controller', 'controller number', 'controller no', 'ctrl', 'ctl', 'number', 'no', 'num', 'nr', 'control number', 'cc nr', 'midi', 'message', 'midi message', 'kind number', 'cc decimal', 'dec', 'cc dec'],
         'name' => ['name', 'parameter', 'parameter name', 'function', 'control', 'title', 'label', 'effect', 'description', 'item', 'what', 'controls', 'param', 'assignment', 'target'],
@@ -24,8 +26,11 @@ final readonly class Columns
         'kind' => ['type', 'kind', 'message type'],
     ];
 
-    /** @param array<string, int> $at column by what it holds */
-    private function __construct(public array $at, public int $firstRow)
+    /**
+     * @param array<string, int> $at column by what it holds
+     * @param array<int, string> $strange headings that nobody knows, by column
+     */
+    private function __construct(public array $at, public int $firstRow, public array $strange = [])
     {
     }
 
@@ -43,10 +48,27 @@ final readonly class Columns
             }
         }
         if (\count($best) >= 2 || (isset($best['name']) && [] === self::guessed($rows))) {
-            return new self($best, $first);
+            return self::headed($best, $first, $rows);
         }
 
         return new self(self::guessed($rows), 0);
+    }
+
+    /**
+     * By headings; a strange one may stand over what are ranges all the same.
+     *
+     * @param array<string, int> $at
+     * @param list<Row> $rows
+     */
+    private static function headed(array $at, int $firstRow, array $rows): self
+    {
+        $strange = array_diff_key($rows[$firstRow - 1]->filled(), array_flip($at));
+        $guessed = self::guessed(array_map(static fn (Row $row): Row => new Row($row->line, array_map(static fn (int $column): string => isset($strange[$column]) ? $row->cell($column) : '', array_keys($row->cells))), \array_slice($rows, $firstRow)));
+        if (isset($guessed['range']) && !isset($at['range']) && !isset($at['low'])) {
+            $at['range'] = $guessed['range'];
+        }
+
+        return new self($at, $firstRow, array_diff_key($strange, array_flip($at)));
     }
 
     public function has(string $what): bool
@@ -82,8 +104,10 @@ final readonly class Columns
                 }
             }
         }
-        if (isset($columns['nrpn msb']) !== isset($columns['nrpn lsb'])) {
-            unset($columns['nrpn msb'], $columns['nrpn lsb']);
+        foreach ([['nrpn msb', 'nrpn lsb'], ['msb', 'lsb']] as [$high, $low]) {
+            if (isset($columns[$high]) !== isset($columns[$low])) {
+                unset($columns[$high], $columns[$low]);
+            }
         }
 
         return $columns;

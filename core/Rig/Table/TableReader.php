@@ -16,6 +16,8 @@ final class TableReader
     private ?Row $unused = null;
     /** @var array<string, int> line by title */
     private array $seen = [];
+    /** @var array<string, int> line by message */
+    private array $numbers = [];
     /** @var list<array<string, mixed>> */
     private array $parameters = [];
     /** @var list<RowReport> */
@@ -30,6 +32,9 @@ final class TableReader
         $rows = Cells::of($text);
         $columns = Columns::find($rows);
         $reader = new self($columns);
+        foreach ($columns->strange as $heading) {
+            $reader->rows[] = new RowReport($rows[$columns->firstRow - 1]->line, $heading, false, 'is a column that nobody knows; what stands in it is left out');
+        }
         foreach (\array_slice($rows, $columns->firstRow) as $row) {
             $reader->row($row);
         }
@@ -78,6 +83,11 @@ final class TableReader
         $this->seen[mb_strtolower($title)] = $row->line;
         $said = $parameter['said'] ?? null;
         unset($parameter['said']);
+        $message = serialize($parameter['message'] ?? null);
+        if (isset($parameter['message']) && isset($this->numbers[$message])) {
+            $said ??= "has the number of line {$this->numbers[$message]} as well";
+        }
+        $this->numbers[$message] ??= $row->line;
         $this->parameters[] = $parameter;
         $this->rows[] = new RowReport($row->line, $name, true, \is_string($said) ? $said : null);
     }
@@ -154,6 +164,12 @@ final class TableReader
         $cc = $row->cell($at['cc'] ?? null);
         $nrpn = $row->cell($at['nrpn'] ?? null);
         $kind = $row->cell($at['kind'] ?? null);
+        [$coarse, $fine] = [$row->cell($at['msb'] ?? null), $row->cell($at['lsb'] ?? null)];
+        $isPair = ctype_digit($coarse) && ctype_digit($fine) && (int) $coarse < 32 && (int) $fine === (int) $coarse + 32;
+        if ($isPair && !str_contains(mb_strtolower($kind), 'nrpn')) {
+            return ['kind' => 'cc14', 'number' => (int) $coarse];
+        }
+        [$msb, $lsb] = '' === $msb.$lsb ? [$coarse, $fine] : [$msb, $lsb];
         $cell = '' !== $cc && !Numbers::isNone($cc) ? $cc : $nrpn;
         if (('' === $cell || Numbers::isNone($cell)) && ctype_digit($msb) && ctype_digit($lsb)) {
             return (int) $msb > 127 || (int) $lsb > 127 ? "NRPN {$msb}:{$lsb} is no number; both halves lie between 0 and 127" : ['kind' => 'nrpn', 'number' => (int) $msb << 7 | (int) $lsb];
@@ -186,6 +202,10 @@ final class TableReader
         [$low, $high] = [$row->cell($at['low'] ?? null), $row->cell($at['high'] ?? null)];
         if ('' !== $low && '' !== $high) {
             return ValueRange::ofEnds($low, $high, $unit) ?? "\"{$low}\" to \"{$high}\" is no range";
+        }
+        $one = $low.$high; // a list of names may stand in the first of two columns
+        if ('' !== $one && !Numbers::isNone($one)) {
+            return ValueRange::of($one) ?? "\"{$one}\" is one end of a range only; write the other as well";
         }
         $cell = $row->cell($at['range'] ?? null);
         if ('' === $cell || Numbers::isNone($cell)) {

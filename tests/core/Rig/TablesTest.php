@@ -41,6 +41,12 @@ final class TablesTest extends TestCase
             'line 9: "Pads": "30-37" is several numbers; write a row for each',
         ]];
         yield 'the same name in two sections' => ["Name\tCC\nLow\t\nGain\t10\nHigh\t\nGain\t11\n", ['Gain cc 10 0..127 (Low)', 'High Gain cc 11 0..127 (High)'], []];
+        yield 'coarse and fine halves of controllers' => ["Function\tMSB\tLSB\tRange\nCutoff\t20\t52\t0-16383\nDeep\t1\t33\t0-16383\nOther\t1\t34\t0-127\n", ['Cutoff cc14 20 0..16383', 'Deep cc14 1 0..16383', 'Other nrpn 162 0..127'], []];
+        yield 'typed lines' => ["Cutoff 74 0-127\nResonance 71 0-100\nAttack  73  off/on\n", ['Cutoff cc 74 0..127', 'Resonance cc 71 0..100', 'Attack cc 73 0..127 Off On'], []];
+        yield 'a list in words' => ["CC 7: Volume\nCC 10 - Pan (0 left, 64 centre, 127 right)\nCC 64 = Sustain (0-63 off, 64-127 on)\n", ['Volume cc 7 0..127', 'Pan cc 10 0..127 left centre right', 'Sustain cc 64 0..127 off on'], []];
+        yield 'a strange heading over ranges, and one over nothing known' => ["Parameter;CC;Bereich;Farbe\nMix;21;0-100;rot\n", ['Mix cc 21 0..100'], ['line 1: "Farbe": is a column that nobody knows; what stands in it is left out']];
+        yield 'names of values below two headings' => ["Name,CC,Min,Max\nMode,23,on/off,\nMix,21,0,127\nHalf,22,5,\n", ['Mode cc 23 0..127 Off On', 'Mix cc 21 0..127'], ['line 4: "Half": "5" is one end of a range only; write the other as well']];
+        yield 'a number twice, a heading with nothing below' => ["Name\tCC\nLevel\t7\nVolume\t7\nSwitches\t\n", ['Level cc 7 0..127', 'Volume cc 7 0..127'], ['line 3: "Volume": has the number of line 2 as well', 'line 4: "Switches": has a name only, and was taken for a heading']];
         yield 'defaults and units' => ["Name\tCC\tMin\tMax\tDefault\tUnit\tNotes\nMix\t21\t0\t100\t50\t\tper block\nLevel\t22\t-60\t6\t\tdB\t\n", ['Mix cc 21 0..100 rest 50 "per block"', 'Level cc 22 0..127 shown -60..6 dB'], []];
     }
 
