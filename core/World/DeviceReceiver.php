@@ -16,6 +16,7 @@ final class DeviceReceiver implements Receiver
     private const MOST = 6;
 
     private readonly Device $device;
+    private readonly LitLamps $lamps;
     /** @var list<string> titles of parameters, the one moved last first */
     private array $moved = [];
     private int $pulses = 0;
@@ -25,6 +26,7 @@ final class DeviceReceiver implements Receiver
     public function __construct(Box $box)
     {
         $this->device = new Device($box);
+        $this->lamps = new LitLamps($box);
     }
 
     /** Hears at one of its parts. */
@@ -36,7 +38,7 @@ final class DeviceReceiver implements Receiver
         } elseif (null !== $part && '' !== $bytes) {
             $heard = $this->device->hear($timeUs, $part, $bytes);
             \ord($bytes[0]) < 0xF8 && (++$this->messages);
-            $this->unheard += [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
+            $this->unheard += !$this->lamps->hear($bytes) && [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
             foreach ($heard as $each) {
                 if (Heard::PARAMETER === $each->what) {
                     $this->moved = \array_slice([$each->title, ...array_values(array_diff($this->moved, [$each->title]))], 0, self::MOST);
@@ -65,6 +67,7 @@ final class DeviceReceiver implements Receiver
             'program' => null === $program ? null : ['shown' => $chart->programs?->label($program) ?? '', 'name' => ($this->device->box->unit->programs[$program] ?? null)->name ?? $chart->programs->names[$program] ?? ''],
             'values' => array_values(array_filter(array_map($this->value(...), $this->moved))),
             'notes' => array_map(static fn (int $key): string => $chart->keys->names[$key] ?? KeyName::of($key, $middle), $this->device->sounding()),
+            'lamps' => array_map(static fn (string $control, string $colour): array => ['control' => $control, 'colour' => $colour], array_keys($this->lamps->lit), $this->lamps->lit),
             'pulses' => $this->pulses,
             'messages' => $this->messages,
             'elsewhere' => $this->unheard,
@@ -73,13 +76,13 @@ final class DeviceReceiver implements Receiver
 
     public function save(): array
     {
-        return [$this->device->save(), $this->moved, $this->pulses, $this->messages, $this->unheard];
+        return [$this->device->save(), $this->moved, $this->pulses, $this->messages, $this->unheard, $this->lamps->lit];
     }
 
     public function restore(array $saved): void
     {
-        /** @var array{array<mixed>, list<string>, int, int, int} $saved */
-        [$device, $this->moved, $this->pulses, $this->messages, $this->unheard] = $saved;
+        /** @var array{array<mixed>, list<string>, int, int, int, array<string, string>} $saved */
+        [$device, $this->moved, $this->pulses, $this->messages, $this->unheard, $this->lamps->lit] = $saved;
         $this->device->restore($device);
     }
 

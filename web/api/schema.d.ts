@@ -1058,6 +1058,11 @@ export interface components {
                 shown: string;
             }[];
             notes: string[];
+            /** @description The lamps that are lit. */
+            lamps: {
+                control: string;
+                colour: string;
+            }[];
             pulses: number;
             messages: number;
             /** @description Messages on its channels that it does not understand. */

@@ -42,12 +42,27 @@ export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boole
           </b>
         </label>
       ))}
-      {view.pulses > 0 && <p className="text-xs">{view.pulses} pulses</p>}
-      {view.program === null && view.notes.length === 0 && shown.length === 0 && view.pulses === 0 && (
-        <p className="text-xs">
-          {view.messages === 0 ? 'has heard nothing yet' : `has heard ${view.messages} messages`}
-        </p>
+      {view.lamps.length > 0 && (
+        <ul aria-label="Lamps" className="flex flex-wrap gap-1 text-xs">
+          {view.lamps.map((lamp) => (
+            <li
+              key={lamp.control}
+              className="flex items-center gap-1 rounded-field border border-base-300 px-1.5"
+            >
+              <span className="size-2.5 rounded-full bg-primary" style={{ backgroundColor: lamp.colour }} />
+              {lamp.control} {lamp.colour}
+            </li>
+          ))}
+        </ul>
       )}
+      {view.pulses > 0 && <p className="text-xs">{view.pulses} pulses</p>}
+      {view.program === null &&
+        view.notes.length + shown.length + view.lamps.length === 0 &&
+        view.pulses === 0 && (
+          <p className="text-xs">
+            {view.messages === 0 ? 'has heard nothing yet' : `has heard ${view.messages} messages`}
+          </p>
+        )}
     </div>
   );
 }

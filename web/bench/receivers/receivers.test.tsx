@@ -96,3 +96,34 @@ it('a drum box marks its step', () => {
   );
   expect(screen.getByText(/11 pulses/)).toBeTruthy();
 });
+
+describe('a unit of the rig', () => {
+  it('shows its program, what was moved last, its lamps, and what it does not understand', () => {
+    render(
+      <ReceiverPanel
+        receiver={{
+          port: 'brine',
+          view: {
+            face: 'device',
+            channel: 0,
+            label: 'Brine',
+            sort: 'effect',
+            program: { shown: '8', name: 'Last bell' },
+            values: [{ name: 'Swell', value: 64, low: 0, high: 127, shown: '-18 dB' }],
+            notes: ['C4'],
+            lamps: [{ control: 'Switch 1', colour: 'amber' }],
+            pulses: 0,
+            messages: 12,
+            elsewhere: 2,
+          },
+        }}
+      />,
+    );
+    expect(screen.getByRole('img', { name: 'Program 8' })).toBeTruthy();
+    expect(screen.getByText('Last bell')).toBeTruthy();
+    expect(screen.getByRole('progressbar', { name: 'Swell' }).getAttribute('value')).toBe('64');
+    expect(screen.getByText('-18 dB')).toBeTruthy();
+    expect(within(screen.getByRole('list', { name: 'Lamps' })).getByText(/Switch 1 amber/)).toBeTruthy();
+    expect(screen.getByText('2 messages it does not understand')).toBeTruthy();
+  });
+});
