@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use App\Documents\Documents;
+use App\Documents\Outdated;
 use App\Documents\RigKind;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
@@ -12,6 +13,10 @@ use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\Rename;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** The rigs that are kept, each with its rulebook. */
 final readonly class RigStore
@@ -49,6 +54,27 @@ final readonly class RigStore
         $rulebook = \is_string($book) ? $this->documents->find($book, RulebookKind::NAME) : null;
 
         return null === $rulebook ? $json : [...$json, 'rulebook' => $rulebook->text];
+    }
+
+    /**
+     * Gives a unit another name in the rules of its rig.
+     *
+     * @return int how many places
+     *
+     * @throws Outdated when somebody else has just changed the rules
+     * @throws RulebookError when the name cannot be used
+     */
+    public function renameInRules(Document $document, string $from, string $to, string $by): int
+    {
+        $json = Json::decode($document->text);
+        $book = \is_array($json) && \is_string($json['book'] ?? null) ? $this->documents->find($json['book'], RulebookKind::NAME) : null;
+        $source = null === $book ? null : Source::of($book->text);
+        $edits = null === $source ? [] : Rename::device($source, $from, $to);
+        if (null !== $book && [] !== $edits) {
+            $this->documents->write($book, $book->name, Edit::apply($edits, $book->text), $book->version, $by);
+        }
+
+        return \count($edits);
     }
 
     /** A rig that comes as a file: its rulebook becomes a document of its own. */

@@ -207,6 +207,20 @@ final class RigApiTest extends ApiTestCase
         self::assertSame(['gull', 'moth'], $heard);
     }
 
+    public function testRulesFollowAUnitThatIsRenamed(): void
+    {
+        $text = "# brine is a box\nport keys in\nport boxes out\nlamps brine\nrule \"brine\"\n  take brine \"Switch\"  # of brine\n  turn brine \"Mix\"\n  light brine \"Switch\" on\n  recall brine \"brine\"\nrule \"x\"\n  take cc 1\n  sned brine\n";
+        $book = $this->text($this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Brine', 'text' => $text], 201), 'id');
+        $rig = $this->text($this->call('POST', '/api/documents', ['kind' => 'rig', 'name' => 'Brine', 'text' => Json::encode(['schema' => 1, 'name' => 'Brine', 'charts' => (object) [], 'units' => [], 'leads' => [], 'book' => $book])], 201), 'id');
+        self::assertSame(['places' => 5], $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'brine', 'to' => 'salt'], 200));
+        $renamed = $this->text($this->call('GET', "/api/documents/{$book}", null, 200), 'text');
+        self::assertSame("# brine is a box\nport keys in\nport boxes out\nlamps salt\nrule \"brine\"\n  take salt \"Switch\"  # of brine\n  turn salt \"Mix\"\n  light salt \"Switch\" on\n  recall salt \"brine\"\nrule \"x\"\n  take cc 1\n  sned brine\n", $renamed, 'comments, titles and lines that cannot be read stay');
+        $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'salt', 'to' => 'brine'], 200);
+        self::assertSame($text, $this->text($this->call('GET', "/api/documents/{$book}", null, 200), 'text'), 'and back');
+        $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'brine', 'to' => 'Two words'], 422);
+        self::assertSame(['places' => 0], $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'nobody', 'to' => 'x'], 200));
+    }
+
     public function testTablesThatCannotBeReadSayWhy(): void
     {
         self::assertStringContainsString('line 1', $this->text($this->call('POST', '/api/charts/read', ['text' => '<?xml version="1.0"?><a><b></a>', 'name' => ''], 422), 'error'));

@@ -132,6 +132,8 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
+  renameUnit: (id: string, from: string, to: string) =>
+    answered(client.POST('/api/rigs/{id}/rename', { ...of(id), body: { from, to }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
     answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
   readTable: (body: { text: string; name: string }) =>

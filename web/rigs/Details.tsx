@@ -102,6 +102,11 @@ function UnitDetails({
         ) : (
           <Button label={unit.name} onClick={() => setRenaming(true)} aria-label={`Rename ${unit.name}`} />
         )}
+        {work.rules !== null && (
+          <span role="status" className="text-sm">
+            {work.rules}
+          </span>
+        )}
         <span>
           chart {chart?.name ?? unit.chart.id}, revision {unit.chart.revision}
         </span>

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Chart, Rig } from '../api/types';
-import { addLead, addUnit, applied, freeName, removeUnit, renameUnit, setting } from './edits';
+import { addLead, addUnit, applied, freeName, removeUnit, renamedUnit, renameUnit, setting } from './edits';
 import { layout } from './layout';
 
 const chart: Chart = {
@@ -30,6 +30,16 @@ it('renames a unit in its leads, and takes them out with it', () => {
   });
   expect(renameUnit(led, 'brine_echo', 'brine').leads?.[0]?.b.unit).toBe('brine');
   expect(removeUnit(led, 'brine_echo').leads).toEqual([]);
+});
+
+it('knows a renaming, and its undoing, from other changes', () => {
+  const two = addUnit(one, chart, 'c1', 3);
+  const other = renameUnit(two, 'brine_echo', 'brine');
+  expect(renamedUnit(two, other)).toEqual({ from: 'brine_echo', to: 'brine' });
+  expect(renamedUnit(other, two)).toEqual({ from: 'brine', to: 'brine_echo' });
+  expect(renamedUnit(one, two)).toBeNull();
+  expect(renamedUnit(two, removeUnit(two, 'brine_echo'))).toBeNull();
+  expect(renamedUnit(two, setting(two, 'brine_echo', 'channel', 5, null))).toBeNull();
 });
 
 it('plans a setting, or ticks it with who and when', () => {

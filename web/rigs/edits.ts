@@ -57,6 +57,20 @@ export function renameUnit(rig: Rig, from: string, to: string): Rig {
   };
 }
 
+/** The unit that has another name in the second of two rigs, if that is what happened. */
+export function renamedUnit(before: Rig, after: Rig): { from: string; to: string } | null {
+  const names = new Set(after.units.map((unit) => unit.name));
+  const gone = before.units.flatMap((unit, index) => (names.has(unit.name) ? [] : [index]));
+  const [index] = gone;
+  if (before.units.length !== after.units.length || gone.length !== 1 || index === undefined) {
+    return null;
+  }
+  const [was, is] = [before.units[index], after.units[index]];
+  return was === undefined || is === undefined || was.chart.id !== is.chart.id
+    ? null
+    : { from: was.name, to: is.name };
+}
+
 export function removeUnit(rig: Rig, name: string): Rig {
   return {
     ...rig,

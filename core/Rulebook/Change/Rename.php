@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Change;
 
+use ZigzagPost\Core\Rulebook\Declaration\Group;
+use ZigzagPost\Core\Rulebook\Declaration\Lamps;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -58,6 +63,35 @@ final class Rename
         $source->with($edits);
 
         return $edits;
+    }
+
+    /**
+     * Gives a device of the rig another name, wherever rules name it.
+     *
+     * @return list<Edit>
+     *
+     * @throws RulebookError when the new name cannot be used
+     */
+    public static function device(Source $source, string $from, string $to): array
+    {
+        if (1 !== preg_match('/^[a-z][a-z0-9_]*$/D', $to)) {
+            throw new RulebookError(new Span(1, 1), 'syntax', 'a name begins with a small letter; small letters, digits and _ follow');
+        }
+        $named = [];
+        foreach ($source->book->rules as $rule) {
+            array_push($named, ...array_map(static fn (Selector $selector): ?Token => $selector->device, $rule->selectors));
+        }
+        array_push($named, ...array_map(static fn (Group $group): ?Token => [] === $group->titles ? null : $group->port, array_values($source->book->groups)));
+        array_push($named, ...array_map(static fn (Lamps $lamps): Token => $lamps->name, array_values($source->book->lamps)));
+        array_push($named, ...array_map(static fn (Step $step): ?Token => $step instanceof NamedStep ? $step->device : null, $source->book->steps()));
+        $edits = [];
+        foreach ($named as $token) {
+            if ($token?->text === $from) {
+                $edits["{$token->span->line} {$token->span->column}"] = Edit::replace($token->span, $to);
+            }
+        }
+
+        return array_values($edits);
     }
 
     /** @return array<string, array<string, non-empty-list<Span>>> places by what is named, and name; the declaration first */
