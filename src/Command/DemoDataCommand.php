@@ -32,17 +32,18 @@ final class DemoDataCommand extends Command
         if (0 < \count($this->documents->list(null))) {
             return 0;
         }
+        $charts = [];
+        foreach ($this->charts() as $id => $chart) {
+            $charts[$id] = $this->documents->create(new ChartKind(), $chart->name, Json::write($chart), '')->id;
+        }
         foreach (['salt-ferry' => 'The ferry, mended', 'salt-ferry-as-found' => 'The ferry, as found'] as $file => $name) {
-            $this->rigs->bringIn((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $name, '', Revision::CREATED);
+            $this->rigs->bringIn($this->withCharts((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $charts), $name, '', Revision::CREATED);
         }
         foreach ($this->documents->list(RulebookKind::NAME) as $listed) {
             $book = \is_string($listed['id']) ? $this->documents->find($listed['id']) : null;
             if (null !== $book) {
                 $book->changedAt = new \DateTimeImmutable('-2 minutes'); // the first look is at the one below
             }
-        }
-        foreach ($this->charts() as $chart) {
-            $this->documents->create(new ChartKind(), $chart->name, Json::write($chart), '');
         }
         foreach (['The Whole Rig' => ['whole-rig', '-1 minute'], 'The Salt Ferry' => ['salt-ferry', 'now']] as $name => [$file, $when]) {
             $text = (string) file_get_contents("{$this->projectDir}/demo/{$file}.book");
@@ -55,11 +56,35 @@ final class DemoDataCommand extends Command
         return 0;
     }
 
-    /** @return list<Chart> of the devices in the demo rig */
+    /** @return array<string, Chart> of the devices in the demo rig, by their id there */
     private function charts(): array
     {
         $rig = RigReader::ofFile("{$this->projectDir}/demo/salt-ferry.rig.json");
 
-        return array_values(array_map(static fn ($kept): Chart => $kept->chart, $rig->charts));
+        return array_map(static fn ($kept): Chart => $kept->chart, $rig->charts);
+    }
+
+    /**
+     * A rig whose charts are those of the library.
+     *
+     * @param array<string, string> $charts ids there by ids in the file
+     */
+    private function withCharts(string $json, array $charts): string
+    {
+        $rig = Json::decode($json);
+        if (!\is_array($rig) || !\is_array($rig['charts'] ?? null) || !\is_array($rig['units'] ?? null)) {
+            return $json;
+        }
+        $kept = [];
+        foreach ($rig['charts'] as $id => $chart) {
+            $kept[$charts[$id] ?? $id] = $chart;
+        }
+        foreach ($rig['units'] as $index => $unit) {
+            if (\is_array($unit) && \is_array($unit['chart'] ?? null) && \is_string($unit['chart']['id'] ?? null)) {
+                $rig['units'][$index] = ['chart' => ['id' => $charts[$unit['chart']['id']] ?? $unit['chart']['id']] + $unit['chart']] + $unit;
+            }
+        }
+
+        return Json::encode(['charts' => $kept] + $rig);
     }
 }

@@ -4,6 +4,7 @@ import { EditorView } from '@codemirror/view';
 import { useEffect, useImperativeHandle, useRef, type Ref } from 'react';
 import type { Checked, Finding, Fix } from '../api/types';
 import { changesOf, positionOf, rangeOf } from './edits';
+import type { DeviceNames } from './devices';
 import { editorSetup } from './editorSetup';
 import { openRename } from './rename';
 import { setHits, type Hit } from './hits';
@@ -27,6 +28,7 @@ export function RuleEditor({
   id,
   text,
   checked,
+  devices,
   hits,
   onChange,
   ref,
@@ -36,6 +38,8 @@ export function RuleEditor({
   /** The text to begin with; later ones come by the handle. */
   text: string;
   checked: Checked | null;
+  /** What rules can name of their rig. */
+  devices: readonly DeviceNames[];
   hits: readonly Hit[];
   onChange: (text: string) => void;
   ref: Ref<EditorHandle>;
@@ -43,8 +47,8 @@ export function RuleEditor({
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const keeping = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  const latest = useRef({ onChange, checked });
-  latest.current = { onChange, checked };
+  const latest = useRef({ onChange, checked, devices });
+  latest.current = { onChange, checked, devices };
 
   useEffect(() => {
     if (host.current === null) {
@@ -53,7 +57,10 @@ export function RuleEditor({
     const created = new EditorView({
       parent: host.current,
       state: recall(id, text, [
-        editorSetup(() => latest.current.checked?.names ?? null),
+        editorSetup(
+          () => latest.current.checked?.names ?? null,
+          () => latest.current.devices,
+        ),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) {
             clearTimeout(keeping.current);

@@ -1,14 +1,17 @@
+import { useQuery } from '@tanstack/react-query';
 import { AlignLeft, BookOpen, History, TextCursorInput } from 'lucide-react';
 import { useDeferredValue, useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { api } from '../api/client';
-import type { Checked, Rulebook } from '../api/types';
+import type { Checked, Rig, Rulebook } from '../api/types';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
 import { HistoryDialog } from '../documents/HistoryDialog';
+import { useDocuments } from '../documents/queries';
 import { useNewer } from '../documents/useNewer';
 import { Reference } from '../reference/Reference';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
+import { deviceNames, type DeviceNames } from './devices';
 import { Findings } from './Findings';
 import { RuleEditor, type EditorHandle } from './RuleEditor';
 import { Conflict, LeftCopy, SaveNote } from './SavingNotes';
@@ -49,6 +52,7 @@ export function RulesPanel({
   const [isLookingBack, setLookingBack] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const saving = useSaving(rulebook);
+  const devices = useDevices(store.rig);
   const goodBook = useRef<string | null>(null);
   const judging = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
@@ -208,6 +212,7 @@ export function RulesPanel({
         id={rulebook.id}
         text={rulebook.text}
         checked={checked}
+        devices={devices}
         hits={hits}
         onChange={changed}
       />
@@ -217,5 +222,27 @@ export function RulesPanel({
         onFix={(fix) => editor.current?.apply(fix)}
       />
     </Panel>
+  );
+}
+
+/** What rules can name of their rig. */
+function useDevices(rig: string | null): readonly DeviceNames[] {
+  const document = useQuery({
+    queryKey: ['rig-names', rig],
+    queryFn: () => api.readDocument(rig ?? ''),
+    enabled: rig !== null,
+    staleTime: 10_000,
+  });
+  const charts = useDocuments('chart').data;
+  const text = document.data?.text;
+  return useMemo(
+    () =>
+      text === undefined
+        ? []
+        : deviceNames(
+            JSON.parse(text) as Rig,
+            (charts ?? []).map((chart) => chart.id),
+          ),
+    [text, charts],
   );
 }

@@ -1,5 +1,6 @@
 import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
 import type { Checked } from '../api/types';
+import { titlesAt, unitOffers, type DeviceNames } from './devices';
 import {
   CONDITIONS,
   FIELDS,
@@ -16,19 +17,40 @@ import {
 type Names = Checked['names'];
 
 /** Offers what can stand at the cursor: keywords, the names declared, kinds of message, fields. */
-export function complete(names: () => Names | null) {
+export function complete(names: () => Names | null, devices: () => readonly DeviceNames[]) {
   return (context: CompletionContext): CompletionResult | null => {
     const line = context.state.doc.lineAt(context.pos);
     const before = line.text.slice(0, context.pos - line.from);
     const word = /[a-z][a-z0-9_]*$/.exec(before)?.[0] ?? '';
-    if (/#|"[^"]*$/.test(before) || (word === '' && !context.explicit && !/[, ]$/.test(before))) {
+    const title = /"([^"]*)$/.exec(before)?.[1];
+    if (title !== undefined) {
+      return titles(context, before, title, devices());
+    }
+    if (before.includes('#') || (word === '' && !context.explicit && !/[, ]$/.test(before))) {
       return null;
     }
-    const options = offers(before.slice(0, before.length - word.length), names());
+    const start = before.slice(0, before.length - word.length);
+    const options = [...unitOffers(start, devices()), ...offers(start, names())];
     return options.length === 0
       ? null
       : { from: context.pos - word.length, options, validFor: /^[a-z0-9_]*$/ };
   };
+}
+
+/** Titles of the chart, in the quotes that are open at the cursor; what closes them is written as well. */
+function titles(
+  context: CompletionContext,
+  before: string,
+  typed: string,
+  devices: readonly DeviceNames[],
+): CompletionResult | null {
+  const isClosed = context.state.sliceDoc(context.pos, context.pos + 1) === '"';
+  const options = titlesAt(before, devices).map(({ title, bytes }) => ({
+    label: title,
+    detail: bytes,
+    apply: isClosed ? title : `${title}"`,
+  }));
+  return options.length === 0 ? null : { from: context.pos - typed.length, options, validFor: /^[^"]*$/ };
 }
 
 /** What fits behind the text of a line so far. */

@@ -13,6 +13,8 @@ import {
 } from '@codemirror/view';
 import type { Checked } from '../api/types';
 import { complete } from './completion';
+import { deviceHover } from './deviceHover';
+import type { DeviceNames } from './devices';
 import { hitBadges } from './hits';
 import { renaming } from './rename';
 import { rulebookColours, rulebookLanguage } from './language';
@@ -59,7 +61,10 @@ const lineInSight = ViewPlugin.define((view) => {
 });
 
 /** All that makes the editor one for rulebooks. */
-export function editorSetup(names: () => Checked['names'] | null): Extension {
+export function editorSetup(
+  names: () => Checked['names'] | null,
+  devices: () => readonly DeviceNames[],
+): Extension {
   const nonce = document.querySelector('meta[name=csp-nonce]')?.getAttribute('content') ?? '';
   return [
     EditorView.cspNonce.of(nonce),
@@ -71,10 +76,11 @@ export function editorSetup(names: () => Checked['names'] | null): Extension {
     highlightSelectionMatches(),
     lintGutter(),
     EditorView.lineWrapping,
-    autocompletion({ override: [complete(names)], icons: false }),
+    autocompletion({ override: [complete(names, devices)], icons: false }),
     rulebookLanguage,
     rulebookColours,
     hitBadges,
+    deviceHover(devices),
     look,
     lineInSight,
     renaming,
