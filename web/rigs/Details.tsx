@@ -1,4 +1,4 @@
-import { Trash2, X } from 'lucide-react';
+import { Pin, PinOff, Trash2, X } from 'lucide-react';
 import { useState } from 'react';
 import { author } from '../api/author';
 import type { Setting, Unit } from '../api/types';
@@ -8,6 +8,7 @@ import { Panel } from '../ui/Panel';
 import {
   changeUnit,
   chartOf,
+  pin,
   removeLead,
   removeUnit,
   renameUnit,
@@ -181,7 +182,7 @@ function SettingRow({ work, unit, setting: each }: { work: RigWork; unit: Unit; 
           onChange={(event) => {
             const wanted = values.find((one) => String(one) === event.target.value);
             if (wanted !== undefined) {
-              work.change((rig) => setting(rig, unit.name, each.id, wanted, null));
+              work.change((rig) => setting(rig, unit.name, each.id, wanted, null, true));
             }
           }}
         >
@@ -193,6 +194,21 @@ function SettingRow({ work, unit, setting: each }: { work: RigWork; unit: Unit; 
             </option>
           ))}
         </select>
+        <Button
+          tone={chosen?.pinned === true ? 'primary' : 'quiet'}
+          iconOnly
+          icon={chosen?.pinned === true ? <Pin size={16} /> : <PinOff size={16} />}
+          label={
+            chosen?.pinned === true ? `Let the plan choose ${each.title}` : `Keep ${each.title} as it is`
+          }
+          aria-pressed={chosen?.pinned === true}
+          disabled={value === undefined}
+          onClick={() => {
+            if (value !== undefined) {
+              work.change((rig) => pin(rig, unit.name, each.id, value, chosen?.pinned !== true));
+            }
+          }}
+        />
       </td>
       <td>
         <label className="flex items-center gap-2">

@@ -1,6 +1,16 @@
 import { expect, it } from 'vitest';
 import type { Chart, Rig } from '../api/types';
-import { addLead, addUnit, applied, freeName, removeUnit, renamedUnit, renameUnit, setting } from './edits';
+import {
+  addLead,
+  addUnit,
+  applied,
+  freeName,
+  pin,
+  removeUnit,
+  renamedUnit,
+  renameUnit,
+  setting,
+} from './edits';
 import { layout } from './layout';
 
 const chart: Chart = {
@@ -30,6 +40,23 @@ it('renames a unit in its leads, and takes them out with it', () => {
   });
   expect(renameUnit(led, 'brine_echo', 'brine').leads?.[0]?.b.unit).toBe('brine');
   expect(removeUnit(led, 'brine_echo').leads).toEqual([]);
+});
+
+it('pins what was chosen by hand, until the plan says otherwise', () => {
+  const pinned = setting(one, 'brine_echo', 'channel', 5, null, true);
+  expect(pinned.units[0]?.settings?.['channel']).toEqual({ value: 5, state: 'planned', pinned: true });
+  expect(setting(pinned, 'brine_echo', 'channel', 5, 'Ada').units[0]?.settings?.['channel']).toMatchObject({
+    state: 'set',
+    by: 'Ada',
+    pinned: true,
+  });
+  const ticked = setting(one, 'brine_echo', 'channel', 5, 'Ada');
+  const kept = pin(ticked, 'brine_echo', 'channel', 5, true).units[0]?.settings?.['channel'];
+  expect(kept).toEqual({ ...ticked.units[0]?.settings?.['channel'], pinned: true });
+  expect(setting(pinned, 'brine_echo', 'channel', 6, null).units[0]?.settings?.['channel']).toEqual({
+    value: 6,
+    state: 'planned',
+  });
 });
 
 it('knows a renaming, and its undoing, from other changes', () => {

@@ -79,22 +79,41 @@ export function removeUnit(rig: Rig, name: string): Rig {
   };
 }
 
-export function setting(rig: Rig, unit: string, id: string, value: string | number, by: string | null): Rig {
-  return changeUnit(rig, unit, (each) => ({
-    ...each,
-    settings: {
-      ...each.settings,
-      [id]:
-        by === null
-          ? { value, state: 'planned' as const }
-          : {
-              value,
-              state: 'set' as const,
-              at: new Date().toISOString().slice(0, 10),
-              ...(by === '' ? {} : { by }),
-            },
-    },
-  }));
+/**
+ * A value for a setting: planned, or ticked by somebody. One that is pinned is left alone by the plan; another value by the plan
+ * takes the pin out.
+ */
+export function setting(
+  rig: Rig,
+  unit: string,
+  id: string,
+  value: string | number,
+  by: string | null,
+  isPinned?: boolean,
+): Rig {
+  return changeUnit(rig, unit, (each) => {
+    const before = each.settings?.[id];
+    const pinned = isPinned ?? (before?.pinned === true && before.value === value);
+    const ticked = {
+      state: 'set' as const,
+      at: new Date().toISOString().slice(0, 10),
+      ...(by === null || by === '' ? {} : { by }),
+    };
+    const chosen = {
+      value,
+      ...(by === null ? { state: 'planned' as const } : ticked),
+      ...(pinned ? { pinned } : {}),
+    };
+    return { ...each, settings: { ...each.settings, [id]: chosen } };
+  });
+}
+
+/** Pins a setting where it stands, or lets the plan choose it again; ticks stay. */
+export function pin(rig: Rig, unit: string, id: string, value: string | number, isPinned: boolean): Rig {
+  return changeUnit(rig, unit, (each) => {
+    const chosen = each.settings?.[id] ?? { value, state: 'planned' as const };
+    return { ...each, settings: { ...each.settings, [id]: { ...chosen, pinned: isPinned } } };
+  });
 }
 
 /** A lead between two plugs, with the cable or adapter that their connectors ask for. */
