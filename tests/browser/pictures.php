@@ -78,6 +78,15 @@ $pictures = [
         $page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Plan')]"))->click();
         sleep(1);
     },
+    'test' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, as found');
+        $page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Test')]"))->click();
+        sleep(2);
+        foreach ([1 => 'did not', 2 => 'did it', 3 => 'did it'] as $step => $what) {
+            $page->findElement(By::cssSelector("[aria-label='Step {$step} {$what}']"))->click();
+            sleep(1);
+        }
+    },
     'chart' => static function (RemoteWebDriver $page): void {
         $page->get(Application::address().'/charts');
         sleep(2);

@@ -61,7 +61,6 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
           onClick={() => change({})}
         />
       </div>
-      {failed > 0 && <Suspects run={run} />}
       <ol aria-label="Steps of the test run" className="divide-y divide-base-300">
         {run.steps.map((step, index) => (
           <StepRow
@@ -74,6 +73,7 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
           />
         ))}
       </ol>
+      {failed > 0 && <Suspects run={run} />}
       <Left title="Left out, because they move something dangerous" what={run.leftOut} />
       <Left title="Not touched by any step" what={run.untouched} />
     </div>
@@ -135,9 +135,14 @@ function StepRow({
   );
 }
 
+/** At the foot, over the steps, so that none of them moves under the finger. */
 function Suspects({ run }: { run: Trial }) {
   return (
-    <section aria-label="Suspects" className="border-l-4 border-error pl-3">
+    <section
+      aria-label="Suspects"
+      tabIndex={0}
+      className="sticky bottom-0 max-h-56 overflow-auto border-t border-l-4 border-base-300 border-l-error bg-base-200 py-2 pl-3"
+    >
       <h3 className="font-semibold">
         {run.isOneFault
           ? 'Look here'
