@@ -140,20 +140,19 @@ function Suspects({ run }: { run: Trial }) {
   return (
     <section
       aria-label="Suspects"
-      tabIndex={0}
-      className="sticky bottom-0 max-h-56 overflow-auto border-t border-l-4 border-base-300 border-l-error bg-base-200 py-2 pl-3"
+      className="sticky bottom-0 border-t border-l-4 border-base-300 border-l-error bg-base-200 py-2 pl-3"
     >
       <h3 className="font-semibold">
         {run.isOneFault
           ? 'Look here'
           : 'More than one thing is wrong, or it comes and goes. Look here, from the top'}
       </h3>
-      <ul className="list-disc pl-5">
-        {run.suspects.slice(0, 12).map((each) => (
+      <ul className="list-disc columns-2 pl-5">
+        {run.suspects.slice(0, 10).map((each) => (
           <li key={each}>{each}</li>
         ))}
       </ul>
-      {run.suspects.length > 12 && <p className="text-sm">and {run.suspects.length - 12} more</p>}
+      {run.suspects.length > 10 && <p className="text-sm">and {run.suspects.length - 10} more</p>}
     </section>
   );
 }
