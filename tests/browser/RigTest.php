@@ -131,7 +131,13 @@ final class RigTest extends PageTestCase
         $rig = (string) $this->page->getCurrentURL();
         $use($this->page->findElement(By::xpath("//a[normalize-space()='Rules on the bench']")));
         $this->waitFor('.cm-content');
-        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: arguments[0] } });", [str_replace('tide_echo', $tide, self::BOOK)."\n"]);
+        $this->one('.cm-content')->sendKeys([Key::CONTROL, 'a']);
+        $this->one('.cm-content')->sendKeys(Key::DELETE);
+        foreach (explode("\n", str_replace('tide_echo', $tide, self::BOOK)) as $line) {
+            $this->one('.cm-content')->sendKeys($line);
+            $this->one('.cm-content')->sendKeys(Key::ESCAPE); // closes what is offered
+            $this->one('.cm-content')->sendKeys(Key::ENTER);
+        }
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the rule is kept');
         $this->until(fn (): bool => str_contains($this->receiver($tide), 'has heard'), 'the unit stands on the bench');
         $this->page->findElement(By::xpath("//label[contains(., 'Modulation')]//input"))->sendKeys(Key::END);
@@ -140,8 +146,11 @@ final class RigTest extends PageTestCase
         $this->page->get($rig);
         $this->until(fn (): bool => str_contains($this->text('main'), '3 units, 2 leads'), 'the rig is as it was');
         $use($this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Paper')]")));
-        $card = $this->one('[aria-label="Look at Load-in list and set-up cards"]')->getAttribute('href');
-        $this->page->get(Application::address().(string) $card);
+        $use($this->one('[aria-label="Look at Load-in list and set-up cards"]'));
+        $this->until(fn (): bool => 2 === \count($this->page->getWindowHandles()), 'the card opens beside the rig');
+        $beside = $this->page->getWindowHandles()[1] ?? null;
+        self::assertIsString($beside);
+        $this->page->switchTo()->window($beside);
         $this->until(fn (): bool => str_contains($this->text('body'), $this->name) && str_contains($this->text('body'), 'MIDI channel'), 'the card says what to set');
     }
 
