@@ -48,6 +48,12 @@ final class ClockDeclaration
         return new self($name);
     }
 
+    /** Beats a minute. */
+    public function tempoBpm(): float
+    {
+        return 60_000_000 * $this->beatUs[1] / $this->beatUs[0];
+    }
+
     public function print(): string
     {
         return "clock {$this->name->text}";

@@ -5,47 +5,77 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Rig\Setup\Box;
-use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Rulebook\Step\ClockStep;
+use ZigzagPost\Core\Rulebook\Step\FollowStep;
+use ZigzagPost\Core\Rulebook\Step\StartStep;
 
-/** Units that want a clock and get none, get two, or get one that is too fast or too slow for them. */
+/** Units that want a clock and get none, get two, or get one that is too fast or too slow for them; clocks that nobody starts. */
 final class Clocks implements RigCheck
 {
     public function findings(Situation $situation): iterable
     {
+        if ($situation->checked()->hasErrors()) {
+            return;
+        }
+        $sources = new ClockSources($situation);
+        yield from $this->neverStarted($situation);
         foreach ($situation->setup->boxes as $box) {
-            if (true !== $box->isOn($box->chart->clock->obeys ?? null) || null !== $box->chart->clock?->pulse) {
-                continue;
-            }
-            $sources = $this->sources($situation, $box);
-            if (1 < \count($sources)) {
-                yield RigFinding::warning('two-clocks-reach', "unit {$box->name}", 'two clocks reach it: '.implode(' and ', $sources));
-            }
-            foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
-                $bpm = 60_000_000 / max(1, (int) $clock->beatUs);
-                [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
-                if (\in_array("clock {$name}", $sources, true) && ($bpm < $low || $bpm > $high)) {
-                    yield RigFinding::warning('tempo-out-of-range', "unit {$box->name}", "clock {$name} runs at ".round($bpm, 1).", and {$box->name} follows from {$low} to {$high}");
-                }
+            if (true === $box->isOn($box->chart->clock->obeys ?? null)) {
+                yield from $this->ofUnit($situation, $box, $sources);
             }
         }
     }
 
-    /** @return list<string> */
-    private function sources(Situation $situation, Box $box): array
+    /** @return iterable<RigFinding> */
+    private function ofUnit(Situation $situation, Box $box, ClockSources $clocks): iterable
     {
-        $sources = [];
+        $sources = $clocks->of($box);
+        if ([] === $sources && $this->isReached($situation, $box)) {
+            yield RigFinding::warning('clock-missing', "unit {$box->name} clock", "{$box->name} follows a clock, and none gets to it");
+        }
+        if (1 < \count($sources)) {
+            yield RigFinding::warning('two-clocks-reach', "unit {$box->name} clock", 'two clocks get to it: '.implode(' and ', $sources));
+        }
+        foreach ($sources as $source) {
+            if (true === $box->chart->clock?->startStop && str_starts_with($source, 'the clock that') && !$clocks->isStarted($box, $source)) {
+                yield RigFinding::warning('clock-never-started', "unit {$box->name} clock", "{$box->name} waits for a start, and rules pass on only {$source}, without start and stop");
+            }
+        }
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
-            foreach ($clock->sends as $port) {
-                foreach ($situation->graph->reachedFrom(new Socket('post', $port->text, true)) as $way) {
-                    foreach ($situation->graph->partsAt($way[\count($way) - 1]->to) as [$hearing]) {
-                        if ($hearing->name === $box->name) {
-                            $sources["clock {$name}"] = true;
-                        }
-                    }
+            $bpm = $clock->tempoBpm();
+            [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
+            if (\in_array("clock {$name}", $sources, true) && ($bpm < $low || $bpm > $high)) {
+                yield RigFinding::warning('tempo-out-of-range', "unit {$box->name} clock", "clock {$name} runs at ".round($bpm, 1).", and {$box->name} follows from {$low} to {$high}");
+            }
+        }
+    }
+
+    /** @return iterable<RigFinding> */
+    private function neverStarted(Situation $situation): iterable
+    {
+        $book = $situation->checked()->book;
+        $started = [];
+        foreach ($book->steps() as $step) {
+            if ($step instanceof ClockStep && ($step instanceof StartStep || $step instanceof FollowStep)) {
+                $started[$step->clock()] = true;
+            }
+        }
+        foreach (array_diff_key($book->clocks, $started) as $name => $clock) {
+            yield RigFinding::warning('clock-never-started', "clock {$name}", "no rule starts clock {$name}, so that it never runs", null, "write start {$name} where it should begin, such as in a scene", $clock->name->span->line);
+        }
+    }
+
+    /** Whether anything gets to it at all; if not, that is the finding. */
+    private function isReached(Situation $situation, Box $box): bool
+    {
+        foreach ($situation->streams() as $stream) {
+            foreach ($stream->listeners as $listener) {
+                if ($listener->box === $box) {
+                    return true;
                 }
             }
         }
 
-        return array_keys($sources);
+        return false;
     }
 }

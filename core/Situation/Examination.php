@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
 
 /** Everything that is found in a rig with its rulebook; the list of checks stands here. */
 final readonly class Examination
@@ -53,8 +54,9 @@ final readonly class Examination
             if (!\is_int($cause)) {
                 continue;
             }
+            $units = implode('|', array_map(static fn (string $unit): string => preg_quote($unit, '/'), self::joined($situation, [$lead->a->unit, $lead->b->unit])));
             foreach ($findings as $index => $finding) {
-                if ('no-way' === $finding->code && 1 === preg_match('/\b('.preg_quote($lead->a->unit, '/').'|'.preg_quote($lead->b->unit, '/').')\b/', str_replace('no out port', '', $finding->text))) {
+                if ('no-way' === $finding->code && 1 === preg_match("/\\b({$units})\\b/", str_replace('no out port', '', $finding->text))) {
                     $findings[$cause] = $findings[$cause]->with(["line {$finding->line}: {$finding->text}"]);
                     unset($findings[$index]);
                 }
@@ -62,7 +64,44 @@ final readonly class Examination
             $findings = array_values($findings);
         }
 
-        return $findings;
+        return self::absorbed(self::absorbed($findings, 'two-clocks', 'two-clocks-reach'), 'same-message', 'unreachable');
+    }
+
+    /**
+     * Units that hang together with others over leads, without the post.
+     *
+     * @param list<string> $units
+     *
+     * @return list<string>
+     */
+    private static function joined(Situation $situation, array $units): array
+    {
+        for ($next = 0; $next < \count($units); ++$next) {
+            foreach (LeadEnd::POST === $units[$next] ? [] : $situation->setup->rig->leads as $lead) {
+                $units = array_values(array_unique(\in_array($units[$next], [$lead->a->unit, $lead->b->unit], true) ? [...$units, $lead->a->unit, $lead->b->unit] : $units));
+            }
+        }
+
+        return $units;
+    }
+
+    /**
+     * What follows from a finding of one kind stands under it.
+     *
+     * @param list<RigFinding> $findings
+     *
+     * @return list<RigFinding>
+     */
+    private static function absorbed(array $findings, string $causing, string $following): array
+    {
+        $codes = array_map(static fn (RigFinding $finding): string => $finding->code, $findings);
+        $cause = array_search($causing, $codes, true);
+        foreach (\is_int($cause) ? array_keys($codes, $following, true) : [] as $index) {
+            $findings[$cause] = $findings[$cause]->with(["{$findings[$index]->cause}: {$findings[$index]->text}"]);
+            unset($findings[$index]);
+        }
+
+        return array_values($findings);
     }
 
     /** @return list<RigCheck> */
@@ -73,10 +112,17 @@ final readonly class Examination
             new WaysThatAreOff(),
             new SharedChannels(),
             new FromRulebook(),
+            new FiltersThatAreClosed(),
+            new ControlsThatSendAlike(),
+            new ChannelsThatNobodyHas(),
+            new ParametersOfTwoControls(),
+            new TogglesTwice(),
+            new PedalsThatFallShort(),
             new LeadsThatAreFull(),
             new Clocks(),
             new DefaultsLeftAlive(),
             new UnitsInPractice(),
+            new ArmedBoxes(),
             new UnusedControls(),
         ];
     }

@@ -26,19 +26,19 @@ final readonly class RigFinding
     ) {
     }
 
-    public static function error(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null): self
+    public static function error(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null, ?int $line = null): self
     {
-        return new self(Severity::Error, $code, $cause, $text, $fix, $job);
+        return new self(Severity::Error, $code, $cause, $text, $fix, $job, [], $line);
     }
 
-    public static function warning(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null): self
+    public static function warning(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null, ?int $line = null): self
     {
-        return new self(Severity::Warning, $code, $cause, $text, $fix, $job);
+        return new self(Severity::Warning, $code, $cause, $text, $fix, $job, [], $line);
     }
 
-    public static function hint(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null): self
+    public static function hint(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null, ?int $line = null): self
     {
-        return new self(Severity::Hint, $code, $cause, $text, $fix, $job);
+        return new self(Severity::Hint, $code, $cause, $text, $fix, $job, [], $line);
     }
 
     public static function ofLine(Severity $severity, string $code, int $line, string $text): self

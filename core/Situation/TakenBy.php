@@ -12,6 +12,9 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 /** Which rules are for what a control sends. */
 final class TakenBy
 {
+    /** Data entry, increment and decrement, and what selects a parameter. */
+    private const PARTS_OF_PARAMETERS = [6, 38, 96, 97, 98, 99, 100, 101];
+
     public static function isFor(Rulebook $book, Rule $rule, ControlMessage $message): bool
     {
         foreach ($rule->selectors as $selector) {
@@ -23,6 +26,26 @@ final class TakenBy
                 $isNumber = null === $list || null === $message->number || $list->contains($message->number + (Kind::Program === $kind ? $book->programsFrom : 0));
                 $isChannel = null === $message->channel || !isset($selector->lists['channel']) || $selector->lists['channel']->contains($message->channel);
                 if ($kind === $message->kind && $isNumber && $isChannel) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether what a control sends can become a part of something that a rule takes: data entry, an increment, half of a 14-bit controller. */
+    public static function isPartFor(Rulebook $book, Rule $rule, ControlMessage $message): bool
+    {
+        foreach (Kind::Cc === $message->kind ? $rule->selectors : [] as $selector) {
+            if ([] === array_intersect($message->ports, $book->portsOf($rule, $selector))) {
+                continue;
+            }
+            foreach ($selector->matched() as [$kind, $numbers]) {
+                $isOfParameter = \in_array($message->number, self::PARTS_OF_PARAMETERS, true) && \in_array($kind, [Kind::Nrpn, Kind::Rpn], true);
+                $isHalf = Kind::Cc14 === $kind && (null === $numbers || $numbers->contains((int) $message->number % 32));
+                $isBank = Kind::Program === $kind && 0 === (int) $message->number % 32;
+                if ($isOfParameter || ($isHalf && $message->number < 64) || ($isBank && $message->number < 64)) {
                     return true;
                 }
             }

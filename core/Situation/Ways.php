@@ -153,7 +153,7 @@ final class Ways
         }
         foreach ($book->rules as $rule) {
             foreach ($messages as $message) {
-                if (TakenBy::isFor($book, $rule, $message)) {
+                if (TakenBy::isFor($book, $rule, $message) || TakenBy::isPartFor($book, $rule, $message)) {
                     return true;
                 }
             }
@@ -200,13 +200,16 @@ final class Ways
         $at = self::STEP_US * \count($history) + $gapUs;
         // A move is one to a new value: where the control stands already, nothing is asked of it.
         $new = array_filter($moves, static fn (array $move): bool => self::last($history, $move[2]) !== $move[1]);
+        // What comes by itself, such as the rest of a burst, is not the doing of the control.
+        $anyway = [] === $new ? [] : self::counted($this->world($history, $gapUs)->play($at, $moves[0][0], []));
         foreach ($new as $index => $move) {
             $heard = $this->world($history, $gapUs)->play($at, $move[0], $move[1]);
             $tape = $this->tape($history, $move, $at);
+            $counted = self::counted($heard);
             foreach ($heard as $each) {
-                if ($each->isNew) {
-                    $target = Heard::PARAMETER === $each->what ? "parameter {$each->title}" : $each->what;
-                    $hits["{$each->unit} {$target}"][$index] = [$each->unit, $target, $tape];
+                $key = self::target($each);
+                if ($each->isNew && $counted[$key] > ($anyway[$key] ?? 0)) {
+                    $hits[$key][$index] = [$each->unit, Heard::PARAMETER === $each->what ? "parameter {$each->title}" : $each->what, $tape];
                 }
             }
         }
@@ -221,6 +224,21 @@ final class Ways
                 }
             }
         }
+    }
+
+    /**
+     * @param list<Heard> $heard
+     *
+     * @return array<string, int> how often each target was told something
+     */
+    private static function counted(array $heard): array
+    {
+        return array_count_values(array_map(self::target(...), $heard));
+    }
+
+    private static function target(Heard $heard): string
+    {
+        return "{$heard->unit} ".(Heard::PARAMETER === $heard->what ? "parameter {$heard->title}" : $heard->what);
     }
 
     /**

@@ -112,9 +112,7 @@ final class Device
     /** Whether a part hears a kind at all; what is not known is taken for yes. */
     private function hears(Hears $part, KindName $kind): bool
     {
-        $isMadeOfControllers = \in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true);
-
-        return false !== $this->box->hears($part, $kind) || ($isMadeOfControllers && false !== $this->box->hears($part, KindName::Cc));
+        return false !== $this->box->understands($part, $kind);
     }
 
     private function answers(Hears $part, int $channel): bool

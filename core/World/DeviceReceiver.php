@@ -103,17 +103,8 @@ final class DeviceReceiver implements Receiver
                 return $named->name;
             }
         }
-        $before = null;
-        foreach ($parameter->shown ?? [] as $point) {
-            if (null !== $before && $value <= $point[0]) {
-                $share = $point[0] === $before[0] ? 1.0 : ($value - $before[0]) / ($point[0] - $before[0]);
-                $number = 'steps' === $parameter->between?->value ? $before[1] : $before[1] + $share * ($point[1] - $before[1]);
+        $number = $parameter->shownAt($value);
 
-                return trim(round($number, 1)." {$parameter->unit}");
-            }
-            $before = $point;
-        }
-
-        return (string) $value;
+        return null === $number ? (string) $value : trim(round($number, 1)." {$parameter->unit}");
     }
 }

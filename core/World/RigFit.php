@@ -87,7 +87,7 @@ final class RigFit
         $shortest = null;
         foreach ($this->setup->book->clocks ?? [] as $clock) {
             foreach ($clock->sends as $name) {
-                $shortest = $name->text === $port ? min($shortest ?? \PHP_INT_MAX, intdiv((int) $clock->beatUs, self::CLOCKS_A_BEAT)) : $shortest;
+                $shortest = $name->text === $port ? min($shortest ?? \PHP_INT_MAX, (int) (60_000_000 / $clock->tempoBpm() / self::CLOCKS_A_BEAT)) : $shortest;
             }
         }
 

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Graph;
@@ -56,6 +57,20 @@ final class RigWorld
         foreach ($messages as $bytes) {
             $this->engine->feed($timeUs, $port, $bytes);
         }
+        $this->engine->advance($timeUs + $forUs);
+
+        return $this->deliver();
+    }
+
+    /**
+     * Changes to a scene by its position.
+     *
+     * @return list<Heard> what comes of it
+     */
+    public function go(int $timeUs, int $scene, int $forUs = 1_000_000): array
+    {
+        $this->engine->advance($timeUs);
+        Scenes::go($this->engine->run, $scene, $timeUs);
         $this->engine->advance($timeUs + $forUs);
 
         return $this->deliver();

@@ -58,4 +58,19 @@ final readonly class Parameter
         public ?string $note = null,
     ) {
     }
+
+    /** The number that the device shows for a raw value, where the chart gives a table: in steps, or on lines between its rows. */
+    public function shownAt(int $raw): ?float
+    {
+        $before = $after = null;
+        foreach ($this->shown ?? [] as [$at, $number]) {
+            $before = $at <= $raw && (null === $before || $at >= $before[0]) ? [$at, $number] : $before;
+            $after = $at >= $raw && (null === $after || $at < $after[0]) ? [$at, $number] : $after;
+        }
+        if (null === $before || null === $after || $before[0] === $after[0] || Between::Steps === $this->between) {
+            return ($before ?? $after)[1] ?? null;
+        }
+
+        return $before[1] + ($after[1] - $before[1]) * ($raw - $before[0]) / ($after[0] - $before[0]);
+    }
 }

@@ -358,6 +358,9 @@ final class RigDevices implements Devices
         foreach ($box->chart->hears ?? [] as $each) {
             $part ??= false !== $box->hears($each, KindName::Program) ? $each : null;
         }
+        foreach ($box->chart->hears ?? [] as $each) {
+            $part ??= \is_string($each->kinds[KindName::Program->value] ?? null) ? $each : null; // it would, if it were switched on
+        }
         if (null === $part) {
             throw new RulebookError($device->span, 'no-way', "the chart does not say that {$box->name} hears program changes");
         }

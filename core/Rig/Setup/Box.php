@@ -193,6 +193,15 @@ final class Box
         return null === $part->kinds ? null : $this->isOn($part->kinds[$kind->value] ?? false);
     }
 
+    /** As {@see Hears()}, for what is made of controllers also where single controllers are heard. */
+    public function understands(Hears $part, KindName $kind): ?bool
+    {
+        $hears = $this->hears($part, $kind);
+        $isMadeOfControllers = \in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true);
+
+        return false === $hears && $isMadeOfControllers ? $this->hears($part, KindName::Cc) : $hears;
+    }
+
     /** What it is called where people read. */
     public function label(): string
     {

@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Expression\Number;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** A message written in a rulebook, with expressions where numbers can stand; used by `become` and `post`. */
@@ -44,6 +45,12 @@ abstract readonly class Template
 
     /** @return list<Expression> */
     abstract protected function fields(): array;
+
+    /** The channel, where it is written as a number; null where it is computed or not written. */
+    public function literalChannel(): ?int
+    {
+        return $this->channel instanceof Number && 1 === $this->channel->denominator ? $this->channel->numerator : null;
+    }
 
     public function print(): string
     {

@@ -49,6 +49,11 @@ abstract class ClockStep extends Step
         return static::keyword().' '.$this->clock->text;
     }
 
+    public function clock(): string
+    {
+        return $this->clock->text;
+    }
+
     public function facts(): array
     {
         return [Fact::HasEffect];

@@ -116,6 +116,12 @@ final class FlattenStep extends Step
         return OnRelease::Acts;
     }
 
+    /** The channel that everything is brought to. */
+    public function channel(): int
+    {
+        return $this->channel;
+    }
+
     public function bendRange(): int
     {
         return $this->bend ?? self::DEFAULT_BEND;

@@ -51,6 +51,12 @@ final class PlayStep extends NamedStep
         return $step;
     }
 
+    /** Which part of the device is played, counted from 1. */
+    public function number(): int
+    {
+        return $this->part->value ?? 1;
+    }
+
     public function retitled(Devices $devices): static
     {
         return $this;

@@ -59,6 +59,12 @@ final class PostStep extends Step
             .(null === $this->after ? '' : ' after '.$this->after->print());
     }
 
+    /** @return list<string> */
+    public function ports(): array
+    {
+        return array_map(static fn (Token $port): string => $port->text, $this->ports);
+    }
+
     public function message(): ?Template
     {
         return $this->message;

@@ -59,6 +59,18 @@ final class SendStep extends Step
         }
     }
 
+    /** @return list<string> */
+    public function ports(): array
+    {
+        return array_map(static fn (Token $port): string => $port->text, $this->ports);
+    }
+
+    /** @return list<int>|null the channels on which it sends; null for that of the message */
+    public function channels(): ?array
+    {
+        return $this->channels?->numbers();
+    }
+
     public function onRelease(): OnRelease
     {
         return OnRelease::Acts;

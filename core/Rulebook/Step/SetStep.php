@@ -57,6 +57,11 @@ final class SetStep extends Step
         $code->assign($this->field->text, $php, $range, $this->field->span, $this->fold);
     }
 
+    public function setsChannel(): bool
+    {
+        return 'channel' === $this->field->text;
+    }
+
     public function written(): Span
     {
         return $this->written;

@@ -87,6 +87,12 @@ final class TurnStep extends NamedStep
         return null !== $this->to && $this->to->isOther() && null !== $this->target ? $this->to->alternatives($this->target) : null;
     }
 
+    /** Whether it follows the value of the message, rather than going to one of its own. */
+    public function follows(): bool
+    {
+        return null === $this->to;
+    }
+
     /** Whether it passes every value on at once. */
     public function isPlain(): bool
     {

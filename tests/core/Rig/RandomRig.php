@@ -56,6 +56,23 @@ final class RandomRig
         return $tape;
     }
 
+    /** A rulebook in which controls do no more than turn parameters, so that much of it can be proven. */
+    public function plainBook(): string
+    {
+        $text = $this->ports;
+        foreach (['Fader 1', 'Wheel', 'Touch', 'Fine', 'Switch 1'] as $index => $control) {
+            $device = $this->device();
+            $text .= "rule \"{$control}\"\n  take sender_0 \"{$control}\"\n  turn {$device} \"{$this->parameters[$device][$index]}\"".$this->pick('', '', ' pickup')."\n";
+        }
+
+        return $text.$this->pick('', "rule \"Pads\"\n  take sender_0 \"Pad 1\"\n  recall {$this->device()} 12\n");
+    }
+
+    public function between(int $one, int $other): int
+    {
+        return $this->random->getInt(min($one, $other), max($one, $other));
+    }
+
     private function make(): Rig
     {
         $charts = $units = $leads = [];

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+
+/** Boxes that a gesture arms, so that the next program change overwrites something, where rules send them program changes. */
+final class ArmedBoxes implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $recalled = [];
+        foreach ($situation->checked()->book->steps() as $step) {
+            if ($step instanceof RecallStep) {
+                $recalled[$step->device->text] ??= $step->span->line;
+            }
+        }
+        foreach ($situation->setup->boxes as $box) {
+            foreach (isset($recalled[$box->name]) ? $box->chart->procedures ?? [] : [] as $procedure) {
+                if (true === $procedure->armsProgramWrite) {
+                    yield RigFinding::hint('armed', "unit {$box->name} \"{$procedure->title}\"", "\"{$procedure->title}\" arms {$box->name}: the next program change overwrites a program, and line {$recalled[$box->name]} sends one", null, "leave \"{$procedure->title}\" before anything is played");
+                }
+            }
+        }
+    }
+}

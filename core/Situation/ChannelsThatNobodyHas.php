@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Chart\ChannelOf;
+use ZigzagPost\Core\Rig\Chart\ChannelType;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Plan\HeardStream;
+use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\BecomeStep;
+use ZigzagPost\Core\Rulebook\Step\FlattenStep;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Step\SetStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
+
+/** Channels written as numbers in rules, on which nothing sends or nothing answers as the rig stands. */
+final class ChannelsThatNobodyHas implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $book = $situation->checked()->written;
+        $answered = $this->answered($situation);
+        foreach ([...$book->rules, ...array_map(static fn ($stack): array => $stack->steps, array_values($book->stacks)), ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes))] as $owner) {
+            foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line]) {
+                if (isset($answered[$port]) && 0 === ($answered[$port] >> ($channel - 1) & 1)) {
+                    yield RigFinding::warning('channel-nobody-hears', "line {$line}", "nothing that hears {$port} answers on MIDI channel {$channel}; there are ".Channels::print($answered[$port]).'. Name the device instead of its channel, and the rule follows the plan', null, null, $line);
+                }
+            }
+        }
+        $sending = $this->sending($situation);
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                $channels = null === $selector->device ? ($selector->lists['channel'] ?? null) : null;
+                $ports = $book->portsOf($rule, $selector);
+                if (null === $channels || [] !== array_diff($ports, array_keys($sending))) {
+                    continue;
+                }
+                $sent = array_reduce($ports, static fn (int $all, string $port): int => $all | $sending[$port], 0);
+                if (0 !== $sent && [] === array_intersect($channels->numbers(), Channels::list($sent))) {
+                    yield RigFinding::warning('channel-nobody-sends', "line {$selector->span->line}", 'nothing sends on MIDI channel '.$channels->print().' into '.implode(', ', $ports).'; there comes '.Channels::print($sent).'. Name the control instead of its channel, and the rule follows the plan', null, null, $selector->span->line);
+                }
+            }
+        }
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return iterable<array{string, int, int}> port, channel and line of what is sent on a channel written as a number
+     */
+    private function sent(array $steps): iterable
+    {
+        $channel = null;
+        foreach ($steps as $step) {
+            if ($step instanceof BecomeStep) {
+                $channel = $step->message()->kind()->hasChannel() ? ($step->message()->literalChannel() ?? $channel) : null;
+            } elseif ($step instanceof FlattenStep) {
+                $channel = $step->channel();
+            } elseif ($step instanceof SetStep && $step->setsChannel()) {
+                $channel = null;
+            } elseif ($step instanceof PostStep && null !== $step->message()?->literalChannel()) {
+                foreach ($step->ports() as $port) {
+                    yield [$port, $step->message()->literalChannel(), $step->span->line];
+                }
+            } elseif ($step instanceof SendStep) {
+                foreach ($step->ports() as $port) {
+                    foreach ($step->channels() ?? array_filter([$channel]) as $each) {
+                        yield [$port, $each, $step->span->line];
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return array<string, int> channels by out port, where all of them are known */
+    private function answered(Situation $situation): array
+    {
+        $answered = [];
+        foreach ($situation->streams() as $stream) {
+            $mask = LeadEnd::POST === $stream->box->name ? $this->heard($stream) : null;
+            if (null !== $mask && 0 !== $mask) {
+                $answered[Post::port($stream->source->at)[0]] = $mask;
+            }
+        }
+
+        return $answered;
+    }
+
+    private function heard(HeardStream $stream): ?int
+    {
+        $mask = 0;
+        foreach ($stream->listeners as $listener) {
+            $own = $listener->part->channel instanceof ChannelOf ? $listener->box->channel($listener->part->channel) : $listener->part->channel;
+            if (null === $own && null === $listener->part->zone && Channels::isNeeded($listener->part)) {
+                return null;
+            }
+            $mask |= Channels::ofPart($listener->box, $listener->part, $own) ?? 0;
+            foreach ($listener->box->chart->parameters ?? [] as $parameter) {
+                $channel = $listener->box->messageTo($parameter)->channel ?? null;
+                $own = $listener->box->channel($channel);
+                $mask |= \is_int($own) ? 1 << ($own - 1) : (ChannelType::OMNI === $own ? Channels::ALL : 0);
+            }
+        }
+
+        return $mask;
+    }
+
+    /** @return array<string, int> channels by in port, where all of them are known */
+    private function sending(Situation $situation): array
+    {
+        $sending = $unknown = [];
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $situation->graph->sockets($box, array_map(static fn ($plug): string => $plug->id, $box->chart->plugs), true) as $socket) {
+                foreach ($situation->graph->waysFrom($socket)[0] as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    if (LeadEnd::POST !== $end->unit) {
+                        continue;
+                    }
+                    $port = Post::port($end->at)[0];
+                    $mask = 0;
+                    foreach ($box->chart->sends ?? [] as $sends) {
+                        $own = $box->channel($sends->channel);
+                        $unknown[$port] = ($unknown[$port] ?? false) || !\is_int($own);
+                        $mask |= \is_int($own) ? 1 << ($own - 1) : 0;
+                    }
+                    $unknown[$port] = ($unknown[$port] ?? false) || null === $box->chart->sends && [] === ($box->chart->routes ?? []);
+                    foreach ($box->chart->surface->controls ?? [] as $control) {
+                        $own = $box->channel($box->messageOf($control)->channel ?? null);
+                        $mask |= \is_int($own) ? 1 << ($own - 1) : 0;
+                    }
+                    $sending[$port] = ($sending[$port] ?? 0) | $mask;
+                }
+            }
+        }
+        foreach ($situation->setup->book->ports ?? [] as $name => $port) {
+            if (null !== $port->zone) {
+                $unknown[$name] = true; // members of a zone have the channels that they are dealt
+            }
+        }
+
+        return array_diff_key($sending, array_filter($unknown));
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\PlayStep;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
+
+/** Which clocks get to which unit: those made by rules, those that rules pass on, and those of boxes that are wired to it. */
+final class ClockSources
+{
+    /** @var array<string, array<string, true>> sources by unit */
+    private array $of = [];
+    /** @var array<string, array<string, true>> units that get start and stop of a source that rules pass on */
+    private array $started = [];
+
+    public function __construct(private readonly Situation $situation)
+    {
+        $book = $situation->checked()->book;
+        foreach ($book->clocks as $name => $clock) {
+            $ports = [...$clock->sends, ...array_merge(...array_column($clock->pulses, 1)), ...array_merge(...array_column($clock->taps, 2))];
+            foreach ($ports as $port) {
+                $this->reach(new Socket(LeadEnd::POST, $port->text, true), "clock {$name}");
+            }
+        }
+        foreach ($book->rules as $rule) {
+            $this->passedOn($book, $rule);
+        }
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->isPost() || true !== $box->isOn($box->chart->clock->sends ?? null) ? [] : $this->outs($box) as $socket) {
+                $this->reach($socket, "the clock of {$box->name}");
+            }
+        }
+    }
+
+    /** @return list<string> */
+    public function of(Box $box): array
+    {
+        return array_keys($this->of[$box->name] ?? []);
+    }
+
+    /** Whether start comes with a clock that rules pass on. */
+    public function isStarted(Box $box, string $source): bool
+    {
+        return isset($this->started[$box->name][$source]);
+    }
+
+    private function passedOn(Rulebook $book, Rule $rule): void
+    {
+        foreach ($rule->selectors as $selector) {
+            $kinds = array_column($selector->matched(), 0);
+            foreach ($book->portsOf($rule, $selector) as $in) {
+                $ticks = \in_array(Kind::Clock, $kinds, true) && $this->comesIn($in);
+                foreach ($ticks || \in_array(Kind::Start, $kinds, true) ? $this->out($rule) : [] as $port) {
+                    if ($ticks) {
+                        $this->reach(new Socket(LeadEnd::POST, $port, true), "the clock that comes in at {$in}");
+                    }
+                    if (\in_array(Kind::Start, $kinds, true)) {
+                        $this->reach(new Socket(LeadEnd::POST, $port, true), "the clock that comes in at {$in}", true);
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return list<string> out ports that a rule passes its message on to */
+    private function out(Rule $rule): array
+    {
+        $ports = [];
+        foreach ($rule->steps as $step) {
+            if ($step instanceof SendStep) {
+                array_push($ports, ...$step->ports());
+            } elseif ($step instanceof PlayStep) {
+                array_push($ports, ...array_map(static fn ($reference): string => $reference->name->text, $step->references()));
+            }
+        }
+
+        return $ports;
+    }
+
+    /** Whether some box may send a clock into a port: one that says so, or one whose chart is silent about it. */
+    private function comesIn(string $port): bool
+    {
+        foreach ($this->situation->setup->boxes as $box) {
+            foreach ($box->isPost() || false === $box->isOn($box->chart->clock->sends ?? null) ? [] : $this->outs($box) as $socket) {
+                foreach ($this->situation->graph->reachedFrom($socket) as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    if (LeadEnd::POST === $end->unit && Post::port($end->at)[0] === $port) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<Socket> */
+    private function outs(Box $box): array
+    {
+        return $this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true);
+    }
+
+    private function reach(Socket $from, string $source, bool $isStart = false): void
+    {
+        foreach ($this->situation->graph->reachedFrom($from) as $way) {
+            // A way that is off is a finding of its own.
+            foreach (Hop::passes($way, "\xF8") ? $this->situation->graph->partsAt($way[\count($way) - 1]->to) : [] as [$box]) {
+                if ($isStart) {
+                    $this->started[$box->name][$source] = true;
+                } else {
+                    $this->of[$box->name][$source] = true;
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+
+/** Controls of different units that send the same message into one port, so that no rule can tell them apart. */
+final class ControlsThatSendAlike implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        if (null === $situation->setup->rig->rulebook) {
+            return;
+        }
+        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $seen = $told = [];
+        foreach ($situation->setup->boxes as $box) {
+            foreach (LeadEnd::POST === $box->name ? [] : $box->chart->surface->controls ?? [] as $control) {
+                foreach ($this->messages($devices, $box, $control) as $message) {
+                    foreach (null === $message->channel && $message->kind->hasChannel() ? [] : $message->ports as $port) {
+                        $key = "{$port} {$message->kind->value} {$message->channel} {$message->number}";
+                        $other = $seen[$key] ??= [$box, $control, $message];
+                        $pair = "units {$other[0]->name} and {$box->name}";
+                        if ($other[0] !== $box && !isset($told[$pair]) && !$this->areToldApart($other[2], $message)) {
+                            $told[$pair] = true;
+                            yield RigFinding::warning('same-message', $pair, "\"{$other[1]->name}\" of {$other[0]->name} and \"{$control->name}\" of {$box->name} send the same message into {$port}".(null === $message->channel ? '' : " on MIDI channel {$message->channel}").'; rules cannot tell them apart', $this->fix($situation, [$box, $other[0]]), 'give one of them another channel, number or port');
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return list<ControlMessage> */
+    private function messages(RigDevices $devices, Box $box, Control $control): array
+    {
+        try {
+            return $devices->control(...Names::of($box, $control->name));
+        } catch (RulebookError) {
+            return [];
+        }
+    }
+
+    private function areToldApart(ControlMessage $one, ControlMessage $other): bool
+    {
+        return null !== $one->values && null !== $other->values && ($one->values[1] < $other->values[0] || $other->values[1] < $one->values[0]);
+    }
+
+    /** @param list<Box> $boxes */
+    private function fix(Situation $situation, array $boxes): ?RigFix
+    {
+        $edits = new Edits($situation->setup->rig);
+        foreach ($situation->plan()->settings as $setting) {
+            if (\in_array($setting->box, $boxes, true) && $setting->value !== $setting->now) {
+                return $edits->setting($setting->box->name, $setting->setting->id, $setting->value, "Set {$setting->setting->title} of {$setting->box->name} to {$setting->value}, as the plan says");
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\PlayStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+
+/** Kinds of message that rules send to a unit by its name, and that it does not receive as it stands. */
+final class FiltersThatAreClosed implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $edits = new Edits($situation->setup->rig);
+        $closed = [];
+        foreach ($this->used($situation) as [$box, $part, $kind, $line]) {
+            if (false === $box->understands($part, $kind)) {
+                $closed["{$box->name}\t{$part->id}\t{$kind->value}"] ??= [$box, $part, $kind, $line];
+            }
+        }
+        foreach ($closed as [$box, $part, $kind, $line]) {
+            $setting = $part->kinds[$kind->value] ?? false;
+            if (\is_string($setting)) {
+                yield RigFinding::error('receive-off', "unit {$box->name} {$setting}", "{$box->name} does not receive {$kind->value} while {$setting} is off, and line {$line} sends it", $edits->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
+            } else {
+                yield RigFinding::error('not-received', "unit {$box->name} {$kind->value}", "the chart says that {$box->name} never receives {$kind->value}, and line {$line} sends it");
+            }
+        }
+    }
+
+    /** @return iterable<array{Box, Hears, KindName, int}> what is sent to whom, and in which line */
+    private function used(Situation $situation): iterable
+    {
+        $book = $situation->checked()->book;
+        foreach ($book->steps() as $step) {
+            yield from $this->named($situation, $step);
+        }
+        foreach ($book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                $box = $step instanceof PlayStep ? $situation->setup->box($step->device->text) : null;
+                $part = null === $box || !$step instanceof PlayStep ? null : ($box->chart->hears[$step->number() - 1] ?? null);
+                if (null !== $box && null !== $part && $this->isForNotes($rule)) {
+                    yield [$box, $part, KindName::Note, $step->span->line];
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array{Box, Hears, KindName, int}> */
+    private function named(Situation $situation, Step $step): iterable
+    {
+        if ($step instanceof TurnStep) {
+            $box = null === $step->target() ? null : $situation->setup->box($step->target()->device);
+            $parameter = $box?->parameter($step->target()->title ?? '');
+            $part = null === $parameter ? null : $box?->partOf($parameter);
+            $message = null === $parameter ? null : $box?->messageTo($parameter);
+            if (null !== $box && null !== $part && null !== $message) {
+                yield [$box, $part, $message->kind, $step->span->line];
+            }
+        }
+        if ($step instanceof RecallStep) {
+            $box = $situation->setup->box($step->device->text);
+            foreach ($box->chart->hears ?? [] as $part) {
+                if (null !== $box && null !== ($part->kinds[KindName::Program->value] ?? null)) {
+                    yield [$box, $part, KindName::Program, $step->span->line];
+
+                    return;
+                }
+            }
+        }
+    }
+
+    private function isForNotes(Rule $rule): bool
+    {
+        foreach ($rule->selectors as $selector) {
+            if (\in_array(Kind::Note, array_column($selector->matched(), 0), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

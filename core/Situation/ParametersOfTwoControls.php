@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+
+/** Parameters that two rules let follow a control, so that each leaps back to where its own stands. */
+final class ParametersOfTwoControls implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $seen = [];
+        foreach ($situation->checked()->book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
+                if (null === $target) {
+                    continue;
+                }
+                $key = "{$target->device} \"{$target->title}\"";
+                foreach ($seen[$key] ?? [] as $other) {
+                    if ($other !== $rule && $this->areInForceTogether($other, $rule)) {
+                        yield RigFinding::warning('two-rules-one-parameter', "parameter {$key}", "the rules \"{$other->title}\" and \"{$rule->title}\" both move it, so that it leaps from one control to the other; give one another parameter or scene, or say that this is wanted");
+                        continue 3;
+                    }
+                }
+                $seen[$key][] = $rule;
+            }
+        }
+    }
+
+    private function areInForceTogether(Rule $one, Rule $other): bool
+    {
+        return null === $one->scene || null === $other->scene || $one->scene === $other->scene;
+    }
+}

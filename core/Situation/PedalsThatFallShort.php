@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Document\Measured;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\World\Hand;
+use ZigzagPost\Core\World\RigWorld;
+
+/**
+ * Pedals and wheels that do not reach an end: what they would move if they reached the ends that their chart gives, less what they do
+ * move with the ends that were measured, after all rules and in every scene.
+ */
+final class PedalsThatFallShort implements RigCheck
+{
+    private const MOST_SCENES = 64;
+    private const AT_US = 10_000_000;
+
+    public function findings(Situation $situation): iterable
+    {
+        if ($situation->checked()->hasErrors()) {
+            return;
+        }
+        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $book = null;
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->unit->measured ?? [] as $title => $measured) {
+                $control = $box->control((string) $title);
+                $message = null === $control ? null : $this->message($devices, $box, $control);
+                if (null === $control || null === $message) {
+                    continue;
+                }
+                $short = $this->short($situation, $book ??= Compiler::load($situation->checked()->book), $message, $box->messageOf($control)->values ?? $message->kind->valueRange() ?? [0, 127], $measured);
+                if ([] !== $short) {
+                    yield RigFinding::warning('falls-short', "unit {$box->name} \"{$title}\"", "\"{$title}\" was measured from {$measured->heel} to {$measured->toe}, and rules take it as if it went further: ".implode('; ', $short), null, "name it in the rule, as in take {$box->name} \"{$title}\" and turn, so that what was measured is stretched to the whole range");
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array{int, int} $ideal
+     *
+     * @return list<string> what does not get where it should
+     */
+    private function short(Situation $situation, CompiledBook $book, ControlMessage $message, array $ideal, Measured $measured): array
+    {
+        $short = [];
+        foreach (array_keys(\array_slice($book->scenes(), 0, self::MOST_SCENES)) ?: [0] as $scene) {
+            foreach ([['at the heel', $ideal[1], $ideal[0], $measured->toe, $measured->heel], ['at the toe', $ideal[0], $ideal[1], $measured->heel, $measured->toe]] as [$where, $fromIdeal, $toIdeal, $from, $to]) {
+                $wanted = $this->values($situation, $book, $scene, $message, $fromIdeal, $toIdeal);
+                $reached = $this->values($situation, $book, $scene, $message, $from, $to);
+                foreach ($wanted as $unit => $values) {
+                    foreach ($values as $title => $value) {
+                        $parameter = $situation->setup->box($unit)?->parameter($title);
+                        $is = $reached[$unit][$title] ?? $value;
+                        if (null !== $parameter && $is !== $value) {
+                            $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".self::error($parameter, $value, $is).' short';
+                        }
+                    }
+                }
+            }
+        }
+
+        return array_values($short);
+    }
+
+    /** What is missing, in what the parameter means: cents, decibels, or per cent of its range. */
+    public static function error(Parameter $parameter, int $wanted, int $reached): string
+    {
+        $range = max(1, $parameter->raw[1] - $parameter->raw[0]);
+        [$low, $high] = [$parameter->shownAt($parameter->raw[0]), $parameter->shownAt($parameter->raw[1])];
+        if (null !== $low && null !== $high && \in_array($parameter->unit, ['semitones', 'semitone'], true)) {
+            return round(100 * abs($high - $low) * abs($wanted - $reached) / $range, 1).' cents';
+        }
+        if ('dB' === $parameter->unit && null !== $parameter->shownAt($wanted) && null !== $parameter->shownAt($reached)) {
+            return round(abs($parameter->shownAt($wanted) - $parameter->shownAt($reached)), 1).' dB';
+        }
+
+        return round(100 * abs($wanted - $reached) / $range, 1).' % of its range';
+    }
+
+    /** @return array<string, array<string, int>> where parameters stand after a control went from one value to another, by unit */
+    private function values(Situation $situation, CompiledBook $book, int $scene, ControlMessage $message, int $from, int $to): array
+    {
+        $world = new RigWorld($situation->setup, $book);
+        if ($scene > 0) {
+            $world->go(self::AT_US, $scene);
+        }
+        foreach ([$from, $to] as $index => $value) {
+            $world->play(self::AT_US * ($index + 2), (int) $book->inPort($message->ports[0]), Hand::at($message, $value));
+        }
+
+        return array_map(static fn ($device): array => $device->values(), $world->devices);
+    }
+
+    private function message(RigDevices $devices, Box $box, Control $control): ?ControlMessage
+    {
+        try {
+            return $devices->control(...Names::of($box, $control->name))[0] ?? null;
+        } catch (RulebookError) {
+            return null;
+        }
+    }
+}

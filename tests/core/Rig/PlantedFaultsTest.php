@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rig;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\RigFinding;
+use ZigzagPost\Core\Situation\RigFix;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Tests\Core\Cases;
+
+/** One fault put into a random clean rig is reported as exactly that fault; its fix clears it and brings nothing new. */
+final class PlantedFaultsTest extends TestCase
+{
+    public function testEachFaultIsFoundAsItself(): void
+    {
+        $fixes = 0;
+        for ($seed = 0; $seed < Cases::number(6); ++$seed) {
+            $rig = new CleanRig($seed);
+            self::assertSame([], self::causes($rig->json), "seed {$seed} is clean");
+            foreach ($rig->faults() as $what => [$changes, $cause]) {
+                $faulty = (new RigFix('', $changes))->applied($rig->json);
+                $found = self::found($faulty);
+                self::assertSame([$cause], array_map(static fn (string $each): string => str_contains($cause, '*') ? (string) preg_replace('/^lead \w+/', 'lead *', $each) : $each, self::causes($faulty)), "seed {$seed}: {$what}");
+                if (null !== $found[0]->fix) {
+                    ++$fixes;
+                    self::assertSame([], self::causes($found[0]->fix->applied($faulty)), "seed {$seed}: the fix \"{$found[0]->fix->title}\"");
+                }
+            }
+        }
+        self::assertGreaterThan(0, $fixes);
+    }
+
+    /**
+     * @param array<mixed> $json
+     *
+     * @return list<string>
+     */
+    private static function causes(array $json): array
+    {
+        return array_map(static fn (RigFinding $finding): string => "{$finding->cause}: {$finding->code}", self::found($json));
+    }
+
+    /**
+     * @param array<mixed> $json
+     *
+     * @return list<RigFinding> errors and warnings
+     */
+    private static function found(array $json): array
+    {
+        $examined = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))));
+
+        return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->severity));
+    }
+}
