@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Engine\Time\Clocks;
+use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
 /**
@@ -20,7 +21,7 @@ use ZigzagPost\Core\Rig\Setup\Hop;
 final class Bench
 {
     /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
-    public const VERSION = 4;
+    public const VERSION = 5;
     /** After a longer silence clocks jump on; what they would have ticked is left out. */
     private const LONGEST_SILENCE_US = 10_000_000;
     /** What is still ticked before a jump ends. */
@@ -84,6 +85,45 @@ final class Bench
         $this->hear();
 
         return true;
+    }
+
+    /**
+     * Moves a control of a stand-in: of a unit of the rig, or without one of what stands at a port.
+     *
+     * @return bool false when there is no such sender
+     */
+    public function touch(int $timeUs, string $sender, string $control, int $value): bool
+    {
+        if (null === $this->seats) {
+            return $this->feed($timeUs, $sender, StandIns::sender($sender)->play($control, $value));
+        }
+        $box = $this->seats->boxes[$sender] ?? null;
+        if (null === $box) {
+            return false;
+        }
+        foreach ((new DeviceSender($box))->messages($control, $value) as $kind => $messages) {
+            $at = $box->sendsOf(KindName::from($kind))->at ?? [];
+            foreach ($this->seats->from[$sender] ?? [] as [$plug, $port, $way]) {
+                $passing = array_filter($messages, static fn (string $bytes): bool => Hop::passes($way, $bytes));
+                if ([] !== $passing && ([] === $at || \in_array($plug, $at, true))) {
+                    $this->feed($timeUs, $port, implode('', $passing));
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> what can be played here */
+    public function senders(): array
+    {
+        $senders = [];
+        foreach (null === $this->seats ? $this->engine->book->inPorts() : [] as $port) {
+            $name = $this->engine->book->ports()[$port];
+            $senders[] = SenderView::of($name, $name, StandIns::sender($name));
+        }
+
+        return null === $this->seats ? $senders : $this->seats->senders();
     }
 
     public function advance(int $timeUs): void

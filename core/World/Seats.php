@@ -8,36 +8,98 @@ use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Rig\Wire\Verdict;
+use ZigzagPost\Core\Rig\Wire\Walk;
 
-/** Which units of a rig hear what leaves at each port of a rulebook, over leads, thrus and hubs that are on. */
+/** Which units of a rig play into the ports of a rulebook and which hear what leaves there, over leads that work and thrus and hubs that are on. */
 final readonly class Seats
 {
     /**
      * @param array<string, Box> $boxes by unit
      * @param array<string, list<array{string, string, list<Hop>}>> $at units and parts by out port, and the way to them
+     * @param array<string, list<array{string, string, list<Hop>}>> $from plugs, in ports and ways, by unit that sends
+     * @param array<string, string> $stopped why nothing of a unit that sends comes in, by unit
      */
-    private function __construct(public array $boxes, public array $at)
+    private function __construct(public array $boxes, public array $at, public array $from, public array $stopped)
     {
     }
 
     public static function of(Setup $setup): self
     {
         $graph = new Graph($setup);
-        $boxes = [];
-        $at = [];
+        $dead = [];
+        foreach ($setup->joints as $joint) {
+            if (\in_array(Walk::judge($joint)->verdict, [Verdict::Dead, Verdict::MayDamage], true)) {
+                $dead[$joint->lead->id] = true;
+            }
+        }
+        $boxes = $at = $from = $stopped = [];
         foreach ($setup->book->ports ?? [] as $port => $declared) {
-            $ways = $declared->isOut ? $graph->reachedFrom(new Socket(LeadEnd::POST, $port, true)) : [];
-            foreach ($ways as $way) {
-                $isOff = [] !== array_filter($way, static fn (Hop $hop): bool => null !== $hop->off);
-                foreach ($isOff ? [] : $graph->partsAt($way[\count($way) - 1]->to) as [$box, $part]) {
+            foreach ($declared->isOut ? $graph->reachedFrom(new Socket(LeadEnd::POST, $port, true)) : [] as $way) {
+                foreach (null === self::obstacle($way, $dead) ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
                     $boxes[$box->name] = $box;
                     $at[$port][] = [$box->name, $part->id, $way];
                 }
             }
         }
+        foreach ($setup->boxes as $box) {
+            $plugs = array_map(static fn ($plug): string => $plug->id, $box->chart->plugs);
+            foreach ($box->isPost() || !self::canBePlayed($box) ? [] : $graph->sockets($box, $plugs, true) as $socket) {
+                foreach ($graph->reachedFrom($socket) as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    if (LeadEnd::POST !== $end->unit || $end->isOut || null === ($setup->book->ports[Post::port($end->at)[0]] ?? null)) {
+                        continue;
+                    }
+                    $boxes[$box->name] = $box;
+                    $obstacle = self::obstacle($way, $dead);
+                    $from[$box->name] ??= [];
+                    if (null === $obstacle) {
+                        $from[$box->name][] = [$socket->at, Post::port($end->at)[0], $way];
+                    } else {
+                        $stopped[$box->name] = $obstacle;
+                    }
+                }
+            }
+        }
 
-        return new self($boxes, $at);
+        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)));
+    }
+
+    /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played */
+    public function senders(): array
+    {
+        $senders = [];
+        foreach ($this->from as $unit => $ways) {
+            $ports = implode(', ', array_values(array_unique(array_column($ways, 1))));
+            $senders[] = SenderView::of($unit, $ports, new DeviceSender($this->boxes[$unit]), $this->boxes[$unit]->label(), $this->stopped[$unit] ?? null);
+        }
+
+        return $senders;
+    }
+
+    private static function canBePlayed(Box $box): bool
+    {
+        return null !== $box->chart->surface || null !== $box->chart->keys || true === $box->isOn($box->chart->clock->sends ?? null);
+    }
+
+    /**
+     * @param list<Hop> $way
+     * @param array<string, true> $dead leads that do not work
+     */
+    private static function obstacle(array $way, array $dead): ?string
+    {
+        foreach ($way as $hop) {
+            if (null !== $hop->off) {
+                return "{$hop->off} of {$hop->from->unit} is off";
+            }
+            if (null !== $hop->lead && isset($dead[$hop->lead->id])) {
+                return "the lead {$hop->lead->id} does not work";
+            }
+        }
+
+        return null;
     }
 }

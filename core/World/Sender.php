@@ -11,7 +11,7 @@ interface Sender
      * The bytes a gesture makes.
      *
      * @param string $control which part of the device, such as `key 60` or `pedal`
-     * @param int $value how far or how hard, 0 to 127; 0 lets go
+     * @param int $value how far or how hard, usually 0 to 127; 0 lets go
      *
      * @return string whole messages, or nothing when the device has no such control
      */
@@ -20,7 +20,7 @@ interface Sender
     /**
      * What the device has to show and to touch.
      *
-     * @return array{face: string, channel: int, controls: list<array{control: string, label: string}>}
+     * @return array{face: string, channel: int, controls: list<array{control: string, label: string, sort?: string, layer?: string|null, at?: array{int, int}|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
      */
     public function describe(): array;
 }

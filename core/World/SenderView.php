@@ -13,20 +13,23 @@ final class SenderView
      * Each control with the first two bytes, in hexadecimal, of what it sends when it is moved and let go, so that it can be
      * shown moving when a tape plays it. Null where that does not say how far it is moved.
      *
-     * @return array{port: string, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}
+     * @param string $id the unit, or the port where none of a rig is led to it
+     * @param string|null $stopped why nothing of it comes in
+     *
+     * @return array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}
      */
-    public static function of(string $port): array
+    public static function of(string $id, string $port, Sender $sender, ?string $title = null, ?string $stopped = null): array
     {
-        $sender = StandIns::sender($port);
         $view = $sender->describe();
         $controls = [];
         foreach ($view['controls'] as $control) {
-            $moves = self::sign($sender->play($control['control'], self::MOST), self::MOST);
+            $most = $control['high'] ?? self::MOST;
+            $moves = self::sign($sender->play($control['control'], $most), 'switch' === ($control['sort'] ?? '') ? null : $most);
             $ends = self::sign($sender->play($control['control'], 0), null);
             $controls[] = [...$control, 'moves' => $moves, 'ends' => null === $moves || $ends === $moves ? null : $ends];
         }
 
-        return ['port' => $port, ...$view, 'controls' => $controls];
+        return ['id' => $id, 'port' => $port, 'title' => $title, 'stopped' => $stopped, ...$view, 'controls' => $controls];
     }
 
     /** @param int|null $value what the message must carry */

@@ -6,7 +6,6 @@ namespace App\Bench;
 
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\SenderView;
 
 /** What the screen needs to know of a bench, as the API sends it. */
 final class BenchView
@@ -45,7 +44,7 @@ final class BenchView
             'nowUs' => $bench->nowUs(),
             'came' => array_map(static fn (array $came): array => ['bytes' => Bytes::toHex($came['bytes'])] + $came, $bench->takeCame()),
             'told' => $bench->takeTold(),
-            'senders' => $hasOtherRules ? self::senders($bench) : null,
+            'senders' => $hasOtherRules ? $bench->senders() : null,
             'records' => \array_slice($records, -self::MOST_RECORDS),
             'late' => \array_slice($late, -self::MOST_RECORDS),
             'replaced' => $replaced,
@@ -81,18 +80,5 @@ final class BenchView
         $session->sent[$what] = $sum;
 
         return $isNews;
-    }
-
-    /** @return list<array<string, mixed>> */
-    private static function senders(Bench $bench): array
-    {
-        $senders = [];
-        foreach ($bench->ports() as $port) {
-            if ($port['in']) {
-                $senders[] = SenderView::of($port['port']);
-            }
-        }
-
-        return $senders;
     }
 }

@@ -15,6 +15,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\Seats;
 
 /**
@@ -41,10 +42,10 @@ final readonly class Books
         $class = self::nameOf($source->class);
         $kept = null === $rig ? '' : Json::write($rig);
         $name = null === $rig ? $class : "{$class}-".md5($kept.$text);
-        if (null === $this->shelf->path("{$class}.php") || null === $this->shelf->path("{$name}.book")) {
+        if (null === $this->shelf->path("{$class}.php") || null === $this->shelf->path("{$name}.book") || (null !== $rig && null === $this->shelf->path(self::seatsFile($name)))) {
             if (null !== $rig) {
                 $this->shelf->write("{$name}.rig", $kept);
-                $this->shelf->write("{$name}.seats", serialize(Seats::of(Setup::of($rig, $checked->written))));
+                $this->shelf->write(self::seatsFile($name), serialize(Seats::of(Setup::of($rig, $checked->written))));
             }
             $this->shelf->write("{$name}.book", $text);
             $this->shelf->write("{$class}.php", "<?php\n\n".$source->php);
@@ -73,10 +74,29 @@ final readonly class Books
     /** The units of the rig that hear a book; null where it has none. */
     public function seats(string $name): ?Seats
     {
-        $kept = self::isName($name) ? $this->shelf->read("{$name}.seats") : null;
+        $kept = self::isName($name) ? $this->shelf->read(self::seatsFile($name)) : null;
         $seats = null === $kept ? null : @unserialize($kept);
 
-        return $seats instanceof Seats ? $seats : null;
+        return $seats instanceof Seats ? $seats : $this->seatsAgain($name);
+    }
+
+    /** From the rig and the text, where another version kept them. */
+    private function seatsAgain(string $name): ?Seats
+    {
+        [$text, $kept] = self::isName($name) ? [$this->shelf->read("{$name}.book"), $this->shelf->read("{$name}.rig")] : [null, null];
+        try {
+            $rig = null === $text || null === $kept ? null : RigFile::rig($kept);
+        } catch (BadData) {
+            return null;
+        }
+
+        return null === $rig || null === $text ? null : Seats::of(Setup::of($rig, Checker::check($text, RigReader::devices($rig))->written));
+    }
+
+    /** What is kept of another version of the bench is not taken for this one's. */
+    private static function seatsFile(string $name): string
+    {
+        return "{$name}.seats".Bench::VERSION;
     }
 
     public function sweep(int $seconds): void

@@ -8,7 +8,6 @@ use App\Api\Body;
 use App\Api\Problem;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\StandIns;
 
 /** What is done on a bench, in the order in which it was done. Each gesture has a number and counts once. */
 final readonly class Gestures
@@ -65,11 +64,17 @@ final readonly class Gestures
 
     private static function feed(Body $gesture, Bench $bench, int $timeUs): void
     {
-        $port = $gesture->text('port', 100);
         $hex = $gesture->textOrNull('bytes', 3 * self::MOST_BYTES);
-        $bytes = null === $hex
-            ? StandIns::sender($port)->play($gesture->text('control', 60), $gesture->number('value', 0, 16383))
-            : Bytes::fromHex($hex) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
+        if (null === $hex) {
+            $sender = $gesture->textOrNull('sender', 100) ?? $gesture->text('port', 100);
+            if (!$bench->touch($timeUs, $sender, $gesture->text('control', 200), $gesture->number('value', -8192, 16383))) {
+                $bench->tell("nothing that is called \"{$sender}\" can be played with the rules that run; what was played there was left out");
+            }
+
+            return;
+        }
+        $port = $gesture->text('port', 100);
+        $bytes = Bytes::fromHex($hex) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
         if (!$bench->feed($timeUs, $port, $bytes)) {
             $bench->tell("the rules that run have no in port \"{$port}\"; what was played there was left out");
         }

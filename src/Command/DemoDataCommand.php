@@ -42,10 +42,10 @@ final class DemoDataCommand extends Command
         foreach ($this->documents->list(RulebookKind::NAME) as $listed) {
             $book = \is_string($listed['id']) ? $this->documents->find($listed['id']) : null;
             if (null !== $book) {
-                $book->changedAt = new \DateTimeImmutable('-2 minutes'); // the first look is at the one below
+                $book->changedAt = new \DateTimeImmutable('The ferry, as found' === $book->name ? 'now' : '-3 minutes'); // the first look is at what is wrong
             }
         }
-        foreach (['The Whole Rig' => ['whole-rig', '-1 minute'], 'The Salt Ferry' => ['salt-ferry', 'now']] as $name => [$file, $when]) {
+        foreach (['The Whole Rig' => ['whole-rig', '-2 minutes'], 'The Salt Ferry' => ['salt-ferry', '-1 minute']] as $name => [$file, $when]) {
             $text = (string) file_get_contents("{$this->projectDir}/demo/{$file}.book");
             $book = new Document(RulebookKind::NAME, $name, $text, (new RulebookKind())->summary($text), '');
             $book->changedAt = new \DateTimeImmutable($when);

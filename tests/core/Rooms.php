@@ -45,7 +45,7 @@ final class Rooms
         'Rig/Fit' => [],
         'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
-        'World' => ['Midi', 'Rulebook/Code', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Fit'],
+        'World' => ['Midi', 'Rulebook/Code', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Wire', 'Rig/Fit'],
         'Situation' => ['Midi', 'Format', 'Rulebook/Step', 'Engine/Book', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Naming', 'Rulebook', 'Compile', 'Check', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Plan', 'Rig/Wire', 'Rig/Fit', 'World'],
     ];
 }

@@ -959,9 +959,11 @@ export interface components {
             port?: string;
             /** @description What comes in there, in hexadecimal. */
             bytes?: string;
-            /** @description Instead of bytes, a control of the stand-in at this port. */
+            /** @description A unit of the rig, or without a rig the port of a stand-in. */
+            sender?: string;
+            /** @description Instead of bytes, a control of the sender. */
             control?: string;
-            /** @description 0 to 127; bends of a slab to 16383. */
+            /** @description A raw value of the control, or how many steps an encoder is turned. */
             value?: number;
             /** @description Position of a scene, counted from 0. */
             scene?: number;
@@ -975,9 +977,17 @@ export interface components {
             gestures: components["schemas"]["Gesture"][];
         };
         Sender: {
+            /** @description The unit, or the port where there is no rig. */
+            id: string;
+            /** @description Where it comes in; several with commas between. */
             port: string;
+            /** @description What the unit is called. */
+            title: string | null;
+            /** @description Why nothing of it comes in. */
+            stopped: string | null;
             /** @enum {unknown} */
-            face: "keys" | "pads" | "faders" | "footboard" | "slab" | "tilt" | "sequencer";
+            face: "keys" | "pads" | "faders" | "footboard" | "slab" | "tilt" | "sequencer" | "surface";
+            /** @description 1 to 16; 0 where it is not known. */
             channel: number;
             controls: {
                 control: string;
@@ -986,6 +996,23 @@ export interface components {
                 moves: string | null;
                 /** @description The first two bytes it sends when it is let go, where they are others. */
                 ends: string | null;
+                /**
+                 * @description What it is in the chart.
+                 * @enum {unknown}
+                 */
+                sort?: "key" | "pad" | "switch" | "fader" | "knob" | "encoder" | "pedal" | "wheel" | "axis" | "surface";
+                layer?: string | null;
+                /** @description Row and column. */
+                at?: number[] | null;
+                low?: number;
+                high?: number;
+                /** @description Where it goes when a wheel is let go. */
+                rest?: number;
+                isLatching?: boolean;
+                /** @description Whether it is played by steps, up and down. */
+                isRelative?: boolean;
+                /** @description Messages a second while it streams, which makes it one that can move by itself. */
+                perSecond?: number | null;
             }[];
         };
         Made: {

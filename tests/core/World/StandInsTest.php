@@ -145,7 +145,7 @@ final class StandInsTest extends TestCase
     {
         $signs = [];
         foreach (['keys', 'pads', 'strip', 'treadle', 'tilt'] as $port) {
-            foreach (SenderView::of($port)['controls'] as $control) {
+            foreach (SenderView::of($port, $port, StandIns::sender($port))['controls'] as $control) {
                 $signs["{$port} {$control['control']}"] = [$control['moves'], $control['ends']];
             }
         }

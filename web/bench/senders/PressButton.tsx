@@ -6,6 +6,7 @@ export function PressButton({
   text,
   isDown,
   round = false,
+  lamp,
   onPress,
   onRelease,
 }: {
@@ -13,6 +14,8 @@ export function PressButton({
   text: string;
   isDown: boolean;
   round?: boolean;
+  /** The colour of its lamp while it is lit. */
+  lamp?: string | undefined;
   onPress: (value: number) => void;
   onRelease: () => void;
 }) {
@@ -25,7 +28,18 @@ export function PressButton({
       className={`face-control flex min-h-8 items-center justify-center border-2 text-sm font-semibold ${round ? 'rounded-full' : 'rounded-field'} ${isDown ? 'border-primary bg-primary text-primary-content' : 'border-base-content/40 bg-base-300'}`}
       {...press}
     >
-      {text}
+      {lamp !== undefined && (
+        <span
+          className="mr-1 size-2.5 shrink-0 rounded-full border border-base-content bg-primary"
+          style={{ backgroundColor: lamp }}
+          role="img"
+          aria-label={`lamp ${lamp}`}
+          title={`lamp ${lamp}`}
+        />
+      )}
+      <span className={`line-clamp-2 min-w-0 leading-tight break-words ${text.length > 3 ? 'text-xs' : ''}`}>
+        {text}
+      </span>
     </button>
   );
 }

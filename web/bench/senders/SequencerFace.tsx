@@ -60,7 +60,7 @@ export function SequencerFace({
             key={label}
             className={`flex h-9 items-center justify-center rounded-field border-2 text-sm ${index === step ? 'border-primary bg-primary text-primary-content' : 'border-base-content/40'}`}
           >
-            {label}
+            {/\d+$/.exec(label)?.[0] ?? label}
           </li>
         ))}
       </ol>

@@ -24,6 +24,7 @@ function Played({ face: Face, of }: { face: ComponentType<FaceProps>; of: Sender
   return (
     <Face
       sender={of}
+      lamps={[]}
       at={(control) => positions.get(control)}
       play={(control, value) => {
         play(control, value);
@@ -101,13 +102,14 @@ describe('a pad', () => {
 it('pads and keys are lit while they are down, whoever plays them', () => {
   const pads = sender('pads', ['pad 1', 'pad 2']);
   const view = render(
-    <PadsFace sender={pads} at={(control) => (control === 'pad 2' ? 90 : 0)} play={play} />,
+    <PadsFace lamps={[]} sender={pads} at={(control) => (control === 'pad 2' ? 90 : 0)} play={play} />,
   );
   const pressed = () => screen.getAllByRole('button', { pressed: true }).map((button) => button.ariaLabel);
   expect(pressed()).toEqual(['Pad pad 2']);
   view.unmount();
   render(
     <KeysFace
+      lamps={[]}
       sender={sender('keys', keys(60, 72))}
       at={(control) => (control === 'key 64' ? 1 : undefined)}
       play={play}

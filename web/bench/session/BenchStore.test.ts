@@ -37,7 +37,11 @@ describe('gestures', () => {
       { control: 'fader 1', label: '', moves: 'B4 14', ends: null },
     ];
     server.openBench.mockResolvedValue(
-      bench({ senders: [{ port: 'keys', face: 'keys', channel: 1, controls }] }),
+      bench({
+        senders: [
+          { id: 'keys', port: 'keys', title: null, stopped: null, face: 'keys', channel: 1, controls },
+        ],
+      }),
     );
     const store = await opened();
     const at = () => Object.fromEntries(store.snapshot().positions.get('keys') ?? []);

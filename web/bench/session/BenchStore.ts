@@ -24,7 +24,7 @@ export interface BenchState {
   ports: News['ports'];
   memories: NonNullable<News['memories']>;
   scenes: NonNullable<News['scenes']>;
-  /** How far the controls of the senders are moved, by port and control. */
+  /** How far the controls of the senders are moved, by sender and control. */
   positions: ReadonlyMap<string, Positions>;
   /** What has gone over the zigzag; the list grows, and its version goes up with it. */
   passages: Passages;
@@ -115,7 +115,7 @@ export class BenchStore {
     if (kept !== null && kept.id === bench.id) {
       this.originMs = kept.originMs;
       this.courier.takeOver(kept.undelivered, bench.heard);
-      this.update({ positions: new Map(kept.positions.map(([port, all]) => [port, new Map(all)])) });
+      this.update({ positions: new Map(kept.positions.map(([sender, all]) => [sender, new Map(all)])) });
     } else {
       this.originMs = wallMs() - bench.nowUs / 1000;
     }
@@ -134,22 +134,22 @@ export class BenchStore {
         id: this.id,
         originMs: this.originMs,
         undelivered: this.courier.undelivered(),
-        positions: [...this.state.positions].map(([port, all]) => [port, [...all]]),
+        positions: [...this.state.positions].map(([sender, all]) => [sender, [...all]]),
       });
     }
   }
 
-  /** Moves a control of the stand-in at a port. */
-  play(port: string, control: string, value: number): void {
-    this.move(port, control, value);
-    this.bring({ do: 'play', timeUs: this.nowUs(), port, control, value });
+  /** Moves a control of a sender: of a unit, or of what stands in at a port. */
+  play(sender: string, control: string, value: number): void {
+    this.move(sender, control, value);
+    this.bring({ do: 'play', timeUs: this.nowUs(), sender, control, value });
   }
 
   /** Plays bytes into a port, as a tape does. */
   playBytes(port: string, bytes: string, timeUs: number): void {
     const moved = movementOf(this.movements, port, bytes);
     if (moved !== null) {
-      this.move(port, moved.control, moved.value);
+      this.move(moved.sender, moved.control, moved.value);
     }
     this.bring({ do: 'play', timeUs, port, bytes });
   }
@@ -206,9 +206,9 @@ export class BenchStore {
     }
   }
 
-  private move(port: string, control: string, value: number): void {
-    const ofPort = new Map(this.state.positions.get(port)).set(control, value);
-    this.update({ positions: new Map(this.state.positions).set(port, ofPort) });
+  private move(sender: string, control: string, value: number): void {
+    const ofSender = new Map(this.state.positions.get(sender)).set(control, value);
+    this.update({ positions: new Map(this.state.positions).set(sender, ofSender) });
   }
 
   /** Asks until there is an answer, telling meanwhile that there is none; null when it is refused or no longer wanted. */

@@ -180,8 +180,16 @@ describe('recording', () => {
 
 describe('the computer keyboard', () => {
   const senders = [
-    { port: 'keys', face: 'keys', controls: [] },
-    { port: 'treadle', face: 'footboard', controls: [] },
+    {
+      id: 'keys',
+      face: 'keys',
+      controls: Array.from({ length: 24 }, (_, key) => ({ control: `key ${key + 60}` })),
+    },
+    {
+      id: 'board',
+      face: 'surface',
+      controls: [1, 2, 3].map((each) => ({ control: `Stomp ${each}`, sort: 'switch' })),
+    },
   ] as unknown as Sender[];
   const press = (key: string, more: KeyboardEventInit = {}) =>
     fireEvent.keyDown(window, { key, code: key, ...more });
@@ -195,9 +203,9 @@ describe('the computer keyboard', () => {
     fireEvent.blur(window);
     expect(play.mock.calls).toEqual([
       ['keys', 'key 60', 96],
-      ['treadle', 'switch 3', 96],
+      ['board', 'Stomp 3', 96],
       ['keys', 'key 60', 0],
-      ['treadle', 'switch 3', 0],
+      ['board', 'Stomp 3', 0],
     ]);
   });
 

@@ -7,12 +7,13 @@ export const NOTE_KEYS = ['a', 'w', 's', 'e', 'd', 'f', 't', 'g', 'y', 'h', 'u',
 const FIRST_NOTE = 60;
 const VELOCITY = 96;
 
-/** Lets the computer's keys play: letters the keys, digits the foot switches, Escape is panic. */
+/** Lets the computer's keys play: letters the first keys, digits the first foot switches, Escape is panic. */
 export function useComputerKeys(store: BenchStore, senders: readonly Sender[]): void {
-  const held = useRef(new Map<string, { port: string; control: string }>());
-  const port = (face: Sender['face']) => senders.find((sender) => sender.face === face)?.port;
-  const keys = port('keys');
-  const switches = port('footboard');
+  const held = useRef(new Map<string, Played>());
+  const latest = useRef(senders);
+  useEffect(() => {
+    latest.current = senders;
+  }, [senders]);
 
   useEffect(() => {
     const down = held.current;
@@ -24,18 +25,18 @@ export function useComputerKeys(store: BenchStore, senders: readonly Sender[]): 
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target, false)) {
         return;
       }
-      const played = controlOf(event.key.toLowerCase(), keys, switches);
+      const played = controlOf(event.key.toLowerCase(), latest.current);
       if (played !== null) {
         event.preventDefault();
         down.set(event.code, played);
-        store.play(played.port, played.control, VELOCITY);
+        store.play(played.sender, played.control, VELOCITY);
       }
     };
     const release = (code: string) => {
       const played = down.get(code);
       if (played !== undefined) {
         down.delete(code);
-        store.play(played.port, played.control, 0);
+        store.play(played.sender, played.control, 0);
       }
     };
     const onUp = (event: KeyboardEvent) => release(event.code);
@@ -49,20 +50,39 @@ export function useComputerKeys(store: BenchStore, senders: readonly Sender[]): 
       window.removeEventListener('keyup', onUp);
       window.removeEventListener('blur', onBlur);
     };
-  }, [store, keys, switches]);
+  }, [store]);
 }
 
-function controlOf(
-  key: string,
-  keys: string | undefined,
-  switches: string | undefined,
-): { port: string; control: string } | null {
+interface Played {
+  sender: string;
+  control: string;
+}
+
+function controlOf(key: string, senders: readonly Sender[]): Played | null {
   const note = NOTE_KEYS.indexOf(key);
-  if (note >= 0 && keys !== undefined) {
-    return { port: keys, control: `key ${FIRST_NOTE + note}` };
+  if (note >= 0) {
+    return first(senders, (control) => control.control === `key ${FIRST_NOTE + note}`, 0);
   }
-  if (/^[1-8]$/.test(key) && switches !== undefined) {
-    return { port: switches, control: `switch ${key}` };
+  return /^[1-8]$/.test(key)
+    ? first(
+        senders,
+        (control) => control.sort === 'switch' || /^switch \d/.test(control.control),
+        Number(key) - 1,
+      )
+    : null;
+}
+
+/** A control of the first sender that has such ones and is not played with many fingers. */
+function first(
+  senders: readonly Sender[],
+  isMeant: (control: Sender['controls'][number]) => boolean,
+  place: number,
+): Played | null {
+  for (const sender of senders) {
+    const control = sender.face === 'slab' ? undefined : sender.controls.filter(isMeant)[place];
+    if (control !== undefined) {
+      return { sender: sender.id, control: control.control };
+    }
   }
   return null;
 }
