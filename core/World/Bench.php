@@ -88,18 +88,15 @@ final class Bench
     }
 
     /**
-     * Moves a control of a stand-in: of a unit of the rig, or without one of what stands at a port.
+     * Moves a control: of a unit of the rig, or of what stands in at a port to which no unit is led.
      *
      * @return bool false when there is no such sender
      */
     public function touch(int $timeUs, string $sender, string $control, int $value): bool
     {
-        if (null === $this->seats) {
+        $box = isset($this->seats->from[$sender]) ? $this->seats->boxes[$sender] : null;
+        if (null === $this->seats || null === $box) {
             return $this->feed($timeUs, $sender, StandIns::sender($sender)->play($control, $value));
-        }
-        $box = $this->seats->boxes[$sender] ?? null;
-        if (null === $box) {
-            return false;
         }
         foreach ((new DeviceSender($box))->messages($control, $value) as $kind => $messages) {
             $at = $box->sendsOf(KindName::from($kind))->at ?? [];
@@ -117,13 +114,15 @@ final class Bench
     /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> what can be played here */
     public function senders(): array
     {
-        $senders = [];
-        foreach (null === $this->seats ? $this->engine->book->inPorts() : [] as $port) {
+        $senders = $this->seats?->senders() ?? [];
+        foreach ($this->engine->book->inPorts() as $port) {
             $name = $this->engine->book->ports()[$port];
-            $senders[] = SenderView::of($name, $name, StandIns::sender($name));
+            if (true !== $this->seats?->isLedTo($name)) {
+                $senders[] = SenderView::of($name, $name, StandIns::sender($name));
+            }
         }
 
-        return null === $this->seats ? $senders : $this->seats->senders();
+        return $senders;
     }
 
     public function advance(int $timeUs): void

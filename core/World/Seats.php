@@ -22,8 +22,9 @@ final readonly class Seats
      * @param array<string, list<array{string, string, list<Hop>}>> $at units and parts by out port, and the way to them
      * @param array<string, list<array{string, string, list<Hop>}>> $from plugs, in ports and ways, by unit that sends
      * @param array<string, string> $stopped why nothing of a unit that sends comes in, by unit
+     * @param array<string, true> $led in ports that some unit is led to, whether or not anything comes in
      */
-    private function __construct(public array $boxes, public array $at, public array $from, public array $stopped)
+    private function __construct(public array $boxes, public array $at, public array $from, public array $stopped, private array $led)
     {
     }
 
@@ -36,7 +37,7 @@ final readonly class Seats
                 $dead[$joint->lead->id] = true;
             }
         }
-        $boxes = $at = $from = $stopped = [];
+        $boxes = $at = $from = $stopped = $led = [];
         foreach ($setup->book->ports ?? [] as $port => $declared) {
             foreach ($declared->isOut ? $graph->reachedFrom(new Socket(LeadEnd::POST, $port, true)) : [] as $way) {
                 foreach (null === self::obstacle($way, $dead) ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
@@ -54,6 +55,7 @@ final readonly class Seats
                         continue;
                     }
                     $boxes[$box->name] = $box;
+                    $led[Post::port($end->at)[0]] = true;
                     $obstacle = self::obstacle($way, $dead);
                     $from[$box->name] ??= [];
                     if (null === $obstacle) {
@@ -65,7 +67,7 @@ final readonly class Seats
             }
         }
 
-        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)));
+        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)), $led);
     }
 
     /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played */
@@ -78,6 +80,11 @@ final readonly class Seats
         }
 
         return $senders;
+    }
+
+    public function isLedTo(string $port): bool
+    {
+        return isset($this->led[$port]);
     }
 
     private static function canBePlayed(Box $box): bool

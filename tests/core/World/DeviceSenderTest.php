@@ -109,7 +109,7 @@ final class DeviceSenderTest extends TestCase
     public function testUnitsPlayOverTheirLeads(): void
     {
         $bench = self::bench('salt-ferry');
-        self::assertSame(['treadle', 'strip', 'tray', 'slab', 'tilt', 'keys', 'sequencer', 'host'], array_column($bench->senders(), 'id'));
+        self::assertSame(['treadle', 'strip', 'tray', 'slab', 'tilt', 'keys', 'sequencer', 'host', 'desk'], array_column($bench->senders(), 'id'), 'at desk, whose unit has nothing to play, a plain one stands in');
         self::assertTrue($bench->touch(3_000_000, 'tray', 'Pad 3', 80));
         self::assertSame([['timeUs' => 3_000_000, 'port' => 'pads', 'bytes' => "\x99\x26\x50"]], $bench->takeCame());
         self::assertFalse($bench->touch(3_100_000, 'nobody', 'Pad 3', 80));
