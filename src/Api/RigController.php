@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Documents\Outdated;
 use App\Rig\FindingsView;
 use App\Rig\FitView;
 use App\Rig\PlanView;
@@ -16,11 +15,11 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\TableReader;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\Ways;
@@ -60,21 +59,6 @@ final readonly class RigController
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
 
         return Download::text(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), "{$document->name}.rig.json", 'application/json');
-    }
-
-    /** A unit has another name: rules that name it follow. */
-    #[Route('/api/rigs/{id}/rename', methods: 'POST')]
-    public function rename(string $id, Request $request): JsonResponse
-    {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-        $body = Body::of($request);
-        try {
-            return new JsonResponse(['places' => $this->rigs->renameInRules($document, $body->text('from', 200), $body->text('to', 200), Author::of($request))]);
-        } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
-        } catch (Outdated) {
-            throw Problem::conflict('the rules are being changed in another window just now; rename it again', []);
-        }
     }
 
     /** Where a control of a unit arrives. */
@@ -128,7 +112,7 @@ final readonly class RigController
             if (1 === preg_match('/^\s*(<\?xml|<!DOCTYPE|<MIDINameDocument)/', $text)) {
                 return new JsonResponse(['chart' => NameDocument::read($text), 'rows' => [], 'columns' => []]);
             }
-        } catch (\ZigzagPost\Core\Data\BadData $bad) {
+        } catch (BadData $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
         $table = TableReader::read($text);

@@ -14,7 +14,6 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
-use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
@@ -57,21 +56,23 @@ final readonly class RigStore
     }
 
     /**
-     * Gives a unit another name in the rules of its rig.
+     * Changes the rules of a rig, so that everything that is not meant stays as it stands.
+     *
+     * @param \Closure(Source): list<Edit> $change
      *
      * @return int how many places
      *
      * @throws Outdated when somebody else has just changed the rules
-     * @throws RulebookError when the name cannot be used
+     * @throws RulebookError when the change cannot be made
      */
-    public function renameInRules(Document $document, string $from, string $to, string $by): int
+    public function changeRules(Document $document, \Closure $change, string $by): int
     {
         $json = Json::decode($document->text);
         $book = \is_array($json) && \is_string($json['book'] ?? null) ? $this->documents->find($json['book'], RulebookKind::NAME) : null;
         $source = null === $book ? null : Source::of($book->text);
-        $edits = null === $source ? [] : Rename::device($source, $from, $to);
-        if (null !== $book && [] !== $edits) {
-            $this->documents->write($book, $book->name, Edit::apply($edits, $book->text), $book->version, $by);
+        $edits = null === $source ? [] : $change($source);
+        if (null !== $book && null !== $source && [] !== $edits) {
+            $this->documents->write($book, $book->name, $source->with($edits)->text, $book->version, $by);
         }
 
         return \count($edits);

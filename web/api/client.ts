@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 import { author } from './author';
 import type { paths } from './schema';
-import type { Gesture } from './types';
+import type { Gesture, Laying, SwapMatch } from './types';
 
 /** A request that was refused: the text says why and what to do. */
 export class Refusal extends Error {
@@ -134,6 +134,16 @@ export const api = {
     ),
   renameUnit: (id: string, from: string, to: string) =>
     answered(client.POST('/api/rigs/{id}/rename', { ...of(id), body: { from, to }, ...within(LONGEST_MS) })),
+  renameTitles: (id: string, unit: string, titles: { what: SwapMatch['what']; from: string; to: string }[]) =>
+    answered(
+      client.POST('/api/rigs/{id}/titles', { ...of(id), body: { unit, titles }, ...within(LONGEST_MS) }),
+    ),
+  addRules: (id: string, text: string) =>
+    answered(client.POST('/api/rigs/{id}/rules', { ...of(id), body: { text }, ...within(LONGEST_MS) })),
+  swapChart: (id: string, unit: string, chart: string) =>
+    answered(client.POST('/api/rigs/{id}/swap', { ...of(id), body: { unit, chart }, ...within(LONGEST_MS) })),
+  layControls: (id: string, body: Laying) =>
+    answered(client.POST('/api/rigs/{id}/lay', { ...of(id), body, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
     answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
   readTable: (body: { text: string; name: string }) =>

@@ -310,6 +310,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/titles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives controls, parameters and programs of a unit other titles in the rules of its rig. */
+        post: operations["renameTitles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts rules behind those of a rig, in force in every scene. */
+        post: operations["addRules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What rules name of a unit, and what that would be called with another chart. */
+        post: operations["swapChart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/lay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rules for a run of controls, laid onto a family of parameters; nothing is changed yet. */
+        post: operations["layControls"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/trial": {
         parameters: {
             query?: never;
@@ -948,6 +1024,28 @@ export interface components {
             timeUs: number;
             port: string;
             bytes: string;
+        };
+        Swap: {
+            matches: {
+                /** @enum {unknown} */
+                what: "control" | "parameter" | "program";
+                title: string;
+                lines: number[];
+                to: string | null;
+                why: string;
+            }[];
+            titles: {
+                control: string[];
+                parameter: string[];
+                program: string[];
+            };
+            /** @description Settings that the other chart does not have. */
+            lost: string[];
+        };
+        Laid: {
+            rules: string;
+            count: number;
+            skipped: string[];
         };
         Gesture: {
             /** @description Goes up with each gesture; one that was heard before does nothing. */
@@ -1732,6 +1830,146 @@ export interface operations {
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    renameTitles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    unit: string;
+                    titles: {
+                        /** @enum {unknown} */
+                        what: "control" | "parameter" | "program";
+                        from: string;
+                        to: string;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description In how many places */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    addRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description In how many places */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    swapChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    unit: string;
+                    /** @description A chart of the library. */
+                    chart: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What fits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Swap"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    layControls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    from: string;
+                    first: string;
+                    last: string;
+                    to: string;
+                    family: string;
+                    /** @enum {unknown} */
+                    takeover: "jump" | "pickup" | "scaled";
+                };
+            };
+        };
+        responses: {
+            /** @description The rules */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Laid"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
         };
     };
     rigTrial: {

@@ -49,3 +49,13 @@ export type Setting = RigSchemas['Setting'];
 export type Parameter = RigSchemas['Parameter'];
 export type Trial = Schemas['Trial'];
 export type Arrival = Schemas['Arrival'];
+export type Swap = Schemas['Swap'];
+export type SwapMatch = Swap['matches'][number];
+export interface Laying {
+  from: string;
+  first: string;
+  last: string;
+  to: string;
+  family: string;
+  takeover: 'jump' | 'pickup' | 'scaled';
+}

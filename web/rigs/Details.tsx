@@ -1,23 +1,17 @@
-import { Pin, PinOff, Trash2, X } from 'lucide-react';
+import { Trash2, X } from 'lucide-react';
 import { useState } from 'react';
-import { author } from '../api/author';
-import type { Setting, Unit } from '../api/types';
+import type { Unit } from '../api/types';
+import { useDocuments } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
 import { Panel } from '../ui/Panel';
-import {
-  changeUnit,
-  chartOf,
-  pin,
-  removeLead,
-  removeUnit,
-  renameUnit,
-  setting,
-  unitNamed,
-  without,
-} from './edits';
+import { changeUnit, chartOf, removeLead, removeUnit, renameUnit, unitNamed, without } from './edits';
+import { LayControls } from './LayControls';
 import { LeadDetails } from './LeadDetails';
+import { ReadyMade } from './ReadyMade';
 import type { Chosen } from './RigPicture';
+import { SettingRow } from './SettingRow';
+import { SwapChart } from './SwapChart';
 import type { RigWork } from './useRig';
 import { WaysOfControl } from './WaysOfControl';
 
@@ -84,6 +78,9 @@ function UnitDetails({
 }) {
   const chart = chartOf(work.rig, unit);
   const [isRenaming, setRenaming] = useState(false);
+  const [isOpen, setOpen] = useState<'swap' | 'lay' | 'newer' | null>(null);
+  const kept = useDocuments('chart').data?.find((each) => each.id === unit.chart.id)?.version;
+  const newer = kept !== undefined && kept > unit.chart.revision ? kept : undefined;
   return (
     <div className="flex flex-col gap-3">
       <p className="flex flex-wrap items-center gap-2">
@@ -111,7 +108,29 @@ function UnitDetails({
         <span>
           chart {chart?.name ?? unit.chart.id}, revision {unit.chart.revision}
         </span>
+        <Button label="Another chart" onClick={() => setOpen('swap')} />
+        {(chart?.surface?.controls ?? []).length > 0 && (
+          <Button label="Lay its controls" onClick={() => setOpen('lay')} />
+        )}
+        {newer !== undefined && (
+          <Button
+            tone="primary"
+            label={`Chart revision ${newer} is there`}
+            onClick={() => setOpen('newer')}
+          />
+        )}
       </p>
+      {isOpen !== null && isOpen !== 'lay' && (
+        <SwapChart
+          id={id}
+          work={work}
+          unit={unit}
+          first={isOpen === 'newer' ? unit.chart.id : null}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {isOpen === 'lay' && <LayControls id={id} work={work} unit={unit} onClose={() => setOpen(null)} />}
+      <ReadyMade id={id} work={work} chart={chart} />
       <label className="flex items-center gap-2">
         Where it stands
         <input
@@ -146,93 +165,5 @@ function UnitDetails({
         </table>
       )}
     </div>
-  );
-}
-
-function SettingRow({ work, unit, setting: each }: { work: RigWork; unit: Unit; setting: Setting }) {
-  const chosen = unit.settings?.[each.id];
-  const value = chosen?.value ?? each.factory;
-  const planned = work.computed?.plan.settings.find(
-    (plan) => plan.unit === unit.name && plan.setting === each.id,
-  );
-  const [low, high] = each.values;
-  const values: (string | number)[] =
-    typeof low === 'number' && typeof high === 'number'
-      ? Array.from({ length: Math.min(200, high - low + 1) }, (_, index) => low + index)
-      : each.values;
-  const isTicked = chosen !== undefined && chosen.state !== 'planned';
-  return (
-    <tr>
-      <td>
-        {each.title}
-        {planned !== undefined && planned.value !== value && (
-          <Button
-            className="ml-2"
-            label={`Plan says ${planned.value}`}
-            title={planned.reason}
-            onClick={() => work.change((rig) => setting(rig, unit.name, each.id, planned.value, null))}
-          />
-        )}
-      </td>
-      <td>
-        <select
-          aria-label={each.title}
-          className="select select-sm w-28"
-          value={value === undefined ? '' : String(value)}
-          onChange={(event) => {
-            const wanted = values.find((one) => String(one) === event.target.value);
-            if (wanted !== undefined) {
-              work.change((rig) => setting(rig, unit.name, each.id, wanted, null, true));
-            }
-          }}
-        >
-          {value === undefined && <option value="">unknown</option>}
-          {values.map((one) => (
-            <option key={one} value={String(one)}>
-              {one}
-              {one === each.factory ? ' (factory)' : ''}
-            </option>
-          ))}
-        </select>
-        <Button
-          tone={chosen?.pinned === true ? 'primary' : 'quiet'}
-          iconOnly
-          icon={chosen?.pinned === true ? <Pin size={16} /> : <PinOff size={16} />}
-          label={
-            chosen?.pinned === true ? `Let the plan choose ${each.title}` : `Keep ${each.title} as it is`
-          }
-          aria-pressed={chosen?.pinned === true}
-          disabled={value === undefined}
-          onClick={() => {
-            if (value !== undefined) {
-              work.change((rig) => pin(rig, unit.name, each.id, value, chosen?.pinned !== true));
-            }
-          }}
-        />
-      </td>
-      <td>
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            aria-label={`${each.title} is set on the box`}
-            checked={isTicked}
-            disabled={value === undefined}
-            onChange={(event) => {
-              if (value !== undefined) {
-                work.change((rig) =>
-                  setting(rig, unit.name, each.id, value, event.target.checked ? author() : null),
-                );
-              }
-            }}
-          />
-          <span className="text-sm">
-            {isTicked
-              ? `${chosen.at ?? 'set'}${chosen.by === undefined ? '' : ` by ${chosen.by}`}`
-              : 'not yet'}
-          </span>
-        </label>
-      </td>
-    </tr>
   );
 }

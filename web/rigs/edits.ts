@@ -37,6 +37,34 @@ export function addUnit(rig: Rig, chart: Chart, id: string, revision: number): R
   };
 }
 
+/** Another chart for a unit, or a newer one of its kind; settings that the chart does not have go. */
+export function swapChart(
+  rig: Rig,
+  unit: string,
+  chart: Chart,
+  id: string,
+  revision: number,
+  lost: readonly string[],
+): Rig {
+  return {
+    ...rig,
+    charts: { ...rig.charts, [id]: { revision, chart } },
+    units: rig.units.map((each) =>
+      each.name === unit
+        ? {
+            ...each,
+            chart: { id, revision },
+            settings: Object.fromEntries(
+              Object.entries(each.settings ?? {}).filter(([setting]) => !lost.includes(setting)),
+            ),
+          }
+        : each.chart.id === id
+          ? { ...each, chart: { id, revision } }
+          : each,
+    ),
+  };
+}
+
 export function changeUnit(rig: Rig, name: string, edit: (unit: Unit) => Unit): Rig {
   return { ...rig, units: rig.units.map((unit) => (unit.name === name ? edit(unit) : unit)) };
 }

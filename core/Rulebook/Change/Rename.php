@@ -11,7 +11,9 @@ use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -92,6 +94,74 @@ final class Rename
         }
 
         return array_values($edits);
+    }
+
+    /**
+     * Titles of controls, parameters and programs of a device that rules name, each with its place, in the order of the text.
+     *
+     * @return list<array{what: string, title: Token}> what is "control", "parameter" or "program"
+     */
+    public static function titlesOf(Rulebook $book, string $device): array
+    {
+        $named = [];
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                array_push($named, ...($selector->device?->text === $device ? self::controls($selector->titles) : []));
+            }
+        }
+        foreach ($book->groups as $group) {
+            array_push($named, ...($group->port->text === $device ? self::controls($group->titles) : []));
+        }
+        foreach ($book->steps() as $step) {
+            foreach ($step instanceof NamedStep && $step->device->text === $device ? $step->titles() : [] as $title) {
+                $named[] = ['what' => $step instanceof TurnStep ? 'parameter' : ($step instanceof RecallStep ? 'program' : 'control'), 'title' => $title];
+            }
+        }
+        usort($named, static fn (array $a, array $b): int => [$a['title']->span->line, $a['title']->span->column] <=> [$b['title']->span->line, $b['title']->span->column]);
+
+        return $named;
+    }
+
+    /**
+     * @param list<array{Token, Token|null}> $pairs
+     *
+     * @return list<array{what: string, title: Token}>
+     */
+    private static function controls(array $pairs): array
+    {
+        $controls = [];
+        foreach ($pairs as $pair) {
+            foreach (array_filter($pair) as $title) {
+                $controls[] = ['what' => 'control', 'title' => $title];
+            }
+        }
+
+        return $controls;
+    }
+
+    /**
+     * Gives controls, parameters and programs of a device other titles, wherever rules name them.
+     *
+     * @param array<string, string> $titles new ones by what they are and the old ones, as "parameter mix", in small letters
+     *
+     * @return list<Edit>
+     *
+     * @throws RulebookError when a title cannot be used
+     */
+    public static function titles(Source $source, string $device, array $titles): array
+    {
+        $edits = [];
+        foreach (self::titlesOf($source->book, $device) as ['what' => $what, 'title' => $title]) {
+            $to = $titles[$what.' '.mb_strtolower($title->text)] ?? $title->text;
+            if (1 === preg_match('/["\r\n]/', $to) || '' === trim($to)) {
+                throw new RulebookError($title->span, 'syntax', 'a title has no double quotes and is not empty');
+            }
+            if ($to !== $title->text) {
+                $edits[] = Edit::replace($title->span, "\"{$to}\"");
+            }
+        }
+
+        return $edits;
     }
 
     /** @return array<string, array<string, non-empty-list<Span>>> places by what is named, and name; the declaration first */

@@ -25,6 +25,23 @@ final class RuleChange
     }
 
     /**
+     * Puts rules behind all others, in force in every scene.
+     *
+     * @param string $rules their text, with headings
+     *
+     * @return list<Edit>
+     */
+    public static function append(Source $source, string $rules): array
+    {
+        $last = $source->book->rules[\count($source->book->rules) - 1] ?? null;
+        $isInScene = null !== $last?->scene || (null === $last && [] !== $source->book->scenes);
+        $isApart = '' === trim($source->lines[\count($source->lines) - 1]);
+        $gap = ($isApart ? '' : "\n").('' === trim($source->text) ? '' : "\n");
+
+        return [Edit::insertBefore(\count($source->lines) + ($isApart ? 0 : 1), $gap.($isInScene ? "always\n\n" : '').rtrim($rules)."\n")];
+    }
+
+    /**
      * Takes a rule out; its comments stay, where the rule stood.
      *
      * @return list<Edit>

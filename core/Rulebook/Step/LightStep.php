@@ -63,6 +63,11 @@ final class LightStep extends NamedStep
         return new self($this->span, $this->device, new Token($this->control->type, $devices->titled($this->device, $this->control), $this->control->span, $this->control->spaced), $this->colour);
     }
 
+    public function titles(): array
+    {
+        return [$this->control];
+    }
+
     public function facts(): array
     {
         return [Fact::HasEffect];

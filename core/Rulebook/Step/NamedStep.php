@@ -51,6 +51,12 @@ abstract class NamedStep extends Step
     /** With the titles as the charts write them. */
     abstract public function retitled(Devices $devices): static;
 
+    /** @return list<Token> titles of controls, parameters and programs that it names */
+    public function titles(): array
+    {
+        return [];
+    }
+
     /** The device whose deaf time begins with it, and how long it is in microseconds. */
     public function deafens(): int
     {

@@ -74,6 +74,11 @@ final class RecallStep extends NamedStep
         return $this;
     }
 
+    public function titles(): array
+    {
+        return $this->which instanceof Token ? [$this->which] : [];
+    }
+
     public function deafens(): int
     {
         return $this->program->deafUs ?? array_values($this->programs ?? [])[0]->deafUs ?? 0;

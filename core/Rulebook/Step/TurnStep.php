@@ -70,6 +70,11 @@ final class TurnStep extends NamedStep
         return $step;
     }
 
+    public function titles(): array
+    {
+        return [$this->parameter];
+    }
+
     public function target(): ?Target
     {
         return $this->target;

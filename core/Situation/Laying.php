@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Change\RuleText;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+
+/** A run of controls laid onto a family of parameters: a rule for each pair, in the order of both; what is taken is skipped. */
+final readonly class Laying
+{
+    /**
+     * @param string $rules the text of the rules
+     * @param list<string> $skipped what was passed over, in words
+     */
+    private function __construct(public string $rules, public array $skipped, public int $count)
+    {
+    }
+
+    /**
+     * @param string $takeover jump, pickup or scaled
+     */
+    public static function of(Situation $situation, Box $from, Control $first, Control $last, Box $to, string $family, string $takeover): self
+    {
+        $controls = $from->chart->surface->controls ?? [];
+        [$a, $b] = [(int) array_search($first, $controls, true), (int) array_search($last, $controls, true)];
+        $run = \array_slice($controls, min($a, $b), abs($a - $b) + 1);
+        $book = $situation->checked()->book;
+        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $skipped = [];
+        $free = array_values(array_filter($to->chart->parameters ?? [], static fn (Parameter $parameter): bool => $parameter->family === $family && Reach::Midi === $parameter->reach && !self::isMoved($book, $to, $parameter)));
+        $text = '';
+        $count = 0;
+        foreach ($run as $control) {
+            if (self::isTaken($book, $devices, $from, $control)) {
+                $skipped[] = "\"{$control->name}\" is taken by another rule";
+                continue;
+            }
+            if (!isset($free[$count])) {
+                $skipped[] = "\"{$control->name}\": no parameter of \"{$family}\" is left";
+                continue;
+            }
+            $parameter = $free[$count];
+            ++$count;
+            $text .= ('' === $text ? '' : "\n").RuleText::of("{$control->name}: {$parameter->name}")->take("{$from->name} \"{$control->name}\"")->step("turn {$to->name} \"{$parameter->name}\"".('jump' === $takeover ? '' : " {$takeover}"))->print();
+        }
+
+        return new self($text, $skipped, $count);
+    }
+
+    private static function isMoved(Rulebook $book, Box $box, Parameter $parameter): bool
+    {
+        foreach ($book->steps() as $step) {
+            if ($step instanceof TurnStep && $step->follows() && $step->target()?->device === $box->name && $step->target()->title === $parameter->name) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static function isTaken(Rulebook $book, RigDevices $devices, Box $box, Control $control): bool
+    {
+        try {
+            $messages = $devices->control(...Names::of($box, $control->name));
+        } catch (RulebookError) {
+            return false; // it does not come in, which is a finding
+        }
+        foreach ($messages as $message) {
+            foreach ($book->rules as $rule) {
+                if (TakenBy::isFor($book, $rule, $message)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+}

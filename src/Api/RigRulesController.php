@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Documents\ChartKind;
+use App\Documents\Documents;
+use App\Documents\Outdated;
+use App\Entity\Document;
+use App\Rig\RigStore;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\Rename;
+use ZigzagPost\Core\Rulebook\Change\RuleChange;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Situation\Laying;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\Swap;
+
+/** What a change of the rig does to its rules, and rules that are made from the rig. */
+final readonly class RigRulesController
+{
+    private const LONGEST_RULES = 1 << 20;
+
+    public function __construct(private RigStore $rigs, private Documents $documents)
+    {
+    }
+
+    /** A unit has another name: rules that name it follow. */
+    #[Route('/api/rigs/{id}/rename', methods: 'POST')]
+    public function rename(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        [$from, $to] = [$body->text('from', 200), $body->text('to', 200)];
+
+        return $this->changed($document, static fn (Source $source): array => Rename::device($source, $from, $to), $request);
+    }
+
+    /** Controls, parameters and programs of a unit are called otherwise: rules that name them follow. */
+    #[Route('/api/rigs/{id}/titles', methods: 'POST')]
+    public function titles(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        $unit = $body->text('unit', 200);
+        $titles = [];
+        foreach ($body->list('titles', 2000) as $each) {
+            $titles[$each->text('what', 20).' '.mb_strtolower($each->text('from', 200))] = $each->text('to', 200);
+        }
+
+        return $this->changed($document, static fn (Source $source): array => Rename::titles($source, $unit, $titles), $request);
+    }
+
+    /** Rules are put behind those that are there. */
+    #[Route('/api/rigs/{id}/rules', methods: 'POST')]
+    public function rules(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $text = Body::of($request)->text('text', self::LONGEST_RULES);
+
+        return $this->changed($document, static fn (Source $source): array => RuleChange::append($source, $text), $request);
+    }
+
+    /** What rules name of a unit, and what that would be called with another chart. */
+    #[Route('/api/rigs/{id}/swap', methods: 'POST')]
+    public function swap(string $id, Request $request): JsonResponse
+    {
+        [$situation, $body] = [$this->situation($id), Body::of($request)];
+        $box = $situation->setup->box($body->text('unit', 200)) ?? throw Problem::notFound('unit');
+        $document = $this->documents->find($body->text('chart', 64), ChartKind::NAME) ?? throw Problem::notFound('chart');
+        try {
+            $chart = RigFile::chart($document->text);
+        } catch (BadData $bad) {
+            throw Problem::unprocessable($bad->getMessage());
+        }
+
+        return new JsonResponse(['matches' => Swap::matches($situation->checked()->written, $box, $chart), 'titles' => Swap::titles($box, $chart), 'lost' => Swap::lostSettings($box, $chart)]);
+    }
+
+    /** Rules for a run of controls, laid onto a family of parameters. */
+    #[Route('/api/rigs/{id}/lay', methods: 'POST')]
+    public function lay(string $id, Request $request): JsonResponse
+    {
+        [$situation, $body] = [$this->situation($id), Body::of($request)];
+        $from = $situation->setup->box($body->text('from', 200)) ?? throw Problem::notFound('unit');
+        $to = $situation->setup->box($body->text('to', 200)) ?? throw Problem::notFound('unit');
+        $first = $from->control($body->text('first', 200)) ?? throw Problem::notFound('control');
+        $last = $from->control($body->text('last', 200)) ?? throw Problem::notFound('control');
+        $takeover = $body->text('takeover', 20);
+        if (!\in_array($takeover, ['jump', 'pickup', 'scaled'], true)) {
+            throw Problem::badRequest('"takeover" should be jump, pickup or scaled');
+        }
+        $laying = Laying::of($situation, $from, $first, $last, $to, $body->text('family', 200), $takeover);
+
+        return new JsonResponse(['rules' => $laying->rules, 'count' => $laying->count, 'skipped' => $laying->skipped]);
+    }
+
+    /** @param \Closure(Source): list<Edit> $change */
+    private function changed(Document $document, \Closure $change, Request $request): JsonResponse
+    {
+        try {
+            return new JsonResponse(['places' => $this->rigs->changeRules($document, $change, Author::of($request))]);
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        } catch (Outdated) {
+            throw Problem::conflict('the rules are being changed in another window just now; do it again', []);
+        }
+    }
+
+    private function situation(string $id): Situation
+    {
+        return new Situation(RigFile::setup($this->rigs->find($id) ?? throw Problem::notFound('rig')));
+    }
+}

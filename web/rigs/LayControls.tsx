@@ -1,0 +1,146 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import type { Laying, Unit } from '../api/types';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Notice } from '../ui/Notice';
+import { chartOf } from './edits';
+import type { RigWork } from './useRig';
+
+const TAKEOVERS = [
+  ['jump', 'jump: at once, wherever the control stands'],
+  ['pickup', 'pickup: only once the control has passed the value'],
+  ['scaled', 'scaled: at once, in proportion, and together at the ends'],
+] as const;
+
+/** Lays a run of controls onto a family of parameters: the rules are shown before they are put in. */
+export function LayControls({
+  id,
+  work,
+  unit,
+  onClose,
+}: {
+  id: string;
+  work: RigWork;
+  unit: Unit;
+  onClose: () => void;
+}) {
+  const queries = useQueryClient();
+  const controls = (chartOf(work.rig, unit)?.surface?.controls ?? []).filter(
+    (control) => !['switch', 'pad', 'key'].includes(control.sort),
+  );
+  const families = work.rig.units.flatMap((each) =>
+    [...new Set((chartOf(work.rig, each)?.parameters ?? []).flatMap((one) => one.family ?? []))].map(
+      (family) => ({ unit: each.name, label: each.label ?? each.name, family }),
+    ),
+  );
+  const [laying, setLaying] = useState<Laying>({
+    from: unit.name,
+    first: controls[0]?.name ?? '',
+    last: controls.at(-1)?.name ?? '',
+    to: families[0]?.unit ?? '',
+    family: families[0]?.family ?? '',
+    takeover: 'pickup',
+  });
+  const laid = useQuery({
+    queryKey: ['laid', id, laying, work.saving.version()],
+    queryFn: () => api.layControls(id, laying),
+    enabled: laying.first !== '' && laying.to !== '',
+  });
+  const add = useMutation({
+    mutationFn: () => api.addRules(id, laid.data?.rules ?? ''),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['rig-computed', id] });
+      onClose();
+    },
+  });
+  const control = (which: 'first' | 'last', label: string) => (
+    <label className="flex items-center gap-2">
+      {label}
+      <select
+        aria-label={label}
+        className="select select-sm w-40"
+        value={laying[which]}
+        onChange={(event) => setLaying({ ...laying, [which]: event.target.value })}
+      >
+        {controls.map((each) => (
+          <option key={each.name}>{each.name}</option>
+        ))}
+      </select>
+    </label>
+  );
+
+  return (
+    <Dialog title={`Lay controls of ${unit.label ?? unit.name}`} onClose={onClose}>
+      <div className="flex min-h-0 flex-col gap-3 overflow-auto p-3">
+        <Notice text={add.error?.message ?? laid.error?.message ?? null} tone="error" />
+        {controls.length === 0 || families.length === 0 ? (
+          <p>
+            {controls.length === 0
+              ? 'Its chart has no faders, knobs or pedals.'
+              : 'No chart of the rig has a family of parameters.'}
+          </p>
+        ) : (
+          <>
+            <div className="flex flex-wrap gap-3">
+              {control('first', 'From')}
+              {control('last', 'to')}
+              <label className="flex items-center gap-2">
+                onto
+                <select
+                  aria-label="Family"
+                  className="select select-sm w-48"
+                  value={`${laying.to}\t${laying.family}`}
+                  onChange={(event) => {
+                    const [to = '', family = ''] = event.target.value.split('\t');
+                    setLaying({ ...laying, to, family });
+                  }}
+                >
+                  {families.map((each) => (
+                    <option key={`${each.unit} ${each.family}`} value={`${each.unit}\t${each.family}`}>
+                      {each.label}: {each.family}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <select
+                aria-label="How a value is taken over"
+                className="select select-sm w-auto"
+                value={laying.takeover}
+                onChange={(event) =>
+                  setLaying({ ...laying, takeover: event.target.value as Laying['takeover'] })
+                }
+              >
+                {TAKEOVERS.map(([value, words]) => (
+                  <option key={value} value={value}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </div>
+            {(laid.data?.skipped ?? []).length > 0 && (
+              <ul aria-label="Passed over" className="list-disc pl-5 text-sm">
+                {laid.data?.skipped.map((each) => (
+                  <li key={each}>{each}</li>
+                ))}
+              </ul>
+            )}
+            <pre
+              aria-label="The rules"
+              className="max-h-72 overflow-auto rounded-field bg-base-300 p-3 font-mono text-sm"
+            >
+              {laid.data?.rules === '' ? 'Nothing is left to lay.' : (laid.data?.rules ?? '…')}
+            </pre>
+            <Button
+              tone="primary"
+              label={`Put ${laid.data?.count ?? 0} rules in`}
+              disabled={(laid.data?.count ?? 0) === 0 || add.isPending}
+              onClick={() => add.mutate()}
+            />
+          </>
+        )}
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,95 @@
+import { Pin, PinOff } from 'lucide-react';
+import { author } from '../api/author';
+import type { Setting, Unit } from '../api/types';
+import { Button } from '../ui/Button';
+import { pin, setting } from './edits';
+import type { RigWork } from './useRig';
+
+/** A setting of a unit: its value, what the plan says, whether it may choose, and whether it is set on the box. */
+export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit: Unit; setting: Setting }) {
+  const chosen = unit.settings?.[each.id];
+  const value = chosen?.value ?? each.factory;
+  const planned = work.computed?.plan.settings.find(
+    (plan) => plan.unit === unit.name && plan.setting === each.id,
+  );
+  const [low, high] = each.values;
+  const values: (string | number)[] =
+    typeof low === 'number' && typeof high === 'number'
+      ? Array.from({ length: Math.min(200, high - low + 1) }, (_, index) => low + index)
+      : each.values;
+  const isTicked = chosen !== undefined && chosen.state !== 'planned';
+  return (
+    <tr>
+      <td>
+        {each.title}
+        {planned !== undefined && planned.value !== value && (
+          <Button
+            className="ml-2"
+            label={`Plan says ${planned.value}`}
+            title={planned.reason}
+            onClick={() => work.change((rig) => setting(rig, unit.name, each.id, planned.value, null))}
+          />
+        )}
+      </td>
+      <td>
+        <select
+          aria-label={each.title}
+          className="select select-sm w-28"
+          value={value === undefined ? '' : String(value)}
+          onChange={(event) => {
+            const wanted = values.find((one) => String(one) === event.target.value);
+            if (wanted !== undefined) {
+              work.change((rig) => setting(rig, unit.name, each.id, wanted, null, true));
+            }
+          }}
+        >
+          {value === undefined && <option value="">unknown</option>}
+          {values.map((one) => (
+            <option key={one} value={String(one)}>
+              {one}
+              {one === each.factory ? ' (factory)' : ''}
+            </option>
+          ))}
+        </select>
+        <Button
+          tone={chosen?.pinned === true ? 'primary' : 'quiet'}
+          iconOnly
+          icon={chosen?.pinned === true ? <Pin size={16} /> : <PinOff size={16} />}
+          label={
+            chosen?.pinned === true ? `Let the plan choose ${each.title}` : `Keep ${each.title} as it is`
+          }
+          aria-pressed={chosen?.pinned === true}
+          disabled={value === undefined}
+          onClick={() => {
+            if (value !== undefined) {
+              work.change((rig) => pin(rig, unit.name, each.id, value, chosen?.pinned !== true));
+            }
+          }}
+        />
+      </td>
+      <td>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            aria-label={`${each.title} is set on the box`}
+            checked={isTicked}
+            disabled={value === undefined}
+            onChange={(event) => {
+              if (value !== undefined) {
+                work.change((rig) =>
+                  setting(rig, unit.name, each.id, value, event.target.checked ? author() : null),
+                );
+              }
+            }}
+          />
+          <span className="text-sm">
+            {isTicked
+              ? `${chosen.at ?? 'set'}${chosen.by === undefined ? '' : ` by ${chosen.by}`}`
+              : 'not yet'}
+          </span>
+        </label>
+      </td>
+    </tr>
+  );
+}
