@@ -7,6 +7,7 @@ namespace App\Command;
 use App\Benchmark\Cases;
 use App\Benchmark\LibraryScript;
 use App\Benchmark\Measured;
+use App\Benchmark\PlannedRig;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Helper\Table;
@@ -15,6 +16,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Rig\Plan\Planner;
 
 /** Measures the engine beside loops written by hand, in the same run. */
 #[AsCommand('bench', 'Measures the speed of the engine')]
@@ -41,6 +43,7 @@ final class BenchmarkCommand extends Command
         $this->manyRules($output);
         $this->percentiles($output);
         $this->memory($output);
+        $this->plans($output);
 
         return 0;
     }
@@ -126,6 +129,25 @@ final class BenchmarkCommand extends Command
         $table = (new Table($output))->setHeaders(['of 100 messages', 'done within, microseconds']);
         foreach ([50, 99, 99.9] as $percent) {
             $table->addRow([$percent, \sprintf('%.2f', $times[(int) (self::MESSAGES * $percent / 100) - 1] / 1000)]);
+        }
+        $table->render();
+    }
+
+    /** How long a plan takes, beside the time that a key takes to repeat: a thirtieth of a second. */
+    private function plans(OutputInterface $output): void
+    {
+        $table = (new Table($output))->setHeaders(['units on '.PlannedRig::PORTS.' ports', 'planned in, ms', 'settings to be made', 'proven least']);
+        foreach ([5, 10, 20, 40] as $units) {
+            $times = [];
+            $plan = Planner::plan(PlannedRig::of($units));
+            for ($round = 0; $round < self::ROUNDS; ++$round) {
+                $setup = PlannedRig::of($units);
+                $began = hrtime(true);
+                $plan = Planner::plan($setup);
+                $times[] = (hrtime(true) - $began) / 1e9;
+            }
+            $made = \count(array_filter($plan->settings, static fn ($setting): bool => $setting->value !== $setting->now));
+            $table->addRow([$units, number_format(1000 * $this->median($times), 1), $made, null !== $plan->conflict ? 'no plan' : ($plan->isProven ? 'yes' : 'no')]);
         }
         $table->render();
     }

@@ -177,6 +177,50 @@ final class RigApiTest extends ApiTestCase
         self::assertStringNotContainsString('<img', $page);
     }
 
+    public function testASwapIsLookedAtAndRulesFollowIt(): void
+    {
+        $rig = $this->rig(self::MENDED);
+        $charts = $this->call('GET', '/api/documents?kind=chart', null, 200);
+        $echo = array_column($charts, 'id', 'name')['Far echo'] ?? '';
+        $swap = $this->call('POST', "/api/rigs/{$rig}/swap", ['unit' => 'brine', 'chart' => $echo], 200, 'Swap');
+        self::assertSame(['Undertow', 'Mix', 'Harbour', 'Last bell', 'Swell'], array_column(\is_array($swap['matches']) ? $swap['matches'] : [], 'title'));
+        self::assertSame(['places' => 1], $this->call('POST', "/api/rigs/{$rig}/titles", ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'swell', 'to' => 'Feedback']]], 200));
+        self::assertStringContainsString('turn brine "Feedback"', $this->rulesOf($rig));
+        $this->call('POST', "/api/rigs/{$rig}/titles", ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'Feedback', 'to' => 'a "b"']]], 422);
+        $this->call('POST', "/api/rigs/{$rig}/swap", ['unit' => 'nobody', 'chart' => $echo], 404);
+        $this->call('POST', "/api/rigs/{$rig}/titles", ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'Feedback', 'to' => 'Swell']]], 200);
+    }
+
+    public function testControlsAreLaidAndRulesAreAdded(): void
+    {
+        $rig = $this->rig(self::FOUND);
+        $before = $this->rulesOf($rig);
+        $laid = $this->call('POST', "/api/rigs/{$rig}/lay", ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'scaled'], 200, 'Laid');
+        self::assertSame(2, $laid['count']);
+        self::assertIsString($laid['rules']);
+        $this->call('POST', "/api/rigs/{$rig}/rules", ['text' => $laid['rules']], 200);
+        self::assertSame(rtrim($before), substr($this->rulesOf($rig), 0, \strlen(rtrim($before))), 'nothing else has changed');
+        self::assertStringContainsString('turn desk "Mix 2 / input 1" scaled', $this->rulesOf($rig));
+        $this->call('POST', "/api/rigs/{$rig}/rules", ['text' => "rule \"Bad\"\n  tkae cc 1\n"], 422);
+        $this->call('POST', "/api/rigs/{$rig}/lay", ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'leap'], 400);
+    }
+
+    public function testSmallSumsAreWorkedOut(): void
+    {
+        $reckoned = $this->call('GET', '/api/reckon/tempo?bpm=120', null, 200);
+        self::assertSame('20.833 ms', $this->at($reckoned, 'results.0.value'));
+        $this->call('GET', '/api/reckon/tempo?bpm=quick', null, 400);
+        $this->call('GET', '/api/reckon/halves?number=99999', null, 400);
+    }
+
+    private function rulesOf(string $rig): string
+    {
+        $this->browser->request('GET', "/api/rigs/{$rig}/file");
+        $json = json_decode((string) $this->browser->getResponse()->getContent(), true);
+
+        return \is_array($json) && \is_string($json['rulebook'] ?? null) ? $json['rulebook'] : '';
+    }
+
     public function testAPastedTableBecomesAChartThatIsPlayedOnTheBench(): void
     {
         $read = $this->call('POST', '/api/charts/read', ['text' => self::TABLE, 'name' => 'Tide'], 200, 'ReadTable');

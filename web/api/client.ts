@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 import { author } from './author';
 import type { paths } from './schema';
-import type { Gesture, Laying, SwapMatch } from './types';
+import type { Gesture, Laying, ReckonWhat, SwapMatch } from './types';
 
 /** A request that was refused: the text says why and what to do. */
 export class Refusal extends Error {
@@ -144,6 +144,10 @@ export const api = {
     answered(client.POST('/api/rigs/{id}/swap', { ...of(id), body: { unit, chart }, ...within(LONGEST_MS) })),
   layControls: (id: string, body: Laying) =>
     answered(client.POST('/api/rigs/{id}/lay', { ...of(id), body, ...within(LONGEST_MS) })),
+  reckon: (what: ReckonWhat, query: Record<string, string>) =>
+    answered(
+      client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) }),
+    ),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
     answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
   readTable: (body: { text: string; name: string }) =>

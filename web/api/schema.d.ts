@@ -231,6 +231,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/{what}": {
+        parameters: {
+            query?: {
+                shown?: string;
+                first?: string;
+                perBank?: string;
+                program?: string;
+                bank?: string;
+                number?: string;
+                msb?: string;
+                lsb?: string;
+                reached?: string;
+                full?: string;
+                semitones?: string;
+                bpm?: string;
+                messages?: string;
+                bytes?: string;
+            };
+            header?: never;
+            path: {
+                what: "program" | "shown" | "halves" | "whole" | "shortfall" | "tempo" | "wire";
+            };
+            cookie?: never;
+        };
+        /** A small sum with its formula; each takes some of the parameters. */
+        get: operations["reckon"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/computed": {
         parameters: {
             query?: never;
@@ -1723,6 +1757,50 @@ export interface operations {
                     "application/json": components["schemas"]["Conflict"];
                 };
             };
+        };
+    };
+    reckon: {
+        parameters: {
+            query?: {
+                shown?: string;
+                first?: string;
+                perBank?: string;
+                program?: string;
+                bank?: string;
+                number?: string;
+                msb?: string;
+                lsb?: string;
+                reached?: string;
+                full?: string;
+                semitones?: string;
+                bpm?: string;
+                messages?: string;
+                bytes?: string;
+            };
+            header?: never;
+            path: {
+                what: "program" | "shown" | "halves" | "whole" | "shortfall" | "tempo" | "wire";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What comes out */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        formula: string;
+                        results: {
+                            name: string;
+                            value: string;
+                        }[];
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
         };
     };
     computedRig: {

@@ -1,5 +1,5 @@
 import type { components as rig } from './rig';
-import type { components } from './schema';
+import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
 type RigSchemas = rig['schemas'];
@@ -59,3 +59,4 @@ export interface Laying {
   family: string;
   takeover: 'jump' | 'pickup' | 'scaled';
 }
+export type ReckonWhat = paths['/api/reckon/{what}']['parameters']['path']['what'];

@@ -6,6 +6,7 @@ import { useJson } from '../documents/useJson';
 import { Tools } from '../shell/Tools';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
+import { ReckonButton } from '../ui/Reckoner';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { nextQuestions } from './questions';
@@ -46,6 +47,7 @@ function OpenChart({ document }: { document: StoredDocument }) {
           disabled={redo === null}
           onClick={redo ?? undefined}
         />
+        <ReckonButton first="program" />
         <Button
           icon={<Plus size={16} />}
           label="Add a parameter"

@@ -120,7 +120,7 @@ export function LayControls({
               </select>
             </div>
             {(laid.data?.skipped ?? []).length > 0 && (
-              <ul aria-label="Passed over" className="list-disc pl-5 text-sm">
+              <ul aria-label="Passed over" className="max-h-24 shrink-0 list-disc overflow-auto pl-5 text-sm">
                 {laid.data?.skipped.map((each) => (
                   <li key={each}>{each}</li>
                 ))}

@@ -1,4 +1,5 @@
 import type { LeadFit } from '../api/types';
+import { ReckonButton } from '../ui/Reckoner';
 import type { RigWork } from './useRig';
 
 /** Whether it fits: what streams over each lead, and how late the last message of a scene change arrives. */
@@ -14,7 +15,7 @@ export function Loads({ work }: { work: RigWork }) {
   return (
     <div className="flex flex-col gap-3 p-3">
       <p className="text-sm">
-        A byte takes 10 bits ÷ 31 250 baud = 0.32 ms, a message of three bytes 0.96 ms; a DIN lead carries 3
+        <ReckonButton first="wire" /> A byte takes 10 bits ÷ 31 250 baud = 0.32 ms, a message of three bytes 0.96 ms; a DIN lead carries 3
         125 bytes a second.
       </p>
       {[...fits]

@@ -10,6 +10,7 @@ import { useDocuments } from '../documents/queries';
 import { useNewer } from '../documents/useNewer';
 import { Reference } from '../reference/Reference';
 import { Button } from '../ui/Button';
+import { ReckonButton } from '../ui/Reckoner';
 import { Panel } from '../ui/Panel';
 import { deviceNames, type DeviceNames } from './devices';
 import { Findings } from './Findings';
@@ -138,6 +139,7 @@ export function RulesPanel({
       aside={
         <>
           <SaveNote state={saving.state} onRetry={saving.retry} />
+          <ReckonButton first="tempo" />
           <Button
             tone="quiet"
             iconOnly
