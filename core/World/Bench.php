@@ -32,6 +32,9 @@ final class Bench
     /** @var list<array{timeUs: int, port: string, bytes: string}> what has come in, not yet taken */
     private array $came = [];
 
+    /** @var array<string, list<array{string, string}>> what messages did to units, by time and port: bytes and words; not yet taken */
+    private array $arrived = [];
+
     /** @var array<string, Receiver> by the name of their unit, or of their port */
     private array $receivers = [];
     /** @var array<int, list<array{string, string|null, list<Hop>}>> receivers by out port, at which part of them it is heard, and over which way */
@@ -194,6 +197,15 @@ final class Bench
         return $came;
     }
 
+    /** @return array<string, list<array{string, string}>> what messages did to units of the rig since the last call, by "time port": bytes and words */
+    public function takeArrived(): array
+    {
+        $arrived = $this->arrived;
+        $this->arrived = [];
+
+        return $arrived;
+    }
+
     public function nowUs(): int
     {
         return $this->engine->state->now;
@@ -281,7 +293,10 @@ final class Bench
                     continue;
                 }
                 if ($receiver instanceof DeviceReceiver && null !== $part) {
-                    $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
+                    $did = $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
+                    if (null !== $did) {
+                        $this->arrived["{$made[0]} {$this->engine->book->ports()[$made[1]]}"][] = [$made[2], "{$receiver->label()}: {$did}"];
+                    }
                 } else {
                     $receiver->hear($made[0], $made[2], $made[3] ?? null);
                 }

@@ -29,22 +29,46 @@ final class DeviceReceiver implements Receiver
         $this->lamps = new LitLamps($box);
     }
 
-    /** Hears at one of its parts. */
-    public function hearAt(string $partId, int $timeUs, string $bytes, ?int $pulseUs): void
+    /**
+     * Hears at one of its parts.
+     *
+     * @return string|null what that did, such as "Mix 80 %"; null where it did nothing
+     */
+    public function hearAt(string $partId, int $timeUs, string $bytes, ?int $pulseUs): ?string
     {
+        $did = null;
         $part = $this->device->box->chart->part($partId);
         if (null !== $pulseUs) {
             ++$this->pulses;
         } elseif (null !== $part && '' !== $bytes) {
             $heard = $this->device->hear($timeUs, $part, $bytes);
             \ord($bytes[0]) < 0xF8 && (++$this->messages);
-            $this->unheard += !$this->lamps->hear($bytes) && [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
+            $isLamp = $this->lamps->hear($bytes);
+            $did = $isLamp ? 'a lamp' : null;
+            $this->unheard += !$isLamp && [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
             foreach ($heard as $each) {
+                $did = $this->told($each);
                 if (Heard::PARAMETER === $each->what) {
                     $this->moved = \array_slice([$each->title, ...array_values(array_diff($this->moved, [$each->title]))], 0, self::MOST);
                 }
             }
         }
+
+        return $did;
+    }
+
+    private function told(Heard $heard): string
+    {
+        return match ($heard->what) {
+            Heard::PARAMETER => "{$heard->title} ".($this->value($heard->title)['shown'] ?? $heard->value),
+            Heard::PROGRAM => "program {$heard->title}",
+            default => $this->device->box->chart->keys->names[$heard->value] ?? 'a note',
+        };
+    }
+
+    public function label(): string
+    {
+        return $this->device->box->label();
     }
 
     public function hear(int $timeUs, string $bytes, ?int $pulseUs): void

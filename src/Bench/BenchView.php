@@ -29,6 +29,7 @@ final class BenchView
     public static function news(Session $session, Bench $bench, bool $hasOtherRules): array
     {
         [$records, $late, , $replaced] = $bench->takeTrace();
+        $last = new LastHop($bench->takeArrived());
         if ($hasOtherRules) {
             $session->sent = [];
         }
@@ -45,8 +46,8 @@ final class BenchView
             'came' => array_map(static fn (array $came): array => ['bytes' => Bytes::toHex($came['bytes'])] + $came, $bench->takeCame()),
             'told' => $bench->takeTold(),
             'senders' => $hasOtherRules ? $bench->senders() : null,
-            'records' => \array_slice($records, -self::MOST_RECORDS),
-            'late' => \array_slice($late, -self::MOST_RECORDS),
+            'records' => array_map($last->ofRecord(...), \array_slice($records, -self::MOST_RECORDS)),
+            'late' => array_map($last->of(...), \array_slice($late, -self::MOST_RECORDS)),
             'replaced' => $replaced,
             'isWhole' => $hasOtherRules,
             'rules' => self::changed($session, 'line', $bench->rules()),

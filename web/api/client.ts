@@ -145,9 +145,7 @@ export const api = {
   layControls: (id: string, body: Laying) =>
     answered(client.POST('/api/rigs/{id}/lay', { ...of(id), body, ...within(LONGEST_MS) })),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
-    answered(
-      client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) }),
-    ),
+    answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
     answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
   readTable: (body: { text: string; name: string }) =>

@@ -1156,6 +1156,8 @@ export interface components {
             text: string;
             /** @description What is to be said of it, such as the voice it takes. */
             remark: string | null;
+            /** @description What it did to units of the rig. */
+            arrived?: string | null;
         };
         Visit: {
             rule: number;
@@ -1195,6 +1197,7 @@ export interface components {
             bytes: string;
             text: string;
             remark: string | null;
+            arrived?: string | null;
         };
         SynthView: {
             /** @constant */

@@ -15,8 +15,8 @@ export function Loads({ work }: { work: RigWork }) {
   return (
     <div className="flex flex-col gap-3 p-3">
       <p className="text-sm">
-        <ReckonButton first="wire" /> A byte takes 10 bits ÷ 31 250 baud = 0.32 ms, a message of three bytes 0.96 ms; a DIN lead carries 3
-        125 bytes a second.
+        <ReckonButton first="wire" /> A byte takes 10 bits ÷ 31 250 baud = 0.32 ms, a message of three bytes
+        0.96 ms; a DIN lead carries 3 125 bytes a second.
       </p>
       {[...fits]
         .sort((a, b) => b.percent - a.percent)

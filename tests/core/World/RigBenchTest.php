@@ -35,6 +35,20 @@ final class RigBenchTest extends TestCase
         self::assertSame(0, self::view($bench, 'treadle')['elsewhere'], 'lamps are understood');
     }
 
+    public function testTheLastHopIsTheDevice(): void
+    {
+        [$book, $seats] = self::ferry();
+        $bench = Bench::start($book, $seats);
+        $bench->takeArrived();
+        $bench->feed(3_000_000, 'treadle', "\xBF\x0B\x3F");
+        $bench->feed(3_100_000, 'keys', "\x90\x30\x64");
+        self::assertSame([
+            '3000000 boxes' => [["\xB6\x0B\x3F", 'Brine: Swell -30.2 dB']],
+            '3100000 synths' => [["\x92\x30\x64", 'Moths: a note']],
+        ], $bench->takeArrived());
+        self::assertSame([], $bench->takeArrived());
+    }
+
     public function testWithoutTheThruNothingGetsBehindIt(): void
     {
         [$book] = self::ferry();

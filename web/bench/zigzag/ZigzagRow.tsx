@@ -111,7 +111,7 @@ function Outs({ fold, rail }: { fold: FoldLayout; rail: number }) {
               `${out.port}${leaving.channel === '' ? '' : ` ${leaving.channel}`}`,
               ...(out.remark === null ? [] : [out.remark]),
               ...(out.isLate ? ['later'] : []),
-            ].join(' · '),
+            ].join(' · ') + (out.arrived === null ? '' : ` → ${out.arrived}`),
             RIGHT - 12,
             6.2,
           )}

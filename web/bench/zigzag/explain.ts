@@ -21,11 +21,13 @@ export function explain(passage: Passage): string[] {
       `Rule “${visit.title}” on line ${visit.line} ${changes.length === 0 ? 'left it as it was' : `changed ${changes.join(', ')}`}.`,
     );
     for (const out of visit.outs) {
-      sentences.push(`It left at ${out.port} as ${out.text} (${out.bytes})${remark(out.remark)}.`);
+      sentences.push(
+        `It left at ${out.port} as ${out.text} (${out.bytes})${remark(out.remark)}${arrived(out.arrived)}.`,
+      );
     }
     for (const out of late.filter((each) => each.rule === visit.rule)) {
       sentences.push(
-        `${seconds(out.timeUs - record.timeUs)} later ${out.text} (${out.bytes}) left at ${out.port}.`,
+        `${seconds(out.timeUs - record.timeUs)} later ${out.text} (${out.bytes}) left at ${out.port}${arrived(out.arrived)}.`,
       );
     }
     if (visit.tear !== null) {
@@ -44,6 +46,10 @@ export function explain(passage: Passage): string[] {
     sentences.push(`${record.reason.charAt(0).toUpperCase()}${record.reason.slice(1)}.`);
   }
   return sentences;
+}
+
+function arrived(what: string | null | undefined): string {
+  return what == null ? '' : ` and arrived: ${what}`;
 }
 
 function remark(text: string | null): string {

@@ -36,10 +36,12 @@ const OUT = 34;
 const FOLD_X = LEFT + 40;
 const FAN = 34;
 
-type Made = Pick<Late, 'text' | 'port' | 'bytes' | 'remark'>;
+type Made = Pick<Late, 'text' | 'port' | 'bytes' | 'remark' | 'arrived'>;
 
 interface Leaving {
   text: string;
+  /** What it did to units of the rig. */
+  arrived: string | null;
   port: string;
   isLate: boolean;
   /** What is said of it, such as the voice it takes. */
@@ -114,8 +116,15 @@ function leaving(passage: Passage, index: number, outs: readonly Made[]): Leavin
   return [...outs.map((out) => leave(out, false)), ...late.map((out) => leave(out, true))];
 }
 
-function leave({ text, port, bytes, remark }: Made, isLate: boolean): Leaving {
-  return { text, port, remark, isLate, messages: 1 + (bytes.match(/ [89A-E][0-9A-F] /g)?.length ?? 0) };
+function leave({ text, port, bytes, remark, arrived }: Made, isLate: boolean): Leaving {
+  return {
+    text,
+    port,
+    remark,
+    arrived: arrived ?? null,
+    isLate,
+    messages: 1 + (bytes.match(/ [89A-E][0-9A-F] /g)?.length ?? 0),
+  };
 }
 
 /** Why it ends here; a torn edge says by itself that it was dropped. */
