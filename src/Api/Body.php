@@ -43,6 +43,18 @@ final readonly class Body
         return isset($this->members[$name]) ? $this->text($name, $longest) : null;
     }
 
+    public function numberOrNull(string $name, int $lowest, int $highest): ?int
+    {
+        return isset($this->members[$name]) ? $this->number($name, $lowest, $highest) : null;
+    }
+
+    public function object(string $name): self
+    {
+        $value = $this->members[$name] ?? throw Problem::badRequest("\"{$this->path}{$name}\" is missing");
+
+        return \is_array($value) ? new self($value, "{$this->path}{$name}.") : throw Problem::badRequest("\"{$this->path}{$name}\" should be an object");
+    }
+
     public function number(string $name, int $lowest, int $highest): int
     {
         $value = $this->members[$name] ?? null;

@@ -16,6 +16,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Situation\Situation;
 
 /** The rigs that are kept, each with its rulebook. */
 final readonly class RigStore
@@ -38,6 +39,15 @@ final readonly class RigStore
         } catch (BadData) {
             return null;
         }
+    }
+
+    /** A rig with other rules than those that are stored; without a rig, rules alone. */
+    public function situation(?string $id, string $rules): Situation
+    {
+        $document = null === $id ? null : $this->document($id);
+        $json = null === $document ? ['schema' => 1, 'name' => 'None', 'charts' => new \stdClass(), 'units' => [], 'leads' => []] : $this->whole($document);
+
+        return new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $rules] + $json))));
     }
 
     /**

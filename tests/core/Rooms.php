@@ -46,6 +46,7 @@ final class Rooms
         'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'World' => ['Midi', 'Rulebook/Code', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Wire', 'Rig/Fit'],
-        'Situation' => ['Midi', 'Format', 'Rulebook/Step', 'Rulebook/Change', 'Engine/Book', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Naming', 'Rulebook', 'Compile', 'Check', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Plan', 'Rig/Wire', 'Rig/Fit', 'World'],
+        'Situation' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Engine/Book', 'Compile', 'Check', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Fit', 'Rig/Plan', 'Rig/Wire', 'World'],
+        'Show/Learn' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook', 'Rulebook/Change', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation'],
     ];
 }

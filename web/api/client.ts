@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 import { author } from './author';
 import type { paths } from './schema';
-import type { Gesture, Laying, ReckonWhat, SwapMatch } from './types';
+import type { Candidate, Gesture, Laying, ReckonWhat, SwapMatch, TapeEvent, Target } from './types';
 
 /** A request that was refused: the text says why and what to do. */
 export class Refusal extends Error {
@@ -144,6 +144,22 @@ export const api = {
     answered(client.POST('/api/rigs/{id}/swap', { ...of(id), body: { unit, chart }, ...within(LONGEST_MS) })),
   layControls: (id: string, body: Laying) =>
     answered(client.POST('/api/rigs/{id}/lay', { ...of(id), body, ...within(LONGEST_MS) })),
+  recognise: (events: readonly TapeEvent[], fromUs: number, toUs: number, text: string, rig: string | null) =>
+    answered(
+      client.POST('/api/learn/recognise', {
+        body: { events: [...events], fromUs, toUs, text, rig },
+        ...within(LONGEST_MS),
+      }),
+    ),
+  learnTargets: (text: string, rig: string | null) =>
+    answered(client.POST('/api/learn/targets', { body: { text, rig }, ...within(LONGEST_MS) })),
+  learnRule: (text: string, rig: string | null, control: Candidate, target: Target) =>
+    answered(
+      client.POST('/api/learn/rule', {
+        body: { text, rig, control: { ...control, sort: control.sorts[0] ?? '' }, target },
+        ...within(LONGEST_MS),
+      }),
+    ),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>

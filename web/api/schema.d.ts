@@ -231,6 +231,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learn/recognise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which control a hand has played. */
+        post: operations["recognise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learn/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What rules of a rig can do. */
+        post: operations["learnTargets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learn/rule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The rule that lets a control do something. */
+        post: operations["learnRule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/{what}": {
         parameters: {
             query?: {
@@ -1059,6 +1110,36 @@ export interface components {
             port: string;
             bytes: string;
         };
+        Candidate: {
+            port: string;
+            kind: string;
+            channel: number | null;
+            number: number | null;
+            selector: string;
+            /** @description One alone is sure. */
+            sorts: string[];
+            low: number;
+            high: number;
+            unit: string | null;
+            control: string | null;
+        };
+        Recognised: {
+            candidates: components["schemas"]["Candidate"][];
+            leftOut: string[];
+            isSure: boolean;
+        };
+        Target: {
+            /** @enum {unknown} */
+            what: "program" | "parameter" | "play" | "scene" | "tap" | "start" | "stop" | "stack";
+            unit: string | null;
+            title: string;
+            words: string;
+        };
+        LearnedRule: {
+            rule: string;
+            edits: components["schemas"]["Edit"][];
+            told: string[];
+        };
         Swap: {
             matches: {
                 /** @enum {unknown} */
@@ -1760,6 +1841,111 @@ export interface operations {
                     "application/json": components["schemas"]["Conflict"];
                 };
             };
+        };
+    };
+    recognise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    events: components["schemas"]["TapeEvent"][];
+                    fromUs: number;
+                    toUs: number;
+                    /** @description The rules as they stand. */
+                    text: string;
+                    rig?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What it can be */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recognised"];
+                };
+            };
+            400: components["responses"]["Problem"];
+        };
+    };
+    learnTargets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The rules as they stand. */
+                    text: string;
+                    rig?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description Targets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Target"][];
+                };
+            };
+            400: components["responses"]["Problem"];
+        };
+    };
+    learnRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The rules as they stand. */
+                    text: string;
+                    rig?: string | null;
+                    control: {
+                        port: string;
+                        kind: string;
+                        channel?: number | null;
+                        number?: number | null;
+                        sort: string;
+                        unit?: string | null;
+                        control?: string | null;
+                    };
+                    target: {
+                        what: string;
+                        unit?: string | null;
+                        title: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description The rule */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedRule"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     reckon: {

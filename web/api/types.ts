@@ -60,3 +60,7 @@ export interface Laying {
   takeover: 'jump' | 'pickup' | 'scaled';
 }
 export type ReckonWhat = paths['/api/reckon/{what}']['parameters']['path']['what'];
+export type Candidate = Schemas['Candidate'];
+export type Recognised = Schemas['Recognised'];
+export type Target = Schemas['Target'];
+export type LearnedRule = Schemas['LearnedRule'];

@@ -14,6 +14,7 @@ import { BenchTools } from './BenchTools';
 import { RecordingNotice } from './RecordingNotice';
 import { Receivers } from './receivers/Receivers';
 import { SceneChooser } from './SceneChooser';
+import { LearnPanel } from './learn/LearnPanel';
 import { Senders } from './senders/Senders';
 import { useBench, usePart } from './session/useBench';
 import { useComputerKeys } from './session/useComputerKeys';
@@ -65,7 +66,14 @@ function OpenBench({
   const [notice, setNotice] = useState<string | null>(null);
   const rules = useRef<RulesHandle>(null);
   const text = useRef(rulebook.text);
-  const inPorts = useMemo(() => senders.map((sender) => sender.port), [senders]);
+  const portNames = usePart(store, (state) =>
+    state.ports
+      .filter((port) => port.in)
+      .map((port) => port.port)
+      .join(' '),
+  );
+  const inPorts = useMemo(() => portNames.split(' '), [portNames]);
+  const [isLearning, setLearning] = useState(false);
   const player = useTapePlayer(store, inPorts);
   const rulebooks = useDocuments('rulebook');
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
@@ -100,6 +108,8 @@ function OpenBench({
         isRecording={recorder.isRecording}
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
+        isLearning={isLearning}
+        onLearn={() => setLearning(!isLearning)}
       />
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
@@ -137,6 +147,15 @@ function OpenBench({
               onClose={() => setFirst(false)}
             />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
+            {isLearning && (
+              <LearnPanel
+                store={store}
+                rig={rig}
+                text={() => text.current}
+                onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
+                onClose={() => setLearning(false)}
+              />
+            )}
           </div>
         </div>
         <Receivers store={store} />

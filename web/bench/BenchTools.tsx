@@ -1,4 +1,4 @@
-import { Cable, Circle, Library, Plus, Square } from 'lucide-react';
+import { Cable, Circle, Hand, Library, Plus, Square } from 'lucide-react';
 import { Link } from 'react-router';
 import type { DocumentSummary } from '../api/types';
 import { Tools } from '../shell/Tools';
@@ -19,6 +19,8 @@ export function BenchTools(props: {
   isRecording: boolean;
   onRecord: () => void;
   onTapes: () => void;
+  isLearning: boolean;
+  onLearn: () => void;
 }) {
   return (
     <Tools>
@@ -41,6 +43,14 @@ export function BenchTools(props: {
       )}
       <div className="flex items-center gap-2 lg:mx-auto">
         <Button
+          tone={props.isLearning ? 'primary' : 'plain'}
+          icon={<Hand size={16} />}
+          label="Learn"
+          title="Play a control, then say what it should do"
+          aria-pressed={props.isLearning}
+          onClick={props.onLearn}
+        />
+        <Button
           tone={props.isRecording ? 'primary' : 'plain'}
           icon={props.isRecording ? <Square size={16} /> : <Circle size={16} />}
           label={props.isRecording ? 'Stop and keep' : 'Record'}
@@ -49,7 +59,7 @@ export function BenchTools(props: {
         />
         <Button icon={<Library size={16} />} label="Tapes" onClick={props.onTapes} />
         <div
-          className={`w-64 items-center gap-2 text-sm lg:flex ${props.playing === null ? 'hidden' : 'flex'}`}
+          className={`w-56 items-center gap-2 text-sm lg:flex ${props.playing === null ? 'hidden' : 'flex'}`}
         >
           {props.playing !== null && (
             <>

@@ -13,7 +13,7 @@ import { recall, remember } from './undoMemory';
 /** What others can make the editor do. */
 export interface EditorHandle {
   showLine: (line: number) => void;
-  apply: (fix: Fix) => void;
+  apply: (fix: Pick<Fix, 'edits'>) => void;
   replaceAll: (text: string) => void;
   rename: () => void;
 }

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { AlignLeft, BookOpen, History, TextCursorInput } from 'lucide-react';
 import { useDeferredValue, useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { api } from '../api/client';
-import type { Checked, Rig, Rulebook } from '../api/types';
+import type { Checked, Fix, Rig, Rulebook } from '../api/types';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
 import { HistoryDialog } from '../documents/HistoryDialog';
@@ -23,6 +23,8 @@ const JUDGE_PAUSE_MS = 1500;
 
 export interface RulesHandle {
   showLine: (line: number) => void;
+  /** Makes edits of the text, as one step that can be undone. */
+  apply: (fix: Pick<Fix, 'edits'>) => void;
 }
 
 /** The rulebook beside the bench: what is typed is saved, checked and, without errors, at work at once. */
@@ -105,7 +107,10 @@ export function RulesPanel({
       })),
     [rules, lastDone],
   );
-  useImperativeHandle(ref, () => ({ showLine: (line) => editor.current?.showLine(line) }));
+  useImperativeHandle(ref, () => ({
+    showLine: (line) => editor.current?.showLine(line),
+    apply: (fix) => editor.current?.apply(fix),
+  }));
 
   /** Another version is the latest now: it is shown, and at work; the editor can undo that like anything else. */
   const show = (newer: Rulebook) => {

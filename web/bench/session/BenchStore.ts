@@ -3,8 +3,9 @@ import { api, Refusal } from '../../api/client';
 import type { Bench, Checked, News, Receiver, Sender, TapeEvent } from '../../api/types';
 import { Courier, type Deed } from './Courier';
 import { merged } from './merged';
-import { keepBench, recallBench, type KeptBench } from './keptBench';
+import { keepBench, recallBench } from './keptBench';
 import { Passages } from './passages';
+import { reopened } from './reopened';
 import { movementOf, movementsOf, type Movements, type Positions } from './positions';
 
 export interface BenchState {
@@ -71,6 +72,7 @@ export class BenchStore {
   private readonly courier: Courier;
   /** Called with everything that came in, for recording. */
   onCame: ((came: readonly TapeEvent[]) => void) | null = null;
+  private readonly ears = new Set<(came: readonly TapeEvent[]) => void>();
 
   /**
    * @param rulebook name under which the bench is kept for a reload of the page; without it, it is not
@@ -93,6 +95,12 @@ export class BenchStore {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
+
+  /** Hears everything that comes in, until what is answered is called. */
+  listen(hear: (came: readonly TapeEvent[]) => void): () => void {
+    this.ears.add(hear);
+    return () => this.ears.delete(hear);
+  }
 
   snapshot = (): BenchState => this.state;
 
@@ -266,6 +274,7 @@ export class BenchStore {
   private applyNews(news: News): void {
     if (news.came.length > 0) {
       this.onCame?.(news.came);
+      this.ears.forEach((hear) => hear(news.came));
     }
     if (news.senders !== null) {
       this.movements = movementsOf(news.senders);
@@ -291,21 +300,6 @@ export class BenchStore {
     for (const listener of this.listeners) {
       listener();
     }
-  }
-}
-
-/** The bench of before, or null when it is gone. */
-async function reopened(kept: Pick<KeptBench, 'id'> | null): Promise<Bench | null> {
-  if (kept === null) {
-    return null;
-  }
-  try {
-    return await api.readBench(kept.id);
-  } catch (error) {
-    if (error instanceof Refusal && error.status === 404) {
-      return null;
-    }
-    throw error;
   }
 }
 

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Learn;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Behaviour;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\RuleChange;
+use ZigzagPost\Core\Rulebook\Change\RuleText;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TakenBy;
+
+/** The rule that lets a control do something, where it wins. */
+final readonly class LearnedRule
+{
+    /**
+     * @param string $text of the rule
+     * @param list<Edit> $edits that put it into the rulebook
+     * @param list<string> $told what should be known of it
+     */
+    private function __construct(public string $text, public array $edits, public array $told)
+    {
+    }
+
+    /** @throws RulebookError where a control cannot do that */
+    public static function of(Situation $situation, Recognised $control, Target $target): self
+    {
+        $source = Source::of($situation->setup->rig->rulebook ?? '');
+        $name = $control->control ?? $control->played->selector();
+        $rule = RuleText::of("{$name}: ".self::words($target));
+        $played = $control->played;
+        if (null !== $control->unit && null !== $control->control) {
+            $rule = $rule->take("{$control->unit} \"{$control->control}\"");
+        } else {
+            $rule = $rule->from($played->port)->take(self::selector($played, $source->book->programsFrom));
+        }
+        foreach (self::steps($situation, $control, $target) as $step) {
+            $rule = $rule->step($step);
+        }
+        [$before, $told] = self::place($situation, $played);
+        $edits = null === $before ? RuleChange::append($source, $rule->print()) : RuleChange::add($source, $rule, $source->ruleAt($before->span->line) ?? $before);
+
+        return new self($rule->print(), $edits, $told);
+    }
+
+    /** @return list<string> */
+    private static function steps(Situation $situation, Recognised $control, Target $target): array
+    {
+        $isPressed = $control->isPressed();
+        $press = $isPressed && !\in_array($control->played->kind, [Kind::Program, Kind::Start, Kind::Stop, Kind::Continue, Kind::Song], true) ? ['press'] : [];
+        if (!$isPressed && !\in_array($target->what, [Target::PARAMETER, Target::PLAY], true)) {
+            throw new RulebookError(new Span(1, 1), 'not-a-switch', 'a control that is moved cannot '.('scene' === $target->what ? 'choose a scene' : 'do that').'; choose a parameter for it, or press a switch');
+        }
+
+        return match ($target->what) {
+            Target::PROGRAM => [...$press, "recall {$target->unit} \"{$target->title}\""],
+            Target::SCENE => [...$press, "go \"{$target->title}\""],
+            Target::TAP, Target::START, Target::STOP => [...$press, "{$target->what} {$target->title}"],
+            Target::STACK => [...$press, "do {$target->title}"],
+            Target::PLAY => ["play {$target->unit}"],
+            default => self::turn($situation, $target, $isPressed, $press),
+        };
+    }
+
+    /**
+     * @param list<string> $press
+     *
+     * @return list<string>
+     */
+    private static function turn(Situation $situation, Target $target, bool $isPressed, array $press): array
+    {
+        $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
+        if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {
+            return [...$press, "turn {$target->unit} \"{$target->title}\" to {$parameter->raw[1]}"];
+        }
+
+        return ["turn {$target->unit} \"{$target->title}\"".($isPressed && 2 === \count($parameter->named ?? []) ? ' to other' : '')];
+    }
+
+    /** @return array{Rule|null, list<string>} the rule before which it has to stand, and what is to be told */
+    private static function place(Situation $situation, Played $played): array
+    {
+        $message = new ControlMessage($played->kind, $played->number, $played->channel, [$played->port], 0, 127, true);
+        $book = $situation->checked()->book;
+        $told = [];
+        foreach ($book->rules as $rule) {
+            if ($rule->isStack || $rule->isCopy() || !TakenBy::isFor($book, $rule, $message)) {
+                continue;
+            }
+            if (null !== $rule->scene) {
+                $told[] = "in scene \"{$rule->scene->title}\" the rule \"{$rule->title}\" takes it first";
+                continue;
+            }
+
+            return [$rule, [...$told, "it stands before \"{$rule->title}\", which took this control until now"]];
+        }
+
+        return [null, $told];
+    }
+
+    private static function selector(Played $played, int $programsFrom): string
+    {
+        $channel = null === $played->channel ? '' : " channel {$played->channel}";
+
+        return match ($played->kind) {
+            Kind::Note, Kind::PolyPressure => "{$played->kind->value} key {$played->number}{$channel}",
+            Kind::Program => 'program '.((int) $played->number + $programsFrom).$channel,
+            default => $played->selector(),
+        };
+    }
+
+    private static function words(Target $target): string
+    {
+        return match ($target->what) {
+            Target::TAP => "tap {$target->title}",
+            Target::START => "start {$target->title}",
+            Target::STOP => "stop {$target->title}",
+            Target::PLAY => "play {$target->unit}",
+            default => trim("{$target->unit} {$target->title}"),
+        };
+    }
+}

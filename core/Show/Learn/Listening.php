@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Learn;
+
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Midi\Decoder;
+use ZigzagPost\Core\Midi\Kind;
+
+/** Bytes that came in while somebody listened, sorted by the control that sent them: parameter messages and pairs are put together. */
+final class Listening
+{
+    /** Halves of one 14-bit value come within this time of each other. */
+    private const PAIR_US = 20_000;
+
+    /** @var array<string, Played> */
+    private array $played = [];
+    /** @var array<string, array{int, int|null, int|null, int|null}> selection of a parameter by port and channel: kind by its upper controller, MSB, LSB, data MSB */
+    private array $selected = [];
+    /** @var array<string, int> kinds that are no control, and how many came */
+    public array $besides = [];
+
+    /** @param list<Event> $events in the order of their times */
+    public static function of(array $events): self
+    {
+        $listening = new self();
+        $decoders = [];
+        foreach ($events as $event) {
+            $faults = [];
+            foreach (($decoders[$event->port] ??= new Decoder())->feed($event->bytes, $faults) as $message) {
+                $listening->hear($event->timeUs, $event->port, $message);
+            }
+        }
+        $listening->pair();
+
+        return $listening;
+    }
+
+    /** @return list<Played> in the order in which they were first heard */
+    public function played(): array
+    {
+        return array_values($this->played);
+    }
+
+    private function hear(int $timeUs, string $port, string $bytes): void
+    {
+        $status = \ord($bytes[0]);
+        [$one, $two] = [\ord($bytes[1] ?? "\0"), \ord($bytes[2] ?? "\0")];
+        $channel = ($status & 0x0F) + 1;
+        match ($status & 0xF0) {
+            0x80 => $this->add($timeUs, $port, Kind::Note, $channel, $one, 0),
+            0x90 => $this->add($timeUs, $port, Kind::Note, $channel, $one, $two),
+            0xA0 => $this->add($timeUs, $port, Kind::PolyPressure, $channel, $one, $two),
+            0xB0 => $this->controller($timeUs, $port, $channel, $one, $two),
+            0xC0 => $this->add($timeUs, $port, Kind::Program, $channel, $one, $one),
+            0xD0 => $this->add($timeUs, $port, Kind::Pressure, $channel, null, $one),
+            0xE0 => $this->add($timeUs, $port, Kind::Bend, $channel, null, ($two << 7 | $one) - 8192),
+            default => $this->system($timeUs, $port, $status),
+        };
+    }
+
+    private function system(int $timeUs, string $port, int $status): void
+    {
+        $kind = 0xF0 === $status ? Kind::Sysex : Kind::ofSystemStatus($status);
+        if (null === $kind) {
+            return;
+        }
+        if (\in_array($kind, [Kind::Start, Kind::Stop, Kind::Continue, Kind::Song], true)) {
+            $this->add($timeUs, $port, $kind, null, null, 0);
+        } else {
+            $this->besides[$kind->value] = ($this->besides[$kind->value] ?? 0) + 1;
+        }
+    }
+
+    private function controller(int $timeUs, string $port, int $channel, int $number, int $value): void
+    {
+        $at = "{$port} {$channel}";
+        if (\in_array($number, [98, 99, 100, 101], true)) {
+            $upper = $number <= 99 ? 99 : 101;
+            $selected = $this->selected[$at] ?? [0, null, null, null];
+            $selected = $upper === $selected[0] ? $selected : [$upper, null, null, null];
+            $selected[$number === $upper ? 1 : 2] = $value;
+            $selected[3] = null;
+            $this->selected[$at] = $selected;
+
+            return;
+        }
+        $selected = $this->selected[$at] ?? null;
+        $isWhole = null !== $selected && null !== $selected[1] && null !== $selected[2];
+        if ($isWhole && (6 === $number || 38 === $number)) {
+            $kind = 99 === $selected[0] ? Kind::Nrpn : Kind::Rpn;
+            if (6 === $number) {
+                $this->selected[$at][3] = $value;
+            }
+            $played = $this->add($timeUs, $port, $kind, $channel, $selected[1] << 7 | $selected[2], ($this->selected[$at][3] ?? 0) << 7 | (38 === $number ? $value : 0));
+            if (38 === $number) {
+                $played->values = [...\array_slice($played->values, 0, -2), $played->values[\count($played->values) - 1]]; // the two halves are one value
+            }
+
+            return;
+        }
+        $this->add($timeUs, $port, $number >= Kind::FIRST_MODE_NUMBER ? Kind::Mode : Kind::Cc, $channel, $number, $value);
+    }
+
+    private function add(int $timeUs, string $port, Kind $kind, ?int $channel, ?int $number, int $value): Played
+    {
+        $played = $this->played["{$port} {$kind->value} {$channel} {$number}"] ??= new Played($port, $kind, $channel, $number);
+        $played->values[] = [$timeUs, $value];
+
+        return $played;
+    }
+
+    /** Two controllers 32 apart that always come together are the halves of one of 14 bits. */
+    private function pair(): void
+    {
+        foreach ($this->played as $key => $coarse) {
+            if (Kind::Cc !== $coarse->kind || null === $coarse->number || $coarse->number >= 32) {
+                continue;
+            }
+            $fine = $this->played["{$coarse->port} cc {$coarse->channel} ".($coarse->number + 32)] ?? null;
+            if (null === $fine || abs(\count($fine->values) - \count($coarse->values)) > 0) {
+                continue;
+            }
+            $pair = new Played($coarse->port, Kind::Cc14, $coarse->channel, $coarse->number);
+            foreach ($coarse->values as $index => [$timeUs, $value]) {
+                if (abs($fine->values[$index][0] - $timeUs) > self::PAIR_US) {
+                    continue 2;
+                }
+                $pair->values[] = [$timeUs, $value << 7 | $fine->values[$index][1]];
+            }
+            unset($this->played["{$coarse->port} cc {$coarse->channel} ".($coarse->number + 32)]);
+            $this->played[$key] = $pair;
+        }
+    }
+}

@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Learn;
+
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\ControlSort;
+use ZigzagPost\Core\Rig\Chart\Encoding;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Situation\Names;
+
+/**
+ * What a hand did in a few seconds of listening: press once, wait, let go.
+ *
+ * What is there from the beginning to the end streams by itself and is left out, with clock, sensing and what repeats without changing.
+ * Where more than one control is left, or one can be several things, all of them are candidates and nothing is sure.
+ */
+final readonly class Recognition
+{
+    /** Before this nobody has had the time to play. */
+    private const QUIET_US = 400_000;
+    /** Shorter than this no hand holds a switch. */
+    private const SHORTEST_HOLD_US = 30_000;
+    /** What comes within this time comes together. */
+    private const AT_ONCE_US = 5_000;
+    private const TIMBRE = 74;
+    /** Values that a moved fader passes at least. */
+    private const FADER_VALUES = 4;
+
+    /**
+     * @param list<Recognised> $candidates the likeliest first; one alone that is sure is what was played
+     * @param list<string> $leftOut what was not asked, in words
+     */
+    private function __construct(public array $candidates, public array $leftOut)
+    {
+    }
+
+    /**
+     * @param list<Event> $events
+     * @param int $fromUs when the listening began
+     * @param int $toUs when it ended
+     */
+    public static function of(array $events, int $fromUs, int $toUs, ?Setup $setup = null): self
+    {
+        $listening = Listening::of($events);
+        $leftOut = array_map(static fn (string $kind, int $count): string => "{$kind}, {$count} times", array_keys($listening->besides), $listening->besides);
+        $hands = [];
+        foreach ($listening->played() as $played) {
+            if (self::streams($played, $fromUs, $toUs)) {
+                $leftOut[] = "{$played->selector()} at {$played->port} streams; it is left out";
+            } elseif (self::keepsAlive($played, $toUs - $fromUs)) {
+                $leftOut[] = "{$played->selector()} at {$played->port} repeats by itself; it is left out";
+            } else {
+                $hands[] = $played;
+            }
+        }
+        $candidates = [];
+        foreach (self::gestures($hands) as $played) {
+            $recognised = new Recognised($played, self::sorts($played), [min(16384, ...$played->numbers()), max(-8193, ...$played->numbers())]);
+            $candidates[] = null === $setup ? $recognised : self::named($recognised, $setup);
+        }
+
+        return new self($candidates, $leftOut);
+    }
+
+    /** The control that was played, where that is sure. */
+    public function sure(): ?Recognised
+    {
+        return 1 === \count($this->candidates) && $this->candidates[0]->isSure() ? $this->candidates[0] : null;
+    }
+
+    /** Whether it was there before anybody could have played, and is still there at the end. */
+    private static function streams(Played $played, int $fromUs, int $toUs): bool
+    {
+        return \count($played->values) > 3 && $played->firstUs() < $fromUs + self::QUIET_US && $played->lastUs() > $toUs - max(self::QUIET_US, intdiv($toUs - $fromUs, 4));
+    }
+
+    /** Whether the same value comes again and again at even distances, for most of the time. */
+    private static function keepsAlive(Played $played, int $lengthUs): bool
+    {
+        if (\count($played->values) < 3 || $played->lastUs() - $played->firstUs() < intdiv($lengthUs, 2) || 1 !== \count(array_unique($played->numbers())) || \in_array($played->kind, [Kind::Note, Kind::Program], true)) {
+            return false;
+        }
+        $gaps = [];
+        foreach (\array_slice($played->values, 1) as $index => [$timeUs]) {
+            $gaps[] = $timeUs - $played->values[$index][0];
+        }
+
+        return min($gaps) > self::SHORTEST_HOLD_US && max($gaps) - min($gaps) < 0.1 * max($gaps);
+    }
+
+    /**
+     * What belongs to one gesture is one candidate: pressure stands under its note, and so does all else of a finger whose channel was
+     * bent into place with the note.
+     *
+     * @param list<Played> $hands
+     *
+     * @return list<Played>
+     */
+    private static function gestures(array $hands): array
+    {
+        $isUnder = static function (Played $played, Played $note) use ($hands): bool {
+            $isBeside = Kind::Note === $note->kind && $note->port === $played->port && $note->channel === $played->channel && $played->firstUs() >= $note->firstUs() - self::AT_ONCE_US && $played->lastUs() <= $note->lastUs() + self::AT_ONCE_US;
+            $isFinger = [] !== array_filter($hands, static fn (Played $bend): bool => Kind::Bend === $bend->kind && $bend->port === $note->port && $bend->channel === $note->channel && abs($bend->firstUs() - $note->firstUs()) <= self::AT_ONCE_US);
+
+            return $isBeside && match ($played->kind) {
+                Kind::Pressure => true,
+                Kind::PolyPressure => $played->number === $note->number,
+                Kind::Bend => $isFinger,
+                Kind::Cc => $isFinger && self::TIMBRE === $played->number,
+                default => false,
+            };
+        };
+
+        return array_values(array_filter($hands, static fn (Played $played): bool => [] === array_filter($hands, static fn (Played $note): bool => $note !== $played && $isUnder($played, $note))));
+    }
+
+    /** @return list<string> */
+    private static function sorts(Played $played): array
+    {
+        return match ($played->kind) {
+            Kind::Note => [Recognised::PAD],
+            Kind::Program => [Recognised::PROGRAM],
+            Kind::Bend => [Recognised::WHEEL],
+            Kind::Pressure, Kind::PolyPressure => [Recognised::PRESSURE],
+            Kind::Nrpn, Kind::Rpn => [Recognised::PARAMETER],
+            Kind::Cc14 => [Recognised::FINE],
+            Kind::Start, Kind::Stop, Kind::Continue, Kind::Song => [Recognised::TRANSPORT],
+            default => self::ofController($played),
+        };
+    }
+
+    /** @return list<string> */
+    private static function ofController(Played $played): array
+    {
+        $values = $played->numbers();
+        $distinct = array_values(array_unique($values));
+        if (1 === \count($values)) {
+            return [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER];
+        }
+        if (self::areSteps($distinct)) {
+            return \count($values) > 2 ? [Recognised::ENCODER] : [Recognised::ENCODER, Recognised::FADER];
+        }
+        if (1 === \count($distinct)) {
+            return [Recognised::LATCHING, Recognised::ENCODER];
+        }
+        if (2 === \count($distinct)) {
+            sort($distinct);
+            $held = $played->values[1][0] - $played->firstUs();
+            $isSwitch = 2 === \count($values) && [0, 127] === $distinct && $held >= self::SHORTEST_HOLD_US;
+
+            return $isSwitch ? [Recognised::MOMENTARY] : [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER];
+        }
+
+        return \count($distinct) >= self::FADER_VALUES ? [Recognised::FADER] : [Recognised::FADER, Recognised::ENCODER];
+    }
+
+    /**
+     * Whether values are steps of an encoder rather than places.
+     *
+     * @param list<int> $values
+     */
+    private static function areSteps(array $values): bool
+    {
+        foreach ([[1, 127], [63, 65], [1, 65]] as $one) {
+            if ([] === array_diff($values, $one) && \count($values) < 3) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** What the chart of a unit knows of it: its name, and what it is. */
+    private static function named(Recognised $recognised, Setup $setup): Recognised
+    {
+        $devices = new RigDevices($setup);
+        $found = [];
+        foreach ($setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
+                try {
+                    $messages = $devices->control(...Names::of($box, $control->name));
+                } catch (RulebookError) {
+                    continue;
+                }
+                if ([] !== array_filter($messages, static fn (ControlMessage $message): bool => self::isOf($message, $recognised->played))) {
+                    $found[] = [$box->name, $control];
+                }
+            }
+        }
+
+        return 1 === \count($found) ? $recognised->named($found[0][0], $found[0][1]->name, self::sortOf($found[0][1], $recognised)) : $recognised;
+    }
+
+    private static function isOf(ControlMessage $message, Played $played): bool
+    {
+        $isNumber = null === $message->number || null === $played->number || $message->number === $played->number;
+        $isChannel = null === $message->channel || $message->channel === $played->channel;
+
+        return $message->kind === $played->kind && $isNumber && $isChannel && \in_array($played->port, $message->ports, true);
+    }
+
+    private static function sortOf(Control $control, Recognised $recognised): string
+    {
+        return match ($control->sort) {
+            ControlSort::Switch => true === $control->latching ? Recognised::LATCHING : (Kind::Program === $recognised->played->kind ? Recognised::PROGRAM : Recognised::MOMENTARY),
+            ControlSort::Pad, ControlSort::Key => Recognised::PAD,
+            ControlSort::Encoder => null === $control->encoding || Encoding::Absolute === $control->encoding ? Recognised::FADER : Recognised::ENCODER,
+            ControlSort::Wheel => Recognised::WHEEL,
+            ControlSort::Surface => Recognised::PAD,
+            default => match ($recognised->played->kind) {
+                Kind::Nrpn, Kind::Rpn => Recognised::PARAMETER,
+                Kind::Cc14 => Recognised::FINE,
+                default => Recognised::FADER,
+            },
+        };
+    }
+}

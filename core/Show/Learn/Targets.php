@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Learn;
+
+use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Situation\Situation;
+
+/** Everything that rules of a rig can do. */
+final class Targets
+{
+    private const MOST_PROGRAMS = 128;
+
+    /** @return list<Target> of the units that something leads to, then scenes, clocks and stacks */
+    public static function of(Situation $situation): array
+    {
+        $reached = [];
+        foreach ($situation->streams() as $stream) {
+            foreach ($stream->box->isPost() ? $stream->listeners : [] as $listener) {
+                $reached[$listener->box->name] = $listener->box;
+            }
+        }
+        $targets = [];
+        foreach ($reached as $box) {
+            array_push($targets, ...self::ofUnit($box));
+        }
+
+        return [...$targets, ...self::ofRules($situation->checked()->written)];
+    }
+
+    /** @return list<Target> */
+    private static function ofUnit(Box $box): array
+    {
+        $targets = [];
+        $programs = $box->chart->programs;
+        if (null !== $programs) {
+            foreach (ProgramNames::names($box, $programs) as $ordinal => $name) {
+                $targets[] = new Target(Target::PROGRAM, $box->name, $name, "{$box->label()}: program {$programs->label($ordinal)}, {$name}");
+            }
+            for ($ordinal = 0; null !== $programs->shown && $ordinal < min($programs->count, self::MOST_PROGRAMS); ++$ordinal) {
+                $targets[] = new Target(Target::PROGRAM, $box->name, $programs->label($ordinal), "{$box->label()}: program {$programs->label($ordinal)}");
+            }
+        }
+        foreach ($box->chart->parameters ?? [] as $parameter) {
+            if (Reach::Midi === $parameter->reach) {
+                $targets[] = new Target(Target::PARAMETER, $box->name, $parameter->name, "{$box->label()}: {$parameter->name}");
+            }
+        }
+        if (null !== $box->chart->keys) {
+            $targets[] = new Target(Target::PLAY, $box->name, '', "{$box->label()}: play its keys");
+        }
+
+        return $targets;
+    }
+
+    /** @return list<Target> */
+    private static function ofRules(Rulebook $book): array
+    {
+        $targets = [];
+        foreach ($book->scenes as $scene) {
+            $targets[] = new Target(Target::SCENE, null, $scene->title, "Scene: {$scene->title}");
+        }
+        foreach (array_keys($book->clocks) as $clock) {
+            array_push($targets, new Target(Target::TAP, null, $clock, "Clock {$clock}: tap the tempo"), new Target(Target::START, null, $clock, "Clock {$clock}: start"), new Target(Target::STOP, null, $clock, "Clock {$clock}: stop"));
+        }
+        foreach (array_keys($book->stacks) as $stack) {
+            $targets[] = new Target(Target::STACK, null, $stack, "Stack: {$stack}");
+        }
+
+        return $targets;
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Show;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Show\Learn\LearnedRule;
+use ZigzagPost\Core\Show\Learn\Recognised;
+use ZigzagPost\Core\Show\Learn\Recognition;
+use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\Targets;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Tests\Core\Play;
+
+/** What a control was shown to do becomes a rule that works, where it wins. */
+final class LearnedRuleTest extends TestCase
+{
+    /** @return iterable<string, array{string, string|null, string, list<string>}> what was played, what it should do, the lines of the rule */
+    public static function lessons(): iterable
+    {
+        yield 'a switch calls a program' => ['1000 treadle BF 57 7F', 'Brine: program 6, Undertow', 'treadle "Switch 8"', ['press', 'recall brine "Undertow"']];
+        yield 'a switch changes the scene' => ['1000 treadle BF 57 7F', 'Scene: Far shore', 'treadle "Switch 8"', ['press', 'go "Far shore"']];
+        yield 'a switch changes over' => ['1000 treadle BF 57 7F', 'Drive: Bypass', 'treadle "Switch 8"', ['turn drive "Bypass" to other']];
+        yield 'a fader moves a parameter' => ['1000 strip B4 17 30', 'Brine: Mix', 'strip "A fader 4"', ['turn brine "Mix"']];
+        yield 'a pad plays' => ['1000 pads 99 24 50', 'Gulls: play its keys', 'tray "Pad 1"', ['play gulls']];
+        yield 'a switch taps' => ['1000 treadle BF 57 7F', 'Clock crossing: tap the tempo', 'treadle "Switch 8"', ['press', 'tap crossing']];
+        yield 'what no chart knows is taken by its number' => ["1000 treadle B2 14 7F\n1400 treadle B2 14 00", 'Stack: storm', 'cc 20 channel 3', ['press', 'do storm']];
+    }
+
+    /** @param list<string> $steps */
+    #[DataProvider('lessons')]
+    public function testALessonBecomesARule(string $tape, string $words, string $taken, array $steps): void
+    {
+        $situation = self::situation();
+        $rule = LearnedRule::of($situation, self::recognised($situation, $tape), self::target($situation, $words));
+        self::assertStringContainsString("take {$taken}", $rule->text);
+        self::assertSame(array_map(static fn (string $step): string => "  {$step}", $steps), \array_slice(explode("\n", rtrim($rule->text)), -\count($steps)));
+        $book = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''))->checked();
+        self::assertFalse($book->hasErrors(), implode("\n", array_map(static fn ($finding): string => $finding->text, $book->findings)));
+    }
+
+    /** A newcomer's first minute, without the screen: press, choose, press again. */
+    public function testItWorksAndWinsOverTheRuleThatTookTheControl(): void
+    {
+        $situation = self::situation();
+        $rule = LearnedRule::of($situation, self::recognised($situation, '1000 treadle BF 57 7F'), self::target($situation, 'Brine: program 6, Undertow'));
+        self::assertSame(['it stands before "Switch 8: silence", which took this control until now'], $rule->told);
+        $after = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''));
+        $bench = Bench::start(Compiler::load($after->checked()->book, true), Seats::of(Setup::of($after->setup->rig, $after->checked()->written)));
+        $bench->touch(1_000_000, 'treadle', 'Switch 8', 127);
+        $bench->advance(3_000_000);
+        $program = array_column($bench->receivers(), 'view', 'port')['brine']['program'] ?? null;
+        self::assertSame(['shown' => '6', 'name' => 'Undertow'], $program);
+    }
+
+    public function testAFaderCannotCallAProgram(): void
+    {
+        $situation = self::situation();
+        $this->expectException(RulebookError::class);
+        $this->expectExceptionMessage('a control that is moved cannot');
+        LearnedRule::of($situation, self::recognised($situation, '1000 strip B4 17 30'), self::target($situation, 'Scene: Harbour'));
+    }
+
+    private static function recognised(Situation $situation, string $tape): Recognised
+    {
+        return Recognition::of(Play::events($tape), 0, 4_000_000, $situation->setup)->sure() ?? throw new \LogicException('not sure');
+    }
+
+    private static function target(Situation $situation, string $words): Target
+    {
+        foreach (Targets::of($situation) as $target) {
+            if ($target->words === $words) {
+                return $target;
+            }
+        }
+        throw new \LogicException("there is no {$words}");
+    }
+
+    private static function situation(?string $rules = null): Situation
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        self::assertIsArray($json);
+
+        return new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $rules ? $json : ['rulebook' => $rules] + $json))));
+    }
+}

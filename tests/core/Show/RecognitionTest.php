@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Show;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Show\Learn\Recognised;
+use ZigzagPost\Core\Show\Learn\Recognition;
+use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Play;
+
+/** "Play it": what a hand did is recognised, or called unsure, and never taken for another. */
+final class RecognitionTest extends TestCase
+{
+    private const END_US = 4_000_000;
+
+    /** @return iterable<string, array{string, list<string>}> tape, and what it can be */
+    public static function gestures(): iterable
+    {
+        yield 'a switch that is held' => ["1000 p B0 50 7F\n1400 p B0 50 00", [Recognised::MOMENTARY]];
+        yield 'one the other way round' => ["1000 p B0 50 00\n1400 p B0 50 7F", [Recognised::MOMENTARY]];
+        yield 'one that says one thing only' => ['1000 p B0 50 7F', [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER]];
+        yield 'two values that are no ends' => ["1000 p B0 50 28\n1400 p B0 50 29", [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER]];
+        yield 'a fader' => ["1000 p B0 07 10\n1020 p B0 07 12\n1040 p B0 07 16\n1060 p B0 07 20", [Recognised::FADER]];
+        yield 'steps of an encoder' => ["1000 p B0 10 01\n1100 p B0 10 01\n1200 p B0 10 7F", [Recognised::ENCODER]];
+        yield 'steps around 64' => ["1000 p B0 10 41\n1110 p B0 10 41\n1200 p B0 10 3F", [Recognised::ENCODER]];
+        yield 'a pad' => ["1000 p 99 24 50\n1100 p 89 24 40", [Recognised::PAD]];
+        yield 'a finger with pressure and bend' => ["1000 p E1 00 40\n1000 p 91 3C 50\n1050 p D1 20\n1060 p E1 10 41\n1070 p B1 4A 30\n1300 p 81 3C 40", [Recognised::PAD]];
+        yield 'a wheel' => ["1000 p E0 00 50\n1010 p E0 00 60\n1020 p E0 00 40", [Recognised::WHEEL]];
+        yield 'a 14-bit fader' => ["1000 p B0 0C 10\n1000 p B0 2C 01\n1020 p B0 0C 11\n1020 p B0 2C 02", [Recognised::FINE]];
+        yield 'a parameter message' => ["1000 p B0 63 08 B0 62 01 B0 06 10 B0 26 03\n1050 p B0 06 11 B0 26 05", [Recognised::PARAMETER]];
+        yield 'a program' => ['1000 p C0 05', [Recognised::PROGRAM]];
+        yield 'a start button' => ['1000 p FA', [Recognised::TRANSPORT]];
+    }
+
+    /** @param list<string> $sorts */
+    #[DataProvider('gestures')]
+    public function testAGestureAlone(string $tape, array $sorts): void
+    {
+        $recognised = Recognition::of(Play::events($tape), 0, self::END_US);
+        self::assertCount(1, $recognised->candidates);
+        self::assertSame($sorts, $recognised->candidates[0]->sorts);
+        self::assertSame(1 === \count($sorts), null !== $recognised->sure());
+    }
+
+    public function testThePartsOfAParameterMessageAreOneControl(): void
+    {
+        $played = Recognition::of(Play::events("1000 p B0 63 08 B0 62 01 B0 06 10 B0 26 03\n1050 p B0 06 11 B0 26 05"), 0, self::END_US)->candidates[0];
+        self::assertSame('nrpn 1025 channel 1', $played->played->selector());
+        self::assertSame([16 * 128 + 3, 17 * 128 + 5], $played->range);
+    }
+
+    public function testAChartGivesTheNameAndSaysWhatItIs(): void
+    {
+        $setup = RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json')));
+        $one = Recognition::of(Play::events('1000 treadle BF 52 7F'), 0, self::END_US, $setup)->sure();
+        self::assertSame(['treadle', 'Switch 3', [Recognised::MOMENTARY]], [$one?->unit, $one?->control, $one?->sorts]);
+        $fader = Recognition::of(Play::events('1000 strip B4 15 30'), 0, self::END_US, $setup)->sure();
+        self::assertSame(['strip', 'A fader 2', [Recognised::FADER]], [$fader?->unit, $fader?->control, $fader?->sorts]);
+    }
+
+    /** Thousands of listenings: a gesture among streams, clock, keep-alive and other hands. */
+    public function testAPlantedGestureIsNeverTakenForAnother(): void
+    {
+        $sure = 0;
+        for ($seed = 0; $seed < Cases::number(2000); ++$seed) {
+            $traffic = new RandomTraffic($seed);
+            $recognised = Recognition::of($traffic->events, 0, self::END_US);
+            $one = $recognised->sure();
+            if (null !== $one) {
+                ++$sure;
+                self::assertSame([$traffic->planted, $traffic->sort], [$one->played->selector(), $one->sorts[0]], "seed {$seed}");
+            } else {
+                self::assertContains($traffic->planted, array_map(static fn (Recognised $each): string => $each->played->selector(), $recognised->candidates), "seed {$seed} is unsure, and names it");
+            }
+        }
+        self::assertGreaterThan(0.4 * Cases::number(2000), $sure, 'that everything is unsure is no answer');
+    }
+
+    /** A sensor that trembles without end, as it was recorded, and a foot in the middle of it. */
+    public function testANoisySensorDoesNotHideASwitch(): void
+    {
+        $events = [];
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(7));
+        for ($at = 0, $value = 60; $at < self::END_US; $at += $random->getInt(2500, 5000)) {
+            $value = max(0, min(127, $value + $random->getInt(-2, 2)));
+            $events[] = new Event($at, 'tilt', "\xBB\x10".\chr($value));
+        }
+        array_push($events, new Event(1_500_000, 'treadle', "\xBF\x52\x7F"), new Event(1_900_000, 'treadle', "\xBF\x52\x00"));
+        usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);
+        $recognised = Recognition::of($events, 0, self::END_US);
+        self::assertSame('cc 82 channel 16', $recognised->sure()?->played->selector());
+        self::assertSame(['cc 16 channel 12 at tilt streams; it is left out'], $recognised->leftOut);
+    }
+}

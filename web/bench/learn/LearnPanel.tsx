@@ -1,0 +1,205 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { api } from '../../api/client';
+import type { Candidate, Edit, LearnedRule, Target } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { useFocus } from '../../ui/useFocus';
+import type { BenchStore } from '../session/BenchStore';
+import { useListening } from './useListening';
+
+const MOST_SHOWN = 40;
+
+/** Play it, then say what it should do: a control is recognised, its target chosen, and the rule put in where it wins. */
+export function LearnPanel({
+  store,
+  rig,
+  text,
+  onRule,
+  onClose,
+}: {
+  store: BenchStore;
+  rig: string | null;
+  text: () => string;
+  onRule: (edits: readonly Edit[]) => void;
+  onClose: () => void;
+}) {
+  const listening = useListening(store, text, rig);
+  const [rule, setRule] = useState<LearnedRule | null>(null);
+  const [isIn, setIn] = useState(false);
+  const learn = useMutation({
+    mutationFn: ({ control, target }: { control: Candidate; target: Target }) =>
+      api.learnRule(text(), rig, control, target),
+    onSuccess: setRule,
+  });
+  const again = () => {
+    listening.choose(null);
+    setRule(null);
+    setIn(false);
+    learn.reset();
+  };
+  const { control } = listening;
+
+  return (
+    <section
+      aria-label="Play it, say it"
+      className="flex max-h-80 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
+    >
+      <header className="flex items-center gap-2">
+        <h2 className="flex-1 font-semibold">
+          {control === null
+            ? '1 · Press or move one control, wait, let go'
+            : rule === null
+              ? `2 · ${name(control)} should …`
+              : isIn
+                ? '4 · Play it again'
+                : '3 · This rule does it'}
+        </h2>
+        {control !== null && <Button label="Another control" onClick={again} />}
+        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
+      </header>
+      {listening.problem !== null && <p role="alert">{listening.problem}</p>}
+      {control === null && <Heard listening={listening} />}
+      {control !== null && rule === null && (
+        <Targets
+          text={text}
+          rig={rig}
+          problem={learn.error?.message ?? null}
+          onChoose={(target) => learn.mutate({ control, target })}
+        />
+      )}
+      {rule !== null && (
+        <>
+          <pre aria-label="The rule" className="rounded-field bg-base-300 p-2 font-mono text-sm">
+            {rule.rule}
+          </pre>
+          {rule.told.map((told) => (
+            <p key={told} className="text-sm">
+              Note: {told}.
+            </p>
+          ))}
+          {isIn ? (
+            <p role="status">
+              It is in the rules and at work. Play the control and watch the line; Ctrl+Z in the rules takes
+              it back.
+            </p>
+          ) : (
+            <div className="flex gap-2">
+              <Button
+                tone="primary"
+                label="Put it into the rules"
+                onClick={() => {
+                  onRule(rule.edits);
+                  setIn(true);
+                }}
+              />
+              <Button label="Something else" onClick={() => setRule(null)} />
+            </div>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+function Heard({ listening }: { listening: ReturnType<typeof useListening> }) {
+  const { heard } = listening;
+  if (heard === null || heard.candidates.length === 0) {
+    return (
+      <p className="text-sm">
+        Listening … {(heard?.leftOut ?? []).length > 0 && `Left out: ${heard?.leftOut.join('; ') ?? ''}.`}
+      </p>
+    );
+  }
+  return (
+    <>
+      <p role="status">
+        {heard.candidates.length > 1
+          ? 'Several controls were played; which one is meant?'
+          : 'Unsure what this is; which is it?'}
+      </p>
+      <ul aria-label="What it can be" className="flex flex-wrap gap-2">
+        {heard.candidates.flatMap((candidate) =>
+          candidate.sorts.map((sort) => (
+            <li key={`${candidate.port} ${candidate.selector} ${sort}`}>
+              <Button
+                label={`${name(candidate)}: ${sort}`}
+                onClick={() => listening.choose({ ...candidate, sorts: [sort] })}
+              />
+            </li>
+          )),
+        )}
+      </ul>
+      {heard.leftOut.length > 0 && <p className="text-sm">Left out: {heard.leftOut.join('; ')}.</p>}
+    </>
+  );
+}
+
+function Targets({
+  text,
+  rig,
+  problem,
+  onChoose,
+}: {
+  text: () => string;
+  rig: string | null;
+  problem: string | null;
+  onChoose: (target: Target) => void;
+}) {
+  const field = useFocus();
+  const [wanted, setWanted] = useState('');
+  const targets = useQuery({
+    queryKey: ['learn-targets', rig, text()],
+    queryFn: () => api.learnTargets(text(), rig),
+  });
+  const words = wanted.toLowerCase().split(/[\s,]+/);
+  const shown = (targets.data ?? []).filter((target) =>
+    words.every((word) => target.words.toLowerCase().includes(word)),
+  );
+  return (
+    <>
+      <input
+        ref={field}
+        type="search"
+        aria-label="What it should do"
+        placeholder="Type a part of it: brine, Storm"
+        className="input w-full shrink-0"
+        value={wanted}
+        onChange={(event) => setWanted(event.target.value)}
+        onKeyDown={(event) => {
+          const [first] = shown;
+          if (event.key === 'Enter' && first !== undefined) {
+            onChoose(first);
+          }
+        }}
+      />
+      {(problem ?? targets.error?.message) != null && <p role="alert">{problem ?? targets.error?.message}</p>}
+      <ul aria-label="Targets" className="min-h-24 divide-y divide-base-300 overflow-auto">
+        {shown.slice(0, MOST_SHOWN).map((target) => (
+          <li key={target.words}>
+            <button
+              type="button"
+              className="btn w-full justify-start rounded-none btn-ghost btn-sm"
+              onClick={() => onChoose(target)}
+            >
+              {target.words}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {targets.data !== undefined && shown.length === 0 && (
+        <p>
+          {targets.data.length === 0
+            ? 'These rules have no rig whose units could be named, no scenes and no clocks yet.'
+            : 'Nothing is called so.'}
+        </p>
+      )}
+    </>
+  );
+}
+
+function name(control: Candidate): string {
+  return control.control === null
+    ? `${control.selector} at ${control.port}`
+    : `“${control.control}” of ${control.unit ?? ''}`;
+}
