@@ -14,6 +14,7 @@ use App\Command\FormatCommand;
 use App\Command\OutputFile;
 use App\Command\PanicCommand;
 use App\Command\PlainCommand;
+use App\Command\ProveCommand;
 use App\Command\RigCheckCommand;
 use App\Command\RigFitCommand;
 use App\Command\RigPlanCommand;
@@ -30,7 +31,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $application = new Application('zigzag');
 $application->setAutoExit(false);
 $application->setCatchExceptions(false);
-$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new RigWiresCommand(), new RigPlanCommand(), new RigCheckCommand(), new RigReachCommand(), new RigSheetsCommand(), new RigFitCommand(), new ChartCheckCommand(), new ChartReadCommand(), new ChartWriteCommand()]);
+$application->addCommands([new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new ProveCommand(), new RigWiresCommand(), new RigPlanCommand(), new RigCheckCommand(), new RigReachCommand(), new RigSheetsCommand(), new RigFitCommand(), new ChartCheckCommand(), new ChartReadCommand(), new ChartWriteCommand()]);
 
 // "--in -" is written as one word, for the console package takes a lone - for no value.
 $arguments = [];

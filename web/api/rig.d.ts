@@ -164,6 +164,16 @@ export interface components {
             revision: number;
             chart: components["schemas"]["Chart"];
         };
+        /** @description A tape with the outputs that somebody accepted: a proof that the rules still do what they did. */
+        KeptTape: {
+            name: string;
+            tape: string;
+            accepted: string;
+            ports?: string[];
+            at?: string;
+            by?: string;
+            why?: string;
+        };
         /** @description The keys that a device has or answers, and its voices. */
         Keys: {
             low: number;
@@ -378,6 +388,8 @@ export interface components {
             };
             rulebook?: string;
             book?: string;
+            show?: components["schemas"]["Show"];
+            proofs?: components["schemas"]["KeptTape"][];
         };
         /** @description What a device passes on: by hardware (no delay, nothing filtered or merged), or message by message (forwarded when complete; may merge). Plugs and streams are named by their ids, a stream as "plug/stream". */
         Route: {
@@ -404,6 +416,11 @@ export interface components {
             initiator: "a" | "b";
             name: string;
         };
+        /** @description Songs in the order in which they are played; one may come twice. */
+        SetList: {
+            name: string;
+            songs?: string[];
+        };
         /** @description Something that is chosen on the device: a channel, a mode, a jumper, a switch. */
         Setting: {
             id: string;
@@ -415,6 +432,13 @@ export interface components {
             factory?: number | string;
             how?: components["schemas"]["How"][];
         };
+        /** @description What makes a rig a show: its songs, the set lists, and the one that is loaded. */
+        Show: {
+            songs?: components["schemas"]["Song"][];
+            setLists?: components["schemas"]["SetList"][];
+            loaded?: string;
+            columns?: string[];
+        };
         /** @description How a device shows its programs: a pattern over the bank and the slot, such as "{bank}{slot}". */
         ShownPattern: {
             pattern: string;
@@ -423,6 +447,16 @@ export interface components {
             bankLabels?: string[];
             firstBank?: number;
             slotLabels?: string[];
+        };
+        /** @description A song of the show: the scenes of the rulebook that it goes through, and what its people have to know. */
+        Song: {
+            id: string;
+            title: string;
+            scenes?: string[];
+            tempo?: number;
+            key?: string;
+            notes?: string;
+            jobs?: string[];
         };
         /** @description A program of its own beside the numbered ones, with its bytes. */
         Special: {

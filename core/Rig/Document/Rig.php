@@ -21,6 +21,7 @@ final readonly class Rig
      * @param list<Lead> $leads
      * @param list<Rest> $rests
      * @param array<string, Done> $done jobs and steps of the test run that were ticked
+     * @param list<KeptTape> $proofs
      * @param string|null $rulebook its text
      * @param string|null $book where the application keeps it; files hold the text instead
      */
@@ -47,6 +48,10 @@ final readonly class Rig
         public ?string $rulebook = null,
         #[Text(80)]
         public ?string $book = null,
+        #[Of(Show::class)]
+        public ?Show $show = null,
+        #[ListOf(new Of(KeptTape::class), 1000)]
+        public array $proofs = [],
     ) {
     }
 

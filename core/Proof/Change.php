@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+/** A place at which a proof differs: what left before, and what leaves now. */
+final readonly class Change
+{
+    /**
+     * @param string|null $song of the set list, where the scene belongs to one
+     * @param string|null $scene its title
+     * @param list<string> $was messages that were accepted, in words, each with what it did
+     * @param list<string> $now
+     * @param list<string> $units those that are told something else
+     */
+    public function __construct(public int $timeUs, public ?string $song, public ?string $scene, public array $was, public array $now, public array $units)
+    {
+    }
+}

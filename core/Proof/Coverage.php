@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Situation\Names;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\World\Hand;
+
+/** What no proof touches: rules that never act, controls that are never played, scenes that are never gone to. */
+final readonly class Coverage
+{
+    private const STEP_US = 400_000;
+    private const HOLD_US = 150_000;
+
+    /**
+     * @param list<array{title: string, line: int}> $rules
+     * @param list<array{unit: string, control: string}> $controls
+     * @param list<string> $scenes
+     */
+    private function __construct(public array $rules, public array $controls, public array $scenes)
+    {
+    }
+
+    /** @param list<Proving> $proofs */
+    public static function of(Situation $situation, CompiledBook $book, array $proofs): self
+    {
+        $rules = [];
+        $written = array_map(static fn (Rule $rule): int => $rule->span->line, $situation->checked()->written->rules);
+        foreach ($book->rules() as $index => [$title, $line]) {
+            if (!\in_array($line, $written, true)) {
+                continue; // it stands for a scene or a stack
+            }
+            $isTouched = [] !== array_filter($proofs, static fn (Proving $proof): bool => ($proof->playback->hits[$index] ?? 0) > 0);
+            if (!$isTouched) {
+                $rules[] = ['title' => $title, 'line' => $line];
+            }
+        }
+        $gone = [];
+        foreach ($proofs as $proof) {
+            $gone += $proof->playback->scenes;
+        }
+        $played = [];
+        foreach ($proofs as $proof) {
+            foreach (Proving::events($proof->proof->tape) as $event) {
+                $played["{$event->port} ".bin2hex(substr($event->bytes, 0, 0x80 === (\ord($event->bytes) & 0xE0) || 0xB0 === (\ord($event->bytes) & 0xF0) ? 2 : 1))] = true;
+            }
+        }
+        $controls = [];
+        foreach (self::messages($situation) as [$unit, $control, $message]) {
+            $bytes = Hand::at($message, $message->last)[0];
+            if (!isset($played["{$message->ports[0]} ".bin2hex(substr($bytes, 0, 0x80 === (\ord($bytes) & 0xE0) || 0xB0 === (\ord($bytes) & 0xF0) ? 2 : 1))])) {
+                $controls[] = ['unit' => $unit, 'control' => $control];
+            }
+        }
+
+        return new self($rules, $controls, array_values(array_diff_key($book->scenes(), $gone)));
+    }
+
+    /** A tape that plays every control of the rig once, to its end and back. */
+    public static function tape(Situation $situation): string
+    {
+        $text = "# zigzag tape 1\n";
+        $at = 1_000_000;
+        foreach (self::messages($situation) as [, , $message]) {
+            foreach ([[$at, $message->last], [$at + self::HOLD_US, $message->first]] as [$timeUs, $value]) {
+                foreach (Hand::at($message, $value) as $bytes) {
+                    $text .= TapeWriter::line(new Event($timeUs, $message->ports[0], $bytes));
+                }
+            }
+            $at += self::STEP_US;
+        }
+
+        return $text;
+    }
+
+    /** @return iterable<array{string, string, ControlMessage}> unit, control and what it sends first */
+    private static function messages(Situation $situation): iterable
+    {
+        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
+                try {
+                    yield [$box->name, $control->name, $devices->control(...Names::of($box, $control->name))[0]];
+                } catch (RulebookError) {
+                    continue; // it does not come in
+                }
+            }
+        }
+    }
+}

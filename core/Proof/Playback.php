@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Format\Event;
+
+/** A tape played through a rulebook, from its first event until nothing is pending: what left, in which scene, and which rules were asked. */
+final class Playback
+{
+    /** What is still to come after the last event is waited for no longer than this. */
+    private const LONGEST_TAIL_US = 60_000_000;
+
+    /** @var list<Output> */
+    public array $outputs = [];
+    /** @var list<int> how often each rule acted, by its position */
+    public array $hits = [];
+    /** @var array<int, true> scenes that were gone through, by position */
+    public array $scenes = [];
+
+    /** @param iterable<Event> $events by time */
+    public static function of(CompiledBook $book, iterable $events): self
+    {
+        $playback = new self();
+        $engine = new Engine($book);
+        $engine->start();
+        $playback->pass($engine);
+        foreach ($events as $event) {
+            $port = $book->inPort($event->port);
+            if (null !== $port && null === $event->pulseUs) {
+                $engine->feed($event->timeUs, $port, $event->bytes);
+                $playback->pass($engine);
+            }
+        }
+        $engine->endClocks();
+        $until = $engine->state->now + self::LONGEST_TAIL_US;
+        while (null !== ($due = $engine->nextDue()) && $due <= $until) {
+            $engine->advance($due);
+            $engine->endClocks();
+            $playback->pass($engine);
+        }
+        $engine->finish();
+        $playback->pass($engine);
+        $playback->hits = array_values($engine->state->hits);
+
+        return $playback;
+    }
+
+    private function pass(Engine $engine): void
+    {
+        $scene = $engine->state->scene;
+        $this->scenes[$scene] = true;
+        $ports = $engine->book->ports();
+        foreach ($engine->take() as $made) {
+            $this->outputs[] = new Output($made[0], $ports[$made[1]], $made[2], $made[3] ?? null, $scene);
+        }
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Format\TapeReader;
+use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Rig\Document\KeptTape;
+use ZigzagPost\Core\Rig\Document\Show;
+use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Told;
+
+/** A kept tape played again, and compared with what was accepted. A port that is only renamed is the same port. */
+final readonly class Proving
+{
+    private const MOST_CHANGES = 200;
+
+    /** @param list<Change> $changes in the order of time; none where the rules do what they did */
+    private function __construct(public KeptTape $proof, public array $changes, public Playback $playback)
+    {
+    }
+
+    public static function of(KeptTape $proof, CompiledBook $book, ?Seats $seats = null, ?Show $show = null): self
+    {
+        $renamed = self::renamed($proof->ports, $book->ports());
+        $playback = Playback::of($book, array_map(static fn (Event $event): Event => new Event($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs), self::events($proof->tape)));
+        $accepted = array_map(static fn (Event $event): Output => new Output($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs, 0), self::events($proof->accepted));
+        if (array_map(static fn (Output $output): string => $output->key(), $accepted) === array_map(static fn (Output $output): string => $output->key(), $playback->outputs)) {
+            return new self($proof, [], $playback);
+        }
+
+        return new self($proof, self::changes($accepted, $playback->outputs, $book, $seats, $show), $playback);
+    }
+
+    /** A proof of what a tape does with these rules. */
+    public static function accept(string $name, string $tape, CompiledBook $book, ?string $at = null, ?string $by = null, ?string $why = null): KeptTape
+    {
+        return new KeptTape($name, $tape, self::text(Playback::of($book, self::events($tape))->outputs), array_values($book->ports()), $at, $by, $why);
+    }
+
+    /** @return list<Event> */
+    public static function events(string $tape): array
+    {
+        $stream = fopen('php://memory', 'r+');
+        if (false === $stream) {
+            throw new \LogicException('there is no memory to read a tape from');
+        }
+        fwrite($stream, $tape);
+        rewind($stream);
+
+        return iterator_to_array(TapeReader::events($stream, 'tape'), false);
+    }
+
+    /** @param list<Output> $outputs */
+    private static function text(array $outputs): string
+    {
+        return "# zigzag tape 1\n".implode('', array_map(static fn (Output $output): string => TapeWriter::line(new Event($output->timeUs, $output->port, $output->bytes, $output->pulseUs)), $outputs));
+    }
+
+    /**
+     * Ports that stand where others stood, and whose old names are gone.
+     *
+     * @param list<string> $before
+     * @param list<string> $now
+     *
+     * @return array<string, string>
+     */
+    private static function renamed(array $before, array $now): array
+    {
+        $renamed = [];
+        foreach (\count($before) === \count($now) ? $before : [] as $index => $port) {
+            if (!\in_array($port, $now, true) && !\in_array($now[$index], $before, true)) {
+                $renamed[$port] = $now[$index];
+            }
+        }
+
+        return $renamed;
+    }
+
+    /**
+     * @param list<Output> $accepted
+     * @param list<Output> $outputs
+     *
+     * @return list<Change>
+     */
+    private static function changes(array $accepted, array $outputs, CompiledBook $book, ?Seats $seats, ?Show $show): array
+    {
+        $at = [];
+        foreach ([[$accepted, 'was'], [$outputs, 'now']] as [$list, $which]) {
+            $told = new Told($seats);
+            foreach ($list as $output) {
+                $at[$output->timeUs][$which][] = [$output, $told->hear($output->timeUs, $output->port, $output->bytes, $output->pulseUs)];
+            }
+        }
+        ksort($at);
+        $changes = [];
+        $scene = 0;
+        foreach ($at as $timeUs => $both) {
+            [$was, $now] = [$both['was'] ?? [], $both['now'] ?? []];
+            $scene = [] === $now ? $scene : $now[\count($now) - 1][0]->scene;
+            if (array_map(static fn (array $each): string => $each[0]->key(), $was) === array_map(static fn (array $each): string => $each[0]->key(), $now)) {
+                continue;
+            }
+            $title = $book->scenes()[$scene] ?? null;
+            $changes[] = new Change($timeUs, self::song($show, $title), $title, array_map(self::words(...), $was), array_map(self::words(...), $now), array_values(array_unique(array_merge(...array_map(static fn (array $each): array => array_keys($each[1]), [...$was, ...$now])))));
+            if (self::MOST_CHANGES === \count($changes)) {
+                break;
+            }
+        }
+
+        return $changes;
+    }
+
+    /** @param array{Output, array<string, string>} $output */
+    private static function words(array $output): string
+    {
+        [$message, $told] = $output;
+        $what = null === $message->pulseUs ? strtoupper(implode(' ', str_split(bin2hex($message->bytes), 2))) : 'a pulse';
+
+        return "{$message->port} {$what}".([] === $told ? '' : ' ('.implode(', ', array_map(static fn (string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).')');
+    }
+
+    private static function song(?Show $show, ?string $scene): ?string
+    {
+        foreach (null === $scene ? [] : $show->songs ?? [] as $song) {
+            if (\in_array($scene, $song->scenes, true)) {
+                return $song->title;
+            }
+        }
+
+        return null;
+    }
+}

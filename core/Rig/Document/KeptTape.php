@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Document;
+
+use ZigzagPost\Core\Data\ListOf;
+use ZigzagPost\Core\Data\Text;
+
+/** A tape with the outputs that somebody accepted: a proof that the rules still do what they did. */
+final readonly class KeptTape
+{
+    /**
+     * @param string $tape what comes in
+     * @param string $accepted what goes out
+     * @param list<string> $ports those of the rulebook when it was accepted, in its order, so that one that is only renamed is known again
+     */
+    public function __construct(
+        #[Text]
+        public string $name,
+        #[TapeText]
+        public string $tape,
+        #[TapeText]
+        public string $accepted,
+        #[ListOf(new Text(), 200)]
+        public array $ports = [],
+        #[Text(40)]
+        public ?string $at = null,
+        #[Text(80)]
+        public ?string $by = null,
+        #[Text(500)]
+        public ?string $why = null,
+    ) {
+    }
+}

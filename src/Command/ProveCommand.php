@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use App\Rig\ProofsView;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputInterface;
+use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Format\Milliseconds;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Situation\Situation;
+
+#[AsCommand('prove', 'Plays the kept tapes of a rig again and says what is not as it was accepted')]
+final class ProveCommand extends RigCommand
+{
+    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    {
+        $situation = new Situation($setup);
+        foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
+            throw CommandFailed::rulebook("{$file}: rulebook {$error->print('line')}");
+        }
+        $view = ProofsView::of($situation);
+        $lines = [];
+        foreach ($view['proofs'] as $proof) {
+            $lines[] = "{$proof['name']}: ".([] === $proof['changes'] ? 'as accepted' : \count($proof['changes']).' differences');
+            foreach ($proof['changes'] as $change) {
+                $place = implode(', ', array_filter([$change['song'], null === $change['scene'] ? null : "scene \"{$change['scene']}\""]));
+                $lines[] = '  '.Milliseconds::format($change['timeUs']).' ms'.('' === $place ? '' : " {$place}").': was '.([] === $change['was'] ? 'nothing' : implode(', ', $change['was'])).'; now '.([] === $change['now'] ? 'nothing' : implode(', ', $change['now']));
+            }
+        }
+        foreach ($view['uncovered']['rules'] as $rule) {
+            $lines[] = "no proof touches rule \"{$rule['title']}\", line {$rule['line']}";
+        }
+        foreach ($view['uncovered']['scenes'] as $scene) {
+            $lines[] = "no proof goes to scene \"{$scene}\"";
+        }
+        $isBad = [] !== array_filter($view['proofs'], static fn (array $proof): bool => [] !== $proof['changes']);
+
+        return [[] === $view['proofs'] ? ['no tapes are kept with this rig'] : $lines, $view, $isBad ? 1 : 0];
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rig;
+
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Proof\Change;
+use ZigzagPost\Core\Proof\Coverage;
+use ZigzagPost\Core\Proof\Proving;
+use ZigzagPost\Core\Rig\Document\KeptTape;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\World\Seats;
+
+/** The proofs of a rig, played again, and what none of them touches. */
+final class ProofsView
+{
+    /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
+    public static function of(Situation $situation): array
+    {
+        $rig = $situation->setup->rig;
+        $book = Compiler::load($situation->checked()->book);
+        $seats = Seats::of(Setup::of($rig, $situation->checked()->written));
+        $proofs = array_map(static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $rig->show), $rig->proofs);
+        $coverage = Coverage::of($situation, $book, $proofs);
+
+        return [
+            'proofs' => array_map(static fn (Proving $proof): array => [
+                'name' => $proof->proof->name, 'at' => $proof->proof->at, 'by' => $proof->proof->by, 'why' => $proof->proof->why,
+                'changes' => array_map(static fn (Change $change): array => ['timeUs' => $change->timeUs, 'song' => $change->song, 'scene' => $change->scene, 'was' => $change->was, 'now' => $change->now, 'units' => $change->units], $proof->changes),
+            ], $proofs),
+            'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes],
+        ];
+    }
+}

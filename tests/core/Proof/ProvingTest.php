@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Proof;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Proof\Coverage;
+use ZigzagPost\Core\Proof\Proving;
+use ZigzagPost\Core\Rig\Document\KeptTape;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Change\Rename;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\Printer;
+use ZigzagPost\Core\Situation\RigFix;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\World\Seats;
+
+/** Kept tapes show what is no longer as it was accepted, and nothing else. */
+final class ProvingTest extends TestCase
+{
+    public function testTheProofsOfTheDemoHoldAndTouchEveryRuleAndScene(): void
+    {
+        $situation = self::situation();
+        $proofs = self::proofs($situation);
+        self::assertCount(3, $proofs);
+        foreach ($proofs as $proof) {
+            self::assertSame([], $proof->changes, $proof->proof->name);
+        }
+        $coverage = Coverage::of($situation, Compiler::load($situation->checked()->book), $proofs);
+        self::assertSame([[], []], [$coverage->rules, $coverage->scenes]);
+        $less = Coverage::of($situation, Compiler::load($situation->checked()->book), [$proofs[1]]);
+        self::assertContains('Tilt opens the drawer of bells', array_column($less->rules, 'title'));
+        self::assertContains(['unit' => 'tilt', 'control' => 'Tilt'], $less->controls);
+    }
+
+    /** @return iterable<string, array{string, string}> what stands in the rules of the demo, and what stands there instead */
+    public static function mutations(): iterable
+    {
+        yield 'another channel' => ['flatten to channel 3', 'flatten to channel 4'];
+        yield 'another number' => ['take cc 14..21', 'take cc 24..31'];
+        yield 'another bend range' => ['flatten to channel 3 bend 2', 'flatten to channel 3 bend 12'];
+        yield 'another split' => ['key C-1..B3', 'key C-1..C4'];
+        yield 'another program' => ['recall brine "Undertow"', 'recall brine "Harbour"'];
+        yield 'another order' => ["  recall brine \"Undertow\"\n  turn brine \"Mix\" to 80\n", "  turn brine \"Mix\" to 80\n  recall brine \"Undertow\"\n"];
+        yield 'another value' => ['to 60 percent', 'to 61 percent'];
+        yield 'another parameter' => ['turn sampler "Level 3"', 'turn sampler "Level 4"'];
+        yield 'another unit' => ['take tray "Pad 9".."Pad 16"'."\n  set key = key + 12\n  play gulls", 'take tray "Pad 9".."Pad 16"'."\n  set key = key + 12\n  play moths"];
+        yield 'a step less' => ["  set key = key + 12\n", ''];
+        yield 'a coarser dead band' => ['deadband 2', 'deadband 9'];
+        yield 'a slower stream' => ['thin 20ms', 'thin 60ms'];
+        yield 'another tempo' => ['tempo 96', 'tempo 97'];
+        yield 'another takeover' => ['turn desk "Mix 1 / input 1" pickup', 'turn desk "Mix 1 / input 1"'];
+        yield 'nothing' => ['tempo 96', 'tempo 96'];
+        yield 'a song less in the group' => ['"Switch 1".."Switch 3"'."\n  press\n  go index", '"Switch 1".."Switch 2"'."\n  press\n  go index"];
+        yield 'a clock that is not passed on' => ["  take clock\n  play echo", "  take clock\n  drop"];
+        yield 'a scene that leaves nothing' => ["  on enter turn lantern \"Lamp 2\" to 100 percent\n", ''];
+        yield 'no panic' => ["  press\n  panic", "  press\n  do storm"];
+    }
+
+    #[DataProvider('mutations')]
+    public function testAMutationIsShownByAProof(string $from, string $to): void
+    {
+        $text = self::text();
+        self::assertStringContainsString($from, $text);
+        $changes = array_sum(array_map(static fn (Proving $proof): int => \count($proof->changes), self::proofs(self::situation(['/rulebook' => str_replace($from, $to, $text)]))));
+        if ($from === $to) {
+            self::assertSame(0, $changes, 'what is not changed shows nothing');
+        } else {
+            self::assertGreaterThan(0, $changes);
+        }
+    }
+
+    public function testASettingOfAUnitIsShownWithWhereItMatters(): void
+    {
+        $units = array_column(\is_array(self::json()['units'] ?? null) ? self::json()['units'] : [], 'name');
+        $brine = (int) array_search('brine', $units, true);
+        $proofs = self::proofs(self::situation(["/units/{$brine}/settings/channel/value" => 9]));
+        $change = $proofs[1]->changes[0] ?? null;
+        self::assertNotNull($change);
+        self::assertStringContainsString('C6', implode(' ', $change->was));
+        self::assertStringContainsString('C8', implode(' ', $change->now));
+        self::assertContains('brine', $change->units);
+        self::assertNotNull($change->song);
+    }
+
+    public function testRenamesAndReformattingShowNothing(): void
+    {
+        $text = self::text();
+        $source = Source::of($text);
+        $line = static fn (string $what): int => substr_count(substr($text, 0, (int) strpos($text, $what)), "\n") + 1;
+        $texts = [
+            'reformatted' => Printer::print(Parser::parse(str_replace('  take', '      take', $text))[0]),
+            'with comments' => str_replace("\nrule", "\n# a word\nrule", $text),
+            'a clock renamed' => $source->with(Rename::edits($source, $line('clock crossing'), 7, 'ferry'))->text,
+            'a stack renamed' => $source->with(Rename::edits($source, $line('stack storm'), 7, 'weather'))->text,
+            'a group renamed' => $source->with(Rename::edits($source, $line('group songs'), 7, 'tunes'))->text,
+        ];
+        foreach ($texts as $what => $changed) {
+            self::assertNotSame($text, $changed);
+            foreach (self::proofs(self::situation(['/rulebook' => $changed])) as $proof) {
+                self::assertSame([], $proof->changes, "{$what}: {$proof->proof->name}");
+            }
+        }
+    }
+
+    public function testARenamedPortIsTheSamePort(): void
+    {
+        $book = static fn (string $in, string $out) => Compiler::load(Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")[0]);
+        $proof = Proving::accept('one', "0 keys 90 3C 40\n100 keys 80 3C 40\n", $book('keys', 'moths'));
+        self::assertSame("# zigzag tape 1\n0.000 moths 92 3C 40\n100.000 moths 82 3C 40\n", $proof->accepted);
+        self::assertSame([], Proving::of($proof, $book('piano', 'moths'))->changes);
+        self::assertSame([], Proving::of($proof, $book('piano', 'owls'))->changes);
+    }
+
+    public function testATapeThatPlaysEveryControlTouchesThem(): void
+    {
+        $situation = self::situation();
+        $book = Compiler::load($situation->checked()->book);
+        $proof = Proving::of(Proving::accept('all', Coverage::tape($situation), $book), $book);
+        self::assertSame([], Coverage::of($situation, $book, [$proof])->controls);
+    }
+
+    /** @return list<Proving> */
+    private static function proofs(Situation $situation): array
+    {
+        self::assertFalse($situation->checked()->hasErrors());
+        $book = Compiler::load($situation->checked()->book);
+        $seats = Seats::of(Setup::of($situation->setup->rig, $situation->checked()->written));
+
+        return array_map(static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $situation->setup->rig->show), $situation->setup->rig->proofs);
+    }
+
+    /** @param array<string, mixed> $changes */
+    private static function situation(array $changes = []): Situation
+    {
+        return new Situation(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', $changes))->applied(self::json())))));
+    }
+
+    private static function text(): string
+    {
+        $text = self::json()['rulebook'] ?? '';
+
+        return \is_string($text) ? $text : '';
+    }
+
+    /** @return array<mixed> */
+    private static function json(): array
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+
+        return \is_array($json) ? $json : [];
+    }
+}
