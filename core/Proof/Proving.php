@@ -26,7 +26,11 @@ final readonly class Proving
     public static function of(KeptTape $proof, CompiledBook $book, ?Seats $seats = null, ?Show $show = null): self
     {
         $renamed = self::renamed($proof->ports, $book->ports());
-        $playback = Playback::of($book, array_map(static fn (Event $event): Event => new Event($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs), self::events($proof->tape)));
+        $events = self::events($proof->tape);
+        $playback = Playback::of($book, [] === $renamed ? $events : array_map(static fn (Event $event): Event => new Event($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs), $events));
+        if ([] === $renamed && $proof->accepted === self::text($playback->outputs)) {
+            return new self($proof, [], $playback);
+        }
         $accepted = array_map(static fn (Event $event): Output => new Output($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs, 0), self::events($proof->accepted));
         if (array_map(static fn (Output $output): string => $output->key(), $accepted) === array_map(static fn (Output $output): string => $output->key(), $playback->outputs)) {
             return new self($proof, [], $playback);

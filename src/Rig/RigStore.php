@@ -41,6 +41,14 @@ final readonly class RigStore
         }
     }
 
+    /** A rig as it is stored, with everything that is computed from it; null where there is none. */
+    public function situationOf(string $id): ?Situation
+    {
+        $rig = $this->find($id);
+
+        return null === $rig ? null : new Situation(RigFile::setup($rig));
+    }
+
     /** A rig with other rules than those that are stored; without a rig, rules alone. */
     public function situation(?string $id, string $rules): Situation
     {

@@ -471,6 +471,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/show": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What each scene calls and each control does. */
+        get: operations["showOf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/show/cell": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets a scene call a program of a unit, or none. */
+        post: operations["setCell"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/proofs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Every kept tape of a rig, played again. */
+        get: operations["proofsOf"];
+        put?: never;
+        /** A proof of what a tape does with the rules as they are. It is not stored; without a tape one is made that plays every control once. */
+        post: operations["acceptProof"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/trial": {
         parameters: {
             query?: never;
@@ -1139,6 +1197,83 @@ export interface components {
             rule: string;
             edits: components["schemas"]["Edit"][];
             told: string[];
+        };
+        Sheets: {
+            scenes: string[];
+            units: {
+                name: string;
+                label: string;
+                programs: {
+                    title: string;
+                    words: string;
+                }[];
+            }[];
+            rows: {
+                scene: string;
+                song: string | null;
+                cells: components["schemas"]["Cell"][];
+            }[];
+            uses: components["schemas"]["SwitchUse"][];
+            hasErrors: boolean;
+        };
+        Cell: {
+            unit: string;
+            program: number | null;
+            shown: string;
+            name: string;
+            /** @description Here or a stack. */
+            by: string | null;
+            line: number | null;
+            /** @description Programs that a blank cell can be on. */
+            carried: string[];
+        };
+        SwitchUse: {
+            unit: string;
+            control: string;
+            scene: string | null;
+            gesture: string;
+            does: string[];
+            line: number;
+            isByHand: boolean;
+            label: string;
+            colour: string | null;
+        };
+        KeptTape: {
+            name: string;
+            tape: string;
+            accepted: string;
+            ports: string[];
+            at?: string;
+            by?: string;
+            why?: string;
+        };
+        Proofs: {
+            proofs: {
+                name: string;
+                at: string | null;
+                by: string | null;
+                why: string | null;
+                changes: components["schemas"]["ProofChange"][];
+            }[];
+            uncovered: {
+                rules: {
+                    title: string;
+                    line: number;
+                }[];
+                controls: {
+                    unit: string;
+                    control: string;
+                }[];
+                scenes: string[];
+            };
+        };
+        ProofChange: {
+            timeUs: number;
+            song: string | null;
+            scene: string | null;
+            was: string[];
+            now: string[];
+            units: string[];
         };
         Swap: {
             matches: {
@@ -2237,6 +2372,120 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+        };
+    };
+    showOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheets"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    setCell: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    scene: string;
+                    unit: string;
+                    program?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description In how many places */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    proofsOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What differs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proofs"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    acceptProof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    tape?: string | null;
+                    why?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The proof */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptTape"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     rigTrial: {

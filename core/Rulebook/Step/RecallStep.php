@@ -132,8 +132,8 @@ final class RecallStep extends NamedStep
         $code->line('}');
     }
 
-    /** The number, where it is written as one. */
-    private function constant(): ?int
+    /** The number that the device shows, where it is written as one. */
+    public function constant(): ?int
     {
         return $this->which instanceof Number && 1 === $this->which->denominator ? $this->which->numerator : null;
     }

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Sheet;
+
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\Special;
+use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Scene;
+use ZigzagPost\Core\Rulebook\Step\DoStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Situation\Situation;
+
+/** Scenes down, units across, and in each cell the program that the scene calls. A view of the rules: nothing of it is stored but the order of its columns. */
+final readonly class ProgramSheet
+{
+    /**
+     * @param list<Box> $units
+     * @param list<array{scene: string, song: string|null, cells: list<Cell>}> $rows in the order of the set list, then what is in no song
+     */
+    private function __construct(public array $units, public array $rows)
+    {
+    }
+
+    public static function of(Situation $situation): self
+    {
+        $book = $situation->checked()->book;
+        $units = self::units($situation);
+        $called = [];
+        foreach ($book->scenes as $scene) {
+            foreach ($units as $box) {
+                $called[$scene->title][$box->name] = self::called($book, $scene->onEnter, $box);
+            }
+        }
+        $rows = [];
+        foreach (self::order($situation, $book) as [$song, $scene]) {
+            $cells = array_map(static fn (Box $box): Cell => self::cell($box, $called, $scene->title), $units);
+            $rows[] = ['scene' => $scene->title, 'song' => $song, 'cells' => $cells];
+        }
+
+        return new self($units, $rows);
+    }
+
+    /**
+     * Lets a scene call a program of a unit, or none.
+     *
+     * @return list<Edit>
+     *
+     * @throws RulebookError when there is no such scene, or a stack calls the program
+     */
+    public static function edits(Source $source, string $scene, string $unit, ?string $program): array
+    {
+        foreach ($source->book->scenes as $each) {
+            if ($each->title !== $scene) {
+                continue;
+            }
+            $line = null === $program ? '' : "on enter recall {$unit} \"".str_replace('"', '', $program).'"';
+            foreach (array_reverse($each->onEnter) as $step) {
+                if ($step instanceof RecallStep && $step->device->text === $unit) {
+                    return [null === $program ? Edit::deleteLine($source->book, $step->span->line) : Edit::replace($source->statement($step->span->line), $line)];
+                }
+            }
+
+            return null === $program ? [] : [Edit::insertBefore($each->span->line + 1, "  {$line}\n")];
+        }
+        throw new RulebookError(new Span(1, 1), 'unknown-scene', "there is no scene \"{$scene}\"");
+    }
+
+    /** @return list<Box> units that hear program changes, in the order of the columns, then of the rig */
+    private static function units(Situation $situation): array
+    {
+        $units = [];
+        foreach ($situation->setup->boxes as $box) {
+            $hears = array_filter($box->chart->hears ?? [], static fn ($part): bool => false !== $box->hears($part, KindName::Program));
+            if (!$box->isPost() && null !== $box->chart->programs && [] !== $hears) {
+                $units[$box->name] = $box;
+            }
+        }
+        $columns = array_intersect_key(array_flip($situation->setup->rig->show->columns ?? []), $units);
+
+        return [...array_map(static fn (string $name): Box => $units[$name], array_keys($columns)), ...array_values(array_diff_key($units, $columns))];
+    }
+
+    /** @return list<array{string|null, Scene}> song and scene, each pair once */
+    private static function order(Situation $situation, Rulebook $book): array
+    {
+        $scenes = array_combine(array_map(static fn (Scene $scene): string => $scene->title, $book->scenes), $book->scenes);
+        $order = $seen = [];
+        foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
+            foreach ($song->scenes as $title) {
+                if (isset($scenes[$title])) {
+                    $order["{$song->id}\t{$title}"] = [$song->title, $scenes[$title]];
+                    $seen[$title] = true;
+                }
+            }
+        }
+        foreach (array_diff_key($scenes, $seen) as $scene) {
+            $order[] = [null, $scene];
+        }
+
+        return array_values($order);
+    }
+
+    /**
+     * What steps call last on a unit.
+     *
+     * @param list<Step> $steps
+     *
+     * @return array{int|null, string, int}|null the program, by what, and the line
+     */
+    private static function called(Rulebook $book, array $steps, Box $box): ?array
+    {
+        $called = null;
+        foreach ($steps as $step) {
+            if ($step instanceof RecallStep && $step->device->text === $box->name) {
+                $called = [self::program($step, $box), 'here', $step->span->line];
+            } elseif ($step instanceof DoStep && isset($book->stacks[$step->stack()->text])) {
+                $inner = self::called($book, array_values(array_filter($book->stacks[$step->stack()->text]->steps, static fn (Step $each): bool => !$each instanceof DoStep)), $box);
+                $called = null === $inner ? $called : [$inner[0], "stack {$step->stack()->text}", $step->span->line];
+            }
+        }
+
+        return $called;
+    }
+
+    private static function program(RecallStep $step, Box $box): ?int
+    {
+        $programs = $box->chart->programs;
+        if (null === $programs) {
+            return null;
+        }
+        $title = $step->titles()[0] ?? null;
+        if (null !== $title) {
+            $found = ProgramNames::find($box, $programs, $title->text)[0] ?? null;
+
+            return $found instanceof Special ? null : $found;
+        }
+
+        return null === $step->constant() ? null : (ProgramNames::numbered($programs)[$step->constant()] ?? null);
+    }
+
+    /** @param array<string, array<string, array{int|null, string, int}|null>> $called by scene and unit */
+    private static function cell(Box $box, array $called, string $scene): Cell
+    {
+        $programs = $box->chart->programs;
+        $shown = static fn (?int $program): string => null === $program || null === $programs ? '?' : $programs->label($program);
+        $here = $called[$scene][$box->name] ?? null;
+        $carried = [];
+        foreach (null === $here ? $called : [] as $other => $units) {
+            if ($other !== $scene && isset($units[$box->name])) {
+                $carried[] = $shown($units[$box->name][0]);
+            }
+        }
+        $names = null === $programs ? [] : ProgramNames::names($box, $programs);
+
+        return new Cell($box->name, $here[0] ?? null, null === $here ? '' : $shown($here[0]), null === $here ? '' : ($names[$here[0] ?? -1] ?? ''), $here[1] ?? null, $here[2] ?? null, array_values(array_unique($carried)));
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Documents\Outdated;
+use App\Rig\ProofsView;
+use App\Rig\RigStore;
+use App\Rig\ShowView;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Proof\Coverage;
+use ZigzagPost\Core\Proof\Proving;
+use ZigzagPost\Core\Rig\Document\TapeText;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Show\Sheet\ProgramSheet;
+use ZigzagPost\Core\Situation\Situation;
+
+/** The show of a rig: its sheets, and the tapes that prove that it still does what it did. */
+final readonly class ShowController
+{
+    public function __construct(private RigStore $rigs)
+    {
+    }
+
+    /** What each scene calls and each control does. */
+    #[Route('/api/rigs/{id}/show', methods: 'GET')]
+    public function show(string $id): JsonResponse
+    {
+        return new JsonResponse(ShowView::of($this->situation($id)));
+    }
+
+    /** Lets a scene call a program of a unit, or none. */
+    #[Route('/api/rigs/{id}/show/cell', methods: 'POST')]
+    public function cell(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        [$scene, $unit, $program] = [$body->text('scene', 200), $body->text('unit', 200), $body->textOrNull('program', 200)];
+        try {
+            return new JsonResponse(['places' => $this->rigs->changeRules($document, static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program), Author::of($request))]);
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        } catch (Outdated) {
+            throw Problem::conflict('the rules are being changed in another window just now; do it again', []);
+        }
+    }
+
+    /** Every kept tape, played again. */
+    #[Route('/api/rigs/{id}/proofs', methods: 'GET')]
+    public function proofs(string $id): JsonResponse
+    {
+        return new JsonResponse(ProofsView::of($this->running($id)));
+    }
+
+    /** A proof of what a tape does with the rules as they are; it is not stored yet. */
+    #[Route('/api/rigs/{id}/proofs', methods: 'POST')]
+    public function accept(string $id, Request $request): JsonResponse
+    {
+        $situation = $this->running($id);
+        $body = Body::of($request);
+        $tape = $body->textOrNull('tape', TapeText::MAX_BYTES) ?? Coverage::tape($situation);
+        try {
+            $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500));
+        } catch (BadFile $bad) {
+            throw Problem::unprocessable($bad->getMessage());
+        }
+
+        return new JsonResponse(array_filter(get_object_vars($proof), static fn (mixed $value): bool => null !== $value));
+    }
+
+    private function situation(string $id): Situation
+    {
+        return $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
+    }
+
+    private function running(string $id): Situation
+    {
+        $situation = $this->situation($id);
+        if ($situation->checked()->hasErrors()) {
+            throw Problem::unprocessable('the rulebook has an error; put it right first, then its tapes can be played');
+        }
+
+        return $situation;
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rig;
+
+use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Show\Sheet\ProgramSheet;
+use ZigzagPost\Core\Show\Sheet\SwitchSheet;
+use ZigzagPost\Core\Situation\Situation;
+
+/** The sheets of a show, as the API sends them. */
+final class ShowView
+{
+    private const MOST_PROGRAMS = 256;
+
+    /** @return array<string, mixed> */
+    public static function of(Situation $situation): array
+    {
+        $book = $situation->checked()->book;
+        $sheet = ProgramSheet::of($situation);
+
+        return [
+            'scenes' => array_map(static fn ($scene): string => $scene->title, $book->scenes),
+            'units' => array_map(static fn (Box $box): array => ['name' => $box->name, 'label' => $box->label(), 'programs' => self::programs($box)], $sheet->units),
+            'rows' => array_map(static fn (array $row): array => ['scene' => $row['scene'], 'song' => $row['song'], 'cells' => array_map(get_object_vars(...), $row['cells'])], $sheet->rows),
+            'uses' => array_map(static fn ($use): array => get_object_vars($use) + self::surface($situation->setup->box($use->unit), $use->control), SwitchSheet::of($situation)->uses),
+            'hasErrors' => $situation->checked()->hasErrors(),
+        ];
+    }
+
+    /** @return array{label: string, colour: string|null} */
+    private static function surface(?Box $box, string $control): array
+    {
+        $label = $box->unit->labels[$control] ?? null;
+
+        return ['label' => $label->text ?? $control, 'colour' => $label?->colour];
+    }
+
+    /** @return list<array{title: string, words: string}> */
+    private static function programs(Box $box): array
+    {
+        $programs = $box->chart->programs;
+        if (null === $programs) {
+            return [];
+        }
+        $names = ProgramNames::names($box, $programs);
+        $all = [];
+        for ($ordinal = 0; $ordinal < min($programs->count, self::MOST_PROGRAMS); ++$ordinal) {
+            $shown = $programs->label($ordinal);
+            $all[] = ['title' => $names[$ordinal] ?? $shown, 'words' => trim("{$shown} ".($names[$ordinal] ?? ''))];
+        }
+
+        return $all;
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Show;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Show\Sheet\Cell;
+use ZigzagPost\Core\Show\Sheet\ProgramSheet;
+use ZigzagPost\Core\Show\Sheet\SwitchSheet;
+use ZigzagPost\Core\Show\Sheet\SwitchUse;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\World\RigWorld;
+use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Rig\RandomRig;
+
+/** The sheets of a show are views of its rules. */
+final class SheetTest extends TestCase
+{
+    public function testTheProgramsOfTheDemo(): void
+    {
+        $sheet = ProgramSheet::of(self::demo());
+        self::assertSame(['brine', 'drive', 'echo', 'moths', 'gulls', 'desk'], array_map(static fn ($box): string => $box->name, $sheet->units));
+        self::assertSame(['Casting off: Harbour', 'The long swell: Harbour', 'The long swell: Open sea', 'Storm: Open sea', 'The last bell: Far shore', 'Home light: Far shore', 'Home light: Harbour'], array_map(static fn (array $row): string => "{$row['song']}: {$row['scene']}", $sheet->rows));
+        $words = static fn (Cell $cell): string => $cell->isBlank() ? 'blank ('.implode(', ', $cell->carried).')' : "{$cell->shown} {$cell->name} by {$cell->by}";
+        self::assertSame(['6 Undertow by stack storm', '4 Growl 4 by here', 'blank ()'], array_map($words, \array_slice($sheet->rows[2]['cells'], 0, 3)));
+        self::assertSame(['8 Last bell by here', 'blank (0, 4)'], array_map($words, \array_slice($sheet->rows[4]['cells'], 0, 2)), 'the drive can be on either');
+    }
+
+    /** After any order of scenes each box is on the program that its cell names. */
+    public function testBoxesFollowTheSheet(): void
+    {
+        $checked = 0;
+        for ($seed = 0; $seed < Cases::number(40); ++$seed) {
+            $random = new RandomRig($seed);
+            $json = Json::toValue($random->rig);
+            self::assertIsArray($json);
+            $situation = 0 === $seed ? self::demo() : new Situation(RigFile::setup(RigFile::rig(Json::encode([...$json, 'rulebook' => $random->book()]))));
+            if ($situation->checked()->hasErrors()) {
+                continue;
+            }
+            $sheet = ProgramSheet::of($situation);
+            $titles = array_map(static fn ($scene): string => $scene->title, $situation->checked()->book->scenes);
+            $world = new RigWorld($situation->setup, Compiler::load($situation->checked()->book));
+            for ($step = 1; [] !== $titles && $step < 12; ++$step) {
+                $scene = $random->between(0, \count($titles) - 1);
+                $world->go(5_000_000 * $step, $scene);
+                foreach ($sheet->rows as $row) {
+                    foreach ($row['scene'] === $titles[$scene] ? $row['cells'] : [] as $cell) {
+                        if (null !== $cell->program) {
+                            ++$checked;
+                            self::assertSame($cell->program, $world->devices[$cell->unit]->program(), "seed {$seed}: {$cell->unit} in {$row['scene']}");
+                        }
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(50, $checked);
+    }
+
+    public function testACellIsWrittenAsARuleAndNothingElseChanges(): void
+    {
+        $text = self::demo()->setup->rig->rulebook ?? '';
+        $source = Source::of($text);
+        $changed = $source->with(ProgramSheet::edits($source, 'Harbour', 'brine', 'Last bell'));
+        self::assertSame(str_replace('on enter recall brine "Harbour"', 'on enter recall brine "Last bell"', $text), $changed->text);
+        $added = $source->with(ProgramSheet::edits($source, 'Far shore', 'drive', '4'));
+        self::assertSame(str_replace("scene \"Far shore\"\n", "scene \"Far shore\"\n  on enter recall drive \"4\"\n", $text), $added->text);
+        self::assertSame($text, $added->with(ProgramSheet::edits($added, 'Far shore', 'drive', null))->text, 'and taken away again');
+        $this->expectException(RulebookError::class);
+        ProgramSheet::edits($source, 'Nowhere', 'drive', '4');
+    }
+
+    public function testWhatEachControlDoes(): void
+    {
+        $does = [];
+        foreach (SwitchSheet::of(self::demo())->uses as $use) {
+            $does["{$use->unit} {$use->control} {$use->gesture}"] = $use;
+        }
+        $words = static fn (SwitchUse $use): array => [$use->does, $use->isByHand];
+        self::assertSame([['drive: "Bypass" to other'], false], $words($does['treadle Switch 4 press']));
+        self::assertSame([['start crossing'], false], $words($does['treadle Switch 6 short']));
+        self::assertSame([['stop crossing'], false], $words($does['treadle Switch 6 held']));
+        self::assertSame([['stack storm'], false], $words($does['treadle Switch 7 press']));
+        self::assertSame([['brine: "Swell"'], false], $words($does['treadle Pedal move']));
+        self::assertSame([['sampler: "Level 3"'], true], $words($does['tilt Tilt move']), 'a deadband and a rate are more than the words say');
+        self::assertArrayNotHasKey('strip A fader 3 move', $does);
+    }
+
+    private static function demo(): Situation
+    {
+        return new Situation(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
+    }
+}
