@@ -4,8 +4,8 @@ export interface View {
   path: string;
   /** What it is called on the way to it; without one it is reached from another view. */
   label?: string;
-  /** Where the way leads, if that depends on the bench that is open. */
-  to?: (bench: string | null) => string;
+  /** Where the way leads, if that depends on what is open: a rulebook on the bench, and its rig. */
+  to?: (bench: string | null, rig: string | null) => string;
   page: ComponentType;
 }
 
@@ -20,5 +20,17 @@ export const VIEWS: readonly View[] = [
     label: 'Bench',
     to: (bench) => (bench === null ? '/bench' : `/bench/${bench}`),
     page: lazy(() => import('./bench/BenchPage')),
+  },
+  {
+    path: 'rigs/:id/show',
+    label: 'Show',
+    to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/show`),
+    page: lazy(() => import('./show/ShowPage')),
+  },
+  {
+    path: 'rigs/:id/proof',
+    label: 'Proof',
+    to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/proof`),
+    page: lazy(() => import('./proof/ProofPage')),
   },
 ];

@@ -160,6 +160,19 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
+  showOf: (id: string) => answered(client.GET('/api/rigs/{id}/show', { ...of(id), ...within(LONGEST_MS) })),
+  setCell: (id: string, scene: string, unit: string, program: string | null) =>
+    answered(
+      client.POST('/api/rigs/{id}/show/cell', {
+        ...of(id),
+        body: { scene, unit, program },
+        ...within(LONGEST_MS),
+      }),
+    ),
+  proofsOf: (id: string) =>
+    answered(client.GET('/api/rigs/{id}/proofs', { ...of(id), ...within(LONGEST_MS) })),
+  acceptProof: (id: string, body: { name: string; tape?: string | null; why?: string | null }) =>
+    answered(client.POST('/api/rigs/{id}/proofs', { ...of(id), body, ...within(LONGEST_MS) })),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>

@@ -1,6 +1,6 @@
 import { Moon, OctagonX, Sun } from 'lucide-react';
 import { Suspense, useSyncExternalStore } from 'react';
-import { NavLink, Outlet } from 'react-router';
+import { NavLink, Outlet, useMatch } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
@@ -15,6 +15,7 @@ import { Who } from './Who';
 export function Shell() {
   const [theme, setTheme] = useTheme();
   const bench = useSyncExternalStore(onBench, currentBench);
+  const rig = useMatch('/rigs/:id/*')?.params.id ?? bench?.store.rig ?? null;
   return (
     <div className="flex h-full flex-col">
       <header className="flex flex-wrap items-center gap-2 px-3 pt-2">
@@ -26,7 +27,7 @@ export function Shell() {
           {VIEWS.map(
             ({ path, label, to }) =>
               label !== undefined && (
-                <Way key={path} to={to?.(bench?.id ?? null) ?? `/${path}`} label={label} />
+                <Way key={path} to={to?.(bench?.id ?? null, rig) ?? `/${path}`} label={label} />
               ),
           )}
         </nav>

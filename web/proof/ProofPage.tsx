@@ -1,0 +1,211 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api } from '../api/client';
+import type { ProofChange, Rig, StoredDocument } from '../api/types';
+import { useDocument } from '../documents/queries';
+import { useRig } from '../rigs/useRig';
+import { Tools } from '../shell/Tools';
+import { Blank } from '../ui/Blank';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Panel } from '../ui/Panel';
+
+/** Kept tapes: what they do now beside what was accepted, and what none of them touches. */
+export default function ProofPage() {
+  const { id = '' } = useParams();
+  const document = useDocument(id);
+  if (document.isError) {
+    return <Blank title={document.error.message} action={{ label: 'Go to the library', href: '/library' }} />;
+  }
+  return document.data === undefined ? (
+    <Blank title="Opening the proofs …" />
+  ) : (
+    <OpenProofs key={id} document={document.data} />
+  );
+}
+
+function OpenProofs({ document }: { document: StoredDocument }) {
+  const work = useRig(document);
+  const isSaved = work.saving.state.is === 'saved';
+  const proofs = useQuery({
+    queryKey: ['proofs', document.id, work.saving.version()],
+    queryFn: () => api.proofsOf(document.id),
+    enabled: isSaved,
+    placeholderData: (before) => before,
+  });
+  const accept = useMutation({
+    mutationFn: ({ name, why }: { name: string; why: string }) =>
+      api.acceptProof(document.id, {
+        name,
+        why: why === '' ? null : why,
+        tape: (work.rig.proofs ?? []).find((proof) => proof.name === name)?.tape ?? null,
+      }),
+    onSuccess: (proof) =>
+      work.change((rig: Rig) => ({
+        ...rig,
+        proofs: (rig.proofs ?? []).some((each) => each.name === proof.name)
+          ? (rig.proofs ?? []).map((each) => (each.name === proof.name ? proof : each))
+          : [...(rig.proofs ?? []), proof],
+      })),
+  });
+  const uncovered = proofs.data?.uncovered;
+  return (
+    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+      <Tools>
+        <Button
+          label="Make a tape of every control"
+          disabled={accept.isPending}
+          onClick={() =>
+            accept.mutate({
+              name: `Every control, ${new Date().toLocaleDateString('sv')}`,
+              why: 'made by the bench',
+            })
+          }
+        />
+        <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${document.id}/show`}>
+          The show
+        </Link>
+      </Tools>
+      <Notice text={accept.error?.message ?? proofs.error?.message ?? null} tone="error" />
+      <div className="grid min-h-0 flex-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <Panel title={proofs.isFetching ? 'Kept tapes, being played …' : 'Kept tapes'}>
+          <div className="min-h-0 flex-1 overflow-auto p-3">
+            {proofs.data !== undefined && proofs.data.proofs.length === 0 && (
+              <p>
+                No tape is kept with this rig yet. Let one be made that plays every control once; what it does
+                now is taken as right, and every later change of rules, rig or charts is held against it.
+              </p>
+            )}
+            <ul aria-label="Kept tapes" className="flex flex-col gap-4">
+              {(proofs.data?.proofs ?? []).map((proof) => (
+                <li key={proof.name} className="flex flex-col gap-2">
+                  <p className="flex flex-wrap items-baseline gap-3">
+                    <b className="text-lg">{proof.name}</b>
+                    <span
+                      role="status"
+                      className={proof.changes.length === 0 ? 'text-success' : 'text-error'}
+                    >
+                      {proof.changes.length === 0
+                        ? '✓ as it was accepted'
+                        : `✗ differs at ${proof.changes.length} places`}
+                    </span>
+                    <span className="text-sm">
+                      accepted {proof.at ?? ''} {proof.by === null ? '' : `by ${proof.by}`}
+                      {proof.why === null ? '' : `: ${proof.why}`}
+                    </span>
+                  </p>
+                  {proof.changes.length > 0 && (
+                    <>
+                      <Changes changes={proof.changes} />
+                      <Accept onAccept={(why) => accept.mutate({ name: proof.name, why })} />
+                    </>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </div>
+        </Panel>
+        <Panel title="What no tape touches">
+          <div className="min-h-0 flex-1 overflow-auto p-3">
+            <List
+              title="Rules"
+              items={(uncovered?.rules ?? []).map((rule) => `${rule.title} (line ${rule.line})`)}
+            />
+            <List title="Scenes" items={uncovered?.scenes ?? []} />
+            <List
+              title="Controls"
+              items={(uncovered?.controls ?? []).map((control) => `${control.unit} “${control.control}”`)}
+            />
+          </div>
+        </Panel>
+      </div>
+    </main>
+  );
+}
+
+function Changes({ changes }: { changes: readonly ProofChange[] }) {
+  return (
+    <div className="max-h-96 overflow-auto">
+      <table className="table table-sm" aria-label="Before and after">
+        <thead>
+          <tr>
+            <th>At</th>
+            <th>Where</th>
+            <th>Before</th>
+            <th>Now</th>
+          </tr>
+        </thead>
+        <tbody>
+          {changes.map((change) => (
+            <tr key={change.timeUs} className="align-top">
+              <td className="font-mono whitespace-nowrap">{(change.timeUs / 1_000_000).toFixed(3)} s</td>
+              <td>
+                {[change.song, change.scene].filter((each) => each !== null).join(', ')}
+                <br />
+                <span className="text-xs">{change.units.join(', ')}</span>
+              </td>
+              <Side lines={change.was} others={change.now} />
+              <Side lines={change.now} others={change.was} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What is on both sides is faint; only what differs is in full ink. */
+function Side({ lines, others }: { lines: readonly string[]; others: readonly string[] }) {
+  return (
+    <td className="font-mono text-xs">
+      {lines.length === 0 && 'nothing'}
+      {lines.map((line, index) => (
+        <p key={`${index} ${line}`} className={others.includes(line) ? 'opacity-60' : 'font-semibold'}>
+          {line}
+        </p>
+      ))}
+    </td>
+  );
+}
+
+function Accept({ onAccept }: { onAccept: (why: string) => void }) {
+  const [why, setWhy] = useState('');
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onAccept(why.trim());
+      }}
+    >
+      <input
+        aria-label="Why this is right now"
+        placeholder="Why this is right now"
+        className="input input-sm flex-1"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+      />
+      <button type="submit" className="btn btn-sm btn-primary" disabled={why.trim() === ''}>
+        Accept
+      </button>
+    </form>
+  );
+}
+
+function List({ title, items }: { title: string; items: readonly string[] }) {
+  return (
+    <section className="mb-3">
+      <h3 className="font-semibold">{title}</h3>
+      {items.length === 0 ? (
+        <p className="text-sm">all are touched</p>
+      ) : (
+        <ul className="list-disc pl-5 text-sm">
+          {items.map((item) => (
+            <li key={item}>{item}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,118 @@
+import { useMutation } from '@tanstack/react-query';
+import { api } from '../api/client';
+import type { Cell, Sheets } from '../api/types';
+
+/** Scenes under their songs down, units across, in each cell the program as that unit shows it. Choosing one writes a rule. */
+export function ProgramSheet({
+  id,
+  sheets,
+  onChanged,
+}: {
+  id: string;
+  sheets: Sheets;
+  onChanged: () => void;
+}) {
+  const set = useMutation({
+    mutationFn: ({ scene, unit, program }: { scene: string; unit: string; program: string | null }) =>
+      api.setCell(id, scene, unit, program),
+    onSuccess: onChanged,
+  });
+  if (sheets.units.length === 0 || sheets.rows.length === 0) {
+    return (
+      <p>
+        {sheets.units.length === 0
+          ? 'No unit of this rig has programs that can be called.'
+          : 'The rules have no scenes yet. Write a line such as scene "Harbour" into them.'}
+      </p>
+    );
+  }
+  return (
+    <>
+      {set.error !== null && <p role="alert">{set.error.message}</p>}
+      <table className="table table-pin-rows" aria-label="Programs">
+        <thead>
+          <tr>
+            <th>Song</th>
+            <th>Scene</th>
+            {sheets.units.map((unit) => (
+              <th key={unit.name}>{unit.label}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {sheets.rows.map((row, index) => (
+            <tr key={`${row.song ?? ''} ${row.scene}`}>
+              <td className="text-sm">
+                {sheets.rows[index - 1]?.song === row.song ? '' : (row.song ?? 'in no song')}
+              </td>
+              <td className="font-semibold">{row.scene}</td>
+              {row.cells.map((cell) => (
+                <td key={cell.unit}>
+                  <ProgramCell
+                    cell={cell}
+                    scene={row.scene}
+                    programs={sheets.units.find((unit) => unit.name === cell.unit)?.programs ?? []}
+                    isBusy={set.isPending}
+                    onChoose={(program) => set.mutate({ scene: row.scene, unit: cell.unit, program })}
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-3 text-sm">
+        This sheet is a view of the rules: each cell is a line “on enter recall …” of its scene. A blank cell
+        leaves the unit where it is; where that can be several programs, they are named.
+      </p>
+    </>
+  );
+}
+
+function ProgramCell({
+  cell,
+  scene,
+  programs,
+  isBusy,
+  onChoose,
+}: {
+  cell: Cell;
+  scene: string;
+  programs: Sheets['units'][number]['programs'];
+  isBusy: boolean;
+  onChoose: (program: string | null) => void;
+}) {
+  if (cell.by !== null && cell.by !== 'here') {
+    return (
+      <span title={`called by ${cell.by}, line ${cell.line ?? ''}`}>
+        <b className="font-mono text-lg">{cell.shown}</b> {cell.name}{' '}
+        <span className="text-xs">by {cell.by}</span>
+      </span>
+    );
+  }
+  const chosen = programs.find((program) => program.title === cell.name || program.title === cell.shown);
+  return (
+    <span className="flex flex-col">
+      <select
+        aria-label={`${cell.unit} in ${scene}`}
+        className={`select select-sm w-44 ${cell.by === null ? 'opacity-80' : 'font-semibold'}`}
+        value={cell.by === null ? '' : (chosen?.title ?? '?')}
+        disabled={isBusy}
+        onChange={(event) => onChoose(event.target.value === '' ? null : event.target.value)}
+      >
+        <option value="">stays</option>
+        {cell.by !== null && chosen === undefined && <option value="?">{cell.shown}</option>}
+        {programs.map((program) => (
+          <option key={program.words} value={program.title}>
+            {program.words}
+          </option>
+        ))}
+      </select>
+      {cell.by === null && cell.carried.length > 1 && (
+        <span className="text-xs text-warning" role="note">
+          on {cell.carried.join(' or ')}, depending on what was before
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,248 @@
+import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import type { Song } from '../api/types';
+import type { RigWork } from '../rigs/useRig';
+import { without } from '../rigs/edits';
+import { Button } from '../ui/Button';
+import {
+  addSetList,
+  addSong,
+  changeShow,
+  changeSong,
+  leaveOut,
+  moveSong,
+  order,
+  putIn,
+  showOf,
+} from './edits';
+
+/** Songs in the order in which they are played: moved, skipped and repeated without touching a rule. */
+export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly string[] }) {
+  const show = showOf(work.rig);
+  const songs = order(work.rig);
+  const [chosen, choose] = useState<string | null>(null);
+  const [title, setTitle] = useState('');
+  const [list, setList] = useState('');
+  const song = show.songs.find((each) => each.id === (chosen ?? songs[0]?.id));
+  const rest = show.songs.filter((each) => !songs.includes(each));
+
+  return (
+    <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div className="flex flex-col gap-3">
+        <div className="flex flex-wrap items-center gap-2">
+          {show.setLists.length > 0 && (
+            <select
+              aria-label="Set list"
+              className="select select-sm w-48"
+              value={show.loaded ?? show.setLists[0]?.name}
+              onChange={(event) => {
+                const loaded = event.target.value;
+                work.change((rig) => changeShow(rig, (before) => ({ ...before, loaded })));
+              }}
+            >
+              {show.setLists.map((each) => (
+                <option key={each.name}>{each.name}</option>
+              ))}
+            </select>
+          )}
+          <form
+            className="flex gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (list.trim() !== '') {
+                work.change((rig) => addSetList(rig, list.trim()));
+                setList('');
+              }
+            }}
+          >
+            <input
+              aria-label="Another set list"
+              placeholder="another set list"
+              className="input input-sm w-40"
+              value={list}
+              onChange={(event) => setList(event.target.value)}
+            />
+          </form>
+        </div>
+        <ol aria-label="Songs" className="flex flex-col gap-1">
+          {songs.map((each, place) => (
+            <li
+              key={`${place} ${each.id}`}
+              className={`flex items-center gap-2 rounded-field border-2 px-2 ${each.id === song?.id ? 'border-primary' : 'border-base-300'}`}
+            >
+              <span className="w-8 text-right font-mono text-2xl">{place + 1}</span>
+              <button
+                type="button"
+                className="btn flex-1 justify-start text-lg btn-ghost"
+                aria-pressed={each.id === song?.id}
+                onClick={() => choose(each.id)}
+              >
+                {each.title}
+                <span className="ml-auto font-mono text-base font-normal">
+                  {each.tempo ?? '–'} · {each.key ?? '–'}
+                </span>
+              </button>
+              <Button
+                tone="quiet"
+                iconOnly
+                icon={<ArrowUp size={16} />}
+                label={`Earlier: ${each.title}`}
+                disabled={place === 0}
+                onClick={() => work.change((rig) => moveSong(rig, place, -1))}
+              />
+              <Button
+                tone="quiet"
+                iconOnly
+                icon={<ArrowDown size={16} />}
+                label={`Later: ${each.title}`}
+                disabled={place === songs.length - 1}
+                onClick={() => work.change((rig) => moveSong(rig, place, 1))}
+              />
+              <Button
+                tone="quiet"
+                iconOnly
+                icon={<X size={16} />}
+                label={`Leave out: ${each.title}`}
+                onClick={() => work.change((rig) => leaveOut(rig, place))}
+              />
+            </li>
+          ))}
+        </ol>
+        {songs.length === 0 && <p>No song yet. Write its title, and it stands at the end of the list.</p>}
+        <form
+          className="flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (title.trim() !== '') {
+              work.change((rig) => addSong(rig, title.trim()));
+              setTitle('');
+            }
+          }}
+        >
+          <input
+            aria-label="Title of a song"
+            placeholder="Title of a song"
+            className="input flex-1"
+            value={title}
+            onChange={(event) => setTitle(event.target.value)}
+          />
+          <button type="submit" className="btn btn-primary">
+            <Plus size={16} /> Add
+          </button>
+        </form>
+        {rest.length > 0 && (
+          <p className="flex flex-wrap items-center gap-2 text-sm">
+            Not in this list:
+            {rest.map((each) => (
+              <Button
+                key={each.id}
+                label={each.title}
+                onClick={() => work.change((rig) => putIn(rig, each.id))}
+              />
+            ))}
+          </p>
+        )}
+      </div>
+      {song !== undefined && <SongDetails key={song.id} work={work} song={song} scenes={scenes} />}
+    </div>
+  );
+}
+
+function SongDetails({ work, song, scenes }: { work: RigWork; song: Song; scenes: readonly string[] }) {
+  const edit = (change: (song: Song) => Song) => work.change((rig) => changeSong(rig, song.id, change));
+  const text = (field: 'key' | 'notes', label: string) => (
+    <label className="flex flex-col gap-1 text-sm">
+      {label}
+      <input
+        className="input w-full"
+        value={song[field] ?? ''}
+        onChange={(event) => {
+          const value = event.target.value;
+          edit((before) => (value === '' ? without(before, field) : { ...before, [field]: value }));
+        }}
+      />
+    </label>
+  );
+  return (
+    <section aria-label={song.title} className="flex flex-col gap-3">
+      <label className="flex flex-col gap-1 text-sm">
+        Title
+        <input
+          className="input w-full text-lg"
+          value={song.title}
+          onChange={(event) => {
+            const title = event.target.value;
+            if (title !== '') {
+              edit((before) => ({ ...before, title }));
+            }
+          }}
+        />
+      </label>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="flex flex-col gap-1 text-sm">
+          Tempo
+          <input
+            type="number"
+            min={20}
+            max={400}
+            className="input w-full"
+            value={song.tempo ?? ''}
+            onChange={(event) => {
+              const tempo = Number(event.target.value);
+              edit((before) => (tempo < 20 || tempo > 400 ? without(before, 'tempo') : { ...before, tempo }));
+            }}
+          />
+        </label>
+        {text('key', 'Key')}
+      </div>
+      {text('notes', 'Notes')}
+      <fieldset>
+        <legend className="text-sm">Scenes, in the order in which they come</legend>
+        <ol className="flex flex-wrap gap-2">
+          {(song.scenes ?? []).map((scene, place) => (
+            <li key={`${place} ${scene}`}>
+              <Button
+                icon={<X size={14} />}
+                label={scene}
+                title={`Take ${scene} out of this song`}
+                onClick={() =>
+                  edit((before) => ({
+                    ...before,
+                    scenes: (before.scenes ?? []).filter((_, index) => index !== place),
+                  }))
+                }
+              />
+            </li>
+          ))}
+        </ol>
+        <select
+          aria-label="Add a scene"
+          className="select mt-2 select-sm w-48"
+          value=""
+          onChange={(event) => {
+            const scene = event.target.value;
+            edit((before) => ({ ...before, scenes: [...(before.scenes ?? []), scene] }));
+          }}
+        >
+          <option value="">add a scene</option>
+          {scenes.map((scene) => (
+            <option key={scene}>{scene}</option>
+          ))}
+        </select>
+      </fieldset>
+      <label className="flex flex-col gap-1 text-sm">
+        Jobs for hands, one on a line
+        <textarea
+          className="textarea w-full"
+          rows={3}
+          value={(song.jobs ?? []).join('\n')}
+          onChange={(event) => {
+            const jobs =
+              event.target.value === '' ? [] : event.target.value.split('\n').map((job) => job || ' ');
+            edit((before) => ({ ...before, jobs }));
+          }}
+        />
+      </label>
+    </section>
+  );
+}
