@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { api } from './api/client';
 import { useDocuments } from './documents/queries';
@@ -7,9 +8,20 @@ import { Shell } from './shell/Shell';
 import { Blank } from './ui/Blank';
 import { VIEWS } from './views';
 
+/** For playing: nothing of the other views is around it. */
+const StagePage = lazy(() => import('./stage/StagePage'));
+
 export function App() {
   return (
     <Routes>
+      <Route
+        path="/stage/:id"
+        element={
+          <Suspense fallback={<Blank title="Opening the stage …" />}>
+            <StagePage />
+          </Suspense>
+        }
+      />
       <Route element={<Shell />}>
         <Route path="/" element={<Latest />} />
         <Route path="/bench" element={<Latest />} />

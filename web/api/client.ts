@@ -22,6 +22,7 @@ export class Refusal extends Error {
 /** A request that takes longer is given up, so that one that is lost holds up no other. */
 const LONGEST_MS = 30_000;
 const LONGEST_PLAY_MS = 10_000;
+const PING_MS = 1000;
 
 const client = createClient<paths>({
   baseUrl: typeof window === 'undefined' ? 'http://localhost' : window.location.origin,
@@ -173,6 +174,17 @@ export const api = {
     answered(client.GET('/api/rigs/{id}/proofs', { ...of(id), ...within(LONGEST_MS) })),
   acceptProof: (id: string, body: { name: string; tape?: string | null; why?: string | null }) =>
     answered(client.POST('/api/rigs/{id}/proofs', { ...of(id), body, ...within(LONGEST_MS) })),
+  stageOf: (id: string) => answered(client.GET('/api/rigs/{id}/stage', { ...of(id), ...within(LONGEST_MS) })),
+  keepStage: (id: string, body: { bench: string | null; song: number }) =>
+    answered(client.PUT('/api/rigs/{id}/stage', { ...of(id), body, ...within(LONGEST_PLAY_MS) })),
+  /** Whether the application answers. */
+  ping: () =>
+    answered(
+      client.GET('/api/reckon/{what}', {
+        params: { path: { what: 'halves' }, query: { number: '0' } },
+        ...within(PING_MS),
+      }),
+    ),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>

@@ -529,6 +529,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Which bench a show is played on, and at which song it is. */
+        get: operations["stageOf"];
+        /** Says where a show is. */
+        put: operations["keepStage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/trial": {
         parameters: {
             query?: never;
@@ -1274,6 +1294,11 @@ export interface components {
             was: string[];
             now: string[];
             units: string[];
+        };
+        Stage: {
+            bench: string | null;
+            /** @description The place in the set list. */
+            song: number;
         };
         Swap: {
             matches: {
@@ -2486,6 +2511,56 @@ export interface operations {
             };
             404: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    stageOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Where the show is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stage"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    keepStage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Stage"];
+            };
+        };
+        responses: {
+            /** @description Where the show is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stage"];
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     rigTrial: {

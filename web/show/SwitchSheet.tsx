@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { swatch } from '../ui/colours';
 import type { Rig, Sheets, SwitchUse } from '../api/types';
 
 /** What every control does, in words, read from the rules. */
@@ -43,7 +44,7 @@ function Use({ use, book }: { use: SwitchUse; book: string | null }) {
           <span className="ml-auto flex items-center gap-1 text-xs">
             <span
               className="size-3 rounded-full border border-base-content"
-              style={{ backgroundColor: use.colour }}
+              style={{ backgroundColor: swatch(use.colour) }}
             />
             {use.colour}
           </span>

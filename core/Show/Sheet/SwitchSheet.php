@@ -8,9 +8,10 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Naming\Titles;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\GoStep;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
@@ -38,13 +39,12 @@ final readonly class SwitchSheet
 
     public static function of(Situation $situation): self
     {
-        $book = $situation->checked()->book;
         $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $uses = [];
         foreach ($situation->setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
                 foreach (self::messages($devices, $box, $control) as $message) {
-                    array_push($uses, ...self::ofControl($book, $box, $control, $message));
+                    array_push($uses, ...self::ofControl($situation, $devices, $box, $control, $message));
                 }
             }
         }
@@ -53,8 +53,9 @@ final readonly class SwitchSheet
     }
 
     /** @return list<SwitchUse> */
-    private static function ofControl(Rulebook $book, Box $box, Control $control, ControlMessage $message): array
+    private static function ofControl(Situation $situation, RigDevices $devices, Box $box, Control $control, ControlMessage $message): array
     {
+        $book = $situation->checked()->book;
         $uses = [];
         foreach ($book->rules as $rule) {
             if ($rule->isStack || !TakenBy::isFor($book, $rule, $message)) {
@@ -63,7 +64,7 @@ final readonly class SwitchSheet
             $does = [];
             $isByHand = false;
             foreach ($rule->steps as $step) {
-                $words = self::words($step);
+                $words = self::words($situation, $step, self::place($situation, $devices, $rule, $box, $control));
                 $isByHand = $isByHand || null === $words;
                 $does = [...$does, ...array_filter([$words], static fn (?string $each): bool => null !== $each && '' !== $each)];
             }
@@ -77,21 +78,51 @@ final readonly class SwitchSheet
         return $uses;
     }
 
-    /** What a step does, in words; nothing for what goes without saying, null for what these words cannot say. */
-    private static function words(Step $step): ?string
+    /**
+     * What a step does, in words; nothing for what goes without saying, null for what these words cannot say.
+     *
+     * @param int|null $place of the control among those that the rule takes, from 1
+     */
+    private static function words(Situation $situation, Step $step, ?int $place): ?string
     {
+        $unit = $step instanceof NamedStep ? ($situation->setup->box($step->device->text)?->label() ?? $step->device->text) : '';
+
         return match (true) {
             $step instanceof PressStep => '',
-            $step instanceof RecallStep => "{$step->device->text}: ".preg_replace('/^recall \S+ /', 'program ', $step->print()),
-            $step instanceof TurnStep => "{$step->device->text}: ".preg_replace('/^turn \S+ /', '', $step->print()),
-            $step instanceof PlayStep => "plays {$step->device->text}",
+            $step instanceof RecallStep => "{$unit}: program ".str_replace('"', '', (string) preg_replace('/^recall \S+ /', '', $step->print())),
+            $step instanceof TurnStep => "{$unit}: ".str_replace('"', '', (string) preg_replace('/^turn \S+ /', '', $step->print())),
+            $step instanceof PlayStep => "plays {$unit}",
             $step instanceof NamedStep => null,
-            $step instanceof GoStep => null === $step->title() ? $step->print() : "scene {$step->title()->text}",
+            $step instanceof GoStep => self::scene($situation, $step, $place),
             $step instanceof DoStep => "stack {$step->stack()->text}",
             $step instanceof TapStep, $step instanceof StartStep, $step instanceof StopStep => $step->print(),
             $step instanceof PanicStep => 'panic',
             default => null,
         };
+    }
+
+    private static function scene(Situation $situation, GoStep $step, ?int $place): string
+    {
+        $title = $step->title()->text ?? ('go index' === $step->print() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
+
+        return null === $title ? $step->print() : "scene {$title}";
+    }
+
+    /** The place of a control in the list that a rule takes, from 1. */
+    private static function place(Situation $situation, RigDevices $devices, Rule $rule, Box $box, Control $control): ?int
+    {
+        foreach ($situation->checked()->written->rules as $written) {
+            foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
+                $titles = $selector->device?->text === $box->name ? Titles::of($selector->device, $selector->titles, $devices) : [];
+                foreach ($titles as $index => $title) {
+                    if (Title::equal($title->text, $control->name)) {
+                        return $index + 1;
+                    }
+                }
+            }
+        }
+
+        return null;
     }
 
     private static function gesture(Rule $rule, Control $control): string

@@ -83,12 +83,13 @@ final class SheetTest extends TestCase
             $does["{$use->unit} {$use->control} {$use->gesture}"] = $use;
         }
         $words = static fn (SwitchUse $use): array => [$use->does, $use->isByHand];
-        self::assertSame([['drive: "Bypass" to other'], false], $words($does['treadle Switch 4 press']));
+        self::assertSame([['Drive: Bypass to other'], false], $words($does['treadle Switch 4 press']));
+        self::assertSame([['scene Open sea'], false], $words($does['treadle Switch 2 press']));
         self::assertSame([['start crossing'], false], $words($does['treadle Switch 6 short']));
         self::assertSame([['stop crossing'], false], $words($does['treadle Switch 6 held']));
         self::assertSame([['stack storm'], false], $words($does['treadle Switch 7 press']));
-        self::assertSame([['brine: "Swell"'], false], $words($does['treadle Pedal move']));
-        self::assertSame([['sampler: "Level 3"'], true], $words($does['tilt Tilt move']), 'a deadband and a rate are more than the words say');
+        self::assertSame([['Brine: Swell'], false], $words($does['treadle Pedal move']));
+        self::assertSame([['Sampler: Level 3'], true], $words($does['tilt Tilt move']), 'a deadband and a rate are more than the words say');
         self::assertArrayNotHasKey('strip A fader 3 move', $does);
     }
 

@@ -1,4 +1,5 @@
 import type { DeviceView } from '../../api/types';
+import { swatch } from '../../ui/colours';
 
 /** A unit of the rig, as its chart makes it: the program it shows, what sounds, and the parameters moved last. */
 export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boolean }) {
@@ -49,7 +50,10 @@ export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boole
               key={lamp.control}
               className="flex items-center gap-1 rounded-field border border-base-300 px-1.5"
             >
-              <span className="size-2.5 rounded-full bg-primary" style={{ backgroundColor: lamp.colour }} />
+              <span
+                className="size-2.5 rounded-full bg-primary"
+                style={{ backgroundColor: swatch(lamp.colour) }}
+              />
               {lamp.control} {lamp.colour}
             </li>
           ))}

@@ -1,3 +1,4 @@
+import { swatch } from '../../ui/colours';
 import { usePress } from './usePress';
 
 /** A pad or switch: sounds while it is held. */
@@ -31,7 +32,7 @@ export function PressButton({
       {lamp !== undefined && (
         <span
           className="mr-1 size-2.5 shrink-0 rounded-full border border-base-content bg-primary"
-          style={{ backgroundColor: lamp }}
+          style={{ backgroundColor: swatch(lamp) }}
           role="img"
           aria-label={`lamp ${lamp}`}
           title={`lamp ${lamp}`}

@@ -109,13 +109,16 @@ export class BenchStore {
     return Math.max(0, Math.round((wallMs() - this.originMs) * 1000));
   }
 
-  /** Opens the bench, or goes on with the one that this window had before it was loaded again. */
-  async open(text: string, goodText: string): Promise<void> {
+  /** Opens the bench, or goes on with the one that this window had before it was loaded again, or that another browser plays on. */
+  async open(text: string, goodText: string, shared: string | null = null): Promise<void> {
     this.text = text;
     this.goodText = goodText;
     const kept = this.rulebook === null ? null : recallBench(this.rulebook);
     const bench = await this.untilAnswered(
-      async () => (await reopened(kept)) ?? api.openBench(text, goodText, this.rig),
+      async () =>
+        (await reopened(kept)) ??
+        (await reopened(shared === null ? null : { id: shared })) ??
+        api.openBench(text, goodText, this.rig),
     );
     if (bench === null) {
       return;
@@ -126,8 +129,14 @@ export class BenchStore {
       this.update({ positions: new Map(kept.positions.map(([sender, all]) => [sender, new Map(all)])) });
     } else {
       this.originMs = wallMs() - bench.nowUs / 1000;
+      this.courier.goOn(bench.heard, bench.request);
     }
     this.begin(bench);
+  }
+
+  /** The bench on the server, once it is open. */
+  benchId(): string | null {
+    return this.id;
   }
 
   close(): void {

@@ -71,6 +71,13 @@ export class Courier {
     this.sent = undelivered.sent;
   }
 
+  /** Counts on from what a bench has heard from somebody else. */
+  goOn(heard: number, request: number): void {
+    this.queue = this.queue.map((each, index) => ({ ...each, number: heard + index + 1 }));
+    this.number = heard + this.queue.length;
+    this.request = Math.max(this.request, request);
+  }
+
   undelivered(): Undelivered {
     return { gestures: this.queue, number: this.number, request: this.request, sent: this.sent };
   }

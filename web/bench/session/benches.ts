@@ -5,14 +5,14 @@ let current: { id: string; store: BenchStore } | null = null;
 const listeners = new Set<() => void>();
 
 /** The bench of a rulebook: the one that is open, or a new one in its place. It plays on while other views are looked at. */
-export function benchOf(rulebook: Rulebook, rig: string | null): BenchStore {
+export function benchOf(rulebook: Rulebook, rig: string | null, shared: string | null = null): BenchStore {
   if (current !== null && current.id === rulebook.id) {
     return current.store;
   }
   current?.store.close();
   const store = new BenchStore(rulebook.id, rig);
   current = { id: rulebook.id, store };
-  void store.open(rulebook.text, rulebook.goodText);
+  void store.open(rulebook.text, rulebook.goodText, shared);
   listeners.forEach((listener) => listener());
   return store;
 }

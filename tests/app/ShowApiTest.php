@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\App;
+
+/** Learn, sheets, kept tapes and the stage, as the screen asks for them. */
+final class ShowApiTest extends ApiTestCase
+{
+    private const MENDED = 'The ferry, mended';
+
+    public function testWhatWasPlayedBecomesARule(): void
+    {
+        $rig = $this->rig();
+        $text = $this->rules($rig);
+        $events = [['timeUs' => 1_000_000, 'port' => 'treadle', 'bytes' => 'BF 57 7F'], ['timeUs' => 1_300_000, 'port' => 'treadle', 'bytes' => 'BF 57 00']];
+        $heard = $this->call('POST', '/api/learn/recognise', ['events' => $events, 'fromUs' => 0, 'toUs' => 3_000_000, 'text' => $text, 'rig' => $rig], 200, 'Recognised');
+        self::assertTrue($heard['isSure']);
+        self::assertSame('Switch 8', $this->at($heard, 'candidates.0.control'));
+        $targets = $this->call('POST', '/api/learn/targets', ['text' => $text, 'rig' => $rig], 200);
+        self::assertContains('Brine: program 6, Undertow', array_column($targets, 'words'));
+        $control = ['port' => 'treadle', 'kind' => 'cc', 'channel' => 16, 'number' => 87, 'sort' => 'momentary switch', 'unit' => 'treadle', 'control' => 'Switch 8'];
+        $rule = $this->call('POST', '/api/learn/rule', ['text' => $text, 'rig' => $rig, 'control' => $control, 'target' => ['what' => 'program', 'unit' => 'brine', 'title' => 'Undertow']], 200, 'LearnedRule');
+        self::assertIsString($rule['rule']);
+        self::assertStringContainsString('recall brine "Undertow"', $rule['rule']);
+        $this->call('POST', '/api/learn/rule', ['text' => $text, 'rig' => $rig, 'control' => ['sort' => 'fader or pedal'] + $control, 'target' => ['what' => 'scene', 'unit' => null, 'title' => 'Harbour']], 422);
+        $this->call('POST', '/api/learn/recognise', ['events' => [['timeUs' => 1, 'port' => 'x', 'bytes' => 'ZZ']], 'fromUs' => 0, 'toUs' => 1, 'text' => '', 'rig' => null], 400);
+    }
+
+    public function testACellOfTheProgramSheetIsALineOfTheRules(): void
+    {
+        $rig = $this->rig();
+        $before = $this->rules($rig);
+        $sheets = $this->call('GET', "/api/rigs/{$rig}/show", null, 200, 'Sheets');
+        self::assertSame(['Harbour', 'Open sea', 'Far shore'], $sheets['scenes']);
+        self::assertSame('2', $this->at($sheets, 'rows.0.cells.0.shown'));
+        $this->call('POST', "/api/rigs/{$rig}/show/cell", ['scene' => 'Far shore', 'unit' => 'drive', 'program' => '4'], 200);
+        self::assertStringContainsString("scene \"Far shore\"\n  on enter recall drive \"4\"\n", $this->rules($rig));
+        $this->call('POST', "/api/rigs/{$rig}/show/cell", ['scene' => 'Far shore', 'unit' => 'drive', 'program' => null], 200);
+        self::assertSame($before, $this->rules($rig));
+        $this->call('POST', "/api/rigs/{$rig}/show/cell", ['scene' => 'Nowhere', 'unit' => 'drive', 'program' => '4'], 422);
+    }
+
+    public function testKeptTapesArePlayedAgain(): void
+    {
+        $rig = $this->rig();
+        $proofs = $this->call('GET', "/api/rigs/{$rig}/proofs", null, 200, 'Proofs');
+        self::assertSame([[], [], []], array_column(\is_array($proofs['proofs']) ? $proofs['proofs'] : [], 'changes'));
+        $made = $this->call('POST', "/api/rigs/{$rig}/proofs", ['name' => 'Mine', 'tape' => "1000 keys 90 30 40\n1100 keys 80 30 40\n", 'why' => 'it is so'], 200, 'KeptTape');
+        self::assertIsString($made['accepted']);
+        self::assertStringContainsString('1000.000 synths 92 30 40', $made['accepted']);
+        $this->call('POST', "/api/rigs/{$rig}/proofs", ['name' => 'Bad', 'tape' => "this is no tape\n"], 422);
+    }
+
+    public function testTheStageIsTheSameInEveryBrowser(): void
+    {
+        $rig = $this->rig();
+        self::assertSame(['bench' => null, 'song' => 0], $this->call('GET', "/api/rigs/{$rig}/stage", null, 200, 'Stage'));
+        $this->call('PUT', "/api/rigs/{$rig}/stage", ['bench' => '0123456789abcdef', 'song' => 2], 200, 'Stage');
+        self::assertSame(['bench' => '0123456789abcdef', 'song' => 2], $this->call('GET', "/api/rigs/{$rig}/stage", null, 200));
+        $this->call('PUT', "/api/rigs/{$rig}/stage", ['bench' => null, 'song' => -1], 400);
+        $this->call('GET', '/api/rigs/0000000000000000/stage', null, 404);
+    }
+
+    private function rig(): string
+    {
+        $id = array_column($this->call('GET', '/api/documents?kind=rig', null, 200), 'id', 'name')[self::MENDED] ?? null;
+        self::assertIsString($id);
+
+        return $id;
+    }
+
+    private function rules(string $rig): string
+    {
+        $this->browser->request('GET', "/api/rigs/{$rig}/file");
+        $json = json_decode((string) $this->browser->getResponse()->getContent(), true);
+
+        return \is_array($json) && \is_string($json['rulebook'] ?? null) ? $json['rulebook'] : '';
+    }
+}
