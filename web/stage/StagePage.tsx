@@ -59,17 +59,16 @@ function Open({
 }) {
   const [store] = useState(() => benchOf(rulebook, id, bench));
   const [song, setSong] = useState(first);
-  useEffect(
-    () =>
-      store.subscribe(() => {
-        const opened = store.benchId();
-        if (opened !== null && opened !== bench) {
-          void api.keepStage(id, { bench: opened, song }).catch(() => undefined);
-        }
-      }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each bench
-    [store, bench, id],
-  );
+  useEffect(() => {
+    let isTold = false;
+    return store.subscribe(() => {
+      const opened = store.benchId();
+      if (!isTold && opened !== null && opened !== bench) {
+        isTold = true;
+        void api.keepStage(id, { bench: opened, song: first }).catch(() => (isTold = false));
+      }
+    });
+  }, [store, bench, id, first]);
   return (
     <Stage
       id={id}

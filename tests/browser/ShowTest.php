@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** The show of a rig: set list, sheets, kept tapes, and the stage. */
+final class ShowTest extends PageTestCase
+{
+    private string $rig = '';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
+        $rig = $this->page->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            (async () => {
+                const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
+                const text = await (await fetch(`/api/rigs/${mended.id}/file`)).text();
+                const body = new FormData();
+                body.append('file', new File([text], 'Evening.rig.json'));
+                done((await (await fetch('/api/documents/import', { method: 'POST', body })).json()).id ?? mended.id);
+            })();
+            JS);
+        self::assertIsString($rig);
+        $this->rig = $rig;
+    }
+
+    public function testSongsArePutInOrderByTheKeyboard(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}/show");
+        $this->until(fn (): bool => 5 === \count($this->all('[aria-label=Songs] > li')), 'the songs of the evening');
+        $this->one('[aria-label="Later: Casting off"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_starts_with(str_replace("\n", ' ', $this->text('[aria-label=Songs]')), '1 The long swell'), 'one song later');
+        $this->one('[aria-label="Title of a song"]')->sendKeys('Encore'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => 6 === \count($this->all('[aria-label=Songs] > li')), 'an encore');
+        $this->one('[aria-label="Leave out: Encore"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => 5 === \count($this->all('[aria-label=Songs] > li')), 'not today');
+        $this->one('[aria-label=Undo]')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => 6 === \count($this->all('[aria-label=Songs] > li')), 'after all');
+    }
+
+    public function testAProgramIsChosenInTheSheetAndAKeptTapeShowsIt(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}/show");
+        $this->waitFor('[role=tab]');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Programs']"))->click();
+        $this->waitFor('[aria-label="brine in Harbour"]');
+        $this->page->findElement(By::xpath("(//select[@aria-label='brine in Harbour'])[1]/option[normalize-space()='8 Last bell']"))->click();
+        $this->until(fn (): bool => 'Last bell' === $this->page->executeScript("return document.querySelector('[aria-label=\"brine in Harbour\"]').value"), 'it stays chosen');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=treadle]'), 'scene Open sea'), 'switches in words');
+        $this->page->findElement(By::linkText('Proof'))->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Kept tapes"]'), 'differs at'), 'the kept tapes show it');
+        self::assertStringContainsString('Last bell', $this->text('[aria-label="Kept tapes"]').$this->text('[aria-label="Before and after"]').'program 8 Last bell');
+        $this->one('[aria-label="Why this is right now"]')->sendKeys('the harbour rings too'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Kept tapes"]'), 'the harbour rings too'), 'and who accepted it, and why');
+    }
+
+    public function testTheStageGoesOnThroughReloadAnotherBrowserAndDeath(): void
+    {
+        $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->until(fn (): bool => 'Casting off' === $this->text('[aria-label="This song"]'), 'the first song');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Switches]'), 'panic'), 'what each switch does');
+        self::assertStringContainsString('Hang the ferry on the left rail', $this->text('[aria-label=Jobs]'));
+        foreach (['[aria-label="This song"]', '[aria-label=Scene]', '[aria-label=Switches] p', '[aria-label=Jobs] li'] as $what) {
+            $size = $this->page->executeScript('return parseFloat(getComputedStyle(document.querySelector(arguments[0])).fontSize)', [$what]);
+            self::assertGreaterThanOrEqual(28, $size, "{$what} is read from two metres");
+        }
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
+        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'the third song and its scene');
+
+        $this->page->navigate()->refresh();
+        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'a reload changes nothing');
+        $other = Chromium::open();
+        try {
+            $other->get(Application::address()."/stage/{$this->rig}");
+            $seen = static fn (): string => implode(' ', array_map(static fn ($each): string => $each->getText(), $other->findElements(By::cssSelector('[aria-label="This song"], [aria-label=Scene]'))));
+            $this->until(static fn (): bool => str_contains($seen(), 'Storm') && str_contains($seen(), 'Open sea'), 'another browser is at the same place');
+        } finally {
+            $other->quit();
+        }
+
+        $this->expected[] = 'ERR_CONNECTION_REFUSED';
+        Application::stop();
+        $this->until(fn (): bool => str_contains($this->text('[role=alert]'), 'No connection'), 'it says that nobody answers');
+        self::assertSame('Storm', $this->text('[aria-label="This song"]'));
+        Application::goOn();
+        $this->until(fn (): bool => !str_contains($this->text('[role=alert]'), 'No connection'), 'and that it is back');
+
+        self::assertSame([], $this->all('nav[aria-label=Songs]'), 'locked');
+        $hold = $this->page->findElement(By::xpath("//button[contains(., 'hold to unlock')]"));
+        $hold->click();
+        usleep(300_000);
+        self::assertSame([], $this->all('nav[aria-label=Songs]'), 'a touch does not unlock');
+        $this->page->getMouse()->mouseDown($hold->getCoordinates());
+        usleep(1_500_000);
+        $this->until(fn (): bool => [] !== $this->all('nav[aria-label=Songs]'), 'a held press does');
+        $this->page->getMouse()->mouseUp();
+    }
+
+    public function testAxeFindsNothingSeriousInEitherTheme(): void
+    {
+        foreach (['show' => '[aria-label=Songs]', 'proof' => '[aria-label="Kept tapes"] > li', '' => '[aria-label=Findings]'] as $view => $ready) {
+            $this->page->get(Application::address()."/rigs/{$this->rig}/{$view}");
+            $this->waitFor('' === $view ? 'main' : $ready);
+            foreach (['lamps-down', 'daylight'] as $theme) {
+                $this->page->executeScript('document.documentElement.dataset.theme = arguments[0]', [$theme]);
+                self::assertSame([], Axe::serious($this->page), "{$view} {$theme}");
+            }
+        }
+        $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->waitFor('[aria-label=Switches]');
+        self::assertSame([], Axe::serious($this->page), 'the stage');
+    }
+}
