@@ -36,12 +36,7 @@ final readonly class LearnController
     public function recognise(Request $request): JsonResponse
     {
         $body = Body::of($request);
-        $events = [];
-        foreach ($body->list('events', self::MOST_EVENTS) as $event) {
-            $bytes = Bytes::fromHex($event->text('bytes', 20_000)) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
-            $events[] = new Event($event->number('timeUs', 0, self::LATEST_US), $event->text('port', 100), $bytes);
-        }
-        usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);
+        $events = self::events($body);
         $rig = $body->textOrNull('rig', 80);
         $situation = $this->rigs->situation($rig, $body->text('text', Parser::MAX_BYTES));
         $setup = Setup::of($situation->setup->rig, $situation->checked()->written);
@@ -75,6 +70,19 @@ final readonly class LearnController
         }
 
         return new JsonResponse(['rule' => $rule->text, 'edits' => array_map(get_object_vars(...), $rule->edits), 'told' => $rule->told]);
+    }
+
+    /** @return list<Event> what came in, by time */
+    public static function events(Body $body): array
+    {
+        $events = [];
+        foreach ($body->list('events', self::MOST_EVENTS) as $event) {
+            $bytes = Bytes::fromHex($event->text('bytes', 20_000)) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
+            $events[] = new Event($event->number('timeUs', 0, self::LATEST_US), $event->text('port', 100), $bytes);
+        }
+        usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);
+
+        return $events;
     }
 
     /** @return array<string, mixed> */

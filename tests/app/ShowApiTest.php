@@ -41,6 +41,24 @@ final class ShowApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/show/cell", ['scene' => 'Nowhere', 'unit' => 'drive', 'program' => '4'], 422);
     }
 
+    public function testAPedalIsMeasuredAndKeptWithItsUnit(): void
+    {
+        $rig = $this->rig();
+        $events = [];
+        foreach ([[0, 3], [200, 4], [800, 20], [900, 60], [1000, 100], [1100, 121], [1300, 122], [2000, 121], [2200, 60], [2300, 20], [2400, 4], [2600, 3]] as [$ms, $value]) {
+            $events[] = ['timeUs' => 1000 * $ms, 'port' => 'treadle', 'bytes' => \sprintf('BF 0B %02X', $value)];
+        }
+        $found = $this->call('POST', "/api/rigs/{$rig}/calibrate", ['events' => $events, 'toUs' => 4_500_000], 200, 'Calibrated');
+        self::assertSame(['treadle', 'Pedal'], [$this->at($found, 'control.unit'), $this->at($found, 'control.control')]);
+        self::assertSame([5, 120, 1], [$this->at($found, 'measured.heel'), $this->at($found, 'measured.toe'), $this->at($found, 'measured.noise')]);
+        self::assertSame('brine Swell', $this->at($found, 'measured.errors.0.parameter'));
+        $this->call('POST', "/api/rigs/{$rig}/measured", ['unit' => 'treadle', 'control' => 'Pedal', 'heel' => 5, 'toe' => 120, 'noise' => 1], 200);
+        $this->browser->request('GET', "/api/rigs/{$rig}/file");
+        self::assertStringContainsString('"heel": 5', (string) preg_replace('/": ?/', '": ', (string) $this->browser->getResponse()->getContent()));
+        $this->call('POST', "/api/rigs/{$rig}/measured", ['unit' => 'treadle', 'control' => 'Pedal', 'heel' => 3, 'toe' => 124, 'noise' => 1], 200);
+        $this->call('POST', "/api/rigs/{$rig}/measured", ['unit' => 'nobody', 'control' => 'Pedal', 'heel' => 3, 'toe' => 124, 'noise' => 1], 404);
+    }
+
     public function testKeptTapesArePlayedAgain(): void
     {
         $rig = $this->rig();

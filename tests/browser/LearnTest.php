@@ -55,6 +55,35 @@ final class LearnTest extends PageTestCase
         $this->button('Still')->click();
     }
 
+    public function testAPedalIsMeasuredHeelToeHeel(): void
+    {
+        $this->one('[aria-label="Calibrate a pedal"]')->click();
+        $this->page->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            const pedal = document.querySelector('[aria-label="Pedal"]');
+            const to = (value) => {
+                Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(pedal, String(value));
+                pedal.dispatchEvent(new Event('input', { bubbles: true }));
+            };
+            const path = [...Array(12).fill(3), ...Array.from({ length: 20 }, (_, step) => 3 + 6 * step), ...Array(14).fill(124), ...Array.from({ length: 20 }, (_, step) => 124 - 6 * step), ...Array(14).fill(3)];
+            to(60);
+            let step = 0;
+            const timer = setInterval(() => {
+                to(path[step]);
+                step += 1;
+                if (step === path.length) {
+                    clearInterval(timer);
+                    done();
+                }
+            }, 40);
+            JS);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is measured');
+        self::assertStringContainsString('Pedal', $this->text('[aria-label=Calibrate]'));
+        self::assertCount(1, $this->all('[aria-label=Calibrate] canvas'), 'the plot of before and after');
+        $this->button('Keep it with treadle')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Kept with treadle'), 'and kept');
+    }
+
     private function rules(): string
     {
         $text = $this->page->executeScript("const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();");

@@ -94,14 +94,14 @@ final class ShowTest extends PageTestCase
         Application::goOn();
         $this->until(fn (): bool => !str_contains($this->text('[role=alert]'), 'No connection'), 'and that it is back');
 
-        self::assertSame([], $this->all('nav[aria-label=Songs]'), 'locked');
+        self::assertCount(0, $this->all('nav[aria-label=Songs]'), 'locked');
         $hold = $this->page->findElement(By::xpath("//button[contains(., 'hold to unlock')]"));
         $hold->click();
         usleep(300_000);
-        self::assertSame([], $this->all('nav[aria-label=Songs]'), 'a touch does not unlock');
+        self::assertCount(0, $this->all('nav[aria-label=Songs]'), 'a touch does not unlock');
         $this->page->getMouse()->mouseDown($hold->getCoordinates());
         usleep(1_500_000);
-        $this->until(fn (): bool => [] !== $this->all('nav[aria-label=Songs]'), 'a held press does');
+        $this->until(fn (): bool => 1 === \count($this->all('nav[aria-label=Songs]')), 'a held press does');
         $this->page->getMouse()->mouseUp();
     }
 

@@ -50,5 +50,6 @@ final class Rooms
         'Show/Learn' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook', 'Rulebook/Change', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation'],
         'Proof' => ['Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook', 'Engine/Book', 'Engine', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'World', 'Situation'],
         'Show/Sheet' => ['Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Rulebook/Naming', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation'],
+        'Show/Calibration' => [],
     ];
 }

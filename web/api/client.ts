@@ -185,6 +185,18 @@ export const api = {
         ...within(PING_MS),
       }),
     ),
+  calibrate: (id: string, events: readonly TapeEvent[], toUs: number) =>
+    answered(
+      client.POST('/api/rigs/{id}/calibrate', {
+        ...of(id),
+        body: { events: [...events], toUs },
+        ...within(LONGEST_MS),
+      }),
+    ),
+  keepMeasured: (
+    id: string,
+    body: { unit: string; control: string; heel: number; toe: number; noise: number },
+  ) => answered(client.POST('/api/rigs/{id}/measured', { ...of(id), body, ...within(LONGEST_MS) })),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>

@@ -549,6 +549,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/calibrate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What was moved heel, toe, heel, and where its ends are. */
+        post: operations["calibrate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps with a unit what was measured of a control. */
+        post: operations["keepMeasured"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/trial": {
         parameters: {
             query?: never;
@@ -1299,6 +1337,33 @@ export interface components {
             bench: string | null;
             /** @description The place in the set list. */
             song: number;
+        };
+        Calibrated: {
+            control: {
+                unit: string | null;
+                control: string | null;
+                selector: string;
+                port: string;
+            } | null;
+            measured: components["schemas"]["Measured"] | null;
+        };
+        Measured: {
+            heel: number;
+            toe: number;
+            noise: number;
+            deadband: number;
+            curve: string;
+            lines: string[];
+            points: {
+                timeUs: number;
+                raw: number;
+                after: number;
+            }[];
+            errors: {
+                parameter: string;
+                atHeel: string;
+                atToe: string;
+            }[];
         };
         Swap: {
             matches: {
@@ -2561,6 +2626,72 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    calibrate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    events: components["schemas"]["TapeEvent"][];
+                    toUs: number;
+                };
+            };
+        };
+        responses: {
+            /** @description What was measured */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Calibrated"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    keepMeasured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    unit: string;
+                    control: string;
+                    heel: number;
+                    toe: number;
+                    noise: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The version of the rig */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        version: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
         };
     };
     rigTrial: {

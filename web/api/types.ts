@@ -71,3 +71,5 @@ export type Proofs = Schemas['Proofs'];
 export type ProofChange = Schemas['ProofChange'];
 export type Show = RigSchemas['Show'];
 export type Song = RigSchemas['Song'];
+export type Calibrated = Schemas['Calibrated'];
+export type Measured = Schemas['Measured'];

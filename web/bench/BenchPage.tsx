@@ -14,6 +14,7 @@ import { BenchTools } from './BenchTools';
 import { RecordingNotice } from './RecordingNotice';
 import { Receivers } from './receivers/Receivers';
 import { SceneChooser } from './SceneChooser';
+import { CalibratePanel } from './calibrate/CalibratePanel';
 import { LearnPanel } from './learn/LearnPanel';
 import { Senders } from './senders/Senders';
 import { useBench, usePart } from './session/useBench';
@@ -73,7 +74,7 @@ function OpenBench({
       .join(' '),
   );
   const inPorts = useMemo(() => portNames.split(' '), [portNames]);
-  const [isLearning, setLearning] = useState(false);
+  const [panel, setPanel] = useState<'learn' | 'calibrate' | null>(null);
   const player = useTapePlayer(store, inPorts);
   const rulebooks = useDocuments('rulebook');
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
@@ -108,8 +109,10 @@ function OpenBench({
         isRecording={recorder.isRecording}
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
-        isLearning={isLearning}
-        onLearn={() => setLearning(!isLearning)}
+        isLearning={panel === 'learn'}
+        onLearn={() => setPanel(panel === 'learn' ? null : 'learn')}
+        isCalibrating={panel === 'calibrate'}
+        onCalibrate={() => setPanel(panel === 'calibrate' ? null : 'calibrate')}
       />
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
@@ -147,13 +150,16 @@ function OpenBench({
               onClose={() => setFirst(false)}
             />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
-            {isLearning && (
+            {panel === 'calibrate' && rig !== null && (
+              <CalibratePanel store={store} rig={rig} onClose={() => setPanel(null)} />
+            )}
+            {panel === 'learn' && (
               <LearnPanel
                 store={store}
                 rig={rig}
                 text={() => text.current}
                 onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
-                onClose={() => setLearning(false)}
+                onClose={() => setPanel(null)}
               />
             )}
           </div>

@@ -1,4 +1,4 @@
-import { Cable, Circle, Hand, Library, Plus, Square } from 'lucide-react';
+import { Cable, Circle, Hand, Library, Plus, Ruler, Square } from 'lucide-react';
 import { Link } from 'react-router';
 import type { DocumentSummary } from '../api/types';
 import { Tools } from '../shell/Tools';
@@ -21,6 +21,8 @@ export function BenchTools(props: {
   onTapes: () => void;
   isLearning: boolean;
   onLearn: () => void;
+  isCalibrating: boolean;
+  onCalibrate: () => void;
 }) {
   return (
     <Tools>
@@ -50,6 +52,16 @@ export function BenchTools(props: {
           aria-pressed={props.isLearning}
           onClick={props.onLearn}
         />
+        {props.rig !== null && (
+          <Button
+            iconOnly
+            tone={props.isCalibrating ? 'primary' : 'plain'}
+            icon={<Ruler size={16} />}
+            label="Calibrate a pedal"
+            aria-pressed={props.isCalibrating}
+            onClick={props.onCalibrate}
+          />
+        )}
         <Button
           tone={props.isRecording ? 'primary' : 'plain'}
           icon={props.isRecording ? <Square size={16} /> : <Circle size={16} />}

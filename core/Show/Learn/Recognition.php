@@ -178,7 +178,7 @@ final readonly class Recognition
     }
 
     /** What the chart of a unit knows of it: its name, and what it is. */
-    private static function named(Recognised $recognised, Setup $setup): Recognised
+    public static function named(Recognised $recognised, Setup $setup): Recognised
     {
         $devices = new RigDevices($setup);
         $found = [];

@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Calibration;
+
+/**
+ * A pedal, wheel or sensor that was moved heel, toe, heel: the ends that it surely reaches, how much it trembles at rest, and what keeps
+ * it still there.
+ *
+ * The ends lie inside what was seen at rest by the noise and by the dead band, so that both are reached whatever the last value was that
+ * the dead band let through.
+ */
+final readonly class Calibration
+{
+    private const STEP_US = 10_000;
+    /** A foot that rests so long stands still. */
+    private const REST_STEPS = 25;
+    /** What trembles more than this share of the whole way is moving. */
+    private const MOVING = 0.08;
+
+    /**
+     * @param int $heel raw value that is taken for the heel; every value beyond it is the heel as well
+     * @param int $toe raw value that is taken for the toe; smaller than the heel where the pedal is wired the other way round
+     * @param int $noise how far values at rest lie apart
+     * @param int $deadband for a step of that name in front of everything else; 1 lets everything through
+     * @param string $curve even, slow at the heel, or fast at the heel
+     * @param list<array{int, int}> $samples time and raw value
+     */
+    private function __construct(public int $heel, public int $toe, public int $noise, public int $deadband, public string $curve, public array $samples)
+    {
+    }
+
+    /**
+     * @param list<array{int, int}> $samples times in microseconds and raw values, in order
+     * @param int $untilUs when the listening ended
+     *
+     * @return self|null null where nothing moved far enough to be measured
+     */
+    public static function of(array $samples, int $untilUs): ?self
+    {
+        $line = self::resampled($samples, $untilUs);
+        if ([] === $line || max($line) - min($line) < 8) {
+            return null;
+        }
+        $rests = self::rests($line);
+        if ([] === $rests) {
+            $rests = [[$line[0]]];
+        }
+        $heel = $rests[0];
+        $far = $heel;
+        foreach ($rests as $rest) {
+            $far = abs(self::mean($rest) - self::mean($heel)) > abs(self::mean($far) - self::mean($heel)) ? $rest : $far;
+        }
+        $isUp = abs(max($line) - self::mean($heel)) >= abs(self::mean($heel) - min($line));
+        if (abs(self::mean($far) - self::mean($heel)) < (max($line) - min($line)) / 2) {
+            $far = [$isUp ? max($line) : min($line)]; // it did not rest at the toe
+        }
+        $isUp = self::mean($far) > self::mean($heel);
+        foreach ($rests as $rest) {
+            $isHeel = abs(self::mean($rest) - self::mean($heel)) < abs(self::mean($rest) - self::mean($far)) / 2;
+            $heel = $isHeel ? [...$heel, ...$rest] : $heel;
+        }
+        $noise = max([0, ...array_map(static fn (array $rest): int => max([0, ...$rest]) - min([16384, ...$rest]), $rests)]);
+        $deadband = $noise + 1;
+        [$sureHeel, $sureToe] = $isUp ? [max([-8192, ...$heel]) + $noise, min([16384, ...$far]) - $noise] : [min([16384, ...$heel]) - $noise, max([-8192, ...$far]) + $noise];
+        if (abs($sureToe - $sureHeel) < 4 || ($sureToe > $sureHeel) !== $isUp) {
+            return null; // it trembles as much as it moves
+        }
+
+        return new self($sureHeel, $sureToe, $noise, $deadband, self::shape($line, $sureHeel, $sureToe), $samples);
+    }
+
+    /** Where a raw value stands between the ends, from 0 to 1. */
+    public function share(int $raw): float
+    {
+        return max(0.0, min(1.0, ($raw - $this->heel) / ($this->toe - $this->heel)));
+    }
+
+    /** @return list<string> lines of a rule that bring it to a range, for those who do not name it */
+    public function lines(int $low, int $high): array
+    {
+        return ['scale value '."{$this->heel}..{$this->toe} to {$low}..{$high}", ...($this->noise > 0 ? ['deadband '.$this->scaledDeadband($low, $high)] : [])];
+    }
+
+    /** The dead band behind that scale: what trembles at rest does not get through it. */
+    public function scaledDeadband(int $low, int $high): int
+    {
+        return (int) ceil($this->noise * abs($high - $low) / abs($this->toe - $this->heel)) + 1;
+    }
+
+    /**
+     * The last value that was known, every hundredth of a second.
+     *
+     * @param list<array{int, int}> $samples
+     *
+     * @return list<int>
+     */
+    private static function resampled(array $samples, int $untilUs): array
+    {
+        $line = [];
+        foreach ($samples as $index => [$timeUs, $value]) {
+            $end = $samples[$index + 1][0] ?? max($untilUs, $timeUs + self::STEP_US);
+            for ($at = intdiv($timeUs + self::STEP_US - 1, self::STEP_US) * self::STEP_US; $at < $end && \count($line) < 6000; $at += self::STEP_US) {
+                $line[] = $value;
+            }
+        }
+
+        return $line;
+    }
+
+    /**
+     * Stretches in which it stands still but for its noise.
+     *
+     * @param non-empty-list<int> $line
+     *
+     * @return list<non-empty-list<int>>
+     */
+    private static function rests(array $line): array
+    {
+        $most = max(2, (int) (self::MOVING * (max($line) - min($line))));
+        $rests = [];
+        $rest = [];
+        foreach ($line as $value) {
+            if ([] !== $rest && max([...$rest, $value]) - min([...$rest, $value]) > $most) {
+                if (\count($rest) >= self::REST_STEPS) {
+                    $rests[] = $rest;
+                }
+                $rest = \count($rest) >= self::REST_STEPS ? [] : self::tail($rest, $value, $most);
+            }
+            $rest[] = $value;
+        }
+        if (\count($rest) >= self::REST_STEPS) {
+            $rests[] = $rest;
+        }
+
+        return $rests;
+    }
+
+    /**
+     * The end of a stretch that a new value still belongs to.
+     *
+     * @param list<int> $rest
+     *
+     * @return list<int>
+     */
+    private static function tail(array $rest, int $value, int $most): array
+    {
+        $tail = [];
+        foreach (array_reverse($rest) as $each) {
+            if (max([$value, $each, ...$tail]) - min([$value, $each, ...$tail]) > $most) {
+                break;
+            }
+            array_unshift($tail, $each);
+        }
+
+        return $tail;
+    }
+
+    /** @param non-empty-list<int> $line */
+    private static function shape(array $line, int $heel, int $toe): string
+    {
+        $moving = array_values(array_filter(array_map(static fn (int $raw): float => ($raw - $heel) / ($toe - $heel), $line), static fn (float $share): bool => $share > 0.02 && $share < 0.98));
+        if (\count($moving) < 10) {
+            return 'even';
+        }
+        $half = \count(array_filter($moving, static fn (float $share): bool => $share < 0.5)) / \count($moving);
+
+        return $half > 0.6 ? 'slow at the heel' : ($half < 0.4 ? 'fast at the heel' : 'even');
+    }
+
+    /** @param list<int> $values */
+    private static function mean(array $values): float
+    {
+        return array_sum($values) / max(1, \count($values));
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Documents\Documents;
+use App\Documents\Outdated;
+use App\Rig\CalibrationView;
+use App\Rig\RigStore;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\Json;
+
+/** Calibrating: a pedal is moved heel, toe, heel; what was measured is kept with its unit. */
+final readonly class CalibrationController
+{
+    private const LATEST_US = 1_000_000_000_000;
+
+    public function __construct(private RigStore $rigs, private Documents $documents)
+    {
+    }
+
+    /** What was moved, and where its ends are. */
+    #[Route('/api/rigs/{id}/calibrate', methods: 'POST')]
+    public function calibrate(string $id, Request $request): JsonResponse
+    {
+        $situation = $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        $measured = CalibrationView::of($situation, LearnController::events($body), $body->number('toUs', 0, self::LATEST_US));
+
+        return new JsonResponse($measured);
+    }
+
+    /** Keeps what was measured with the unit. */
+    #[Route('/api/rigs/{id}/measured', methods: 'POST')]
+    public function measured(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        $rig = Json::decode($document->text);
+        $units = \is_array($rig) && \is_array($rig['units'] ?? null) ? $rig['units'] : [];
+        $index = array_search($body->text('unit', 200), array_column($units, 'name'), true);
+        if (!\is_array($rig) || !\is_int($index) || !\is_array($units[$index])) {
+            throw Problem::notFound('unit');
+        }
+        $measured = \is_array($units[$index]['measured'] ?? null) ? $units[$index]['measured'] : [];
+        $units[$index]['measured'] = [$body->text('control', 200) => ['heel' => $body->number('heel', -8192, 16383), 'toe' => $body->number('toe', -8192, 16383), 'noise' => $body->number('noise', 0, 16383)]] + $measured;
+        try {
+            $this->documents->write($document, $document->name, Json::encode(['units' => $units] + $rig), $document->version, Author::of($request));
+        } catch (Outdated) {
+            throw Problem::conflict('the rig is being changed in another window just now; do it again', []);
+        }
+
+        return new JsonResponse(['version' => $document->version]);
+    }
+}

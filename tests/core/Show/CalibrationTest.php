@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Show;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Midi\Reckoning;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Show\Calibration\Calibration;
+use ZigzagPost\Core\Situation\PedalsThatFallShort;
+use ZigzagPost\Tests\Core\Cases;
+
+/** Pedals of all kinds: with what was measured both ends are reached, and nothing flickers at rest. */
+final class CalibrationTest extends TestCase
+{
+    /** Noise, dead zones, reversed wiring, curves: as rules would play them. */
+    public function testBothEndsAreReachedAndNothingFlickersAtRest(): void
+    {
+        $measured = 0;
+        for ($seed = 0; $seed < Cases::number(400); ++$seed) {
+            $pedal = new RandomPedal($seed);
+            [$samples, $until] = $pedal->heelToeHeel();
+            $calibration = Calibration::of($samples, $until);
+            self::assertNotNull($calibration, "seed {$seed}");
+            ++$measured;
+            foreach (['in front' => "  deadband {$calibration->deadband}\n  scale value {$calibration->heel}..{$calibration->toe} to 0..127\n", 'behind' => '  '.implode("\n  ", $calibration->lines(0, 127))."\n"] as $where => $steps) {
+                $engine = new Engine(Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")[0]));
+                $now = 0;
+                foreach ([[1.0, 127], [0.0, 0], [0.5, null], [1.0, 127], [0.3, null], [0.0, 0]] as [$to, $wanted]) {
+                    $now = self::move($engine, $pedal, $to, $now);
+                    $arrived = self::last($engine);
+                    if (null !== $wanted) {
+                        self::assertSame($wanted, $arrived ?? $wanted, "seed {$seed}, {$where}: the end at {$to}");
+                    }
+                    for ($at = 0; $at < 60; ++$at) {
+                        $engine->feed($now += 15_000, 0, "\xB0\x0B".\chr($pedal->at($to)));
+                    }
+                    $values = array_map(static fn (array $made): int => \ord($made[2][2]), $engine->take());
+                    $flicker = \count(array_unique(null === $wanted ? $values : [$wanted, ...$values])) - 1;
+                    self::assertLessThanOrEqual(0, $flicker, "seed {$seed}, {$where}: rests at {$to}");
+                }
+            }
+        }
+        self::assertSame(Cases::number(400), $measured);
+    }
+
+    public function testTheErrorAtAnEndAgreesWithTheFormula(): void
+    {
+        $bend = new Parameter('Pitch', Reach::Midi, [0, 127], shown: [[0, 0.0], [127, 12.0]], unit: 'semitones');
+        foreach ([127, 126, 124, 100, 64] as $reached) {
+            $expected = array_column(Reckoning::shortfall($reached, 127, 12)->results, 1)[0];
+            self::assertEqualsWithDelta((float) $expected, (float) PedalsThatFallShort::error($bend, 127, $reached), 0.06);
+        }
+        self::assertSame('1.4 dB', PedalsThatFallShort::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3));
+    }
+
+    public function testWhatHardlyMovesIsNotMeasured(): void
+    {
+        self::assertNull(Calibration::of([], 5_000_000));
+        self::assertNull(Calibration::of([[0, 64], [1_000_000, 66], [2_000_000, 64]], 5_000_000));
+    }
+
+    public function testACurveIsSeen(): void
+    {
+        $sweep = static function (\Closure $curve): ?Calibration {
+            $samples = [[0, 0], [300_000, 0]];
+            for ($step = 0; $step <= 100; ++$step) {
+                $samples[] = [500_000 + $step * 10_000, (int) round(127 * self::along($curve, $step / 100))];
+            }
+            $samples[] = [2_500_000, 0];
+
+            return Calibration::of($samples, 3_500_000);
+        };
+        self::assertSame('even', $sweep(static fn (float $share): float => $share)?->curve);
+        self::assertSame('slow at the heel', $sweep(static fn (float $share): float => $share ** 3)?->curve);
+        self::assertSame('fast at the heel', $sweep(static fn (float $share): float => $share ** 0.3)?->curve);
+    }
+
+    private static function move(Engine $engine, RandomPedal $pedal, float $to, int $now): int
+    {
+        for ($step = 1; $step <= 20; ++$step) {
+            $engine->feed($now += 10_000, 0, "\xB0\x0B".\chr($pedal->at($pedal->stands + ($to - $pedal->stands) * $step / 20)));
+        }
+        $pedal->stands = $to;
+        for ($settle = 0; $settle < 6; ++$settle) {
+            $engine->feed($now += 10_000, 0, "\xB0\x0B".\chr($pedal->at($to)));
+        }
+
+        return $now;
+    }
+
+    private static function last(Engine $engine): ?int
+    {
+        $made = $engine->take();
+
+        return [] === $made ? null : \ord($made[\count($made) - 1][2][2]);
+    }
+
+    /** @param \Closure(float): float $curve */
+    private static function along(\Closure $curve, float $share): float
+    {
+        return $curve($share);
+    }
+}

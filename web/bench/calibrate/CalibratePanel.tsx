@@ -1,0 +1,141 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { api } from '../../api/client';
+import type { Calibrated, Measured, TapeEvent } from '../../api/types';
+import { Button } from '../../ui/Button';
+import type { BenchStore } from '../session/BenchStore';
+import { Plot } from './Plot';
+
+const ASK_EVERY_MS = 800;
+const LONGEST_US = 20_000_000;
+
+/** A pedal, wheel or sensor is moved heel, toe, heel; its ends are computed, shown and kept with its unit. */
+export function CalibratePanel({
+  store,
+  rig,
+  onClose,
+}: {
+  store: BenchStore;
+  rig: string;
+  onClose: () => void;
+}) {
+  const queries = useQueryClient();
+  const [round, setRound] = useState(0);
+  const [found, setFound] = useState<Calibrated | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const keep = useMutation({
+    mutationFn: ({ unit, control, heel, toe, noise }: Parameters<typeof api.keepMeasured>[1]) =>
+      api.keepMeasured(rig, { unit, control, heel, toe, noise }),
+    onSuccess: () => queries.invalidateQueries(),
+  });
+
+  useEffect(() => {
+    const events: TapeEvent[] = [];
+    const fromUs = store.nowUs();
+    let asked = 0;
+    const stop = store.listen((came) => events.push(...came));
+    const timer = setInterval(() => {
+      const nowUs = store.nowUs();
+      if (events.length === asked || nowUs - fromUs > LONGEST_US) {
+        return;
+      }
+      asked = events.length;
+      api
+        .calibrate(rig, events, nowUs)
+        .then((calibrated) => {
+          setProblem(null);
+          setFound(calibrated);
+        })
+        .catch((error: unknown) =>
+          setProblem(error instanceof Error ? error.message : 'Nothing was answered.'),
+        );
+    }, ASK_EVERY_MS);
+    return () => {
+      stop();
+      clearInterval(timer);
+    };
+  }, [store, rig, round]);
+
+  const { control, measured } = found ?? { control: null, measured: null };
+  return (
+    <section
+      aria-label="Calibrate"
+      className="flex max-h-[26rem] flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
+    >
+      <header className="flex items-center gap-2">
+        <h2 className="flex-1 font-semibold">
+          Move one pedal: heel, toe, heel, and rest a moment at each end
+        </h2>
+        <Button
+          label="Once more"
+          onClick={() => {
+            setFound(null);
+            keep.reset();
+            setRound(round + 1);
+          }}
+        />
+        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
+      </header>
+      {(problem ?? keep.error?.message) != null && <p role="alert">{problem ?? keep.error?.message}</p>}
+      {control === null && <p className="text-sm">Listening …</p>}
+      {control !== null && measured === null && (
+        <p className="text-sm">
+          {control.control ?? control.selector} moves; it has not gone from end to end yet.
+        </p>
+      )}
+      {control !== null && measured !== null && (
+        <>
+          <Numbers name={control.control ?? control.selector} measured={measured} />
+          <Plot measured={measured} />
+          {measured.errors.map((error) => (
+            <p key={error.parameter} className="text-sm">
+              Without it {error.parameter} is {error.atHeel} short at the heel and {error.atToe} at the toe.
+            </p>
+          ))}
+          {control.unit === null || control.control === null ? (
+            <p className="text-sm">
+              No chart knows it. In a rule: <code>{measured.lines.join(', ')}</code>
+            </p>
+          ) : keep.isSuccess ? (
+            <p role="status">Kept with {control.unit}. Rules that name it use it from now on.</p>
+          ) : (
+            <Button
+              tone="primary"
+              label={`Keep it with ${control.unit}`}
+              disabled={keep.isPending}
+              onClick={() =>
+                keep.mutate({
+                  unit: control.unit ?? '',
+                  control: control.control ?? '',
+                  heel: measured.heel,
+                  toe: measured.toe,
+                  noise: measured.noise,
+                })
+              }
+            />
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+function Numbers({ name, measured }: { name: string; measured: Measured }) {
+  const number = (label: string, value: number) => (
+    <span className="flex flex-col items-center">
+      <b className="font-mono text-2xl">{value}</b>
+      <span className="text-xs">{label}</span>
+    </span>
+  );
+  return (
+    <p className="flex items-end gap-5">
+      <b>{name}</b>
+      {number('heel', measured.heel)}
+      {number('toe', measured.toe)}
+      {number('noise at rest', measured.noise)}
+      {number('dead band', measured.deadband)}
+      <span className="text-sm">{measured.curve}</span>
+    </p>
+  );
+}
