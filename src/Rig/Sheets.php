@@ -11,6 +11,9 @@ use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Show\Sheet\Cell;
+use ZigzagPost\Core\Show\Sheet\ProgramSheet;
+use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Situation\CardStep;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\SetupCard;
@@ -20,7 +23,7 @@ use ZigzagPost\Core\Situation\TestRun;
 /** Everything of a rig that is printed: pages as HTML, and as PDF. */
 final readonly class Sheets
 {
-    public const ALL = ['plan' => 'Channels and numbers', 'leads' => 'Leads', 'cards' => 'Set-up cards', 'trial' => 'Test run', 'strips' => 'Label strips', 'charts' => 'Charts of the units', 'findings' => 'Findings and cautions'];
+    public const ALL = ['plan' => 'Channels and numbers', 'leads' => 'Leads', 'cards' => 'Set-up cards', 'trial' => 'Test run', 'cues' => 'Cue sheet', 'switches' => 'Switch sheets', 'strips' => 'Label strips', 'charts' => 'Charts of the units', 'findings' => 'Findings and cautions'];
 
     /** Width of an A4 page between its margins, in millimetres. */
     private const PAGE_MM = 186;
@@ -61,6 +64,8 @@ final readonly class Sheets
             'leads' => WiresView::of($situation->setup),
             'cards' => self::cards($situation),
             'trial' => self::trial($situation),
+            'cues' => self::cues($situation),
+            'switches' => self::switches($situation),
             'strips' => ['strips' => array_merge(...array_map(self::strips(...), array_values($situation->setup->boxes)))],
             'charts' => ['units' => self::charts($situation)],
             default => FindingsView::of(Examination::of($situation)),
@@ -80,6 +85,33 @@ final readonly class Sheets
                 'steps' => array_map(static fn (CardStep $step): array => get_object_vars($step), $card->steps), 'powerCycle' => $card->needsPowerCycle(),
             ], $cards),
         ];
+    }
+
+    /** @return array<string, mixed> songs in the order of the set list, each with its scenes and what they call */
+    private static function cues(Situation $situation): array
+    {
+        $sheet = ProgramSheet::of($situation);
+        $show = $situation->setup->rig->show;
+        $songs = [];
+        foreach ($show?->order() ?? [] as $song) {
+            $rows = array_values(array_filter($sheet->rows, static fn (array $row): bool => $row['song'] === $song->title));
+            $songs[] = get_object_vars($song) + ['rows' => array_map(static fn (array $row): array => ['scene' => $row['scene'], 'cells' => array_map(static fn (Cell $cell): array => ['unit' => $situation->setup->box($cell->unit)?->label() ?? $cell->unit, 'shown' => $cell->shown, 'name' => $cell->name], array_values(array_filter($row['cells'], static fn (Cell $cell): bool => !$cell->isBlank())))], $rows)];
+        }
+
+        return ['list' => $show->loaded ?? $show?->setLists[0]->name ?? null, 'songs' => $songs];
+    }
+
+    /** @return array<string, mixed> what each control does, by unit */
+    private static function switches(Situation $situation): array
+    {
+        $units = [];
+        foreach (SwitchSheet::of($situation)->uses as $use) {
+            $box = $situation->setup->box($use->unit);
+            $label = $box->unit->labels[$use->control] ?? null;
+            $units[$box?->label() ?? $use->unit][] = get_object_vars($use) + ['label' => $label?->text, 'colour' => $label?->colour];
+        }
+
+        return ['units' => $units];
     }
 
     /** @return array<string, mixed> */

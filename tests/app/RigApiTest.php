@@ -114,7 +114,7 @@ final class RigApiTest extends ApiTestCase
     /** @return iterable<string, array{string}> */
     public static function sheets(): iterable
     {
-        foreach (['all', 'plan', 'leads', 'cards', 'trial', 'strips', 'charts', 'findings'] as $sheet) {
+        foreach (['all', 'plan', 'leads', 'cards', 'trial', 'cues', 'switches', 'strips', 'charts', 'findings'] as $sheet) {
             yield $sheet => [$sheet];
         }
     }

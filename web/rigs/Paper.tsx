@@ -6,6 +6,8 @@ const SHEETS = [
   ['leads', 'Leads, packing list, continuity'],
   ['cards', 'Load-in list and set-up cards'],
   ['trial', 'Test run'],
+  ['cues', 'Cue sheet of the loaded set list'],
+  ['switches', 'Switch sheets'],
   ['strips', 'Label strips at true size'],
   ['charts', 'What each unit understands'],
   ['findings', 'Findings and cautions'],
