@@ -144,9 +144,27 @@ final class Device
         return [new Heard($this->box->name, Heard::NOTE, 'notes', $key, true)];
     }
 
+    /** Switches it off and on again: it comes back as its chart says, and is deaf for a while. */
+    public function power(int $timeUs): void
+    {
+        $this->values = [];
+        foreach ($this->box->chart->parameters ?? [] as $parameter) {
+            if (null !== $parameter->rest) {
+                $this->values[$parameter->name] = $parameter->rest;
+            }
+        }
+        [$this->program, $this->sounding, $this->nrpn, $this->controllers] = [null, [], [], []];
+        $this->deafUntilUs = $timeUs + 1000 * max([0, ...array_map(static fn (Hears $part): int => $part->deafMs->power ?? 0, $this->box->chart->hears ?? [])]);
+    }
+
     /** @return list<Heard> */
     private function controller(Hears $part, int $channel, int $number, int $value): array
     {
+        if (120 === $number || 123 === $number) { // all sound off, all notes off
+            $this->sounding = [];
+
+            return [];
+        }
         $this->controllers[$channel][$number] = $value;
         $heard = $this->move($part, KindName::Cc, $channel, $number, $value);
         $selected = ($this->controllers[$channel][99] ?? 127) << 7 | ($this->controllers[$channel][98] ?? 127);

@@ -20,6 +20,10 @@ final class RigWorld
     public readonly Engine $engine;
     /** @var array<string, Device> by unit */
     public array $devices = [];
+    /** @var array<string, true> leads that are pulled out at present, by their ids */
+    public array $pulled = [];
+    /** @var array<string, true> units that are without power at present */
+    public array $dark = [];
     /** @var array<int, list<array{string, Hears, list<Hop>}>> units that hear each out port */
     private array $hearers = [];
 
@@ -82,12 +86,27 @@ final class RigWorld
         $heard = [];
         foreach ($this->engine->take() as $made) {
             foreach ('' === $made[2] ? [] : $this->hearers[$made[1]] ?? [] as [$unit, $part, $way]) {
-                if (Hop::passes($way, $made[2])) {
+                if (Hop::passes($way, $made[2]) && !isset($this->dark[$unit]) && !$this->isCut($way)) {
                     array_push($heard, ...$this->devices[$unit]->hear($made[0], $part, $made[2]));
                 }
             }
         }
 
         return $heard;
+    }
+
+    /** @param list<Hop> $way */
+    private function isCut(array $way): bool
+    {
+        if ([] === $this->pulled && [] === $this->dark) {
+            return false;
+        }
+        foreach ($way as $hop) {
+            if (isset($this->dark[$hop->from->unit]) || (null !== $hop->lead && isset($this->pulled[$hop->lead->id]))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -14,7 +14,9 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Proof\Coverage;
+use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Proving;
+use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Rig\Document\TapeText;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -24,6 +26,8 @@ use ZigzagPost\Core\Situation\Situation;
 /** The show of a rig: its sheets, and the tapes that prove that it still does what it did. */
 final readonly class ShowController
 {
+    private const MOST_FAULTS = 150;
+
     public function __construct(private RigStore $rigs)
     {
     }
@@ -72,6 +76,18 @@ final readonly class ShowController
         }
 
         return new JsonResponse(array_filter(get_object_vars($proof), static fn (mixed $value): bool => null !== $value));
+    }
+
+    /** The set list, played with every fault, each alone. */
+    #[Route('/api/rigs/{id}/rehearsal', methods: 'GET')]
+    public function rehearsal(string $id): JsonResponse
+    {
+        $situation = $this->running($id);
+        $rehearsal = new Rehearsal($situation, Compiler::load($situation->checked()->book));
+        $faults = $rehearsal->faults();
+        $met = array_map(static fn (Fault $fault): array => ['fault' => $fault->words(), 'kind' => $fault->kind] + array_diff_key(get_object_vars($rehearsal->with($fault)), ['faults' => true]), \array_slice($faults, 0, self::MOST_FAULTS));
+
+        return new JsonResponse(['leftOut' => $rehearsal->leftOut, 'faults' => $met, 'notTried' => max(0, \count($faults) - self::MOST_FAULTS)]);
     }
 
     private function situation(string $id): Situation

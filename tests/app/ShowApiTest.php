@@ -70,6 +70,13 @@ final class ShowApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/proofs", ['name' => 'Bad', 'tape' => "this is no tape\n"], 422);
     }
 
+    public function testTheShowIsRehearsedWithFaults(): void
+    {
+        $met = $this->call('GET', "/api/rigs/{$this->rig()}/rehearsal", null, 200, 'Rehearsed');
+        self::assertSame(['desk', 'lantern'], $met['leftOut']);
+        self::assertGreaterThan(20, \count(\is_array($met['faults']) ? $met['faults'] : []));
+    }
+
     public function testTheStageIsTheSameInEveryBrowser(): void
     {
         $rig = $this->rig();

@@ -587,6 +587,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** The set list, played by the stand-ins with every fault, each alone. */
+        get: operations["rehearse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/trial": {
         parameters: {
             query?: never;
@@ -1363,6 +1382,20 @@ export interface components {
                 parameter: string;
                 atHeel: string;
                 atToe: string;
+            }[];
+        };
+        Rehearsed: {
+            /** @description Units with hazards. */
+            leftOut: string[];
+            notTried: number;
+            faults: {
+                fault: string;
+                kind: string;
+                hangs: string[];
+                wrong: string[];
+                /** @description Until all was right again by itself. */
+                forUs: number | null;
+                wayBack: string;
             }[];
         };
         Swap: {
@@ -2692,6 +2725,30 @@ export interface operations {
             };
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+        };
+    };
+    rehearse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What went wrong and the way back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rehearsed"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     rigTrial: {

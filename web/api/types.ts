@@ -73,3 +73,4 @@ export type Show = RigSchemas['Show'];
 export type Song = RigSchemas['Song'];
 export type Calibrated = Schemas['Calibrated'];
 export type Measured = Schemas['Measured'];
+export type Rehearsed = Schemas['Rehearsed'];

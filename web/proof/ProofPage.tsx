@@ -10,6 +10,7 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { Rehearsal } from './Rehearsal';
 
 /** Kept tapes: what they do now beside what was accepted, and what none of them touches. */
 export default function ProofPage() {
@@ -77,7 +78,7 @@ function OpenProofs({ document }: { document: StoredDocument }) {
                 now is taken as right, and every later change of rules, rig or charts is held against it.
               </p>
             )}
-            <ul aria-label="Kept tapes" className="flex flex-col gap-4">
+            <ul aria-label="Kept tapes" className="mb-6 flex flex-col gap-4">
               {(proofs.data?.proofs ?? []).map((proof) => (
                 <li key={proof.name} className="flex flex-col gap-2">
                   <p className="flex flex-wrap items-baseline gap-3">
@@ -104,6 +105,7 @@ function OpenProofs({ document }: { document: StoredDocument }) {
                 </li>
               ))}
             </ul>
+            <Rehearsal id={document.id} />
           </div>
         </Panel>
         <Panel title="What no tape touches">

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+/** What faults did to a show that was rehearsed with them, and the shortest way back. */
+final readonly class Misfortune
+{
+    public const BY_ITSELF = 'by itself';
+    public const SEND_AGAIN = 'send the scene again';
+    public const PANIC = 'panic, then send the scene again';
+    public const BY_HAND = 'only by hand';
+
+    /**
+     * @param list<Fault> $faults
+     * @param list<string> $hangs notes that sounded on, by unit
+     * @param list<string> $wrong programs and values that stood wrong when the fault was over, by unit
+     * @param int|null $forUs how long it took until all was right again by itself; null where it never was
+     * @param string $wayBack the first of {@see BY_ITSELF}, {@see SEND_AGAIN}, {@see PANIC} and {@see BY_HAND} that helps
+     */
+    public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack)
+    {
+    }
+
+    public function isHarmless(): bool
+    {
+        return [] === $this->hangs && [] === $this->wrong;
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Proof;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Proof\Fault;
+use ZigzagPost\Core\Proof\Misfortune;
+use ZigzagPost\Core\Proof\Rehearsal;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Tests\Core\Cases;
+
+/** The demo show, rehearsed with everything that goes wrong. */
+final class RehearsalTest extends TestCase
+{
+    public function testEveryFaultAloneEndsWellOrHasAWayBack(): void
+    {
+        $rehearsal = self::rehearsal();
+        self::assertSame(['desk', 'lantern'], $rehearsal->leftOut, 'what can hurt is never rehearsed');
+        $met = [];
+        foreach ($rehearsal->faults() as $fault) {
+            $misfortune = $rehearsal->with($fault);
+            $met[$fault->words()] = $misfortune;
+            self::assertNotSame(Misfortune::BY_HAND, $misfortune->wayBack, $fault->words());
+        }
+        self::assertSame([], array_diff([Fault::LEAD, Fault::POWER, Fault::TWICE, Fault::EARLY, Fault::TOGETHER, Fault::WILD, Fault::BATTERY, Fault::CLOCK_STOPS, Fault::CLOCK_DOUBLES], array_map(static fn (Fault $fault): string => $fault->kind, $rehearsal->faults())));
+
+        self::assertTrue($met['scene: pressed twice']->isHarmless());
+        $moths = $met['moths: lead pulled and put back'];
+        self::assertSame(['moths key 51'], $moths->hangs, 'the note-off was lost with the lead');
+        self::assertSame(Misfortune::PANIC, $moths->wayBack);
+        self::assertNull($moths->forUs);
+        $drive = $met['drive: switched off and on'];
+        self::assertSame(['drive program - instead of 0'], $drive->wrong);
+        self::assertSame(Misfortune::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
+        self::assertGreaterThan(1_000_000, $drive->forUs);
+    }
+
+    public function testPairsOfFaultsLeaveNothingHangingOnceTheWayBackIsGone(): void
+    {
+        $rehearsal = self::rehearsal();
+        $faults = $rehearsal->faults();
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(4));
+        for ($pair = 0; $pair < Cases::number(40); ++$pair) {
+            [$one, $other] = [$faults[$random->getInt(0, \count($faults) - 1)], $faults[$random->getInt(0, \count($faults) - 1)]];
+            $misfortune = $rehearsal->with($one, $other);
+            $needsABattery = \in_array(Fault::BATTERY, [$one->kind, $other->kind], true) && [] === $misfortune->hangs;
+            self::assertTrue(Misfortune::BY_HAND !== $misfortune->wayBack || $needsABattery, "{$one->words()} and {$other->words()}");
+        }
+    }
+
+    private static function rehearsal(): Rehearsal
+    {
+        $situation = new Situation(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
+
+        return new Rehearsal($situation, Compiler::load($situation->checked()->book));
+    }
+}
