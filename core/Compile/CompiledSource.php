@@ -38,6 +38,8 @@ final readonly class CompiledSource
             use ZigzagPost\Core\Engine\Controls\Choices;
             use ZigzagPost\Core\Engine\Scenes\Release;
             use ZigzagPost\Core\Engine\Scenes\Scenes;
+            use ZigzagPost\Core\Engine\Controls\Lamps;
+            use ZigzagPost\Core\Engine\Controls\Restore;
             use ZigzagPost\Core\Engine\Controls\Takeover;
             use ZigzagPost\Core\Engine\Time\Tempos;
             use ZigzagPost\Core\Engine\Controls\Thinning;

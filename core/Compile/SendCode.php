@@ -105,7 +105,7 @@ final class SendCode implements Sender
             $this->code->line("Release::pedal(\$s, {$port}, {$ch}, {$n}, {$v}, {$this->code->doer()});");
         }
         if (Kind::Program === $kind) {
-            if ($this->code->draft->hasTakeover && [] !== $this->code->book()->storing) {
+            if ($this->code->draft->hasTakeover) {
                 $this->code->line("Takeover::recalls(\$e, {$port}, {$ch}, {$n}, {$v});");
             }
             $this->code->line("if ({$n} > 0) {");

@@ -200,6 +200,11 @@ final class Device
             if (null !== $bytes && $bytes[2] === $number && ($bytes[0] ?? $bank[0]) === $bank[0] && ($bytes[1] ?? $bank[1]) === $bank[1]) {
                 $isNew = $this->program !== $ordinal;
                 $this->program = $ordinal;
+                foreach ($this->box->chart->parameters ?? [] as $parameter) {
+                    if (true === $parameter->stored) {
+                        unset($this->values[$parameter->name]); // it is what the program stores, and nobody has said what that is
+                    }
+                }
                 $this->values = ($this->box->unit->programs[$ordinal]->stores ?? []) + $this->values;
 
                 return [new Heard($this->box->name, Heard::PROGRAM, $programs->label($ordinal), $ordinal, $isNew)];

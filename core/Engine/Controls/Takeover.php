@@ -103,8 +103,10 @@ final class Takeover
     public static function recalls(Run $run, int $port, int $ch, int $bank, int $program): void
     {
         $state = $run->state;
-        $selected = static fn (int $number): int => $state->present[self::key($port, Kind::ORDINAL['cc'], $ch, $number)] ?? 0;
+        $selected = static fn (int $number): ?int => $state->present[self::key($port, Kind::ORDINAL['cc'], $ch, $number)] ?? null;
         [$msb, $lsb] = $bank > 0 ? [($bank - 1) >> 7, ($bank - 1) & 0x7F] : [$selected(0), $selected(32)];
+        Restore::calls($run, $port, $ch, $msb ?? 128, $lsb ?? 128, $program);
+        [$msb, $lsb] = [$msb ?? 0, $lsb ?? 0];
         foreach ($run->book->storing($port, $ch) as [$stored, $programs]) {
             foreach ($stored as $key) {
                 unset($state->present[$key], $state->linked[$key], $state->exact[$key]);

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Engine\Scenes;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Controls\Lamps;
+use ZigzagPost\Core\Engine\Controls\Takeover;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\Control;
@@ -40,6 +41,7 @@ final class Panic
             for ($channel = 1; $channel <= 16; ++$channel) {
                 if (0 !== ($state->carried[$port] & 1 << $channel)) {
                     Voices::pedal($state, $port, $channel, 0);
+                    Takeover::told($state, $t, $port, Kind::ORDINAL['cc'], $channel, self::SUSTAIN, 0);
                     unset($state->held[Control::of(Kind::ORDINAL['cc'], $port, $channel, self::SUSTAIN)]);
                     foreach ([self::SUSTAIN, self::ALL_NOTES_OFF, self::ALL_SOUND_OFF] as $number) {
                         $run->emit($t, $port, \chr(0xAF + $channel).\chr($number)."\x00");

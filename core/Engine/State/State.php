@@ -60,6 +60,8 @@ final class State
     public array $gates = [];
     /** @var array<int, int> present values of controls at out ports, see Takeover */
     public array $present = [];
+    /** @var array<int, int> the program last called by port and channel, see Restore */
+    public array $called = [];
     /** @var array<int, array<string, true>> the faders that have met a present value, until something else changes it */
     public array $linked = [];
     /** @var array<int, array<int, int>> by control at an out port, values sent there lately, and when */

@@ -25,6 +25,7 @@ use ZigzagPost\Core\Rulebook\Code\LampMessage;
 use ZigzagPost\Core\Rulebook\Code\Part;
 use ZigzagPost\Core\Rulebook\Code\Storing;
 use ZigzagPost\Core\Rulebook\Code\Target;
+use ZigzagPost\Core\Rulebook\Code\Whole;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -189,6 +190,20 @@ final class RigDevices implements Devices
         $this->several = $several; // nobody has named these
 
         return $storing;
+    }
+
+    public function whole(Token $device): Whole
+    {
+        $box = $this->box($device);
+        $called = null === $box->chart->programs ? null : $this->attempt(fn (): CalledProgram => $this->called($device, $device, $box, [null, null, 0]));
+        $targets = array_values(array_filter(array_map(fn (Parameter $parameter): ?Target => $this->attempt(fn (): Target => $this->parameter($device, new Token(TokenType::Text, $parameter->name, $device->span, true))), $box->chart->parameters ?? []), static fn (?Target $target): bool => null !== $target && $target->hasValue() && !\in_array($target->kind, [Kind::Note, Kind::Program, Kind::Sysex], true)));
+        $port = $called->port ?? $targets[0]->port ?? null;
+        if (null === $port) {
+            $part = $box->chart->hears[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears");
+            $port = $this->portTo($device, $box, $part, KindName::Cc);
+        }
+
+        return new Whole($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets);
     }
 
     public function part(Token $device, int $part): Part

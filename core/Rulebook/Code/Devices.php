@@ -60,6 +60,13 @@ interface Devices
     public function part(Token $device, int $part): Part;
 
     /**
+     * Everything of a device that can be brought back.
+     *
+     * @throws RulebookError when no out port leads to it
+     */
+    public function whole(Token $device): Whole;
+
+    /**
      * The lamp of a control.
      *
      * @throws RulebookError

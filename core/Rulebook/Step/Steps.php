@@ -46,6 +46,7 @@ final class Steps
         'recall' => RecallStep::class,
         'play' => PlayStep::class,
         'light' => LightStep::class,
+        'restore' => RestoreStep::class,
     ];
 
     /** @return list<string> */
