@@ -355,7 +355,7 @@ final class Rehearsal
             if (\in_array($unit, $this->leftOut, true)) {
                 continue;
             }
-            $standing["{$unit} program"] = (string) ($device->program() ?? '-');
+            $standing["{$unit} program"] = null === $device->program() ? '-' : ($device->box->chart->programs?->label($device->program()) ?? (string) $device->program());
             foreach ($device->values() as $title => $value) {
                 $standing["{$unit} {$title}"] = (string) $value;
             }

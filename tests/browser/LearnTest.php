@@ -42,6 +42,8 @@ final class LearnTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->receiver('brine'), 'Last bell'), 'the box follows');
         $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
         $this->until(fn (): bool => !str_contains($this->rules(), 'Switch 8: brine Last bell'), 'one step takes it back');
+        sleep(2);
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'and that is kept');
     }
 
     public function testAStreamIsLeftOutAndSaysSo(): void

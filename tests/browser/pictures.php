@@ -101,7 +101,61 @@ $pictures = [
         $page->executeScript($press('Play'));
         sleep(9);
     },
+    'learn' => static function (RemoteWebDriver $page) use ($press): void {
+        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
+        sleep(2);
+        $page->executeScript($press('Learn'));
+        usleep(600_000);
+        $page->findElement(By::cssSelector('[aria-label^="Switch 8"]'))->sendKeys(' ');
+        sleep(3);
+        $page->findElement(By::cssSelector('[aria-label="What it should do"]'))->sendKeys('brine last bell'.WebDriverKeys::ENTER);
+        sleep(2);
+    },
+    'calibrate' => static function (RemoteWebDriver $page) use ($press): void {
+        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
+        sleep(2);
+        $page->executeScript($press('Calibrate a pedal'));
+        $page->executeScript(<<<'JS'
+            const pedal = document.querySelector('[aria-label="Pedal"]');
+            const path = [60, ...Array(14).fill(3), ...Array.from({ length: 30 }, (_, step) => 3 + 4 * step), ...Array(16).fill(124), ...Array.from({ length: 30 }, (_, step) => 124 - 4 * step), ...Array(16).fill(3)];
+            path.forEach((value, step) => setTimeout(() => {
+                Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(pedal, String(value));
+                pedal.dispatchEvent(new Event('input', { bubbles: true }));
+            }, 40 * step));
+            JS);
+        sleep(7);
+    },
+    'show' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Show'))->click();
+        sleep(2);
+    },
+    'programs' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Show'))->click();
+        sleep(2);
+        $page->findElement(By::xpath("//button[@role='tab'][.='Programs']"))->click();
+        sleep(1);
+    },
+    'proof' => static function (RemoteWebDriver $page) use ($open, $press): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Proof'))->click();
+        sleep(3);
+        $page->executeScript($press('Rehearse with faults'));
+        sleep(8);
+    },
+    'stage' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Show'))->click();
+        sleep(2);
+        $page->findElement(By::linkText('Play the show'))->click();
+        sleep(3);
+        $page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
+        sleep(1);
+    },
     'finding' => static function (RemoteWebDriver $page) use ($edit): void {
+        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The Salt Ferry']"))->click();
+        sleep(2);
         $page->executeScript($edit, ['send gulls', 'send gills']);
         sleep(2);
     },

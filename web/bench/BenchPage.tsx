@@ -16,6 +16,7 @@ import { Receivers } from './receivers/Receivers';
 import { SceneChooser } from './SceneChooser';
 import { CalibratePanel } from './calibrate/CalibratePanel';
 import { LearnPanel } from './learn/LearnPanel';
+import { PanelButtons, type OpenPanel } from './PanelButtons';
 import { Senders } from './senders/Senders';
 import { useBench, usePart } from './session/useBench';
 import { useComputerKeys } from './session/useComputerKeys';
@@ -74,7 +75,7 @@ function OpenBench({
       .join(' '),
   );
   const inPorts = useMemo(() => portNames.split(' '), [portNames]);
-  const [panel, setPanel] = useState<'learn' | 'calibrate' | null>(null);
+  const [panel, setPanel] = useState<OpenPanel>(null);
   const player = useTapePlayer(store, inPorts);
   const rulebooks = useDocuments('rulebook');
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
@@ -109,10 +110,6 @@ function OpenBench({
         isRecording={recorder.isRecording}
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
-        isLearning={panel === 'learn'}
-        onLearn={() => setPanel(panel === 'learn' ? null : 'learn')}
-        isCalibrating={panel === 'calibrate'}
-        onCalibrate={() => setPanel(panel === 'calibrate' ? null : 'calibrate')}
       />
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
@@ -127,7 +124,12 @@ function OpenBench({
           className="h-[28rem] lg:h-full"
         />
         <div className="relative h-[28rem] min-h-0 min-w-0 lg:h-full">
-          <ZigzagPanel store={store} onLine={(line) => rules.current?.showLine(line)} className="h-full" />
+          <ZigzagPanel
+            store={store}
+            onLine={(line) => rules.current?.showLine(line)}
+            className="h-full"
+            aside={<PanelButtons panel={panel} hasRig={rig !== null} onPanel={setPanel} />}
+          />
           {/* Over the picture, so that nothing moves under the finger when there is something to say. */}
           <div className="pointer-events-none absolute inset-x-1 bottom-1 z-20 flex flex-col gap-1 *:pointer-events-auto">
             <BenchNotices store={store} />

@@ -1,4 +1,4 @@
-import { Cable, Circle, Hand, Library, Plus, Ruler, Square } from 'lucide-react';
+import { Cable, Circle, Library, Plus, Square } from 'lucide-react';
 import { Link } from 'react-router';
 import type { DocumentSummary } from '../api/types';
 import { Tools } from '../shell/Tools';
@@ -19,10 +19,6 @@ export function BenchTools(props: {
   isRecording: boolean;
   onRecord: () => void;
   onTapes: () => void;
-  isLearning: boolean;
-  onLearn: () => void;
-  isCalibrating: boolean;
-  onCalibrate: () => void;
 }) {
   return (
     <Tools>
@@ -44,24 +40,6 @@ export function BenchTools(props: {
         </Link>
       )}
       <div className="flex items-center gap-2 lg:mx-auto">
-        <Button
-          tone={props.isLearning ? 'primary' : 'plain'}
-          icon={<Hand size={16} />}
-          label="Learn"
-          title="Play a control, then say what it should do"
-          aria-pressed={props.isLearning}
-          onClick={props.onLearn}
-        />
-        {props.rig !== null && (
-          <Button
-            iconOnly
-            tone={props.isCalibrating ? 'primary' : 'plain'}
-            icon={<Ruler size={16} />}
-            label="Calibrate a pedal"
-            aria-pressed={props.isCalibrating}
-            onClick={props.onCalibrate}
-          />
-        )}
         <Button
           tone={props.isRecording ? 'primary' : 'plain'}
           icon={props.isRecording ? <Square size={16} /> : <Circle size={16} />}

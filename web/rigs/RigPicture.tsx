@@ -199,7 +199,7 @@ function UnitBox({
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${isPost ? '' : 'Unit '}${place.label}`}
+      aria-label={`${isPost ? '' : 'Unit '}${place.label}, ${place.name}, ${place.sort}`}
       aria-pressed={isChosen}
       className="cursor-pointer outline-offset-2"
       transform={`translate(${x} ${y})`}
@@ -237,7 +237,7 @@ function UnitBox({
         {short(place.label, 15)}
       </text>
       {!isPost && (
-        <text x={16} y={31} fontSize={11} className="fill-base-content/75">
+        <text aria-hidden="true" x={16} y={31} fontSize={11} className="fill-base-content/75">
           {short(`${place.name}, ${place.sort}`, 18)}
         </text>
       )}

@@ -21,7 +21,7 @@ export function Shell() {
       <header className="flex flex-wrap items-center gap-2 px-3 pt-2">
         <p className="flex items-center gap-2 text-lg font-semibold">
           <Mark />
-          Zigzag Post
+          <span className="sr-only 2xl:not-sr-only">Zigzag Post</span>
         </p>
         <nav aria-label="Views" className="mr-auto flex gap-1 lg:mr-2">
           {VIEWS.map(

@@ -16,6 +16,8 @@ final readonly class Calibration
     private const STEP_US = 10_000;
     /** A foot that rests so long stands still. */
     private const REST_STEPS = 25;
+    /** So long a movement may take to begin or end at the edge of a rest. */
+    private const EDGE_STEPS = 8;
     /** What trembles more than this share of the whole way is moving. */
     private const MOVING = 0.08;
 
@@ -61,7 +63,7 @@ final readonly class Calibration
             $isHeel = abs(self::mean($rest) - self::mean($heel)) < abs(self::mean($rest) - self::mean($far)) / 2;
             $heel = $isHeel ? [...$heel, ...$rest] : $heel;
         }
-        $noise = max([0, ...array_map(static fn (array $rest): int => max([0, ...$rest]) - min([16384, ...$rest]), $rests)]);
+        $noise = max([0, ...array_map(self::trembling(...), $rests)]);
         $deadband = $noise + 1;
         [$sureHeel, $sureToe] = $isUp ? [max([-8192, ...$heel]) + $noise, min([16384, ...$far]) - $noise] : [min([16384, ...$heel]) - $noise, max([-8192, ...$far]) + $noise];
         if (abs($sureToe - $sureHeel) < 4 || ($sureToe > $sureHeel) !== $isUp) {
@@ -114,11 +116,11 @@ final readonly class Calibration
      *
      * @param non-empty-list<int> $line
      *
-     * @return list<non-empty-list<int>>
+     * @return list<list<int>>
      */
     private static function rests(array $line): array
     {
-        $most = max(2, (int) (self::MOVING * (max($line) - min($line))));
+        $most = max(2, min((int) (self::MOVING * (max($line) - min($line))), 2 * self::stillest($line) + 2));
         $rests = [];
         $rest = [];
         foreach ($line as $value) {
@@ -134,7 +136,36 @@ final readonly class Calibration
             $rests[] = $rest;
         }
 
-        return $rests;
+        // Where a movement begins and ends is no rest yet.
+        return array_map(static fn (array $each): array => \count($each) >= 4 * self::EDGE_STEPS ? \array_slice($each, self::EDGE_STEPS, -self::EDGE_STEPS) : $each, $rests);
+    }
+
+    /**
+     * How far apart values of a rest lie; at the end of the range half of it is cut off.
+     *
+     * @param list<int> $rest
+     */
+    private static function trembling(array $rest): int
+    {
+        $range = max([-8192, ...$rest]) - min([16384, ...$rest]);
+
+        return [] === array_intersect($rest, [0, 127, 16383]) ? $range : 2 * $range;
+    }
+
+    /**
+     * How much it trembles where it is stillest.
+     *
+     * @param non-empty-list<int> $line
+     */
+    private static function stillest(array $line): int
+    {
+        $least = max($line) - min($line);
+        for ($at = 0; $at + self::REST_STEPS <= \count($line); $at += 5) {
+            $window = \array_slice($line, $at, self::REST_STEPS);
+            $least = min($least, max([-8192, ...$window]) - min([16384, ...$window]));
+        }
+
+        return $least;
     }
 
     /**

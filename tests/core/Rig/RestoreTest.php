@@ -49,7 +49,7 @@ final class RestoreTest extends TestCase
                 $world->play($now += 6_000_000, (int) $book->inPort('keys'), ["\xB0".\chr(20 + $index)."\x7F", "\xB0".\chr(20 + $index)."\x00"], 1_500_000);
                 $now += 2_000_000;
                 self::assertSame($stood[0], $device->program(), "case {$case}: the program of {$unit}");
-                self::assertEquals($stood[1], $device->values(), "case {$case}: the parameters of {$unit}, program ".json_encode($stood[0])." present ".json_encode($world->engine->state->called));
+                self::assertEquals($stood[1], $device->values(), "case {$case}: the parameters of {$unit}, program ".json_encode($stood[0]).' present '.json_encode($world->engine->state->called));
             }
         }
         self::assertGreaterThan(Cases::number(30), $moved);

@@ -4,7 +4,7 @@ import 'uplot/dist/uPlot.min.css';
 import type { Measured } from '../../api/types';
 
 const WIDTH = 460;
-const HEIGHT = 180;
+const HEIGHT = 150;
 
 /** What came in and what is made of it, over time. */
 export function Plot({ measured }: { measured: Measured }) {
@@ -44,7 +44,7 @@ export function Plot({ measured }: { measured: Measured }) {
       ref={host}
       role="img"
       aria-label={`Before and after: heel ${measured.heel}, toe ${measured.toe}`}
-      className="overflow-x-auto"
+      className="shrink-0 overflow-hidden"
     />
   );
 }

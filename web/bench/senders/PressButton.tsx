@@ -38,7 +38,7 @@ export function PressButton({
           title={`lamp ${lamp}`}
         />
       )}
-      <span className={`line-clamp-2 min-w-0 leading-tight break-words ${text.length > 3 ? 'text-xs' : ''}`}>
+      <span className={`line-clamp-2 min-w-0 leading-tight ${text.length > 3 ? 'text-xs tracking-tighter' : ''}`}>
         {text}
       </span>
     </button>

@@ -1,5 +1,5 @@
 import { Eraser, Pause, Play } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
@@ -14,10 +14,12 @@ export function ZigzagPanel({
   store,
   onLine,
   className,
+  aside,
 }: {
   store: BenchStore;
   onLine: (line: number) => void;
   className: string;
+  aside?: ReactNode;
 }) {
   const [filter, setFilter] = useState<Filter>(EVERYTHING);
   const [isFrozen, setFrozen] = useState(false);
@@ -44,6 +46,7 @@ export function ZigzagPanel({
       className={className}
       aside={
         <>
+          {aside}
           <span className="mr-1 font-mono text-xs" aria-live="off">
             {lines.shown === lines.all ? lines.all : `${lines.shown} of ${lines.all}`}
           </span>

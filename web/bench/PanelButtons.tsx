@@ -1,0 +1,39 @@
+import { Hand, Ruler } from 'lucide-react';
+import { Button } from '../ui/Button';
+
+/** What lies over the picture of the messages, if anything does. */
+export type OpenPanel = 'learn' | 'calibrate' | null;
+
+/** Opens what listens to the messages: learning a control, measuring a pedal. */
+export function PanelButtons({
+  panel,
+  hasRig,
+  onPanel,
+}: {
+  panel: OpenPanel;
+  hasRig: boolean;
+  onPanel: (panel: OpenPanel) => void;
+}) {
+  return (
+    <>
+      <Button
+        tone={panel === 'learn' ? 'primary' : 'plain'}
+        icon={<Hand size={16} />}
+        label="Learn"
+        title="Play a control, then say what it should do"
+        aria-pressed={panel === 'learn'}
+        onClick={() => onPanel(panel === 'learn' ? null : 'learn')}
+      />
+      {hasRig && (
+        <Button
+          iconOnly
+          tone={panel === 'calibrate' ? 'primary' : 'plain'}
+          icon={<Ruler size={16} />}
+          label="Calibrate a pedal"
+          aria-pressed={panel === 'calibrate'}
+          onClick={() => onPanel(panel === 'calibrate' ? null : 'calibrate')}
+        />
+      )}
+    </>
+  );
+}
