@@ -38,7 +38,9 @@ export function PressButton({
           title={`lamp ${lamp}`}
         />
       )}
-      <span className={`line-clamp-2 min-w-0 leading-tight ${text.length > 3 ? 'text-xs tracking-tighter' : ''}`}>
+      <span
+        className={`line-clamp-2 min-w-0 leading-tight ${text.length > 3 ? 'text-xs tracking-tighter' : ''}`}
+      >
         {text}
       </span>
     </button>
