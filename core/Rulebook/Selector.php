@@ -55,6 +55,12 @@ final readonly class Selector
     ) {
     }
 
+    /** The same, whatever the hand does. */
+    public function withoutGesture(): self
+    {
+        return new self($this->span, $this->isCopy, $this->kinds, $this->lists, null, $this->changed, $this->where, $this->device, $this->titles, $this->ports, $this->place);
+    }
+
     public static function parse(Cursor $cursor, Token $verb): self
     {
         $kinds = [];

@@ -6,19 +6,15 @@ namespace App\Api;
 
 use App\Documents\ChartKind;
 use App\Documents\Documents;
-use App\Documents\Outdated;
-use App\Entity\Document;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Laying;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\Swap;
@@ -28,7 +24,7 @@ final readonly class RigRulesController
 {
     private const LONGEST_RULES = 1 << 20;
 
-    public function __construct(private RigStore $rigs, private Documents $documents)
+    public function __construct(private RigStore $rigs, private Documents $documents, private RuleChanges $changes)
     {
     }
 
@@ -40,7 +36,7 @@ final readonly class RigRulesController
         $body = Body::of($request);
         [$from, $to] = [$body->text('from', 200), $body->text('to', 200)];
 
-        return $this->changed($document, static fn (Source $source): array => Rename::device($source, $from, $to), $request);
+        return $this->changes->make($document, static fn (Source $source): array => Rename::device($source, $from, $to), $request);
     }
 
     /** Controls, parameters and programs of a unit are called otherwise: rules that name them follow. */
@@ -55,7 +51,7 @@ final readonly class RigRulesController
             $titles[$each->text('what', 20).' '.mb_strtolower($each->text('from', 200))] = $each->text('to', 200);
         }
 
-        return $this->changed($document, static fn (Source $source): array => Rename::titles($source, $unit, $titles), $request);
+        return $this->changes->make($document, static fn (Source $source): array => Rename::titles($source, $unit, $titles), $request);
     }
 
     /** Rules are put behind those that are there. */
@@ -65,7 +61,7 @@ final readonly class RigRulesController
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
         $text = Body::of($request)->text('text', self::LONGEST_RULES);
 
-        return $this->changed($document, static fn (Source $source): array => RuleChange::append($source, $text), $request);
+        return $this->changes->make($document, static fn (Source $source): array => RuleChange::append($source, $text), $request);
     }
 
     /** What rules name of a unit, and what that would be called with another chart. */
@@ -100,18 +96,6 @@ final readonly class RigRulesController
         $laying = Laying::of($situation, $from, $first, $last, $to, $body->text('family', 200), $takeover);
 
         return new JsonResponse(['rules' => $laying->rules, 'count' => $laying->count, 'skipped' => $laying->skipped]);
-    }
-
-    /** @param \Closure(Source): list<Edit> $change */
-    private function changed(Document $document, \Closure $change, Request $request): JsonResponse
-    {
-        try {
-            return new JsonResponse(['places' => $this->rigs->changeRules($document, $change, Author::of($request))]);
-        } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
-        } catch (Outdated) {
-            throw Problem::conflict('the rules are being changed in another window just now; do it again', []);
-        }
     }
 
     private function situation(string $id): Situation

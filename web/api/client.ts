@@ -1,7 +1,17 @@
 import createClient from 'openapi-fetch';
 import { author } from './author';
 import type { paths } from './schema';
-import type { Candidate, Gesture, Laying, ReckonWhat, SwapMatch, TapeEvent, Target } from './types';
+import type {
+  Candidate,
+  Gesture,
+  Laying,
+  ReckonWhat,
+  SwapMatch,
+  SwitchChange,
+  Takeover,
+  TapeEvent,
+  Target,
+} from './types';
 
 /** A request that was refused: the text says why and what to do. */
 export class Refusal extends Error {
@@ -169,6 +179,15 @@ export const api = {
         body: { scene, unit, program },
         ...within(LONGEST_MS),
       }),
+    ),
+  targetsOf: (id: string) =>
+    answered(client.GET('/api/rigs/{id}/show/targets', { ...of(id), ...within(LONGEST_MS) })),
+  changeSwitch: (id: string, body: SwitchChange) =>
+    answered(client.POST('/api/rigs/{id}/show/switch', { ...of(id), body, ...within(LONGEST_MS) })),
+  leapsOf: (id: string) => answered(client.GET('/api/rigs/{id}/leaps', { ...of(id), ...within(LONGEST_MS) })),
+  setTakeover: (id: string, line: number, takeover: Takeover) =>
+    answered(
+      client.POST('/api/rigs/{id}/leaps', { ...of(id), body: { line, takeover }, ...within(LONGEST_MS) }),
     ),
   proofsOf: (id: string) =>
     answered(client.GET('/api/rigs/{id}/proofs', { ...of(id), ...within(LONGEST_MS) })),

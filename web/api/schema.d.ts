@@ -509,6 +509,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/show/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Everything that a control of the rig can be told to do. */
+        get: operations["targetsOf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/show/switch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Assigns something to a control, takes it from it, or lets another control do the same. */
+        post: operations["changeSwitch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/leaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What leaps when a control is first moved after a change of scene. */
+        get: operations["leapsOf"];
+        put?: never;
+        /** Writes another takeover into a rule. */
+        post: operations["setTakeover"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/proofs": {
         parameters: {
             query?: never;
@@ -1303,6 +1361,8 @@ export interface components {
             line: number | null;
             /** @description Programs that a blank cell can be on. */
             carried: string[];
+            /** @description The program that the order of the set list brings a blank cell to. */
+            filled: string | null;
         };
         SwitchUse: {
             unit: string;
@@ -1312,8 +1372,68 @@ export interface components {
             does: string[];
             line: number;
             isByHand: boolean;
+            caution: string | null;
             label: string;
             colour: string | null;
+        };
+        SwitchChange: {
+            /** @enum {unknown} */
+            do: "assign" | "clear" | "copy" | "move";
+            unit: string;
+            control: string;
+            /** @description In which it is assigned; null for every scene. */
+            scene?: string | null;
+            /** @enum {unknown} */
+            gesture?: "press" | "short" | "held" | "twice" | "move";
+            target?: {
+                what: string;
+                unit?: string | null;
+                title: string;
+            };
+            /** @description Of the rule that is cleared, copied or moved. */
+            line?: number;
+            to?: {
+                unit: string;
+                control: string;
+                scene?: string | null;
+            };
+        };
+        Leaps: {
+            leaps: components["schemas"]["Leap"][];
+            notShown: number;
+        };
+        Leap: {
+            unit: string;
+            unitLabel: string;
+            control: string;
+            line: number;
+            device: string;
+            deviceLabel: string;
+            parameter: string;
+            /** @description Scenes before; none at the start of a run. */
+            from: string[];
+            to: string | null;
+            songs: string[];
+            /** @enum {unknown} */
+            takeover: "jump" | "pickup" | "scaled";
+            steps: {
+                jump: components["schemas"]["LeapStep"];
+                pickup: components["schemas"]["LeapStep"];
+                scaled: components["schemas"]["LeapStep"];
+            };
+            /** @enum {unknown} */
+            proposed: "jump" | "pickup" | "scaled";
+            isKnown: boolean;
+            isWritable: boolean;
+            /** @description The leap as the rule is, in decibels, cents or per cent. */
+            shown: string;
+        };
+        LeapStep: {
+            /** @description Raw values of the parameter. */
+            leap: number;
+            /** @description Hundredths of the way of the control before it acts. */
+            travel: number;
+            meets: boolean;
         };
         KeptTape: {
             name: string;
@@ -2550,6 +2670,122 @@ export interface operations {
                     };
                 };
             };
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    targetsOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Targets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Target"][];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    changeSwitch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwitchChange"];
+            };
+        };
+        responses: {
+            /** @description What was changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                        /** @description What is the same in both after a copy and probably should not be. */
+                        same: string[];
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    leapsOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The largest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Leaps"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    setTakeover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    line: number;
+                    /** @enum {unknown} */
+                    takeover: "jump" | "pickup" | "scaled";
+                };
+            };
+        };
+        responses: {
+            /** @description In how many places */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];

@@ -1,22 +1,22 @@
-import { useMutation } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { Cell, Sheets } from '../api/types';
+import { Button } from '../ui/Button';
+import { Done } from './Done';
+import { useRules } from './useRules';
 
 /** Scenes under their songs down, units across, in each cell the program as that unit shows it. Choosing one writes a rule. */
 export function ProgramSheet({
   id,
   sheets,
+  book,
   onChanged,
 }: {
   id: string;
   sheets: Sheets;
+  book: string | null;
   onChanged: () => void;
 }) {
-  const set = useMutation({
-    mutationFn: ({ scene, unit, program }: { scene: string; unit: string; program: string | null }) =>
-      api.setCell(id, scene, unit, program),
-    onSuccess: onChanged,
-  });
+  const rules = useRules(book, onChanged);
   if (sheets.units.length === 0 || sheets.rows.length === 0) {
     return (
       <p>
@@ -28,7 +28,7 @@ export function ProgramSheet({
   }
   return (
     <>
-      {set.error !== null && <p role="alert">{set.error.message}</p>}
+      <Done rules={rules} />
       <table className="table table-pin-rows" aria-label="Programs">
         <thead>
           <tr>
@@ -52,8 +52,15 @@ export function ProgramSheet({
                     cell={cell}
                     scene={row.scene}
                     programs={sheets.units.find((unit) => unit.name === cell.unit)?.programs ?? []}
-                    isBusy={set.isPending}
-                    onChoose={(program) => set.mutate({ scene: row.scene, unit: cell.unit, program })}
+                    isBusy={rules.isBusy}
+                    onChoose={(program) =>
+                      rules.change(
+                        program === null
+                          ? `“${row.scene}” leaves ${cell.unit} where it is`
+                          : `“${row.scene}” calls ${program} of ${cell.unit}`,
+                        () => api.setCell(id, row.scene, cell.unit, program),
+                      )
+                    }
                   />
                 </td>
               ))}
@@ -112,6 +119,13 @@ function ProgramCell({
         <span className="text-xs text-warning" role="note">
           on {cell.carried.join(' or ')}, depending on what was before
         </span>
+      )}
+      {cell.filled !== null && cell.carried.length > 1 && (
+        <Button
+          label={`Fill from the set list: ${cell.filled}`}
+          disabled={isBusy}
+          onClick={() => onChoose(cell.filled)}
+        />
       )}
     </span>
   );

@@ -11,11 +11,12 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { LeapSheet } from './LeapSheet';
 import { ProgramSheet } from './ProgramSheet';
 import { SetListPanel } from './SetListPanel';
 import { SwitchSheet } from './SwitchSheet';
 
-const TABS = { songs: 'Set list', programs: 'Programs', switches: 'Switches' } as const;
+const TABS = { songs: 'Set list', programs: 'Programs', switches: 'Switches', leaps: 'Leaps' } as const;
 
 /** The show of a rig: its songs in order, what each scene calls, and what each control does. */
 export default function ShowPage() {
@@ -92,10 +93,23 @@ function OpenShow({ document }: { document: StoredDocument }) {
         <div className="min-h-0 flex-1 overflow-auto p-3">
           {tab === 'songs' && <SetListPanel work={work} scenes={sheets.data?.scenes ?? []} />}
           {tab === 'programs' && sheets.data !== undefined && (
-            <ProgramSheet id={document.id} sheets={sheets.data} onChanged={() => void sheets.refetch()} />
+            <ProgramSheet
+              id={document.id}
+              sheets={sheets.data}
+              book={work.rig.book ?? null}
+              onChanged={() => void sheets.refetch()}
+            />
           )}
           {tab === 'switches' && sheets.data !== undefined && (
-            <SwitchSheet sheets={sheets.data} book={work.rig.book ?? null} rig={work.rig} />
+            <SwitchSheet
+              id={document.id}
+              sheets={sheets.data}
+              rig={work.rig}
+              onChanged={() => void sheets.refetch()}
+            />
+          )}
+          {tab === 'leaps' && (
+            <LeapSheet id={document.id} book={work.rig.book ?? null} version={work.saving.version()} />
           )}
         </div>
       </Panel>

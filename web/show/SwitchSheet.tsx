@@ -1,74 +1,157 @@
-import { Link } from 'react-router';
-import { swatch } from '../ui/colours';
+import { useState } from 'react';
+import { api } from '../api/client';
 import type { Rig, Sheets, SwitchUse } from '../api/types';
+import { Button } from '../ui/Button';
+import { Assign } from './Assign';
+import { ControlCard } from './ControlCard';
+import { Done } from './Done';
+import { surfaces, type SheetControl } from './surface';
+import { useRules } from './useRules';
 
-/** What every control does, in words, read from the rules. */
-export function SwitchSheet({ sheets, book, rig }: { sheets: Sheets; book: string | null; rig: Rig }) {
-  const units = [...new Set(sheets.uses.map((use) => use.unit))];
-  if (units.length === 0) {
-    return (
-      <p>No rule takes a control of this rig yet. Learn one on the bench: play it, say what it should do.</p>
-    );
+/** What is being copied or moved, until it is put somewhere. */
+interface Carried {
+  use: SwitchUse;
+  do: 'copy' | 'move';
+}
+
+/** Every control as it stands on its surface, with what it does in words, read from the rules; what is changed here is changed there. */
+export function SwitchSheet({
+  id,
+  sheets,
+  rig,
+  onChanged,
+}: {
+  id: string;
+  sheets: Sheets;
+  rig: Rig;
+  onChanged: () => void;
+}) {
+  const rules = useRules(rig.book ?? null, onChanged);
+  const [carried, carry] = useState<Carried | null>(null);
+  const [scene, setScene] = useState('');
+  const [assigned, assign] = useState<{ unit: string; control: SheetControl } | null>(null);
+  const all = surfaces(rig, sheets);
+  if (all.length === 0) {
+    return <p>No unit of this rig has controls. Add one with a control surface on the rig’s page.</p>;
   }
+  const put = (unit: string, control: SheetControl) => {
+    if (carried !== null) {
+      const { use } = carried;
+      rules.change(
+        `“${use.control}” ${carried.do === 'copy' ? 'copied' : 'moved'} to “${control.name}”`,
+        () =>
+          api.changeSwitch(id, {
+            do: carried.do,
+            unit: use.unit,
+            control: use.control,
+            line: use.line,
+            to: { unit, control: control.name, scene: scene === '' ? null : scene },
+          }),
+      );
+      carry(null);
+    }
+  };
   return (
-    <div className="flex flex-col gap-6">
-      {units.map((unit) => (
-        <section key={unit} aria-label={unit}>
-          <h3 className="mb-2 text-lg font-semibold">
-            {rig.units.find((each) => each.name === unit)?.label ?? unit}
-          </h3>
-          <ul className="grid gap-2 sm:grid-cols-2 xl:grid-cols-4">
-            {sheets.uses
-              .filter((use) => use.unit === unit)
-              .map((use) => (
-                <Use
-                  key={`${use.control} ${use.scene ?? ''} ${use.gesture} ${use.line}`}
-                  use={use}
-                  book={book}
-                />
-              ))}
-          </ul>
+    <div className="flex flex-col gap-4">
+      <div className="sticky top-0 z-10 flex flex-col gap-2 bg-base-200">
+        <Done rules={rules} />
+        {carried !== null && (
+          <p className="flex flex-wrap items-center gap-2 border-l-4 border-primary pl-2">
+            <span>
+              {carried.do === 'copy' ? 'Copy' : 'Move'} what “{carried.use.control}” does to which control, in
+            </span>
+            <SceneChoice scenes={sheets.scenes} scene={scene} onChoose={setScene} />
+            <Button label="Put it nowhere" onClick={() => carry(null)} />
+          </p>
+        )}
+      </div>
+      {all.map((surface) => (
+        <section key={surface.unit} aria-label={surface.label} className="flex flex-col gap-2">
+          <h3 className="text-lg font-semibold">{surface.label}</h3>
+          {surface.layers.map((layer) => (
+            <div key={layer.layer ?? ''} className="flex flex-col gap-1">
+              {layer.layer !== null && <h4 className="text-sm">Layer {layer.layer}</h4>}
+              <ul
+                className="grid gap-2"
+                style={{
+                  gridTemplateColumns: `repeat(${layer.columns === 1 ? 4 : layer.columns}, minmax(8.5rem, 1fr))`,
+                }}
+              >
+                {layer.controls.map((control) => (
+                  <ControlCard
+                    key={control.name}
+                    control={control}
+                    isBusy={rules.isBusy}
+                    book={rig.book ?? null}
+                    isPlaced={carried !== null}
+                    onPut={() => put(surface.unit, control)}
+                    onAssign={() => assign({ unit: surface.unit, control })}
+                    onCarry={(use, what) => {
+                      setScene(use.scene ?? '');
+                      carry({ use, do: what });
+                    }}
+                    onClear={(use) =>
+                      rules.change(`“${use.control}” no longer does ${use.does.join(', ')}`, () =>
+                        api.changeSwitch(id, {
+                          do: 'clear',
+                          unit: use.unit,
+                          control: use.control,
+                          line: use.line,
+                        }),
+                      )
+                    }
+                  />
+                ))}
+              </ul>
+            </div>
+          ))}
         </section>
       ))}
+      {assigned !== null && (
+        <Assign
+          id={id}
+          control={assigned.control}
+          scenes={sheets.scenes}
+          onClose={() => assign(null)}
+          onChoose={(target, gesture, where) => {
+            assign(null);
+            rules.change(`“${assigned.control.name}” does now: ${target.words}`, () =>
+              api.changeSwitch(id, {
+                do: 'assign',
+                unit: assigned.unit,
+                control: assigned.control.name,
+                scene: where,
+                gesture,
+                target: { what: target.what, unit: target.unit, title: target.title },
+              }),
+            );
+          }}
+        />
+      )}
     </div>
   );
 }
 
-function Use({ use, book }: { use: SwitchUse; book: string | null }) {
+export function SceneChoice({
+  scenes,
+  scene,
+  onChoose,
+}: {
+  scenes: readonly string[];
+  scene: string;
+  onChoose: (scene: string) => void;
+}) {
   return (
-    <li className="flex flex-col gap-1 rounded-field border-2 border-base-300 p-2">
-      <p className="flex items-baseline gap-2">
-        <b className="text-lg">{use.label}</b>
-        {use.label !== use.control && <span className="text-xs">{use.control}</span>}
-        {use.colour !== null && (
-          <span className="ml-auto flex items-center gap-1 text-xs">
-            <span
-              className="size-3 rounded-full border border-base-content"
-              style={{ backgroundColor: swatch(use.colour) }}
-            />
-            {use.colour}
-          </span>
-        )}
-      </p>
-      <p className="text-xs">
-        {use.gesture}
-        {use.scene === null ? '' : `, in ${use.scene}`}
-      </p>
-      <ol className="list-inside list-decimal">
-        {use.does.map((does) => (
-          <li key={does}>{does}</li>
-        ))}
-      </ol>
-      <p className="mt-auto text-xs">
-        {use.isByHand && 'and more, written by hand: '}
-        {book === null ? (
-          `line ${use.line}`
-        ) : (
-          <Link className="link" to={`/bench/${book}`}>
-            see line {use.line}
-          </Link>
-        )}
-      </p>
-    </li>
+    <select
+      aria-label="In which scene"
+      className="select select-sm w-44"
+      value={scene}
+      onChange={(event) => onChoose(event.target.value)}
+    >
+      <option value="">every scene</option>
+      {scenes.map((each) => (
+        <option key={each}>{each}</option>
+      ))}
+    </select>
   );
 }

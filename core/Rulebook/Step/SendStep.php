@@ -17,10 +17,8 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  *
  *     send moths, drum_box channel 3,4
  */
-final class SendStep extends Step
+final class SendStep extends Step implements TakesOver
 {
-    private const TAKEOVERS = ['jump', 'pickup', 'scaled'];
-
     /** @param list<Token> $ports */
     private function __construct(Span $span, private readonly array $ports, private readonly ?NumberList $channels, private readonly ?Token $takeover)
     {
@@ -39,9 +37,17 @@ final class SendStep extends Step
 
     public function print(): string
     {
-        return 'send '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports))
-            .(null === $this->channels ? '' : ' channel '.$this->channels->print())
-            .(null === $this->takeover ? '' : ' '.$this->takeover->text);
+        return $this->printWith($this->takeover->text ?? '');
+    }
+
+    public function printWith(string $takeover): string
+    {
+        return rtrim('send '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports)).(null === $this->channels ? '' : ' channel '.$this->channels->print())." {$takeover}");
+    }
+
+    public function takeover(): string
+    {
+        return $this->takeover->text ?? 'jump';
     }
 
     public function facts(): array

@@ -24,10 +24,8 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  *     turn brine "Mode" to "Ping-pong"
  *     turn brine "Bypass" to other
  */
-final class TurnStep extends NamedStep
+final class TurnStep extends NamedStep implements TakesOver
 {
-    private const TAKEOVERS = ['jump', 'pickup', 'scaled'];
-
     private ?Target $target = null;
     private ?Circumstances $circumstances = null;
 
@@ -49,7 +47,17 @@ final class TurnStep extends NamedStep
 
     public function print(): string
     {
-        return "turn {$this->device->text} \"{$this->parameter->text}\"".(null === $this->to ? '' : " to {$this->to->print()}").(null === $this->takeover ? '' : " {$this->takeover->text}");
+        return $this->printWith($this->takeover->text ?? '');
+    }
+
+    public function printWith(string $takeover): string
+    {
+        return rtrim("turn {$this->device->text} \"{$this->parameter->text}\"".(null === $this->to ? '' : " to {$this->to->print()}")." {$takeover}");
+    }
+
+    public function takeover(): ?string
+    {
+        return null === $this->to ? ($this->takeover->text ?? 'jump') : null;
     }
 
     public function resolved(Devices $devices, Circumstances $circumstances): static

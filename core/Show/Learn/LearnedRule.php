@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Learn;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\RuleText;
@@ -13,7 +12,6 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\TakenBy;
 
@@ -34,54 +32,20 @@ final readonly class LearnedRule
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $name = $control->control ?? $control->played->selector();
-        $rule = RuleText::of("{$name}: ".self::words($target));
+        $rule = RuleText::of("{$name}: ".Doing::words($target));
         $played = $control->played;
         if (null !== $control->unit && null !== $control->control) {
             $rule = $rule->take("{$control->unit} \"{$control->control}\"");
         } else {
             $rule = $rule->from($played->port)->take(self::selector($played, $source->book->programsFrom));
         }
-        foreach (self::steps($situation, $control, $target) as $step) {
+        foreach (Doing::steps($situation, $target, $control->isPressed(), $control->isPressed() && !\in_array($control->played->kind, [Kind::Program, Kind::Start, Kind::Stop, Kind::Continue, Kind::Song], true)) as $step) {
             $rule = $rule->step($step);
         }
         [$before, $told] = self::place($situation, $played);
         $edits = null === $before ? RuleChange::append($source, $rule->print()) : RuleChange::add($source, $rule, $source->ruleAt($before->span->line) ?? $before);
 
         return new self($rule->print(), $edits, $told);
-    }
-
-    /** @return list<string> */
-    private static function steps(Situation $situation, Recognised $control, Target $target): array
-    {
-        $isPressed = $control->isPressed();
-        $press = $isPressed && !\in_array($control->played->kind, [Kind::Program, Kind::Start, Kind::Stop, Kind::Continue, Kind::Song], true) ? ['press'] : [];
-        if (!$isPressed && !\in_array($target->what, [Target::PARAMETER, Target::PLAY], true)) {
-            throw new RulebookError(new Span(1, 1), 'not-a-switch', 'a control that is moved cannot '.('scene' === $target->what ? 'choose a scene' : 'do that').'; choose a parameter for it, or press a switch');
-        }
-
-        return match ($target->what) {
-            Target::PROGRAM => [...$press, "recall {$target->unit} \"{$target->title}\""],
-            Target::SCENE => [...$press, "go \"{$target->title}\""],
-            Target::TAP, Target::START, Target::STOP => [...$press, "{$target->what} {$target->title}"],
-            Target::STACK => [...$press, "do {$target->title}"],
-            Target::PLAY => ["play {$target->unit}"],
-            default => self::turn($situation, $target, $isPressed, $press),
-        };
-    }
-
-    /**
-     * @param list<string> $press
-     *
-     * @return list<string>
-     */
-    private static function turn(Situation $situation, Target $target, bool $isPressed, array $press): array
-    {
-        $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
-        if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {
-            return [...$press, "turn {$target->unit} \"{$target->title}\" to {$parameter->raw[1]}"];
-        }
-
-        return ["turn {$target->unit} \"{$target->title}\"".($isPressed && 2 === \count($parameter->named ?? []) ? ' to other' : '')];
     }
 
     /** @return array{Rule|null, list<string>} the rule before which it has to stand, and what is to be told */
@@ -113,17 +77,6 @@ final readonly class LearnedRule
             Kind::Note, Kind::PolyPressure => "{$played->kind->value} key {$played->number}{$channel}",
             Kind::Program => 'program '.((int) $played->number + $programsFrom).$channel,
             default => $played->selector(),
-        };
-    }
-
-    private static function words(Target $target): string
-    {
-        return match ($target->what) {
-            Target::TAP => "tap {$target->title}",
-            Target::START => "start {$target->title}",
-            Target::STOP => "stop {$target->title}",
-            Target::PLAY => "play {$target->unit}",
-            default => trim("{$target->unit} {$target->title}"),
         };
     }
 }

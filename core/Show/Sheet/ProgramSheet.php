@@ -41,8 +41,12 @@ final readonly class ProgramSheet
             }
         }
         $rows = [];
+        $stands = [];
         foreach (self::order($situation, $book) as [$song, $scene]) {
-            $cells = array_map(static fn (Box $box): Cell => self::cell($box, $called, $scene->title), $units);
+            foreach ($units as $box) {
+                $stands[$box->name] = null === $song ? null : ($called[$scene->title][$box->name][0] ?? $stands[$box->name] ?? null);
+            }
+            $cells = array_map(static fn (Box $box): Cell => self::cell($box, $called, $scene->title, $stands[$box->name]), $units);
             $rows[] = ['scene' => $scene->title, 'song' => $song, 'cells' => $cells];
         }
 
@@ -147,8 +151,11 @@ final readonly class ProgramSheet
         return null === $step->constant() ? null : (ProgramNames::numbered($programs)[$step->constant()] ?? null);
     }
 
-    /** @param array<string, array<string, array{int|null, string, int}|null>> $called by scene and unit */
-    private static function cell(Box $box, array $called, string $scene): Cell
+    /**
+     * @param array<string, array<string, array{int|null, string, int}|null>> $called by scene and unit
+     * @param int|null $stands where the order of the set list has brought the unit
+     */
+    private static function cell(Box $box, array $called, string $scene, ?int $stands): Cell
     {
         $programs = $box->chart->programs;
         $shown = static fn (?int $program): string => null === $program || null === $programs ? '?' : $programs->label($program);
@@ -161,6 +168,6 @@ final readonly class ProgramSheet
         }
         $names = null === $programs ? [] : ProgramNames::names($box, $programs);
 
-        return new Cell($box->name, $here[0] ?? null, null === $here ? '' : $shown($here[0]), null === $here ? '' : ($names[$here[0] ?? -1] ?? ''), $here[1] ?? null, $here[2] ?? null, array_values(array_unique($carried)));
+        return new Cell($box->name, $here[0] ?? null, null === $here ? '' : $shown($here[0]), null === $here ? '' : ($names[$here[0] ?? -1] ?? ''), $here[1] ?? null, $here[2] ?? null, array_values(array_unique($carried)), null !== $here || null === $stands ? null : ($names[$stands] ?? $shown($stands)));
     }
 }

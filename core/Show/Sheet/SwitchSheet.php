@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\DependsOn;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -52,6 +53,18 @@ final readonly class SwitchSheet
         return new self(array_values(array_unique($uses, \SORT_REGULAR)));
     }
 
+    /** The use of a control that a rule makes. */
+    public function use(string $unit, string $control, int $line): ?SwitchUse
+    {
+        foreach ($this->uses as $use) {
+            if ([$use->unit, $use->control, $use->line] === [$unit, $control, $line]) {
+                return $use;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<SwitchUse> */
     private static function ofControl(Situation $situation, RigDevices $devices, Box $box, Control $control, ControlMessage $message): array
     {
@@ -63,13 +76,15 @@ final readonly class SwitchSheet
             }
             $does = [];
             $isByHand = false;
+            $caution = null;
             foreach ($rule->steps as $step) {
                 $words = self::words($situation, $step, self::place($situation, $devices, $rule, $box, $control));
+                $caution ??= self::caution($situation, $step);
                 $isByHand = $isByHand || null === $words;
                 $does = [...$does, ...array_filter([$words], static fn (?string $each): bool => null !== $each && '' !== $each)];
             }
             $gesture = self::gesture($rule, $control);
-            $uses[] = new SwitchUse($box->name, $control->name, $rule->scene?->title, $gesture, $does, $rule->span->line, $isByHand);
+            $uses[] = new SwitchUse($box->name, $control->name, $rule->scene?->title, $gesture, $does, $rule->span->line, $isByHand, $caution);
             if (!$rule->isCopy() && 'press' === $gesture && null === $rule->scene && TakenBy::isUnconditional($rule)) {
                 break; // what stands below never gets it
             }
@@ -99,6 +114,30 @@ final readonly class SwitchSheet
             $step instanceof PanicStep => 'panic',
             default => null,
         };
+    }
+
+    /** Where a step depends on what its unit shows at the moment, and in which scenes that is sure. */
+    private static function caution(Situation $situation, Step $step): ?string
+    {
+        $target = $step instanceof TurnStep ? $step->target() : null;
+        $box = $situation->setup->box($target->device ?? '');
+        $depends = $box?->parameter($target->title ?? '')?->dependsOn;
+        if (null === $box || null === $depends) {
+            return null;
+        }
+        if (DependsOn::Page === $depends) {
+            return "goes by the page that {$box->label()} shows; see to its page by hand";
+        }
+        $scenes = [];
+        foreach (ProgramSheet::of($situation)->rows as $row) {
+            foreach ($row['cells'] as $cell) {
+                if ($cell->unit === $box->name && null !== $cell->program) {
+                    $scenes[$row['scene']] = true;
+                }
+            }
+        }
+
+        return "goes by the program that {$box->label()} is on; ".([] === $scenes ? 'no scene calls one' : 'sure in '.implode(', ', array_keys($scenes)));
     }
 
     private static function scene(Situation $situation, GoStep $step, ?int $place): string

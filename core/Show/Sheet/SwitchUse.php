@@ -13,8 +13,9 @@ final readonly class SwitchUse
      * @param list<string> $does in words, in the order in which it is sent
      * @param int $line of the rule
      * @param bool $isByHand whether there is more in the rule than these words say
+     * @param string|null $caution where what it does depends on what the unit shows at the moment
      */
-    public function __construct(public string $unit, public string $control, public ?string $scene, public string $gesture, public array $does, public int $line, public bool $isByHand)
+    public function __construct(public string $unit, public string $control, public ?string $scene, public string $gesture, public array $does, public int $line, public bool $isByHand, public ?string $caution = null)
     {
     }
 }

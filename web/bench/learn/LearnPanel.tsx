@@ -4,11 +4,9 @@ import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Candidate, Edit, LearnedRule, Target } from '../../api/types';
 import { Button } from '../../ui/Button';
-import { useFocus } from '../../ui/useFocus';
 import type { BenchStore } from '../session/BenchStore';
+import { TargetList } from './TargetList';
 import { useListening } from './useListening';
-
-const MOST_SHOWN = 40;
 
 /** Play it, then say what it should do: a control is recognised, its target chosen, and the rule put in where it wins. */
 export function LearnPanel({
@@ -135,6 +133,7 @@ function Heard({ listening }: { listening: ReturnType<typeof useListening> }) {
   );
 }
 
+/** What the control should do, chosen among all that the rules can do. */
 function Targets({
   text,
   rig,
@@ -146,55 +145,16 @@ function Targets({
   problem: string | null;
   onChoose: (target: Target) => void;
 }) {
-  const field = useFocus();
-  const [wanted, setWanted] = useState('');
   const targets = useQuery({
     queryKey: ['learn-targets', rig, text()],
     queryFn: () => api.learnTargets(text(), rig),
   });
-  const words = wanted.toLowerCase().split(/[\s,]+/);
-  const shown = (targets.data ?? []).filter((target) =>
-    words.every((word) => target.words.toLowerCase().includes(word)),
-  );
   return (
-    <>
-      <input
-        ref={field}
-        type="search"
-        aria-label="What it should do"
-        placeholder="Type a part of it: brine, Storm"
-        className="input w-full shrink-0"
-        value={wanted}
-        onChange={(event) => setWanted(event.target.value)}
-        onKeyDown={(event) => {
-          const [first] = shown;
-          if (event.key === 'Enter' && first !== undefined) {
-            onChoose(first);
-          }
-        }}
-      />
-      {(problem ?? targets.error?.message) != null && <p role="alert">{problem ?? targets.error?.message}</p>}
-      <ul aria-label="Targets" className="min-h-24 divide-y divide-base-300 overflow-auto">
-        {shown.slice(0, MOST_SHOWN).map((target) => (
-          <li key={target.words}>
-            <button
-              type="button"
-              className="btn w-full justify-start rounded-none btn-ghost btn-sm"
-              onClick={() => onChoose(target)}
-            >
-              {target.words}
-            </button>
-          </li>
-        ))}
-      </ul>
-      {targets.data !== undefined && shown.length === 0 && (
-        <p>
-          {targets.data.length === 0
-            ? 'These rules have no rig whose units could be named, no scenes and no clocks yet.'
-            : 'Nothing is called so.'}
-        </p>
-      )}
-    </>
+    <TargetList
+      targets={targets.data ?? null}
+      problem={problem ?? targets.error?.message ?? null}
+      onChoose={onChoose}
+    />
   );
 }
 

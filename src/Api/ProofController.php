@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Documents\Outdated;
 use App\Rig\ProofsView;
 use App\Rig\RigStore;
-use App\Rig\ShowView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -18,41 +16,15 @@ use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Rig\Document\TapeText;
-use ZigzagPost\Core\Rulebook\Change\Source;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Situation\Situation;
 
-/** The show of a rig: its sheets, and the tapes that prove that it still does what it did. */
-final readonly class ShowController
+/** The tapes that prove that a rig still does what it did, and its rehearsal. */
+final readonly class ProofController
 {
     private const MOST_FAULTS = 150;
 
     public function __construct(private RigStore $rigs)
     {
-    }
-
-    /** What each scene calls and each control does. */
-    #[Route('/api/rigs/{id}/show', methods: 'GET')]
-    public function show(string $id): JsonResponse
-    {
-        return new JsonResponse(ShowView::of($this->situation($id)));
-    }
-
-    /** Lets a scene call a program of a unit, or none. */
-    #[Route('/api/rigs/{id}/show/cell', methods: 'POST')]
-    public function cell(string $id, Request $request): JsonResponse
-    {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-        $body = Body::of($request);
-        [$scene, $unit, $program] = [$body->text('scene', 200), $body->text('unit', 200), $body->textOrNull('program', 200)];
-        try {
-            return new JsonResponse(['places' => $this->rigs->changeRules($document, static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program), Author::of($request))]);
-        } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
-        } catch (Outdated) {
-            throw Problem::conflict('the rules are being changed in another window just now; do it again', []);
-        }
     }
 
     /** Every kept tape, played again. */

@@ -1,0 +1,333 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Leap;
+
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\ControlSort;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\RuleChange;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\TakesOver;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Situation\Names;
+use ZigzagPost\Core\Situation\PedalsThatFallShort;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TakenBy;
+
+/**
+ * What leaps: for each fader or pedal and each change of scene, where the parameter can stand then, and what the first move makes of it under
+ * each takeover. The largest step that is computed is the largest that a replay receives.
+ */
+final class Leaps
+{
+    private const ABSOLUTE = [ControlSort::Fader, ControlSort::Knob, ControlSort::Pedal, ControlSort::Wheel, ControlSort::Axis, ControlSort::Surface];
+    /** Scenes that are looked at; of more the first. */
+    public const MOST_SCENES = 40;
+
+    private readonly Rulebook $book;
+    private readonly Moves $moves;
+    /** @var array<string, array{Box, Control, ControlMessage}> controls that rules can hear */
+    private readonly array $controls;
+    /** @var list<int> */
+    private readonly array $scenes;
+
+    private function __construct(private readonly Situation $situation)
+    {
+        $this->book = $situation->checked()->book;
+        $this->scenes = array_keys(\array_slice($this->book->scenes, 0, self::MOST_SCENES)) ?: [0];
+        $this->moves = new Moves($situation->setup, Compiler::load(self::sendingAtOnce($situation)->book));
+        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $controls = [];
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
+                try {
+                    $controls["{$box->name}\t{$control->name}"] = [$box, $control, $devices->control(...Names::of($box, $control->name))[0]];
+                } catch (RulebookError) {
+                    continue; // nothing is known of what it sends, or it comes nowhere
+                }
+            }
+        }
+        $this->controls = $controls;
+    }
+
+    /** @return list<Leap> the largest first, by the share of the parameter's range; none while the rulebook has an error */
+    public static function of(Situation $situation): array
+    {
+        if ($situation->checked()->hasErrors()) {
+            return [];
+        }
+        $leaps = new self($situation);
+        $found = [];
+        foreach ($leaps->controls as $key => [$box, $control, $message]) {
+            if (\in_array($control->sort, self::ABSOLUTE, true) && null === $control->encoding) {
+                array_push($found, ...$leaps->ofControl($key, $box, $control, $message));
+            }
+        }
+        usort($found, static fn (Leap $a, Leap $b): int => [$leaps->share($b), [] === $a->songs] <=> [$leaps->share($a), [] === $b->songs]);
+
+        return $found;
+    }
+
+    /**
+     * Writes another takeover into a rule.
+     *
+     * @param int $line of the rule
+     *
+     * @return list<Edit>
+     *
+     * @throws RulebookError when the rule has no step that could wait
+     */
+    public static function edits(Source $source, int $line, string $takeover): array
+    {
+        $edits = [];
+        foreach ($source->ruleAt($line)->steps ?? [] as $step) {
+            if ($step instanceof TakesOver && null !== $step->takeover() && \in_array($takeover, TakesOver::TAKEOVERS, true)) {
+                array_push($edits, ...RuleChange::rewrite($source, $step->span->line, $step->printWith('jump' === $takeover ? '' : $takeover)));
+            }
+        }
+
+        return [] === $edits ? throw new RulebookError(new Span(max(1, $line), 1), 'no-takeover', "the rule in line {$line} has no step that could wait for a control") : $edits;
+    }
+
+    /** The same rules without any that wait, which tell where a control puts a parameter once it holds it. */
+    private static function sendingAtOnce(Situation $situation): Checker
+    {
+        $source = Source::of($situation->setup->rig->rulebook ?? '');
+        $edits = [];
+        foreach ($source->book->rules as $rule) {
+            foreach ($rule->steps as $step) {
+                if ($step instanceof TakesOver && \in_array($step->takeover(), ['pickup', 'scaled'], true)) {
+                    array_push($edits, ...RuleChange::rewrite($source, $step->span->line, $step->printWith('')));
+                }
+            }
+        }
+
+        return Checker::check($source->with($edits)->text, static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($situation->setup->rig, $book)));
+    }
+
+    /** @return list<Leap> */
+    private function ofControl(string $key, Box $box, Control $control, ControlMessage $message): array
+    {
+        $found = [];
+        foreach ($this->scenes as $to) {
+            $rule = $this->rule($message, $to);
+            if (null === $rule) {
+                continue;
+            }
+            foreach ($this->moves->curves($key, $message, $to) as $parameter => $curve) {
+                foreach ([...(0 === $to ? [null] : []), ...array_values(array_diff($this->scenes, [$to]))] as $from) {
+                    $cases = $this->cases($key, $message, $parameter, $from, $to, null !== $from && $this->rule($message, $from) !== $rule);
+                    $leap = $this->leap($box, $control, $rule, $parameter, $curve, $cases, $from, $to);
+                    if (null !== $leap) {
+                        $found[] = $leap;
+                    }
+                }
+            }
+        }
+
+        return self::together($found);
+    }
+
+    /**
+     * Where the control and the parameter can stand after a change of scene. What moves the parameter in the scene before is taken to have
+     * been used there.
+     *
+     * @param bool $isUnseen whether the rule is not in force in the scene before, so that it does not see the control move there
+     *
+     * @return list<Standing>
+     */
+    private function cases(string $key, ControlMessage $message, string $parameter, ?int $from, int $to, bool $isUnseen): array
+    {
+        $set = $this->moves->set($from, $to);
+        if (\array_key_exists($parameter, $set)) {
+            return self::unseen($this->standing($parameter, $set), $isUnseen);
+        }
+        if (null === $from) {
+            return $this->resting($parameter);
+        }
+        $own = $this->moves->curves($key, $message, $from)[$parameter] ?? [];
+        // As long as the scene before holds, a control that moves the parameter at once cannot go anywhere without it.
+        $holds = [] !== $own && 'jump' === $this->takeover($this->rule($message, $from));
+        $cases = [
+            ...self::unseen(array_map(static fn (int $place, int $value): Standing => new Standing($place, $value), array_keys($own), $own), $isUnseen),
+            ...self::unseen($this->standing($parameter, $this->moves->set(0 === $from ? null : 0, $from)), $isUnseen && !$holds),
+            ...self::unseen($this->moved($parameter, [$from], $key), $isUnseen),
+        ];
+        if ([] !== $cases) {
+            return $cases;
+        }
+        // Nothing of the scene before moves it: it stands where any other scene left it, or where it rested.
+        $cases = [...$this->resting($parameter), ...$this->moved($parameter, $this->scenes, null)];
+        foreach ($this->scenes as $scene) {
+            array_push($cases, ...$this->standing($parameter, $this->moves->set(null, $scene)));
+        }
+
+        return self::unseen($cases, $isUnseen);
+    }
+
+    /**
+     * @param list<Standing> $cases
+     *
+     * @return list<Standing>
+     */
+    private static function unseen(array $cases, bool $isUnseen): array
+    {
+        return array_map(static fn (Standing $each): Standing => $each->unseen($isUnseen), $cases);
+    }
+
+    /**
+     * @param array<string, int|null> $set
+     *
+     * @return list<Standing>
+     */
+    private function standing(string $parameter, array $set): array
+    {
+        return \array_key_exists($parameter, $set) ? (null === $set[$parameter] ? $this->anywhere($parameter) : [new Standing(null, $set[$parameter])]) : [];
+    }
+
+    /** @return list<Standing> where it stands when the power comes, of which the engine knows nothing */
+    private function resting(string $parameter): array
+    {
+        [$unit, $title] = explode("\t", $parameter);
+        $rest = $this->situation->setup->box($unit)?->parameter($title)?->rest;
+
+        return null === $rest ? $this->anywhere($parameter) : [new Standing(null, $rest, false)];
+    }
+
+    /**
+     * The ends to which controls bring a parameter in some scenes.
+     *
+     * @param list<int> $scenes
+     * @param string|null $but a control that does not count
+     *
+     * @return list<Standing>
+     */
+    private function moved(string $parameter, array $scenes, ?string $but): array
+    {
+        $ends = [];
+        foreach ($this->controls as $key => [, , $message]) {
+            foreach ($key === $but ? [] : $scenes as $scene) {
+                $curve = null === $this->rule($message, $scene) ? null : ($this->moves->curves($key, $message, $scene)[$parameter] ?? null);
+                $ends = null === $curve ? $ends : [...$ends, min($curve), max($curve)];
+            }
+        }
+
+        return array_map(static fn (int $end): Standing => new Standing(null, $end), array_values(array_unique($ends)));
+    }
+
+    /** @return list<Standing> both ends of what a parameter can be */
+    private function anywhere(string $parameter): array
+    {
+        [$unit, $title] = explode("\t", $parameter);
+        $range = $this->situation->setup->box($unit)?->parameter($title)->raw ?? [0, 127];
+
+        return [new Standing(null, $range[0], false), new Standing(null, $range[1], false)];
+    }
+
+    /** How a rule takes over; null where it has no step that could wait. */
+    private function takeover(?Rule $rule): ?string
+    {
+        foreach ($rule->steps ?? [] as $step) {
+            if ($step instanceof TakesOver && null !== $step->takeover()) {
+                return $step->takeover();
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param non-empty-list<int> $curve
+     * @param list<Standing> $cases
+     */
+    private function leap(Box $box, Control $control, Rule $rule, string $key, array $curve, array $cases, ?int $from, int $to): ?Leap
+    {
+        [$unit, $title] = explode("\t", $key);
+        $parameter = $this->situation->setup->box($unit)?->parameter($title);
+        if (null === $parameter || [] === $cases) {
+            return null;
+        }
+        $written = $this->takeover($rule);
+        $takeover = $written ?? 'jump';
+        $meeting = new Meeting($curve, min($parameter->raw), max($parameter->raw));
+        if ('scaled' !== $takeover && $meeting->goesOn($cases)) {
+            return null;
+        }
+        $steps = $meeting->steps($cases);
+        if (max($steps['jump']->leap, ($steps[$takeover] ?? $steps['jump'])->leap) <= $meeting->finest) {
+            return null;
+        }
+        $order = ['jump', 'scaled', 'pickup'];
+        usort($order, static fn (string $a, string $b): int => [!$steps[$a]->meets, $steps[$a]->leap] <=> [!$steps[$b]->meets, $steps[$b]->leap]);
+        $isKnown = [] === array_filter($cases, static fn (Standing $case): bool => !$case->isKnown);
+        $titles = array_map(static fn ($scene): string => $scene->title, $this->book->scenes);
+
+        return new Leap($box->name, $control->name, $rule->span->line, $unit, $title, null === $from ? [] : [$titles[$from] ?? ''], $titles[$to] ?? null, $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null), $takeover, $steps, $order[0], $isKnown, null !== $written, PedalsThatFallShort::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap));
+    }
+
+    /** The rule that takes a control in a scene. */
+    private function rule(ControlMessage $message, int $scene): ?Rule
+    {
+        foreach ($this->book->rules as $rule) {
+            if (!$rule->isStack && (null === $rule->scene || $rule->scene === ($this->book->scenes[$scene] ?? null)) && TakenBy::isFor($this->book, $rule, $message)) {
+                return $rule;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> songs of the loaded set list in which a change comes */
+    private function songs(?string $from, ?string $to): array
+    {
+        $songs = [];
+        $before = null;
+        foreach ($this->situation->setup->rig->show?->order() ?? [] as $song) {
+            foreach ($song->scenes as $scene) {
+                if ($before === $from && $scene === $to) {
+                    $songs[] = $song->title;
+                }
+                $before = $scene;
+            }
+        }
+
+        return array_values(array_unique($songs));
+    }
+
+    /**
+     * Changes from several scenes that come to the same are told once.
+     *
+     * @param list<Leap> $leaps
+     *
+     * @return list<Leap>
+     */
+    private static function together(array $leaps): array
+    {
+        $joined = [];
+        foreach ($leaps as $leap) {
+            $same = serialize([$leap->device, $leap->parameter, $leap->to, $leap->line, $leap->steps, $leap->isKnown, [] === $leap->from]);
+            $before = $joined[$same] ?? null;
+            $joined[$same] = null === $before ? $leap : $before->and($leap);
+        }
+
+        return array_values($joined);
+    }
+
+    private function share(Leap $leap): float
+    {
+        $range = $this->situation->setup->box($leap->device)?->parameter($leap->parameter)->raw ?? [0, 127];
+
+        return $leap->step()->leap / max(1, abs($range[1] - $range[0]));
+    }
+}

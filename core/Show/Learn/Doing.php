@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Learn;
+
+use ZigzagPost\Core\Rig\Chart\Behaviour;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Situation\Situation;
+
+/** The steps by which a control does something. */
+final class Doing
+{
+    /**
+     * @param bool $isPressed whether the control is pressed rather than moved
+     * @param bool $hasPress whether its message tells a press from letting go, so that `press` has to say which is meant
+     *
+     * @return list<string>
+     *
+     * @throws RulebookError where a control of this sort cannot do that
+     */
+    public static function steps(Situation $situation, Target $target, bool $isPressed, bool $hasPress): array
+    {
+        $press = $hasPress ? ['press'] : [];
+        if (!$isPressed && !\in_array($target->what, [Target::PARAMETER, Target::PLAY], true)) {
+            throw new RulebookError(new Span(1, 1), 'not-a-switch', 'a control that is moved cannot '.('scene' === $target->what ? 'choose a scene' : 'do that').'; choose a parameter for it, or press a switch');
+        }
+
+        return match ($target->what) {
+            Target::PROGRAM => [...$press, "recall {$target->unit} \"{$target->title}\""],
+            Target::SCENE => [...$press, "go \"{$target->title}\""],
+            Target::TAP, Target::START, Target::STOP => [...$press, "{$target->what} {$target->title}"],
+            Target::STACK => [...$press, "do {$target->title}"],
+            Target::PLAY => ["play {$target->unit}"],
+            default => self::turn($situation, $target, $isPressed, $press),
+        };
+    }
+
+    /** What it does, for the title of a rule. */
+    public static function words(Target $target): string
+    {
+        return match ($target->what) {
+            Target::TAP => "tap {$target->title}",
+            Target::START => "start {$target->title}",
+            Target::STOP => "stop {$target->title}",
+            Target::PLAY => "play {$target->unit}",
+            default => trim("{$target->unit} {$target->title}"),
+        };
+    }
+
+    /**
+     * @param list<string> $press
+     *
+     * @return list<string>
+     */
+    private static function turn(Situation $situation, Target $target, bool $isPressed, array $press): array
+    {
+        $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
+        if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {
+            return [...$press, "turn {$target->unit} \"{$target->title}\" to {$parameter->raw[1]}"];
+        }
+
+        return ["turn {$target->unit} \"{$target->title}\"".($isPressed && 2 === \count($parameter->named ?? []) ? ' to other' : '')];
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Show\Sheet;
+
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Setup\Box;
+
+/** After a copy: what is the same in both and probably should not be. */
+final class CopyCheck
+{
+    /**
+     * @param list<string> $does what both do, in the words of the sheet
+     *
+     * @return list<string> label, number, and each program, parameter or scene
+     */
+    public static function same(Box $box, Control $control, Box $toBox, Control $toControl, array $does): array
+    {
+        $same = [];
+        $label = static fn (Box $of, Control $each): ?string => ($of->unit->labels[$each->name] ?? null)?->text;
+        if (null !== $label($box, $control) && $label($box, $control) === $label($toBox, $toControl)) {
+            $same[] = "label: both are called \"{$label($box, $control)}\"";
+        }
+        [$message, $other] = [$box->messageOf($control), $toBox->messageOf($toControl)];
+        if (null !== $message && null !== $other && [$box->name, $control->name] !== [$toBox->name, $toControl->name] && [$message->kind, $message->number] === [$other->kind, $other->number]) {
+            $same[] = "number: both send {$message->kind->value} {$message->number}";
+        }
+        foreach ($does as $each) {
+            $what = str_contains($each, ': program ') ? 'program' : (str_starts_with($each, 'scene ') ? 'scene' : 'target');
+            $same[] = "{$what}: both do \"{$each}\"";
+        }
+
+        return $same;
+    }
+}

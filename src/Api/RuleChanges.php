@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Documents\Outdated;
+use App\Entity\Document;
+use App\Rig\RigStore;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+
+/** Changes of a rig's rules that a screen asks for, and what is answered when they cannot be made. */
+final readonly class RuleChanges
+{
+    public function __construct(private RigStore $rigs)
+    {
+    }
+
+    /**
+     * @param \Closure(Source): list<Edit> $change
+     * @param array<string, mixed> $more to be answered as well
+     */
+    public function make(Document $rig, \Closure $change, Request $request, array $more = []): JsonResponse
+    {
+        try {
+            return new JsonResponse(['places' => $this->rigs->changeRules($rig, $change, Author::of($request))] + $more);
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        } catch (Outdated) {
+            throw Problem::conflict('the rules are being changed in another window just now; do it again', []);
+        }
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Rig\LeapView;
+use App\Rig\RigStore;
+use App\Rig\ShowView;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Step\TakesOver;
+use ZigzagPost\Core\Show\Leap\Leaps;
+use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\Targets;
+use ZigzagPost\Core\Show\Sheet\CopyCheck;
+use ZigzagPost\Core\Show\Sheet\ProgramSheet;
+use ZigzagPost\Core\Show\Sheet\SwitchEdits;
+use ZigzagPost\Core\Show\Sheet\SwitchSheet;
+use ZigzagPost\Core\Situation\Situation;
+
+/** The sheets of a show: views of the rules, whose changes are changes of the rules. */
+final readonly class SheetController
+{
+    public function __construct(private RigStore $rigs, private RuleChanges $changes)
+    {
+    }
+
+    /** What each scene calls and each control does. */
+    #[Route('/api/rigs/{id}/show', methods: 'GET')]
+    public function show(string $id): JsonResponse
+    {
+        return new JsonResponse(ShowView::of($this->situation($id)));
+    }
+
+    /** Everything that a control of the rig can be told to do. */
+    #[Route('/api/rigs/{id}/show/targets', methods: 'GET')]
+    public function targets(string $id): JsonResponse
+    {
+        return new JsonResponse(array_map(get_object_vars(...), Targets::of($this->situation($id))));
+    }
+
+    /** Lets a scene call a program of a unit, or none. */
+    #[Route('/api/rigs/{id}/show/cell', methods: 'POST')]
+    public function cell(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        [$scene, $unit, $program] = [$body->text('scene', 200), $body->text('unit', 200), $body->textOrNull('program', 200)];
+
+        return $this->changes->make($document, static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program), $request);
+    }
+
+    /** Assigns something to a control, takes it from it, or lets another control do the same. */
+    #[Route('/api/rigs/{id}/show/switch', methods: 'POST')]
+    public function switch(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $situation = $this->situation($id);
+        $body = Body::of($request);
+        [$box, $control] = self::control($situation, $body);
+        $edits = new SwitchEdits($situation);
+        $do = $body->text('do', 20);
+        if ('assign' === $do) {
+            [$scene, $gesture, $target] = [$body->textOrNull('scene', 200), $body->text('gesture', 20), $body->object('target')];
+            if (!\in_array($gesture, ['press', 'short', 'held', 'twice', 'move'], true)) {
+                throw Problem::badRequest('"gesture" should be press, short, held, twice or move');
+            }
+            $wanted = new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), '');
+
+            return $this->changes->make($document, static fn (): array => $edits->assign($box, $control, $scene, $gesture, $wanted), $request, ['same' => []]);
+        }
+        $line = $body->number('line', 1, 1_000_000);
+        if ('clear' === $do) {
+            return $this->changes->make($document, static fn (): array => $edits->clear($box, $control, $line), $request, ['same' => []]);
+        }
+        if ('copy' !== $do && 'move' !== $do) {
+            throw Problem::badRequest("\"do\" should be assign, clear, copy or move, not {$do}");
+        }
+        [$toBox, $toControl] = self::control($situation, $body->object('to'));
+        $scene = $body->object('to')->textOrNull('scene', 200);
+        $does = SwitchSheet::of($situation)->use($box->name, $control->name, $line)->does ?? [];
+
+        return $this->changes->make($document, static fn (): array => 'copy' === $do
+            ? $edits->copy($box, $control, $line, $toBox, $toControl, $scene)
+            : $edits->move($box, $control, $line, $toBox, $toControl, $scene), $request, ['same' => 'copy' === $do ? CopyCheck::same($box, $control, $toBox, $toControl, $does) : []]);
+    }
+
+    /** What leaps, when a control is first moved after a change of scene. */
+    #[Route('/api/rigs/{id}/leaps', methods: 'GET')]
+    public function leaps(string $id): JsonResponse
+    {
+        return new JsonResponse(LeapView::of($this->situation($id)));
+    }
+
+    /** Writes another takeover into a rule. */
+    #[Route('/api/rigs/{id}/leaps', methods: 'POST')]
+    public function takeover(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        [$line, $takeover] = [$body->number('line', 1, 1_000_000), $body->text('takeover', 20)];
+        if (!\in_array($takeover, TakesOver::TAKEOVERS, true)) {
+            throw Problem::badRequest('"takeover" should be jump, pickup or scaled');
+        }
+
+        return $this->changes->make($document, static fn (Source $source): array => Leaps::edits($source, $line, $takeover), $request);
+    }
+
+    /** @return array{Box, Control} */
+    private static function control(Situation $situation, Body $body): array
+    {
+        $box = $situation->setup->box($body->text('unit', 200)) ?? throw Problem::notFound('unit');
+
+        return [$box, $box->control($body->text('control', 200)) ?? throw Problem::notFound('control')];
+    }
+
+    private function situation(string $id): Situation
+    {
+        return $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
+    }
+}

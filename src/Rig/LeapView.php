@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rig;
+
+use ZigzagPost\Core\Show\Leap\Leap;
+use ZigzagPost\Core\Show\Leap\Leaps;
+use ZigzagPost\Core\Situation\Situation;
+
+/** What leaps, as the API sends it. */
+final class LeapView
+{
+    private const MOST = 500;
+
+    /** @return array<string, mixed> */
+    public static function of(Situation $situation): array
+    {
+        $leaps = Leaps::of($situation);
+        $label = static fn (string $unit): string => $situation->setup->box($unit)?->label() ?? $unit;
+
+        return [
+            'leaps' => array_map(static fn (Leap $leap): array => ['deviceLabel' => $label($leap->device), 'unitLabel' => $label($leap->unit), 'steps' => array_map(get_object_vars(...), $leap->steps)] + get_object_vars($leap), \array_slice($leaps, 0, self::MOST)),
+            'notShown' => max(0, \count($leaps) - self::MOST),
+        ];
+    }
+}

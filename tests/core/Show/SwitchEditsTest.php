@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Show;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\Targets;
+use ZigzagPost\Core\Show\Sheet\CopyCheck;
+use ZigzagPost\Core\Show\Sheet\SwitchEdits;
+use ZigzagPost\Core\Show\Sheet\SwitchSheet;
+use ZigzagPost\Core\Show\Sheet\SwitchUse;
+use ZigzagPost\Core\Situation\Names;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\World\Hand;
+use ZigzagPost\Core\World\RigWorld;
+use ZigzagPost\Tests\Core\Cases;
+
+/** Sheets are rules: what is changed on the switch sheet is done, in the words of the sheet, and nothing else changes. */
+final class SwitchEditsTest extends TestCase
+{
+    /** How long a hand presses and lets go, by gesture, in milliseconds. */
+    private const HANDS = ['press' => [100], 'short' => [100], 'held' => [900], 'twice' => [80, 80, 80]];
+
+    public function testASwitchIsAssignedCopiedAndCleared(): void
+    {
+        $situation = self::demo();
+        $box = self::box($situation, 'treadle');
+        $target = new Target(Target::PROGRAM, 'brine', 'Undertow', '');
+        $source = Source::of($situation->setup->rig->rulebook ?? '');
+        $edits = new SwitchEdits($situation);
+
+        $assigned = $source->with($edits->assign($box, self::control($box, 'Switch 4'), null, 'press', $target));
+        self::assertStringContainsString("rule \"Switch 4: brine Undertow\"\n  take treadle \"Switch 4\"\n  press\n  recall brine \"Undertow\"\n\nrule \"Switch 5", $assigned->text);
+        self::assertStringNotContainsString('the drive to and fro', $assigned->text, 'its own rule gave way');
+
+        $inScene = $source->with($edits->assign($box, self::control($box, 'Switch 4'), 'Open sea', 'held', $target));
+        self::assertStringContainsString("  on leave release\n\nrule \"Switch 4: brine Undertow\"\n  take treadle \"Switch 4\" held 600ms\n  recall brine \"Undertow\"\n", $inScene->text);
+
+        $copied = $source->with($edits->copy($box, self::control($box, 'Switch 2'), self::line($situation, 'Switch 2'), $box, self::control($box, 'Switch 8'), 'Far shore'));
+        self::assertStringContainsString('go "Open sea"', $copied->text, 'what went by its place in a list goes to the scene that this was');
+
+        $cleared = $source->with($edits->clear($box, self::control($box, 'Switch 8'), self::line($situation, 'Switch 8')));
+        self::assertStringNotContainsString('silence', $cleared->text);
+        $this->expectException(RulebookError::class);
+        $edits->clear($box, self::control($box, 'Switch 2'), self::line($situation, 'Switch 2'));
+    }
+
+    public function testARuleAboveAllScenesIsSaidToTakeItFirst(): void
+    {
+        $situation = self::demo('port treadle in'."\n".'port boxes out'."\n\n".'rule "First"'."\n".'  take treadle "Switch 4"'."\n".'  turn drive "Bypass" to other'."\n\n".'scene "Night"'."\n");
+        $box = self::box($situation, 'treadle');
+        $this->expectExceptionMessage('stands above all scenes');
+        (new SwitchEdits($situation))->assign($box, self::control($box, 'Switch 4'), 'Night', 'press', new Target(Target::SCENE, null, 'Night', ''));
+    }
+
+    public function testWhatIsTheSameAfterACopy(): void
+    {
+        $situation = self::demo();
+        $box = self::box($situation, 'treadle');
+        self::assertSame(['program: both do "Brine: program Undertow"'], CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), ['Brine: program Undertow']));
+    }
+
+    public function testRandomEditsDoWhatTheSheetSays(): void
+    {
+        $done = ['assign' => 0, 'clear' => 0, 'copy' => 0];
+        for ($seed = 0; $seed < Cases::number(8); ++$seed) {
+            mt_srand($seed);
+            $situation = self::demo();
+            for ($step = 0; $step < 5; ++$step) {
+                $what = array_rand($done);
+                try {
+                    [$edits, $box, $control, $says] = self::edit($situation, (string) $what);
+                } catch (RulebookError) {
+                    continue; // it is said that this cannot be done
+                }
+                $before = $situation->setup->rig->rulebook ?? '';
+                $after = Source::of($before)->with($edits)->text;
+                $words = "seed {$seed}, {$what} at {$control->name}:\n{$after}";
+                self::assertSame(self::comments($before), self::comments($after), $words);
+                $changed = self::demo($after);
+                self::assertFalse($changed->checked()->hasErrors(), $words);
+                self::assertSame(self::others($situation, $control), self::others($changed, $control), $words);
+                $sheet = SwitchSheet::of($changed);
+                $says($sheet, $words);
+                self::actsAsItSays($changed, $sheet, $box, $control, $words);
+                $situation = $changed;
+                ++$done[$what];
+            }
+        }
+        self::assertGreaterThan(3, min($done));
+    }
+
+    /** @return array{list<Edit>, Box, Control, \Closure(SwitchSheet, string): void} */
+    private static function edit(Situation $situation, string $what): array
+    {
+        $box = self::box($situation, 'treadle');
+        $control = self::control($box, 'Switch '.mt_rand(1, 8));
+        $scene = [null, null, 'Harbour', 'Open sea', 'Far shore'][mt_rand(0, 4)];
+        $edits = new SwitchEdits($situation);
+        if ('assign' === $what) {
+            $targets = array_values(array_filter(Targets::of($situation), static fn (Target $target): bool => \in_array($target->what, [Target::PROGRAM, Target::SCENE, Target::STACK], true)));
+            $target = $targets[mt_rand(0, \count($targets) - 1)];
+            $gesture = array_rand(self::HANDS);
+
+            return [$edits->assign($box, $control, $scene, $gesture, $target), $box, $control, static function (SwitchSheet $sheet, string $words) use ($control, $scene, $gesture, $target): void {
+                $uses = array_filter($sheet->uses, static fn (SwitchUse $use): bool => [$use->control, $use->scene, $use->gesture] === [$control->name, $scene, $gesture]);
+                $says = match ($target->what) {
+                    Target::SCENE => "scene {$target->title}", Target::STACK => "stack {$target->title}", default => "program {$target->title}",
+                };
+                self::assertStringContainsString($says, implode('', array_values($uses)[0]->does ?? []), $words);
+            }];
+        }
+        $uses = array_values(array_filter(SwitchSheet::of($situation)->uses, static fn (SwitchUse $use): bool => 'treadle' === $use->unit && 'Pedal' !== $use->control));
+        $use = $uses[mt_rand(0, \count($uses) - 1)];
+        $from = self::control($box, $use->control);
+        if ('clear' === $what) {
+            return [$edits->clear($box, $from, $use->line), $box, $from, static function (SwitchSheet $sheet, string $words) use ($use): void {
+                self::assertSame([], array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->does] === [$use->control, $use->scene, $use->gesture, $use->does]), $words);
+            }];
+        }
+
+        return [$edits->copy($box, $from, $use->line, $box, $control, $scene), $box, $control, static function (SwitchSheet $sheet, string $words) use ($control, $scene, $use): void {
+            $copied = array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->does] === [$control->name, $scene, $use->gesture, $use->does]);
+            self::assertCount(1, $copied, $words);
+        }];
+    }
+
+    /** In every scene the first use that a gesture has does what it says. */
+    private static function actsAsItSays(Situation $situation, SwitchSheet $sheet, Box $box, Control $control, string $words): void
+    {
+        $book = Compiler::load($situation->checked()->book);
+        $message = (new RigDevices($situation->setup))->control(...Names::of($box, $control->name))[0];
+        foreach ($book->scenes() as $index => $scene) {
+            $inForce = array_values(array_filter($sheet->uses, static fn (SwitchUse $use): bool => $use->control === $control->name && \in_array($use->scene, [null, $scene], true)));
+            $first = $inForce[0] ?? null;
+            if (null === $first || $first->isByHand) {
+                continue;
+            }
+            $world = new RigWorld($situation->setup, $book);
+            $world->go(5_000_000, $index, 2_000_000);
+            $at = 20_000_000;
+            foreach (self::HANDS[$first->gesture] as $number => $ms) {
+                $world->play($at, (int) $book->inPort($message->ports[0]), Hand::at($message, 0 === $number % 2 ? 127 : 0), 1000 * $ms);
+                $at += 1000 * $ms;
+            }
+            $world->play($at, (int) $book->inPort($message->ports[0]), Hand::at($message, 0), 3_000_000);
+            foreach ($first->does as $does) {
+                if (str_starts_with($does, 'scene ')) {
+                    self::assertSame(substr($does, 6), $book->scenes()[$world->engine->state->scene], "{$scene}: {$does}, {$words}");
+                } elseif (1 === preg_match('/^(.+): program (.+)$/', $does, $parts)) {
+                    $unit = array_values(array_filter($world->devices, static fn ($device): bool => $device->box->label() === $parts[1]))[0];
+                    $programs = $unit->box->chart->programs;
+                    self::assertNotNull($programs);
+                    $is = (int) $unit->program();
+                    self::assertContains($parts[2], [$programs->label($is), ProgramNames::names($unit->box, $programs)[$is] ?? ''], "{$scene}: {$does}, {$words}");
+                }
+            }
+        }
+    }
+
+    /** @return list<string> what all other controls do */
+    private static function others(Situation $situation, Control $control): array
+    {
+        $others = [];
+        foreach (SwitchSheet::of($situation)->uses as $use) {
+            if ($use->control !== $control->name) {
+                $others[] = "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->does);
+            }
+        }
+
+        return $others;
+    }
+
+    /** @return list<string> */
+    private static function comments(string $text): array
+    {
+        preg_match_all('/#.*/', $text, $found);
+        sort($found[0]);
+
+        return $found[0];
+    }
+
+    private static function line(Situation $situation, string $control): int
+    {
+        foreach (SwitchSheet::of($situation)->uses as $use) {
+            if ($use->control === $control) {
+                return $use->line;
+            }
+        }
+        self::fail("nothing takes {$control}");
+    }
+
+    private static function box(Situation $situation, string $name): Box
+    {
+        return $situation->setup->box($name) ?? self::fail($name);
+    }
+
+    private static function control(Box $box, string $name): Control
+    {
+        return $box->control($name) ?? self::fail($name);
+    }
+
+    private static function demo(?string $book = null): Situation
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        self::assertIsArray($json);
+
+        return new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $book ? $json : ['rulebook' => $book] + $json))));
+    }
+}

@@ -1,0 +1,65 @@
+import { useState } from 'react';
+import type { Target } from '../../api/types';
+import { useFocus } from '../../ui/useFocus';
+
+const MOST_SHOWN = 40;
+
+/** Everything that a control can be told to do, found by typing parts of it. */
+export function TargetList({
+  targets,
+  problem,
+  onChoose,
+}: {
+  /** Null while they are asked for. */
+  targets: readonly Target[] | null;
+  problem: string | null;
+  onChoose: (target: Target) => void;
+}) {
+  const field = useFocus();
+  const [wanted, setWanted] = useState('');
+  const words = wanted.toLowerCase().split(/[\s,]+/);
+  const shown = (targets ?? []).filter((target) =>
+    words.every((word) => target.words.toLowerCase().includes(word)),
+  );
+  return (
+    <>
+      <input
+        ref={field}
+        type="search"
+        aria-label="What it should do"
+        placeholder="Type a part of it: brine, Storm"
+        className="input w-full shrink-0"
+        value={wanted}
+        onChange={(event) => setWanted(event.target.value)}
+        onKeyDown={(event) => {
+          const [first] = shown;
+          if (event.key === 'Enter' && first !== undefined) {
+            event.preventDefault();
+            onChoose(first);
+          }
+        }}
+      />
+      {problem !== null && <p role="alert">{problem}</p>}
+      <ul aria-label="Targets" className="min-h-24 divide-y divide-base-300 overflow-auto">
+        {shown.slice(0, MOST_SHOWN).map((target) => (
+          <li key={target.words}>
+            <button
+              type="button"
+              className="btn w-full justify-start rounded-none btn-ghost btn-sm"
+              onClick={() => onChoose(target)}
+            >
+              {target.words}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {targets !== null && shown.length === 0 && (
+        <p>
+          {targets.length === 0
+            ? 'These rules have no rig whose units could be named, no scenes and no clocks yet.'
+            : 'Nothing is called so.'}
+        </p>
+      )}
+    </>
+  );
+}
