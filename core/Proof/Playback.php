@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Format\Event;
 
 /** A tape played through a rulebook, from its first event until nothing is pending: what left, in which scene, and which rules were asked. */
@@ -21,13 +22,20 @@ final class Playback
     /** @var array<int, true> scenes that were gone through, by position */
     public array $scenes = [];
 
-    /** @param iterable<Event> $events by time */
-    public static function of(CompiledBook $book, iterable $events): self
+    /**
+     * @param iterable<Event> $events by time
+     * @param int|null $scene in which it begins; null for the first
+     */
+    public static function of(CompiledBook $book, iterable $events, ?int $scene = null): self
     {
         $playback = new self();
         $engine = new Engine($book);
         $engine->start();
         $playback->pass($engine);
+        if (null !== $scene && $scene > 0 && isset($book->scenes()[$scene])) {
+            Scenes::go($engine->run, $scene, 0);
+            $playback->pass($engine);
+        }
         foreach ($events as $event) {
             $port = $book->inPort($event->port);
             if (null !== $port && null === $event->pulseUs) {

@@ -27,7 +27,7 @@ final readonly class Proving
     {
         $renamed = self::renamed($proof->ports, $book->ports());
         $events = self::events($proof->tape);
-        $playback = Playback::of($book, [] === $renamed ? $events : array_map(static fn (Event $event): Event => new Event($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs), $events));
+        $playback = Playback::of($book, [] === $renamed ? $events : array_map(static fn (Event $event): Event => new Event($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs), $events), $proof->scene);
         if ([] === $renamed && $proof->accepted === self::text($playback->outputs)) {
             return new self($proof, [], $playback);
         }
@@ -40,9 +40,9 @@ final readonly class Proving
     }
 
     /** A proof of what a tape does with these rules. */
-    public static function accept(string $name, string $tape, CompiledBook $book, ?string $at = null, ?string $by = null, ?string $why = null): KeptTape
+    public static function accept(string $name, string $tape, CompiledBook $book, ?string $at = null, ?string $by = null, ?string $why = null, ?int $scene = null): KeptTape
     {
-        return new KeptTape($name, $tape, self::text(Playback::of($book, self::events($tape))->outputs), array_values($book->ports()), $at, $by, $why);
+        return new KeptTape($name, $tape, self::text(Playback::of($book, self::events($tape), $scene)->outputs), array_values($book->ports()), $at, $by, $why, $scene);
     }
 
     /** @return list<Event> */

@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rig\Setup\Hop;
 final class Bench
 {
     /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
-    public const VERSION = 5;
+    public const VERSION = 6;
     /** After a longer silence clocks jump on; what they would have ticked is left out. */
     private const LONGEST_SILENCE_US = 10_000_000;
     /** What is still ticked before a jump ends. */
@@ -39,6 +39,10 @@ final class Bench
     private array $receivers = [];
     /** @var array<int, list<array{string, string|null, list<Hop>}>> receivers by out port, at which part of them it is heard, and over which way */
     private array $hearing = [];
+
+    private bool $isMarked = false;
+    /** @var list<Deed> what went in and came out since it was taken */
+    private array $journal = [];
 
     private function __construct(private Engine $engine, private ?Seats $seats)
     {
@@ -82,6 +86,9 @@ final class Bench
         if (null === $index) {
             return false;
         }
+        if ('' !== $bytes) {
+            $this->journal[] = new Deed($timeUs, Deed::IN, $port, $bytes);
+        }
         $this->catchUp($timeUs);
         $this->came[] = ['timeUs' => max($timeUs, $this->engine->state->now), 'port' => $port, 'bytes' => $bytes];
         $this->engine->feed($timeUs, $index, $bytes);
@@ -101,6 +108,7 @@ final class Bench
         if (null === $this->seats || null === $box) {
             return $this->feed($timeUs, $sender, StandIns::sender($sender)->play($control, $value));
         }
+        $this->isMarked = $this->isMarked || ($value > 0 && $this->seats->isMark($sender, $control));
         foreach ((new DeviceSender($box))->messages($control, $value) as $kind => $messages) {
             $at = $box->sendsOf(KindName::from($kind))->at ?? [];
             foreach ($this->seats->from[$sender] ?? [] as [$plug, $port, $way]) {
@@ -130,6 +138,7 @@ final class Bench
 
     public function advance(int $timeUs): void
     {
+        $this->journal[] = new Deed($timeUs, Deed::TO);
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $this->hear();
@@ -138,6 +147,7 @@ final class Bench
     /** Silence before anything else, whatever is due by then. */
     public function panic(int $timeUs): void
     {
+        $this->journal[] = new Deed($timeUs, Deed::PANIC);
         $now = max($timeUs, $this->engine->state->now);
         Clocks::skip($this->engine->run, $now);
         $this->engine->panic($now);
@@ -148,6 +158,7 @@ final class Bench
     /** Changes to a scene by its position. */
     public function go(int $scene, int $timeUs): bool
     {
+        $this->journal[] = new Deed($timeUs, Deed::SCENE, '', '', $scene);
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $went = Scenes::go($this->engine->run, $scene, max($timeUs, $this->engine->state->now));
@@ -167,6 +178,7 @@ final class Bench
     {
         $change = BookChange::of($this->engine, $book);
         $this->hear();
+        $this->journal[] = new Deed($this->engine->state->now, Deed::RULES);
         $this->engine = $change->engine;
         $this->seats = $seats ?? $this->seats;
         $this->seat($this->receivers);
@@ -204,6 +216,21 @@ final class Bench
         $this->arrived = [];
 
         return $arrived;
+    }
+
+    /** Whether the player has said with a control that something was wrong. */
+    public function isMarked(): bool
+    {
+        return $this->isMarked;
+    }
+
+    /** @return list<Deed> what went in and came out since the last call */
+    public function takeJournal(): array
+    {
+        $journal = $this->journal;
+        $this->journal = [];
+
+        return $journal;
     }
 
     public function nowUs(): int
@@ -287,6 +314,7 @@ final class Bench
     private function hear(): void
     {
         foreach ($this->engine->take() as $made) {
+            $this->journal[] = new Deed($made[0], Deed::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
             foreach ($this->hearing[$made[1]] ?? [] as [$name, $part, $way]) {
                 $receiver = $this->receivers[$name];
                 if (!Hop::passes($way, $made[2])) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\World;
 
+use ZigzagPost\Core\Rig\Document\ControlName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Graph;
@@ -23,8 +24,9 @@ final readonly class Seats
      * @param array<string, list<array{string, string, list<Hop>}>> $from plugs, in ports and ways, by unit that sends
      * @param array<string, string> $stopped why nothing of a unit that sends comes in, by unit
      * @param array<string, true> $led in ports that some unit is led to, whether or not anything comes in
+     * @param ControlName|null $mark the control that says that something was wrong
      */
-    private function __construct(public array $boxes, public array $at, public array $from, public array $stopped, private array $led)
+    private function __construct(public array $boxes, public array $at, public array $from, public array $stopped, private array $led, private ?ControlName $mark)
     {
     }
 
@@ -67,7 +69,7 @@ final readonly class Seats
             }
         }
 
-        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)), $led);
+        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)), $led, $setup->rig->show?->mark);
     }
 
     /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played */
@@ -80,6 +82,12 @@ final readonly class Seats
         }
 
         return $senders;
+    }
+
+    /** Whether a control is the one that says that something was wrong. */
+    public function isMark(string $unit, string $control): bool
+    {
+        return null !== $this->mark && [$this->mark->unit, $this->mark->control] === [$unit, $control];
     }
 
     public function isLedTo(string $port): bool

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Bench\BenchView;
+use App\Bench\BlackBox;
 use App\Bench\Books;
 use App\Bench\Gestures;
+use App\Bench\Moments;
 use App\Bench\Session;
 use App\Bench\Sessions;
+use App\Entity\Document;
 use App\Rig\RigReader;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -23,7 +26,7 @@ use ZigzagPost\Core\World\Bench;
 #[Route('/api/bench')]
 final readonly class BenchController
 {
-    public function __construct(private Sessions $sessions, private Books $books, private RigStore $rigs)
+    public function __construct(private Sessions $sessions, private Books $books, private RigStore $rigs, private BlackBox $box, private Moments $moments)
     {
     }
 
@@ -44,6 +47,8 @@ final readonly class BenchController
         }
         $bench = Bench::start($this->book($name ?? ''), $this->books->seats($name ?? ''));
         $session = Session::start($name ?? '', $bench);
+        $session->rig = null === $rig ? null : $rigId;
+        $this->box->record($session, $bench);
         $this->sessions->keep($session);
 
         return new JsonResponse(BenchView::whole($session, $bench), 201);
@@ -64,8 +69,9 @@ final readonly class BenchController
         $number = $body->number('request', 1, \PHP_INT_MAX);
         $nowUs = $body->number('nowUs', 0, Gestures::LATEST_US);
         $gestures = Gestures::of($body);
+        $by = Author::of($request);
 
-        return $this->sessions->with($id, function (Session $session) use ($number, $nowUs, $gestures): JsonResponse {
+        return $this->sessions->with($id, function (Session $session) use ($number, $nowUs, $gestures, $by): JsonResponse {
             if ($number === $session->request) {
                 return JsonResponse::fromJsonString($session->answer);
             }
@@ -77,11 +83,26 @@ final readonly class BenchController
             $bench->advance($nowUs);
             $session->request = $number;
             $session->state = $bench->save();
+            $this->box->record($session, $bench);
+            if ($bench->isMarked()) {
+                $this->moments->mark($session, $bench->nowUs(), null, $by);
+                $bench->tell('That was wrong: the last minute is kept.');
+            }
             $session->answer = json_encode(BenchView::news($session, $bench, $hasOtherRules), \JSON_THROW_ON_ERROR);
             $this->sessions->keep($session);
 
             return JsonResponse::fromJsonString($session->answer);
         });
+    }
+
+    /** That was wrong: keeps the last minute as it was played. */
+    #[Route('/{id}/mark', methods: 'POST')]
+    public function mark(string $id, Request $request): JsonResponse
+    {
+        [$book, $by] = [Body::of($request)->textOrNull('book', 80), Author::of($request)];
+        $moment = $this->sessions->with($id, fn (Session $session): ?Document => $this->moments->mark($session, $this->bench($session)->nowUs(), $book, $by));
+
+        return null === $moment ? throw Problem::unprocessable('nothing has been played on this bench yet, so there is nothing to keep') : new JsonResponse(['id' => $moment->id, 'name' => $moment->name], 201);
     }
 
     private function bench(Session $session): Bench

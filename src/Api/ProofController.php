@@ -42,7 +42,7 @@ final readonly class ProofController
         $body = Body::of($request);
         $tape = $body->textOrNull('tape', TapeText::MAX_BYTES) ?? Coverage::tape($situation);
         try {
-            $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500));
+            $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500), $body->numberOrNull('scene', 0, 10_000));
         } catch (BadFile $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }

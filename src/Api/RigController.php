@@ -91,7 +91,7 @@ final readonly class RigController
     }
 
     /** Pages to print, as HTML or as PDF: one sheet, or all of them. */
-    #[Route('/api/rigs/{id}/paper/{sheet}.{format}', methods: 'GET', requirements: ['sheet' => 'all|plan|leads|cards|trial|cues|switches|strips|charts|findings', 'format' => 'html|pdf'])]
+    #[Route('/api/rigs/{id}/paper/{sheet}.{format}', methods: 'GET', requirements: ['sheet' => 'all|plan|leads|cards|trial|cues|switches|strips|charts|findings|log', 'format' => 'html|pdf'])]
     public function paper(string $id, string $sheet, string $format): Response
     {
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');

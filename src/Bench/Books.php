@@ -80,6 +80,18 @@ final readonly class Books
         return $seats instanceof Seats ? $seats : $this->seatsAgain($name);
     }
 
+    /** The text that a book was made of; null when it is here no more. */
+    public function text(string $name): ?string
+    {
+        return self::isName($name) ? $this->shelf->read("{$name}.book") : null;
+    }
+
+    /** The rig that a book was made for, as JSON. */
+    public function rig(string $name): ?string
+    {
+        return self::isName($name) ? $this->shelf->read("{$name}.rig") : null;
+    }
+
     /** From the rig and the text, where another version kept them. */
     private function seatsAgain(string $name): ?Seats
     {

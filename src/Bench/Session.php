@@ -9,7 +9,7 @@ use ZigzagPost\Core\World\Bench;
 /** A bench in use: the rules that run on it, all that engine and stand-ins remember, and which gestures have been heard. */
 final class Session
 {
-    private const MARK = "zigzag bench 5\n";
+    private const MARK = "zigzag bench 6\n";
 
     /** Number of the latest gesture that counted. */
     public int $heard = 0;
@@ -20,6 +20,11 @@ final class Session
     public bool $isOnDisk = true;
     /** @var array<string, string> what the page knows of each part, as a sum of it, so that only differences are sent */
     public array $sent = [];
+
+    /** The rig that it is of, as the library knows it. */
+    public ?string $rig = null;
+    /** @var list<array{int, int}> parts of the black box that are kept: number, and when it begins */
+    public array $box = [];
 
     /** @param array<string, mixed> $state what {@see Bench::save()} gave */
     private function __construct(public readonly string $id, public string $book, public array $state)
@@ -34,7 +39,7 @@ final class Session
 
     public function bytes(): string
     {
-        return self::MARK.serialize([Bench::VERSION, $this->book, $this->state, $this->heard, $this->request, $this->answer, $this->isOnDisk, $this->sent]);
+        return self::MARK.serialize([Bench::VERSION, $this->book, $this->state, $this->heard, $this->request, $this->answer, $this->isOnDisk, $this->sent, $this->box, $this->rig]);
     }
 
     /** The session as it was kept; null when these bytes are of another version, or none. */
@@ -44,9 +49,9 @@ final class Session
         if (!\is_array($kept) || Bench::VERSION !== ($kept[0] ?? null)) {
             return null;
         }
-        /** @var array{int, string, array<string, mixed>, int, int, string, bool, array<string, string>} $kept */
+        /** @var array{int, string, array<string, mixed>, int, int, string, bool, array<string, string>, list<array{int, int}>, string|null} $kept */
         $session = new self($id, $kept[1], $kept[2]);
-        [, , , $session->heard, $session->request, $session->answer, $session->isOnDisk, $session->sent] = $kept;
+        [, , , $session->heard, $session->request, $session->answer, $session->isOnDisk, $session->sent, $session->box, $session->rig] = $kept;
 
         return $session;
     }

@@ -11,7 +11,7 @@ final class Kinds
     public static function all(): array
     {
         $kinds = [];
-        foreach ([new RigKind(), new ChartKind(), new RulebookKind(), new TapeKind()] as $kind) {
+        foreach ([new RigKind(), new ChartKind(), new RulebookKind(), new TapeKind(), new MomentKind()] as $kind) {
             $kinds[$kind->name()] = $kind;
         }
 

@@ -10,6 +10,7 @@ use Twig\Environment;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Document\LogLine;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
@@ -23,7 +24,7 @@ use ZigzagPost\Core\Situation\TestRun;
 /** Everything of a rig that is printed: pages as HTML, and as PDF. */
 final readonly class Sheets
 {
-    public const ALL = ['plan' => 'Channels and numbers', 'leads' => 'Leads', 'cards' => 'Set-up cards', 'trial' => 'Test run', 'cues' => 'Cue sheet', 'switches' => 'Switch sheets', 'strips' => 'Label strips', 'charts' => 'Charts of the units', 'findings' => 'Findings and cautions'];
+    public const ALL = ['plan' => 'Channels and numbers', 'leads' => 'Leads', 'cards' => 'Set-up cards', 'trial' => 'Test run', 'cues' => 'Cue sheet', 'switches' => 'Switch sheets', 'strips' => 'Label strips', 'charts' => 'Charts of the units', 'findings' => 'Findings and cautions', 'log' => 'Log'];
 
     /** Width of an A4 page between its margins, in millimetres. */
     private const PAGE_MM = 186;
@@ -68,6 +69,7 @@ final readonly class Sheets
             'switches' => self::switches($situation),
             'strips' => ['strips' => array_merge(...array_map(self::strips(...), array_values($situation->setup->boxes)))],
             'charts' => ['units' => self::charts($situation)],
+            'log' => ['lines' => array_map(static fn (LogLine $line): array => ['what' => $line->what->value] + get_object_vars($line), $situation->setup->rig->log)],
             default => FindingsView::of(Examination::of($situation)),
         };
     }

@@ -45,6 +45,23 @@ final readonly class Shelf
         return time() - (int) @filemtime("{$this->folder}/{$name}") < $seconds ? null : self::put($this->folder, $name, $bytes);
     }
 
+    /** Adds to a file, on disk or where that takes no more in memory; what is lost with the power is not waited for. */
+    public function append(string $name, string $bytes): void
+    {
+        foreach ([$this->folder, $this->inMemory] as $folder) {
+            if ((is_dir($folder) || @mkdir($folder, 0o700, true) || is_dir($folder)) && \strlen($bytes) === @file_put_contents("{$folder}/{$name}", $bytes, \FILE_APPEND)) {
+                return;
+            }
+        }
+    }
+
+    public function delete(string $name): void
+    {
+        foreach ([$this->folder, $this->inMemory] as $folder) {
+            @unlink("{$folder}/{$name}");
+        }
+    }
+
     public function read(string $name): ?string
     {
         $path = $this->path($name);

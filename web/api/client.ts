@@ -180,6 +180,13 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
+  mark: (bench: string, book: string) =>
+    answered(client.POST('/api/bench/{id}/mark', { ...of(bench), body: { book }, ...within(LONGEST_MS) })),
+  momentOf: (id: string) => answered(client.GET('/api/moments/{id}', { ...of(id), ...within(LONGEST_MS) })),
+  openMoment: (id: string) =>
+    answered(client.POST('/api/moments/{id}/open', { ...of(id), ...within(LONGEST_MS) })),
+  nextOfLog: (id: string) =>
+    answered(client.GET('/api/rigs/{id}/log/next', { ...of(id), ...within(LONGEST_MS) })),
   targetsOf: (id: string) =>
     answered(client.GET('/api/rigs/{id}/show/targets', { ...of(id), ...within(LONGEST_MS) })),
   changeSwitch: (id: string, body: SwitchChange) =>
@@ -191,8 +198,10 @@ export const api = {
     ),
   proofsOf: (id: string) =>
     answered(client.GET('/api/rigs/{id}/proofs', { ...of(id), ...within(LONGEST_MS) })),
-  acceptProof: (id: string, body: { name: string; tape?: string | null; why?: string | null }) =>
-    answered(client.POST('/api/rigs/{id}/proofs', { ...of(id), body, ...within(LONGEST_MS) })),
+  acceptProof: (
+    id: string,
+    body: { name: string; tape?: string | null; why?: string | null; scene?: number | null },
+  ) => answered(client.POST('/api/rigs/{id}/proofs', { ...of(id), body, ...within(LONGEST_MS) })),
   stageOf: (id: string) => answered(client.GET('/api/rigs/{id}/stage', { ...of(id), ...within(LONGEST_MS) })),
   keepStage: (id: string, body: { bench: string | null; song: number }) =>
     answered(client.PUT('/api/rigs/{id}/stage', { ...of(id), body, ...within(LONGEST_PLAY_MS) })),

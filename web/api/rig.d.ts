@@ -113,6 +113,11 @@ export interface components {
             lamp?: components["schemas"]["Lamp"];
             display?: components["schemas"]["Display"];
         };
+        /** @description A control of a unit. */
+        ControlName: {
+            unit: string;
+            control: string;
+        };
         /** @description What a gesture of a control sends. */
         ControlSends: {
             /** @enum {unknown} */
@@ -173,6 +178,7 @@ export interface components {
             at?: string;
             by?: string;
             why?: string;
+            scene?: number;
         };
         /** @description The keys that a device has or answers, and its voices. */
         Keys: {
@@ -213,6 +219,18 @@ export interface components {
             unit: string;
             plug: string;
             stream?: string;
+        };
+        /** @description One evening in the log of a show. */
+        LogLine: {
+            at: string;
+            /** @enum {unknown} */
+            what: "performance" | "rehearsal";
+            place?: string;
+            setList?: string;
+            changed?: string[];
+            marked?: string[];
+            done?: string;
+            who?: string;
         };
         /** @description Where a pedal or a wheel was measured to stand at its ends, and how much it trembles at rest, in raw values. */
         Measured: {
@@ -390,6 +408,7 @@ export interface components {
             book?: string;
             show?: components["schemas"]["Show"];
             proofs?: components["schemas"]["KeptTape"][];
+            log?: components["schemas"]["LogLine"][];
         };
         /** @description What a device passes on: by hardware (no delay, nothing filtered or merged), or message by message (forwarded when complete; may merge). Plugs and streams are named by their ids, a stream as "plug/stream". */
         Route: {
@@ -438,6 +457,7 @@ export interface components {
             setLists?: components["schemas"]["SetList"][];
             loaded?: string;
             columns?: string[];
+            mark?: components["schemas"]["ControlName"];
         };
         /** @description How a device shows its programs: a pattern over the bank and the slot, such as "{bank}{slot}". */
         ShownPattern: {

@@ -689,7 +689,7 @@ export interface paths {
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
-                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "strips" | "charts" | "findings";
+                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "cues" | "switches" | "strips" | "charts" | "findings" | "log";
                 format: "html" | "pdf";
             };
             cookie?: never;
@@ -935,6 +935,101 @@ export interface paths {
         put?: never;
         /** Does what was done on the bench, and everything due up to nowUs. The same request again has the same answer, and a gesture counts once. */
         post: operations["play"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/{id}/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** That was wrong - keeps the last minute of a bench, with how everything stood when it began. */
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moments/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What happened in a kept minute, in words. */
+        get: operations["momentOf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moments/{id}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A bench that stands as everything stood when a kept minute began. */
+        post: operations["openMoment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/log/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What has changed and what was marked since the last line of the log. */
+        get: operations["nextOfLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** The log as a table. */
+        get: operations["logAsTable"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1376,6 +1471,26 @@ export interface components {
             label: string;
             colour: string | null;
         };
+        Moment: {
+            lines: {
+                timeUs: number;
+                words: string;
+            }[];
+            /** @description Keys that sound when it ends. */
+            sounding: string[];
+            /** @description Position of the scene that it begins in. */
+            begins: number;
+            beginsIn: string | null;
+            markedUs: number;
+            /** @description How many came out. */
+            messages: number;
+            /** @description Whether the same comes out when it is played again. */
+            isSame: boolean;
+            rig: string | null;
+            book: string | null;
+            /** @description What came in. */
+            tape: string;
+        };
         SwitchChange: {
             /** @enum {unknown} */
             do: "assign" | "clear" | "copy" | "move";
@@ -1443,6 +1558,7 @@ export interface components {
             at?: string;
             by?: string;
             why?: string;
+            scene?: number;
         };
         Proofs: {
             proofs: {
@@ -2830,6 +2946,8 @@ export interface operations {
                     name: string;
                     tape?: string | null;
                     why?: string | null;
+                    /** @description Position of the scene that it begins in. */
+                    scene?: number | null;
                 };
             };
         };
@@ -3027,7 +3145,7 @@ export interface operations {
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
-                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "strips" | "charts" | "findings";
+                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "cues" | "switches" | "strips" | "charts" | "findings" | "log";
                 format: "html" | "pdf";
             };
             cookie?: never;
@@ -3428,6 +3546,140 @@ export interface operations {
             400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The rulebook, where it is not that of the rig. */
+                    book?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What is kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: string;
+                        name: string;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    momentOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The minute */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Moment"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    openMoment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bench */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        bench: string;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    nextOfLog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description For the next line */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        changed: string[];
+                        marked: string[];
+                        setList: string | null;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    logAsTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The table */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     beginRun: {

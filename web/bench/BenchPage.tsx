@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rulebook } from '../api/types';
 import { keys, useDocument, useDocuments } from '../documents/queries';
@@ -20,6 +20,7 @@ import { PanelButtons, type OpenPanel } from './PanelButtons';
 import { Senders } from './senders/Senders';
 import { useBench, usePart } from './session/useBench';
 import { useComputerKeys } from './session/useComputerKeys';
+import { keepMinute } from './session/keepMinute';
 import { useRecorder } from './session/useRecorder';
 import { useTapePlayer } from './session/useTapePlayer';
 import { TapesDialog } from './tapes/TapesDialog';
@@ -32,6 +33,8 @@ const FOUND = 'The ferry, as found';
 /** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
 export default function BenchPage() {
   const { id = '' } = useParams();
+  const [search] = useSearchParams();
+  const shared = search.get('bench');
   const rulebook = useDocument(id);
   const rigs = useDocuments('rig');
   if (rulebook.isError) {
@@ -41,8 +44,9 @@ export default function BenchPage() {
     <Blank title="Opening the bench …" />
   ) : (
     <OpenBench
-      key={id}
+      key={`${id} ${shared ?? ''}`}
       rulebook={rulebook.data}
+      shared={shared}
       rig={rigs.data?.find((rig) => rig.summary['book'] === id)?.id ?? null}
       found={rigs.data?.find((rig) => rig.name === FOUND)?.id ?? null}
     />
@@ -51,16 +55,19 @@ export default function BenchPage() {
 
 function OpenBench({
   rulebook,
+  shared,
   rig,
   found,
 }: {
   rulebook: Rulebook;
+  /** A bench to go on with, such as one that stands as it stood in a kept minute. */
+  shared: string | null;
   rig: string | null;
   found: string | null;
 }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const store = useBench(rulebook, rig);
+  const store = useBench(rulebook, rig, shared);
   const senders = usePart(store, (state) => state.senders);
   const isOpen = usePart(store, (state) => state.isOpen);
   const scenes = usePart(store, (state) => state.scenes);
@@ -128,7 +135,14 @@ function OpenBench({
             store={store}
             onLine={(line) => rules.current?.showLine(line)}
             className="h-full"
-            aside={<PanelButtons panel={panel} hasRig={rig !== null} onPanel={setPanel} />}
+            aside={
+              <PanelButtons
+                panel={panel}
+                hasRig={rig !== null}
+                onPanel={setPanel}
+                onWrong={() => void keepMinute(store, rulebook.id).then(setNotice)}
+              />
+            }
           />
           {/* Over the picture, so that nothing moves under the finger when there is something to say. */}
           <div className="pointer-events-none absolute inset-x-1 bottom-1 z-20 flex flex-col gap-1 *:pointer-events-auto">

@@ -1,4 +1,4 @@
-import { Hand, Ruler } from 'lucide-react';
+import { Hand, Ruler, ThumbsDown } from 'lucide-react';
 import { Button } from '../ui/Button';
 
 /** What lies over the picture of the messages, if anything does. */
@@ -9,10 +9,13 @@ export function PanelButtons({
   panel,
   hasRig,
   onPanel,
+  onWrong,
 }: {
   panel: OpenPanel;
   hasRig: boolean;
   onPanel: (panel: OpenPanel) => void;
+  /** Something was wrong just now. */
+  onWrong: () => void;
 }) {
   return (
     <>
@@ -34,6 +37,12 @@ export function PanelButtons({
           onClick={() => onPanel(panel === 'calibrate' ? null : 'calibrate')}
         />
       )}
+      <Button
+        iconOnly
+        icon={<ThumbsDown size={16} />}
+        label="That was wrong: keep the last minute"
+        onClick={onWrong}
+      />
     </>
   );
 }

@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { ProofChange, Rig, StoredDocument } from '../api/types';
+import type { Moment, ProofChange, Rig, StoredDocument } from '../api/types';
 import { useDocument } from '../documents/queries';
 import { useRig } from '../rigs/useRig';
 import { Tools } from '../shell/Tools';
@@ -10,6 +10,7 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { Marked } from './Marked';
 import { Rehearsal } from './Rehearsal';
 
 /** Kept tapes: what they do now beside what was accepted, and what none of them touches. */
@@ -36,12 +37,15 @@ function OpenProofs({ document }: { document: StoredDocument }) {
     placeholderData: (before) => before,
   });
   const accept = useMutation({
-    mutationFn: ({ name, why }: { name: string; why: string }) =>
-      api.acceptProof(document.id, {
+    mutationFn: ({ name, why, minute }: { name: string; why: string; minute?: Moment }) => {
+      const kept = (work.rig.proofs ?? []).find((proof) => proof.name === name);
+      return api.acceptProof(document.id, {
         name,
         why: why === '' ? null : why,
-        tape: (work.rig.proofs ?? []).find((proof) => proof.name === name)?.tape ?? null,
-      }),
+        tape: minute?.tape ?? kept?.tape ?? null,
+        scene: minute?.begins ?? kept?.scene ?? null,
+      });
+    },
     onSuccess: (proof) =>
       work.change((rig: Rig) => ({
         ...rig,
@@ -105,6 +109,10 @@ function OpenProofs({ document }: { document: StoredDocument }) {
                 </li>
               ))}
             </ul>
+            <Marked
+              rig={document.id}
+              onProof={(name, minute) => accept.mutate({ name, why: 'a marked minute, mended', minute })}
+            />
             <Rehearsal id={document.id} />
           </div>
         </Panel>

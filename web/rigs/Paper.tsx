@@ -11,6 +11,7 @@ const SHEETS = [
   ['strips', 'Label strips at true size'],
   ['charts', 'What each unit understands'],
   ['findings', 'Findings and cautions'],
+  ['log', 'Log of performances and rehearsals'],
   ['all', 'Everything'],
 ] as const;
 

@@ -12,11 +12,18 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { LeapSheet } from './LeapSheet';
+import { LogSheet } from './LogSheet';
 import { ProgramSheet } from './ProgramSheet';
 import { SetListPanel } from './SetListPanel';
 import { SwitchSheet } from './SwitchSheet';
 
-const TABS = { songs: 'Set list', programs: 'Programs', switches: 'Switches', leaps: 'Leaps' } as const;
+const TABS = {
+  songs: 'Set list',
+  programs: 'Programs',
+  switches: 'Switches',
+  leaps: 'Leaps',
+  log: 'Log',
+} as const;
 
 /** The show of a rig: its songs in order, what each scene calls, and what each control does. */
 export default function ShowPage() {
@@ -108,6 +115,7 @@ function OpenShow({ document }: { document: StoredDocument }) {
               onChanged={() => void sheets.refetch()}
             />
           )}
+          {tab === 'log' && <LogSheet id={document.id} work={work} />}
           {tab === 'leaps' && (
             <LeapSheet id={document.id} book={work.rig.book ?? null} version={work.saving.version()} />
           )}

@@ -6,6 +6,7 @@ import { api } from '../api/client';
 import type { Rig } from '../api/types';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
+import { keepMinute } from '../bench/session/keepMinute';
 import { order } from '../show/edits';
 import { HoldButton } from './HoldButton';
 import { PortLamps } from './PortLamps';
@@ -30,6 +31,7 @@ export function Stage({
   const trouble = usePart(store, (state) => state.trouble);
   const isThere = useConnection();
   const [isLocked, setLocked] = useState(true);
+  const [kept, setKept] = useState<string | null>(null);
   const sheets = useQuery({ queryKey: ['show', id, 'stage'], queryFn: () => api.showOf(id) });
   const songs = order(rig);
   const song = songs[place];
@@ -106,6 +108,9 @@ export function Stage({
           ))}
         </ul>
       )}
+      <p role="status" className={`truncate text-xl ${kept === null ? 'invisible' : ''}`}>
+        {kept ?? '.'}
+      </p>
       <footer className="mt-auto flex flex-wrap items-center gap-3">
         <button
           type="button"
@@ -130,6 +135,14 @@ export function Stage({
           title="Everything that this scene sends, once more"
         >
           Send again
+        </button>
+        <button
+          type="button"
+          className="btn h-16 px-6 text-3xl btn-neutral"
+          title="Keeps the last minute, to be looked at afterwards"
+          onClick={() => void keepMinute(store, rig.book ?? '').then(setKept)}
+        >
+          That was wrong
         </button>
         {isLocked ? (
           <HoldButton label="Locked: hold to unlock" onHeld={() => setLocked(false)} />

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rig\Document;
 
 use ZigzagPost\Core\Data\ListOf;
 use ZigzagPost\Core\Data\Text;
+use ZigzagPost\Core\Data\Whole;
 
 /** A tape with the outputs that somebody accepted: a proof that the rules still do what they did. */
 final readonly class KeptTape
@@ -14,6 +15,7 @@ final readonly class KeptTape
      * @param string $tape what comes in
      * @param string $accepted what goes out
      * @param list<string> $ports those of the rulebook when it was accepted, in its order, so that one that is only renamed is known again
+     * @param int|null $scene the position of the scene that it begins in; without one the first
      */
     public function __construct(
         #[Text]
@@ -30,6 +32,8 @@ final readonly class KeptTape
         public ?string $by = null,
         #[Text(500)]
         public ?string $why = null,
+        #[Whole(0, 10_000)]
+        public ?int $scene = null,
     ) {
     }
 }

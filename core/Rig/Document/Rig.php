@@ -22,6 +22,7 @@ final readonly class Rig
      * @param list<Rest> $rests
      * @param array<string, Done> $done jobs and steps of the test run that were ticked
      * @param list<KeptTape> $proofs
+     * @param list<LogLine> $log the earliest first
      * @param string|null $rulebook its text
      * @param string|null $book where the application keeps it; files hold the text instead
      */
@@ -52,6 +53,8 @@ final readonly class Rig
         public ?Show $show = null,
         #[ListOf(new Of(KeptTape::class), 1000)]
         public array $proofs = [],
+        #[ListOf(new Of(LogLine::class), 5000)]
+        public array $log = [],
     ) {
     }
 

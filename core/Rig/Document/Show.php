@@ -16,6 +16,7 @@ final readonly class Show
      * @param list<SetList> $setLists
      * @param string|null $loaded the name of a set list; without one the first
      * @param list<string> $columns units in the order of the program sheet
+     * @param ControlName|null $mark the control that says that something was wrong
      */
     public function __construct(
         #[ListOf(new Of(Song::class), 500)]
@@ -26,6 +27,8 @@ final readonly class Show
         public ?string $loaded = null,
         #[ListOf(new Text(), 500)]
         public array $columns = [],
+        #[Of(ControlName::class)]
+        public ?ControlName $mark = null,
     ) {
     }
 

@@ -4,9 +4,20 @@ import { BenchStore } from './BenchStore';
 let current: { id: string; store: BenchStore } | null = null;
 const listeners = new Set<() => void>();
 
-/** The bench of a rulebook: the one that is open, or a new one in its place. It plays on while other views are looked at. */
-export function benchOf(rulebook: Rulebook, rig: string | null, shared: string | null = null): BenchStore {
-  if (current !== null && current.id === rulebook.id) {
+/**
+ * The bench of a rulebook: the one that is open, or a new one in its place. It plays on while other views are looked at.
+ *
+ * @param shared a bench that is played elsewhere, or was made for something, to go on with
+ * @param mustBe whether it has to be that one, whatever is open
+ */
+export function benchOf(
+  rulebook: Rulebook,
+  rig: string | null,
+  shared: string | null = null,
+  mustBe = false,
+): BenchStore {
+  const isMeant = !mustBe || current?.store.benchId() === shared;
+  if (current !== null && current.id === rulebook.id && isMeant) {
     return current.store;
   }
   current?.store.close();

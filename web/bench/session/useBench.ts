@@ -4,8 +4,8 @@ import { benchOf } from './benches';
 import type { BenchState, BenchStore } from './BenchStore';
 
 /** Opens a bench for a rulebook's text as it was first read; later changes go through the store. */
-export function useBench(rulebook: Rulebook, rig: string | null): BenchStore {
-  const [store] = useState(() => benchOf(rulebook, rig));
+export function useBench(rulebook: Rulebook, rig: string | null, shared: string | null): BenchStore {
+  const [store] = useState(() => benchOf(rulebook, rig, shared, shared !== null));
   return store;
 }
 

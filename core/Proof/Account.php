@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Midi\KeyName;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Show\Learn\Listening;
+use ZigzagPost\Core\Situation\Names;
+use ZigzagPost\Core\World\Deed;
+use ZigzagPost\Core\World\Minute;
+use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Told;
+
+/** What happened in a kept minute, in words: what hands did, which scenes came, what units did of it, and what still sounds. */
+final class Account
+{
+    public const MOST_LINES = 400;
+    /** Messages of one control within this time are one movement. */
+    private const ONE_MOVE_US = 1_500_000;
+
+    /** @var array<string, string> name of a control by what it sends */
+    private array $names = [];
+    /** @var array<string, string> what units are called */
+    private array $labels = [];
+    /** @var array<int, array{int, int, string, int}> from, to, words, and how many messages */
+    private array $lines = [];
+    /** @var array<string, int> last line about something */
+    private array $last = [];
+    /** @var array<string, array<int, true>> keys that sound, by out port and channel */
+    private array $sounding = [];
+
+    private function __construct(?Setup $setup)
+    {
+        $devices = null === $setup ? null : new RigDevices($setup);
+        foreach ($setup->boxes ?? [] as $box) {
+            $this->labels[$box->name] = $box->label();
+            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
+                try {
+                    foreach ($devices?->control(...Names::of($box, $control->name)) ?? [] as $message) {
+                        foreach ($message->ports as $port) {
+                            $this->names["{$port} {$message->kind->value} {$message->channel} {$message->number}"] = "{$box->label()} “".(($box->unit->labels[$control->name] ?? null)->text ?? $control->name).'”';
+                        }
+                    }
+                } catch (RulebookError) {
+                    continue; // nothing of it comes in
+                }
+            }
+        }
+    }
+
+    /** @return array{lines: list<array{timeUs: int, words: string}>, sounding: list<string>, begins: int, beginsIn: string|null} */
+    public static function of(Minute $minute, CompiledBook $book, ?Seats $seats, ?Setup $setup): array
+    {
+        $account = new self($setup);
+        $bench = $minute->begin($book, $seats);
+        $told = new Told($seats);
+        $begins = $scene = $bench->scenes()['current'];
+        foreach ($minute->deeds as $deed) {
+            match ($deed->what) {
+                Deed::IN => $bench->feed($deed->timeUs, $deed->port, $deed->bytes),
+                Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
+                Deed::PANIC => $bench->panic($deed->timeUs),
+                Deed::TO => $bench->advance($deed->timeUs),
+                default => null,
+            };
+            match ($deed->what) {
+                Deed::IN => $account->in($deed),
+                Deed::PANIC => $account->say($deed->timeUs, 'panic'),
+                Deed::OUT => $account->out($deed, $told),
+                default => null,
+            };
+            if ($bench->scenes()['current'] !== $scene) {
+                $scene = $bench->scenes()['current'];
+                $account->say($deed->timeUs, "scene {$bench->scenes()['titles'][$scene]}");
+            }
+        }
+        $lines = array_map(static fn (array $line): array => ['timeUs' => $line[0], 'words' => $line[2].(1 < $line[3] ? " ({$line[3]} messages)" : '')], array_values(\array_slice($account->lines, -self::MOST_LINES)));
+        $sounding = [];
+        foreach ($account->sounding as $where => $keys) {
+            foreach (array_keys($keys) as $key) {
+                $sounding[] = "{$where} ".KeyName::of($key, $book->middle());
+            }
+        }
+
+        return ['lines' => $lines, 'sounding' => $sounding, 'begins' => $begins, 'beginsIn' => $bench->scenes()['titles'][$begins] ?? null];
+    }
+
+    private function in(Deed $deed): void
+    {
+        foreach (Listening::of([new Event($deed->timeUs, $deed->port, $deed->bytes)])->played() as $played) {
+            $name = $this->names["{$deed->port} {$played->kind->value} {$played->channel} {$played->number}"] ?? null;
+            $this->say($deed->timeUs, $name ?? ($played->kind->hasKey() ? "notes at {$deed->port}" : "{$played->selector()} at {$deed->port}"), true);
+        }
+    }
+
+    private function out(Deed $deed, Told $told): void
+    {
+        foreach ($told->hear($deed->timeUs, $deed->port, $deed->bytes, $deed->number) as $unit => $did) {
+            $label = $this->labels[$unit] ?? $unit;
+            // Values on their way, and notes one after the other, are one line.
+            'a note' === $did ? $this->say($deed->timeUs, "{$label} sounds", true) : $this->say($deed->timeUs, "{$label}: {$did}");
+        }
+        $status = \ord($deed->bytes[0] ?? "\0");
+        if (0x80 === ($status & 0xE0)) {
+            $where = "{$deed->port} channel ".(($status & 0x0F) + 1);
+            $key = \ord($deed->bytes[1] ?? "\0");
+            if (0x90 === ($status & 0xF0) && 0 < \ord($deed->bytes[2] ?? "\0")) {
+                $this->sounding[$where][$key] = true;
+            } else {
+                unset($this->sounding[$where][$key]);
+            }
+        }
+    }
+
+    private function say(int $timeUs, string $words, bool $isMove = false): void
+    {
+        $before = $isMove ? ($this->last[$words] ?? null) : null;
+        [$fromUs, $toUs, , $count] = $this->lines[$before ?? -1] ?? [0, 0, '', 0];
+        if (null !== $before && $timeUs - $toUs < self::ONE_MOVE_US) {
+            $this->lines[$before] = [$fromUs, $timeUs, $words, $count + 1];
+
+            return;
+        }
+        $this->last[$words] = \count($this->lines);
+        $this->lines[] = [$timeUs, $timeUs, $words, 1];
+    }
+}

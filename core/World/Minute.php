@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\World;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+
+/** A stretch of play: how everything stood when it began, and all that went in and came out. Played again it gives the same bytes. */
+final readonly class Minute
+{
+    /**
+     * @param array<string, mixed> $state what {@see Bench::save()} gave when it began
+     * @param list<Deed> $deeds in the order in which they came
+     */
+    public function __construct(public array $state, public array $deeds)
+    {
+    }
+
+    /** The bench as it stood when it began. */
+    public function begin(CompiledBook $book, ?Seats $seats): Bench
+    {
+        $bench = Bench::load($book, $this->state, $seats);
+        $bench->takeJournal();
+
+        return $bench;
+    }
+
+    /**
+     * Plays everything again that went in.
+     *
+     * @return list<Deed> what comes out
+     */
+    public function replay(CompiledBook $book, ?Seats $seats): array
+    {
+        $bench = $this->begin($book, $seats);
+        foreach ($this->deeds as $deed) {
+            match ($deed->what) {
+                Deed::IN => $bench->feed($deed->timeUs, $deed->port, $deed->bytes),
+                Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
+                Deed::PANIC => $bench->panic($deed->timeUs),
+                Deed::TO => $bench->advance($deed->timeUs),
+                default => null,
+            };
+        }
+
+        return self::outs($bench->takeJournal());
+    }
+
+    /** @return list<Deed> what came out when it was played */
+    public function came(): array
+    {
+        return self::outs($this->deeds);
+    }
+
+    /**
+     * @param list<Deed> $deeds
+     *
+     * @return list<Deed>
+     */
+    private static function outs(array $deeds): array
+    {
+        return array_values(array_filter($deeds, static fn (Deed $deed): bool => Deed::OUT === $deed->what));
+    }
+}

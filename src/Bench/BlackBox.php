@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Storage\DataFolder;
+use App\Storage\Shelf;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\Deed;
+use ZigzagPost\Core\World\Minute;
+
+/**
+ * All that went into a bench and came out of it in the last ten minutes, in parts that each begin with how everything stood. Older parts
+ * are let go, so that it does not grow.
+ */
+final readonly class BlackBox
+{
+    private const KEPT_US = 600_000_000;
+    private const PART_US = 30_000_000;
+    /** A part that is larger ends early. */
+    private const MOST_BYTES = 1 << 20;
+    /** Parts of one bench at most, however often the rules are changed. */
+    private const MOST_PARTS = 60;
+    public const MINUTE_US = 60_000_000;
+
+    private Shelf $shelf;
+
+    public function __construct(DataFolder $data)
+    {
+        $this->shelf = new Shelf($data->benches(), $data->inMemory());
+    }
+
+    /** Writes down what has just been played. */
+    public function record(Session $session, Bench $bench): void
+    {
+        $journal = $bench->takeJournal();
+        [$number, $atUs] = $session->box[\count($session->box) - 1] ?? [0, 0];
+        if ([] === $session->box || $bench->nowUs() - $atUs >= self::PART_US || \in_array(Deed::RULES, array_column($journal, 'what'), true) || $this->size($session->id, $number) > self::MOST_BYTES) {
+            // What led here belongs to the part before; the new one begins with what it came to.
+            $this->append($session, $number, $journal);
+            $session->box[] = [++$number, $bench->nowUs()];
+            $this->shelf->append(self::name($session->id, $number), base64_encode((string) gzcompress(serialize([Bench::VERSION, $session->book, $bench->save()]), 1))."\n");
+            $this->forget($session, $bench->nowUs());
+
+            return;
+        }
+        $this->append($session, $number, $journal);
+    }
+
+    /**
+     * The last minute: from the latest part that began a minute ago or earlier, or as far back as the same rules ran.
+     *
+     * @return array{string, Minute}|null name of the compiled book, and the minute
+     */
+    public function minute(Session $session, int $nowUs): ?array
+    {
+        $deeds = [];
+        $found = null;
+        foreach (array_reverse($session->box) as [$number, $atUs]) {
+            $part = $this->part($session->id, $number);
+            if (null === $part || (null !== $found && [] !== array_filter($part[2], static fn (Deed $deed): bool => Deed::RULES === $deed->what))) {
+                break;
+            }
+            [$book, $state, $ofPart] = $part;
+            $deeds = [...$ofPart, ...$deeds];
+            $found = [$book, new Minute($state, $deeds)];
+            if ($nowUs - $atUs >= self::MINUTE_US) {
+                break;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param list<Deed> $journal */
+    private function append(Session $session, int $number, array $journal): void
+    {
+        if ([] !== $session->box) {
+            $this->shelf->append(self::name($session->id, $number), implode('', array_map(static fn (Deed $deed): string => $deed->line(), $journal)));
+        }
+    }
+
+    private function forget(Session $session, int $nowUs): void
+    {
+        while (\count($session->box) > self::MOST_PARTS || (isset($session->box[1]) && $nowUs - $session->box[1][1] > self::KEPT_US)) {
+            [$number] = array_shift($session->box);
+            $this->shelf->delete(self::name($session->id, $number));
+        }
+    }
+
+    /** @return array{string, array<string, mixed>, list<Deed>}|null name of the book, state at its beginning, and what was done */
+    private function part(string $bench, int $number): ?array
+    {
+        $lines = explode("\n", $this->shelf->read(self::name($bench, $number)) ?? '');
+        $bytes = @gzuncompress((string) base64_decode($lines[0], true));
+        $kept = false === $bytes ? null : @unserialize($bytes, ['allowed_classes' => false]);
+        if (!\is_array($kept) || Bench::VERSION !== ($kept[0] ?? null) || !\is_string($kept[1] ?? null) || !\is_array($kept[2] ?? null)) {
+            return null;
+        }
+        /** @var array<string, mixed> $state */
+        $state = $kept[2];
+
+        return [$kept[1], $state, array_values(array_filter(array_map(Deed::of(...), \array_slice($lines, 1))))];
+    }
+
+    private function size(string $bench, int $number): int
+    {
+        $path = $this->shelf->path(self::name($bench, $number));
+        clearstatcache(true, (string) $path);
+
+        return null === $path ? 0 : (int) @filesize($path);
+    }
+
+    private static function name(string $bench, int $number): string
+    {
+        return "{$bench}.{$number}.box";
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Documents\Documents;
+use App\Documents\MomentKind;
+use App\Entity\Document;
+use App\Rig\RigReader;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Proof\Account;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\World\Deed;
+use ZigzagPost\Core\World\Seats;
+
+/** Minutes that were marked: kept, looked at, and opened again. */
+final readonly class Moments
+{
+    public function __construct(private BlackBox $box, private Books $books, private Documents $documents)
+    {
+    }
+
+    /**
+     * Keeps the last minute of a bench; null where nothing has been played.
+     *
+     * @param string|null $bookId the rulebook that is played, where it is not that of the rig
+     */
+    public function mark(Session $session, int $nowUs, ?string $bookId, string $by): ?Document
+    {
+        $kept = $this->box->minute($session, $nowUs);
+        if (null === $kept) {
+            return null;
+        }
+        [$name, $minute] = $kept;
+        [$text, $rig] = [$this->books->text($name), $this->books->rig($name)];
+        $json = null === $rig ? null : json_decode($rig, true);
+        $ofRig = \is_array($json) && \is_string($json['book'] ?? null) ? $json['book'] : null;
+        $moment = new Moment($session->rig, $bookId ?? $ofRig, $text ?? '', $rig, $nowUs, $minute);
+
+        return null === $text ? null : $this->documents->create(new MomentKind(), 'That was wrong, '.(new \DateTimeImmutable())->format('j F, H:i:s'), $moment->text(), $by);
+    }
+
+    public function find(string $id): ?Moment
+    {
+        return Moment::of($this->documents->find($id, MomentKind::NAME)->text ?? '');
+    }
+
+    /**
+     * A minute in words, and whether it comes out again as it came.
+     *
+     * @return array<string, mixed>|null null where it cannot be played any more
+     */
+    public function told(Moment $moment): ?array
+    {
+        $played = $this->book($moment);
+        if (null === $played) {
+            return null;
+        }
+        [$book, $seats, $setup] = $played;
+        try {
+            $account = Account::of($moment->minute, $book, $seats, $setup);
+            $again = $moment->minute->replay($book, $seats);
+        } catch (\Throwable) {
+            return null; // how everything stood is damaged
+        }
+        $came = $moment->minute->came();
+
+        return $account + ['markedUs' => $moment->markedUs, 'messages' => \count($came), 'isSame' => self::lines($came) === self::lines($again), 'rig' => $moment->rigId, 'book' => $moment->bookId, 'tape' => self::tape($moment)];
+    }
+
+    /** A bench that stands as everything stood when the minute began. */
+    public function open(Moment $moment): ?Session
+    {
+        $played = $this->book($moment);
+        if (null === $played) {
+            return null;
+        }
+        [$book, $seats, , $name] = $played;
+        try {
+            return Session::start($name, $moment->minute->begin($book, $seats));
+        } catch (\Throwable) {
+            return null;
+        }
+    }
+
+    /** @param list<Deed> $deeds */
+    private static function lines(array $deeds): string
+    {
+        return implode('', array_map(static fn (Deed $deed): string => $deed->line(), $deeds));
+    }
+
+    /** What came in, as a tape that begins with the minute. */
+    private static function tape(Moment $moment): string
+    {
+        $deeds = $moment->minute->deeds;
+        $from = $deeds[0]->timeUs ?? 0;
+        $tape = TapeWriter::HEADER;
+        foreach ($deeds as $deed) {
+            $tape .= Deed::IN === $deed->what ? TapeWriter::line(new Event(max(0, $deed->timeUs - $from), $deed->port, $deed->bytes)) : '';
+        }
+
+        return $tape;
+    }
+
+    /** @return array{CompiledBook, Seats|null, Setup|null, string}|null */
+    private function book(Moment $moment): ?array
+    {
+        try {
+            $rig = null === $moment->rig ? null : RigFile::rig($moment->rig);
+        } catch (BadData) {
+            return null;
+        }
+        $checked = Checker::check($moment->rules, null === $rig ? null : RigReader::devices($rig));
+        if ($checked->hasErrors()) {
+            return null;
+        }
+        $name = $this->books->store($checked, $moment->rules, $rig);
+        $setup = null === $rig ? null : Setup::of($rig, $checked->written);
+
+        return [Compiler::load($checked->book, true), $this->books->seats($name), $setup, $name];
+    }
+}

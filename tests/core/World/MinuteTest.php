@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\World;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Proof\Account;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\Deed;
+use ZigzagPost\Core\World\Minute;
+use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Tests\Core\Cases;
+
+/** What is written down of a bench can be played again, from anywhere in it, and comes out as it came. */
+final class MinuteTest extends TestCase
+{
+    private const CONTROLS = [['treadle', 'Switch 1'], ['treadle', 'Switch 2'], ['treadle', 'Switch 3'], ['treadle', 'Switch 4'], ['treadle', 'Switch 5'], ['treadle', 'Switch 6'], ['treadle', 'Switch 7'], ['treadle', 'Pedal'], ['tilt', 'Tilt'], ['keys', 'key 60'], ['keys', 'key 40'], ['strip', 'A fader 1'], ['slab', 'finger 1 key 62']];
+
+    public function testAMinutePlaysAgainToTheSameBytes(): void
+    {
+        [$setup, $book, $seats] = self::demo();
+        for ($seed = 0; $seed < Cases::number(20); ++$seed) {
+            mt_srand($seed);
+            $bench = Bench::start($book, $seats);
+            self::play($bench, 0, 150);
+            $bench->takeJournal();
+            $state = $bench->save();
+            $deeds = [];
+            for ($part = 0; $part < 4; ++$part) {
+                self::play($bench, $bench->nowUs(), 60);
+                array_push($deeds, ...$bench->takeJournal());
+                /** @var array<string, mixed> $saved */
+                $saved = unserialize(serialize($bench->save()));
+                $bench = Bench::load($book, $saved, $seats); // as with every request, and after a reload
+            }
+            $kept = array_values(array_filter(array_map(static fn (Deed $deed): ?Deed => Deed::of(rtrim($deed->line())), $deeds)));
+            self::assertEquals($deeds, $kept, 'a journal reads back as it was written');
+            $minute = new Minute($state, $kept);
+            self::assertNotSame([], $minute->came());
+            self::assertEquals($minute->came(), $minute->replay($book, $seats), "seed {$seed}");
+            self::assertNotSame([], Account::of($minute, $book, $seats, $setup)['lines']);
+        }
+    }
+
+    public function testWhatHappenedIsSaidInWords(): void
+    {
+        [$setup, $book, $seats] = self::demo();
+        $bench = Bench::start($book, $seats);
+        $bench->takeJournal();
+        $state = $bench->save();
+        $bench->touch(1_000_000, 'treadle', 'Switch 2', 127);
+        $bench->touch(1_100_000, 'treadle', 'Switch 2', 0);
+        $bench->touch(5_000_000, 'keys', 'key 48', 90);
+        $bench->advance(6_000_000);
+        $account = Account::of(new Minute($state, $bench->takeJournal()), $book, $seats, $setup);
+        $words = array_column($account['lines'], 'words');
+        self::assertContains('Foot board “Open sea” (2 messages)', $words);
+        self::assertContains('scene Open sea', $words);
+        self::assertContains('Brine: program 6', $words);
+        self::assertSame(['synths channel 3 C3'], $account['sounding']);
+        self::assertSame('Harbour', $account['beginsIn']);
+    }
+
+    public function testLinesThatSayNothingAreNoDeeds(): void
+    {
+        foreach (['', '5', '5 in', '5 in keys', '5 in keys 9', '5 in keys 90 3c', '-5 to', '5 scene x', '5 out keys pulse', '5 in keys pulse 5', '1e9 to', str_repeat('9', 40).' to'] as $line) {
+            self::assertNull(Deed::of($line), $line);
+        }
+        for ($seed = 0; $seed < 500; ++$seed) {
+            mt_srand($seed);
+            Deed::of(implode('', array_map(static fn (): string => \chr(mt_rand(0, 255)), range(0, mt_rand(0, 40)))));
+        }
+    }
+
+    private static function play(Bench $bench, int $fromUs, int $times): void
+    {
+        $at = $fromUs;
+        for ($time = 0; $time < $times; ++$time) {
+            $at += [0, 1000, 7_300, 90_000, 800_000, 12_000_000][mt_rand(0, 5)] * (0 === mt_rand(0, 3) ? 1 : 0) + mt_rand(0, 40_000);
+            $what = mt_rand(0, 30);
+            [$unit, $control] = self::CONTROLS[mt_rand(0, \count(self::CONTROLS) - 1)];
+            match (true) {
+                0 === $what => $bench->panic($at),
+                1 === $what => $bench->go(mt_rand(0, 2), $at),
+                $what < 6 => $bench->advance($at),
+                default => $bench->touch($at, $unit, $control, [0, 127, mt_rand(0, 127)][mt_rand(0, 2)]),
+            };
+        }
+        $bench->advance($at + 50_000);
+    }
+
+    /** @return array{Setup, CompiledBook, Seats} */
+    private static function demo(): array
+    {
+        $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        $checked = Checker::check($rig->rulebook ?? '', static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book)));
+        $setup = Setup::of($rig, $checked->written);
+
+        return [$setup, Compiler::load($checked->book, true), Seats::of($setup)];
+    }
+}

@@ -1,0 +1,132 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import { author } from '../api/author';
+import type { LogLine } from '../api/types';
+import type { RigWork } from '../rigs/useRig';
+import { Button } from '../ui/Button';
+import { changeLine, found, newLine } from './log';
+
+/** A line per performance and rehearsal: what was changed since the one before, what was marked, and what was done about it. */
+export function LogSheet({ id, work }: { id: string; work: RigWork }) {
+  const [wanted, setWanted] = useState('');
+  const lines = work.rig.log ?? [];
+  const add = useMutation({
+    mutationFn: async (what: LogLine['what']) => ({ what, next: await api.nextOfLog(id) }),
+    onSuccess: ({ what, next }) =>
+      work.change((rig) => ({
+        ...rig,
+        log: [...(rig.log ?? []), newLine(what, next, new Date(), author())],
+      })),
+  });
+  const shown = found(lines, wanted);
+  return (
+    <div className="flex flex-col gap-3">
+      <p className="flex flex-wrap items-center gap-2">
+        <Button
+          tone="primary"
+          label="New line: performance"
+          disabled={add.isPending}
+          onClick={() => add.mutate('performance')}
+        />
+        <Button
+          label="New line: rehearsal"
+          disabled={add.isPending}
+          onClick={() => add.mutate('rehearsal')}
+        />
+        <input
+          type="search"
+          aria-label="Find in the log"
+          placeholder="find in the log"
+          className="input input-sm w-56"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+        <a className="btn btn-sm min-h-9 btn-neutral" href={`/api/rigs/${id}/log.csv`}>
+          As a table (CSV)
+        </a>
+        <a
+          className="btn btn-sm min-h-9 btn-neutral"
+          href={`/api/rigs/${id}/paper/log.html`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Print
+        </a>
+      </p>
+      {add.error !== null && <p role="alert">{add.error.message}</p>}
+      {lines.length === 0 ? (
+        <p>
+          No evening is written down yet. A new line says by itself what was changed since the one before, and
+          which minutes were marked.
+        </p>
+      ) : (
+        <table className="table table-pin-rows" aria-label="Log">
+          <thead>
+            <tr>
+              <th>When and where</th>
+              <th>Changed since the line before</th>
+              <th>Marked</th>
+              <th>What was done about it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map(({ line, place }) => (
+              <tr key={place} className="align-top">
+                <td className="w-56">
+                  <b>{new Date(line.at).toLocaleString('sv').slice(0, 16)}</b>
+                  <span className="block">
+                    {line.what}
+                    {line.setList === undefined ? '' : `, ${line.setList}`}
+                  </span>
+                  <span className="block text-xs">{line.who ?? ''}</span>
+                  <input
+                    aria-label={`Place of line ${place + 1}`}
+                    placeholder="place"
+                    className="input input-sm mt-1 w-full"
+                    value={line.place ?? ''}
+                    onChange={(event) => {
+                      const text = event.target.value;
+                      work.change((rig) => changeLine(rig, place, 'place', text));
+                    }}
+                  />
+                </td>
+                <td>
+                  <Texts texts={line.changed ?? []} none="nothing" />
+                </td>
+                <td>
+                  <Texts texts={line.marked ?? []} none="nothing" />
+                </td>
+                <td className="w-72">
+                  <textarea
+                    aria-label={`What was done about it, line ${place + 1}`}
+                    className="textarea w-full"
+                    rows={3}
+                    value={line.done ?? ''}
+                    onChange={(event) => {
+                      const text = event.target.value;
+                      work.change((rig) => changeLine(rig, place, 'done', text));
+                    }}
+                  />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {lines.length > 0 && shown.length === 0 && <p>No line has these words.</p>}
+    </div>
+  );
+}
+
+function Texts({ texts, none }: { texts: readonly string[]; none: string }) {
+  return texts.length === 0 ? (
+    <span className="text-sm">{none}</span>
+  ) : (
+    <ul className="max-h-40 list-inside list-disc overflow-auto text-sm">
+      {texts.map((text) => (
+        <li key={text}>{text}</li>
+      ))}
+    </ul>
+  );
+}
