@@ -15,6 +15,7 @@ final readonly class Fault
     public const WILD = 'stream gone wild';
     public const BATTERY = 'battery empty';
     public const CLOCK_STOPS = 'clock stopped';
+    public const LATE = 'answers late';
     public const CLOCK_DOUBLES = 'clock doubled';
 
     /** @param string $what the lead, unit or control that it is about */

@@ -18,8 +18,9 @@ final readonly class Misfortune
      * @param list<string> $wrong programs and values that stood wrong when the fault was over, by unit
      * @param int|null $forUs how long it took until all was right again by itself; null where it never was
      * @param string $wayBack the first of {@see BY_ITSELF}, {@see SEND_AGAIN}, {@see PANIC} and {@see BY_HAND} that helps
+     * @param list<string> $presses the controls that do it, in order, where the rules have them
      */
-    public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack)
+    public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack, public array $presses = [])
     {
     }
 

@@ -27,6 +27,7 @@ final class Rehearsal
     private const SCENE_US = 6_000_000;
     private const LONGEST_FAULT_US = 3_000_000;
     private const STEP_US = 100_000;
+    private const LATE_US = 400_000;
 
     /** @var list<string> units that are never rehearsed */
     public readonly array $leftOut;
@@ -36,6 +37,8 @@ final class Rehearsal
     /** @var list<Event> */
     private readonly array $events;
     private readonly int $endUs;
+    private readonly Standing $standing;
+    private readonly Presses $presses;
     /** @var array<int, array<string, string>> how all units stood, by time */
     private array $right = [];
     /** @var array<string, bool> which messages leave the set list */
@@ -45,6 +48,8 @@ final class Rehearsal
     {
         $this->setup = $situation->setup;
         $this->leftOut = array_values(array_filter(array_keys($this->setup->boxes), fn (string $unit): bool => $this->isDangerous($unit)));
+        $this->standing = new Standing($this->setup, $this->leftOut, $book->middle());
+        $this->presses = new Presses($situation);
         $scenes = [];
         $at = 1_000_000;
         foreach ($this->order() as $scene) {
@@ -87,6 +92,7 @@ final class Rehearsal
             }
             if (null !== $box->chart->hears) {
                 $faults[] = new Fault(Fault::POWER, $box->name);
+                $faults[] = new Fault(Fault::LATE, $box->name);
             }
             if (null !== $box->unit->battery) {
                 $faults[] = new Fault(Fault::BATTERY, $box->name);
@@ -114,15 +120,15 @@ final class Rehearsal
         $wrongAt = array_keys(array_filter($stood, fn (array $units, int $at): bool => $at >= $over && $units !== ($this->right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
-            foreach (array_keys(array_diff_assoc($stood[$at], $this->right[$at])) as $unit) {
-                $kind = substr($unit, (int) strrpos($unit, ' ') + 1);
-                'sounds' === $kind ? $hangs["{$unit}"] = substr($unit, 0, (int) strrpos($unit, ' ')) : $wrong[$unit] = "{$unit} {$stood[$at][$unit]} instead of {$this->right[$at][$unit]}";
+            foreach (array_diff_assoc($stood[$at], $this->right[$at]) as $what => $is) {
+                $words = $this->standing->words($what, $is, $this->right[$at][$what] ?? '');
+                Standing::isKey($what) ? $hangs[$what] = $words : $wrong[$what] = $words;
             }
         }
         $last = [] === $wrongAt ? null : max($wrongAt);
         $isRight = null === $last || $last < $this->endUs;
 
-        return new Misfortune(array_values($faults), array_values($hangs), array_values($wrong), $isRight ? max(0, (null === $last ? $over : $last + self::STEP_US) - $over) : null, $this->wayBack($world, $isRight));
+        return new Misfortune(array_values($faults), array_values($hangs), array_values($wrong), $isRight ? max(0, (null === $last ? $over : $last + self::STEP_US) - $over) : null, $wayBack = $this->wayBack($world, $isRight), $this->presses->for($wayBack, $this->book->scenes()[$world->engine->state->scene] ?? null));
     }
 
     /** @return list<Event> a key on each keyboard, held while a fault begins */
@@ -151,14 +157,14 @@ final class Rehearsal
         }
         $at = $this->endUs + 1_000_000;
         $world->go($at, $world->engine->state->scene, 3_000_000);
-        if ($this->standing($world) === $this->right[$this->endUs]) {
+        if ($this->standing->of($world) === $this->right[$this->endUs]) {
             return Misfortune::SEND_AGAIN;
         }
         $world->engine->panic($at += 4_000_000);
         $world->play($at, 0, [], 1_000_000);
         $world->go($at += 2_000_000, $world->engine->state->scene, 3_000_000);
 
-        return $this->standing($world) === $this->right[$this->endUs] ? Misfortune::PANIC : Misfortune::BY_HAND;
+        return $this->standing->of($world) === $this->right[$this->endUs] ? Misfortune::PANIC : Misfortune::BY_HAND;
     }
 
     /**
@@ -177,7 +183,7 @@ final class Rehearsal
                 $deeds[$next][1]($world, $deeds[$next][0]);
             }
             $world->play($at, 0, [], 0);
-            $stood[$at] = $this->standing($world);
+            $stood[$at] = $this->standing->of($world);
         }
 
         return [$world];
@@ -242,6 +248,11 @@ final class Rehearsal
             }], [$end, static function (RigWorld $world, int $now) use ($what): void {
                 unset($world->dark[$what]);
                 ($world->devices[$what] ?? null)?->power($now);
+            }]],
+            Fault::LATE => [[$at, static function (RigWorld $world) use ($what): void {
+                $world->late[$what] = self::LATE_US;
+            }], [$end, static function (RigWorld $world) use ($what): void {
+                unset($world->late[$what]);
             }]],
             Fault::WILD => $this->wild($what, $at),
             Fault::CLOCK_DOUBLES => $this->clocks($at),
@@ -345,27 +356,6 @@ final class Rehearsal
     private function faultUs(): int
     {
         return ($this->scenes[intdiv(\count($this->scenes), 2)][0] ?? 1_000_000) + 1_800_000;
-    }
-
-    /** @return array<string, string> program, values and notes of each unit, by "unit what" */
-    private function standing(RigWorld $world): array
-    {
-        $standing = [];
-        foreach ($world->devices as $unit => $device) {
-            if (\in_array($unit, $this->leftOut, true)) {
-                continue;
-            }
-            $standing["{$unit} program"] = null === $device->program() ? '-' : ($device->box->chart->programs?->label($device->program()) ?? (string) $device->program());
-            foreach ($device->values() as $title => $value) {
-                $standing["{$unit} {$title}"] = (string) $value;
-            }
-            foreach ($device->sounding() as $key) {
-                $standing["{$unit} key {$key} sounds"] = 'on';
-            }
-        }
-        ksort($standing);
-
-        return $standing;
     }
 
     /** @return list<int> scenes in the order of the set list; without one all of them */

@@ -24,6 +24,10 @@ final class RigWorld
     public array $pulled = [];
     /** @var array<string, true> units that are without power at present */
     public array $dark = [];
+    /** @var array<string, int> microseconds by which units hear later than they should at present */
+    public array $late = [];
+    /** @var list<array{int, string, Hears, string}> times, units, parts and messages that are on their way to units that hear late */
+    private array $waiting = [];
     /** @var array<int, list<array{string, Hears, list<Hop>}>> units that hear each out port */
     private array $hearers = [];
 
@@ -86,10 +90,21 @@ final class RigWorld
         $heard = [];
         foreach ($this->engine->take() as $made) {
             foreach ('' === $made[2] ? [] : $this->hearers[$made[1]] ?? [] as [$unit, $part, $way]) {
-                if (Hop::passes($way, $made[2]) && !isset($this->dark[$unit]) && !$this->isCut($way)) {
+                if (!Hop::passes($way, $made[2]) || isset($this->dark[$unit]) || $this->isCut($way)) {
+                    continue;
+                }
+                if (isset($this->late[$unit]) || [] !== array_filter($this->waiting, static fn (array $each): bool => $each[1] === $unit)) {
+                    $this->waiting[] = [$made[0] + ($this->late[$unit] ?? 0), $unit, $part, $made[2]];
+                } else {
                     array_push($heard, ...$this->devices[$unit]->hear($made[0], $part, $made[2]));
                 }
             }
+        }
+        $now = $this->engine->state->now;
+        $due = array_filter($this->waiting, static fn (array $each): bool => $each[0] <= $now);
+        $this->waiting = array_values(array_diff_key($this->waiting, $due));
+        foreach ($due as [$at, $unit, $part, $bytes]) {
+            array_push($heard, ...$this->devices[$unit]->hear($at, $part, $bytes));
         }
 
         return $heard;

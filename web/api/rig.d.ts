@@ -251,6 +251,16 @@ export interface components {
             steps?: number;
             sysex?: string;
         };
+        /** @description A fault that did harm in a rehearsal, the way back, and what its people have settled about it. */
+        Mishap: {
+            fault: string;
+            wayBack: string;
+            hangs?: string[];
+            wrong?: string[];
+            forUs?: number;
+            presses?: string[];
+            settled?: string;
+        };
         /** @description A value with a name: understood from the first to the last raw value, sent as one of them. */
         NamedValue: {
             name: string;
@@ -381,6 +391,14 @@ export interface components {
             level?: string;
             polarity?: string;
         };
+        /** @description What a rehearsal with faults came to. */
+        Report: {
+            at: string;
+            tried: number;
+            mishaps?: components["schemas"]["Mishap"][];
+            leftOut?: string[];
+            by?: string;
+        };
         /** @description A finding that somebody put to rest: it wakes when its cause changes. */
         Rest: {
             cause: string;
@@ -409,6 +427,7 @@ export interface components {
             show?: components["schemas"]["Show"];
             proofs?: components["schemas"]["KeptTape"][];
             log?: components["schemas"]["LogLine"][];
+            report?: components["schemas"]["Report"];
         };
         /** @description What a device passes on: by hardware (no delay, nothing filtered or merged), or message by message (forwarded when complete; may merge). Plugs and streams are named by their ids, a stream as "plug/stream". */
         Route: {

@@ -1632,6 +1632,8 @@ export interface components {
                 /** @description Until all was right again by itself. */
                 forUs: number | null;
                 wayBack: string;
+                /** @description Controls that do it. */
+                presses: string[];
             }[];
         };
         Swap: {

@@ -113,7 +113,7 @@ function OpenProofs({ document }: { document: StoredDocument }) {
               rig={document.id}
               onProof={(name, minute) => accept.mutate({ name, why: 'a marked minute, mended', minute })}
             />
-            <Rehearsal id={document.id} />
+            <Rehearsal id={document.id} work={work} />
           </div>
         </Panel>
         <Panel title="What no tape touches">

@@ -1,42 +1,55 @@
 import { useMutation } from '@tanstack/react-query';
 import { api } from '../api/client';
-import type { Rehearsed } from '../api/types';
+import { author } from '../api/author';
+import type { Mishap } from '../api/types';
+import type { RigWork } from '../rigs/useRig';
 import { Button } from '../ui/Button';
-
-type Met = Rehearsed['faults'][number];
+import { reported, settle } from './report';
 
 /** The whole set list played by the stand-ins, with everything that goes wrong on a floor: what stands wrong, for how long, and the way back. */
-export function Rehearsal({ id }: { id: string }) {
-  const rehearse = useMutation({ mutationFn: () => api.rehearse(id) });
-  const met = rehearse.data?.faults ?? [];
-  const isHarmless = (fault: Met) => fault.hangs.length + fault.wrong.length === 0;
-  const bad = met.filter((fault) => !isHarmless(fault));
+export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
+  const rehearse = useMutation({
+    mutationFn: () => api.rehearse(id),
+    onSuccess: (met) => work.change((rig) => reported(rig, met, new Date(), author())),
+  });
+  const { report } = work.rig;
+  const mishaps = report?.mishaps ?? [];
+  const open = mishaps.filter((each) => each.settled === undefined);
   return (
     <section aria-label="Rehearsal" className="flex flex-col gap-2">
+      <h3 className="text-lg font-semibold">Rehearsal</h3>
       <p className="flex flex-wrap items-center gap-3">
         <Button
-          tone="primary"
-          label={rehearse.isPending ? 'Rehearsing …' : 'Rehearse with faults'}
+          tone={report === undefined ? 'primary' : 'plain'}
+          label={
+            rehearse.isPending
+              ? 'Rehearsing …'
+              : report === undefined
+                ? 'Rehearse with faults'
+                : 'Rehearse again'
+          }
           disabled={rehearse.isPending}
           onClick={() => rehearse.mutate()}
         />
         {rehearse.isPending && <progress className="progress w-40" aria-label="Rehearsing" />}
-        {met.length > 0 && (
+        {report !== undefined && (
           <span role="status">
-            {met.length} faults tried: {met.length - bad.length} do no harm, {bad.length} do.
+            {new Date(report.at).toLocaleString('sv').slice(0, 16)}
+            {report.by === undefined ? '' : ` by ${report.by}`}: {report.tried} faults tried,{' '}
+            {report.tried - mishaps.length} do no harm, {mishaps.length} do;{' '}
+            <b className={open.length === 0 ? 'text-success' : 'text-warning'}>
+              {open.length === 0 ? 'all of these are settled.' : `${open.length} to solve.`}
+            </b>
           </span>
         )}
       </p>
       {rehearse.error !== null && <p role="alert">{rehearse.error.message}</p>}
-      {rehearse.data !== undefined && rehearse.data.leftOut.length > 0 && (
+      {(report?.leftOut ?? []).length > 0 && (
         <p className="border-l-4 border-warning pl-2 text-sm">
-          Never rehearsed, because it can hurt: {rehearse.data.leftOut.join(', ')}.
+          Never rehearsed, because it can hurt: {report?.leftOut?.join(', ')}.
         </p>
       )}
-      {rehearse.data !== undefined && rehearse.data.notTried > 0 && (
-        <p className="text-sm">{rehearse.data.notTried} more faults were not tried.</p>
-      )}
-      {bad.length > 0 && (
+      {mishaps.length > 0 && (
         <table className="table table-sm" aria-label="What went wrong">
           <thead>
             <tr>
@@ -44,31 +57,59 @@ export function Rehearsal({ id }: { id: string }) {
               <th>Hangs or stands wrong</th>
               <th>For</th>
               <th>The way back</th>
+              <th>What we do about it</th>
             </tr>
           </thead>
           <tbody>
-            {bad.map((fault) => (
-              <tr key={fault.fault} className="align-top">
-                <td>{fault.fault}</td>
-                <td>
-                  {fault.hangs.map((hang) => (
-                    <p key={hang} className="font-semibold">
-                      {hang} hangs
-                    </p>
-                  ))}
-                  {fault.wrong.map((wrong) => (
-                    <p key={wrong}>{wrong}</p>
-                  ))}
-                </td>
-                <td className="font-mono whitespace-nowrap">
-                  {fault.forUs === null ? 'ever' : `${(fault.forUs / 1_000_000).toFixed(1)} s`}
-                </td>
-                <td>{fault.wayBack}</td>
-              </tr>
+            {[...open, ...mishaps.filter((each) => each.settled !== undefined)].map((mishap) => (
+              <Row
+                key={mishap.fault}
+                mishap={mishap}
+                onSettle={(text) => work.change((rig) => settle(rig, mishap.fault, text))}
+              />
             ))}
           </tbody>
         </table>
       )}
     </section>
+  );
+}
+
+function Row({ mishap, onSettle }: { mishap: Mishap; onSettle: (text: string) => void }) {
+  return (
+    <tr className="align-top">
+      <td>
+        {mishap.fault}
+        {mishap.settled === undefined && <span className="mt-1 badge block badge-warning">to solve</span>}
+      </td>
+      <td>
+        {(mishap.hangs ?? []).map((hang) => (
+          <p key={hang} className="font-semibold">
+            {hang} hangs
+          </p>
+        ))}
+        {(mishap.wrong ?? []).map((wrong) => (
+          <p key={wrong}>{wrong}</p>
+        ))}
+      </td>
+      <td className="font-mono whitespace-nowrap">
+        {mishap.forUs === undefined ? 'until then' : `${(mishap.forUs / 1_000_000).toFixed(1)} s`}
+      </td>
+      <td>
+        {mishap.wayBack}
+        {(mishap.presses ?? []).length > 0 && (
+          <span className="block font-semibold">{mishap.presses?.join(', then ')}</span>
+        )}
+      </td>
+      <td className="w-56">
+        <textarea
+          aria-label={`What we do about it: ${mishap.fault}`}
+          className="textarea w-full text-sm"
+          rows={2}
+          value={mishap.settled ?? ''}
+          onChange={(event) => onSettle(event.target.value)}
+        />
+      </td>
+    </tr>
   );
 }

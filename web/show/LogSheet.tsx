@@ -4,7 +4,9 @@ import { api } from '../api/client';
 import { author } from '../api/author';
 import type { LogLine } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
+import { without } from '../rigs/edits';
 import { Button } from '../ui/Button';
+import { changeShow } from './edits';
 import { changeLine, found, newLine } from './log';
 
 /** A line per performance and rehearsal: what was changed since the one before, what was marked, and what was done about it. */
@@ -54,6 +56,7 @@ export function LogSheet({ id, work }: { id: string; work: RigWork }) {
           Print
         </a>
       </p>
+      <MarkChoice work={work} />
       {add.error !== null && <p role="alert">{add.error.message}</p>}
       {lines.length === 0 ? (
         <p>
@@ -116,6 +119,44 @@ export function LogSheet({ id, work }: { id: string; work: RigWork }) {
       )}
       {lines.length > 0 && shown.length === 0 && <p>No line has these words.</p>}
     </div>
+  );
+}
+
+/** The control that says “That was wrong” for a player whose hands are busy. */
+function MarkChoice({ work }: { work: RigWork }) {
+  const mark = work.rig.show?.mark;
+  const controls = work.rig.units.flatMap((unit) =>
+    (work.rig.charts[unit.chart.id]?.chart.surface?.controls ?? []).map((control) => ({
+      unit: unit.name,
+      control: control.name,
+      words: `${unit.label ?? unit.name}: ${unit.labels?.[control.name]?.text ?? control.name}`,
+    })),
+  );
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      “That was wrong” is said on the stage, and by
+      <select
+        className="select select-sm w-64"
+        value={controls.findIndex((each) => each.unit === mark?.unit && each.control === mark.control)}
+        onChange={(event) => {
+          const chosen = controls[Number(event.target.value)];
+          work.change((rig) =>
+            changeShow(rig, (show) =>
+              chosen === undefined
+                ? without(show, 'mark')
+                : { ...show, mark: { unit: chosen.unit, control: chosen.control } },
+            ),
+          );
+        }}
+      >
+        <option value={-1}>no control</option>
+        {controls.map((each, index) => (
+          <option key={`${each.unit} ${each.control}`} value={index}>
+            {each.words}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

@@ -5,16 +5,27 @@ import { usePart } from '../bench/session/useBench';
 export function PortLamps({ store }: { store: BenchStore }) {
   const ports = usePart(store, (state) => state.ports);
   return (
-    <ul aria-label="Ports" className="flex w-full flex-wrap gap-3 text-lg">
-      {ports.map((port) => (
-        <li key={`${port.port} ${port.in ? 'in' : 'out'}`} className="flex items-center gap-1.5">
-          <span
-            key={port.messages}
-            className={`size-4 rounded-full border border-base-content/60 ${port.messages > 0 ? 'stage-flash' : ''}`}
-          />
-          {port.in ? '→' : '←'} {port.port}
-        </li>
+    <div className="grid w-full grid-cols-2 gap-x-6 text-lg">
+      {([true, false] as const).map((isIn) => (
+        <ul
+          key={String(isIn)}
+          aria-label={isIn ? 'Coming in' : 'Going out'}
+          className="flex flex-wrap gap-x-3"
+        >
+          <li className="font-bold">{isIn ? 'in' : 'out'}</li>
+          {ports
+            .filter((port) => port.in === isIn)
+            .map((port) => (
+              <li key={port.port} className="flex items-center gap-1.5">
+                <span
+                  key={port.messages}
+                  className={`size-4 rounded-full border border-base-content/60 ${port.messages > 0 ? 'stage-flash' : ''}`}
+                />
+                {port.port}
+              </li>
+            ))}
+        </ul>
       ))}
-    </ul>
+    </div>
   );
 }

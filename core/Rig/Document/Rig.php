@@ -23,6 +23,7 @@ final readonly class Rig
      * @param array<string, Done> $done jobs and steps of the test run that were ticked
      * @param list<KeptTape> $proofs
      * @param list<LogLine> $log the earliest first
+     * @param Report|null $report of the last rehearsal
      * @param string|null $rulebook its text
      * @param string|null $book where the application keeps it; files hold the text instead
      */
@@ -55,6 +56,8 @@ final readonly class Rig
         public array $proofs = [],
         #[ListOf(new Of(LogLine::class), 5000)]
         public array $log = [],
+        #[Of(Report::class)]
+        public ?Report $report = null,
     ) {
     }
 

@@ -26,15 +26,16 @@ final class RehearsalTest extends TestCase
             $met[$fault->words()] = $misfortune;
             self::assertNotSame(Misfortune::BY_HAND, $misfortune->wayBack, $fault->words());
         }
-        self::assertSame([], array_diff([Fault::LEAD, Fault::POWER, Fault::TWICE, Fault::EARLY, Fault::TOGETHER, Fault::WILD, Fault::BATTERY, Fault::CLOCK_STOPS, Fault::CLOCK_DOUBLES], array_map(static fn (Fault $fault): string => $fault->kind, $rehearsal->faults())));
+        self::assertSame([], array_diff([Fault::LEAD, Fault::POWER, Fault::TWICE, Fault::EARLY, Fault::TOGETHER, Fault::WILD, Fault::BATTERY, Fault::LATE, Fault::CLOCK_STOPS, Fault::CLOCK_DOUBLES], array_map(static fn (Fault $fault): string => $fault->kind, $rehearsal->faults())));
 
         self::assertTrue($met['scene: pressed twice']->isHarmless());
         $moths = $met['moths: lead pulled and put back'];
-        self::assertSame(['moths key 51'], $moths->hangs, 'the note-off was lost with the lead');
+        self::assertSame(['Moths: Eb3'], $moths->hangs, 'the note-off was lost with the lead');
         self::assertSame(Misfortune::PANIC, $moths->wayBack);
         self::assertNull($moths->forUs);
+        self::assertSame(['Foot board “Switch 8”', 'Foot board “Harbour”'], $moths->presses, 'which press it is');
         $drive = $met['drive: switched off and on'];
-        self::assertSame(['drive program - instead of 0'], $drive->wrong);
+        self::assertSame(['Drive: on the program it starts with instead of 0'], $drive->wrong);
         self::assertSame(Misfortune::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
         self::assertGreaterThan(1_000_000, $drive->forUs);
     }

@@ -35,7 +35,7 @@ final class FaultsTest extends TestCase
         yield 'a label that is too long' => [["/units/{$unit('treadle')}/labels/Switch 1/text" => 'The harbour at night'], ['unit treadle "Switch 1": label-too-long']];
         yield 'a number that is not for controls' => [["/units/{$unit('treadle')}/assigned/Switch 4" => ['message' => ['kind' => 'cc', 'number' => 98], 'state' => 'set']], ['unit treadle "Switch 4": number-not-for-controls']];
         yield 'a port taken away' => [['/rulebook' => str_replace("port lantern out\n", '', self::text('rulebook')), "/leads/{$lead('lantern')}/a/unit" => 'post'], ['lead lantern: lead-dangling']];
-        yield 'a misspelt name' => [['/rulebook' => str_replace('turn brine "Swell"', 'turn brine "Swel"', self::text('rulebook'))], ['line 83: unknown-parameter']];
+        yield 'a misspelt name' => [['/rulebook' => str_replace('turn brine "Swell"', 'turn brine "Swel"', self::text('rulebook'))], ['line 84: unknown-parameter']];
         yield 'a stream that is not thinned' => [['/rulebook' => str_replace("  deadband 2\n  thin 20ms\n", '', self::text('rulebook'))], ['lead sampler from post sampler: lead-flooded']];
         yield 'an overloaded supply' => [["/leads/{$lead('power treadle')}/a/plug" => 'o1'], ['supply oil Output 1: supply-overloaded']];
     }

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Document;
+
+use ZigzagPost\Core\Data\ListOf;
+use ZigzagPost\Core\Data\Of;
+use ZigzagPost\Core\Data\Text;
+use ZigzagPost\Core\Data\Whole;
+
+/** What a rehearsal with faults came to. */
+final readonly class Report
+{
+    /**
+     * @param string $at date and time, ISO 8601
+     * @param int $tried how many faults were tried
+     * @param list<string> $leftOut units that are never rehearsed
+     * @param list<Mishap> $mishaps faults that did harm
+     */
+    public function __construct(
+        #[Text(40)]
+        public string $at,
+        #[Whole(0, 10_000)]
+        public int $tried,
+        #[ListOf(new Of(Mishap::class), 500)]
+        public array $mishaps = [],
+        #[ListOf(new Text(), 500)]
+        public array $leftOut = [],
+        #[Text(80)]
+        public ?string $by = null,
+    ) {
+    }
+}
