@@ -40,7 +40,7 @@ final class RigTest extends PageTestCase
             $this->one('[aria-label="Look for a chart"]')->sendKeys($chart);
             $this->until(fn (): bool => 1 === \count($this->all('dialog [aria-label="Charts"] li')), 'only that one');
             $this->one('[aria-label="Look for a chart"]')->sendKeys(Key::ENTER);
-            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' units'), 'it is in the rig');
+            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' unit'), 'it is in the rig');
         }
         $this->workOn($use);
     }
@@ -54,7 +54,7 @@ final class RigTest extends PageTestCase
             $use($this->button(0 === $position ? 'Add the first unit' : 'Add a unit'));
             $this->until(fn (): bool => str_contains($this->text('dialog [aria-label="Charts"]'), $chart), 'its chart is offered');
             $use($this->page->findElement(By::xpath("//dialog//ul[@aria-label='Charts']//button[contains(., '{$chart}')]")));
-            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' units'), 'it is in the rig');
+            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' unit'), 'it is in the rig');
         }
         $this->workOn($use);
     }

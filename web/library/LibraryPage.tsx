@@ -1,10 +1,11 @@
-import { Download, FolderInput, Plus, Upload } from 'lucide-react';
+import { Download, FolderInput, Footprints, Plus, Upload } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { DocumentSummary } from '../api/types';
 import { HistoryDialog } from '../documents/HistoryDialog';
 import { useDeleted, useDocuments, useDocumentWork } from '../documents/queries';
+import { goTo } from '../guide/place';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { Tools } from '../shell/Tools';
 import { Button } from '../ui/Button';
@@ -75,6 +76,10 @@ export default function LibraryPage() {
       </Tools>
       <Notice text={problem?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
+      <p className="flex flex-wrap items-center gap-3">
+        <Button icon={<Footprints size={18} />} label="A first rig in ten minutes" onClick={() => goTo(0)} />
+        <span className="text-sm">From nothing to a printed card and a played song, step by step.</span>
+      </p>
       <Rigs />
       <Panel title="Rulebooks" className="shrink-0">
         {rulebooks.data?.length === 0 && (

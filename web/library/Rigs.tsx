@@ -11,6 +11,7 @@ const BOOK = `rulebook "New rig"
 
 # Each port is a plug of Zigzag Post: lay leads from and to it on the rig.
 port keys in
+port switches in
 port boxes out
 `;
 

@@ -90,7 +90,9 @@ function OpenRig({ document }: { document: StoredDocument }) {
         tone="error"
       />
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] lg:overflow-hidden">
-        <Panel title={`${document.name}: ${rig.units.length} units, ${(rig.leads ?? []).length} leads`}>
+        <Panel
+          title={`${document.name}: ${counted(rig.units.length, 'unit')}, ${counted((rig.leads ?? []).length, 'lead')}`}
+        >
           <div className="min-h-0 flex-1 overflow-auto p-2">
             {rig.units.length === 0 ? (
               <Empty onAdd={() => setAdding('unit')} />
@@ -145,4 +147,8 @@ function Empty({ onAdd }: { onAdd: () => void }) {
       <Button tone="primary" icon={<FilePlus2 size={18} />} label="Add the first unit" onClick={onAdd} />
     </div>
   );
+}
+
+function counted(count: number, what: string): string {
+  return `${count} ${what}${count === 1 ? '' : 's'}`;
 }

@@ -4,6 +4,7 @@ import { NavLink, Outlet, useMatch } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
+import { Guide } from '../guide/Guide';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { useTheme } from '../ui/theme';
@@ -56,6 +57,7 @@ export function Shell() {
       <Suspense fallback={<Blank title="Opening …" />}>
         <Outlet />
       </Suspense>
+      <Guide />
     </div>
   );
 }

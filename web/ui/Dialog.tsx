@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { useEffect, useId, useRef, type ReactNode } from 'react';
+import { useGuide } from '../guide/place';
 import { Button } from './Button';
 
 /** A window over the page: Escape and the cross close it, and the keyboard stays in it. */
@@ -18,13 +19,22 @@ export function Dialog({
 }) {
   const dialog = useRef<HTMLDialogElement>(null);
   const heading = useId();
-  useEffect(() => dialog.current?.showModal(), []);
+  const [guide] = useGuide();
+  // A modal window would shut out the guide that tells what to do in it.
+  const isBeside = useRef(guide !== null).current;
+  useEffect(() => (isBeside ? dialog.current?.show() : dialog.current?.showModal()), [isBeside]);
   return (
     <dialog
       ref={dialog}
       aria-labelledby={heading}
-      className={`m-auto flex max-h-[85vh] overflow-hidden max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60 ${width}`}
+      className={`m-auto flex max-h-[85vh] overflow-hidden max-w-[95vw] flex-col rounded-box border border-base-300 bg-base-200 p-0 text-base-content backdrop:bg-black/60 ${isBeside ? 'fixed inset-x-0 top-4 z-40 mt-0 shadow-2xl' : ''} ${width}`}
       onClose={onClose}
+      onKeyDown={(event) => {
+        if (isBeside && event.key === 'Escape') {
+          event.stopPropagation();
+          dialog.current?.close();
+        }
+      }}
     >
       <header className="flex items-center gap-2 border-b border-base-300 p-3">
         <h2 id={heading} className="flex-1 text-lg font-semibold">

@@ -1,0 +1,60 @@
+import { ArrowLeft, ArrowRight, X } from 'lucide-react';
+import { marked } from 'marked';
+import { useMemo } from 'react';
+import source from '../../docs/first-rig.md?raw';
+import { Button } from '../ui/Button';
+import { useGuide } from './place';
+import { steps } from './steps';
+
+/** A first rig in ten minutes: one step at a time, at the foot of every view. */
+export function Guide() {
+  const [place, goTo] = useGuide();
+  const all = useMemo(() => steps(source), []);
+  const step = place === null ? undefined : all[Math.min(place, all.length - 1)];
+  if (place === null || step === undefined) {
+    return null;
+  }
+  return (
+    <aside
+      aria-label="A first rig in ten minutes"
+      className="relative z-50 flex items-start gap-3 border-t-2 border-primary bg-base-200 px-3 py-2"
+    >
+      <span className="flex shrink-0 flex-col items-center">
+        <span className="font-mono text-2xl leading-none font-bold">{step.number}</span>
+        <span className="text-xs">of {all.length}</span>
+      </span>
+      <div className="min-w-0 flex-1">
+        <p className="text-xs">{step.title}</p>
+        {/* The text is our own, built into the application. */}
+        <div
+          className="reference max-h-48 overflow-auto"
+          tabIndex={0}
+          role="document"
+          aria-label={`Step ${step.number}`}
+          dangerouslySetInnerHTML={{ __html: marked.parse(step.text, { async: false }) }}
+        />
+      </div>
+      <Button
+        icon={<ArrowLeft size={16} />}
+        label="Step back"
+        disabled={step.number === 1}
+        onClick={() => goTo(step.number - 2)}
+      />
+      {step.number < all.length && (
+        <Button
+          tone="primary"
+          icon={<ArrowRight size={16} />}
+          label="Done, next step"
+          onClick={() => goTo(step.number)}
+        />
+      )}
+      <Button
+        tone="quiet"
+        iconOnly
+        icon={<X size={18} />}
+        label="Close the guide"
+        onClick={() => goTo(null)}
+      />
+    </aside>
+  );
+}
