@@ -89,6 +89,7 @@ final class Compiler
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
             'SCENES' => $this->book->declared('scene'),
+            'SONGS' => array_map(fn (?string $title): int => $this->scenePositions[$title ?? ''] ?? -1, $this->book->songs),
         ];
         $body = '';
         foreach ($constants as $name => $value) {

@@ -65,6 +65,7 @@ final class Account
             match ($deed->what) {
                 Deed::IN => $bench->feed($deed->timeUs, $deed->port, $deed->bytes),
                 Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
+                Deed::SONG => $bench->goToSong((int) $deed->number, $deed->timeUs),
                 Deed::PANIC => $bench->panic($deed->timeUs),
                 Deed::TO => $bench->advance($deed->timeUs),
                 default => null,

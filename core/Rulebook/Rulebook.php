@@ -46,6 +46,8 @@ final class Rulebook implements Declared
     public array $lit = [];
     /** @var list<Storing> devices whose programs store parameters, once names have been looked up */
     public array $storing = [];
+    /** @var list<string|null> the first scene of each song of the set list, once a rig is known */
+    public array $songs = [];
     /** @var array<string, Stack> */
     public array $stacks = [];
     /** @var list<Scene> */

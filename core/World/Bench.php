@@ -167,10 +167,22 @@ final class Bench
         return $went;
     }
 
-    /** @return array{titles: list<string>, current: int} */
+    /** Begins a song of the set list, by its position. */
+    public function goToSong(int $song, int $timeUs): bool
+    {
+        $this->journal[] = new Deed($timeUs, Deed::SONG, '', '', $song);
+        $this->catchUp($timeUs);
+        $this->engine->advance($timeUs);
+        $went = Scenes::goToSong($this->engine->run, $song, max($timeUs, $this->engine->state->now));
+        $this->hear();
+
+        return $went;
+    }
+
+    /** @return array{titles: list<string>, current: int, song: int, songs: int} */
     public function scenes(): array
     {
-        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene];
+        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene, 'song' => $this->engine->state->song, 'songs' => \count($this->engine->book->songs())];
     }
 
     /** Goes on with another rulebook; what could not be kept is told. */

@@ -11,6 +11,7 @@ namespace ZigzagPost\Core\World;
  *     1250000 out synths 90 3C 64
  *     2000000 out ticker pulse 5000
  *     3000000 scene 2
+ *     3000000 song 1
  *     3500000 panic
  *     3600000 to
  *     4000000 rules
@@ -20,13 +21,14 @@ final readonly class Deed
     public const IN = 'in';
     public const OUT = 'out';
     public const SCENE = 'scene';
+    public const SONG = 'song';
     public const PANIC = 'panic';
     /** Nothing but time went on. */
     public const TO = 'to';
     /** Other rules from here. */
     public const RULES = 'rules';
 
-    /** @param int|null $number of the scene, or length of a pulse in microseconds */
+    /** @param int|null $number of the scene or song, or length of a pulse in microseconds */
     public function __construct(public int $timeUs, public string $what, public string $port = '', public string $bytes = '', public ?int $number = null)
     {
     }
@@ -35,7 +37,7 @@ final readonly class Deed
     {
         $details = match ($this->what) {
             self::IN, self::OUT => " {$this->port} ".(null === $this->number ? strtoupper(implode(' ', str_split(bin2hex($this->bytes), 2))) : "pulse {$this->number}"),
-            self::SCENE => " {$this->number}",
+            self::SCENE, self::SONG => " {$this->number}",
             default => '',
         };
 
@@ -45,12 +47,12 @@ final readonly class Deed
     /** What a line says; null where it says nothing that is known. */
     public static function of(string $line): ?self
     {
-        if (1 !== preg_match('/^(\d{1,15}) (in|out|scene|panic|to|rules)(?: (\S.*))?$/D', $line, $parts)) {
+        if (1 !== preg_match('/^(\d{1,15}) (in|out|scene|song|panic|to|rules)(?: (\S.*))?$/D', $line, $parts)) {
             return null;
         }
         [, $time, $what] = $parts;
         $details = $parts[3] ?? '';
-        if (self::SCENE === $what) {
+        if (self::SCENE === $what || self::SONG === $what) {
             return 1 === preg_match('/^\d{1,5}$/D', $details) ? new self((int) $time, $what, '', '', (int) $details) : null;
         }
         if (self::IN !== $what && self::OUT !== $what) {

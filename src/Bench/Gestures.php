@@ -54,8 +54,9 @@ final readonly class Gestures
                 'play' => self::feed($gesture, $bench, $timeUs),
                 'panic' => $bench->panic($timeUs),
                 'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
+                'song' => $bench->goToSong($gesture->number('song', 0, 10_000), $timeUs) || $bench->tell('the rules that run know no such song; put them on again after changing the set list'),
                 'rules' => $hasOtherRules = self::change($gesture->text('book', 65), $session, $bench, $books) || $hasOtherRules,
-                default => throw Problem::badRequest("\"do\" should be play, scene, panic or rules, not {$do}"),
+                default => throw Problem::badRequest("\"do\" should be play, scene, song, panic or rules, not {$do}"),
             };
         }
 

@@ -105,6 +105,47 @@ final class ShowTest extends PageTestCase
         $this->page->getMouse()->mouseUp();
     }
 
+    public function testTheStageIsReadInTheDarkAndInDaylight(): void
+    {
+        foreach (['lamps-down', 'daylight'] as $theme) {
+            $this->page->get(Application::address().'/api/openapi.json');
+            $this->page->executeScript("localStorage.setItem('theme', arguments[0])", [$theme]);
+            $this->page->get(Application::address()."/stage/{$this->rig}");
+            $this->until(fn (): bool => str_contains($this->text('[aria-label=Switches]'), 'panic'), 'what each switch does');
+            $contrasts = $this->page->executeScript(<<<'JS'
+                const canvas = document.createElement('canvas').getContext('2d', { willReadFrequently: true });
+                const rgb = (colour) => {
+                    canvas.clearRect(0, 0, 1, 1);
+                    canvas.fillStyle = colour;
+                    canvas.fillRect(0, 0, 1, 1);
+                    return [...canvas.getImageData(0, 0, 1, 1).data];
+                };
+                const light = (colour) => colour.slice(0, 3).map((part) => part / 255).map((part) => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4))
+                    .reduce((sum, part, index) => sum + part * [0.2126, 0.7152, 0.0722][index], 0);
+                const ground = (at) => {
+                    for (let each = at; each !== null; each = each.parentElement) {
+                        const colour = rgb(getComputedStyle(each).backgroundColor);
+                        if (colour[3] === 255) return colour;
+                    }
+                    return [255, 255, 255, 255];
+                };
+                return [...document.querySelectorAll('main *')]
+                    .filter((each) => [...each.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim() !== '') && getComputedStyle(each).visibility === 'visible' && !each.closest(':disabled'))
+                    .map((each) => {
+                        const [one, other] = [light(rgb(getComputedStyle(each).color)), light(ground(each))].sort((a, b) => b - a);
+                        const size = parseFloat(getComputedStyle(each).fontSize);
+                        return { text: each.textContent, size, contrast: (one + 0.05) / (other + 0.05), needs: size >= 24 ? 4.5 : 7 };
+                    });
+                JS);
+            self::assertIsArray($contrasts);
+            self::assertGreaterThan(15, \count($contrasts));
+            foreach ($contrasts as $each) {
+                self::assertIsArray($each);
+                self::assertGreaterThanOrEqual($each['needs'], $each['contrast'], "AAA in {$theme}: ".json_encode($each));
+            }
+        }
+    }
+
     public function testAxeFindsNothingSeriousInEitherTheme(): void
     {
         foreach (['show' => '[aria-label=Songs]', 'proof' => '[aria-label="Kept tapes"] > li'] as $view => $ready) {

@@ -1663,7 +1663,9 @@ export interface components {
             number: number;
             timeUs: number;
             /** @enum {unknown} */
-            do: "play" | "scene" | "panic" | "rules";
+            do: "play" | "scene" | "song" | "panic" | "rules";
+            /** @description Place in the set list. */
+            song?: number;
             /** @description Where something is played. */
             port?: string;
             /** @description What comes in there, in hexadecimal. */
@@ -1911,6 +1913,10 @@ export interface components {
             scenes: {
                 titles: string[];
                 current: number;
+                /** @description Place in the set list. */
+                song: number;
+                /** @description How many the rules that run know. */
+                songs: number;
             } | null;
             nextDueUs: number | null;
         };

@@ -80,7 +80,9 @@ function Row({ mishap, onSettle }: { mishap: Mishap; onSettle: (text: string) =>
     <tr className="align-top">
       <td>
         {mishap.fault}
-        {mishap.settled === undefined && <span className="mt-1 badge block badge-warning">to solve</span>}
+        {mishap.settled === undefined && (
+          <span className="mt-1 badge whitespace-nowrap badge-warning">to solve</span>
+        )}
       </td>
       <td>
         {(mishap.hangs ?? []).map((hang) => (

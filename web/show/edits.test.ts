@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Rig } from '../api/types';
-import { addSetList, addSong, changeSong, leaveOut, moveSong, order, putIn, showOf } from './edits';
+import { addSetList, addSong, changeSong, leaveOut, moveSong, order, putIn, showOf, placeOf } from './edits';
 
 const EMPTY = { schema: 1, name: 'Ferry', charts: {}, units: [] } as unknown as Rig;
 const titles = (rig: Rig) => order(rig).map((song) => song.title);
@@ -25,4 +25,18 @@ it('another set list has its own order, and one is loaded', () => {
 it('a song is changed, and only that one', () => {
   const rig = changeSong(['A', 'B'].reduce(addSong, EMPTY), 'b', (song) => ({ ...song, tempo: 90 }));
   expect(order(rig).map((song) => song.tempo)).toEqual([undefined, 90]);
+});
+
+it('a scene that is called belongs to the song that is played, or to the next one that has it', () => {
+  const songs = [['A'], ['A', 'B'], ['B'], ['C']].map((scenes, index) => ({
+    id: String(index),
+    title: String(index),
+    scenes,
+  }));
+  expect([
+    placeOf(songs, 1, 'A'),
+    placeOf(songs, 0, 'B'),
+    placeOf(songs, 3, 'A'),
+    placeOf(songs, 2, 'Z'),
+  ]).toEqual([1, 1, 0, 2]);
 });

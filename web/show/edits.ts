@@ -92,3 +92,13 @@ export function addSetList(rig: Rig, name: string): Rig {
     ],
   }));
 }
+
+/** Which song is played when a scene comes: the one that is played already if it has it, else the nearest one after it, else the first one. */
+export function placeOf(songs: readonly Song[], place: number, scene: string): number {
+  const has = (index: number) => songs[index]?.scenes?.includes(scene) === true;
+  const places = [
+    ...[...songs.keys()].filter((index) => index >= place),
+    ...[...songs.keys()].filter((index) => index < place),
+  ];
+  return places.find(has) ?? place;
+}

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { OctagonX } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { Rig } from '../api/types';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
 import { keepMinute } from '../bench/session/keepMinute';
-import { order } from '../show/edits';
+import { order, placeOf } from '../show/edits';
 import { HoldButton } from './HoldButton';
 import { PortLamps } from './PortLamps';
 import { Switches } from './Switches';
@@ -45,10 +45,23 @@ export function Stage({
     }
     onPlace(to);
     const first = scenes.titles.indexOf(wanted.scenes?.[0] ?? '');
-    if (first >= 0) {
-      store.go(first);
+    if (scenes.songs === songs.length) {
+      store.goToSong(to);
+    } else if (first >= 0) {
+      store.go(first); // the set list has been changed since these rules were put on
     }
   };
+  // A switch can begin a song as well, and a host can call its scene.
+  const follow = useRef({ song: scenes.song, current: scenes.current });
+  useEffect(() => {
+    const before = follow.current;
+    follow.current = { song: scenes.song, current: scenes.current };
+    if (scenes.song !== before.song && scenes.songs === songs.length) {
+      onPlace(scenes.song);
+    } else if (scenes.current !== before.current && scene !== undefined) {
+      onPlace(placeOf(songs, place, scene));
+    }
+  });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key === 'Escape') {

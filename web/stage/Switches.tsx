@@ -1,4 +1,4 @@
-import type { Rig, SwitchUse } from '../api/types';
+import type { Rig, SwitchUse, Unit } from '../api/types';
 import { swatch } from '../ui/colours';
 import { chartOf } from '../rigs/edits';
 
@@ -16,17 +16,40 @@ export function Switches({
     const switches = (chartOf(rig, unit)?.surface?.controls ?? []).filter(
       (control) => control.sort === 'switch',
     );
-    return switches.length === 0 ? [] : [{ unit, switches }];
+    return switches.some((control) =>
+      uses.some((use) => use.unit === unit.name && use.control === control.name),
+    )
+      ? [{ unit, switches }]
+      : [];
   });
-  const [board] = boards;
-  if (board === undefined) {
-    return <p className="text-3xl">No unit of this rig has switches.</p>;
+  if (boards.length === 0) {
+    return <p className="text-3xl">No rule takes a switch of this rig.</p>;
   }
+  return (
+    <div aria-label="Switches" className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto" role="region">
+      {boards.map((board) => (
+        <Board key={board.unit.name} board={board} uses={uses} scene={scene} isAlone={boards.length === 1} />
+      ))}
+    </div>
+  );
+}
+
+function Board({
+  board,
+  uses,
+  scene,
+  isAlone,
+}: {
+  board: { unit: Unit; switches: { name: string }[] };
+  uses: readonly SwitchUse[];
+  scene: string | null;
+  isAlone: boolean;
+}) {
   const columns = Math.min(4, Math.max(2, board.switches.length));
   return (
     <ul
-      aria-label="Switches"
-      className="grid min-h-0 flex-1 gap-2"
+      aria-label={board.unit.label ?? board.unit.name}
+      className={`grid gap-2 ${isAlone ? 'min-h-0 flex-1' : ''}`}
       style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
     >
       {board.switches.map((control) => {

@@ -61,6 +61,8 @@ abstract class CompiledBook
     public const MEMORIES = [];
     /** Titles of the scenes. */
     public const SCENES = [];
+    /** Positions of the first scenes of the songs of the set list; -1 for a song without scenes. */
+    public const SONGS = [];
     /** Arguments of {@see Route}, by ordinal of the kind. */
     protected const ROUTES = [];
 
@@ -294,6 +296,13 @@ abstract class CompiledBook
     {
         /** @var list<string> */
         return static::SCENES;
+    }
+
+    /** @return list<int> positions of the first scenes of the songs of the set list; -1 for a song without scenes */
+    final public function songs(): array
+    {
+        /** @var list<int> */
+        return static::SONGS;
     }
 
     /** @return list<Route> rules that take a kind of message, in order */

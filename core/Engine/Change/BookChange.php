@@ -220,6 +220,7 @@ final class BookChange
             $this->lost[] = "scene \"{$title}\" is gone".([] === $new->book->scenes() ? '' : "; \"{$new->book->scenes()[0]}\" is current now");
         }
         $new->state->scene = (int) $scene;
+        $new->state->song = min($this->old->state->song, max(0, \count($new->book->songs()) - 1));
     }
 
     private function keepMemories(State $from, State $to): void

@@ -26,6 +26,21 @@ final class Scenes
         return true;
     }
 
+    /** Begins a song of the set list with its first scene; one without scenes leaves the scene as it is. False when there is none at that position. */
+    public static function goToSong(Run $run, int $song, int $t): bool
+    {
+        $first = $run->book->songs()[$song] ?? null;
+        if (null === $first) {
+            return false;
+        }
+        $run->state->song = $song;
+        if ($first >= 0) {
+            self::go($run, $first, $t);
+        }
+
+        return true;
+    }
+
     /** @param string $when enter or leave */
     public static function run(Run $run, int $t, int $scene, string $when): void
     {

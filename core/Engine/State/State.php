@@ -21,6 +21,8 @@ final class State
     public int $now = 0;
     /** Position of the current scene. */
     public int $scene = 0;
+    /** Position of the current song in the set list. */
+    public int $song = 0;
     /** @var array<string, int> */
     public array $memories = [];
     /** @var array<int, int> messages each rule took, by rule */

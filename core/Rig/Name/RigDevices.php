@@ -15,6 +15,7 @@ use ZigzagPost\Core\Rig\Chart\Programs;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Chart\Special;
 use ZigzagPost\Core\Rig\Chart\ZoneSide;
+use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
@@ -190,6 +191,11 @@ final class RigDevices implements Devices
         $this->several = $several; // nobody has named these
 
         return $storing;
+    }
+
+    public function songs(): array
+    {
+        return array_map(static fn (Song $song): ?string => $song->scenes[0] ?? null, $this->setup->rig->show?->order() ?? []);
     }
 
     public function whole(Token $device): Whole

@@ -56,6 +56,9 @@ interface Devices
     /** @return list<Storing> devices whose programs store parameters that rules can move */
     public function storing(): array;
 
+    /** @return list<string|null> the first scene of each song of the loaded set list; null for a song without scenes */
+    public function songs(): array;
+
     /** @throws RulebookError */
     public function part(Token $device, int $part): Part;
 

@@ -97,6 +97,7 @@ final class Naming
             $this->try(fn () => array_push($this->resolved->lit, ...$naming->ofDevice($lamps->name)));
         }
         $this->resolved->storing = $this->devices->storing();
+        $this->resolved->songs = $this->devices->songs();
 
         return [$this->resolved, $this->errors];
     }

@@ -17,15 +17,17 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /**
- * Changes the scene: by its name, to the next or previous one, or by number. Where there is none it does nothing, counted.
+ * Changes the scene: by its name, to the next or previous one, or by number; or the song of the set list, which begins with its first scene.
+ * Where there is none it does nothing, counted.
  *
  *     go "Harbour"
  *     go next
  *     go value + 1
+ *     go next song
  */
 final class GoStep extends Step
 {
-    private function __construct(Span $span, private readonly Token|Expression $where)
+    private function __construct(Span $span, private readonly Token|Expression $where, private readonly bool $isSong = false)
     {
         parent::__construct($span);
     }
@@ -41,9 +43,10 @@ final class GoStep extends Step
             }
             $where = $cursor->accept('next', 'previous') ?? ExpressionParser::parse($cursor);
         }
+        $isSong = $where instanceof Token && TokenType::Text !== $where->type && null !== $cursor->accept('song');
         $cursor->expectEnd(...($where instanceof Token ? [] : ['an operator']));
 
-        return new self($span, $where);
+        return new self($span, $where, $isSong);
     }
 
     public function print(): string
@@ -52,7 +55,7 @@ final class GoStep extends Step
             return 'go '.$this->where->print();
         }
 
-        return TokenType::Text === $this->where->type ? "go \"{$this->where->text}\"" : "go {$this->where->text}";
+        return TokenType::Text === $this->where->type ? "go \"{$this->where->text}\"" : "go {$this->where->text}".($this->isSong ? ' song' : '');
     }
 
     public function facts(): array
@@ -62,6 +65,11 @@ final class GoStep extends Step
 
     public function compile(Writer $code): void
     {
+        if ($this->isSong && $this->where instanceof Token) {
+            $code->line('if (!Scenes::goToSong($e, $s->song '.('next' === $this->where->text ? '+' : '-')." 1, \$t)) { {$code->rejection("'there is no such song in the set list'", '')} }");
+
+            return;
+        }
         $position = match (true) {
             $this->where instanceof Expression => $code->code($this->where)->rounded().' - 1',
             TokenType::Text === $this->where->type => (string) $code->declared()->sceneAt($this->where),
@@ -102,6 +110,9 @@ final class GoStep extends Step
      */
     public function leadsTo(int $at, int $count, array $positions): array
     {
+        if ($this->isSong) {
+            return range(0, max(0, $count - 1)); // which, the set list says
+        }
         if ($this->where instanceof Expression) {
             $number = $this->constant();
             $leads = null === $number ? range(0, $count - 1) : [$number - 1];

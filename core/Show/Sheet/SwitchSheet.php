@@ -144,7 +144,9 @@ final readonly class SwitchSheet
     {
         $title = $step->title()->text ?? ('go index' === $step->print() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
 
-        return null === $title ? $step->print() : "scene {$title}";
+        $words = ['go next song' => 'next song', 'go previous song' => 'previous song'][$step->print()] ?? $step->print();
+
+        return null === $title ? $words : "scene {$title}";
     }
 
     /** The place of a control in the list that a rule takes, from 1. */

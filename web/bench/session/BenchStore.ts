@@ -48,7 +48,7 @@ const EMPTY: BenchState = {
   rules: [],
   ports: [],
   memories: [],
-  scenes: { titles: [], current: 0 },
+  scenes: { titles: [], current: 0, song: 0, songs: 0 },
   positions: new Map(),
   passages: new Passages(),
   passagesVersion: 0,
@@ -174,6 +174,9 @@ export class BenchStore {
   panic(): void {
     this.bring({ do: 'panic', timeUs: this.nowUs() });
   }
+
+  /** Begins a song of the set list. */
+  goToSong = (song: number): void => this.bring({ do: 'song', timeUs: this.nowUs(), song });
 
   /** Changes to a scene by hand. */
   go(scene: number): void {

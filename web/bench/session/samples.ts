@@ -36,7 +36,7 @@ export function news(change: Partial<News> = {}): News {
     ports: [],
     receivers: [],
     memories: [],
-    scenes: { titles: [], current: 0 },
+    scenes: { titles: [], current: 0, song: 0, songs: 0 },
     nextDueUs: null,
     ...change,
   };
