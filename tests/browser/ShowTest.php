@@ -54,7 +54,7 @@ final class ShowTest extends PageTestCase
         $this->page->findElement(By::xpath("(//select[@aria-label='brine in Harbour'])[1]/option[normalize-space()='8 Last bell']"))->click();
         $this->until(fn (): bool => 'Last bell' === $this->page->executeScript("return document.querySelector('[aria-label=\"brine in Harbour\"]').value"), 'it stays chosen');
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=treadle]'), 'scene Open sea'), 'switches in words');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Foot board"]'), 'scene Open sea'), 'switches in words');
         $this->page->findElement(By::linkText('Proof'))->click();
         $this->until(fn (): bool => str_contains($this->text('[aria-label="Kept tapes"]'), 'differs at'), 'the kept tapes show it');
         self::assertStringContainsString('Last bell', $this->text('[aria-label="Kept tapes"]').$this->text('[aria-label="Before and after"]').'program 8 Last bell');
@@ -103,6 +103,48 @@ final class ShowTest extends PageTestCase
         usleep(1_500_000);
         $this->until(fn (): bool => 1 === \count($this->all('nav[aria-label=Songs]')), 'a held press does');
         $this->page->getMouse()->mouseUp();
+    }
+
+    public function testASwitchIsAssignedAndTakenBackAndALeapIsCuredByTheKeyboard(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}/show");
+        $this->waitFor('[role=tab]');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->sendKeys(WebDriverKeys::ENTER);
+        $this->one('[aria-label="Let Switch 4 do something"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->one('[aria-label="What it should do"]')->sendKeys('scene: far');
+        $this->until(fn (): bool => 'Scene: Far shore' === $this->text('[aria-label=Targets] li'), 'the scene is found');
+        $this->one('[aria-label="What it should do"]')->sendKeys(WebDriverKeys::ENTER);
+        $card = fn (string $control): string => $this->page->findElement(By::xpath("//li[.//b[.='{$control}']]"))->getText();
+        $this->until(static fn (): bool => str_contains($card('Switch 4'), 'scene Far shore'), 'the switch does it');
+        $this->one('[aria-label="Copy what Switch 4 does"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//li[.//b[.='Switch 5']]//button[.='Put it here']")), 'it can be put somewhere');
+        $this->page->findElement(By::xpath("//li[.//b[.='Switch 5']]//button[.='Put it here']"))->sendKeys(WebDriverKeys::ENTER);
+        $this->until(static fn (): bool => str_contains($card('Switch 5'), 'scene Far shore'), 'another switch does it as well');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="The same in both"]'), 'scene: both do'), 'and that both do it is asked about');
+        $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(static fn (): bool => str_contains($card('Switch 5'), 'tap crossing'), 'the copy is taken back');
+
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Leaps']"))->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => 3 === \count($this->all('[aria-label=Leaps] tbody tr')), 'what leaps');
+        $this->button('Use pickup: proposed')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'takes over by pickup now'), 'it is written into the rule');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Leaps] tbody tr'), '0.8 % of its range') || str_contains($this->text('[aria-label=Leaps] tbody'), "129\nafter up to 70 % of its way\nas it is"), 'and leaps no more');
+    }
+
+    public function testAMarkedMinuteIsFoundAmongTheProofs(): void
+    {
+        $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->until(fn (): bool => '' !== $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Switches]'), 'panic'), 'the stage');
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
+        sleep(1);
+        $this->button('That was wrong')->click();
+        $this->until(fn (): bool => str_contains($this->text('main p[role=status]'), 'The last minute is kept'), 'it is kept');
+        $this->page->get(Application::address()."/rigs/{$this->rig}/proof");
+        $this->waitFor('[aria-label="Marked minutes"] li button');
+        $this->one('[aria-label="Marked minutes"] li button')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Marked minutes"]'), 'Played again it gives the same'), 'it plays again to the same messages');
+        $this->button('Open it on the bench as it stood')->click();
+        $this->until(fn (): bool => str_contains($this->page->getCurrentURL(), '?bench=') && [] !== $this->all('[data-receiver=brine]'), 'the bench stands as it stood');
     }
 
     public function testTheStageIsReadInTheDarkAndInDaylight(): void

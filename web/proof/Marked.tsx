@@ -57,8 +57,11 @@ function Minute({ id, onProof }: { id: string; onProof: (minute: Moment) => void
   const open = useMutation({
     mutationFn: async (told: Moment) => {
       const { bench } = await api.openMoment(id);
-      const blob = new Blob([told.tape], { type: 'text/plain' });
-      await api.uploadTape(new File([blob], 'The marked minute.tape'));
+      if (/\n./.test(told.tape)) {
+        // Found under Tapes, to be played there; nothing came in where only the stage was touched.
+        const blob = new Blob([told.tape], { type: 'text/plain' });
+        await api.uploadTape(new File([blob], 'The marked minute.tape'));
+      }
       return `/bench/${told.book ?? ''}?bench=${bench}`;
     },
     onSuccess: (to) => void navigate(to),
