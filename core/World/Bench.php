@@ -301,6 +301,19 @@ final class Bench
         return $views;
     }
 
+    /** @return array<string, array{int|null, array<string, int>}> program and known raw values of each unit of the rig */
+    public function standing(): array
+    {
+        $standing = [];
+        foreach ($this->receivers as $name => $receiver) {
+            if ($receiver instanceof DeviceReceiver) {
+                $standing[$name] = $receiver->standing();
+            }
+        }
+
+        return $standing;
+    }
+
     /** @return array<string, int> what memories hold, and which member of each group is chosen, 0 for none */
     public function memories(): array
     {

@@ -66,6 +66,12 @@ final class DeviceReceiver implements Receiver
         };
     }
 
+    /** @return array{int|null, array<string, int>} its program, and raw values of its parameters, as far as they are known */
+    public function standing(): array
+    {
+        return [$this->device->program(), $this->device->values()];
+    }
+
     public function label(): string
     {
         return $this->device->box->label();

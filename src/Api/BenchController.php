@@ -19,7 +19,10 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Show\Sheet\PresentStack;
 use ZigzagPost\Core\World\Bench;
 
 /** Benches: rulebooks at work between simulated devices. Playing needs no database. */
@@ -103,6 +106,30 @@ final readonly class BenchController
         $moment = $this->sessions->with($id, fn (Session $session): ?Document => $this->moments->mark($session, $this->bench($session)->nowUs(), $book, $by));
 
         return null === $moment ? throw Problem::unprocessable('nothing has been played on this bench yet, so there is nothing to keep') : new JsonResponse(['id' => $moment->id, 'name' => $moment->name], 201);
+    }
+
+    /** A stack that brings units to where they stand at present, and the edits that put it into the rules; nothing is changed yet. */
+    #[Route('/{id}/stack', methods: 'POST')]
+    public function stack(string $id, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        [$text, $name, $units] = [$body->text('text', Parser::MAX_BYTES), $body->text('name', 60), $body->texts('units', 500)];
+        $standing = $this->sessions->with($id, fn (Session $session): array => [$session->rig, $this->bench($session)->standing()]);
+        $setup = $this->rigs->situation($standing[0], $text)->setup;
+        $chosen = [];
+        foreach ($units as $unit) {
+            $box = $setup->box($unit);
+            if (null !== $box && isset($standing[1][$unit])) {
+                $chosen[] = [$box, ...$standing[1][$unit]];
+            }
+        }
+        try {
+            $stack = PresentStack::of($name, $chosen);
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        }
+
+        return new JsonResponse(['stack' => $stack->text(), 'edits' => array_map(get_object_vars(...), $stack->edits(Source::of($text)))]);
     }
 
     private function bench(Session $session): Bench

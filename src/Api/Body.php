@@ -79,4 +79,13 @@ final readonly class Body
 
         return $list;
     }
+
+    /** @return list<string> */
+    public function texts(string $name, int $most): array
+    {
+        $value = $this->members[$name] ?? null;
+        $texts = \is_array($value) ? array_values(array_filter($value, is_string(...))) : [];
+
+        return \is_array($value) && array_is_list($value) && \count($texts) === \count($value) && \count($texts) <= $most ? $texts : throw Problem::badRequest("\"{$this->path}{$name}\" should be a list of at most {$most} texts");
+    }
 }

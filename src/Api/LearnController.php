@@ -8,14 +8,18 @@ use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Learn\LearnedRule;
 use ZigzagPost\Core\Show\Learn\Played;
+use ZigzagPost\Core\Show\Learn\PlayedChart;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\Show\Learn\Target;
@@ -70,6 +74,27 @@ final readonly class LearnController
         }
 
         return new JsonResponse(['rule' => $rule->text, 'edits' => array_map(get_object_vars(...), $rule->edits), 'told' => $rule->told]);
+    }
+
+    /** A chart of what was played; it is not stored. */
+    #[Route('/api/learn/chart', methods: 'POST')]
+    public function chart(Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $controls = [];
+        foreach ($body->list('controls', 2000) as $each) {
+            $kind = Kind::tryFrom($each->text('kind', 20)) ?? throw Problem::badRequest('"kind" should be a kind of message');
+            $played = new Played($each->text('port', 100), $kind, $each->numberOrNull('channel', 1, 16), $each->numberOrNull('number', 0, 16383));
+            $controls[] = [$each->text('name', 200), new Recognised($played, [$each->text('sort', 40)], [$each->number('low', -8192, 16383), $each->number('high', -8192, 16383)])];
+        }
+        $chart = PlayedChart::of($body->text('name', 200), $controls);
+        try {
+            RigFile::chart(Json::encode($chart));
+        } catch (BadData $bad) {
+            throw Problem::unprocessable($bad->getMessage());
+        }
+
+        return new JsonResponse(['text' => Json::encode($chart)]);
     }
 
     /** @return list<Event> what came in, by time */

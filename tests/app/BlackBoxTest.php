@@ -66,6 +66,17 @@ final class BlackBoxTest extends ApiTestCase
         }
     }
 
+    public function testAStackIsWrittenFromWhereUnitsStand(): void
+    {
+        [$rig, $bench] = $this->open();
+        $text = "port treadle in\nport boxes out\n";
+        $made = $this->call('POST', "/api/bench/{$bench}/stack", ['text' => $text, 'name' => 'as_now', 'units' => ['brine', 'nobody']], 200);
+        self::assertStringStartsWith("stack as_now\n  recall brine \"Harbour\"\n", $this->text($made, 'stack'));
+        $this->call('POST', "/api/bench/{$bench}/stack", ['text' => $text, 'name' => 'As now', 'units' => ['brine']], 422);
+        $this->call('POST', "/api/bench/{$bench}/stack", ['text' => $text, 'name' => 'x', 'units' => [4]], 400);
+        self::assertNotSame('', $rig);
+    }
+
     public function testTheLogIsATable(): void
     {
         [$rig] = $this->open();

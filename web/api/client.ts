@@ -182,6 +182,22 @@ export const api = {
     ),
   mark: (bench: string, book: string) =>
     answered(client.POST('/api/bench/{id}/mark', { ...of(bench), body: { book }, ...within(LONGEST_MS) })),
+  chartOfPlayed: (name: string, controls: readonly { name: string; control: Candidate }[]) =>
+    answered(
+      client.POST('/api/learn/chart', {
+        body: {
+          name,
+          controls: controls.map((each) => ({
+            ...each.control,
+            name: each.name,
+            sort: each.control.sorts[0] ?? '',
+          })),
+        },
+        ...within(LONGEST_MS),
+      }),
+    ),
+  stackOfPresent: (bench: string, body: { text: string; name: string; units: string[] }) =>
+    answered(client.POST('/api/bench/{id}/stack', { ...of(bench), body, ...within(LONGEST_MS) })),
   momentOf: (id: string) => answered(client.GET('/api/moments/{id}', { ...of(id), ...within(LONGEST_MS) })),
   openMoment: (id: string) =>
     answered(client.POST('/api/moments/{id}/open', { ...of(id), ...within(LONGEST_MS) })),

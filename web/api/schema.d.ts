@@ -282,6 +282,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learn/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A chart of a control surface whose controls were played once each. It is not stored. */
+        post: operations["chartOfPlayed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/{what}": {
         parameters: {
             query?: {
@@ -954,6 +971,25 @@ export interface paths {
         put?: never;
         /** That was wrong - keeps the last minute of a bench, with how everything stood when it began. */
         post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/{id}/stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A stack that brings units of the rig to where they stand at present. Nothing is changed yet. */
+        post: operations["stackOfPresent"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2450,6 +2486,46 @@ export interface operations {
             422: components["responses"]["Problem"];
         };
     };
+    chartOfPlayed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    controls: {
+                        name: string;
+                        port: string;
+                        kind: string;
+                        channel?: number | null;
+                        number?: number | null;
+                        sort: string;
+                        low: number;
+                        high: number;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description The chart as JSON text */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        text: string;
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
     reckon: {
         parameters: {
             query?: {
@@ -3583,6 +3659,41 @@ export interface operations {
                     "application/json": {
                         id: string;
                         name: string;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    stackOfPresent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                    name: string;
+                    units: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description The stack */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        stack: string;
+                        edits: components["schemas"]["Edit"][];
                     };
                 };
             };

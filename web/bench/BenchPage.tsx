@@ -15,7 +15,9 @@ import { RecordingNotice } from './RecordingNotice';
 import { Receivers } from './receivers/Receivers';
 import { SceneChooser } from './SceneChooser';
 import { CalibratePanel } from './calibrate/CalibratePanel';
+import { EachPanel } from './learn/EachPanel';
 import { LearnPanel } from './learn/LearnPanel';
+import { StackPanel } from './learn/StackPanel';
 import { PanelButtons, type OpenPanel } from './PanelButtons';
 import { Senders } from './senders/Senders';
 import { useBench, usePart } from './session/useBench';
@@ -168,6 +170,17 @@ function OpenBench({
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
             {panel === 'calibrate' && rig !== null && (
               <CalibratePanel store={store} rig={rig} onClose={() => setPanel(null)} />
+            )}
+            {panel === 'each' && (
+              <EachPanel store={store} rig={rig} text={() => text.current} onClose={() => setPanel(null)} />
+            )}
+            {panel === 'stack' && (
+              <StackPanel
+                store={store}
+                text={() => text.current}
+                onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
+                onClose={() => setPanel(null)}
+              />
             )}
             {panel === 'learn' && (
               <LearnPanel

@@ -1,8 +1,8 @@
-import { Hand, Ruler, ThumbsDown } from 'lucide-react';
+import { Hand, Layers, ListPlus, Ruler, ThumbsDown } from 'lucide-react';
 import { Button } from '../ui/Button';
 
 /** What lies over the picture of the messages, if anything does. */
-export type OpenPanel = 'learn' | 'calibrate' | null;
+export type OpenPanel = 'learn' | 'calibrate' | 'stack' | 'each' | null;
 
 /** Opens what listens to the messages: learning a control, measuring a pedal. */
 export function PanelButtons({
@@ -35,6 +35,24 @@ export function PanelButtons({
           label="Calibrate a pedal"
           aria-pressed={panel === 'calibrate'}
           onClick={() => onPanel(panel === 'calibrate' ? null : 'calibrate')}
+        />
+      )}
+      <Button
+        iconOnly
+        tone={panel === 'each' ? 'primary' : 'plain'}
+        icon={<ListPlus size={16} />}
+        label="Play each control once, for a chart"
+        aria-pressed={panel === 'each'}
+        onClick={() => onPanel(panel === 'each' ? null : 'each')}
+      />
+      {hasRig && (
+        <Button
+          iconOnly
+          tone={panel === 'stack' ? 'primary' : 'plain'}
+          icon={<Layers size={16} />}
+          label="Write a stack from present values"
+          aria-pressed={panel === 'stack'}
+          onClick={() => onPanel(panel === 'stack' ? null : 'stack')}
         />
       )}
       <Button

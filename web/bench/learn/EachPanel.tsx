@@ -1,0 +1,156 @@
+import { useMutation } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../../api/client';
+import type { Candidate } from '../../api/types';
+import { useDocumentWork } from '../../documents/queries';
+import { Button } from '../../ui/Button';
+import type { BenchStore } from '../session/BenchStore';
+import { useListening } from './useListening';
+
+interface Played {
+  name: string;
+  control: Candidate;
+}
+
+/** Play each control once: a chart of a surface of which nothing is known but what it sends. */
+export function EachPanel({
+  store,
+  text,
+  rig,
+  onClose,
+}: {
+  store: BenchStore;
+  text: () => string;
+  rig: string | null;
+  onClose: () => void;
+}) {
+  const navigate = useNavigate();
+  const listening = useListening(store, text, rig);
+  const [played, setPlayed] = useState<readonly Played[]>([]);
+  const [name, setName] = useState('');
+  const create = useDocumentWork((chart: string) =>
+    api.createDocument({ kind: 'chart', name: name.trim(), text: chart }),
+  );
+  const keep = useMutation({
+    mutationFn: async () => create.mutateAsync((await api.chartOfPlayed(name.trim(), played)).text),
+    onSuccess: (made) => void navigate(`/charts/${made.id}`),
+  });
+  const { control, heard, choose } = listening;
+  useEffect(() => {
+    if (control !== null) {
+      setPlayed((before) => [...before.filter((each) => !isSame(each.control, control)), proposed(control)]);
+      choose(null);
+    }
+  }, [control, choose]);
+  const unsure = (heard?.candidates ?? []).filter(
+    (each) => each.sorts.length > 1 && !played.some((known) => isSame(known.control, each)),
+  );
+  return (
+    <section
+      aria-label="Play each control once"
+      className="flex max-h-96 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
+    >
+      <header className="flex items-center gap-2">
+        <h2 className="flex-1 font-semibold">
+          Play each control once: press and let go, or move to both ends; wait a moment between them
+        </h2>
+        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
+      </header>
+      {(listening.problem ?? keep.error?.message) != null && (
+        <p role="alert">{listening.problem ?? keep.error?.message}</p>
+      )}
+      {unsure.length > 0 && (
+        <div role="status" className="flex flex-wrap items-center gap-2 border-l-4 border-warning pl-2">
+          Unsure what this is; which is it?
+          {unsure.flatMap((each) =>
+            each.sorts.map((sort) => (
+              <Button
+                key={`${each.selector} ${sort}`}
+                label={`${each.selector}: ${sort}`}
+                onClick={() => choose({ ...each, sorts: [sort] })}
+              />
+            )),
+          )}
+        </div>
+      )}
+      {played.length === 0 ? (
+        <p className="text-sm">Listening … what streams by itself is left out.</p>
+      ) : (
+        <table className="table table-sm" aria-label="Played">
+          <thead>
+            <tr>
+              <th>What it is called</th>
+              <th>What it is</th>
+              <th>What it sends</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {played.map((each, index) => (
+              <tr key={each.control.selector + each.control.port}>
+                <td>
+                  <input
+                    aria-label={`Name of ${each.control.selector}`}
+                    className="input input-sm w-40"
+                    value={each.name}
+                    onChange={(event) => {
+                      const { value } = event.target;
+                      setPlayed(
+                        played.map((other, at) => (at === index ? { ...other, name: value } : other)),
+                      );
+                    }}
+                  />
+                </td>
+                <td>{each.control.sorts[0]}</td>
+                <td className="font-mono text-xs">
+                  {each.control.selector}, {each.control.low} to {each.control.high}
+                </td>
+                <td>
+                  <Button
+                    tone="quiet"
+                    iconOnly
+                    icon={<X size={14} />}
+                    label={`Leave out ${each.name}`}
+                    onClick={() => setPlayed(played.filter((_, at) => at !== index))}
+                  />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <form
+        className="flex flex-wrap items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <input
+          aria-label="What the device is called"
+          placeholder="What the device is called"
+          className="input input-sm w-56"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button
+          type="submit"
+          tone="primary"
+          label={`Keep a chart of ${played.length} controls`}
+          disabled={played.length === 0 || name.trim() === '' || keep.isPending}
+        />
+      </form>
+    </section>
+  );
+}
+
+function isSame(one: Candidate, other: Candidate): boolean {
+  return one.port === other.port && one.selector === other.selector;
+}
+
+function proposed(control: Candidate): Played {
+  const what = control.sorts[0]?.split(' ').at(-1) ?? 'control';
+  return { name: control.control ?? `${what} ${control.number ?? ''}`.trim(), control };
+}
