@@ -12,9 +12,10 @@ final readonly class Change
      * @param string|null $scene its title
      * @param list<string> $was messages that were accepted, in words, each with what it did
      * @param list<string> $now
+     * @param list<string> $came messages that came in just then, or last before, in words
      * @param list<string> $units those that are told something else
      */
-    public function __construct(public int $timeUs, public ?string $song, public ?string $scene, public array $was, public array $now, public array $units)
+    public function __construct(public int $timeUs, public ?string $song, public ?string $scene, public array $was, public array $now, public array $units, public array $came = [])
     {
     }
 }

@@ -36,7 +36,7 @@ final readonly class Proving
             return new self($proof, [], $playback);
         }
 
-        return new self($proof, self::changes($accepted, $playback->outputs, $book, $seats, $show), $playback);
+        return new self($proof, self::changes($accepted, $playback->outputs, $book, $seats, $show, $events), $playback);
     }
 
     /** A proof of what a tape does with these rules. */
@@ -87,10 +87,11 @@ final readonly class Proving
     /**
      * @param list<Output> $accepted
      * @param list<Output> $outputs
+     * @param list<Event> $events what comes in
      *
      * @return list<Change>
      */
-    private static function changes(array $accepted, array $outputs, CompiledBook $book, ?Seats $seats, ?Show $show): array
+    private static function changes(array $accepted, array $outputs, CompiledBook $book, ?Seats $seats, ?Show $show, array $events): array
     {
         $at = [];
         foreach ([[$accepted, 'was'], [$outputs, 'now']] as [$list, $which]) {
@@ -109,7 +110,14 @@ final readonly class Proving
                 continue;
             }
             $title = $book->scenes()[$scene] ?? null;
-            $changes[] = new Change($timeUs, self::song($show, $title), $title, array_map(self::words(...), $was), array_map(self::words(...), $now), array_values(array_unique(array_merge(...array_map(static fn (array $each): array => array_keys($each[1]), [...$was, ...$now])))));
+            [$said, $says] = [self::allWords($book, $was), self::allWords($book, $now)];
+            $told = [];
+            foreach ([[$was, $said, $says], [$now, $says, $said]] as [$list, $own, $other]) {
+                foreach ($list as $index => $each) {
+                    $told = \in_array($own[$index], $other, true) ? $told : [...$told, ...array_keys($each[1])];
+                }
+            }
+            $changes[] = new Change($timeUs, self::song($show, $title), $title, $said, $says, array_values(array_unique($told)), self::came($book, $events, $timeUs));
             if (self::MOST_CHANGES === \count($changes)) {
                 break;
             }
@@ -118,13 +126,42 @@ final readonly class Proving
         return $changes;
     }
 
-    /** @param array{Output, array<string, string>} $output */
-    private static function words(array $output): string
+    /**
+     * @param list<array{Output, array<string, string>}> $messages
+     *
+     * @return list<string>
+     */
+    private static function allWords(CompiledBook $book, array $messages): array
     {
-        [$message, $told] = $output;
-        $what = null === $message->pulseUs ? strtoupper(implode(' ', str_split(bin2hex($message->bytes), 2))) : 'a pulse';
+        return array_map(static fn (array $each): string => self::words($book, $each[0], $each[1]), $messages);
+    }
 
-        return "{$message->port} {$what}".([] === $told ? '' : ' ('.implode(', ', array_map(static fn (string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).')');
+    /** @param array<string, string> $told what units did, by their names */
+    private static function words(CompiledBook $book, Output $message, array $told): string
+    {
+        $what = null === $message->pulseUs ? $book->words()->of($message->bytes) : 'a pulse';
+
+        return "{$message->port}: {$what}".([] === $told ? '' : ' ('.implode(', ', array_map(static fn (string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).')');
+    }
+
+    /**
+     * What came in at a time, or last before it.
+     *
+     * @param list<Event> $events
+     *
+     * @return list<string>
+     */
+    private static function came(CompiledBook $book, array $events, int $timeUs): array
+    {
+        $came = [];
+        foreach ($events as $event) {
+            if ($event->timeUs > $timeUs) {
+                break;
+            }
+            $came = [] !== $came && $came[0][0] === $event->timeUs ? [...$came, [$event->timeUs, $event]] : [[$event->timeUs, $event]];
+        }
+
+        return array_map(static fn (array $each): string => "{$each[1]->port}: {$book->words()->of($each[1]->bytes)}", \array_slice($came, 0, 4));
     }
 
     private static function song(?Show $show, ?string $scene): ?string

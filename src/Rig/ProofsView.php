@@ -16,7 +16,7 @@ use ZigzagPost\Core\World\Seats;
 /** The proofs of a rig, played again, and what none of them touches. */
 final class ProofsView
 {
-    /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
+    /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
     public static function of(Situation $situation): array
     {
         $rig = $situation->setup->rig;
@@ -28,7 +28,7 @@ final class ProofsView
         return [
             'proofs' => array_map(static fn (Proving $proof): array => [
                 'name' => $proof->proof->name, 'at' => $proof->proof->at, 'by' => $proof->proof->by, 'why' => $proof->proof->why,
-                'changes' => array_map(static fn (Change $change): array => ['timeUs' => $change->timeUs, 'song' => $change->song, 'scene' => $change->scene, 'was' => $change->was, 'now' => $change->now, 'units' => $change->units], $proof->changes),
+                'changes' => array_map(static fn (Change $change): array => ['timeUs' => $change->timeUs, 'song' => $change->song, 'scene' => $change->scene, 'was' => $change->was, 'now' => $change->now, 'units' => $change->units, 'came' => $change->came], $proof->changes),
             ], $proofs),
             'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes],
         ];

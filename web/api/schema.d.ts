@@ -1623,6 +1623,8 @@ export interface components {
             was: string[];
             now: string[];
             units: string[];
+            /** @description What came in just then, or last before. */
+            came: string[];
         };
         Stage: {
             bench: string | null;

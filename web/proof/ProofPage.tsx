@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { Moment, ProofChange, Rig, StoredDocument } from '../api/types';
+import type { Moment, Rig, StoredDocument } from '../api/types';
 import { useDocument } from '../documents/queries';
 import { useRig } from '../rigs/useRig';
 import { Tools } from '../shell/Tools';
@@ -10,6 +10,7 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { BeforeAfter } from './BeforeAfter';
 import { Marked } from './Marked';
 import { Rehearsal } from './Rehearsal';
 
@@ -102,7 +103,7 @@ function OpenProofs({ document }: { document: StoredDocument }) {
                   </p>
                   {proof.changes.length > 0 && (
                     <>
-                      <Changes changes={proof.changes} />
+                      <BeforeAfter changes={proof.changes} />
                       <Accept onAccept={(why) => accept.mutate({ name: proof.name, why })} />
                     </>
                   )}
@@ -131,51 +132,6 @@ function OpenProofs({ document }: { document: StoredDocument }) {
         </Panel>
       </div>
     </main>
-  );
-}
-
-function Changes({ changes }: { changes: readonly ProofChange[] }) {
-  return (
-    <div className="max-h-96 overflow-auto">
-      <table className="table table-sm" aria-label="Before and after">
-        <thead>
-          <tr>
-            <th>At</th>
-            <th>Where</th>
-            <th>Before</th>
-            <th>Now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {changes.map((change) => (
-            <tr key={change.timeUs} className="align-top">
-              <td className="font-mono whitespace-nowrap">{(change.timeUs / 1_000_000).toFixed(3)} s</td>
-              <td>
-                {[change.song, change.scene].filter((each) => each !== null).join(', ')}
-                <br />
-                <span className="text-xs">{change.units.join(', ')}</span>
-              </td>
-              <Side lines={change.was} others={change.now} />
-              <Side lines={change.now} others={change.was} />
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
-/** What is on both sides is faint; only what differs is in full ink. */
-function Side({ lines, others }: { lines: readonly string[]; others: readonly string[] }) {
-  return (
-    <td className="font-mono text-xs">
-      {lines.length === 0 && 'nothing'}
-      {lines.map((line, index) => (
-        <p key={`${index} ${line}`} className={others.includes(line) ? 'opacity-60' : 'font-semibold'}>
-          {line}
-        </p>
-      ))}
-    </td>
   );
 }
 

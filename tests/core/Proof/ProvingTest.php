@@ -83,8 +83,8 @@ final class ProvingTest extends TestCase
         $proofs = self::proofs(self::situation(["/units/{$brine}/settings/channel/value" => 9]));
         $change = $proofs[1]->changes[0] ?? null;
         self::assertNotNull($change);
-        self::assertStringContainsString('C6', implode(' ', $change->was));
-        self::assertStringContainsString('C8', implode(' ', $change->now));
+        self::assertStringContainsString('channel 7', implode(' ', $change->was));
+        self::assertStringContainsString('channel 9', implode(' ', $change->now));
         self::assertContains('brine', $change->units);
         self::assertNotNull($change->song);
     }

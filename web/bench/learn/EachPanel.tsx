@@ -38,12 +38,19 @@ export function EachPanel({
     onSuccess: (made) => void navigate(`/charts/${made.id}`),
   });
   const { control, heard, choose } = listening;
+  // What is one thing for sure is written down, also where several controls were played at once.
+  const sure =
+    control === null ? (heard?.candidates ?? []).filter((each) => each.sorts.length === 1) : [control];
+  const key = JSON.stringify(sure);
   useEffect(() => {
+    const found = JSON.parse(key) as Candidate[];
+    if (found.length > 0) {
+      setPlayed((before) => found.reduce(together, before));
+    }
     if (control !== null) {
-      setPlayed((before) => [...before.filter((each) => !isSame(each.control, control)), proposed(control)]);
       choose(null);
     }
-  }, [control, choose]);
+  }, [key, control, choose]);
   const unsure = (heard?.candidates ?? []).filter(
     (each) => each.sorts.length > 1 && !played.some((known) => isSame(known.control, each)),
   );
@@ -148,6 +155,24 @@ export function EachPanel({
 
 function isSame(one: Candidate, other: Candidate): boolean {
   return one.port === other.port && one.selector === other.selector;
+}
+
+/** A control that is played again has gone through both ranges; its place and its name stay. */
+function together(played: readonly Played[], control: Candidate): readonly Played[] {
+  return played.some((each) => isSame(each.control, control))
+    ? played.map((each) =>
+        isSame(each.control, control)
+          ? {
+              ...each,
+              control: {
+                ...control,
+                low: Math.min(each.control.low, control.low),
+                high: Math.max(each.control.high, control.high),
+              },
+            }
+          : each,
+      )
+    : [...played, proposed(control)];
 }
 
 function proposed(control: Candidate): Played {
