@@ -199,7 +199,6 @@ function UnitBox({
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${isPost ? '' : 'Unit '}${place.label}, ${place.name}, ${place.sort}`}
       aria-pressed={isChosen}
       className="cursor-pointer outline-offset-2"
       transform={`translate(${x} ${y})`}
@@ -211,6 +210,7 @@ function UnitBox({
         }
       }}
     >
+      <title>{`${place.label}, ${place.name}, ${place.sort}`}</title>
       <rect
         width={UNIT.width}
         height={height}
@@ -234,10 +234,10 @@ function UnitBox({
         textAnchor={isPost ? 'middle' : 'start'}
         className="fill-base-content"
       >
-        {short(place.label, 15)}
+        {`${short(place.label, 15)} `}
       </text>
       {!isPost && (
-        <text aria-hidden="true" x={16} y={31} fontSize={11} className="fill-base-content/75">
+        <text x={16} y={31} fontSize={11} className="fill-base-content/75">
           {short(`${place.name}, ${place.sort}`, 18)}
         </text>
       )}
