@@ -1,4 +1,5 @@
 import { Plus, Redo2, Undo2 } from 'lucide-react';
+import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { Chart, StoredDocument } from '../api/types';
 import { useDocument } from '../documents/queries';
@@ -10,7 +11,13 @@ import { ReckonButton } from '../ui/Reckoner';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { nextQuestions } from './questions';
-import { ParameterGrid } from './ParameterGrid';
+import { Grid } from './Grid';
+import { CONTROLS } from './tables/controls';
+import { PARAMETERS } from './tables/parameters';
+import { PLUGS } from './tables/plugs';
+import { PROGRAMS } from './tables/programs';
+import { SETTINGS } from './tables/settings';
+import type { Table } from './tables/table';
 
 /** What one kind of device can do, as far as is known. */
 export default function ChartPage() {
@@ -26,7 +33,12 @@ export default function ChartPage() {
   );
 }
 
+const TABS = ['Parameters', 'Controls', 'Settings', 'Plugs', 'Programs'] as const;
+
 function OpenChart({ document }: { document: StoredDocument }) {
+  const [tab, setTab] = useState<(typeof TABS)[number]>(() =>
+    (JSON.parse(document.text) as Chart).parameters === undefined ? 'Controls' : 'Parameters',
+  );
   const { value: chart, change, undo, redo, saving } = useJson<Chart>(document);
   const questions = nextQuestions(chart);
   const state = saving.state;
@@ -48,19 +60,6 @@ function OpenChart({ document }: { document: StoredDocument }) {
           onClick={redo ?? undefined}
         />
         <ReckonButton first="program" />
-        <Button
-          icon={<Plus size={16} />}
-          label="Add a parameter"
-          onClick={() =>
-            change((before) => ({
-              ...before,
-              parameters: [
-                ...(before.parameters ?? []),
-                { name: freeTitle(before), reach: 'midi', raw: [0, 127] },
-              ],
-            }))
-          }
-        />
       </Tools>
       <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
       <Notice
@@ -72,8 +71,30 @@ function OpenChart({ document }: { document: StoredDocument }) {
         tone="error"
       />
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_1fr] lg:overflow-hidden">
-        <Panel title={`${chart.name}: ${(chart.parameters ?? []).length} parameters`}>
-          <ParameterGrid chart={chart} change={change} />
+        <Panel
+          title={`${chart.name}: ${counted(tab, chart)}`}
+          aside={
+            <div role="tablist" aria-label="Tables of the chart" className="flex">
+              {TABS.map((each) => (
+                <button
+                  key={each}
+                  type="button"
+                  role="tab"
+                  aria-selected={each === tab}
+                  className={`btn btn-sm min-h-9 px-2 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
+                  onClick={() => setTab(each)}
+                >
+                  {each}
+                </button>
+              ))}
+            </div>
+          }
+        >
+          {tab === 'Parameters' && <Rows table={PARAMETERS} chart={chart} change={change} />}
+          {tab === 'Controls' && <Rows table={CONTROLS} chart={chart} change={change} />}
+          {tab === 'Settings' && <Rows table={SETTINGS} chart={chart} change={change} />}
+          {tab === 'Plugs' && <Rows table={PLUGS} chart={chart} change={change} />}
+          {tab === 'Programs' && <Rows table={PROGRAMS} chart={chart} change={change} />}
         </Panel>
         <div className="flex min-h-0 flex-col gap-2">
           <Panel title="The next question">
@@ -98,13 +119,46 @@ function OpenChart({ document }: { document: StoredDocument }) {
   );
 }
 
-function freeTitle(chart: Chart): string {
-  const taken = new Set((chart.parameters ?? []).map((parameter) => parameter.name));
-  let number = taken.size + 1;
-  while (taken.has(`Parameter ${number}`)) {
-    number += 1;
-  }
-  return `Parameter ${number}`;
+/** Such as "9 controls". */
+function counted(tab: (typeof TABS)[number], chart: Chart): string {
+  const tables = {
+    Parameters: PARAMETERS,
+    Controls: CONTROLS,
+    Settings: SETTINGS,
+    Plugs: PLUGS,
+    Programs: PROGRAMS,
+  };
+  const { length } = tables[tab].rows(chart);
+  return `${length} ${length === 1 ? tables[tab].what : tab.toLowerCase()}`;
+}
+
+/** A table of the chart, and a way to make it longer. */
+function Rows<T>({
+  table,
+  chart,
+  change,
+}: {
+  table: Table<T>;
+  chart: Chart;
+  change: (edit: (chart: Chart) => Chart) => void;
+}) {
+  return (
+    <>
+      <Grid table={table} chart={chart} change={change} />
+      <p className="border-t border-base-300 p-2">
+        <Button
+          icon={<Plus size={16} />}
+          label={`Add a ${table.what}`}
+          onClick={() =>
+            change((before) => {
+              const rows = table.rows(before);
+              return table.put(before, [...rows, table.blank(rows)]);
+            })
+          }
+        />
+      </p>
+    </>
+  );
 }
 
 /** What else is known of the device, and what is not. */

@@ -1,22 +1,13 @@
-import type { Parameter } from '../api/types';
-import { without } from '../rigs/edits';
-
-export interface Column {
-  title: string;
-  isNumber: boolean;
-  read: (parameter: Parameter) => string;
-  /** The parameter with what was typed; what makes no sense changes nothing. */
-  write: (parameter: Parameter, text: string) => Parameter;
-}
+import type { Parameter } from '../../api/types';
+import { without } from '../../rigs/edits';
+import { freeTitle, whole, type Column, type Table } from './table';
 
 type Kind = NonNullable<Parameter['message']>['kind'];
 const KINDS: readonly Kind[] = ['cc', 'cc14', 'nrpn', 'rpn', 'bend', 'pressure', 'program', 'sysex'];
 const MOST: Partial<Record<Kind, number>> = { cc: 119, cc14: 31, nrpn: 16383, rpn: 16383, program: 127 };
 
-const whole = (text: string): number | null => (/^-?\d+$/.test(text.trim()) ? Number(text) : null);
-
 /** The columns of the table. An empty cell is unknown; "-" is none, so that only hands reach it. */
-export const COLUMNS: readonly Column[] = [
+export const COLUMNS: readonly Column<Parameter>[] = [
   {
     title: 'Name',
     isNumber: false,
@@ -116,22 +107,11 @@ function message(parameter: Parameter, text: string): Parameter {
   return { ...parameter, reach: 'midi', message: number === null ? { kind } : { kind, number } };
 }
 
-/** Parameters with cells filled from one on; rows that go beyond the last are new. */
-export function pasted(
-  parameters: readonly Parameter[],
-  row: number,
-  column: number,
-  text: string,
-): Parameter[] {
-  const next = [...parameters];
-  const rows = text.replace(/\r?\n$/, '').split(/\r?\n/);
-  rows.forEach((line, down) => {
-    const at = row + down;
-    let parameter: Parameter = next[at] ?? { name: `Parameter ${at + 1}`, reach: 'midi', raw: [0, 127] };
-    line.split('\t').forEach((cell, across) => {
-      parameter = COLUMNS[column + across]?.write(parameter, cell) ?? parameter;
-    });
-    next[at] = parameter;
-  });
-  return next;
-}
+export const PARAMETERS: Table<Parameter> = {
+  title: 'Parameters',
+  what: 'parameter',
+  columns: COLUMNS,
+  rows: (chart) => chart.parameters ?? [],
+  put: (chart, parameters) => ({ ...chart, parameters }),
+  blank: (rows) => ({ name: freeTitle('Parameter', rows), reach: 'midi', raw: [0, 127] }),
+};

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
-import type { Parameter } from '../api/types';
-import { COLUMNS, pasted } from './cells';
+import type { Parameter } from '../../api/types';
+import { COLUMNS, PARAMETERS } from './parameters';
+import { pasted } from './table';
 
 const mix: Parameter = { name: 'Mix', reach: 'midi', message: { kind: 'cc', number: 21 }, raw: [0, 127] };
 const column = (title: string) => {
@@ -44,7 +45,7 @@ it('reads back what it shows', () => {
 });
 
 it('fills many cells at once, and adds rows', () => {
-  expect(pasted([mix], 0, 0, 'Level\tOut\tcc 7\nPan\t\t10\t0\t100\n')).toEqual([
+  expect(pasted(PARAMETERS, [mix], 0, 0, 'Level\tOut\tcc 7\nPan\t\t10\t0\t100\n')).toEqual([
     { name: 'Level', family: 'Out', reach: 'midi', message: { kind: 'cc', number: 7 }, raw: [0, 127] },
     { name: 'Pan', reach: 'midi', message: { kind: 'cc', number: 10 }, raw: [0, 100] },
   ]);

@@ -1,24 +1,28 @@
 import { useRef, type ClipboardEvent, type KeyboardEvent } from 'react';
-import type { Chart, Parameter } from '../api/types';
-import { COLUMNS, pasted, type Column } from './cells';
+import type { Chart } from '../api/types';
+import { pasted, type Column, type Table } from './tables/table';
 
-/** Parameters as a table of cells: arrows and Enter go from cell to cell, and what is pasted fills as many as it has. */
-export function ParameterGrid({
+/** A list of a chart as a table of cells: arrows and Enter go from cell to cell, and what is pasted fills as many as it has. */
+export function Grid<T>({
+  table,
   chart,
   change,
 }: {
+  table: Table<T>;
   chart: Chart;
   change: (edit: (chart: Chart) => Chart) => void;
 }) {
-  const table = useRef<HTMLTableElement>(null);
-  const parameters = chart.parameters ?? [];
+  const element = useRef<HTMLTableElement>(null);
+  const rows = table.rows(chart);
   const focus = (row: number, column: number) =>
-    table.current?.querySelector<HTMLInputElement>(`[data-cell="${row} ${column}"]`)?.focus();
-  const write = (row: number, column: Column, text: string) =>
-    change((before) => ({
-      ...before,
-      parameters: (before.parameters ?? []).map((each, at) => (at === row ? column.write(each, text) : each)),
-    }));
+    element.current?.querySelector<HTMLInputElement>(`[data-cell="${row} ${column}"]`)?.focus();
+  const write = (row: number, column: Column<T>, text: string) =>
+    change((before) =>
+      table.put(
+        before,
+        table.rows(before).map((each, at) => (at === row ? column.write(each, text) : each)),
+      ),
+    );
 
   const move = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
     const input = event.currentTarget;
@@ -41,16 +45,17 @@ export function ParameterGrid({
     const text = event.clipboardData.getData('text');
     if (/[\t\n]/.test(text.trim())) {
       event.preventDefault();
-      change((before) => ({ ...before, parameters: pasted(before.parameters ?? [], row, column, text) }));
+      change((before) => table.put(before, pasted(table, table.rows(before), row, column, text)));
     }
   };
 
   return (
     <div className="min-h-0 flex-1 overflow-auto">
-      <table ref={table} className="table table-pin-rows table-sm" aria-label="Parameters">
+      <table ref={element} className="table table-pin-rows table-sm" aria-label={table.title}>
         <thead>
           <tr>
-            {COLUMNS.map((column) => (
+            <th className="w-8 text-right">#</th>
+            {table.columns.map((column) => (
               <th key={column.title} className={column.isNumber ? 'text-right' : ''}>
                 {column.title}
               </th>
@@ -58,13 +63,14 @@ export function ParameterGrid({
           </tr>
         </thead>
         <tbody>
-          {parameters.map((parameter: Parameter, row) => (
+          {rows.map((each, row) => (
             <tr key={row}>
-              {COLUMNS.map((column, at) => (
+              <td className="text-right font-mono text-xs">{row + 1}</td>
+              {table.columns.map((column, at) => (
                 <td key={column.title} className="p-0">
                   <Cell
-                    text={column.read(parameter)}
-                    label={`${column.title} of ${parameter.name}`}
+                    text={column.read(each)}
+                    label={`${column.title} of ${table.columns[0]?.read(each) || `${table.what} ${row + 1}`}`}
                     cell={`${row} ${at}`}
                     isNumber={column.isNumber}
                     onDone={(text) => write(row, column, text)}
@@ -77,7 +83,7 @@ export function ParameterGrid({
           ))}
         </tbody>
       </table>
-      {parameters.length === 0 && <p className="p-4">No parameter is known yet.</p>}
+      {rows.length === 0 && <p className="p-4">No {table.what} is known yet.</p>}
     </div>
   );
 }

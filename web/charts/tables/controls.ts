@@ -1,0 +1,157 @@
+import type { ChartControl } from '../../api/types';
+import { without } from '../../rigs/edits';
+import { freeTitle, oneOf, whole, type Column, type Table } from './table';
+
+const SORTS = [
+  'key',
+  'pad',
+  'switch',
+  'fader',
+  'knob',
+  'encoder',
+  'pedal',
+  'wheel',
+  'axis',
+  'surface',
+] as const;
+const KINDS = [
+  'note',
+  'cc',
+  'cc14',
+  'nrpn',
+  'rpn',
+  'program',
+  'pressure',
+  'bend',
+  'start',
+  'stop',
+  'continue',
+] as const;
+const NUMBERED: Partial<Record<(typeof KINDS)[number], number>> = {
+  note: 127,
+  cc: 119,
+  cc14: 31,
+  nrpn: 16383,
+  rpn: 16383,
+  program: 127,
+};
+
+type Sends = NonNullable<ChartControl['sends']>[number];
+
+const isPressed = (control: ChartControl) => ['key', 'pad', 'switch'].includes(control.sort);
+const first = (control: ChartControl): Sends | undefined => control.sends?.[0];
+
+/** The control with another first message; what it sends by other gestures stays. */
+function sending(control: ChartControl, message: Sends['message']): ChartControl {
+  const gesture = first(control)?.gesture ?? (isPressed(control) ? 'press' : 'move');
+  return { ...control, sends: [{ gesture, message }, ...(control.sends ?? []).slice(1)] };
+}
+
+function ends(control: ChartControl, which: 0 | 1, text: string): ChartControl {
+  const message = first(control)?.message;
+  const value = whole(text);
+  if (message === undefined || value === null || value < -8192 || value > 16383) {
+    return control;
+  }
+  const [from, to] = message.values ?? [0, 127];
+  return sending(control, { ...message, values: which === 0 ? [value, to] : [from, value] });
+}
+
+function at(control: ChartControl, which: 0 | 1, text: string): ChartControl {
+  const value = whole(text);
+  if (text.trim() === '') {
+    return without(control, 'at');
+  }
+  const [row, column] = control.at ?? [0, 0];
+  return value === null || value < 1 || value > 200
+    ? control
+    : { ...control, at: which === 0 ? [value - 1, column] : [row, value - 1] };
+}
+
+const COLUMNS: readonly Column<ChartControl>[] = [
+  {
+    title: 'Name',
+    isNumber: false,
+    read: (control) => control.name,
+    write: (control, text) => (text.trim() === '' ? control : { ...control, name: text.trim() }),
+  },
+  {
+    title: 'What it is',
+    isNumber: false,
+    read: (control) => control.sort,
+    write: (control, text) => ({ ...control, sort: oneOf(SORTS, text) ?? control.sort }),
+  },
+  {
+    title: 'Layer',
+    isNumber: false,
+    read: (control) => control.layer ?? '',
+    write: (control, text) =>
+      text.trim() === '' ? without(control, 'layer') : { ...control, layer: text.trim() },
+  },
+  {
+    title: 'Row',
+    isNumber: true,
+    read: (control) => (control.at === undefined ? '' : String(control.at[0] + 1)),
+    write: (control, text) => at(control, 0, text),
+  },
+  {
+    title: 'Column',
+    isNumber: true,
+    read: (control) => (control.at === undefined ? '' : String(control.at[1] + 1)),
+    write: (control, text) => at(control, 1, text),
+  },
+  {
+    title: 'Sends',
+    isNumber: false,
+    read: (control) => {
+      const message = first(control)?.message;
+      return message === undefined ? '' : `${message.kind} ${message.number ?? ''}`.trim();
+    },
+    write: (control, text) => {
+      if (text.trim() === '') {
+        return without(control, 'sends');
+      }
+      const parts = /^(cc14(?= )|[a-z]*)\s*#?(\d+)?$/.exec(text.trim().toLowerCase());
+      const word = parts?.[1] === '' ? 'cc' : parts?.[1];
+      const kind = KINDS.find((each) => each === word);
+      const number = parts?.[2] === undefined ? null : Number(parts[2]);
+      if (kind === undefined || (number === null) !== (NUMBERED[kind] === undefined)) {
+        return control;
+      }
+      const rest = without(first(control)?.message ?? { kind }, 'number');
+      return number !== null && number > (NUMBERED[kind] ?? 0)
+        ? control
+        : sending(control, number === null ? { ...rest, kind } : { ...rest, kind, number });
+    },
+  },
+  {
+    title: 'From',
+    isNumber: true,
+    read: (control) => String(first(control)?.message.values?.[0] ?? ''),
+    write: (control, text) => ends(control, 0, text),
+  },
+  {
+    title: 'To',
+    isNumber: true,
+    read: (control) => String(first(control)?.message.values?.[1] ?? ''),
+    write: (control, text) => ends(control, 1, text),
+  },
+  {
+    title: 'Latching',
+    isNumber: false,
+    read: (control) => (control.latching === undefined ? '' : control.latching ? 'yes' : 'no'),
+    write: (control, text) => {
+      const said = oneOf(['yes', 'no'], text);
+      return said === null ? without(control, 'latching') : { ...control, latching: said === 'yes' };
+    },
+  },
+];
+
+export const CONTROLS: Table<ChartControl> = {
+  title: 'Controls',
+  what: 'control',
+  columns: COLUMNS,
+  rows: (chart) => chart.surface?.controls ?? [],
+  put: (chart, controls) => ({ ...chart, surface: { ...chart.surface, controls } }),
+  blank: (rows) => ({ name: freeTitle('Control', rows), sort: rows.at(-1)?.sort ?? 'switch' }),
+};

@@ -1,0 +1,100 @@
+import type { ChartSetting } from '../../api/types';
+import { without } from '../../rigs/edits';
+import { freeTitle, oneOf, whole, type Column, type Table } from './table';
+
+const BY = ['menu', 'gesture', 'jumper', 'learn', 'parameter', 'editor'] as const;
+
+/** A range such as "1 to 16", or words with commas between them. */
+function values(text: string): ChartSetting['values'] | null {
+  const range = /^(-?\d+)\s*(?:\.\.|to|-|–)\s*(-?\d+)$/.exec(text.trim());
+  if (range !== null) {
+    const [low, high] = [Number(range[1]), Number(range[2])];
+    return low <= high ? [low, high] : null;
+  }
+  const words = text
+    .split(/[,;/]/)
+    .map((word) => word.trim())
+    .filter((word) => word !== '');
+  return words.length > 1 ? words : null;
+}
+
+const isRange = (all: ChartSetting['values']): all is [number, number] => typeof all[0] === 'number';
+
+function factory(setting: ChartSetting, text: string): ChartSetting {
+  const number = whole(text);
+  if (text.trim() === '') {
+    return without(setting, 'factory');
+  }
+  if (isRange(setting.values)) {
+    return number === null || number < setting.values[0] || number > setting.values[1]
+      ? setting
+      : { ...setting, factory: number };
+  }
+  const word = setting.values.find((each) => each.toLowerCase() === text.trim().toLowerCase());
+  return word === undefined ? setting : { ...setting, factory: word };
+}
+
+const COLUMNS: readonly Column<ChartSetting>[] = [
+  {
+    title: 'Title',
+    isNumber: false,
+    read: (setting) => setting.title,
+    write: (setting, text) => (text.trim() === '' ? setting : { ...setting, title: text.trim() }),
+  },
+  {
+    title: 'Values',
+    isNumber: false,
+    read: ({ values: all }) => (isRange(all) ? `${all[0]} to ${all[1]}` : all.join(', ')),
+    write: (setting, text) => {
+      const read = values(text);
+      return read === null ? setting : { ...without(setting, 'factory'), values: read };
+    },
+  },
+  {
+    title: 'As it comes',
+    isNumber: false,
+    read: (setting) => String(setting.factory ?? ''),
+    write: factory,
+  },
+  {
+    title: 'Set by',
+    isNumber: false,
+    read: (setting) => setting.how?.[0]?.by ?? '',
+    write: (setting, text) => {
+      const by = oneOf(BY, text);
+      return text.trim() === ''
+        ? without(setting, 'how')
+        : by === null
+          ? setting
+          : { ...setting, how: [{ ...setting.how?.[0], by }, ...(setting.how ?? []).slice(1)] };
+    },
+  },
+  {
+    title: 'Where',
+    isNumber: false,
+    read: (setting) => setting.how?.[0]?.where ?? '',
+    write: (setting, text) => {
+      const how = setting.how?.[0] ?? { by: 'menu' as const };
+      return {
+        ...setting,
+        how: [
+          text.trim() === '' ? without(how, 'where') : { ...how, where: text.trim() },
+          ...(setting.how ?? []).slice(1),
+        ],
+      };
+    },
+  },
+];
+
+export const SETTINGS: Table<ChartSetting> = {
+  title: 'Settings',
+  what: 'setting',
+  columns: COLUMNS,
+  rows: (chart) => chart.settings ?? [],
+  put: (chart, settings) => ({ ...chart, settings }),
+  blank: (rows) => ({
+    id: freeTitle('setting', rows).replace(' ', '-'),
+    title: freeTitle('Setting', rows),
+    values: [1, 16],
+  }),
+};
