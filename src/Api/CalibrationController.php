@@ -12,6 +12,8 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Show\Calibration\ScaleLines;
 
 /** Calibrating: a pedal is moved heel, toe, heel; what was measured is kept with its unit. */
 final readonly class CalibrationController
@@ -31,6 +33,17 @@ final readonly class CalibrationController
         $measured = CalibrationView::of($situation, LearnController::events($body), $body->number('toUs', 0, self::LATEST_US));
 
         return new JsonResponse($measured);
+    }
+
+    /** The edits by which rules that scale the value of a control by hand scale it from its measured ends; nothing is changed yet. */
+    #[Route('/api/rigs/{id}/scale-lines', methods: 'POST')]
+    public function scaleLines(string $id, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $situation = $this->rigs->situation($id, $body->text('text', Parser::MAX_BYTES));
+
+        return new JsonResponse(array_map(get_object_vars(...), ScaleLines::edits($situation, $body->text('unit', 200), $body->text('control', 200), $body->number('heel', -8192, 16383), $body->number('toe', -8192, 16383))));
     }
 
     /** Keeps what was measured with the unit. */

@@ -15,7 +15,7 @@ use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
-use ZigzagPost\Core\Rig\Document\TapeText;
+use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Situation\Situation;
 
 /** The tapes that prove that a rig still does what it did, and its rehearsal. */
@@ -40,7 +40,7 @@ final readonly class ProofController
     {
         $situation = $this->running($id);
         $body = Body::of($request);
-        $tape = $body->textOrNull('tape', TapeText::MAX_BYTES) ?? Coverage::tape($situation);
+        $tape = $body->textOrNull('tape', KeptTape::MOST_MEBIBYTES << 20) ?? Coverage::tape($situation);
         try {
             $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500), $body->numberOrNull('scene', 0, 10_000));
         } catch (BadFile $bad) {

@@ -48,12 +48,6 @@ $pictures = [
         $page->executeScript("for (const key of 'awsedf') window.dispatchEvent(new KeyboardEvent('keydown', { key, code: 'Key' + key, bubbles: true }))");
         sleep(1);
     },
-    'tapes' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->executeScript($press('Tapes'));
-        sleep(1);
-        $page->executeScript($press('Run'));
-        sleep(3);
-    },
     'reference' => static function (RemoteWebDriver $page) use ($press): void {
         $page->executeScript($press('Look up the language'));
         usleep(400_000);
@@ -70,7 +64,7 @@ $pictures = [
     },
     'rig' => static function (RemoteWebDriver $page) use ($open): void {
         $open($page, 'The ferry, as found');
-        $page->findElement(By::xpath("//*[@aria-label='The rig']//*[@role='button'][contains(@aria-label, 'rive')]"))->sendKeys(WebDriverKeys::ENTER);
+        $page->findElement(By::xpath("//*[@aria-label='The rig']//*[@role='button'][contains(., 'rive')]"))->sendKeys(WebDriverKeys::ENTER);
         sleep(1);
     },
     'plan' => static function (RemoteWebDriver $page) use ($open): void {
@@ -137,12 +131,24 @@ $pictures = [
         $page->findElement(By::xpath("//button[@role='tab'][.='Programs']"))->click();
         sleep(1);
     },
-    'proof' => static function (RemoteWebDriver $page) use ($open, $press): void {
+    'switches' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Show'))->click();
+        sleep(2);
+        $page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->click();
+        sleep(1);
+    },
+    'leaps' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Show'))->click();
+        sleep(2);
+        $page->findElement(By::xpath("//button[@role='tab'][.='Leaps']"))->click();
+        sleep(3);
+    },
+    'proof' => static function (RemoteWebDriver $page) use ($open): void {
         $open($page, 'The ferry, mended');
         $page->findElement(By::linkText('Proof'))->click();
-        sleep(3);
-        $page->executeScript($press('Rehearse with faults'));
-        sleep(8);
+        sleep(4);
     },
     'stage' => static function (RemoteWebDriver $page) use ($open): void {
         $open($page, 'The ferry, mended');

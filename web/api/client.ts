@@ -1,6 +1,15 @@
-import createClient from 'openapi-fetch';
-import { author } from './author';
-import type { paths } from './schema';
+import {
+  answered,
+  at,
+  client,
+  LONGEST_MS,
+  LONGEST_PLAY_MS,
+  of,
+  PING_MS,
+  uploaded,
+  within,
+  withRig,
+} from './request';
 import type {
   Candidate,
   Gesture,
@@ -13,85 +22,7 @@ import type {
   Target,
 } from './types';
 
-/** A request that was refused: the text says why and what to do. */
-export class Refusal extends Error {
-  constructor(
-    message: string,
-    readonly status: number,
-    readonly body: Record<string, unknown>,
-  ) {
-    super(message);
-  }
-
-  /** Nobody answered, or not now: the same may go well in a moment. */
-  get mayPass(): boolean {
-    return this.status === 0 || this.status === 429 || this.status === 502 || this.status === 503;
-  }
-}
-
-/** A request that takes longer is given up, so that one that is lost holds up no other. */
-const LONGEST_MS = 30_000;
-const LONGEST_PLAY_MS = 10_000;
-const PING_MS = 1000;
-
-const client = createClient<paths>({
-  baseUrl: typeof window === 'undefined' ? 'http://localhost' : window.location.origin,
-  fetch: (request) => {
-    request.headers.set('X-Author', encodeURIComponent(author()));
-    return fetch(request);
-  },
-});
-
-const within = (ms: number) => ({ signal: AbortSignal.timeout(ms) });
-
-/** What was answered, or the refusal in words. */
-async function answered<T>(
-  call: Promise<{ data?: T; error?: unknown; response: Response }>,
-  ms = LONGEST_MS,
-): Promise<T> {
-  let result: { data?: T; error?: unknown; response: Response };
-  try {
-    result = await call;
-  } catch (error) {
-    if (error instanceof SyntaxError) {
-      throw new Refusal('The application answered something that cannot be read.', 500, {});
-    }
-    const isLate = error instanceof DOMException && error.name === 'TimeoutError';
-    throw new Refusal(
-      isLate
-        ? `The application has not answered for ${ms / 1000} seconds.`
-        : 'The application does not answer. Is it still running?',
-      0,
-      {},
-    );
-  }
-  const { response, data, error } = result;
-  if (!response.ok) {
-    const body = typeof error === 'object' && error !== null ? (error as Record<string, unknown>) : {};
-    const text =
-      typeof body['error'] === 'string' ? body['error'] : `The application answered ${response.status}.`;
-    throw new Refusal(text, response.status, body);
-  }
-  return data as T;
-}
-
-/** A file as the body of a request. */
-const uploaded = (file: File) => ({
-  body: { file: '' },
-  bodySerializer: () => {
-    const form = new FormData();
-    form.append('file', file);
-    return form;
-  },
-  ...within(LONGEST_MS),
-});
-
-/** With the rig that says what names of devices mean, if there is one. */
-const withRig = <T extends object>(body: T, rig: string | null): T & { rig?: string } =>
-  rig === null ? body : { ...body, rig };
-
-const at = (id: string, number: number) => ({ params: { path: { id, number } } });
-const of = (id: string) => ({ params: { path: { id } } });
+export { Refusal } from './request';
 
 export const api = {
   listDocuments: (kind: string, deleted = false) =>
@@ -182,6 +113,10 @@ export const api = {
     ),
   mark: (bench: string, book: string) =>
     answered(client.POST('/api/bench/{id}/mark', { ...of(bench), body: { book }, ...within(LONGEST_MS) })),
+  scaleLines: (
+    id: string,
+    body: { text: string; unit: string; control: string; heel: number; toe: number },
+  ) => answered(client.POST('/api/rigs/{id}/scale-lines', { ...of(id), body, ...within(LONGEST_MS) })),
   chartOfPlayed: (name: string, controls: readonly { name: string; control: Candidate }[]) =>
     answered(
       client.POST('/api/learn/chart', {

@@ -564,6 +564,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/scale-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Edits by which rules that scale the value of a control scale it from its measured ends. Nothing is changed yet. */
+        post: operations["scaleLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/leaps": {
         parameters: {
             query?: never;
@@ -2932,6 +2951,39 @@ export interface operations {
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    scaleLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                    unit: string;
+                    control: string;
+                    heel: number;
+                    toe: number;
+                };
+            };
+        };
+        responses: {
+            /** @description Edits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edit"][];
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     leapsOf: {

@@ -169,7 +169,13 @@ function OpenBench({
             />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
             {panel === 'calibrate' && rig !== null && (
-              <CalibratePanel store={store} rig={rig} onClose={() => setPanel(null)} />
+              <CalibratePanel
+                store={store}
+                rig={rig}
+                text={() => text.current}
+                onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
+                onClose={() => setPanel(null)}
+              />
             )}
             {panel === 'each' && (
               <EachPanel store={store} rig={rig} text={() => text.current} onClose={() => setPanel(null)} />

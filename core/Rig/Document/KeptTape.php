@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Document;
 
 use ZigzagPost\Core\Data\ListOf;
+use ZigzagPost\Core\Data\LongText;
 use ZigzagPost\Core\Data\Text;
 use ZigzagPost\Core\Data\Whole;
 
 /** A tape with the outputs that somebody accepted: a proof that the rules still do what they did. */
 final readonly class KeptTape
 {
+    public const MOST_MEBIBYTES = 4;
+
     /**
      * @param string $tape what comes in
      * @param string $accepted what goes out
@@ -20,9 +23,9 @@ final readonly class KeptTape
     public function __construct(
         #[Text]
         public string $name,
-        #[TapeText]
+        #[LongText('a kept tape', self::MOST_MEBIBYTES)]
         public string $tape,
-        #[TapeText]
+        #[LongText('a kept tape', self::MOST_MEBIBYTES)]
         public string $accepted,
         #[ListOf(new Text(), 200)]
         public array $ports = [],

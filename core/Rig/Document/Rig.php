@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rig\Document;
 
 use ZigzagPost\Core\Data\Decimal;
 use ZigzagPost\Core\Data\ListOf;
+use ZigzagPost\Core\Data\LongText;
 use ZigzagPost\Core\Data\MapOf;
 use ZigzagPost\Core\Data\Of;
 use ZigzagPost\Core\Data\OneOf;
@@ -46,7 +47,7 @@ final readonly class Rig
         public array $rests = [],
         #[MapOf(new Of(Done::class))]
         public array $done = [],
-        #[Book]
+        #[LongText('a rulebook', 2)]
         public ?string $rulebook = null,
         #[Text(80)]
         public ?string $book = null,

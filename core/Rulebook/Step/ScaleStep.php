@@ -52,7 +52,19 @@ final class ScaleStep extends Step
 
     public function print(): string
     {
-        return "scale {$this->field->text} {$this->from[0]->text}..{$this->from[1]->text} to {$this->to[0]->text}..{$this->to[1]->text}"
+        return $this->printFrom($this->from[0]->text, $this->from[1]->text);
+    }
+
+    /** Whether it scales the value of the message, rather than another field. */
+    public function isOfValue(): bool
+    {
+        return 'value' === $this->field->text;
+    }
+
+    /** The step with other ends of the range that it scales from, as it is written. */
+    public function printFrom(int|string $first, int|string $last): string
+    {
+        return "scale {$this->field->text} {$first}..{$last} to {$this->to[0]->text}..{$this->to[1]->text}"
             .(null === $this->curve ? '' : " curve {$this->curve->text}");
     }
 

@@ -6,13 +6,18 @@ namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Midi\Reckoning;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Show\Calibration\Calibration;
+use ZigzagPost\Core\Show\Calibration\ScaleLines;
 use ZigzagPost\Core\Situation\PedalsThatFallShort;
+use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Tests\Core\Cases;
 
 /** Pedals of all kinds: with what was measured both ends are reached, and nothing flickers at rest. */
@@ -105,5 +110,17 @@ final class CalibrationTest extends TestCase
     private static function along(\Closure $curve, float $share): float
     {
         return $curve($share);
+    }
+
+    public function testScaleLinesAreRewrittenFromIt(): void
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        self::assertIsArray($json);
+        $book = "port treadle in\nport boxes out\n\nrule \"By hand\"\n  take cc 11 channel 16\n  scale value 0..127 to 10..90 # what it had\n  scale value 10..90 to 0..127\n  send boxes\n\nrule \"Another\"\n  take cc 12\n  scale value 0..127 to 0..1\n  send boxes\n";
+        $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $book] + $json))));
+        $edits = ScaleLines::edits($situation, 'treadle', 'Pedal', 5, 118);
+        self::assertSame(str_replace('0..127 to 10..90', '5..118 to 10..90', $book), Source::of($book)->with($edits)->text);
+        self::assertSame([], ScaleLines::edits($situation, 'treadle', 'Switch 1', 5, 118));
+        self::assertSame([], ScaleLines::edits($situation, 'nobody', 'Pedal', 5, 118));
     }
 }

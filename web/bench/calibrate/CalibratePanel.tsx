@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { Calibrated, Measured, TapeEvent } from '../../api/types';
+import type { Calibrated, Edit, Measured, TapeEvent } from '../../api/types';
 import { Button } from '../../ui/Button';
 import type { BenchStore } from '../session/BenchStore';
 import { Plot } from './Plot';
@@ -14,10 +14,14 @@ const LONGEST_US = 20_000_000;
 export function CalibratePanel({
   store,
   rig,
+  text,
+  onRule,
   onClose,
 }: {
   store: BenchStore;
   rig: string;
+  text: () => string;
+  onRule: (edits: readonly Edit[]) => void;
   onClose: () => void;
 }) {
   const queries = useQueryClient();
@@ -27,7 +31,13 @@ export function CalibratePanel({
   const keep = useMutation({
     mutationFn: ({ unit, control, heel, toe, noise }: Parameters<typeof api.keepMeasured>[1]) =>
       api.keepMeasured(rig, { unit, control, heel, toe, noise }),
-    onSuccess: () => queries.invalidateQueries(),
+    onSuccess: (_, { unit, control, heel, toe }) => {
+      scale.mutate({ text: text(), unit, control, heel, toe });
+      return queries.invalidateQueries();
+    },
+  });
+  const scale = useMutation({
+    mutationFn: (body: Parameters<typeof api.scaleLines>[1]) => api.scaleLines(rig, body),
   });
 
   useEffect(() => {
@@ -98,7 +108,18 @@ export function CalibratePanel({
               No chart knows it. In a rule: <code>{measured.lines.join(', ')}</code>
             </p>
           ) : keep.isSuccess ? (
-            <p role="status">Kept with {control.unit}. Rules that name it use it from now on.</p>
+            <p role="status" className="flex flex-wrap items-center gap-3">
+              Kept with {control.unit}. Rules that name it and turn use it from now on.
+              {scale.data !== undefined && scale.data.length > 0 && (
+                <Button
+                  label={`Rewrite ${scale.data.length} scale line${scale.data.length === 1 ? '' : 's'} from it`}
+                  onClick={() => {
+                    onRule(scale.data);
+                    scale.reset();
+                  }}
+                />
+              )}
+            </p>
           ) : (
             <Button
               tone="primary"
