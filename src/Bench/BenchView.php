@@ -50,9 +50,9 @@ final class BenchView
             'late' => array_map($last->of(...), \array_slice($late, -self::MOST_RECORDS)),
             'replaced' => $replaced,
             'isWhole' => $hasOtherRules,
-            'rules' => self::changed($session, 'line', $bench->rules()),
-            'ports' => self::changed($session, 'port', $bench->ports()),
-            'receivers' => self::changed($session, 'port', $bench->receivers(), 'receiver'),
+            'rules' => self::changed($session, ['line'], $bench->rules()),
+            'ports' => self::changed($session, ['port', 'in'], $bench->ports()),
+            'receivers' => self::changed($session, ['port'], $bench->receivers(), 'receiver'),
             'memories' => self::isNews($session, 'memories', $memories) || $hasOtherRules ? array_map(static fn (string $name, int $value): array => ['name' => $name, 'value' => $value], array_keys($memories), $memories) : null,
             'scenes' => self::isNews($session, 'scenes', $bench->scenes()) || $hasOtherRules ? $bench->scenes() : null,
             'nextDueUs' => $bench->nextDueUs(),
@@ -64,14 +64,14 @@ final class BenchView
      *
      * @template T of array<string, mixed>
      *
-     * @param string $key by which the parts are told apart
+     * @param list<string> $keys by which the parts are told apart
      * @param list<T> $parts
      *
      * @return list<T>
      */
-    private static function changed(Session $session, string $key, array $parts, ?string $what = null): array
+    private static function changed(Session $session, array $keys, array $parts, ?string $what = null): array
     {
-        return array_values(array_filter($parts, static fn (array $part): bool => self::isNews($session, ($what ?? $key).json_encode($part[$key] ?? null), $part)));
+        return array_values(array_filter($parts, static fn (array $part): bool => self::isNews($session, ($what ?? $keys[0] ?? '').json_encode(array_intersect_key($part, array_flip($keys))), $part)));
     }
 
     private static function isNews(Session $session, string $what, mixed $part): bool

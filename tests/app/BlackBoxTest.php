@@ -66,6 +66,13 @@ final class BlackBoxTest extends ApiTestCase
         }
     }
 
+    public function testAPortOfTwoWaysIsToldAsTwo(): void
+    {
+        $path = $this->openBench("port board in out\n\nrule \"Back\"\n  take any\n  send board\n");
+        $news = $this->play($path, 1, [['timeUs' => 1_000_000, 'do' => 'play', 'port' => 'board', 'bytes' => '90 3C 64']]);
+        self::assertSame([[true, 1], [false, 1]], array_map(static fn (mixed $port): array => \is_array($port) ? [$port['in'], $port['messages']] : [], \is_array($news['ports']) ? $news['ports'] : []));
+    }
+
     public function testAStackIsWrittenFromWhereUnitsStand(): void
     {
         [$rig, $bench] = $this->open();

@@ -64,7 +64,7 @@ $pictures = [
     },
     'rig' => static function (RemoteWebDriver $page) use ($open): void {
         $open($page, 'The ferry, as found');
-        $page->findElement(By::xpath("//*[@aria-label='The rig']//*[@role='button'][contains(., 'rive')]"))->sendKeys(WebDriverKeys::ENTER);
+        $page->findElement(By::xpath("//*[@aria-label='The rig']//*[@role='button'][starts-with(., 'Drive')]"))->sendKeys(WebDriverKeys::ENTER);
         sleep(1);
     },
     'plan' => static function (RemoteWebDriver $page) use ($open): void {

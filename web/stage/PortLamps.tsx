@@ -10,7 +10,7 @@ export function PortLamps({ store }: { store: BenchStore }) {
         <ul
           key={String(isIn)}
           aria-label={isIn ? 'Coming in' : 'Going out'}
-          className="flex flex-wrap gap-x-3"
+          className="flex flex-wrap items-center gap-x-3"
         >
           <li className="font-bold">{isIn ? 'in' : 'out'}</li>
           {ports

@@ -16,9 +16,9 @@ export function Switches({
     const switches = (chartOf(rig, unit)?.surface?.controls ?? []).filter(
       (control) => control.sort === 'switch',
     );
-    return switches.some((control) =>
-      uses.some((use) => use.unit === unit.name && use.control === control.name),
-    )
+    const isPlayed = chartOf(rig, unit)?.sort !== 'host';
+    return isPlayed &&
+      switches.some((control) => uses.some((use) => use.unit === unit.name && use.control === control.name))
       ? [{ unit, switches }]
       : [];
   });

@@ -297,7 +297,12 @@ export class BenchStore {
       passagesVersion: this.zigzag.version,
       senders: news.senders ?? this.state.senders,
       rules: merged(this.state.rules, news.rules, news.isWhole, (rule) => rule.line),
-      ports: merged(this.state.ports, news.ports, news.isWhole, (port) => port.port),
+      ports: merged(
+        this.state.ports,
+        news.ports,
+        news.isWhole,
+        (port) => `${port.port} ${port.in ? 'in' : 'out'}`,
+      ),
       receivers: merged(this.state.receivers, news.receivers, news.isWhole, (receiver) => receiver.port),
       memories: news.memories ?? this.state.memories,
       scenes: news.scenes ?? this.state.scenes,
