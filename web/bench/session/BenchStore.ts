@@ -2,7 +2,7 @@ import { backOffMs, wait } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
 import type { Bench, Checked, News, Receiver, Sender, TapeEvent } from '../../api/types';
 import { Courier, type Deed } from './Courier';
-import { merged } from './merged';
+import { endOfPort, merged } from './merged';
 import { keepBench, recallBench } from './keptBench';
 import { Passages } from './passages';
 import { reopened } from './reopened';
@@ -297,12 +297,7 @@ export class BenchStore {
       passagesVersion: this.zigzag.version,
       senders: news.senders ?? this.state.senders,
       rules: merged(this.state.rules, news.rules, news.isWhole, (rule) => rule.line),
-      ports: merged(
-        this.state.ports,
-        news.ports,
-        news.isWhole,
-        (port) => `${port.port} ${port.in ? 'in' : 'out'}`,
-      ),
+      ports: merged(this.state.ports, news.ports, news.isWhole, endOfPort),
       receivers: merged(this.state.receivers, news.receivers, news.isWhole, (receiver) => receiver.port),
       memories: news.memories ?? this.state.memories,
       scenes: news.scenes ?? this.state.scenes,

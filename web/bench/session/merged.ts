@@ -11,3 +11,7 @@ export function merged<T>(
   const by = new Map(changed.map((part) => [key(part), part]));
   return was.map((part) => by.get(key(part)) ?? part);
 }
+
+/** Tells ports apart; one of two ways is two. */
+export const endOfPort = (port: { port: string; in: boolean }): string =>
+  `${port.port} ${port.in ? 'in' : 'out'}`;
