@@ -62,14 +62,7 @@ final class Account
         $told = new Told($seats);
         $begins = $scene = $bench->scenes()['current'];
         foreach ($minute->deeds as $deed) {
-            match ($deed->what) {
-                Deed::IN => $bench->feed($deed->timeUs, $deed->port, $deed->bytes),
-                Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
-                Deed::SONG => $bench->goToSong((int) $deed->number, $deed->timeUs),
-                Deed::PANIC => $bench->panic($deed->timeUs),
-                Deed::TO => $bench->advance($deed->timeUs),
-                default => null,
-            };
+            Minute::do($deed, $bench);
             match ($deed->what) {
                 Deed::IN => $account->in($deed),
                 Deed::PANIC => $account->say($deed->timeUs, 'panic'),

@@ -35,17 +35,23 @@ final readonly class Minute
     {
         $bench = $this->begin($book, $seats);
         foreach ($this->deeds as $deed) {
-            match ($deed->what) {
-                Deed::IN => $bench->feed($deed->timeUs, $deed->port, $deed->bytes),
-                Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
-                Deed::SONG => $bench->goToSong((int) $deed->number, $deed->timeUs),
-                Deed::PANIC => $bench->panic($deed->timeUs),
-                Deed::TO => $bench->advance($deed->timeUs),
-                default => null,
-            };
+            self::do($deed, $bench);
         }
 
         return self::outs($bench->takeJournal());
+    }
+
+    /** Does on a bench what was done; what came out comes out by itself. */
+    public static function do(Deed $deed, Bench $bench): void
+    {
+        match ($deed->what) {
+            Deed::IN => $bench->feed($deed->timeUs, $deed->port, $deed->bytes),
+            Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
+            Deed::SONG => $bench->goToSong((int) $deed->number, $deed->timeUs),
+            Deed::PANIC => $bench->panic($deed->timeUs),
+            Deed::TO => $bench->advance($deed->timeUs),
+            default => null,
+        };
     }
 
     /** @return list<Deed> what came out when it was played */

@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { ReckonButton } from '../ui/Reckoner';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { Tabs } from '../ui/Tabs';
 import { nextQuestions } from './questions';
 import { Grid } from './Grid';
 import { CONTROLS } from './tables/controls';
@@ -74,20 +75,12 @@ function OpenChart({ document }: { document: StoredDocument }) {
         <Panel
           title={`${chart.name}: ${counted(tab, chart)}`}
           aside={
-            <div role="tablist" aria-label="Tables of the chart" className="flex">
-              {TABS.map((each) => (
-                <button
-                  key={each}
-                  type="button"
-                  role="tab"
-                  aria-selected={each === tab}
-                  className={`btn btn-sm min-h-9 px-2 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
-                  onClick={() => setTab(each)}
-                >
-                  {each}
-                </button>
-              ))}
-            </div>
+            <Tabs
+              label="Tables of the chart"
+              tabs={TABS.map((each) => [each, each] as const)}
+              tab={tab}
+              onTab={setTab}
+            />
           }
         >
           {tab === 'Parameters' && <Rows table={PARAMETERS} chart={chart} change={change} />}

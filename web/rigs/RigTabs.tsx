@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { RigFinding } from '../api/types';
 import { Panel } from '../ui/Panel';
+import { Tabs } from '../ui/Tabs';
 import { Combs } from './Combs';
 import { Findings } from './Findings';
 import { LeadsTable } from './LeadsTable';
@@ -44,21 +45,13 @@ export function RigTabs({
       title={work.isComputing ? 'Computing …' : 'What comes of it'}
       className="flex-1"
       aside={
-        <div role="tablist" aria-label="What comes of it" className="flex">
-          {TABS.map((each) => (
-            <button
-              key={each}
-              type="button"
-              role="tab"
-              aria-selected={each === tab}
-              className={`btn btn-sm min-h-9 px-2 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
-              onClick={() => setTab(each)}
-            >
-              {each}
-              {(count[each] ?? 0) > 0 && <span className="font-semibold text-error">{count[each]}</span>}
-            </button>
-          ))}
-        </div>
+        <Tabs
+          label="What comes of it"
+          tabs={TABS.map((each) => [each, each] as const)}
+          tab={tab}
+          marks={count}
+          onTab={setTab}
+        />
       }
     >
       <div role="tabpanel" aria-label={tab} tabIndex={0} className="min-h-0 flex-1 overflow-auto">

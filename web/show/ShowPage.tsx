@@ -11,6 +11,7 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { Tabs } from '../ui/Tabs';
 import { LeapSheet } from './LeapSheet';
 import { LogSheet } from './LogSheet';
 import { ProgramSheet } from './ProgramSheet';
@@ -65,20 +66,12 @@ function OpenShow({ document }: { document: StoredDocument }) {
           disabled={work.redo === null}
           onClick={work.redo ?? undefined}
         />
-        <div role="tablist" aria-label="The show" className="flex gap-1">
-          {(Object.keys(TABS) as (keyof typeof TABS)[]).map((each) => (
-            <button
-              key={each}
-              type="button"
-              role="tab"
-              aria-selected={each === tab}
-              className={`btn btn-sm min-h-9 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
-              onClick={() => setTab(each)}
-            >
-              {TABS[each]}
-            </button>
-          ))}
-        </div>
+        <Tabs
+          label="The show"
+          tabs={Object.entries(TABS) as [keyof typeof TABS, string][]}
+          tab={tab}
+          onTab={setTab}
+        />
         <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${document.id}`}>
           The rig
         </Link>
