@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// Takes the pictures in docs/screenshots from the demo data: php tests/browser/pictures.php
+// Takes the pictures in docs/screenshots from the demo data: php tests/browser/pictures.php [NAME …]
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy as By;
@@ -166,7 +166,8 @@ $pictures = [
         sleep(2);
     },
 ];
-foreach ($pictures as $name => $prepare) {
+$wanted = array_intersect_key($pictures, array_flip(array_slice($argv, 1)));
+foreach ([] === $wanted ? $pictures : $wanted as $name => $prepare) {
     $page = Chromium::open();
     $page->get(Application::address().'/api/openapi.json');
     $page->executeScript("localStorage.setItem('theme', arguments[0]); ".(in_array($name, ['bench', 'daylight'], true) ? '' : "localStorage.setItem('bench-seen', 'yes')"), ['daylight' === $name ? 'daylight' : 'lamps-down']);

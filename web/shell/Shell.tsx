@@ -1,6 +1,6 @@
 import { Moon, OctagonX, Sun } from 'lucide-react';
 import { Suspense, useSyncExternalStore } from 'react';
-import { NavLink, Outlet, useMatch } from 'react-router';
+import { Link, NavLink, Outlet, useMatch } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
@@ -28,7 +28,12 @@ export function Shell() {
           {VIEWS.map(
             ({ path, label, to }) =>
               label !== undefined && (
-                <Way key={path} to={to?.(bench?.id ?? null, rig) ?? `/${path}`} label={label} />
+                <Way
+                  key={path}
+                  to={to?.(bench?.id ?? null, rig) ?? `/${path}`}
+                  label={label}
+                  isItself={to?.(bench?.id ?? null, rig) !== '/library'}
+                />
               ),
           )}
         </nav>
@@ -75,8 +80,13 @@ function Running({ store }: { store: BenchStore }) {
   );
 }
 
-function Way({ to, label }: { to: string; label: string }) {
-  return (
+/** @param isItself false where the view cannot be opened yet and the way leads to the library instead */
+function Way({ to, label, isItself }: { to: string; label: string; isItself: boolean }) {
+  return !isItself ? (
+    <Link className="btn btn-sm min-h-9 btn-ghost" to={to}>
+      {label}
+    </Link>
+  ) : (
     <NavLink
       to={to}
       className={({ isActive }) =>
