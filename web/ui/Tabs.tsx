@@ -21,7 +21,7 @@ export function Tabs<T extends string>({
           type="button"
           role="tab"
           aria-selected={each === tab}
-          className={`btn btn-sm min-h-9 px-2.5 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
+          className={`btn btn-sm min-h-9 px-2 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
           onClick={() => onTab(each)}
         >
           {words}
