@@ -45,6 +45,7 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
             tone="primary"
             icon={<ClipboardCheck size={16} />}
             label="Plan it so"
+            disabled={work.isComputing}
             onClick={() =>
               work.change((rig) =>
                 changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value, null), rig),
