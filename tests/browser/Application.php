@@ -40,7 +40,7 @@ final class Application
         $root = \dirname(__DIR__, 2);
         (new Filesystem())->mkdir("{$root}/var/test");
         self::$demo = new Process(["{$root}/bin/demo", ...$options, '--port', (string) self::$port], $root, [
-            'APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$root}/var/test/browser.sqlite",
+            'APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$root}/var/test/browser".getenv('TEST_TOKEN').'.sqlite',
         ], timeout: null);
         self::$demo->start();
         FreePort::wait(self::$port, 120);
