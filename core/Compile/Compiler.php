@@ -37,29 +37,33 @@ final class Compiler
     /** @var array<string, int> by title */
     private readonly array $scenePositions;
 
-    private function __construct(private readonly Rulebook $book, bool $traced)
+    private function __construct(private readonly Rulebook $book, bool $traced, bool $keepsPresent)
     {
         $this->sceneRules = $this->sceneRules();
         $this->scenePositions = array_flip($book->declared(Reference::SCENE));
-        $this->draft = new Draft($book, $traced);
+        $this->draft = new Draft($book, $traced, $keepsPresent);
     }
 
-    /** Compiles to PHP source: the name of the class and its code. */
-    public static function source(Rulebook $book, bool $traced = false): CompiledSource
+    /**
+     * Compiles to PHP source: the name of the class and its code.
+     *
+     * @param bool $keepsPresent whether present values of named devices are kept even if no rule asks for them, so that any can be restored
+     */
+    public static function source(Rulebook $book, bool $traced = false, bool $keepsPresent = false): CompiledSource
     {
-        return (new self($book, $traced))->compile();
+        return (new self($book, $traced, $keepsPresent))->compile();
     }
 
     /** Compiles and loads. */
-    public static function load(Rulebook $book, bool $traced = false): CompiledBook
+    public static function load(Rulebook $book, bool $traced = false, bool $keepsPresent = false): CompiledBook
     {
-        return self::source($book, $traced)->load();
+        return self::source($book, $traced, $keepsPresent)->load();
     }
 
     /** Compiles for what is learnt about the rules on the way; see {@see Draft::$missing}. */
     public static function dryRun(Rulebook $book): Draft
     {
-        $compiler = new self($book, false);
+        $compiler = new self($book, false, false);
         $compiler->routes();
         $compiler->scenes();
         $compiler->taps();
@@ -83,6 +87,7 @@ final class Compiler
             'CHOICES' => array_map($this->choice(...), array_values($this->book->groups)),
             'LAMPS' => (new LampCode($this->book))->lamps(),
             'STORING' => (new LampCode($this->book))->storing(),
+            'WHOLES' => (new RestoreCode($this->draft))->wholes(),
             'GESTURED' => $this->portsWith(static fn (Selector $selector): bool => null !== $selector->gesture),
             'RULES' => array_map(fn (Rule $rule): array => [$rule->title, $rule->span->line, null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title]], [...$this->book->rules, ...array_values($this->sceneRules)]),
             'MIDDLE' => $this->book->middle->value,

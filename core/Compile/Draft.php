@@ -50,7 +50,7 @@ final class Draft
     /** Whether it has to be known which rule holds what. */
     public readonly bool $hasRelease;
 
-    public function __construct(public readonly Rulebook $book, public readonly bool $traced)
+    public function __construct(public readonly Rulebook $book, public readonly bool $traced, bool $keepsPresent = false)
     {
         $takeover = $deals = $tracks = $releases = false;
         $seen = [];
@@ -65,7 +65,7 @@ final class Draft
             $tracks = $tracks || $step->is(Fact::TracksNotes);
         }
         $this->hasRelease = $releases;
-        $this->hasTakeover = $takeover;
+        $this->hasTakeover = $takeover || (($traced || $keepsPresent) && null !== $book->devices);
         $this->hasSpread = $deals;
         $this->tracksNotes = $tracks;
     }

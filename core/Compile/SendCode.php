@@ -127,10 +127,10 @@ final class SendCode implements Sender
         return Kind::Nrpn === $this->code->entry->kind && [] === $fine;
     }
 
-    /** Tells the trace which line sends next. */
+    /** Tells the trace which line sends next; 0 where no line does. */
     public function at(int $line): void
     {
-        if ($this->code->draft->traced) {
+        if ($this->code->draft->traced && $line > 0) {
             $this->code->line("\$e->trace->at({$line});");
         }
     }

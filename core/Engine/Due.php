@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Engine\Controls\Gestures;
 use ZigzagPost\Core\Engine\Controls\Groups;
+use ZigzagPost\Core\Engine\Controls\Restore;
 use ZigzagPost\Core\Engine\Controls\Thinning;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
@@ -25,6 +26,7 @@ final class Due
         'tick' => [Clocks::class, 'tick'],
         'pulse' => [Clocks::class, 'pulse'],
         'tap' => [Clocks::class, 'press'],
+        'lamps' => [Restore::class, 'lampsLast'],
         'extra' => [ExtraClocks::class, 'due'],
     ];
 

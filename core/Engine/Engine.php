@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Controls\Lamps;
+use ZigzagPost\Core\Engine\Controls\Restore;
 use ZigzagPost\Core\Engine\Mpe\FanOut;
 use ZigzagPost\Core\Engine\Mpe\Flatten;
 use ZigzagPost\Core\Engine\Mpe\Zones;
@@ -196,6 +197,20 @@ final class Engine implements InPorts
     {
         Panic::silence($this->run, $t, $ports);
         $this->light($t);
+    }
+
+    /**
+     * Brings a device back to where it should stand, as `restore` does.
+     *
+     * @return bool false where the rulebook reaches no such device
+     */
+    public function restore(int $t, string $device): bool
+    {
+        $this->trace?->resume(null);
+        $known = Restore::unit($this->run, $t, $device, 0, -1);
+        $this->light($t);
+
+        return $known;
     }
 
     /** Counts what is unfinished at the end of all input. */

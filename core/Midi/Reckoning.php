@@ -8,7 +8,6 @@ namespace ZigzagPost\Core\Midi;
 final readonly class Reckoning
 {
     private const CLOCKS_A_BEAT = 24;
-    private const US_A_BYTE = 320;
 
     /**
      * @param list<array{string, string}> $results what it is called, and what comes out
@@ -85,10 +84,10 @@ final readonly class Reckoning
      */
     public static function wire(int $messages, int $bytes): self
     {
-        $us = self::US_A_BYTE * $messages * $bytes;
+        $us = SerialWire::BYTE_US * $messages * $bytes;
 
         return new self('time = bytes x 0.32 ms; a cable carries 3125 bytes a second', [
-            ['together', self::number($us / 1000).' ms'], ['one message', self::number(self::US_A_BYTE * $bytes / 1000).' ms'], ['at most, of such messages', self::number(1_000_000 / (self::US_A_BYTE * $bytes)).' a second'],
+            ['together', self::number($us / 1000).' ms'], ['one message', self::number(SerialWire::BYTE_US * $bytes / 1000).' ms'], ['at most, of such messages', self::number(1_000_000 / (SerialWire::BYTE_US * $bytes)).' a second'],
         ]);
     }
 

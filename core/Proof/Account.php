@@ -66,6 +66,7 @@ final class Account
             match ($deed->what) {
                 Deed::IN => $account->in($deed),
                 Deed::PANIC => $account->say($deed->timeUs, 'panic'),
+                Deed::RESTORE => $account->say($deed->timeUs, 'restore '.($account->labels[$deed->port] ?? $deed->port)),
                 Deed::OUT => $account->out($deed, $told),
                 default => null,
             };

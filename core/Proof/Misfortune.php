@@ -9,7 +9,11 @@ final readonly class Misfortune
 {
     public const BY_ITSELF = 'by itself';
     public const SEND_AGAIN = 'send the scene again';
-    public const PANIC = 'panic, then send the scene again';
+    public const PANIC = 'panic';
+    /** Followed by the units. */
+    public const RESTORE = 'restore ';
+    /** After what helps in part. */
+    public const REST_BY_HAND = ', then the rest by hand';
     public const BY_HAND = 'only by hand';
 
     /**
@@ -17,7 +21,7 @@ final readonly class Misfortune
      * @param list<string> $hangs notes that sounded on, by unit
      * @param list<string> $wrong programs and values that stood wrong when the fault was over, by unit
      * @param int|null $forUs how long it took until all was right again by itself; null where it never was
-     * @param string $wayBack the first of {@see BY_ITSELF}, {@see SEND_AGAIN}, {@see PANIC} and {@see BY_HAND} that helps
+     * @param string $wayBack the first that helps of those that {@see WaysBack} knows, {@see BY_ITSELF} or {@see BY_HAND}
      * @param list<string> $presses the controls that do it, in order, where the rules have them
      */
     public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack, public array $presses = [])

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Situation\Situation;
 
-/** Which controls of the rig silence everything, and which call a scene. */
+/** Which controls of the rig silence everything, call a scene, or restore a unit. */
 final class Presses
 {
     /** @var list<SwitchUse>|null */
@@ -19,22 +19,24 @@ final class Presses
     }
 
     /**
-     * The controls for a way back, in order; the buttons of the stage where no control does it.
+     * The controls that do something, in order; the buttons of the stage where no control does it.
      *
-     * @param string $wayBack as in {@see Misfortune}
+     * @param list<string> $does "panic", "scene" for the present one once more, or a unit that is restored
      *
      * @return list<string>
      */
-    public function for(string $wayBack, ?string $scene): array
+    public function for(array $does, ?string $scene): array
     {
-        $panic = $this->of('panic', $scene) ?? 'Panic on the stage';
-        $again = (null === $scene ? null : $this->of("scene {$scene}", $scene)) ?? '“Send again” on the stage';
+        return array_map(fn (string $do): string => match ($do) {
+            'panic' => $this->of('panic', $scene) ?? 'Panic on the stage',
+            'scene' => (null === $scene ? null : $this->of("scene {$scene}", $scene)) ?? '“Send again” on the stage',
+            default => $this->of('restore '.$this->label($do), $scene) ?? '“Restore” on the stage, '.$this->label($do),
+        }, $does);
+    }
 
-        return match ($wayBack) {
-            Misfortune::SEND_AGAIN => [$again],
-            Misfortune::PANIC => [$panic, $again],
-            default => [],
-        };
+    private function label(string $unit): string
+    {
+        return $this->situation->setup->box($unit)?->label() ?? $unit;
     }
 
     private function of(string $does, ?string $scene): ?string

@@ -49,6 +49,11 @@ final readonly class Standing
         return self::KEY === explode("\t", $what)[1];
     }
 
+    public static function unit(string $what): string
+    {
+        return explode("\t", $what)[0];
+    }
+
     /** What stands otherwise than it should, such as "Brine: program 6 instead of 2" or "Moths: D#3". */
     public function words(string $what, string $is, string $shouldBe): string
     {
@@ -70,9 +75,9 @@ final readonly class Standing
             }
             $number = '' === $value ? null : $parameter?->shownAt((int) $value);
 
-            return '' === $value ? 'what nobody knows' : (null === $number ? $value : trim(round($number, 1)." {$parameter?->unit}"));
+            return '' === $value ? 'where it starts' : (null === $number ? $value : trim(round($number, 1)." {$parameter?->unit}"));
         };
 
-        return "{$label}: {$title} at {$shown($is)} instead of {$shown($shouldBe)}";
+        return "{$label}: {$title} ".('' === $is ? 'where it starts instead of at ' : "at {$shown($is)} instead of ").$shown($shouldBe);
     }
 }

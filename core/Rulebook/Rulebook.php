@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rulebook\Code\Declared;
+use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\LitLamp;
 use ZigzagPost\Core\Rulebook\Code\Storing;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
@@ -48,6 +49,8 @@ final class Rulebook implements Declared
     public array $storing = [];
     /** @var list<string|null> the first scene of each song of the set list, once a rig is known */
     public array $songs = [];
+    /** What names of devices mean, once a rig is known. */
+    public ?Devices $devices = null;
     /** @var array<string, Stack> */
     public array $stacks = [];
     /** @var list<Scene> */

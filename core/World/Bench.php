@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rig\Setup\Hop;
 final class Bench
 {
     /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
-    public const VERSION = 6;
+    public const VERSION = 7;
     /** After a longer silence clocks jump on; what they would have ticked is left out. */
     private const LONGEST_SILENCE_US = 10_000_000;
     /** What is still ticked before a jump ends. */
@@ -153,6 +153,22 @@ final class Bench
         $this->engine->panic($now);
         $this->engine->advance($now);
         $this->hear();
+    }
+
+    /**
+     * Brings a unit back to where it should stand.
+     *
+     * @return bool false where the rules that run reach no such unit
+     */
+    public function restore(int $timeUs, string $unit): bool
+    {
+        $this->journal[] = new Deed($timeUs, Deed::RESTORE, $unit);
+        $this->catchUp($timeUs);
+        $this->engine->advance($timeUs);
+        $known = $this->engine->restore(max($timeUs, $this->engine->state->now), $unit);
+        $this->hear();
+
+        return $known;
     }
 
     /** Changes to a scene by its position. */
@@ -290,12 +306,18 @@ final class Bench
         return $ports;
     }
 
-    /** @return list<array{port: string, view: array<string, mixed>}> */
+    /** @return list<array{name: string, bpm: float, isRunning: bool, beatAtUs: int}> */
+    public function clocks(): array
+    {
+        return Clocks::view($this->engine->run);
+    }
+
+    /** @return list<array{port: string, restores: bool, view: array<string, mixed>}> */
     public function receivers(): array
     {
         $views = [];
         foreach ($this->receivers as $name => $receiver) {
-            $views[] = ['port' => $name, 'view' => $receiver->view($this->engine->book->middle())];
+            $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'view' => $receiver->view($this->engine->book->middle())];
         }
 
         return $views;

@@ -13,6 +13,7 @@ namespace ZigzagPost\Core\World;
  *     3000000 scene 2
  *     3000000 song 1
  *     3500000 panic
+ *     3550000 restore brine
  *     3600000 to
  *     4000000 rules
  */
@@ -23,12 +24,16 @@ final readonly class Deed
     public const SCENE = 'scene';
     public const SONG = 'song';
     public const PANIC = 'panic';
+    public const RESTORE = 'restore';
     /** Nothing but time went on. */
     public const TO = 'to';
     /** Other rules from here. */
     public const RULES = 'rules';
 
-    /** @param int|null $number of the scene or song, or length of a pulse in microseconds */
+    /**
+     * @param string $port a port; of what is restored the unit
+     * @param int|null $number of the scene or song, or length of a pulse in microseconds
+     */
     public function __construct(public int $timeUs, public string $what, public string $port = '', public string $bytes = '', public ?int $number = null)
     {
     }
@@ -38,6 +43,7 @@ final readonly class Deed
         $details = match ($this->what) {
             self::IN, self::OUT => " {$this->port} ".(null === $this->number ? strtoupper(implode(' ', str_split(bin2hex($this->bytes), 2))) : "pulse {$this->number}"),
             self::SCENE, self::SONG => " {$this->number}",
+            self::RESTORE => " {$this->port}",
             default => '',
         };
 
@@ -47,13 +53,16 @@ final readonly class Deed
     /** What a line says; null where it says nothing that is known. */
     public static function of(string $line): ?self
     {
-        if (1 !== preg_match('/^(\d{1,15}) (in|out|scene|song|panic|to|rules)(?: (\S.*))?$/D', $line, $parts)) {
+        if (1 !== preg_match('/^(\d{1,15}) (in|out|scene|song|panic|restore|to|rules)(?: (\S.*))?$/D', $line, $parts)) {
             return null;
         }
         [, $time, $what] = $parts;
         $details = $parts[3] ?? '';
         if (self::SCENE === $what || self::SONG === $what) {
             return 1 === preg_match('/^\d{1,5}$/D', $details) ? new self((int) $time, $what, '', '', (int) $details) : null;
+        }
+        if (self::RESTORE === $what) {
+            return 1 === preg_match('/^[a-z][a-z0-9_]*$/D', $details) ? new self((int) $time, $what, $details) : null;
         }
         if (self::IN !== $what && self::OUT !== $what) {
             return new self((int) $time, $what);

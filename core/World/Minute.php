@@ -49,6 +49,7 @@ final readonly class Minute
             Deed::SCENE => $bench->go((int) $deed->number, $deed->timeUs),
             Deed::SONG => $bench->goToSong((int) $deed->number, $deed->timeUs),
             Deed::PANIC => $bench->panic($deed->timeUs),
+            Deed::RESTORE => $bench->restore($deed->timeUs, $deed->port),
             Deed::TO => $bench->advance($deed->timeUs),
             default => null,
         };

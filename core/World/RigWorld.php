@@ -84,6 +84,20 @@ final class RigWorld
         return $this->deliver();
     }
 
+    /**
+     * Brings a unit back to where it should stand.
+     *
+     * @return list<Heard> what comes of it
+     */
+    public function restore(int $timeUs, string $unit, int $forUs = 1_000_000): array
+    {
+        $this->engine->advance($timeUs);
+        $this->engine->restore($timeUs, $unit);
+        $this->engine->advance($timeUs + $forUs);
+
+        return $this->deliver();
+    }
+
     /** @return list<Heard> */
     private function deliver(): array
     {

@@ -55,7 +55,7 @@ final readonly class ProofController
     public function rehearsal(string $id): JsonResponse
     {
         $situation = $this->running($id);
-        $rehearsal = new Rehearsal($situation, Compiler::load($situation->checked()->book));
+        $rehearsal = new Rehearsal($situation);
         $faults = $rehearsal->faults();
         $met = array_map(static fn (Fault $fault): array => ['fault' => $fault->words(), 'kind' => $fault->kind] + array_diff_key(get_object_vars($rehearsal->with($fault)), ['faults' => true]), \array_slice($faults, 0, self::MOST_FAULTS));
 

@@ -55,6 +55,7 @@ final class BenchView
             'receivers' => self::changed($session, ['port'], $bench->receivers(), 'receiver'),
             'memories' => self::isNews($session, 'memories', $memories) || $hasOtherRules ? array_map(static fn (string $name, int $value): array => ['name' => $name, 'value' => $value], array_keys($memories), $memories) : null,
             'scenes' => self::isNews($session, 'scenes', $bench->scenes()) || $hasOtherRules ? $bench->scenes() : null,
+            'clocks' => self::isNews($session, 'clocks', $bench->clocks()) || $hasOtherRules ? $bench->clocks() : null,
             'nextDueUs' => $bench->nextDueUs(),
         ];
     }

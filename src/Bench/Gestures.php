@@ -53,10 +53,11 @@ final readonly class Gestures
             match ($do = $gesture->text('do', 20)) {
                 'play' => self::feed($gesture, $bench, $timeUs),
                 'panic' => $bench->panic($timeUs),
+                'restore' => $bench->restore($timeUs, $gesture->text('unit', 100)) || $bench->tell('the rules that run reach no such unit, so nothing was sent to it'),
                 'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
                 'song' => $bench->goToSong($gesture->number('song', 0, 10_000), $timeUs) || $bench->tell('the rules that run know no such song; put them on again after changing the set list'),
                 'rules' => $hasOtherRules = self::change($gesture->text('book', 65), $session, $bench, $books) || $hasOtherRules,
-                default => throw Problem::badRequest("\"do\" should be play, scene, song, panic or rules, not {$do}"),
+                default => throw Problem::badRequest("\"do\" should be play, scene, song, panic, restore or rules, not {$do}"),
             };
         }
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\World\Bench;
 /** A bench in use: the rules that run on it, all that engine and stand-ins remember, and which gestures have been heard. */
 final class Session
 {
-    private const MARK = "zigzag bench 6\n";
+    private const MARK = "zigzag bench 7\n";
 
     /** Number of the latest gesture that counted. */
     public int $heard = 0;

@@ -42,7 +42,7 @@ final class Rooms
         'Rig/NameDocument' => ['Data', 'Rig/Chart'],
         'Rig/Table' => ['Rig/Chart'],
         'Rig/Name' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rig/Chart', 'Rig/Document', 'Rig/Setup'],
-        'Rig/Fit' => [],
+        'Rig/Fit' => ['Midi'],
         'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'World' => ['Midi', 'Rulebook/Code', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Fit', 'Rig/Wire'],
@@ -52,6 +52,6 @@ final class Rooms
         'Show/Calibration' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Rig/Setup', 'Rig/Name', 'Situation'],
         'Show/Leap' => ['Number', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Engine/Book', 'Compile', 'Check', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'World', 'Situation'],
         'Show/Log' => ['Rulebook/Change', 'Rig/Document'],
-        'Proof' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/Scenes', 'Engine', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'World', 'Situation', 'Show/Learn', 'Show/Sheet'],
+        'Proof' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/Scenes', 'Engine', 'Compile', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'World', 'Situation', 'Show/Learn', 'Show/Sheet'],
     ];
 }

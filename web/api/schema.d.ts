@@ -1720,7 +1720,9 @@ export interface components {
             number: number;
             timeUs: number;
             /** @enum {unknown} */
-            do: "play" | "scene" | "song" | "panic" | "rules";
+            do: "play" | "scene" | "song" | "panic" | "restore" | "rules";
+            /** @description What is restored. */
+            unit?: string;
             /** @description Place in the set list. */
             song?: number;
             /** @description Where something is played. */
@@ -1927,6 +1929,8 @@ export interface components {
         };
         Receiver: {
             port: string;
+            /** @description Whether it can be brought back to where it should stand. */
+            restores: boolean;
             view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
         News: {
@@ -1975,6 +1979,13 @@ export interface components {
                 /** @description How many the rules that run know. */
                 songs: number;
             } | null;
+            clocks: {
+                name: string;
+                bpm: number;
+                isRunning: boolean;
+                /** @description A time at which a beat falls. */
+                beatAtUs: number;
+            }[] | null;
             nextDueUs: number | null;
         };
         Bench: components["schemas"]["News"] & {

@@ -9,6 +9,7 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { useTheme } from '../ui/theme';
 import { VIEWS } from '../views';
+import { AfterPanic } from './AfterPanic';
 import { TOOLS } from './Tools';
 import { Who } from './Who';
 
@@ -18,7 +19,7 @@ export function Shell() {
   const bench = useSyncExternalStore(onBench, currentBench);
   const rig = useMatch('/rigs/:id/*')?.params.id ?? bench?.store.rig ?? null;
   return (
-    <div className="flex h-full flex-col">
+    <div className="relative flex h-full flex-col">
       <header className="flex flex-wrap items-center gap-2 px-3 pt-2">
         <p className="flex items-center gap-2 text-lg font-semibold">
           <Mark />
@@ -59,6 +60,7 @@ export function Shell() {
           onClick={() => bench?.store.panic()}
         />
       </header>
+      {bench !== null && <AfterPanic store={bench.store} />}
       <Suspense fallback={<Blank title="Opening …" />}>
         <Outlet />
       </Suspense>

@@ -10,7 +10,9 @@ import { keepMinute } from '../bench/session/keepMinute';
 import { order, placeOf } from '../show/edits';
 import { HoldButton } from './HoldButton';
 import { PortLamps } from './PortLamps';
+import { RestorePanel } from './RestorePanel';
 import { Switches } from './Switches';
+import { Tempo } from './Tempo';
 import { useConnection } from './useConnection';
 
 /** The stage: letters that are read from two metres, and nothing to change by accident. */
@@ -88,15 +90,7 @@ export function Stage({
             {song?.key === undefined ? '' : ` · ${song.key}`}
           </p>
         </div>
-        {song?.tempo !== undefined && (
-          <p className="flex items-center gap-3 font-mono text-5xl font-bold" aria-label="Tempo">
-            <span
-              className="stage-beat size-8 rounded-full bg-primary"
-              style={{ animationDuration: `${60 / song.tempo}s` }}
-            />
-            {song.tempo}
-          </p>
-        )}
+        <Tempo store={store} song={song?.tempo} />
         <button
           type="button"
           className="btn h-20 px-8 text-3xl font-bold btn-error"
@@ -149,6 +143,8 @@ export function Stage({
         >
           Send again
         </button>
+        <RestorePanel store={store} />
+        <PortLamps store={store} />
         <button
           type="button"
           className="btn h-16 px-6 text-3xl btn-neutral"
@@ -185,7 +181,6 @@ export function Stage({
             </nav>
           </>
         )}
-        <PortLamps store={store} />
       </footer>
     </main>
   );

@@ -52,6 +52,8 @@ abstract class CompiledBook
     public const LAMPS = [];
     /** By out port and channel, for each device: present values that its programs store, and programs (MSB, LSB, -1 where any will do, and number) with the values by what they are of. */
     public const STORING = [];
+    /** By device that can be brought back: its out port, the channel on which its programs are called (0 for none) and the method that does, for how long it is deaf after one in microseconds, and its parameters: method that sends it, key of its present value, channel and number. */
+    public const WHOLES = [];
     /** Titles, lines and scenes of the rules; -1 for always. */
     public const RULES = [];
     /** What key 60 is called, and what the first program is. */
@@ -181,6 +183,15 @@ abstract class CompiledBook
         $clocks = static::CLOCKS;
 
         return $clocks[$name];
+    }
+
+    /** @return array{int, int, string, int, list<array{string, int, int, int}>}|null */
+    final public function whole(string $device): ?array
+    {
+        /** @var array<string, array{int, int, string, int, list<array{string, int, int, int}>}> $wholes */
+        $wholes = static::WHOLES;
+
+        return $wholes[$device] ?? null;
     }
 
     /** @return list<int> positions of the out ports that a method which goes on later can send to */

@@ -5,38 +5,68 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Midi\SerialWire;
 
-/** What brings a device back to where it should stand. */
+/** Brings a device back to where it should stand: its program, after its deaf time the values it does not store, its lamps last. */
 final class Restore
 {
     /**
-     * @param int $channel on which its programs are called; 0 where it has none
-     * @param list<array{int, int, int, int}> $parameters port, kind, channel and number of each
+     * @param int $line of the rule that asks for it; 0 for none
+     * @param int $doer position of that rule; -1 for none
      *
-     * @return array{int|null, array<int, int>} the program last called, as MSB, LSB and program in a byte each, 128 for a half that is
-     *                                          not sent; and values that are known and that the program does not store, by position
+     * @return bool false where the rulebook reaches no such device
      */
-    public static function of(Run $run, int $port, int $channel, array $parameters): array
+    public static function unit(Run $run, int $t, string $device, int $line, int $doer): bool
     {
-        $state = $run->state;
-        $called = $state->called[$port << 4 | ($channel - 1 & 15)] ?? null;
+        $whole = $run->book->whole($device);
+        if (null === $whole) {
+            return false;
+        }
+        [$port, $channel, $program, $deafUs, $parameters] = $whole;
+        $called = $run->state->called[self::place($port, $channel)] ?? null;
         $stored = null === $called ? [] : self::stored($run, $port, $channel, $called);
         $kept = [];
-        foreach ($parameters as $index => [$at, $kind, $ch, $number]) {
-            $key = Control::of($kind, $at, $ch, $number);
-            if (isset($state->present[$key]) && ($stored[$key] ?? null) !== $state->present[$key]) {
-                $kept[$index] = $state->present[$key];
+        foreach ($parameters as [$method, $key, $ch, $number]) {
+            $present = $run->state->present[$key] ?? null;
+            if (null !== $present && ($stored[$key] ?? null) !== $present) {
+                $kept[] = [$method, $line, $ch, $number, $present, $doer, '', 0, 0, 0];
             }
         }
+        if (null === $called) {
+            $deafUs = 0;
+        } elseif ('' !== $program) {
+            $run->callLater($t, [$program, $line, $channel, 0, $called, $doer, '', 0, 0, 0]);
+            $deafUs += 0 === $deafUs ? 0 : self::bytes($called) * SerialWire::BYTE_US;
+        }
+        foreach ($kept as $call) {
+            0 === $deafUs ? $run->callLater($t, $call) : $run->later($t + $deafUs, 'call', $call);
+        }
+        0 === $deafUs ? Lamps::forget($run, [$port]) : $run->later($t + $deafUs, 'lamps', [$port]);
 
-        return [$called, $kept];
+        return true;
     }
 
-    /** A program is called: it is what the device is brought back to. */
+    /** After the deaf time: what was lit before it would be lost. */
+    public static function lampsLast(Run $run, int $t, int $port): void
+    {
+        Lamps::forget($run, [$port]);
+    }
+
+    /** A program is called: it is what the device is brought back to; MSB and LSB are 128 where none is sent. */
     public static function calls(Run $run, int $port, int $channel, int $msb, int $lsb, int $program): void
     {
-        $run->state->called[$port << 4 | ($channel - 1 & 15)] = $msb << 16 | $lsb << 8 | $program;
+        $run->state->called[self::place($port, $channel)] = $msb << 16 | $lsb << 8 | $program;
+    }
+
+    /** How many a program and its bank messages have on the wire. */
+    private static function bytes(int $called): int
+    {
+        return 2 + ($called >> 16 < 128 ? 3 : 0) + (($called >> 8 & 0xFF) < 128 ? 3 : 0);
+    }
+
+    private static function place(int $port, int $channel): int
+    {
+        return $port << 4 | ($channel - 1 & 15);
     }
 
     /** @return array<int, int> what a program stores, by control */

@@ -214,6 +214,20 @@ final class Clocks
         return $a[0] * $b[1] === $b[0] * $a[1];
     }
 
+    /** @return list<array{name: string, bpm: float, isRunning: bool, beatAtUs: int}> what each does now; a beat falls on `beatAtUs` */
+    public static function view(Run $run): array
+    {
+        return array_map(static function (string $name) use ($run): array {
+            $state = self::state($run, $name);
+            [$us, $parts] = $state['beat'];
+
+            return [
+                'name' => $name, 'bpm' => round(60e6 * $parts / $us, 1), 'isRunning' => $state['isRunning'],
+                'beatAtUs' => (int) round($state['base'] - $state['first'] * $us / $parts / self::TICKS),
+            ];
+        }, $run->book->clocks());
+    }
+
     /** @return ClockState */
     public static function state(Run $run, string $clock): array
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Fit;
 
+use ZigzagPost\Core\Midi\SerialWire;
+
 /**
  * A serial lead of 31 250 baud: ten bits a byte, so 320 microseconds; one direction.
  *
@@ -12,7 +14,6 @@ namespace ZigzagPost\Core\Rig\Fit;
  */
 final class Wire
 {
-    public const BYTE_US = 320;
     public const BYTES_A_SECOND = 3125;
 
     /**
@@ -31,10 +32,10 @@ final class Wire
         foreach ($messages as [$time, $bytes]) {
             for ($byte = 0; $byte < $bytes; ++$byte) {
                 while ($nextClock <= max($free, $time)) {
-                    $free = max($free, $nextClock) + self::BYTE_US;
+                    $free = max($free, $nextClock) + SerialWire::BYTE_US;
                     $nextClock += (int) $clockUs;
                 }
-                $free = max($free, $time) + self::BYTE_US;
+                $free = max($free, $time) + SerialWire::BYTE_US;
             }
             $arrivals[] = $free;
         }

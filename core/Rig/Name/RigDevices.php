@@ -212,6 +212,14 @@ final class RigDevices implements Devices
         return new Whole($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets);
     }
 
+    public function wholes(): array
+    {
+        $nowhere = new Span(1, 1);
+        $names = array_filter(array_keys($this->setup->boxes), static fn (string $name): bool => 'post' !== $name);
+
+        return array_values(array_filter(array_map(fn (string $name): ?Whole => $this->attempt(fn (): Whole => $this->whole(new Token(TokenType::Word, $name, $nowhere, true))), $names)));
+    }
+
     public function part(Token $device, int $part): Part
     {
         $box = $this->box($device);

@@ -69,6 +69,9 @@ interface Devices
      */
     public function whole(Token $device): Whole;
 
+    /** @return list<Whole> every device that an out port leads to */
+    public function wholes(): array;
+
     /**
      * The lamp of a control.
      *

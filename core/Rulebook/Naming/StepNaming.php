@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Naming;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\SerialWire;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
@@ -21,9 +22,6 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Tells steps what their names mean, and makes those wait whose device is deaf after a program change. */
 final class StepNaming
 {
-    /** A byte takes 320 microseconds at 31 250 baud. */
-    private const BYTE_US = 320;
-
     /** @param \Closure(RulebookError): void $onError */
     public function __construct(private readonly Rulebook $book, private readonly Devices $devices, private readonly \Closure $onError)
     {
@@ -102,7 +100,7 @@ final class StepNaming
                     $sent[$program->port] = ($sent[$program->port] ?? 0) + $program->bytes();
                     if ($program->deafUs > 0) {
                         $recalled[] = $device;
-                        $ready[$device] = max($sent[$program->port] * self::BYTE_US, $ready[$device] ?? 0) + $program->deafUs;
+                        $ready[$device] = max($sent[$program->port] * SerialWire::BYTE_US, $ready[$device] ?? 0) + $program->deafUs;
                     }
                 }
             }

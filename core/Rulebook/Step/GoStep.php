@@ -24,6 +24,7 @@ use ZigzagPost\Core\Rulebook\Text\TokenType;
  *     go next
  *     go value + 1
  *     go next song
+ *     go song value + 1
  */
 final class GoStep extends Step
 {
@@ -35,15 +36,17 @@ final class GoStep extends Step
     public static function parse(Cursor $cursor, Span $span): self
     {
         $token = $cursor->peek();
+        $isSong = false;
         if (TokenType::Text === $token->type) {
             $where = new Token(TokenType::Text, $cursor->text('the title of a scene'), $token->span, $token->spaced);
         } else {
             if (TokenType::Scrap === $token->type) {
                 throw RulebookError::instead($token->span, "the title of a scene stands in double quotes: \"{$token->text}\"", "\"{$token->text}\"");
             }
-            $where = $cursor->accept('next', 'previous') ?? ExpressionParser::parse($cursor);
+            $isSong = 'song' === $token->text && !\in_array($cursor->peekAfter()->type, [TokenType::End, TokenType::Sign], true) && null !== $cursor->accept('song');
+            $where = $isSong ? ExpressionParser::parse($cursor) : $cursor->accept('next', 'previous') ?? ExpressionParser::parse($cursor);
         }
-        $isSong = $where instanceof Token && TokenType::Text !== $where->type && null !== $cursor->accept('song');
+        $isSong = $isSong || $where instanceof Token && TokenType::Text !== $where->type && null !== $cursor->accept('song');
         $cursor->expectEnd(...($where instanceof Token ? [] : ['an operator']));
 
         return new self($span, $where, $isSong);
@@ -52,7 +55,7 @@ final class GoStep extends Step
     public function print(): string
     {
         if ($this->where instanceof Expression) {
-            return 'go '.$this->where->print();
+            return ($this->isSong ? 'go song ' : 'go ').$this->where->print();
         }
 
         return TokenType::Text === $this->where->type ? "go \"{$this->where->text}\"" : "go {$this->where->text}".($this->isSong ? ' song' : '');
@@ -65,8 +68,9 @@ final class GoStep extends Step
 
     public function compile(Writer $code): void
     {
-        if ($this->isSong && $this->where instanceof Token) {
-            $code->line('if (!Scenes::goToSong($e, $s->song '.('next' === $this->where->text ? '+' : '-')." 1, \$t)) { {$code->rejection("'there is no such song in the set list'", '')} }");
+        if ($this->isSong) {
+            $song = $this->where instanceof Expression ? $code->code($this->where)->rounded().' - 1' : '$s->song '.('next' === $this->where->text ? '+' : '-').' 1';
+            $code->line("if (!Scenes::goToSong(\$e, {$song}, \$t)) { {$code->rejection("'there is no such song in the set list'", '')} }");
 
             return;
         }

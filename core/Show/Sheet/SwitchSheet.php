@@ -20,6 +20,7 @@ use ZigzagPost\Core\Rulebook\Step\PanicStep;
 use ZigzagPost\Core\Rulebook\Step\PlayStep;
 use ZigzagPost\Core\Rulebook\Step\PressStep;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\RestoreStep;
 use ZigzagPost\Core\Rulebook\Step\StartStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\StopStep;
@@ -107,6 +108,7 @@ final readonly class SwitchSheet
             $step instanceof RecallStep => "{$unit}: program ".str_replace('"', '', (string) preg_replace('/^recall \S+ /', '', $step->print())),
             $step instanceof TurnStep => "{$unit}: ".str_replace('"', '', (string) preg_replace('/^turn \S+ /', '', $step->print())),
             $step instanceof PlayStep => "plays {$unit}",
+            $step instanceof RestoreStep => "restore {$unit}",
             $step instanceof NamedStep => null,
             $step instanceof GoStep => self::scene($situation, $step, $place),
             $step instanceof DoStep => "stack {$step->stack()->text}",

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
-use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Misfortune;
 use ZigzagPost\Core\Proof\Rehearsal;
@@ -33,11 +33,27 @@ final class RehearsalTest extends TestCase
         self::assertSame(['Moths: Eb3'], $moths->hangs, 'the note-off was lost with the lead');
         self::assertSame(Misfortune::PANIC, $moths->wayBack);
         self::assertNull($moths->forUs);
-        self::assertSame(['Foot board “Switch 8”', 'Foot board “Harbour”'], $moths->presses, 'which press it is');
+        self::assertSame(['Foot board “Switch 8”'], $moths->presses, 'which press it is');
         $drive = $met['drive: switched off and on'];
-        self::assertSame(['Drive: on the program it starts with instead of 0'], $drive->wrong);
+        self::assertSame(['Drive: on the program it starts with instead of 0', 'Drive: Bypass where it starts instead of at Playing'], $drive->wrong);
         self::assertSame(Misfortune::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
         self::assertGreaterThan(1_000_000, $drive->forUs);
+    }
+
+    /** Where no scene comes that would put it right, the units that stand wrong are restored; what never came in has to be moved again. */
+    public function testAfterOneSceneOnlyRestoringHelps(): void
+    {
+        $rehearsal = self::rehearsal(['songs' => [['id' => 'a', 'title' => 'A', 'scenes' => ['Open sea']]], 'setLists' => [['name' => 'Short', 'songs' => ['a']]], 'loaded' => 'Short']);
+        $back = [];
+        foreach ($rehearsal->faults() as $fault) {
+            $misfortune = $rehearsal->with($fault);
+            $back[$fault->words()] = [$misfortune->wayBack, $misfortune->presses];
+        }
+        self::assertSame(['restore Sampler', ['“Restore” on the stage, Sampler']], $back['sampler: switched off and on']);
+        self::assertSame(['restore Drive, Far echo', ['“Restore” on the stage, Drive', '“Restore” on the stage, Far echo']], $back['drive: switched off and on'], 'and the echo behind it, without power as well');
+        self::assertSame(['panic, then restore Moths', ['Foot board “Switch 8”', '“Restore” on the stage, Moths']], $back['moths: lead pulled and put back']);
+        self::assertSame(['panic, then the rest by hand', ['Foot board “Switch 8”']], $back['keys: lead pulled and put back'], 'what the wheel did meanwhile never came in');
+        self::assertSame([Misfortune::BY_HAND, []], $back['tilt: battery empty']);
     }
 
     public function testPairsOfFaultsLeaveNothingHangingOnceTheWayBackIsGone(): void
@@ -53,10 +69,12 @@ final class RehearsalTest extends TestCase
         }
     }
 
-    private static function rehearsal(): Rehearsal
+    /** @param array<string, mixed>|null $show other songs than those of the demo */
+    private static function rehearsal(?array $show = null): Rehearsal
     {
-        $situation = new Situation(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        self::assertIsArray($json);
 
-        return new Rehearsal($situation, Compiler::load($situation->checked()->book));
+        return new Rehearsal(new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $show ? $json : ['show' => $show] + $json)))));
     }
 }

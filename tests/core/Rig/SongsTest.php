@@ -49,6 +49,29 @@ final class SongsTest extends TestCase
         self::assertSame(['3 A', '2 A', '1 C'], self::after($again, [2, 2, 2]), 'a run that is stopped goes on at its song');
     }
 
+    public function testAHostCallsSongsByNumber(): void
+    {
+        $rules = "\nrule \"Host\"\n  take program\n  go song value + 1\n\nrule \"Select\"\n  take song\n  go song value + 1\n";
+        $engine = self::engine(['one' => ['A'], 'two' => ['C'], 'three' => ['B']], ['three', 'one', 'two'], $rules);
+        $seen = [];
+        foreach (["\xC0\x02", "\xC5\x00", "\xF3\x01", "\xC0\x03", "\xF3\x7F"] as $bytes) {
+            $engine->feed($engine->state->now + 1_000_000, 0, $bytes);
+            $seen[] = "{$engine->state->song} {$engine->book->scenes()[$engine->state->scene]}";
+        }
+        self::assertSame(['2 C', '0 B', '1 A', '1 A', '1 A'], $seen);
+        self::assertSame([0, 0, 1, 1], $engine->state->rejected, 'where there is no such song it is counted');
+    }
+
+    public function testAMemoryCalledSongIsStillANumberOfAScene(): void
+    {
+        $book = Source::of("port board in\nmemory song = 1\nscene \"A\"\nscene \"B\"\nalways\nrule \"R\"\n  take cc 1\n  go song + 1\n\nrule \"S\"\n  take cc 2\n  go song song\n")->book;
+        self::assertSame(['go song + 1', 'go song song'], [$book->rules[0]->steps[0]->print(), $book->rules[1]->steps[0]->print()]);
+        $engine = new Engine(Compiler::load($book));
+        $engine->start();
+        $engine->feed(0, 0, "\xB0\x01\x7F");
+        self::assertSame(1, $engine->state->scene);
+    }
+
     public function testWithoutASetListThereIsNoNextSong(): void
     {
         $engine = new Engine(Compiler::load(Source::of(self::BOOK)->book));
@@ -85,10 +108,11 @@ final class SongsTest extends TestCase
      * @param array<string, list<string>> $songs
      * @param list<string> $order
      */
-    private static function engine(array $songs, array $order): Engine
+    private static function engine(array $songs, array $order, string $rules = ''): Engine
     {
+        $book = self::BOOK.$rules;
         $show = ['songs' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $id, 'scenes' => $songs[$id]], array_keys($songs)), 'setLists' => [['name' => 'Tonight', 'songs' => $order]]];
-        $situation = new Situation(Kit::setup(Kit::rig([], [], [], ['rulebook' => self::BOOK, 'show' => $show]), self::BOOK));
+        $situation = new Situation(Kit::setup(Kit::rig([], [], [], ['rulebook' => $book, 'show' => $show]), $book));
         self::assertFalse($situation->checked()->hasErrors());
         $engine = new Engine(Compiler::load($situation->checked()->book));
         $engine->start();

@@ -1,3 +1,4 @@
+import { RotateCcw } from 'lucide-react';
 import { memo } from 'react';
 import type { Receiver } from '../../api/types';
 import { Panel } from '../../ui/Panel';
@@ -37,8 +38,10 @@ function Face({ view, isDense }: { view: Receiver['view']; isDense: boolean }) {
 export const ReceiverPanel = memo(function ReceiverPanel({
   receiver,
   isDense = false,
+  onRestore,
 }: {
   receiver: Receiver;
+  onRestore?: (unit: string) => void;
   isDense?: boolean;
 }) {
   const { port, view } = receiver;
@@ -47,9 +50,22 @@ export const ReceiverPanel = memo(function ReceiverPanel({
     <Panel
       title={view.face === 'device' ? view.label : port}
       aside={
-        <span className="text-xs">
-          {view.face === 'device' ? `${port}, ${view.sort}` : `${NAMES[view.face]}, ${channel}`}
-        </span>
+        <>
+          <span className="text-xs">
+            {view.face === 'device' ? `${port}, ${view.sort}` : `${NAMES[view.face]}, ${channel}`}
+          </span>
+          {receiver.restores && onRestore !== undefined && (
+            <button
+              type="button"
+              className="btn btn-square min-h-6 btn-ghost btn-xs"
+              aria-label={`Restore ${port}`}
+              title={`Restore ${port}: its program, the values that it does not store, and its lamps are sent once more`}
+              onClick={() => onRestore(port)}
+            >
+              <RotateCcw size={14} />
+            </button>
+          )}
+        </>
       }
       className="shrink-0"
       isDense={isDense}

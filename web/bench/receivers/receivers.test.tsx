@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Receiver, SynthView } from '../../api/types';
 import { ReceiverPanel } from './ReceiverPanel';
 
@@ -20,7 +20,7 @@ function synth(change: Partial<SynthView>): Receiver {
     elsewhere: 0,
     ...change,
   };
-  return { port: 'moths', view };
+  return { port: 'moths', restores: false, view };
 }
 
 describe('a synth', () => {
@@ -53,6 +53,7 @@ it('a sampler shows levels in per cent', () => {
     <ReceiverPanel
       receiver={{
         port: 'sampler',
+        restores: false,
         view: { face: 'sampler', channel: 9, levels: [0, 8192, 16383], elsewhere: 0 } as Receiver['view'],
       }}
     />,
@@ -66,6 +67,7 @@ it('an echo says the tempo and where it has it from', () => {
     <ReceiverPanel
       receiver={{
         port: 'echo',
+        restores: false,
         view: { face: 'echo', channel: 5, tempo: 104, source: 'taps', elsewhere: 0 } as Receiver['view'],
       }}
     />,
@@ -79,6 +81,7 @@ it('a drum box marks its step', () => {
     <ReceiverPanel
       receiver={{
         port: 'ticker',
+        restores: false,
         view: {
           face: 'drums',
           channel: 0,
@@ -103,6 +106,7 @@ describe('a unit of the rig', () => {
       <ReceiverPanel
         receiver={{
           port: 'brine',
+          restores: false,
           view: {
             face: 'device',
             channel: 0,
@@ -125,5 +129,16 @@ describe('a unit of the rig', () => {
     expect(screen.getByText('-18 dB')).toBeTruthy();
     expect(within(screen.getByRole('list', { name: 'Lamps' })).getByText(/Switch 1 amber/)).toBeTruthy();
     expect(screen.getByText('2 messages it does not understand')).toBeTruthy();
+  });
+});
+
+describe('restoring', () => {
+  it('is offered where the rules reach the unit, and asks for that unit', () => {
+    const restore = vi.fn();
+    const { rerender } = render(<ReceiverPanel receiver={synth({})} onRestore={restore} />);
+    expect(screen.queryByRole('button')).toBeNull();
+    rerender(<ReceiverPanel receiver={{ ...synth({}), restores: true }} onRestore={restore} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Restore moths' }));
+    expect(restore).toHaveBeenCalledExactlyOnceWith('moths');
   });
 });

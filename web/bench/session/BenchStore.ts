@@ -1,59 +1,15 @@
 import { backOffMs, wait } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
-import type { Bench, Checked, News, Receiver, Sender, TapeEvent } from '../../api/types';
+import type { Bench, Checked, News, TapeEvent } from '../../api/types';
+import { EMPTY, type BenchState } from './benchState';
 import { Courier, type Deed } from './Courier';
 import { endOfPort, merged } from './merged';
 import { keepBench, recallBench } from './keptBench';
 import { Passages } from './passages';
 import { reopened } from './reopened';
-import { movementOf, movementsOf, type Movements, type Positions } from './positions';
-
-export interface BenchState {
-  isOpen: boolean;
-  /** Something was refused; stays until it is closed. */
-  problem: string | null;
-  /** The application does not answer; goes by itself. */
-  trouble: string | null;
-  /** What the bench has to tell, until it is closed. */
-  told: readonly string[];
-  isOnDisk: boolean;
-  /** Whether something is still to come: a clock, a delay, a note of fixed length. */
-  isRunning: boolean;
-  senders: Sender[];
-  receivers: Receiver[];
-  rules: News['rules'];
-  ports: News['ports'];
-  memories: NonNullable<News['memories']>;
-  scenes: NonNullable<News['scenes']>;
-  /** How far the controls of the senders are moved, by sender and control. */
-  positions: ReadonlyMap<string, Positions>;
-  /** What has gone over the zigzag; the list grows, and its version goes up with it. */
-  passages: Passages;
-  passagesVersion: number;
-  /** What each rule last did, by its title. */
-  lastDone: ReadonlyMap<string, string>;
-}
+import { movementOf, movementsOf, type Movements } from './positions';
 
 const MOST_TOLD = 3;
-
-const EMPTY: BenchState = {
-  isOpen: false,
-  problem: null,
-  trouble: null,
-  told: [],
-  isOnDisk: true,
-  isRunning: false,
-  senders: [],
-  receivers: [],
-  rules: [],
-  ports: [],
-  memories: [],
-  scenes: { titles: [], current: 0, song: 0, songs: 0 },
-  positions: new Map(),
-  passages: new Passages(),
-  passagesVersion: 0,
-  lastDone: new Map(),
-};
 
 /** A bench on the server and what is known of it here. What is done goes out in order, by a courier. */
 export class BenchStore {
@@ -173,7 +129,13 @@ export class BenchStore {
 
   panic(): void {
     this.bring({ do: 'panic', timeUs: this.nowUs() });
+    this.update({ hasPanicked: true });
   }
+
+  dismissPanic = (): void => this.update({ hasPanicked: false });
+
+  /** Brings a unit back to where it should stand: program, values, lamps. */
+  restore = (unit: string): void => this.bring({ do: 'restore', timeUs: this.nowUs(), unit });
 
   /** Begins a song of the set list. */
   goToSong = (song: number): void => this.bring({ do: 'song', timeUs: this.nowUs(), song });
@@ -301,6 +263,7 @@ export class BenchStore {
       receivers: merged(this.state.receivers, news.receivers, news.isWhole, (receiver) => receiver.port),
       memories: news.memories ?? this.state.memories,
       scenes: news.scenes ?? this.state.scenes,
+      clocks: news.clocks ?? this.state.clocks,
       isOnDisk: news.isOnDisk,
       isRunning: news.nextDueUs !== null,
       told: news.told.length === 0 ? this.state.told : [...this.state.told, ...news.told].slice(-MOST_TOLD),

@@ -37,6 +37,7 @@ export function news(change: Partial<News> = {}): News {
     receivers: [],
     memories: [],
     scenes: { titles: [], current: 0, song: 0, songs: 0 },
+    clocks: [],
     nextDueUs: null,
     ...change,
   };

@@ -1,7 +1,8 @@
 import { useState, useSyncExternalStore } from 'react';
 import type { Rulebook } from '../../api/types';
 import { benchOf } from './benches';
-import type { BenchState, BenchStore } from './BenchStore';
+import type { BenchState } from './benchState';
+import type { BenchStore } from './BenchStore';
 
 /** Opens a bench for a rulebook's text as it was first read; later changes go through the store. */
 export function useBench(rulebook: Rulebook, rig: string | null, shared: string | null): BenchStore {

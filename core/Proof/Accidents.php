@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\World\RigWorld;
+
+/** Faults as they happen in the middle of a performance: what they do to the rig, what they keep from coming in, when scenes are called. */
+final readonly class Accidents
+{
+    public const LONGEST_US = 3_000_000;
+    private const LATE_US = 400_000;
+
+    /** @param list<Fault> $faults */
+    public function __construct(private Setup $setup, private CompiledBook $book, private Performance $show, private array $faults)
+    {
+    }
+
+    /**
+     * What happens, by time: scenes and what is played, and the faults among them.
+     *
+     * @return list<array{int, \Closure(RigWorld, int): void}>
+     */
+    public function deeds(): array
+    {
+        $deeds = $this->scenes();
+        foreach ($this->show->events as $event) {
+            $port = $this->book->inPort($event->port);
+            if (null !== $port && !$this->isSilent($event)) {
+                $deeds[] = [$event->timeUs, static function (RigWorld $world, int $at) use ($port, $event): void {
+                    $world->play($at, $port, [$event->bytes], 0);
+                }];
+            }
+        }
+        foreach ($this->faults as $fault) {
+            array_push($deeds, ...$this->ofFault($fault));
+        }
+        usort($deeds, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return $deeds;
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function scenes(): array
+    {
+        $deeds = [];
+        $go = static fn (int $scene): \Closure => static function (RigWorld $world, int $at) use ($scene): void {
+            $world->go($at, $scene, 0);
+        };
+        foreach ($this->show->scenes as $index => [$at, $scene]) {
+            $isMeant = $index === $this->show->middle();
+            $deeds[] = [$isMeant && $this->has(Fault::EARLY) ? $at - 1_200_000 : $at, $go($scene)];
+            if ($isMeant && $this->has(Fault::TWICE)) {
+                $deeds[] = [$at + 40_000, $go($scene)];
+            }
+            if ($isMeant && $this->has(Fault::TOGETHER)) {
+                $deeds[] = [$at - 5_000, $go(($scene + 1) % max(1, \count($this->book->scenes())))];
+            }
+        }
+
+        return $deeds;
+    }
+
+    private function has(string $kind): bool
+    {
+        return [] !== array_filter($this->faults, static fn (Fault $fault): bool => $fault->kind === $kind);
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function ofFault(Fault $fault): array
+    {
+        $at = $this->show->middleUs();
+        $end = $at + self::LONGEST_US;
+        $what = $fault->what;
+
+        return match ($fault->kind) {
+            Fault::LEAD => [[$at, static function (RigWorld $world) use ($what): void {
+                $world->pulled[$what] = true;
+            }], [$end, static function (RigWorld $world) use ($what): void {
+                unset($world->pulled[$what]);
+            }]],
+            Fault::POWER => [[$at, static function (RigWorld $world) use ($what): void {
+                $world->dark[$what] = true;
+            }], [$end, static function (RigWorld $world, int $now) use ($what): void {
+                unset($world->dark[$what]);
+                ($world->devices[$what] ?? null)?->power($now);
+            }]],
+            Fault::LATE => [[$at, static function (RigWorld $world) use ($what): void {
+                $world->late[$what] = self::LATE_US;
+            }], [$end, static function (RigWorld $world) use ($what): void {
+                unset($world->late[$what]);
+            }]],
+            Fault::WILD => $this->wild($what, $at),
+            Fault::CLOCK_DOUBLES => $this->clocks($at),
+            default => [],
+        };
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function wild(string $unit, int $at): array
+    {
+        foreach ($this->show->events as $event) {
+            if ($this->isFrom($unit, $event) && 0xB0 === (\ord($event->bytes) & 0xF0)) {
+                $port = (int) $this->book->inPort($event->port);
+                $deeds = [];
+                for ($step = 0; $step < 300; ++$step) {
+                    $bytes = substr($event->bytes, 0, 2).\chr($step * 37 % 128);
+                    $deeds[] = [$at + $step * 5_000, static function (RigWorld $world, int $now) use ($port, $bytes): void {
+                        $world->play($now, $port, [$bytes], 0);
+                    }];
+                }
+                // It calms down where it had been.
+                $deeds[] = [$at + 1_600_000, static function (RigWorld $world, int $now) use ($port, $event): void {
+                    $world->play($now, $port, [$event->bytes], 0);
+                }];
+
+                return $deeds;
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function clocks(int $at): array
+    {
+        $deeds = [];
+        foreach ($this->book->inPorts() as $port) {
+            for ($tick = 0; $tick < 48; ++$tick) {
+                $deeds[] = [$at + $tick * 20_000, static function (RigWorld $world, int $now) use ($port): void {
+                    $world->play($now, $port, ["\xF8", "\xF8"], 0);
+                }];
+            }
+        }
+
+        return $deeds;
+    }
+
+    /** Whether a fault keeps an event from coming in. */
+    private function isSilent(Event $event): bool
+    {
+        $at = $this->show->middleUs();
+        foreach ($this->faults as $fault) {
+            $isDuring = $event->timeUs >= $at && $event->timeUs < $at + self::LONGEST_US;
+            $isSilent = match ($fault->kind) {
+                Fault::BATTERY => $event->timeUs >= $at && $this->isFrom($fault->what, $event),
+                Fault::POWER => $isDuring && $this->isFrom($fault->what, $event),
+                Fault::LEAD => $isDuring && $this->isOver($fault->what, $event),
+                Fault::CLOCK_STOPS => $isDuring && "\xF8" === $event->bytes,
+                default => false,
+            };
+            if ($isSilent) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function isFrom(string $unit, Event $event): bool
+    {
+        foreach ($this->setup->joints as $joint) {
+            $ends = [[$joint->lead->a, $joint->lead->b], [$joint->lead->b, $joint->lead->a]];
+            foreach ($ends as [$one, $other]) {
+                if ($one->unit === $unit && LeadEnd::POST === $other->unit && explode(' ', $other->plug)[0] === $event->port) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private function isOver(string $lead, Event $event): bool
+    {
+        foreach ($this->setup->joints as $joint) {
+            foreach ($joint->lead->id === $lead ? [$joint->lead->a, $joint->lead->b] : [] as $end) {
+                if (LeadEnd::POST === $end->unit && explode(' ', $end->plug)[0] === $event->port) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+}
