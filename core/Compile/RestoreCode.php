@@ -23,12 +23,14 @@ final class RestoreCode
         $this->rule = new Rule('Restore', new Span(1, 1), null, true);
     }
 
-    /** @return array<string, array{int, int, string, int, list<array{string, int, int, int}>}> as {@see \ZigzagPost\Core\Engine\Book\CompiledBook::WHOLES} says */
+    /** @return array<string, array{int, int, string, int, list<array{string, int, int, int}>}> those of which something can be brought back, as {@see \ZigzagPost\Core\Engine\Book\CompiledBook::WHOLES} says */
     public function wholes(): array
     {
         $wholes = [];
         foreach ($this->draft->hasTakeover ? $this->draft->book->devices?->wholes() ?? [] : [] as $whole) {
-            $wholes[$whole->device] = $this->whole($whole);
+            if (null !== $whole->channel || [] !== $whole->parameters || isset($this->draft->book->lamps[$whole->device])) {
+                $wholes[$whole->device] = $this->whole($whole);
+            }
         }
 
         return $wholes;

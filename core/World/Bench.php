@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Engine\Time\Clocks;
+use ZigzagPost\Core\Rig\Chart\Hazard;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
@@ -312,12 +313,12 @@ final class Bench
         return Clocks::view($this->engine->run);
     }
 
-    /** @return list<array{port: string, restores: bool, view: array<string, mixed>}> */
+    /** @return list<array{port: string, restores: bool, hazards: list<string>, view: array<string, mixed>}> */
     public function receivers(): array
     {
         $views = [];
         foreach ($this->receivers as $name => $receiver) {
-            $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'view' => $receiver->view($this->engine->book->middle())];
+            $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'hazards' => array_map(static fn (Hazard $hazard): string => $hazard->value, $this->seats?->boxes[$name]?->chart->hazards ?? []), 'view' => $receiver->view($this->engine->book->middle())];
         }
 
         return $views;

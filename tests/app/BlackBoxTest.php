@@ -40,6 +40,19 @@ final class BlackBoxTest extends ApiTestCase
         self::assertSame([$marked['name']], $next['marked']);
     }
 
+    public function testAUnitIsRestoredAndTheClockIsTold(): void
+    {
+        [, $bench] = $this->open();
+        $path = "/api/bench/{$bench}";
+        $opened = $this->call('GET', $path, null, 200, 'Bench');
+        self::assertSame([['name' => 'crossing', 'bpm' => 96, 'isRunning' => false, 'beatAtUs' => 0]], $opened['clocks']);
+        $this->play($path, 1, [['timeUs' => 1_000_000, 'do' => 'play', 'port' => '', 'sender' => 'treadle', 'control' => 'Switch 2', 'value' => 127]]);
+        $news = $this->play($path, 2, [['timeUs' => 2_000_000, 'do' => 'restore', 'unit' => 'brine'], ['timeUs' => 2_000_000, 'do' => 'restore', 'unit' => 'nobody']]);
+        self::assertSame(['the rules that run reach no such unit, so nothing was sent to it'], $news['told']);
+        self::assertNull($news['clocks'], 'told again only when it is another');
+        self::assertContains('Brine: program 6', array_column(\is_array($news['late']) ? $news['late'] : [], 'arrived'));
+    }
+
     public function testTenHoursOfPlayDoNotGrowIt(): void
     {
         [, $bench] = $this->open();

@@ -147,6 +147,50 @@ final class ShowTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->page->getCurrentURL(), '?bench=') && [] !== $this->all('[data-receiver=brine]'), 'the bench stands as it stood');
     }
 
+    public function testAUnitIsRestoredOnTheStageAndAfterAPanic(): void
+    {
+        $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Switches]'), 'panic'), 'the stage');
+        self::assertStringContainsString('92', $this->text('[aria-label=Tempo]'));
+        self::assertStringContainsString('as the set list says', $this->text('[aria-label=Tempo]'), 'no clock runs yet');
+        $this->button('Send again')->click();
+        $heard = fn (): int => $this->heardBy('brine');
+        $this->until(static fn (): bool => $heard() > 0, 'the scene has called its program');
+        $before = $heard();
+        $this->button('Restore')->sendKeys(WebDriverKeys::ENTER);
+        $this->button('Brine')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(static fn (): bool => $heard() > $before, 'its program once more');
+        $this->button('Close')->sendKeys(WebDriverKeys::ENTER);
+        self::assertCount(0, $this->all('[aria-label="What to restore"]'));
+
+        $this->page->get(Application::address()."/rigs/{$this->rig}");
+        $this->waitFor('nav[aria-label=Views]');
+        $this->page->findElement(By::linkText('Bench'))->click();
+        $this->waitFor('[data-receiver=brine]');
+        self::assertCount(0, $this->all('[aria-label="After the panic"]'));
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->waitFor('[aria-label="After the panic"]');
+        $this->page->findElement(By::xpath("//section[@aria-label='After the panic']//button[normalize-space()='Brine']"))->click();
+        $this->one('[aria-label="After the panic"] [aria-label=Close]')->click();
+        $this->until(fn (): bool => [] === $this->all('[aria-label="After the panic"]'), 'closed until the next one');
+        self::assertCount(1, $this->all('[aria-label="Restore brine"]'), 'and each unit has it on the bench');
+    }
+
+    /** Messages that a unit has heard on the bench of the stage. */
+    private function heardBy(string $unit): int
+    {
+        $heard = $this->page->executeAsyncScript(<<<'JS'
+            const [rig, unit, done] = arguments;
+            (async () => {
+                const stage = await (await fetch(`/api/rigs/${rig}/stage`)).json();
+                const bench = await (await fetch(`/api/bench/${stage.bench}`)).json();
+                done(bench.receivers.find((each) => each.port === unit)?.view.messages ?? 0);
+            })();
+            JS, [$this->rig, $unit]);
+
+        return \is_int($heard) ? $heard : 0;
+    }
+
     public function testTheStageIsReadInTheDarkAndInDaylight(): void
     {
         foreach (['lamps-down', 'daylight'] as $theme) {

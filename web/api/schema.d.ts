@@ -1931,6 +1931,8 @@ export interface components {
             port: string;
             /** @description Whether it can be brought back to where it should stand. */
             restores: boolean;
+            /** @description What of it can hurt */
+            hazards: string[];
             view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
         News: {

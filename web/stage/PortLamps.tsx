@@ -5,7 +5,7 @@ import { usePart } from '../bench/session/useBench';
 export function PortLamps({ store }: { store: BenchStore }) {
   const ports = usePart(store, (state) => state.ports);
   return (
-    <div className="order-1 flex min-w-0 flex-1 basis-96 flex-col text-lg">
+    <div className="flex min-w-0 flex-1 basis-96 flex-col text-lg">
       {([true, false] as const).map((isIn) => (
         <ul
           key={String(isIn)}

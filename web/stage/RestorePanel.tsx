@@ -6,7 +6,7 @@ import type { BenchStore } from '../bench/session/BenchStore';
 export function RestorePanel({ store }: { store: BenchStore }) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <div className="relative">
+    <>
       <button
         type="button"
         className="btn h-16 px-6 text-3xl btn-neutral"
@@ -18,7 +18,7 @@ export function RestorePanel({ store }: { store: BenchStore }) {
       {isOpen && (
         <section
           aria-label="What to restore"
-          className="absolute right-0 bottom-20 z-20 flex w-[56rem] max-w-[calc(100vw-1.5rem)] flex-col gap-3 rounded-box border-2 border-base-content bg-base-100 p-4"
+          className="fixed inset-x-3 bottom-40 z-20 flex flex-col gap-3 rounded-box border-2 border-base-content bg-base-100 p-4"
         >
           <RestoreList store={store} isLarge />
           <button type="button" className="btn h-16 px-6 text-3xl btn-neutral" onClick={() => setOpen(false)}>
@@ -26,6 +26,6 @@ export function RestorePanel({ store }: { store: BenchStore }) {
           </button>
         </section>
       )}
-    </div>
+    </>
   );
 }

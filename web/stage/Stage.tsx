@@ -118,69 +118,73 @@ export function Stage({
       <p role="status" className={`truncate text-xl ${kept === null ? 'invisible' : ''}`}>
         {kept ?? '.'}
       </p>
-      <footer className="mt-auto flex flex-wrap items-center gap-3">
-        <button
-          type="button"
-          className="btn h-16 px-6 text-3xl btn-neutral"
-          disabled={place === 0}
-          onClick={() => go(place - 1)}
-        >
-          Back
-        </button>
-        <button
-          type="button"
-          className="btn h-16 min-w-0 flex-1 justify-start px-6 text-3xl btn-primary"
-          disabled={next === undefined}
-          onClick={() => go(place + 1)}
-        >
-          <span className="truncate">Next: {next?.title ?? 'the end'}</span>
-        </button>
-        <button
-          type="button"
-          className="btn h-16 px-6 text-3xl btn-neutral"
-          onClick={() => store.go(scenes.current)}
-          title="Everything that this scene sends, once more"
-        >
-          Send again
-        </button>
-        <RestorePanel store={store} />
-        <PortLamps store={store} />
-        <button
-          type="button"
-          className="btn h-16 px-6 text-3xl btn-neutral"
-          title="Keeps the last minute, to be looked at afterwards"
-          onClick={() => void keepMinute(store, rig.book ?? '').then(setKept)}
-        >
-          That was wrong
-        </button>
-        {isLocked ? (
-          <HoldButton label="Locked: hold to unlock" onHeld={() => setLocked(false)} />
-        ) : (
-          <>
-            <button
-              type="button"
-              className="btn min-h-14 text-xl btn-neutral"
-              onClick={() => setLocked(true)}
-            >
-              Lock
-            </button>
-            <Link className="btn min-h-14 text-xl btn-neutral" to={`/rigs/${id}/show`}>
-              Change the show
-            </Link>
-            <nav aria-label="Songs" className="flex w-full flex-wrap gap-2">
-              {songs.map((each, index) => (
-                <button
-                  key={`${index} ${each.id}`}
-                  type="button"
-                  className={`btn text-xl ${index === place ? 'btn-primary' : 'btn-neutral'}`}
-                  onClick={() => go(index)}
-                >
-                  {index + 1} {each.title}
-                </button>
-              ))}
-            </nav>
-          </>
-        )}
+      <footer className="mt-auto flex flex-col gap-3">
+        <div className="flex items-center gap-3">
+          <button
+            type="button"
+            className="btn h-16 px-6 text-3xl btn-neutral"
+            disabled={place === 0}
+            onClick={() => go(place - 1)}
+          >
+            Back
+          </button>
+          <button
+            type="button"
+            className="btn h-16 min-w-0 flex-1 justify-start px-6 text-3xl btn-primary"
+            disabled={next === undefined}
+            onClick={() => go(place + 1)}
+          >
+            <span className="truncate">Next: {next?.title ?? 'the end'}</span>
+          </button>
+          <button
+            type="button"
+            className="btn h-16 px-6 text-3xl btn-neutral"
+            onClick={() => store.go(scenes.current)}
+            title="Everything that this scene sends, once more"
+          >
+            Send again
+          </button>
+          <RestorePanel store={store} />
+        </div>
+        <div className="flex flex-wrap items-center gap-3">
+          <PortLamps store={store} />
+          <button
+            type="button"
+            className="btn h-16 px-6 text-3xl btn-neutral"
+            title="Keeps the last minute, to be looked at afterwards"
+            onClick={() => void keepMinute(store, rig.book ?? '').then(setKept)}
+          >
+            That was wrong
+          </button>
+          {isLocked ? (
+            <HoldButton label="Locked: hold to unlock" onHeld={() => setLocked(false)} />
+          ) : (
+            <>
+              <button
+                type="button"
+                className="btn min-h-14 text-xl btn-neutral"
+                onClick={() => setLocked(true)}
+              >
+                Lock
+              </button>
+              <Link className="btn min-h-14 text-xl btn-neutral" to={`/rigs/${id}/show`}>
+                Change the show
+              </Link>
+              <nav aria-label="Songs" className="flex w-full flex-wrap gap-2">
+                {songs.map((each, index) => (
+                  <button
+                    key={`${index} ${each.id}`}
+                    type="button"
+                    className={`btn text-xl ${index === place ? 'btn-primary' : 'btn-neutral'}`}
+                    onClick={() => go(index)}
+                  >
+                    {index + 1} {each.title}
+                  </button>
+                ))}
+              </nav>
+            </>
+          )}
+        </div>
       </footer>
     </main>
   );

@@ -90,7 +90,9 @@ final class MinuteTest extends TestCase
             match (true) {
                 0 === $what => $bench->panic($at),
                 1 === $what => $bench->go(mt_rand(0, 2), $at),
-                $what < 6 => $bench->advance($at),
+                2 === $what => $bench->restore($at, ['brine', 'drive', 'moths', 'treadle'][mt_rand(0, 3)]),
+                3 === $what => $bench->goToSong(mt_rand(0, 4), $at),
+                $what < 7 => $bench->advance($at),
                 default => $bench->touch($at, $unit, $control, [0, 127, mt_rand(0, 127)][mt_rand(0, 2)]),
             };
         }

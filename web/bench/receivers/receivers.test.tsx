@@ -20,7 +20,7 @@ function synth(change: Partial<SynthView>): Receiver {
     elsewhere: 0,
     ...change,
   };
-  return { port: 'moths', restores: false, view };
+  return { port: 'moths', restores: false, hazards: [], view };
 }
 
 describe('a synth', () => {
@@ -54,6 +54,7 @@ it('a sampler shows levels in per cent', () => {
       receiver={{
         port: 'sampler',
         restores: false,
+        hazards: [],
         view: { face: 'sampler', channel: 9, levels: [0, 8192, 16383], elsewhere: 0 } as Receiver['view'],
       }}
     />,
@@ -68,6 +69,7 @@ it('an echo says the tempo and where it has it from', () => {
       receiver={{
         port: 'echo',
         restores: false,
+        hazards: [],
         view: { face: 'echo', channel: 5, tempo: 104, source: 'taps', elsewhere: 0 } as Receiver['view'],
       }}
     />,
@@ -82,6 +84,7 @@ it('a drum box marks its step', () => {
       receiver={{
         port: 'ticker',
         restores: false,
+        hazards: [],
         view: {
           face: 'drums',
           channel: 0,
@@ -107,6 +110,7 @@ describe('a unit of the rig', () => {
         receiver={{
           port: 'brine',
           restores: false,
+          hazards: [],
           view: {
             face: 'device',
             channel: 0,
