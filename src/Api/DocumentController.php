@@ -23,6 +23,8 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
 
 /** Everything that people make and keep: stored as it is changed, with its history. */
 #[Route('/api/documents')]
@@ -60,7 +62,11 @@ final readonly class DocumentController
     {
         $file = Upload::of($request);
         $name = $file->getClientOriginalName();
-        $text = $file->getContent();
+        try {
+            $text = RigReader::isZip($file->getContent()) ? RigReader::text($file->getPathname()) : $file->getContent();
+        } catch (BadData $bad) {
+            throw Problem::unprocessable("{$name}: {$bad->getMessage()}");
+        }
         $kind = Kinds::all()[self::kindOf($name, $text)];
         try {
             $kind->read($text, $name);
@@ -123,7 +129,10 @@ final readonly class DocumentController
     public function duplicate(string $id, Request $request): JsonResponse
     {
         $document = $this->find($id);
-        $copy = $this->documents->create(self::kind($document->kind), mb_substr("{$document->name} (copy)", 0, self::LONGEST_NAME), $document->text, Author::of($request), Revision::DUPLICATED);
+        [$name, $by] = [mb_substr("{$document->name} (copy)", 0, self::LONGEST_NAME), Author::of($request)];
+        $copy = RigKind::NAME === $document->kind
+            ? $this->rigs->bringIn(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), $name, $by, Revision::DUPLICATED) // with rules of its own
+            : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED);
 
         return new JsonResponse(DocumentView::whole($copy), 201);
     }

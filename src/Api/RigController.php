@@ -8,6 +8,7 @@ use App\Rig\FindingsView;
 use App\Rig\FitView;
 use App\Rig\PlanView;
 use App\Rig\RigStore;
+use App\Rig\RigZip;
 use App\Rig\Sheets;
 use App\Rig\TrialView;
 use App\Rig\WiresView;
@@ -56,9 +57,26 @@ final readonly class RigController
     #[Route('/api/rigs/{id}/file', methods: 'GET')]
     public function file(string $id): Response
     {
+        [$rig, $name] = $this->whole($id);
+
+        return Download::text(Json::encode($rig), "{$name}.rig.json", 'application/json');
+    }
+
+    /** The same as a zip, with rules, charts and kept tapes as files beside it. */
+    #[Route('/api/rigs/{id}/zip', methods: 'GET')]
+    public function zip(string $id): Response
+    {
+        [$rig, $name] = $this->whole($id);
+
+        return Download::text(RigZip::of(Json::encode($rig)), "{$name}.zip", 'application/zip');
+    }
+
+    /** @return array{array<mixed>, string} a rig with its rulebook, and its name */
+    private function whole(string $id): array
+    {
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
 
-        return Download::text(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), "{$document->name}.rig.json", 'application/json');
+        return [array_diff_key($this->rigs->whole($document), ['book' => true]), $document->name];
     }
 
     /** Where a control of a unit arrives. */

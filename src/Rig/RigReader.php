@@ -21,9 +21,24 @@ final class RigReader
     /** @throws BadData with everything that is wrong */
     public static function ofFile(string $path): Rig
     {
+        return RigFile::rig(self::text($path));
+    }
+
+    /**
+     * The JSON of a rig from a file of either sort.
+     *
+     * @throws BadData
+     */
+    public static function text(string $path): string
+    {
         $begin = (string) @file_get_contents($path, false, null, 0, 4);
 
-        return RigFile::rig(str_starts_with($begin, "PK\x03\x04") || str_starts_with($begin, "PK\x05\x06") ? self::unpacked($path) : self::read($path));
+        return self::isZip($begin) ? self::unpacked($path) : self::read($path);
+    }
+
+    public static function isZip(string $begin): bool
+    {
+        return str_starts_with($begin, "PK\x03\x04") || str_starts_with($begin, "PK\x05\x06");
     }
 
     /** @return \Closure(Rulebook): RigDevices what names of devices mean in this rig */

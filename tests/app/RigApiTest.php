@@ -61,6 +61,68 @@ final class RigApiTest extends ApiTestCase
         self::assertSame($first, $again);
     }
 
+    public function testARigGoesOutAsAZipWithItsPartsAndComesBackEqual(): void
+    {
+        $rig = $this->rig(self::MENDED);
+        $this->browser->request('GET', "/api/rigs/{$rig}/zip");
+        $zip = (string) $this->browser->getResponse()->getContent();
+        $this->browser->request('GET', "/api/rigs/{$rig}/file");
+        $first = json_decode((string) $this->browser->getResponse()->getContent(), true);
+        self::assertIsArray($first);
+        $names = self::namesIn($zip);
+        self::assertContains('rig.json', $names);
+        self::assertContains('rules.book', $names);
+        self::assertContains('charts/brine.json', $names);
+        self::assertContains('proofs/01-Every-control-once.tape', $names);
+        $made = $this->bringIn('again.zip', $zip, 201);
+        $this->browser->request('GET', "/api/rigs/{$this->text($made, 'id')}/file");
+        $again = json_decode((string) $this->browser->getResponse()->getContent(), true);
+        self::assertIsArray($again);
+        unset($again['name'], $first['name']);
+        self::assertSame($first, $again);
+
+        $before = \count($this->call('GET', '/api/documents', null, 200));
+        mt_srand(1861);
+        for ($case = 0; $case < Cases::number(60); ++$case) {
+            $damaged = substr($zip, 0, mt_rand(4, \strlen($zip) - 1));
+            for ($flip = 0; $flip < 20; ++$flip) {
+                $damaged[mt_rand(4, \strlen($damaged) - 1)] = \chr(mt_rand(0, 255));
+            }
+            $said = $this->bringIn('bad.zip', $damaged, null);
+            self::assertSame(422, $this->browser->getResponse()->getStatusCode());
+            self::assertStringContainsString('bad.zip', $this->text($said, 'error'));
+        }
+        self::assertCount($before, $this->call('GET', '/api/documents', null, 200), 'nothing has come in');
+    }
+
+    public function testACopyOfARigHasRulesOfItsOwn(): void
+    {
+        $rig = $this->rig(self::MENDED);
+        $copy = $this->call('POST', "/api/documents/{$rig}/duplicate", [], 201);
+        $books = array_map(function (string $id): string {
+            $json = json_decode($this->text($this->call('GET', "/api/documents/{$id}", null, 200), 'text'), true);
+
+            return \is_array($json) && \is_string($json['book'] ?? null) ? $json['book'] : '';
+        }, [$rig, $this->text($copy, 'id')]);
+        self::assertNotSame($books[0], $books[1]);
+        [$one, $other] = array_map(fn (string $id): string => $this->text($this->call('GET', "/api/documents/{$id}", null, 200), 'text'), $books);
+        self::assertSame($one, $other, 'but they say the same');
+    }
+
+    /** @return list<string> */
+    private static function namesIn(string $zip): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'zigzag');
+        file_put_contents($path, $zip);
+        $archive = new \ZipArchive();
+        $archive->open($path);
+        $names = array_map(static fn (int $index): string => (string) $archive->getNameIndex($index), range(0, $archive->numFiles - 1));
+        $archive->close();
+        unlink($path);
+
+        return $names;
+    }
+
     public function testDamagedRigFilesSayWhereAndChangeNothing(): void
     {
         $this->browser->request('GET', "/api/rigs/{$this->rig(self::MENDED)}/file");
@@ -284,7 +346,7 @@ final class RigApiTest extends ApiTestCase
     }
 
     /** @return array<mixed> */
-    private function bringIn(string $name, string $content, int $status): array
+    private function bringIn(string $name, string $content, ?int $status): array
     {
         return $this->upload($name, $content, $status, '/api/documents/import');
     }

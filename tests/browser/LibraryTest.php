@@ -34,7 +34,7 @@ final class LibraryTest extends PageTestCase
         $this->one("[aria-label='Duplicate {$this->name} low']")->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->list(), "{$this->name} low (copy)"), 'a copy');
         $this->one("[aria-label='Delete {$this->name} low (copy)']")->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => !str_contains($this->list(), "{$this->name} low (copy)") && str_contains($this->text('[aria-label="Deleted rulebooks"]'), "{$this->name} low (copy)"), 'it is among the deleted');
+        $this->until(fn (): bool => !str_contains($this->list(), "{$this->name} low (copy)") && str_contains($this->text('[aria-label="Deleted"]'), "{$this->name} low (copy)"), 'it is among the deleted');
         $this->one("[aria-label='Take back {$this->name} low (copy)']")->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->list(), "{$this->name} low (copy)"), 'it is back');
     }

@@ -25,8 +25,14 @@ import type {
 export { Refusal } from './request';
 
 export const api = {
-  listDocuments: (kind: string, deleted = false) =>
-    answered(client.GET('/api/documents', { params: { query: { kind, deleted } }, ...within(LONGEST_MS) })),
+  /** @param kind null for all kinds */
+  listDocuments: (kind: string | null, deleted = false) =>
+    answered(
+      client.GET('/api/documents', {
+        params: { query: { ...(kind === null ? {} : { kind }), deleted } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   createDocument: (body: { kind: string; name: string; text: string }) =>
     answered(client.POST('/api/documents', { body, ...within(LONGEST_MS) })),
   importDocument: (file: File) => answered(client.POST('/api/documents/import', uploaded(file))),

@@ -371,6 +371,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A rig with its rulebook as a zip, with rules, charts and kept tapes as files beside it. */
+        get: operations["rigZip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/ways": {
         parameters: {
             query: {
@@ -1931,7 +1950,7 @@ export interface components {
             port: string;
             /** @description Whether it can be brought back to where it should stand. */
             restores: boolean;
-            /** @description What of it can hurt */
+            /** @description What of it can hurt, as its chart says. */
             hazards: string[];
             view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
@@ -2650,6 +2669,29 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
+    rigZip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The zip */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
     waysOf: {
         parameters: {
             query: {
@@ -3352,7 +3394,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The file */
+            /** @description The zip */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -1,14 +1,14 @@
-import { Plus, Redo2, Undo2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { Chart, StoredDocument } from '../api/types';
-import { useDocument } from '../documents/queries';
+import { SavingNotice } from '../documents/SavingNotice';
+import { UndoButtons } from '../documents/UndoButtons';
 import { useJson } from '../documents/useJson';
+import { WithDocument } from '../documents/WithDocument';
 import { Tools } from '../shell/Tools';
-import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { ReckonButton } from '../ui/Reckoner';
-import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { Tabs } from '../ui/Tabs';
 import { nextQuestions } from './questions';
@@ -23,14 +23,10 @@ import type { Table } from './tables/table';
 /** What one kind of device can do, as far as is known. */
 export default function ChartPage() {
   const { id = '' } = useParams();
-  const document = useDocument(id);
-  if (document.isError) {
-    return <Blank title={document.error.message} action={{ label: 'Go to the charts', href: '/charts' }} />;
-  }
-  return document.data === undefined ? (
-    <Blank title="Opening the chart …" />
-  ) : (
-    <OpenChart key={id} document={document.data} />
+  return (
+    <WithDocument id={id} what="the chart" back={{ label: 'Go to the charts', href: '/charts' }}>
+      {(document) => <OpenChart document={document} />}
+    </WithDocument>
   );
 }
 
@@ -40,37 +36,16 @@ function OpenChart({ document }: { document: StoredDocument }) {
   const [tab, setTab] = useState<(typeof TABS)[number]>(() =>
     (JSON.parse(document.text) as Chart).parameters === undefined ? 'Controls' : 'Parameters',
   );
-  const { value: chart, change, undo, redo, saving } = useJson<Chart>(document);
+  const work = useJson<Chart>(document);
+  const { value: chart, change } = work;
   const questions = nextQuestions(chart);
-  const state = saving.state;
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
-        <Button
-          iconOnly
-          icon={<Undo2 size={16} />}
-          label="Undo"
-          disabled={undo === null}
-          onClick={undo ?? undefined}
-        />
-        <Button
-          iconOnly
-          icon={<Redo2 size={16} />}
-          label="Redo"
-          disabled={redo === null}
-          onClick={redo ?? undefined}
-        />
+        <UndoButtons work={work} />
         <ReckonButton first="program" />
       </Tools>
-      <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
-      <Notice
-        text={
-          state.is === 'conflict'
-            ? 'Somebody else has changed this chart meanwhile; load the page again.'
-            : null
-        }
-        tone="error"
-      />
+      <SavingNotice work={work} what="chart" />
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_1fr] lg:overflow-hidden">
         <Panel
           title={`${chart.name}: ${counted(tab, chart)}`}

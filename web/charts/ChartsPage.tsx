@@ -1,8 +1,12 @@
 import { ClipboardPaste, Upload } from 'lucide-react';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { api } from '../api/client';
+import type { DocumentSummary } from '../api/types';
 import { useDocuments, useDocumentWork } from '../documents/queries';
+import { Deleted } from '../library/Deleted';
+import { DocumentHistory } from '../library/DocumentHistory';
+import { DocumentRow } from '../library/DocumentRow';
 import { Tools } from '../shell/Tools';
 import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
@@ -16,6 +20,8 @@ export default function ChartsPage() {
   const charts = useDocuments('chart');
   const [isPasting, setPasting] = useState(false);
   const bringIn = useDocumentWork(api.importDocument);
+  const [looked, setLooked] = useState<DocumentSummary | null>(null);
+  const [told, setTold] = useState<string | null>(null);
   const [wanted, setWanted] = useState('');
   const shown = (charts.data ?? [])
     .filter((chart) => chart.name.toLowerCase().includes(wanted.trim().toLowerCase()))
@@ -41,8 +47,10 @@ export default function ChartsPage() {
         />
       </Tools>
       <Notice text={bringIn.error?.message ?? charts.error?.message ?? null} tone="error" />
+      <Notice text={told} tone="info" onClose={() => setTold(null)} />
       <Panel
         title="Charts"
+        className="shrink-0"
         aside={
           <input
             type="search"
@@ -59,23 +67,21 @@ export default function ChartsPage() {
             No chart yet. Copy the table of controllers from a manual or a spreadsheet, and paste it.
           </p>
         )}
-        <ul
-          aria-label="Charts"
-          className="grid grid-cols-1 divide-y divide-base-300 md:grid-cols-2 md:divide-y-0"
-        >
+        <ul aria-label="Charts" className="divide-y divide-base-300">
           {shown.map((chart) => (
-            <li key={chart.id} className="border-base-300 px-3 py-2 md:border-b">
-              <Link className="text-base font-semibold hover:underline" to={`/charts/${chart.id}`}>
-                {chart.name}
-              </Link>
-              <p className="text-sm">
-                {String(chart.summary['sort'])}, {String(chart.summary['parameters'])} parameters,{' '}
-                {String(chart.summary['controls'])} controls, version {chart.version}
-              </p>
-            </li>
+            <DocumentRow
+              key={chart.id}
+              document={chart}
+              to={`/charts/${chart.id}`}
+              file={`/api/documents/${chart.id}/file`}
+              about={`${String(chart.summary['sort'])}, ${String(chart.summary['parameters'])} parameters, ${String(chart.summary['controls'])} controls`}
+              onHistory={() => setLooked(chart)}
+            />
           ))}
         </ul>
       </Panel>
+      <Deleted kinds={['chart']} />
+      <DocumentHistory of={looked} all={charts.data ?? []} onTold={setTold} onClose={() => setLooked(null)} />
       {isPasting && (
         <PasteTable
           onClose={(id) => {

@@ -4,7 +4,7 @@ import type { StoredDocument } from '../api/types';
 
 export const keys = {
   list: (kind: string) => ['documents', kind] as const,
-  deleted: (kind: string) => ['documents', kind, 'deleted'] as const,
+  deleted: ['documents', 'deleted'] as const,
   one: (id: string) => ['document', id] as const,
   revisions: (id: string) => ['document', id, 'revisions'] as const,
   revision: (id: string, number: number) => ['document', id, 'revisions', number] as const,
@@ -13,8 +13,8 @@ export const keys = {
 export const useDocuments = (kind: string) =>
   useQuery({ queryKey: keys.list(kind), queryFn: () => api.listDocuments(kind) });
 
-export const useDeleted = (kind: string) =>
-  useQuery({ queryKey: keys.deleted(kind), queryFn: () => api.listDocuments(kind, true) });
+export const useDeleted = () =>
+  useQuery({ queryKey: keys.deleted, queryFn: () => api.listDocuments(null, true) });
 
 /** A document as it is when it is opened; what is typed from then on is the view's own. */
 export const useDocument = (id: string) =>
@@ -44,5 +44,13 @@ export function useDocumentWork<T, R>(work: (what: T) => Promise<R>) {
   });
 }
 
+/** Charts and rigs know their own name as well. */
 export const renamed = (document: StoredDocument, name: string) =>
-  api.writeDocument(document.id, { name, text: document.text, version: document.version });
+  api.writeDocument(document.id, {
+    name,
+    text:
+      document.kind === 'chart' || document.kind === 'rig'
+        ? `${JSON.stringify({ ...(JSON.parse(document.text) as object), name }, null, 4)}\n`
+        : document.text,
+    version: document.version,
+  });

@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { DocumentSummary } from '../api/types';
-import { HistoryDialog } from '../documents/HistoryDialog';
-import { useDeleted, useDocuments, useDocumentWork } from '../documents/queries';
+import { useDocuments, useDocumentWork } from '../documents/queries';
 import { goTo } from '../guide/place';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { Tools } from '../shell/Tools';
@@ -13,8 +12,9 @@ import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { Deleted } from './Deleted';
+import { DocumentHistory } from './DocumentHistory';
+import { DocumentRow } from './DocumentRow';
 import { Rigs } from './Rigs';
-import { RulebookRow } from './RulebookRow';
 
 const KIND = 'rulebook';
 
@@ -22,7 +22,7 @@ const KIND = 'rulebook';
 export default function LibraryPage() {
   const navigate = useNavigate();
   const rulebooks = useDocuments(KIND);
-  const deleted = useDeleted(KIND);
+  const rigs = useDocuments('rig');
   const [looked, setLooked] = useState<DocumentSummary | null>(null);
   const [told, setTold] = useState<string | null>(null);
   const create = useDocumentWork(() =>
@@ -51,7 +51,7 @@ export default function LibraryPage() {
           icon={<Upload size={16} />}
           label="Bring in a file"
           what="Rulebook, rig or chart file"
-          accept=".book,.txt,.json"
+          accept=".book,.txt,.json,.zip"
           onFile={(file) =>
             bringIn.mutate(file, { onSuccess: (made) => setTold(`“${made.name}” has been brought in.`) })
           }
@@ -80,28 +80,32 @@ export default function LibraryPage() {
         <Button icon={<Footprints size={18} />} label="A first rig in ten minutes" onClick={() => goTo(0)} />
         <span className="text-sm">From nothing to a printed card and a played song, step by step.</span>
       </p>
-      <Rigs />
+      <Rigs onHistory={setLooked} />
       <Panel title="Rulebooks" className="shrink-0">
         {rulebooks.data?.length === 0 && (
           <p className="p-4">No rulebook yet: begin a new one, or bring in a file.</p>
         )}
         <ul className="divide-y divide-base-300" aria-label="Rulebooks">
           {rulebooks.data?.map((rulebook) => (
-            <RulebookRow key={rulebook.id} rulebook={rulebook} onHistory={() => setLooked(rulebook)} />
+            <DocumentRow
+              key={rulebook.id}
+              document={rulebook}
+              to={`/bench/${rulebook.id}`}
+              open="Open on the bench"
+              file={`/api/documents/${rulebook.id}/file`}
+              about={`${String(rulebook.summary['lines'])} lines`}
+              onHistory={() => setLooked(rulebook)}
+            />
           ))}
         </ul>
       </Panel>
-      {(deleted.data?.length ?? 0) > 0 && <Deleted documents={deleted.data ?? []} />}
-      {looked !== null && (
-        <HistoryDialog
-          document={looked}
-          version={() => rulebooks.data?.find((each) => each.id === looked.id)?.version ?? looked.version}
-          onBroughtBack={(restored) =>
-            setTold(`“${restored.name}” is again as it was; what it was before is in its history.`)
-          }
-          onClose={() => setLooked(null)}
-        />
-      )}
+      <Deleted kinds={['rig', KIND]} />
+      <DocumentHistory
+        of={looked}
+        all={[...(rulebooks.data ?? []), ...(rigs.data ?? [])]}
+        onTold={setTold}
+        onClose={() => setLooked(null)}
+      />
     </main>
   );
 }

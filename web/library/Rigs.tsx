@@ -1,11 +1,12 @@
 import { FilePlus2 } from 'lucide-react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { api } from '../api/client';
-import { timeOf } from '../documents/HistoryDialog';
+import type { DocumentSummary } from '../api/types';
 import { useDocuments, useDocumentWork } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { DocumentRow } from './DocumentRow';
 
 const BOOK = `rulebook "New rig"
 
@@ -16,7 +17,7 @@ port boxes out
 `;
 
 /** All rigs: opened and begun. A new one gets a rulebook of its own. */
-export function Rigs() {
+export function Rigs({ onHistory }: { onHistory: (rig: DocumentSummary) => void }) {
   const navigate = useNavigate();
   const rigs = useDocuments('rig');
   const create = useDocumentWork(async () => {
@@ -47,21 +48,15 @@ export function Rigs() {
       )}
       <ul aria-label="Rigs" className="divide-y divide-base-300">
         {rigs.data?.map((rig) => (
-          <li key={rig.id} className="flex flex-wrap items-center gap-2 px-3 py-2">
-            <div className="min-w-48 flex-1">
-              <Link className="text-base font-semibold hover:underline" to={`/rigs/${rig.id}`}>
-                {rig.name}
-              </Link>
-              <p className="text-sm">
-                {String(rig.summary['units'])} units, {String(rig.summary['leads'])} leads, changed{' '}
-                {timeOf(rig.changedAt)}
-                {rig.changedBy === '' ? '' : ` by ${rig.changedBy}`}
-              </p>
-            </div>
-            <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${rig.id}`}>
-              Open the rig
-            </Link>
-          </li>
+          <DocumentRow
+            key={rig.id}
+            document={rig}
+            to={`/rigs/${rig.id}`}
+            open="Open the rig"
+            file={`/api/rigs/${rig.id}/zip`}
+            about={`${String(rig.summary['units'])} units, ${String(rig.summary['leads'])} leads`}
+            onHistory={() => onHistory(rig)}
+          />
         ))}
       </ul>
     </Panel>

@@ -3,10 +3,11 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Moment, Rig, StoredDocument } from '../api/types';
-import { useDocument } from '../documents/queries';
+import { SavingNotice } from '../documents/SavingNotice';
+import { UndoButtons } from '../documents/UndoButtons';
+import { WithDocument } from '../documents/WithDocument';
 import { useRig } from '../rigs/useRig';
 import { Tools } from '../shell/Tools';
-import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
@@ -17,14 +18,10 @@ import { Rehearsal } from './Rehearsal';
 /** Kept tapes: what they do now beside what was accepted, and what none of them touches. */
 export default function ProofPage() {
   const { id = '' } = useParams();
-  const document = useDocument(id);
-  if (document.isError) {
-    return <Blank title={document.error.message} action={{ label: 'Go to the library', href: '/library' }} />;
-  }
-  return document.data === undefined ? (
-    <Blank title="Opening the proofs …" />
-  ) : (
-    <OpenProofs key={id} document={document.data} />
+  return (
+    <WithDocument id={id} what="the proofs">
+      {(document) => <OpenProofs document={document} />}
+    </WithDocument>
   );
 }
 
@@ -59,6 +56,7 @@ function OpenProofs({ document }: { document: StoredDocument }) {
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
+        <UndoButtons work={work} />
         <Button
           label="Make a tape of every control"
           disabled={accept.isPending}
@@ -73,6 +71,7 @@ function OpenProofs({ document }: { document: StoredDocument }) {
           The show
         </Link>
       </Tools>
+      <SavingNotice work={work} what="rig" />
       <Notice text={accept.error?.message ?? proofs.error?.message ?? null} tone="error" />
       <div className="grid min-h-0 flex-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
         <Panel title={proofs.isFetching ? 'Kept tapes, being played …' : 'Kept tapes'}>

@@ -1,12 +1,12 @@
-import { Cable, Download, FilePlus2, Music, Redo2, Undo2 } from 'lucide-react';
+import { Cable, Download, FilePlus2, Music } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { StoredDocument } from '../api/types';
-import { useDocument } from '../documents/queries';
+import { SavingNotice } from '../documents/SavingNotice';
+import { UndoButtons } from '../documents/UndoButtons';
+import { WithDocument } from '../documents/WithDocument';
 import { Tools } from '../shell/Tools';
-import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
-import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { AddLead } from './AddLead';
 import { AddUnit } from './AddUnit';
@@ -18,14 +18,10 @@ import { useRig } from './useRig';
 /** A rig: its picture, what is chosen in it, and everything that is computed from it. */
 export default function RigPage() {
   const { id = '' } = useParams();
-  const document = useDocument(id);
-  if (document.isError) {
-    return <Blank title={document.error.message} action={{ label: 'Go to the library', href: '/library' }} />;
-  }
-  return document.data === undefined ? (
-    <Blank title="Opening the rig …" />
-  ) : (
-    <OpenRig key={id} document={document.data} />
+  return (
+    <WithDocument id={id} what="the rig">
+      {(document) => <OpenRig document={document} />}
+    </WithDocument>
   );
 }
 
@@ -33,26 +29,12 @@ function OpenRig({ document }: { document: StoredDocument }) {
   const work = useRig(document);
   const [chosen, setChosen] = useState<Chosen>(null);
   const [adding, setAdding] = useState<'unit' | 'lead' | null>(null);
-  const { rig, computed, saving } = work;
-  const state = saving.state;
+  const { rig, computed } = work;
 
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
-        <Button
-          iconOnly
-          icon={<Undo2 size={16} />}
-          label="Undo"
-          disabled={work.undo === null}
-          onClick={work.undo ?? undefined}
-        />
-        <Button
-          iconOnly
-          icon={<Redo2 size={16} />}
-          label="Redo"
-          disabled={work.redo === null}
-          onClick={work.redo ?? undefined}
-        />
+        <UndoButtons work={work} />
         <Button
           tone="primary"
           icon={<FilePlus2 size={16} />}
@@ -80,15 +62,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
           <Download size={16} />
         </a>
       </Tools>
-      <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
-      <Notice
-        text={
-          state.is === 'conflict'
-            ? 'Somebody else has changed this rig meanwhile. Load the page again to see it; what you changed since is in the undo of this window only.'
-            : null
-        }
-        tone="error"
-      />
+      <SavingNotice work={work} what="rig" />
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] lg:overflow-hidden">
         <Panel
           title={`${document.name}: ${counted(rig.units.length, 'unit')}, ${counted((rig.leads ?? []).length, 'lead')}`}

@@ -1,14 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { StoredDocument } from '../api/types';
-import { useDocument } from '../documents/queries';
+import { SavingNotice } from '../documents/SavingNotice';
+import { UndoButtons } from '../documents/UndoButtons';
+import { WithDocument } from '../documents/WithDocument';
 import { useRig } from '../rigs/useRig';
 import { Tools } from '../shell/Tools';
-import { Blank } from '../ui/Blank';
-import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { Tabs } from '../ui/Tabs';
@@ -29,14 +28,10 @@ const TABS = {
 /** The show of a rig: its songs in order, what each scene calls, and what each control does. */
 export default function ShowPage() {
   const { id = '' } = useParams();
-  const document = useDocument(id);
-  if (document.isError) {
-    return <Blank title={document.error.message} action={{ label: 'Go to the library', href: '/library' }} />;
-  }
-  return document.data === undefined ? (
-    <Blank title="Opening the show …" />
-  ) : (
-    <OpenShow key={id} document={document.data} />
+  return (
+    <WithDocument id={id} what="the show">
+      {(document) => <OpenShow document={document} />}
+    </WithDocument>
   );
 }
 
@@ -48,24 +43,10 @@ function OpenShow({ document }: { document: StoredDocument }) {
     queryFn: () => api.showOf(document.id),
     placeholderData: (before) => before,
   });
-  const state = work.saving.state;
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
-        <Button
-          iconOnly
-          icon={<Undo2 size={16} />}
-          label="Undo"
-          disabled={work.undo === null}
-          onClick={work.undo ?? undefined}
-        />
-        <Button
-          iconOnly
-          icon={<Redo2 size={16} />}
-          label="Redo"
-          disabled={work.redo === null}
-          onClick={work.redo ?? undefined}
-        />
+        <UndoButtons work={work} />
         <Tabs
           label="The show"
           tabs={Object.entries(TABS) as [keyof typeof TABS, string][]}
@@ -79,16 +60,8 @@ function OpenShow({ document }: { document: StoredDocument }) {
           Play the show
         </Link>
       </Tools>
-      <Notice
-        text={
-          state.is === 'failed'
-            ? state.text
-            : state.is === 'conflict'
-              ? 'Somebody else has changed this rig meanwhile. Load the page again to see it.'
-              : (sheets.error?.message ?? null)
-        }
-        tone="error"
-      />
+      <SavingNotice work={work} what="rig" />
+      <Notice text={sheets.error?.message ?? null} tone="error" />
       <Panel title={`${document.name}: ${TABS[tab].toLowerCase()}`} className="min-h-0 flex-1">
         <div className="min-h-0 flex-1 overflow-auto p-3">
           {tab === 'songs' && <SetListPanel work={work} scenes={sheets.data?.scenes ?? []} />}

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Command;
+namespace App\Documents;
 
 /** Files as one zip. */
 final class Zip

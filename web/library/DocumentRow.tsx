@@ -8,69 +8,88 @@ import { renamed, useDocumentWork } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
 
-/** One rulebook, and what can be done with it. */
-export function RulebookRow({ rulebook, onHistory }: { rulebook: DocumentSummary; onHistory: () => void }) {
+/** One document of any kind, and what can be done with it. */
+export function DocumentRow({
+  document,
+  to,
+  open,
+  file,
+  about,
+  onHistory,
+}: {
+  document: DocumentSummary;
+  /** Where it is opened. */
+  to: string;
+  /** What the way there is called; without it the name alone leads there. */
+  open?: string;
+  /** Where it is got as a file. */
+  file: string;
+  about: string;
+  onHistory: () => void;
+}) {
+  const { id, name } = document;
   const [isRenaming, setRenaming] = useState(false);
-  const rename = useDocumentWork(async (name: string) => renamed(await api.readDocument(rulebook.id), name));
-  const copy = useDocumentWork(() => api.duplicateDocument(rulebook.id));
-  const remove = useDocumentWork(() => api.deleteDocument(rulebook.id));
+  const rename = useDocumentWork(async (to: string) => renamed(await api.readDocument(id), to));
+  const copy = useDocumentWork(() => api.duplicateDocument(id));
+  const remove = useDocumentWork(() => api.deleteDocument(id));
   const problem = rename.error ?? copy.error ?? remove.error;
-  const lines = typeof rulebook.summary['lines'] === 'number' ? rulebook.summary['lines'] : 0;
 
   return (
     <li className="flex flex-wrap items-center gap-2 px-3 py-2">
       <div className="min-w-48 flex-1">
         {!isRenaming ? (
-          <Link className="text-base font-semibold hover:underline" to={`/bench/${rulebook.id}`}>
-            {rulebook.name}
+          <Link className="text-base font-semibold hover:underline" to={to}>
+            {name}
           </Link>
         ) : (
           <NameField
-            name={rulebook.name}
-            onDone={(name) => {
-              if (name !== null) {
-                rename.mutate(name);
+            name={name}
+            onDone={(wanted) => {
+              if (wanted !== null) {
+                rename.mutate(wanted);
               }
               setRenaming(false);
             }}
           />
         )}
         <p className="text-sm">
-          {lines} lines, changed {timeOf(rulebook.changedAt)}
-          {rulebook.changedBy === '' ? '' : ` by ${rulebook.changedBy}`}, version {rulebook.version}
+          {about}, changed {timeOf(document.changedAt)}
+          {document.changedBy === '' ? '' : ` by ${document.changedBy}`}, version {document.version}
         </p>
         {problem !== null && <p className="text-sm text-error">{problem.message}</p>}
       </div>
-      <Link className="btn btn-sm min-h-9 btn-neutral" to={`/bench/${rulebook.id}`}>
-        Open on the bench
-      </Link>
+      {open !== undefined && (
+        <Link className="btn btn-sm min-h-9 btn-neutral" to={to}>
+          {open}
+        </Link>
+      )}
       <Button
         tone="quiet"
         iconOnly
         icon={<Pencil size={16} />}
-        label={`Rename ${rulebook.name}`}
+        label={`Rename ${name}`}
         onClick={() => setRenaming(true)}
       />
       <Button
         tone="quiet"
         iconOnly
         icon={<Copy size={16} />}
-        label={`Duplicate ${rulebook.name}`}
+        label={`Duplicate ${name}`}
         onClick={() => copy.mutate(undefined)}
       />
       <Button
         tone="quiet"
         iconOnly
         icon={<History size={16} />}
-        label={`History of ${rulebook.name}`}
+        label={`History of ${name}`}
         onClick={onHistory}
       />
       <a
         className="btn btn-square btn-ghost btn-sm min-h-9"
-        href={`/api/documents/${rulebook.id}/file`}
+        href={file}
         download
-        aria-label={`Download ${rulebook.name}`}
-        title={`Download ${rulebook.name}`}
+        aria-label={`Download ${name}`}
+        title={`Download ${name}`}
       >
         <Download size={16} />
       </a>
@@ -78,7 +97,7 @@ export function RulebookRow({ rulebook, onHistory }: { rulebook: DocumentSummary
         tone="quiet"
         iconOnly
         icon={<Trash2 size={16} />}
-        label={`Delete ${rulebook.name}`}
+        label={`Delete ${name}`}
         onClick={() => remove.mutate(undefined)}
       />
     </li>

@@ -1,0 +1,39 @@
+import type { StoredDocument } from '../api/types';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import type { SaveState } from '../rules/useSaving';
+
+/** What there is to say of the saving of a document: it failed, somebody else has changed it, or all is well and nothing is said. */
+export function SavingNotice({
+  work,
+  what,
+}: {
+  work: {
+    saving: { state: SaveState; retry: () => void };
+    told: string | null;
+    resolve: (theirs: StoredDocument, keepMine: boolean) => void;
+  };
+  /** Such as "rig". */
+  what: string;
+}) {
+  const { state } = work.saving;
+  if (state.is === 'conflict') {
+    const { theirs } = state;
+    return (
+      <div role="alert" className="alert flex-wrap alert-error">
+        <span>
+          {theirs.changedBy === '' ? 'Somebody else' : theirs.changedBy} has changed this {what} meanwhile.
+          Nothing is lost: what you do not take stands in its history.
+        </span>
+        <Button label="Take theirs" onClick={() => work.resolve(theirs, false)} />
+        <Button label="Keep mine" onClick={() => work.resolve(theirs, true)} />
+      </div>
+    );
+  }
+  return (
+    <>
+      <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
+      <Notice text={work.told} tone="info" />
+    </>
+  );
+}

@@ -1,0 +1,28 @@
+import { Fragment, type ReactNode } from 'react';
+import type { StoredDocument } from '../api/types';
+import { Blank } from '../ui/Blank';
+import { useDocument } from './queries';
+
+/** Opens a document, says that it is being opened, or why it cannot be. */
+export function WithDocument({
+  id,
+  what,
+  back = { label: 'Go to the library', href: '/library' },
+  children,
+}: {
+  id: string;
+  /** Such as "the rig". */
+  what: string;
+  back?: { label: string; href: string };
+  children: (document: StoredDocument) => ReactNode;
+}) {
+  const document = useDocument(id);
+  if (document.isError) {
+    return <Blank title={document.error.message} action={back} />;
+  }
+  return document.data === undefined ? (
+    <Blank title={`Opening ${what} …`} />
+  ) : (
+    <Fragment key={id}>{children(document.data)}</Fragment>
+  );
+}
