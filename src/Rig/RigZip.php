@@ -14,17 +14,21 @@ final class RigZip
     public static function of(string $json): string
     {
         $files = [RigReader::FILE => $json];
-        $rig = self::list(json_decode($json, true));
+        $rig = self::parts(json_decode($json));
         if (\is_string($rig['rulebook'] ?? null)) {
             $files['rules.book'] = $rig['rulebook'];
         }
-        foreach (self::list($rig['charts'] ?? null) as $id => $kept) {
-            if (\is_array($kept) && isset($kept['chart'])) {
-                $files['charts/'.self::safe((string) $id).'.json'] = Json::encode($kept['chart']);
+        foreach (self::parts($rig['charts'] ?? null) as $id => $kept) {
+            $chart = self::parts($kept)['chart'] ?? null;
+            $name = self::parts($chart)['name'] ?? null;
+            if (\is_string($name)) {
+                $file = 'charts/'.self::safe($name);
+                $files[isset($files["{$file}.json"]) ? "{$file}-".self::safe((string) $id).'.json' : "{$file}.json"] = Json::encode($chart);
             }
         }
-        foreach (self::list($rig['proofs'] ?? null) as $index => $proof) {
-            if (\is_array($proof) && \is_string($proof['tape'] ?? null) && \is_string($proof['accepted'] ?? null)) {
+        foreach (self::parts($rig['proofs'] ?? null) as $index => $proof) {
+            $proof = self::parts($proof);
+            if (\is_string($proof['tape'] ?? null) && \is_string($proof['accepted'] ?? null)) {
                 $name = \sprintf('proofs/%02d-%s', (int) $index + 1, self::safe(\is_string($proof['name'] ?? null) ? $proof['name'] : 'tape'));
                 $files["{$name}.tape"] = $proof['tape'];
                 $files["{$name}.accepted.tape"] = $proof['accepted'];
@@ -34,10 +38,10 @@ final class RigZip
         return Zip::of($files);
     }
 
-    /** @return array<mixed> */
-    private static function list(mixed $value): array
+    /** @return array<mixed> of an object or list; its objects stay objects, so that empty ones are written as such */
+    private static function parts(mixed $value): array
     {
-        return \is_array($value) ? $value : [];
+        return $value instanceof \stdClass || \is_array($value) ? (array) $value : [];
     }
 
     private static function safe(string $name): string

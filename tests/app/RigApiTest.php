@@ -72,7 +72,7 @@ final class RigApiTest extends ApiTestCase
         $names = self::namesIn($zip);
         self::assertContains('rig.json', $names);
         self::assertContains('rules.book', $names);
-        self::assertContains('charts/brine.json', $names);
+        self::assertContains('charts/Brine-echo.json', $names);
         self::assertContains('proofs/01-Every-control-once.tape', $names);
         $made = $this->bringIn('again.zip', $zip, 201);
         $this->browser->request('GET', "/api/rigs/{$this->text($made, 'id')}/file");
