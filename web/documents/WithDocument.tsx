@@ -20,7 +20,7 @@ export function WithDocument({
   if (document.isError) {
     return <Blank title={document.error.message} action={back} />;
   }
-  return document.data === undefined ? (
+  return document.data === undefined || !document.isFetchedAfterMount ? (
     <Blank title={`Opening ${what} …`} />
   ) : (
     <Fragment key={id}>{children(document.data)}</Fragment>

@@ -16,13 +16,17 @@ export const useDocuments = (kind: string) =>
 export const useDeleted = () =>
   useQuery({ queryKey: keys.deleted, queryFn: () => api.listDocuments(null, true) });
 
-/** A document as it is when it is opened; what is typed from then on is the view's own. */
+/**
+ * A document as it is when it is opened; what is typed from then on is the view's own. What another view, left just now, had of it may
+ * be old: it counts once it is fetched after the view has come up.
+ */
 export const useDocument = (id: string) =>
   useQuery({
     queryKey: keys.one(id),
     queryFn: () => api.readDocument(id),
     staleTime: Infinity,
     gcTime: 0,
+    refetchOnMount: 'always',
   });
 
 export const useRevisions = (id: string) =>

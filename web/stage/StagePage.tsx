@@ -12,7 +12,10 @@ import { Stage } from './Stage';
 export default function StagePage() {
   const { id = '' } = useParams();
   const document = useDocument(id);
-  const rig = document.data === undefined ? null : (JSON.parse(document.data.text) as Rig);
+  const rig =
+    document.data === undefined || !document.isFetchedAfterMount
+      ? null
+      : (JSON.parse(document.data.text) as Rig);
   const rulebook = useQuery({
     queryKey: ['stage-rulebook', rig?.book],
     queryFn: () => api.readDocument(rig?.book ?? ''),
