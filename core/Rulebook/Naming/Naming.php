@@ -83,14 +83,15 @@ final class Naming
             $this->errors[] = $error;
         });
         $this->resolved->stacks = array_map($steps->stack(...), $this->book->stacks);
-        $this->resolved->scenes = [];
+        $scenes = [];
         foreach ($this->book->scenes as $scene) {
             $named = new Scene($scene->title, $scene->span, $scene->name);
-            $named->onEnter = $steps->burst($scene->onEnter);
+            $named->onEnter = array_merge(...$steps->entering($scene->onEnter));
             $named->onLeave = $steps->burst($scene->onLeave);
             $this->scenes[$scene->title] = $named;
-            $this->resolved->scenes[] = $named;
+            $scenes[] = $named;
         }
+        $this->resolved->scenes = $scenes;
         $this->resolved->rules = array_map(fn (Rule $rule): Rule => $this->rule($rule, $steps), $this->book->rules);
         $naming = new LampNaming($this->resolved, $this->devices);
         foreach ($this->book->lamps as $lamps) {

@@ -39,11 +39,11 @@ final class Plain
             $plain->rule($book->rules[$index], $rule);
         }
         foreach ($book->scenes as $scene) {
-            $plain->steps($scene->onEnter, 'on enter ');
-            $plain->steps($scene->onLeave, 'on leave ');
+            $plain->steps($scene->onEnter, $plain->naming->entering($scene->onEnter), 'on enter ');
+            $plain->steps($scene->onLeave, $plain->naming->grouped($scene->onLeave), 'on leave ');
         }
         foreach ($book->stacks as $stack) {
-            $plain->steps($stack->steps, '');
+            $plain->steps($stack->steps, $plain->naming->grouped($stack->steps), '');
         }
         foreach ($book->groups as $name => $group) {
             if ([] !== $group->titles) {
@@ -116,10 +116,13 @@ final class Plain
         }
     }
 
-    /** @param list<Step> $steps of a scene or a stack */
-    private function steps(array $steps, string $before): void
+    /**
+     * @param list<Step> $steps of a scene or a stack
+     * @param list<list<Step>> $groups what is done in place of each
+     */
+    private function steps(array $steps, array $groups, string $before): void
     {
-        foreach ($this->naming->grouped($steps) as $index => $group) {
+        foreach ($groups as $index => $group) {
             if ([$steps[$index]] === $group) {
                 continue;
             }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Naming;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Midi\SerialWire;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
@@ -22,6 +21,11 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Tells steps what their names mean, and makes those wait whose device is deaf after a program change. */
 final class StepNaming
 {
+    /** Stacks in stacks. */
+    private const DEEPEST = 8;
+
+    private ?Deafness $left = null;
+
     /** @param \Closure(RulebookError): void $onError */
     public function __construct(private readonly Rulebook $book, private readonly Devices $devices, private readonly \Closure $onError)
     {
@@ -75,33 +79,55 @@ final class StepNaming
     }
 
     /**
-     * The same, by the step that each comes from: a stack may have been written out.
+     * What a scene does when it begins. Whichever scene is left has been left at the same time: what any of them calls on leaving makes
+     * its device deaf to this one.
      *
      * @param list<Step> $steps
      *
+     * @return list<list<Step>> by the step that each comes from
+     */
+    public function entering(array $steps): array
+    {
+        return $this->grouped($steps, clone ($this->left ??= $this->left()));
+    }
+
+    /** Who may be deaf once some scene has been left. */
+    private function left(): Deafness
+    {
+        $deaf = new Deafness();
+        foreach ($this->book->scenes as $scene) {
+            $left = new Deafness();
+            $this->silent()->grouped($scene->onLeave, $left);
+            $deaf->orLater($left);
+        }
+
+        return $deaf;
+    }
+
+    /**
+     * The same, by the step that each comes from: a stack may have been written out.
+     *
+     * @param list<Step> $steps
+     * @param Deafness $deaf who is deaf before; it goes on from there
+     *
      * @return list<list<Step>>
      */
-    public function grouped(array $steps): array
+    public function grouped(array $steps, Deafness $deaf = new Deafness(), int $depth = 0): array
     {
         $groups = [];
-        /** @var array<string, int> $sent bytes by port */
-        $sent = [];
-        /** @var array<string, int> $ready microseconds by device */
-        $ready = [];
-        $recalled = [];
+        if ($depth > self::DEEPEST) {
+            return $groups; // a circle of stacks, which is an error of its own
+        }
         foreach ($steps as $step) {
             $group = [];
-            foreach ($this->written($step, $recalled, 0) as $each) {
+            foreach ($this->written($step, $deaf, 0) as $each) {
                 $device = $each instanceof NamedStep ? $each->device->text : '';
-                $each = $this->step($each, new Circumstances([], [], false, $this->book->programsFrom, $ready[$device] ?? 0));
+                $each = $this->step($each, new Circumstances([], [], false, $this->book->programsFrom, $deaf->untilUs($device)));
                 $group[] = $each;
                 if ($each instanceof RecallStep && null !== $each->program()) {
-                    $program = $each->program();
-                    $sent[$program->port] = ($sent[$program->port] ?? 0) + $program->bytes();
-                    if ($program->deafUs > 0) {
-                        $recalled[] = $device;
-                        $ready[$device] = max($sent[$program->port] * SerialWire::BYTE_US, $ready[$device] ?? 0) + $program->deafUs;
-                    }
+                    $deaf->calls($device, $each->program());
+                } elseif (null !== $each->stack()) {
+                    $this->silent()->grouped($this->book->stacks[$each->stack()->text]->steps ?? [], $deaf, $depth + 1);
                 }
             }
             $groups[] = $group;
@@ -113,19 +139,23 @@ final class StepNaming
     /**
      * A step, or what its stack does where something in it has to wait for one of these devices.
      *
-     * @param list<string> $recalled
-     *
      * @return list<Step>
      */
-    private function written(Step $step, array $recalled, int $depth): array
+    private function written(Step $step, Deafness $deaf, int $depth): array
     {
         $stack = $step->stack();
-        $inside = null === $stack || $depth > 8 ? null : ($this->book->stacks[$stack->text] ?? null)?->steps;
-        if (null === $inside || [] === array_intersect($recalled, $this->devicesOf($inside, $depth))) {
+        $inside = null === $stack || $depth > self::DEEPEST ? null : ($this->book->stacks[$stack->text] ?? null)?->steps;
+        if (null === $inside || !$deaf->concerns($this->devicesOf($inside, $depth))) {
             return [$step];
         }
 
-        return array_merge(...array_map(fn (Step $each): array => $this->written($each, $recalled, $depth + 1), $inside));
+        return array_merge(...array_map(fn (Step $each): array => $this->written($each, $deaf, $depth + 1), $inside));
+    }
+
+    /** The same that tells no errors, for what has been looked at already. */
+    private function silent(): self
+    {
+        return new self($this->book, $this->devices, static fn (RulebookError $error): null => null);
     }
 
     /**
@@ -138,7 +168,7 @@ final class StepNaming
         $devices = [];
         foreach ($steps as $step) {
             $stack = $step->stack();
-            $inside = null === $stack || $depth > 8 ? null : ($this->book->stacks[$stack->text] ?? null)?->steps;
+            $inside = null === $stack || $depth > self::DEEPEST ? null : ($this->book->stacks[$stack->text] ?? null)?->steps;
             array_push($devices, ...($step instanceof NamedStep ? [$step->device->text] : []), ...(null === $inside ? [] : $this->devicesOf($inside, $depth + 1)));
         }
 
