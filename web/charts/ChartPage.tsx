@@ -14,9 +14,12 @@ import { Tabs } from '../ui/Tabs';
 import { nextQuestions } from './questions';
 import { Grid } from './Grid';
 import { CONTROLS } from './tables/controls';
+import { HEARS } from './tables/hears';
 import { PARAMETERS } from './tables/parameters';
 import { PLUGS } from './tables/plugs';
 import { PROGRAMS } from './tables/programs';
+import { ROUTES } from './tables/routes';
+import { SENDS } from './tables/sends';
 import { SETTINGS } from './tables/settings';
 import type { Table } from './tables/table';
 
@@ -30,10 +33,21 @@ export default function ChartPage() {
   );
 }
 
-const TABS = ['Parameters', 'Controls', 'Settings', 'Plugs', 'Programs'] as const;
+const TABLES = {
+  Parameters: PARAMETERS,
+  Controls: CONTROLS,
+  Settings: SETTINGS,
+  Plugs: PLUGS,
+  Hears: HEARS,
+  Sends: SENDS,
+  'Passes on': ROUTES,
+  Programs: PROGRAMS,
+};
+type Tab = keyof typeof TABLES;
+const TABS = Object.keys(TABLES) as Tab[];
 
 function OpenChart({ document }: { document: StoredDocument }) {
-  const [tab, setTab] = useState<(typeof TABS)[number]>(() =>
+  const [tab, setTab] = useState<Tab>(() =>
     (JSON.parse(document.text) as Chart).parameters === undefined ? 'Controls' : 'Parameters',
   );
   const work = useJson<Chart>(document);
@@ -62,6 +76,9 @@ function OpenChart({ document }: { document: StoredDocument }) {
           {tab === 'Controls' && <Rows table={CONTROLS} chart={chart} change={change} />}
           {tab === 'Settings' && <Rows table={SETTINGS} chart={chart} change={change} />}
           {tab === 'Plugs' && <Rows table={PLUGS} chart={chart} change={change} />}
+          {tab === 'Hears' && <Rows table={HEARS} chart={chart} change={change} />}
+          {tab === 'Sends' && <Rows table={SENDS} chart={chart} change={change} />}
+          {tab === 'Passes on' && <Rows table={ROUTES} chart={chart} change={change} />}
           {tab === 'Programs' && <Rows table={PROGRAMS} chart={chart} change={change} />}
         </Panel>
         <div className="flex min-h-0 flex-col gap-2">
@@ -88,16 +105,10 @@ function OpenChart({ document }: { document: StoredDocument }) {
 }
 
 /** Such as "9 controls". */
-function counted(tab: (typeof TABS)[number], chart: Chart): string {
-  const tables = {
-    Parameters: PARAMETERS,
-    Controls: CONTROLS,
-    Settings: SETTINGS,
-    Plugs: PLUGS,
-    Programs: PROGRAMS,
-  };
-  const { length } = tables[tab].rows(chart);
-  return `${length} ${length === 1 ? tables[tab].what : tab.toLowerCase()}`;
+function counted(tab: Tab, chart: Chart): string {
+  const { length } = TABLES[tab].rows(chart);
+  const { what } = TABLES[tab];
+  return `${length} ${length === 1 ? what : what.replace(/^\w+/, (first) => `${first}s`)}`;
 }
 
 /** A table of the chart, and a way to make it longer. */

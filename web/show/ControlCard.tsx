@@ -59,6 +59,11 @@ export function ControlCard({
           />
         )}
       </p>
+      {control.shown !== null && (
+        <p role="note" className="text-xs text-warning">
+          Too long for its display, which shows “{control.shown}”
+        </p>
+      )}
       {control.uses.map((use) => (
         <div
           key={`${use.scene ?? ''} ${use.gesture} ${use.line}`}

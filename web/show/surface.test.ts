@@ -37,6 +37,23 @@ test('controls stand in their layers, with what they do and what is written on t
   expect([two?.label, two?.colour, two?.uses.length]).toEqual(['Storm', 'red', 1]);
 });
 
+test('a label that is too long for its display is cut as the display cuts it', () => {
+  const shown = (display: unknown, text: string) =>
+    surfaces(
+      {
+        units: [{ name: 'board', chart: { id: 'b', revision: 1 }, labels: { One: { text } } }],
+        charts: {
+          b: { revision: 1, chart: { surface: { controls: [{ name: 'One', sort: 'switch', display }] } } },
+        },
+      } as unknown as Rig,
+      { uses: [] } as unknown as Sheets,
+    )[0]?.layers[0]?.controls[0]?.shown;
+  expect(shown({ characters: 4, lines: 1 }, 'Harbour')).toBe('Harb');
+  expect(shown({ characters: 4, lines: 2 }, 'Harbour')).toBeNull();
+  expect(shown({ characters: 4, lines: 1 }, 'Hü→a')).toBeNull();
+  expect(shown(undefined, 'A very long label indeed')).toBeNull();
+});
+
 test('a switch is pressed, a fader is moved', () => {
   expect([isPressed({ sort: 'pad' }), isPressed({ sort: 'fader' })]).toEqual([true, false]);
 });

@@ -1,4 +1,4 @@
-import type { Rig, Sheets, SwitchUse } from '../api/types';
+import type { ChartControl, Rig, Sheets, SwitchUse } from '../api/types';
 
 export interface SheetControl {
   name: string;
@@ -7,6 +7,8 @@ export interface SheetControl {
   at: readonly [number, number] | null;
   label: string;
   colour: string | null;
+  /** What its display leaves of the label, where it is too long for it. */
+  shown: string | null;
   uses: SwitchUse[];
 }
 
@@ -38,6 +40,7 @@ export function surfaces(rig: Rig, sheets: Sheets): SheetSurface[] {
           at: control.at === undefined ? null : [control.at[0], control.at[1]],
           label: label?.text ?? control.name,
           colour: label?.colour ?? null,
+          shown: shortened(label?.text ?? '', control.display),
           uses: sheets.uses.filter((use) => use.unit === unit.name && use.control === control.name),
         },
       ]);
@@ -56,6 +59,12 @@ export function surfaces(rig: Rig, sheets: Sheets): SheetSurface[] {
           },
         ];
   });
+}
+
+function shortened(label: string, display: ChartControl['display']): string | null {
+  const room = display === undefined ? Infinity : display.characters * Math.max(1, display.lines);
+  const letters = [...label];
+  return room > 0 && letters.length > room ? letters.slice(0, room).join('') : null;
 }
 
 /** Whether a control stands at one of two places. */

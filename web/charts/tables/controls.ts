@@ -1,5 +1,6 @@
 import type { ChartControl } from '../../api/types';
 import { without } from '../../rigs/edits';
+import { LIGHTS } from './lights';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';
 
 const SORTS = [
@@ -145,6 +146,7 @@ const COLUMNS: readonly Column<ChartControl>[] = [
       return said === null ? without(control, 'latching') : { ...control, latching: said === 'yes' };
     },
   },
+  ...LIGHTS,
 ];
 
 export const CONTROLS: Table<ChartControl> = {

@@ -1,0 +1,54 @@
+import type { ChartControl } from '../../api/types';
+import { without } from '../../rigs/edits';
+import { kindsOf, listed } from './cells';
+import type { Column } from './table';
+
+const LAMP = /^(\w+)\s+(\d+)\s*:\s*off\s+(\d+)\s*,\s*(.+)$/;
+const DISPLAY = /^(\d+)(?:\s*[x×]\s*(\d+))?$/;
+
+/** Lamp and display of a control: "cc 40: off 0, amber 90, blue 40" and "8 x 2". */
+export const LIGHTS: readonly Column<ChartControl>[] = [
+  {
+    title: 'Lamp',
+    isNumber: false,
+    read: ({ lamp }) =>
+      lamp === undefined
+        ? ''
+        : `${lamp.message.kind} ${lamp.message.number ?? 0}: off ${lamp.off}, ${Object.entries(lamp.colours)
+            .map(([word, value]) => `${word} ${value}`)
+            .join(', ')}`,
+    write: (control, text) => {
+      if (text.trim() === '') {
+        return without(control, 'lamp');
+      }
+      const [, word = '', number, off, rest = ''] = LAMP.exec(text.trim()) ?? [];
+      const [kind] = kindsOf(word);
+      const colours = listed(rest).map((each) => /^(.+?)\s+(\d+)$/.exec(each));
+      if (kind === undefined || colours.includes(null)) {
+        return control;
+      }
+      return {
+        ...control,
+        lamp: {
+          message: { ...control.lamp?.message, kind, number: Number(number) },
+          off: Number(off),
+          colours: Object.fromEntries(colours.map((each) => [each?.[1] ?? '', Number(each?.[2])])),
+        },
+      };
+    },
+  },
+  {
+    title: 'Display',
+    isNumber: false,
+    read: ({ display }) => (display === undefined ? '' : `${display.characters} x ${display.lines}`),
+    write: (control, text) => {
+      if (text.trim() === '') {
+        return without(control, 'display');
+      }
+      const [, characters, lines] = DISPLAY.exec(text.trim()) ?? [];
+      return characters === undefined
+        ? control
+        : { ...control, display: { characters: Number(characters), lines: Number(lines ?? 1) } };
+    },
+  },
+];
