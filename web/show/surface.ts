@@ -63,7 +63,7 @@ export function surfaces(rig: Rig, sheets: Sheets): SheetSurface[] {
 
 function shortened(label: string, display: ChartControl['display']): string | null {
   const room = display === undefined ? Infinity : display.characters * Math.max(1, display.lines);
-  const letters = [...label];
+  const letters = Array.from(label);
   return room > 0 && letters.length > room ? letters.slice(0, room).join('') : null;
 }
 

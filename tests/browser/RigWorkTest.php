@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** Work on a rig and its charts: another chart for a unit, a run of controls laid onto a family, tables of cells. */
+final class RigWorkTest extends PageTestCase
+{
+    private string $rig = '';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
+        $rig = $this->page->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            (async () => {
+                const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
+                done((await (await fetch(`/api/documents/${mended.id}/duplicate`, { method: 'POST' })).json()).id);
+            })();
+            JS);
+        self::assertIsString($rig);
+        $this->rig = $rig;
+    }
+
+    public function testAUnitIsSwappedForOneWithAnotherChart(): void
+    {
+        $this->choose('Brine');
+        $this->button('Another chart')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//dialog//option[.='Far echo']")), 'the charts');
+        $this->page->findElement(By::xpath("//dialog//option[.='Far echo']"))->click();
+        $this->waitFor('[aria-label="What the rules name"] tbody tr');
+        $rows = $this->text('[aria-label="What the rules name"]');
+        self::assertStringContainsString('program “Harbour”', $rows);
+        self::assertStringContainsString('parameter “Swell”', $rows);
+        $this->until(fn (): bool => str_contains($this->text('dialog [role=status]'), 'of the rules will not be known'), 'what does not fit is shown before anything is changed');
+        $this->page->findElement(By::xpath("//select[@aria-label='parameter Swell becomes']/option[.='Time']"))->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="What the rules name"]'), 'chosen by you'), 'a match can be chosen');
+        $this->button('Take this chart')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), 'chart Far echo'), 'it has the other chart');
+        self::assertStringContainsString('turn brine "Time"', $this->rules(), 'and the rules follow');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'Harbour'), 'what does not fit is a finding');
+        $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('main'), 'chart Brine'), 'undo brings the chart back');
+    }
+
+    public function testARunOfControlsIsLaidOntoAFamily(): void
+    {
+        $this->choose('Fader strip');
+        $this->button('Lay its controls')->sendKeys(Key::ENTER);
+        $this->waitFor('[aria-label=Family]');
+        $this->page->findElement(By::xpath("//select[@aria-label='Family']/option[.='Monitor desk: Mix 2']"))->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="The rules"]'), 'turn desk "Mix 2'), 'the rules are shown before they are put in');
+        $shown = trim($this->text('[aria-label="The rules"]'));
+        $before = $this->rules();
+        self::assertStringNotContainsString('laid', $before);
+        $put = $this->page->findElement(By::xpath("//dialog//button[starts-with(., 'Put ')]"));
+        self::assertMatchesRegularExpression('/^Put [1-9]\d* rules in$/', $put->getText());
+        $put->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => [] === $this->all('dialog'), 'they are in');
+        $after = $this->rules();
+        self::assertGreaterThan(\strlen($before), \strlen($after));
+        foreach (explode("\n", $shown) as $line) {
+            self::assertStringContainsString(trim($line), $after, 'they stand there as ordinary rules');
+        }
+    }
+
+    public function testWhatADeviceHearsIsPastedIntoCellsAndUndone(): void
+    {
+        $this->page->get(Application::address().'/charts');
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::linkText('Moth synth')), 'the charts');
+        $this->page->findElement(By::linkText('Moth synth'))->click();
+        $this->waitFor('[role=tab]');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Hears']"))->sendKeys(Key::ENTER);
+        $this->waitFor('[aria-label=Hears] tbody tr');
+        $rows = \count($this->all('[aria-label=Hears] tbody tr'));
+        $before = $this->cells();
+        $this->page->executeScript(<<<'JS'
+            const cell = document.querySelector('[aria-label=Hears] tbody tr input');
+            cell.focus();
+            const data = new DataTransfer();
+            data.setData('text/plain', 'all\tin\tomni\t1\tnote, cc\t400\t60\nlow\tin\t5\t1\tnote\t\t');
+            cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+            JS);
+        $this->until(fn (): bool => \count($this->all('[aria-label=Hears] tbody tr')) === max(2, $rows) && \in_array('note, cc', $this->cells(), true) && \in_array('400', $this->cells(), true), 'two rows of cells');
+        $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => $this->cells() === $before, 'undone in one step');
+    }
+
+    private function choose(string $unit): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}");
+        $box = By::xpath("//*[name()='g' and @role='button' and not(@aria-label) and starts-with(normalize-space(.), '{$unit}')]");
+        $this->until(fn (): bool => [] !== $this->page->findElements($box), "{$unit} in the picture");
+        $this->page->findElement($box)->sendKeys(Key::ENTER);
+        $this->button('Another chart');
+    }
+
+    /** @return list<string> what stands in the cells */
+    private function cells(): array
+    {
+        return array_map(static fn ($cell): string => (string) $cell->getAttribute('value'), $this->all('[aria-label=Hears] tbody input'));
+    }
+
+    private function rules(): string
+    {
+        $text = $this->page->executeAsyncScript(<<<'JS'
+            const [rig, done] = arguments;
+            (async () => {
+                const { book } = JSON.parse((await (await fetch(`/api/documents/${rig}`)).json()).text);
+                done((await (await fetch(`/api/documents/${book}`)).json()).text);
+            })();
+            JS, [$this->rig]);
+
+        return \is_string($text) ? $text : '';
+    }
+}
