@@ -10,6 +10,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Fault;
@@ -22,6 +23,8 @@ use ZigzagPost\Core\Situation\Situation;
 final readonly class ProofController
 {
     private const MOST_FAULTS = 150;
+    /** So long kept tapes are played before it is told how far it has come, in seconds. */
+    private const SLICE = 0.7;
 
     public function __construct(private RigStore $rigs)
     {
@@ -32,6 +35,35 @@ final readonly class ProofController
     public function proofs(string $id): JsonResponse
     {
         return new JsonResponse(ProofsView::of($this->running($id)));
+    }
+
+    /**
+     * Plays some more of the kept tapes, for a mark that stands in every view: from which on, and of which state of the rig the asker
+     * knows. When the rig, its rules or a chart have become another, it begins anew.
+     */
+    #[Route('/api/rigs/{id}/proving', methods: 'GET')]
+    public function proving(string $id, Request $request): JsonResponse
+    {
+        $whole = $this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig'));
+        $key = hash('xxh128', Json::encode($whole));
+        $total = \is_array($whole['proofs'] ?? null) ? \count($whole['proofs']) : 0;
+        $next = $key === $request->query->getString('known') ? min($total, max(0, $request->query->getInt('from'))) : 0;
+        $differs = [];
+        $situation = $next < $total ? $this->situation($id) : null;
+        if (null !== $situation && !$situation->checked()->hasErrors()) {
+            $until = microtime(true) + self::SLICE;
+            foreach (ProofsView::playing($situation, $next) as $proving) {
+                ++$next;
+                if ([] !== $proving->changes) {
+                    $differs[] = $proving->proof->name;
+                }
+                if (microtime(true) > $until) {
+                    break;
+                }
+            }
+        }
+
+        return new JsonResponse(['key' => $key, 'total' => $total, 'next' => $next, 'differs' => $differs, 'runs' => null === $situation || !$situation->checked()->hasErrors()]);
     }
 
     /** A proof of what a tape does with the rules as they are; it is not stored yet. */

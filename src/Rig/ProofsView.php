@@ -8,7 +8,6 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Proof\Change;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
-use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Seats;
@@ -19,11 +18,8 @@ final class ProofsView
     /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
     public static function of(Situation $situation): array
     {
-        $rig = $situation->setup->rig;
-        $book = Compiler::load($situation->checked()->book);
-        $seats = Seats::of(Setup::of($rig, $situation->checked()->written));
-        $proofs = array_map(static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $rig->show), $rig->proofs);
-        $coverage = Coverage::of($situation, $book, $proofs);
+        $proofs = iterator_to_array(self::playing($situation), false);
+        $coverage = Coverage::of($situation, Compiler::load($situation->checked()->book), $proofs);
 
         return [
             'proofs' => array_map(static fn (Proving $proof): array => [
@@ -32,5 +28,16 @@ final class ProofsView
             ], $proofs),
             'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes],
         ];
+    }
+
+    /** @return \Generator<Proving> the kept tapes from one on, each as it is played */
+    public static function playing(Situation $situation, int $from = 0): \Generator
+    {
+        $rig = $situation->setup->rig;
+        $book = Compiler::load($situation->checked()->book);
+        $seats = Seats::of(Setup::of($rig, $situation->checked()->written));
+        foreach (\array_slice($rig->proofs, $from) as $tape) {
+            yield Proving::of($tape, $book, $seats, $rig->show);
+        }
     }
 }

@@ -70,6 +70,27 @@ final class ShowApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/proofs", ['name' => 'Bad', 'tape' => "this is no tape\n"], 422);
     }
 
+    public function testKeptTapesArePlayedAgainInSlicesAfterEachChange(): void
+    {
+        $rig = $this->rig();
+        [$key, $next, $differs] = ['', 0, []];
+        do {
+            $proving = $this->call('GET', "/api/rigs/{$rig}/proving?known={$key}&from={$next}", null, 200, 'Proving');
+            self::assertGreaterThan($next, $proving['next'], 'it goes on');
+            [$key, $next, $differs] = [$this->text($proving, 'key'), $proving['next'], [...$differs, ...(array) $proving['differs']]];
+            self::assertIsInt($next);
+        } while ($next < $proving['total']);
+        self::assertSame([3, []], [$proving['total'], $differs]);
+        $again = $this->call('GET', "/api/rigs/{$rig}/proving?known={$key}&from={$next}", null, 200, 'Proving');
+        self::assertSame([$key, 3, []], [$again['key'], $again['next'], $again['differs']], 'nothing has changed, so nothing is played');
+
+        $this->call('POST', "/api/rigs/{$rig}/show/cell", ['scene' => 'Harbour', 'unit' => 'drive', 'program' => '7'], 200);
+        $changed = $this->call('GET', "/api/rigs/{$rig}/proving?known={$key}&from=3", null, 200, 'Proving');
+        self::assertNotSame($key, $changed['key']);
+        self::assertContains('Every control once', (array) $changed['differs']);
+        $this->call('GET', '/api/rigs/nothing/proving', null, 404);
+    }
+
     public function testTheShowIsRehearsedWithFaults(): void
     {
         $met = $this->call('GET', "/api/rigs/{$this->rig()}/rehearsal", null, 200, 'Rehearsed');

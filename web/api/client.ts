@@ -153,6 +153,13 @@ export const api = {
     answered(
       client.POST('/api/rigs/{id}/leaps', { ...of(id), body: { line, takeover }, ...within(LONGEST_MS) }),
     ),
+  proving: (id: string, known: string, from: number) =>
+    answered(
+      client.GET('/api/rigs/{id}/proving', {
+        params: { path: { id }, query: { known, from } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   proofsOf: (id: string) =>
     answered(client.GET('/api/rigs/{id}/proofs', { ...of(id), ...within(LONGEST_MS) })),
   acceptProof: (

@@ -622,6 +622,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/proving": {
+        parameters: {
+            query?: {
+                /** @description Of which state of rig, rules and charts the asker knows; of another it begins anew. */
+                known?: string;
+                /** @description How many of the kept tapes were played. */
+                from?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Plays some more of the kept tapes of a rig. */
+        get: operations["proving"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/proofs": {
         parameters: {
             query?: never;
@@ -1633,6 +1657,16 @@ export interface components {
             by?: string;
             why?: string;
             scene?: number;
+        };
+        Proving: {
+            key: string;
+            total: number;
+            /** @description How many have been played. */
+            next: number;
+            /** @description Of those just played, the ones that differ. */
+            differs: string[];
+            /** @description Whether the rules have no error, so that tapes can be played. */
+            runs: boolean;
         };
         Proofs: {
             proofs: {
@@ -3098,6 +3132,34 @@ export interface operations {
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    proving: {
+        parameters: {
+            query?: {
+                /** @description Of which state of rig, rules and charts the asker knows; of another it begins anew. */
+                known?: string;
+                /** @description How many of the kept tapes were played. */
+                from?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it has come */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proving"];
+                };
+            };
+            404: components["responses"]["Problem"];
         };
     };
     proofsOf: {

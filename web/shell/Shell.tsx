@@ -1,5 +1,5 @@
 import { Moon, OctagonX, Sun } from 'lucide-react';
-import { Suspense, useSyncExternalStore } from 'react';
+import { Suspense, useSyncExternalStore, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useMatch } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
 import type { BenchStore } from '../bench/session/BenchStore';
@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { useTheme } from '../ui/theme';
 import { VIEWS } from '../views';
 import { AfterPanic } from './AfterPanic';
+import { ProofMark } from './ProofMark';
 import { TOOLS } from './Tools';
 import { Who } from './Who';
 
@@ -34,6 +35,7 @@ export function Shell() {
                   to={to?.(bench?.id ?? null, rig) ?? `/${path}`}
                   label={label}
                   isItself={to?.(bench?.id ?? null, rig) !== '/library'}
+                  mark={label === 'Proof' && rig !== null ? <ProofMark rig={rig} /> : null}
                 />
               ),
           )}
@@ -83,7 +85,17 @@ function Running({ store }: { store: BenchStore }) {
 }
 
 /** @param isItself false where the view cannot be opened yet and the way leads to the library instead */
-function Way({ to, label, isItself }: { to: string; label: string; isItself: boolean }) {
+function Way({
+  to,
+  label,
+  isItself,
+  mark,
+}: {
+  to: string;
+  label: string;
+  isItself: boolean;
+  mark: ReactNode;
+}) {
   return !isItself ? (
     <Link className="btn btn-sm min-h-9 btn-ghost" to={to}>
       {label}
@@ -96,6 +108,7 @@ function Way({ to, label, isItself }: { to: string; label: string; isItself: boo
       }
     >
       {label}
+      {mark}
     </NavLink>
   );
 }
