@@ -73,6 +73,7 @@ export function Grid<T>({
                     label={`${column.title} of ${table.columns[0]?.read(each) || `${table.what} ${row + 1}`}`}
                     cell={`${row} ${at}`}
                     isNumber={column.isNumber}
+                    isWide={column.isWide === true}
                     onDone={(text) => write(row, column, text)}
                     onMove={(event) => move(event, row, at)}
                     onPaste={(event) => paste(event, row, at)}
@@ -94,6 +95,7 @@ function Cell({
   label,
   cell,
   isNumber,
+  isWide,
   onDone,
   onMove,
   onPaste,
@@ -102,6 +104,7 @@ function Cell({
   label: string;
   cell: string;
   isNumber: boolean;
+  isWide: boolean;
   onDone: (text: string) => void;
   onMove: (event: KeyboardEvent<HTMLInputElement>) => void;
   onPaste: (event: ClipboardEvent) => void;
@@ -111,7 +114,7 @@ function Cell({
       key={text}
       data-cell={cell}
       aria-label={label}
-      className={`input input-sm w-full min-w-16 rounded-none border-transparent bg-transparent ${isNumber ? 'text-right' : ''}`}
+      className={`input input-sm w-full ${isWide ? 'min-w-72' : 'min-w-16'} rounded-none border-transparent bg-transparent ${isNumber ? 'text-right' : ''}`}
       defaultValue={text}
       onBlur={(event) => {
         if (event.target.value !== text) {

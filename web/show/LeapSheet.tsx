@@ -41,7 +41,7 @@ export function LeapSheet({ id, book, version }: { id: string; book: string | nu
           <thead>
             <tr>
               <th>Control and parameter</th>
-              <th>When</th>
+              <th className="min-w-40">When</th>
               <th>Largest step as it is</th>
               {TAKEOVERS.map(([takeover, words]) => (
                 <th key={takeover}>

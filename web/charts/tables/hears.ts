@@ -64,6 +64,7 @@ export const HEARS: Table<Hears> = {
     },
     {
       title: 'What',
+      isWide: true,
       isNumber: false,
       read: (part) => kindsText(part.kinds),
       write: (part, text) => {

@@ -10,6 +10,7 @@ const DISPLAY = /^(\d+)(?:\s*[x×]\s*(\d+))?$/;
 export const LIGHTS: readonly Column<ChartControl>[] = [
   {
     title: 'Lamp',
+    isWide: true,
     isNumber: false,
     read: ({ lamp }) =>
       lamp === undefined

@@ -31,6 +31,7 @@ export const SENDS: Table<Sends> = {
     },
     {
       title: 'What',
+      isWide: true,
       isNumber: false,
       read: (sends) => kindsText(sends.kinds),
       write: (sends, text) => {

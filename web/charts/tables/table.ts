@@ -3,6 +3,8 @@ import type { Chart } from '../../api/types';
 export interface Column<T> {
   title: string;
   isNumber: boolean;
+  /** Whether more stands in its cells than in others. */
+  isWide?: boolean;
   read: (row: T) => string;
   /** The row with what was typed; what makes no sense changes nothing. */
   write: (row: T, text: string) => T;
