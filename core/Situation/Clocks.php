@@ -41,12 +41,32 @@ final class Clocks implements RigCheck
                 yield RigFinding::warning('clock-never-started', "unit {$box->name} clock", "{$box->name} waits for a start, and rules pass on only {$source}, without start and stop");
             }
         }
+        yield from [] === $sources ? [] : $this->songs($situation, $box);
+        [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
             $bpm = $clock->tempoBpm();
-            [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
             if (\in_array("clock {$name}", $sources, true) && ($bpm < $low || $bpm > $high)) {
                 yield RigFinding::warning('tempo-out-of-range', "unit {$box->name} clock", "clock {$name} runs at ".round($bpm, 1).", and {$box->name} follows from {$low} to {$high}");
             }
+        }
+    }
+
+    /**
+     * Songs of tonight that are played faster or slower than a unit can follow, whoever gives the clock.
+     *
+     * @return iterable<RigFinding>
+     */
+    private function songs(Situation $situation, Box $box): iterable
+    {
+        [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
+        $outside = [];
+        foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
+            if (null !== $song->tempo && ($song->tempo < $low || $song->tempo > $high)) {
+                $outside[$song->id] = "\"{$song->title}\" at ".round($song->tempo, 1);
+            }
+        }
+        if ([] !== $outside) {
+            yield RigFinding::warning('tempo-out-of-range', "unit {$box->name} songs", "{$box->name} follows a clock from {$low} to {$high}; outside of that ".(1 === \count($outside) ? 'is ' : 'are ').implode(', ', $outside));
         }
     }
 

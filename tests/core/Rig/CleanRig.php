@@ -37,6 +37,7 @@ final class CleanRig
             'no clock' => [['/rulebook' => str_replace(["clock beat\n  tempo 100\n  send main\n", "rule \"Go\"\n  take board \"Switch 3\"\n  press\n  start beat\n"], '', $book)], 'unit box_0 clock: clock-missing'],
             'a clock that nobody starts' => [['/rulebook' => str_replace("  start beat\n", "  tap beat\n", $book)], 'clock beat: clock-never-started'],
             'a second clock' => [$with("rule \"Second clock\"\n  take board \"Switch 4\"\n  press\n  start other\nclock other\n  send main\n"), 'line '.(substr_count($book, "\n") + 6).': two-clocks'],
+            'a song that is too slow' => [['/show' => ['songs' => [['id' => 'a', 'title' => 'Slack water', 'tempo' => 21], ['id' => 'b', 'title' => 'Ebb', 'tempo' => 90]], 'setLists' => [['name' => 'Tonight', 'songs' => ['b', 'a', 'a']]]]], 'unit box_0 songs: tempo-out-of-range'],
             'a clock that is too fast' => [['/rulebook' => str_replace('tempo 100', 'tempo 250', $book)], 'unit box_0 clock: tempo-out-of-range'],
             'a toggle of what toggles by itself' => [$with("rule \"Mute\"\n  take board \"Switch 4\"\n  turn box_{$box} \"Mute\" to other\n"), 'line '.(substr_count($book, "\n") + 3).': toggles-by-itself'],
             'a second fader' => [$with("rule \"Again\"\n  take other \"Pedal\"\n  turn box_0 \"Level\"\n"), 'parameter box_0 "Level": two-rules-one-parameter'],
