@@ -1,5 +1,5 @@
 import { Moon, OctagonX, Sun } from 'lucide-react';
-import { Suspense, useSyncExternalStore, type ReactNode } from 'react';
+import { Fragment, Suspense, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useMatch } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
 import type { BenchStore } from '../bench/session/BenchStore';
@@ -26,17 +26,18 @@ export function Shell() {
           <Mark />
           <span className="sr-only 2xl:not-sr-only">Zigzag Post</span>
         </p>
-        <nav aria-label="Views" className="mr-auto flex gap-1 lg:mr-2">
+        <nav aria-label="Views" className="mr-auto flex items-center gap-1 lg:mr-2">
           {VIEWS.map(
             ({ path, label, to }) =>
               label !== undefined && (
-                <Way
-                  key={path}
-                  to={to?.(bench?.id ?? null, rig) ?? `/${path}`}
-                  label={label}
-                  isItself={to?.(bench?.id ?? null, rig) !== '/library'}
-                  mark={label === 'Proof' && rig !== null ? <ProofMark rig={rig} /> : null}
-                />
+                <Fragment key={path}>
+                  <Way
+                    to={to?.(bench?.id ?? null, rig) ?? `/${path}`}
+                    label={label}
+                    isItself={to?.(bench?.id ?? null, rig) !== '/library'}
+                  />
+                  {label === 'Proof' && rig !== null && <ProofMark rig={rig} />}
+                </Fragment>
               ),
           )}
         </nav>
@@ -85,17 +86,7 @@ function Running({ store }: { store: BenchStore }) {
 }
 
 /** @param isItself false where the view cannot be opened yet and the way leads to the library instead */
-function Way({
-  to,
-  label,
-  isItself,
-  mark,
-}: {
-  to: string;
-  label: string;
-  isItself: boolean;
-  mark: ReactNode;
-}) {
+function Way({ to, label, isItself }: { to: string; label: string; isItself: boolean }) {
   return !isItself ? (
     <Link className="btn btn-sm min-h-9 btn-ghost" to={to}>
       {label}
@@ -108,7 +99,6 @@ function Way({
       }
     >
       {label}
-      {mark}
     </NavLink>
   );
 }
