@@ -39,6 +39,7 @@ final class Ways
 {
     /** States that are tried at most. */
     public const MOST_STATES = 60;
+    private const MOST_TELLINGS = 16;
     private const STEP_US = 2_000_000;
     private const AT_ONCE_US = 1000;
 
@@ -248,7 +249,7 @@ final class Ways
      */
     private function states(): array
     {
-        $deeds = [];
+        $deeds = $this->tellings();
         foreach ($this->situation->setup->boxes as $box) {
             foreach ($box->chart->surface->controls ?? [] as $control) {
                 try {
@@ -278,6 +279,21 @@ final class Ways
         }
 
         return $states;
+    }
+
+    /** @return list<array{int, list<string>, string}> what devices tell of themselves when hands move something on them, as far as a rule takes it */
+    private function tellings(): array
+    {
+        $deeds = [];
+        foreach ($this->situation->setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $this->devices->told($box) as $message) {
+                foreach ($this->isTaken([$message]) && \count($deeds) < self::MOST_TELLINGS ? \array_slice(Hand::values($message), 0, 2) : [] as $value) {
+                    $deeds[] = $this->deed($message, $value);
+                }
+            }
+        }
+
+        return $deeds;
     }
 
     /** @return array{int, list<string>, string} in port, messages, and the control that sends them */

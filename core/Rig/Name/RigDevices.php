@@ -65,6 +65,31 @@ final class RigDevices implements Devices
         return [] === $messages ? throw new RulebookError($title->span, 'unknown-fact', "the chart does not say what \"{$control->name}\" of {$box->name} sends; press it once and write down what comes") : $messages;
     }
 
+    /**
+     * What a device tells when hands move something on it that messages move as well: the same message, sent back.
+     *
+     * @return list<ControlMessage>
+     */
+    public function told(Box $box): array
+    {
+        $told = [];
+        foreach ($box->chart->parameters ?? [] as $parameter) {
+            $message = $box->messageTo($parameter);
+            $kind = $message?->kind->midi();
+            $sends = null === $message ? null : $box->sendsOf($message->kind);
+            if (null === $message || null === $kind || null === $sends || \in_array($kind, [Kind::Note, Kind::Program, Kind::Sysex], true)) {
+                continue;
+            }
+            $ports = $this->ways->into($box, $sends->at, $message->kind);
+            $channel = $box->channel($message->channel ?? $sends->channel);
+            if ([] !== $ports) {
+                $told[] = new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $parameter->raw[0], $parameter->raw[1], false);
+            }
+        }
+
+        return $told;
+    }
+
     public function between(Token $device, Token $from, Token $to): array
     {
         $box = $this->box($device);

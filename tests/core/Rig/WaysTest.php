@@ -44,7 +44,9 @@ final class WaysTest extends TestCase
         self::assertSame(['post anything: never'], self::answers('strip', 'B fader 1'));
         self::assertSame(['post anything: never'], self::answers('tilt', 'Tilt', ["/leads/{$tilt}/parts/0/map" => 'straight']));
         self::assertSame('the lead tilt does not work', self::from('tilt', 'Tilt', ["/leads/{$tilt}/parts/0/map" => 'straight'])[0]->reason);
-        self::assertContains('desk parameter Mix 1 / input 1: not decided', self::answers('strip', 'A fader 1'));
+        self::assertSame(['desk parameter Mix 1 / input 1: sometimes'], self::answers('strip', 'A fader 1'), 'hands on the desk move it away, and the fader waits until it meets it');
+        $counter = self::from('strip', 'A fader 1')[0]->counter ?? '';
+        self::assertStringContainsString(' desk B0 0E 7F', $counter, 'which the desk tells');
     }
 
     /** For random rigs and rulebooks: witnesses arrive, their counterparts do not, "always" arrives from random states, "never" does not. */
