@@ -22,7 +22,7 @@ final readonly class Misfortune
      * @param list<string> $wrong programs and values that stood wrong when the fault was over, by unit
      * @param int|null $forUs how long it took until all was right again by itself; null where it never was
      * @param string $wayBack the first that helps of those that {@see WaysBack} knows, {@see BY_ITSELF} or {@see BY_HAND}
-     * @param list<string> $presses the controls that do it, in order, where the rules have them
+     * @param list<string> $presses the controls that do it, in order; where it comes right by itself, those that do it sooner
      */
     public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack, public array $presses = [])
     {

@@ -90,28 +90,35 @@ final class Rehearsal
             }
         }
         $last = [] === $wrongAt ? null : max($wrongAt);
-        if (null === $last || $last < $endUs) {
-            return new Misfortune($faults, array_values($hangs), array_values($wrong), max(0, (null === $last ? $over : $last + self::STEP_US) - $over), Misfortune::BY_ITSELF);
-        }
+        $forUs = null === $last || $last < $endUs ? max(0, (null === $last ? $over : $last + self::STEP_US) - $over) : null;
+        // Where it comes right by itself only after a while, somebody may not want to wait.
+        $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
-        foreach (self::differences($stood[$endUs], $this->right[$endUs]) as $what) {
+        foreach (self::differences($stood[$fromUs], $this->right[$fromUs]) as $what) {
             Standing::isKey($what) || $units[Standing::unit($what)] = true;
         }
-        [$wayBack, $presses] = $this->waysBack->first(fn (bool $withFaults): RigWorld => $this->play($withFaults ? $faults : []), $this->standing->of(...), array_keys($units));
+        $units = array_keys($units);
+        if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
+            return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, Misfortune::BY_ITSELF);
+        }
+        $unread = [];
+        $played = fn (bool $withFaults): RigWorld => $this->play($withFaults ? $faults : [], $unread, $fromUs);
+        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, \count(self::differences($stood[$fromUs], $this->right[$fromUs])));
 
-        return new Misfortune($faults, array_values($hangs), array_values($wrong), null, $wayBack, $presses);
+        return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, null === $forUs ? $wayBack : Misfortune::BY_ITSELF, $presses);
     }
 
     /**
      * @param list<Fault> $faults
      * @param array<int, array<string, string>> $stood how all units stand, filled in by time
+     * @param int|null $untilUs the end of the show where nothing is said
      */
-    private function play(array $faults, array &$stood = []): RigWorld
+    private function play(array $faults, array &$stood, ?int $untilUs = null): RigWorld
     {
         $world = new RigWorld($this->setup, $this->book);
         $deeds = (new Accidents($this->setup, $this->book, $this->show, $faults))->deeds();
         $next = 0;
-        for ($at = 0; $at <= $this->show->endUs; $at += self::STEP_US) {
+        for ($at = 0; $at <= ($untilUs ?? $this->show->endUs); $at += self::STEP_US) {
             for (; $next < \count($deeds) && $deeds[$next][0] <= $at; ++$next) {
                 $deeds[$next][1]($world, $deeds[$next][0]);
             }

@@ -8,36 +8,42 @@ use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\RigWorld;
 
 /** What can be done when something stands wrong: each way is tried from the same moment, those with the fewest presses first. */
-final readonly class WaysBack
+final class WaysBack
 {
     private const WAIT_US = 4_000_000;
+    /** Until somebody presses something. */
+    private const HAND_US = 1_000_000;
 
-    public function __construct(private Situation $situation, private Presses $presses)
+    /** @var array<string, array<string, string>> how all stands without the faults after some presses, by when they begin and what they are */
+    private array $unharmed = [];
+
+    public function __construct(private readonly Situation $situation, private readonly Presses $presses)
     {
     }
 
     /**
      * The first way after which everything stands as it would without the fault, else the one that leaves least, and the presses that it takes.
      *
-     * @param \Closure(bool): RigWorld $played the rig at the end of the show, each time anew: with the faults, or without
+     * @param int $fromUs when somebody may press something
+     * @param \Closure(bool): RigWorld $played the rig at that time, each time anew: with the faults, or without
      * @param \Closure(RigWorld): array<string, string> $standing
      * @param list<string> $units that stand wrong
+     * @param int $fewest in how many things it stands otherwise
      *
      * @return array{string, list<string>}
      */
-    public function first(\Closure $played, \Closure $standing, array $units): array
+    public function first(int $fromUs, \Closure $played, \Closure $standing, array $units, int $fewest): array
     {
-        $fewest = self::differences($standing($played(true)), $standing($played(false)));
         $best = [Misfortune::BY_HAND, []];
         foreach ($this->ways($units) as $way => $does) {
-            $worlds = [$played(true), $played(false)];
-            foreach ($worlds as $world) {
-                $this->press($does, $world);
-            }
-            $differences = self::differences($standing($worlds[0]), $standing($worlds[1]));
+            $world = $played(true);
+            $this->press($does, $world, $units);
+            $key = "{$fromUs} {$this->untilAwakeUs($units)} ".implode(' ', $does);
+            $this->unharmed[$key] ??= $this->after($does, $played(false), $standing, $units);
+            $differences = self::differences($standing($world), $this->unharmed[$key]);
             if ($differences < $fewest) {
                 $fewest = $differences;
-                $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$worlds[0]->engine->state->scene]->title ?? null);
+                $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
                 $best = [0 === $differences ? $way : $way.Misfortune::REST_BY_HAND, $presses];
             }
             if (0 === $differences) {
@@ -57,12 +63,39 @@ final readonly class WaysBack
         return \count(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is));
     }
 
-    /** @param list<string> $does */
-    private function press(array $does, RigWorld $world): void
+    /**
+     * @param list<string> $does
+     * @param \Closure(RigWorld): array<string, string> $standing
+     * @param list<string> $units
+     *
+     * @return array<string, string> how all stands after presses
+     */
+    private function after(array $does, RigWorld $world, \Closure $standing, array $units): array
     {
-        $world->play($world->engine->state->now, 0, [], $this->untilAwakeUs());
+        $this->press($does, $world, $units);
+
+        return $standing($world);
+    }
+
+    /**
+     * How long it takes at least to bring units back.
+     *
+     * @param list<string> $units
+     */
+    public function atLeastUs(array $units): int
+    {
+        return self::HAND_US + $this->untilAwakeUs($units);
+    }
+
+    /**
+     * @param list<string> $does
+     * @param list<string> $units that stand wrong
+     */
+    private function press(array $does, RigWorld $world, array $units): void
+    {
+        $world->play($world->engine->state->now, 0, [], $this->untilAwakeUs($units));
         foreach ($does as $do) {
-            $at = $world->engine->state->now + 1_000_000;
+            $at = $world->engine->state->now + self::HAND_US;
             match ($do) {
                 'panic' => $this->panic($world, $at),
                 'scene' => $world->go($at, $world->engine->state->scene, self::WAIT_US),
@@ -87,12 +120,16 @@ final readonly class WaysBack
         return $ways + [Misfortune::PANIC.', then '.Misfortune::SEND_AGAIN => ['panic', 'scene']];
     }
 
-    /** Until all hear again that were switched on at the last moment. */
-    private function untilAwakeUs(): int
+    /**
+     * Until all hear again that were switched on at the last moment.
+     *
+     * @param list<string> $units
+     */
+    private function untilAwakeUs(array $units): int
     {
         $longest = 0;
-        foreach ($this->situation->setup->boxes as $box) {
-            foreach ($box->isPost() ? [] : $box->chart->hears ?? [] as $hears) {
+        foreach ($units as $unit) {
+            foreach ($this->situation->setup->box($unit)->chart->hears ?? [] as $hears) {
                 $longest = max($longest, (int) ceil($hears->deafMs->power ?? 0));
             }
         }

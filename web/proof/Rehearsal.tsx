@@ -100,7 +100,10 @@ function Row({ mishap, onSettle }: { mishap: Mishap; onSettle: (text: string) =>
       <td>
         {mishap.wayBack}
         {(mishap.presses ?? []).length > 0 && (
-          <span className="block font-semibold">{mishap.presses?.join(', then ')}</span>
+          <span className="block">
+            {mishap.forUs !== undefined && 'sooner: '}
+            <b>{mishap.presses?.join(', then ')}</b>
+          </span>
         )}
       </td>
       <td className="w-56">

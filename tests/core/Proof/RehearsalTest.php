@@ -38,6 +38,7 @@ final class RehearsalTest extends TestCase
         self::assertSame(['Drive: on the program it starts with instead of 0', 'Drive: Bypass where it starts instead of at Playing'], $drive->wrong);
         self::assertSame(Misfortune::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
         self::assertGreaterThan(1_000_000, $drive->forUs);
+        self::assertSame(['“Restore” on the stage, Drive'], $drive->presses, 'who does not want to wait for it');
     }
 
     /** Where no scene comes that would put it right, the units that stand wrong are restored; what never came in has to be moved again. */
