@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Target } from '../../api/types';
 import { useFocus } from '../../ui/useFocus';
 
@@ -18,9 +18,21 @@ export function TargetList({
   const field = useFocus();
   const [wanted, setWanted] = useState('');
   const words = wanted.toLowerCase().split(/[\s,]+/);
+  const [isDue, setDue] = useState(false); // Enter was pressed before there was anything to choose from
   const shown = (targets ?? []).filter((target) =>
     words.every((word) => target.words.toLowerCase().includes(word)),
   );
+  const [first] = shown;
+  const choose = useRef(onChoose);
+  choose.current = onChoose;
+  useEffect(() => {
+    if (isDue && targets !== null) {
+      setDue(false);
+      if (first !== undefined) {
+        choose.current(first);
+      }
+    }
+  }, [isDue, targets, first]);
   return (
     <>
       <input
@@ -30,12 +42,14 @@ export function TargetList({
         placeholder="Type a part of it: brine, Storm"
         className="input w-full shrink-0"
         value={wanted}
-        onChange={(event) => setWanted(event.target.value)}
+        onChange={(event) => {
+          setWanted(event.target.value);
+          setDue(false);
+        }}
         onKeyDown={(event) => {
-          const [first] = shown;
-          if (event.key === 'Enter' && first !== undefined) {
+          if (event.key === 'Enter') {
             event.preventDefault();
-            onChoose(first);
+            setDue(true);
           }
         }}
       />
