@@ -34,6 +34,7 @@ final class SmallestConflict
     {
         $smallest = null;
         $isProven = true;
+        $places = array_flip(array_values(array_unique(array_map(static fn ($choice): string => $choice->box->name, $puzzle->choices))));
         foreach (Search::impossible($puzzle) as $component) {
             $choices = [];
             foreach ($component as $choice) {
@@ -41,10 +42,21 @@ final class SmallestConflict
             }
             [$units, $ofThese] = (new self($puzzle, array_keys($choices), $choices))->find();
             $isProven = $isProven && $ofThese;
-            $smallest = null === $smallest || \count($units) < \count($smallest) ? $units : $smallest;
+            $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest; // of equally small ones the first
         }
 
         return [$smallest ?? [], $isProven];
+    }
+
+    /**
+     * @param array<string, int> $places of the units in the rig
+     * @param list<string> $units
+     *
+     * @return array{int, list<int>} by which sets are compared: the smaller first, then the one that comes first
+     */
+    private static function rank(array $places, array $units): array
+    {
+        return [\count($units), array_map(static fn (string $unit): int => $places[$unit], $units)];
     }
 
     /** @return array{list<string>, bool} */

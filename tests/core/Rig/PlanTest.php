@@ -61,6 +61,15 @@ final class PlanTest extends TestCase
         self::assertSame('unpin u1', $plan->conflict->change);
     }
 
+    /** On port one u0, u2 and u4 are apart from u1 and u3 on port two; both have two that are pinned alike. */
+    public function testOfConflictsOnDifferentPortsTheFirstIsTold(): void
+    {
+        $pinned = ['value' => 4, 'state' => 'set', 'pinned' => true];
+        $plan = self::plan([[1, 1, [], 'menu', 'one'], [1, 1, $pinned, 'menu', 'two'], [1, 1, $pinned, 'menu', 'one'], [1, 1, $pinned, 'menu', 'two'], [1, 1, $pinned, 'menu', 'one']]);
+
+        self::assertSame(['u1', 'u3'], $plan->conflict?->units);
+    }
+
     /** Existence, least cost, lowest values and smallest conflict of random small rigs, against trying everything. */
     public function testAgreesWithTryingEverything(): void
     {
