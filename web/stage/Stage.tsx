@@ -40,11 +40,15 @@ export function Stage({
   const next = songs[place + 1];
   const scene = scenes.titles[scenes.current];
 
+  // Two presses can come before the first is drawn.
+  const at = useRef(place);
+  at.current = place;
   const go = (to: number) => {
     const wanted = songs[to];
     if (wanted === undefined) {
       return;
     }
+    at.current = to;
     onPlace(to);
     const first = scenes.titles.indexOf(wanted.scenes?.[0] ?? '');
     if (scenes.songs === songs.length) {
@@ -69,9 +73,9 @@ export function Stage({
       if (event.key === 'Escape') {
         store.panic();
       } else if (event.key === 'PageDown' || event.key === 'ArrowRight') {
-        go(place + 1);
+        go(at.current + 1);
       } else if (event.key === 'PageUp' || event.key === 'ArrowLeft') {
-        go(place - 1);
+        go(at.current - 1);
       }
     };
     window.addEventListener('keydown', onKey);
