@@ -84,7 +84,7 @@ final class Rehearsal
         $wrongAt = array_keys(array_filter($stood, fn (array $units, int $at): bool => $at >= $over && $units !== ($this->right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
-            foreach (self::differences($stood[$at], $this->right[$at]) as $what) {
+            foreach (Standing::differences($stood[$at], $this->right[$at]) as $what) {
                 $words = $this->standing->words($what, $stood[$at][$what] ?? '', $this->right[$at][$what] ?? '');
                 Standing::isKey($what) ? $hangs[$what] = $words : $wrong[$what] = $words;
             }
@@ -94,7 +94,7 @@ final class Rehearsal
         // Where it comes right by itself only after a while, somebody may not want to wait.
         $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
-        foreach (self::differences($stood[$fromUs], $this->right[$fromUs]) as $what) {
+        foreach (Standing::differences($stood[$fromUs], $this->right[$fromUs]) as $what) {
             Standing::isKey($what) || $units[Standing::unit($what)] = true;
         }
         $units = array_keys($units);
@@ -103,7 +103,7 @@ final class Rehearsal
         }
         $unread = [];
         $played = fn (bool $withFaults): RigWorld => $this->play($withFaults ? $faults : [], $unread, $fromUs);
-        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, \count(self::differences($stood[$fromUs], $this->right[$fromUs])));
+        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, \count(Standing::differences($stood[$fromUs], $this->right[$fromUs])));
 
         return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, null === $forUs ? $wayBack : Misfortune::BY_ITSELF, $presses);
     }
@@ -127,17 +127,6 @@ final class Rehearsal
         }
 
         return $world;
-    }
-
-    /**
-     * @param array<string, string> $is
-     * @param array<string, string> $shouldBe
-     *
-     * @return list<string> what stands otherwise, or is there in one of the two only
-     */
-    private static function differences(array $is, array $shouldBe): array
-    {
-        return array_keys(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is));
     }
 
     private function isDangerous(string $unit): bool

@@ -43,6 +43,17 @@ final readonly class Standing
         return $standing;
     }
 
+    /**
+     * @param array<string, string> $is
+     * @param array<string, string> $shouldBe
+     *
+     * @return list<string> what stands otherwise, or is there in one of the two only
+     */
+    public static function differences(array $is, array $shouldBe): array
+    {
+        return array_keys(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is));
+    }
+
     /** Whether it is a key that sounds. */
     public static function isKey(string $what): bool
     {

@@ -40,7 +40,7 @@ final class WaysBack
             $this->press($does, $world, $units);
             $key = "{$fromUs} {$this->untilAwakeUs($units)} ".implode(' ', $does);
             $this->unharmed[$key] ??= $this->after($does, $played(false), $standing, $units);
-            $differences = self::differences($standing($world), $this->unharmed[$key]);
+            $differences = \count(Standing::differences($standing($world), $this->unharmed[$key]));
             if ($differences < $fewest) {
                 $fewest = $differences;
                 $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
@@ -52,15 +52,6 @@ final class WaysBack
         }
 
         return $best;
-    }
-
-    /**
-     * @param array<string, string> $is
-     * @param array<string, string> $shouldBe
-     */
-    private static function differences(array $is, array $shouldBe): int
-    {
-        return \count(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is));
     }
 
     /**
