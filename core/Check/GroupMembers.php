@@ -17,21 +17,24 @@ final class GroupMembers implements Check
             foreach (\array_slice($groups, 0, $index) as $earlier) {
                 $shared = $this->shared($earlier, $group);
                 if (null !== $shared) {
-                    yield Finding::error('two-groups', $group->name->span, "{$group->kind->value} {$shared} belongs to group \"{$earlier->name->text}\" already; a control belongs to one group");
+                    yield Finding::error('two-groups', $group->name->span, "{$shared} belongs to group \"{$earlier->name->text}\" already; a control belongs to one group");
                     break;
                 }
             }
         }
     }
 
-    private function shared(Group $one, Group $other): ?int
+    private function shared(Group $one, Group $other): ?string
     {
-        if ($one->port->text !== $other->port->text || $one->kind !== $other->kind) {
-            return null;
+        foreach ($one->parts as $part) {
+            foreach ($other->parts as $its) {
+                $number = $part->shared($its);
+                if (null !== $number) {
+                    return "{$part->kind->value} {$number}";
+                }
+            }
         }
-        $channels = array_intersect($one->channels?->numbers() ?? range(1, 16), $other->channels?->numbers() ?? range(1, 16));
-        $members = array_intersect($one->members?->numbers() ?? [], $other->members?->numbers() ?? []);
 
-        return [] === $channels || [] === $members ? null : min($members);
+        return null;
     }
 }

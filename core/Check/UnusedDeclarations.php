@@ -66,7 +66,9 @@ final class UnusedDeclarations implements Check
             }
         }
         foreach ($book->groups as $group) {
-            $used[$group->port->text] = true;
+            foreach ($group->parts as $part) {
+                $used[$part->port->text] = true;
+            }
         }
         foreach ($book->lit as $lit) {
             $used[$lit->lamp->port] = true;

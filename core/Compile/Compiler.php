@@ -10,6 +10,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
+use ZigzagPost\Core\Rulebook\Declaration\GroupPart;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -84,7 +85,7 @@ final class Compiler
             'ZONED' => $this->zoned(),
             'COMPARED' => $this->portsWith(static fn (Selector $selector): bool => $selector->changed),
             'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
-            'CHOICES' => array_map($this->choice(...), array_values($this->book->groups)),
+            'CHOICES' => array_merge(...array_map($this->choices(...), array_values($this->book->groups))),
             'LAMPS' => (new LampCode($this->book))->lamps(),
             'STORING' => (new LampCode($this->book))->storing(),
             'WHOLES' => (new RestoreCode($this->draft))->wholes(),
@@ -170,6 +171,11 @@ final class Compiler
     private function groups(): array
     {
         $groups = [];
+        foreach (array_merge(...array_values(array_map(static fn (Group $group): array => $group->parts, $this->book->groups))) as $part) {
+            if ($part->kind->isGroup()) {
+                $groups[$this->book->portIndex($part->port->text)] = [true, []];
+            }
+        }
         foreach ($this->book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 foreach ($selector->kinds as [$token, $numbers]) {
@@ -223,10 +229,10 @@ final class Compiler
         return array_keys($ports);
     }
 
-    /** @return array{string, int, int, int, list<int>, bool} what {@see CompiledBook::CHOICES} says of a group */
-    private function choice(Group $group): array
+    /** @return list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> what {@see CompiledBook::CHOICES} says of a group */
+    private function choices(Group $group): array
     {
-        return [$group->name->text, $this->book->portIndex($group->port->text), $group->kind->ordinal(), $this->mask($group->channels), $group->ends(), $group->orNone];
+        return array_map(fn (GroupPart $part): array => [$group->name->text, $this->book->portIndex($part->port->text), $part->kind->ordinal(), $this->mask($part->channels), $part->ends(), $group->orNone, $part->before, $part->values], $group->parts);
     }
 
     /** @return list<int> in ports that have a zone, or whose rules deal with zones that messages may set up */

@@ -57,7 +57,7 @@ final class Inlet
     private bool $isSwallowed = false;
     /** @var array<int, GesturePlan|null> by control, what rules want to know of its gestures */
     private array $gestures = [];
-    /** @var array<int, Member|null> by control, the group it belongs to */
+    /** @var array<int, array{Member|null, list<array{int, int, Member}>}> by control, the members of groups that it is */
     private array $members = [];
     /** @var array<int, list<\Closure(Run, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
     private array $rules = [];
@@ -316,6 +316,14 @@ final class Inlet
     {
         $state = $this->run->state;
         $this->isSwallowed = false;
+        [$member, $told] = $this->members($control);
+        foreach ($told as [$low, $high, $each]) {
+            if ($v >= $low && $v <= $high) {
+                Choices::press($this->run, $each);
+
+                return true;
+            }
+        }
         $isPress = $v >= OnOff::LEAST_ON || self::NOTE === Control::kind($control);
         if (!$isPress) {
             unset($state->down[$control]);
@@ -327,7 +335,6 @@ final class Inlet
 
             return false;
         }
-        $member = $this->member($control);
         if (null === $member || isset($this->gestures[$control]) || isset($state->down[$control])) {
             return false;
         }
@@ -337,14 +344,10 @@ final class Inlet
         return true;
     }
 
-    /** @return Member|null */
-    private function member(int $control): ?array
+    /** @return array{Member|null, list<array{int, int, Member}>} as {@see CompiledBook::members()} says */
+    private function members(int $control): array
     {
-        if (!\array_key_exists($control, $this->members)) {
-            $this->members[$control] = $this->run->book->member($this->port, Control::kind($control), Control::channel($control), Control::number($control));
-        }
-
-        return $this->members[$control];
+        return $this->members[$control] ??= $this->run->book->members($this->port, Control::kind($control), Control::channel($control), Control::number($control));
     }
 
     private function unclaimed(): void
@@ -381,7 +384,7 @@ final class Inlet
         }
         if ([] !== $gestures) { // nobody below the first of them sees the messages themselves
             $plan = $this->gestures[$control] = GesturePlan::of($gestures);
-            $member = $this->member($control);
+            [$member] = $this->members($control);
             $rules[] = static function (Run $run, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl) use ($plan, $member): int {
                 Gestures::message($run, $plan, $member, $t, $port, $ch, $n, $v, $raw, $ctl);
 

@@ -147,7 +147,7 @@ final class Ways
         $book = $this->situation->checked()->book;
         foreach ($book->groups as $group) {
             foreach ($messages as $message) {
-                if ($message->kind === $group->kind && null !== $message->number && $group->has($message->channel ?? 1, $message->number)) {
+                if (0 !== $message->placeIn($group)) {
                     return true;
                 }
             }

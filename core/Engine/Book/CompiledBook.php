@@ -46,7 +46,7 @@ abstract class CompiledBook
     public const REACHES = [];
     /** By name, what clocks do. */
     public const CLOCKS = [];
-    /** Groups of controls: name, in port, kind, channels (bit n set for channel n), first and last of each range of members, and whether none can be chosen. */
+    /** Members of groups that come in alike: name of the group, in port, kind, channels (bit n set for channel n), first and last of each range of members, whether none can be chosen, how many members stand before, and lowest and highest value where each message with such a value is a press. */
     public const CHOICES = [];
     /** Lamps that are kept true, in the order of the charts: out port, whole messages for dark and for lit, and what they are lit for: sort, what, two numbers, and the scene in which that counts (-1 for all). */
     public const LAMPS = [];
@@ -216,10 +216,10 @@ abstract class CompiledBook
         return $this->rules()[$rule][2] ?? -1;
     }
 
-    /** @return list<array{string, int, int, int, list<int>, bool}> */
+    /** @return list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> */
     final public function choices(): array
     {
-        /** @var list<array{string, int, int, int, list<int>, bool}> */
+        /** @var list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> */
         return static::CHOICES;
     }
 
@@ -242,30 +242,38 @@ abstract class CompiledBook
     /** How many members a group has; null when there is no such group. */
     final public function sizeOfGroup(string $name): ?int
     {
-        foreach ($this->choices() as [$is, , , , $ends]) {
+        $size = null;
+        foreach ($this->choices() as [$is, , , , $ends, , $before]) {
             if ($is === $name) {
-                return Ranges::size($ends);
+                $size = max($size ?? 0, $before + Ranges::size($ends));
             }
         }
 
-        return null;
+        return $size;
     }
 
     /**
-     * The member of a group that a control is, with the name of the group, its place in it, and whether none can be chosen.
+     * The members of groups that a control is: the one that a press and a release tell, and those that are told by values.
      *
-     * @return Member|null
+     * @return array{Member|null, list<array{int, int, Member}>} name of the group, place in it, and whether none can be chosen
      */
-    final public function member(int $port, int $kind, int $channel, int $number): ?array
+    final public function members(int $port, int $kind, int $channel, int $number): array
     {
-        foreach ($this->choices() as [$name, $at, $of, $channels, $ends, $orNone]) {
+        $pressed = null;
+        $told = [];
+        foreach ($this->choices() as [$name, $at, $of, $channels, $ends, $orNone, $before, $values]) {
             $place = $at === $port && $of === $kind && 0 !== ($channels & 1 << $channel) ? Ranges::place($ends, $number) : 0;
-            if (0 !== $place) {
-                return [$name, $place, $orNone];
+            if (0 === $place) {
+                continue;
+            }
+            if (null === $values) {
+                $pressed ??= [$name, $before + $place, $orNone];
+            } else {
+                $told[] = [$values[0], $values[1], [$name, $before + $place, $orNone]];
             }
         }
 
-        return null;
+        return [$pressed, $told];
     }
 
     /** Whether an in port has controls that rules want to know gestures of, or that belong to groups. */

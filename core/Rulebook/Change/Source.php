@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rulebook\Change;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Scene;
 use ZigzagPost\Core\Rulebook\SourceLine;
 use ZigzagPost\Core\Rulebook\Text\Lexer;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -98,6 +99,20 @@ final readonly class Source
         }
 
         return $end;
+    }
+
+    /** The line behind everything that belongs to a scene. */
+    public function endOf(Scene $scene): int
+    {
+        $end = $scene->span->line;
+        foreach ($this->book->linesFrom($scene->span->line + 1) as $line) {
+            if (SourceLine::HEADING === $line->kind && !str_starts_with($line->text, 'rule')) {
+                break;
+            }
+            $end = SourceLine::COMMENT === $line->kind ? $end : $line->line;
+        }
+
+        return $end + 1;
     }
 
     /** Lines as they stand, each with its line break. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Declaration\Group;
 
 /** A message that a control of a device sends, and the in ports where it arrives. */
 final readonly class ControlMessage
@@ -27,5 +28,32 @@ final readonly class ControlMessage
         public bool $isTwoState,
         public ?array $values = null,
     ) {
+    }
+
+    /**
+     * The values that are a press whenever they come, since no release follows; null where a press is 64 and more.
+     *
+     * @return array{int, int}|null
+     */
+    public function pressedBy(): ?array
+    {
+        return match ($this->kind) {
+            Kind::Program => [$this->number ?? 0, $this->number ?? 0],
+            Kind::Start, Kind::Stop, Kind::Continue => [0, 0],
+            default => $this->values,
+        };
+    }
+
+    /** The place of its control among the members of a group, from 1; 0 when it is none. */
+    public function placeIn(Group $group): int
+    {
+        $place = 0;
+        foreach ($group->parts as $part) {
+            foreach ($this->ports as $port) {
+                $place = max($place, $part->place($port, $this->kind, $this->channel, $this->number, $this->pressedBy()));
+            }
+        }
+
+        return $place;
     }
 }

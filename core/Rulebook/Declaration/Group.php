@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Number\Ranges;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
-use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
@@ -23,16 +21,15 @@ final readonly class Group
 {
     private const RESERVED = [...Memory::RESERVED, 'index', 'floor', 'round', 'high', 'low'];
 
-    /** @param list<array{Token, ?Token}> $titles controls of a device, each from one to another; there are members once it is known what they send */
+    /**
+     * @param list<GroupPart> $parts members, by what they send; none as long as titles have not been looked up
+     * @param list<array{Token, ?Token}> $titles controls of a device, each from one to another
+     */
     private function __construct(
         public Token $name,
         /** The in port, or the device whose controls are named. */
         public Token $port,
-        /** Note or Cc. */
-        public Kind $kind,
-        /** Keys or controllers of the members, in their order. */
-        public ?NumberList $members,
-        public ?NumberList $channels,
+        public array $parts,
         /** Whether pressing the chosen one again chooses none. */
         public bool $orNone,
         public array $titles = [],
@@ -50,7 +47,7 @@ final readonly class Group
         if (TokenType::Text === $cursor->peek()->type) {
             $titles = $cursor->titles('the title of a control');
 
-            return new self($name, $port, Kind::Cc, null, null, self::orNone($cursor, true), $titles);
+            return new self($name, $port, [], self::orNone($cursor, true), $titles);
         }
         $kind = $cursor->expect('cc', 'note');
         if ($kind->is('cc')) {
@@ -62,44 +59,45 @@ final readonly class Group
         $channels = null !== $cursor->accept('channel') ? $cursor->numberList('a channel', 1, 16) : null;
         $orNone = self::orNone($cursor, null !== $channels);
 
-        return new self($name, $port, Kind::from($kind->text), $members, $channels, $orNone);
+        return new self($name, $port, [new GroupPart($port, Kind::from($kind->text), $members, $channels)], $orNone);
     }
 
-    /** The group for what its controls send. */
-    public function resolved(Token $port, Kind $kind, NumberList $members, ?NumberList $channels): self
+    /**
+     * The group for what its controls send.
+     *
+     * @param non-empty-list<GroupPart> $parts
+     */
+    public function resolved(array $parts): self
     {
-        return new self($this->name, $port, $kind, $members, $channels, $this->orNone);
+        return new self($this->name, $parts[0]->port, $parts, $this->orNone);
     }
 
     /** @param list<array{Token, ?Token}> $titles */
     public function retitled(array $titles): self
     {
-        return new self($this->name, $this->port, $this->kind, null, null, $this->orNone, $titles);
+        return new self($this->name, $this->port, [], $this->orNone, $titles);
+    }
+
+    /** Whether it can be written with numbers: its members send one kind of message to one port, and are pressed and let go. */
+    public function isPlain(): bool
+    {
+        return 1 === \count($this->parts) && null === $this->parts[0]->values && \in_array($this->parts[0]->kind, [Kind::Cc, Kind::Note], true);
     }
 
     public function print(): string
     {
-        return "group {$this->name->text} of {$this->port->text} "
-            .(null === $this->members ? Cursor::printTitles($this->titles) : (Kind::Note === $this->kind ? 'note key ' : 'cc ').$this->members->print())
-            .(null === $this->channels ? '' : ' channel '.$this->channels->print()).($this->orNone ? ' or none' : '');
+        return "group {$this->name->text} of {$this->port->text} ".([] === $this->titles ? self::printPart($this->parts[0]) : Cursor::printTitles($this->titles)).($this->orNone ? ' or none' : '');
     }
 
     /** How many members it has, as they are written. */
     public function size(): int
     {
-        return Ranges::size($this->ends());
+        return max(0, ...array_map(static fn (GroupPart $part): int => $part->before + $part->size(), $this->parts));
     }
 
-    /** @return list<int> first and last of each range of members */
-    public function ends(): array
+    private static function printPart(GroupPart $part): string
     {
-        return array_merge(...array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $this->members->ranges ?? []));
-    }
-
-    /** Whether a control belongs to it. */
-    public function has(int $channel, int $number): bool
-    {
-        return (null === $this->channels || \in_array($channel, $this->channels->numbers(), true)) && 0 !== Ranges::place($this->ends(), $number);
+        return (Kind::Note === $part->kind ? 'note key ' : 'cc ').$part->numbers?->print().(null === $part->channels ? '' : ' channel '.$part->channels->print());
     }
 
     private static function orNone(Cursor $cursor, bool $hasChannels): bool

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Naming;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Number\Ranges;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -79,9 +78,9 @@ final readonly class LampNaming
         $groups = [];
         foreach ($this->book->groups as $name => $group) {
             foreach ($messages as $message) {
-                $isThere = $message->kind === $group->kind && null !== $message->number && \in_array($group->port->text, $message->ports, true) && $group->has($message->channel ?? 1, $message->number);
-                if ($isThere) {
-                    $groups[] = [$name, Ranges::place($group->ends(), (int) $message->number)];
+                $place = $message->placeIn($group);
+                if (0 !== $place) {
+                    $groups[] = [$name, $place];
                 }
             }
         }

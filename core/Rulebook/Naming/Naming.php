@@ -8,6 +8,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
+use ZigzagPost\Core\Rulebook\Declaration\GroupPart;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Scene;
@@ -216,22 +217,52 @@ final class Naming
         }
         $messages = [];
         foreach (Titles::of($group->port, $group->titles, $this->devices) as $title) {
-            $messages[] = $this->devices->control($group->port, $title)[0];
-        }
-        $first = $messages[0];
-        foreach ($messages as $message) {
-            if ($message->kind !== $first->kind || $message->channel !== $first->channel || $message->ports !== $first->ports || (Kind::Cc !== $message->kind && Kind::Note !== $message->kind)) {
-                throw new RulebookError($group->port->span, 'mixed-group', 'the controls of a group send controllers or notes of one channel over one port; these do not');
+            $message = $messages[] = $this->devices->control($group->port, $title)[0];
+            if (null === $message->pressedBy() && (null === $message->number || !\in_array($message->kind, [Kind::Note, Kind::Cc, Kind::Nrpn, Kind::Rpn], true))) {
+                throw new RulebookError($title->span, 'no-press', "\"{$title->text}\" sends {$message->kind->value}, which is not pressed; a group is of switches, pads and keys");
             }
         }
-        $span = $group->name->span;
 
-        return $group->resolved(
-            new Token(TokenType::Word, $first->ports[0], $group->port->span, true),
-            $first->kind,
-            new NumberList(array_map(fn (ControlMessage $message): array => $this->single((int) $message->number, $span), $messages)),
-            null === $first->channel ? null : new NumberList([$this->single($first->channel, $span)]),
-        );
+        return $group->resolved($this->parts($group, $messages));
+    }
+
+    /**
+     * Members that send one kind of message on one channel to one port stand together, others each for itself.
+     *
+     * @param non-empty-list<ControlMessage> $messages by member
+     *
+     * @return non-empty-list<GroupPart>
+     */
+    private function parts(Group $group, array $messages): array
+    {
+        $first = $messages[0];
+        $alike = static fn (ControlMessage $message): array => [$message->kind, $message->channel, $message->ports, $message->pressedBy()];
+        if (null === $first->pressedBy() && [] === array_filter($messages, static fn (ControlMessage $message): bool => $alike($message) !== $alike($first))) {
+            return $this->part($group, $first, array_map(static fn (ControlMessage $message): int => (int) $message->number, $messages), 0);
+        }
+        $parts = [];
+        foreach ($messages as $before => $message) {
+            array_push($parts, ...$this->part($group, $message, null === $message->number || Kind::Program === $message->kind ? [] : [$message->number], $before));
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param list<int> $numbers
+     *
+     * @return non-empty-list<GroupPart> one for each port where these members come in
+     */
+    private function part(Group $group, ControlMessage $like, array $numbers, int $before): array
+    {
+        return array_map(fn (string $port): GroupPart => new GroupPart(
+            new Token(TokenType::Word, $port, $group->port->span, true),
+            $like->kind,
+            [] === $numbers ? null : new NumberList(array_map(fn (int $number): array => $this->single($number, $group->name->span), $numbers)),
+            null === $like->channel ? null : new NumberList([$this->single($like->channel, $group->name->span)]),
+            $before,
+            $like->pressedBy(),
+        ), $like->ports);
     }
 
     /** @param \Closure(): mixed $do */

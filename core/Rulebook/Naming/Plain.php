@@ -46,7 +46,9 @@ final class Plain
             $plain->steps($stack->steps, $plain->naming->grouped($stack->steps), '');
         }
         foreach ($book->groups as $name => $group) {
-            if ([] !== $group->titles) {
+            if ([] !== $group->titles && !$resolved->groups[$name]->isPlain()) {
+                $plain->leaveOut($group->name->span->line, $group->print());
+            } elseif ([] !== $group->titles) {
                 $plain->lines[$group->name->span->line] = [$resolved->groups[$name]->print()];
             }
         }
