@@ -13,10 +13,14 @@ import { Panel } from '../ui/Panel';
 import { Tabs } from '../ui/Tabs';
 import { nextQuestions } from './questions';
 import { Grid } from './Grid';
+import { AUTOMATIC } from './tables/automatic';
 import { CONTROLS } from './tables/controls';
+import { FACTS } from './tables/facts';
 import { HEARS } from './tables/hears';
+import { KEYS } from './tables/keys';
 import { PARAMETERS } from './tables/parameters';
 import { PLUGS } from './tables/plugs';
+import { PROCEDURES } from './tables/procedures';
 import { PROGRAMS } from './tables/programs';
 import { ROUTES } from './tables/routes';
 import { SENDS } from './tables/sends';
@@ -41,7 +45,11 @@ const TABLES = {
   Hears: HEARS,
   Sends: SENDS,
   'Passes on': ROUTES,
+  'By itself': AUTOMATIC,
   Programs: PROGRAMS,
+  Keys: KEYS,
+  'By hand': PROCEDURES,
+  Facts: FACTS,
 };
 type Tab = keyof typeof TABLES;
 const TABS = Object.keys(TABLES) as Tab[];
@@ -79,7 +87,11 @@ function OpenChart({ document }: { document: StoredDocument }) {
           {tab === 'Hears' && <Rows table={HEARS} chart={chart} change={change} />}
           {tab === 'Sends' && <Rows table={SENDS} chart={chart} change={change} />}
           {tab === 'Passes on' && <Rows table={ROUTES} chart={chart} change={change} />}
+          {tab === 'By itself' && <Rows table={AUTOMATIC} chart={chart} change={change} />}
           {tab === 'Programs' && <Rows table={PROGRAMS} chart={chart} change={change} />}
+          {tab === 'Keys' && <Rows table={KEYS} chart={chart} change={change} />}
+          {tab === 'By hand' && <Rows table={PROCEDURES} chart={chart} change={change} />}
+          {tab === 'Facts' && <Rows table={FACTS} chart={chart} change={change} />}
         </Panel>
         <div className="flex min-h-0 flex-col gap-2">
           <Panel title="The next question">
@@ -124,18 +136,20 @@ function Rows<T>({
   return (
     <>
       <Grid table={table} chart={chart} change={change} />
-      <p className="border-t border-base-300 p-2">
-        <Button
-          icon={<Plus size={16} />}
-          label={`Add a ${table.what}`}
-          onClick={() =>
-            change((before) => {
-              const rows = table.rows(before);
-              return table.put(before, [...rows, table.blank(rows)]);
-            })
-          }
-        />
-      </p>
+      {table.isFixed !== true && (
+        <p className="border-t border-base-300 p-2">
+          <Button
+            icon={<Plus size={16} />}
+            label={`Add a ${table.what}`}
+            onClick={() =>
+              change((before) => {
+                const rows = table.rows(before);
+                return table.put(before, [...rows, table.blank(rows)]);
+              })
+            }
+          />
+        </p>
+      )}
     </>
   );
 }

@@ -67,17 +67,21 @@ export function Grid<T>({
             <tr key={row}>
               <td className="text-right font-mono text-xs">{row + 1}</td>
               {table.columns.map((column, at) => (
-                <td key={column.title} className="p-0">
-                  <Cell
-                    text={column.read(each)}
-                    label={`${column.title} of ${table.columns[0]?.read(each) || `${table.what} ${row + 1}`}`}
-                    cell={`${row} ${at}`}
-                    isNumber={column.isNumber}
-                    isWide={column.isWide === true}
-                    onDone={(text) => write(row, column, text)}
-                    onMove={(event) => move(event, row, at)}
-                    onPaste={(event) => paste(event, row, at)}
-                  />
+                <td key={column.title} className={column.isFixed === true ? 'text-sm' : 'p-0'}>
+                  {column.isFixed === true ? (
+                    column.read(each)
+                  ) : (
+                    <Cell
+                      text={column.read(each)}
+                      label={`${column.title} of ${table.columns[0]?.read(each) || `${table.what} ${row + 1}`}`}
+                      cell={`${row} ${at}`}
+                      isNumber={column.isNumber}
+                      isWide={column.isWide === true}
+                      onDone={(text) => write(row, column, text)}
+                      onMove={(event) => move(event, row, at)}
+                      onPaste={(event) => paste(event, row, at)}
+                    />
+                  )}
                 </td>
               ))}
             </tr>

@@ -14,7 +14,7 @@ export function Tabs<T extends string>({
   onTab: (tab: T) => void;
 }) {
   return (
-    <div role="tablist" aria-label={label} className="flex">
+    <div role="tablist" aria-label={label} className="flex flex-wrap">
       {tabs.map(([each, words]) => (
         <button
           key={each}

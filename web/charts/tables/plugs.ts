@@ -1,4 +1,5 @@
 import type { ChartPlug } from '../../api/types';
+import { POWER } from './power';
 import { freeTitle, oneOf, type Column, type Table } from './table';
 
 const CONNECTORS = [
@@ -70,6 +71,7 @@ const COLUMNS: readonly Column<ChartPlug>[] = [
             : { ...use, wiring: wired };
       }),
   },
+  POWER,
 ];
 
 export const PLUGS: Table<ChartPlug> = {

@@ -5,6 +5,8 @@ export interface Column<T> {
   isNumber: boolean;
   /** Whether more stands in its cells than in others. */
   isWide?: boolean;
+  /** Whether its cells are only read. */
+  isFixed?: boolean;
   read: (row: T) => string;
   /** The row with what was typed; what makes no sense changes nothing. */
   write: (row: T, text: string) => T;
@@ -16,6 +18,8 @@ export interface Table<T> {
   /** What one row is. */
   what: string;
   columns: readonly Column<T>[];
+  /** Whether there are as many rows as there are. */
+  isFixed?: boolean;
   rows: (chart: Chart) => readonly T[];
   put: (chart: Chart, rows: T[]) => Chart;
   /** A new row, behind those that are there. */
@@ -56,6 +60,9 @@ export function pasted<T>(
   const lines = text.replace(/\r?\n$/, '').split(/\r?\n/);
   lines.forEach((line, down) => {
     const at = row + down;
+    if (table.isFixed === true && at >= next.length) {
+      return;
+    }
     let filled = next[at] ?? table.blank(next);
     line.split('\t').forEach((cell, across) => {
       filled = table.columns[column + across]?.write(filled, cell) ?? filled;
