@@ -14,6 +14,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\TakesOver;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Leap\Leaps;
 use ZigzagPost\Core\Show\Learn\Target;
 use ZigzagPost\Core\Show\Learn\Targets;
@@ -21,6 +22,7 @@ use ZigzagPost\Core\Show\Sheet\CopyCheck;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
+use ZigzagPost\Core\Show\Sheet\WholeCopy;
 use ZigzagPost\Core\Situation\Situation;
 
 /** The sheets of a show: views of the rules, whose changes are changes of the rules. */
@@ -88,6 +90,24 @@ final readonly class SheetController
         return $this->changes->make($document, static fn (): array => 'copy' === $do
             ? $edits->copy($box, $control, $line, $toBox, $toControl, $scene)
             : $edits->move($box, $control, $line, $toBox, $toControl, $scene), $request, ['same' => 'copy' === $do ? CopyCheck::same($box, $control, $toBox, $toControl, $does) : []]);
+    }
+
+    /** Lets a whole layer of a unit, or a whole scene, do what another does. */
+    #[Route('/api/rigs/{id}/show/copy', methods: 'POST')]
+    public function copy(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $situation = $this->situation($id);
+        $body = Body::of($request);
+        [$unit, $from, $to] = [$body->textOrNull('unit', 200), $body->textOrNull('from', 200), $body->textOrNull('to', 200)];
+        $box = null === $unit ? null : $situation->setup->box($unit) ?? throw Problem::notFound('unit');
+        try {
+            $copy = null === $box ? WholeCopy::scene($situation, $from ?? '', $to ?? '') : WholeCopy::layer($situation, $box, $from, $to);
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        }
+
+        return $this->changes->make($document, static fn (): array => $copy->edits, $request, ['same' => $copy->same, 'left' => $copy->left]);
     }
 
     /** What leaps, when a control is first moved after a change of scene. */

@@ -148,6 +148,8 @@ export const api = {
     answered(client.GET('/api/rigs/{id}/show/targets', { ...of(id), ...within(LONGEST_MS) })),
   changeSwitch: (id: string, body: SwitchChange) =>
     answered(client.POST('/api/rigs/{id}/show/switch', { ...of(id), body, ...within(LONGEST_MS) })),
+  copyWhole: (id: string, body: { unit: string | null; from: string | null; to: string | null }) =>
+    answered(client.POST('/api/rigs/{id}/show/copy', { ...of(id), body, ...within(LONGEST_MS) })),
   leapsOf: (id: string) => answered(client.GET('/api/rigs/{id}/leaps', { ...of(id), ...within(LONGEST_MS) })),
   setTakeover: (id: string, line: number, takeover: Takeover) =>
     answered(

@@ -583,6 +583,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/show/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets a whole layer of a unit, or (without a unit) a whole scene, do what another does. */
+        post: operations["copyWhole"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/scale-lines": {
         parameters: {
             query?: never;
@@ -3033,6 +3052,47 @@ export interface operations {
                         places: number;
                         /** @description What is the same in both after a copy and probably should not be. */
                         same: string[];
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    copyWhole: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    unit: string | null;
+                    /** @description A layer (null for controls on none) or a scene. */
+                    from: string | null;
+                    to: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What was changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                        /** @description What is the same in both and probably should not be. */
+                        same: string[];
+                        /** @description What was not copied, and why. */
+                        left: string[];
                     };
                 };
             };

@@ -26,8 +26,18 @@ export function Done({ rules }: { rules: RuleWork }) {
             />
           </>
         )}
+        {done !== null && done.left.length > 0 && (
+          <ul aria-label="Not copied" className="w-full list-inside list-disc">
+            {done.left.map((left) => (
+              <li key={left}>Not copied: {left}</li>
+            ))}
+          </ul>
+        )}
         {done !== null && done.same.length > 0 && (
-          <fieldset aria-label="The same in both" className="flex flex-col gap-1 py-2">
+          <fieldset
+            aria-label="The same in both"
+            className="flex max-h-60 w-full flex-col gap-1 overflow-y-auto py-2"
+          >
             <legend>The same in both now; tick what is meant so:</legend>
             {done.same.map((same) => (
               <label key={same} className="flex items-center gap-2">

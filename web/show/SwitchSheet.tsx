@@ -4,7 +4,9 @@ import type { Rig, Sheets, SwitchUse } from '../api/types';
 import { Button } from '../ui/Button';
 import { Assign } from './Assign';
 import { ControlCard } from './ControlCard';
+import { CopyScene } from './CopyScene';
 import { Done } from './Done';
+import { LayerButton, layerName } from './LayerButton';
 import { surfaces, type SheetControl } from './surface';
 import { useRules } from './useRules';
 
@@ -28,6 +30,7 @@ export function SwitchSheet({
 }) {
   const rules = useRules(rig.book ?? null, onChanged);
   const [carried, carry] = useState<Carried | null>(null);
+  const [layer, carryLayer] = useState<{ unit: string; layer: string | null } | null>(null);
   const [scene, setScene] = useState('');
   const [assigned, assign] = useState<{ unit: string; control: SheetControl } | null>(null);
   const all = surfaces(rig, sheets);
@@ -51,8 +54,25 @@ export function SwitchSheet({
       carry(null);
     }
   };
+  const putLayer = (to: string | null) => {
+    if (layer !== null) {
+      rules.change(`${layerName(layer.layer)} copied to ${layerName(to)}`, () =>
+        api.copyWhole(id, { unit: layer.unit, from: layer.layer, to }),
+      );
+      carryLayer(null);
+    }
+  };
   return (
     <div className="flex flex-col gap-4">
+      <CopyScene
+        scenes={sheets.scenes}
+        isBusy={rules.isBusy}
+        onCopy={(from, to) =>
+          rules.change(`All of “${from}” copied to “${to}”`, () =>
+            api.copyWhole(id, { unit: null, from, to }),
+          )
+        }
+      />
       <div className="sticky top-0 z-10 flex flex-col gap-2 bg-base-200">
         <Done rules={rules} />
         {carried !== null && (
@@ -68,16 +88,36 @@ export function SwitchSheet({
       {all.map((surface) => (
         <section key={surface.unit} aria-label={surface.label} className="flex flex-col gap-2">
           <h3 className="text-lg font-semibold">{surface.label}</h3>
-          {surface.layers.map((layer) => (
-            <div key={layer.layer ?? ''} className="flex flex-col gap-1">
-              {layer.layer !== null && <h4 className="text-sm">Layer {layer.layer}</h4>}
+          {surface.layers.map((each) => (
+            <div key={each.layer ?? ''} className="flex flex-col gap-1">
+              {surface.layers.length > 1 && (
+                <div className="flex min-h-9 items-center gap-2">
+                  <h4 className="text-sm">{layerName(each.layer)}</h4>
+                  <LayerButton
+                    name={layerName(each.layer)}
+                    state={
+                      layer === null
+                        ? 'free'
+                        : layer.unit !== surface.unit
+                          ? 'elsewhere'
+                          : layer.layer === each.layer
+                            ? 'carried'
+                            : 'open'
+                    }
+                    isBusy={rules.isBusy}
+                    onCarry={() => carryLayer({ unit: surface.unit, layer: each.layer })}
+                    onPut={() => putLayer(each.layer)}
+                    onDrop={() => carryLayer(null)}
+                  />
+                </div>
+              )}
               <ul
                 className="grid gap-2"
                 style={{
-                  gridTemplateColumns: `repeat(${layer.columns === 1 ? 4 : layer.columns}, minmax(8.5rem, 1fr))`,
+                  gridTemplateColumns: `repeat(${each.columns === 1 ? 4 : each.columns}, minmax(8.5rem, 1fr))`,
                 }}
               >
-                {layer.controls.map((control) => (
+                {each.controls.map((control) => (
                   <ControlCard
                     key={control.name}
                     control={control}

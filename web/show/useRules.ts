@@ -6,6 +6,8 @@ interface Changed {
   places: number;
   /** What is the same in both after a copy. */
   same?: readonly string[];
+  /** What could not be copied, and why. */
+  left?: readonly string[];
 }
 
 export interface RuleWork {
@@ -14,7 +16,7 @@ export interface RuleWork {
   isBusy: boolean;
   problem: string | null;
   /** What was done last, and what is the same in both after a copy. */
-  done: { words: string; same: readonly string[] } | null;
+  done: { words: string; same: readonly string[]; left: readonly string[] } | null;
   takeBack: () => void;
   close: () => void;
 }
@@ -24,6 +26,7 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
   const [done, setDone] = useState<{
     words: string;
     same: readonly string[];
+    left: readonly string[];
     before: { name: string; text: string };
     version: number;
   } | null>(null);
@@ -34,9 +37,9 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
         throw new Error('This rig has no rulebook yet; give it one on its page.');
       }
       const before = await api.readDocument(book);
-      const { same = [] } = await run();
+      const { same = [], left = [] } = await run();
       const { version } = await api.documentVersion(book);
-      return { words, same, before: { name: before.name, text: before.text }, version };
+      return { words, same, left, before: { name: before.name, text: before.text }, version };
     },
     onSuccess: (made) => {
       setDone(made);
@@ -64,7 +67,7 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
     },
     isBusy: change.isPending || takeBack.isPending,
     problem,
-    done: done ?? (hasGone === null ? null : { words: hasGone, same: [] }),
+    done: done ?? (hasGone === null ? null : { words: hasGone, same: [], left: [] }),
     takeBack: done === null ? () => undefined : () => takeBack.mutate(),
     close: () => {
       setDone(null);

@@ -19,7 +19,6 @@ use ZigzagPost\Core\Rulebook\Naming\Titles;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Scene;
 use ZigzagPost\Core\Rulebook\Selector;
-use ZigzagPost\Core\Rulebook\SourceLine;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -106,21 +105,35 @@ final readonly class SwitchEdits
      */
     public function copy(Box $box, Control $control, int $line, Box $toBox, Control $toControl, ?string $scene): array
     {
-        $rule = $this->ruleIn($line);
-        if ([$box->name, $control->name, $rule->scene?->title] === [$toBox->name, $toControl->name, $scene]) {
-            throw new RulebookError($rule->span, 'itself', "\"{$control->name}\" does this already; choose another control or another scene");
-        }
-        if ($control->sort->isTwoState() !== $toControl->sort->isTwoState()) {
-            throw new RulebookError(new Span($line, 1), 'not-a-switch', 'what is pressed and what is moved cannot do the same; choose a control of the same sort');
-        }
-        $gesture = $rule->selectors[0]->gesture ?? null;
-        $copied = RuleText::of(str_contains($rule->title, $control->name) ? str_replace($control->name, $toControl->name, $rule->title) : "{$toControl->name}: {$rule->title}")
-            ->take("{$toBox->name} \"{$toControl->name}\"".(null === $gesture ? '' : " {$gesture->print()}"));
-        foreach ($rule->steps as $step) {
-            $copied = $copied->step($this->standingAlone($step->print(), $rule, $box, $control));
+        [$copied, $gesture] = $this->copied($box, $control, $line, $toBox, $toControl, $scene);
+
+        return $this->put($copied, $this->message($toBox, $toControl), $scene, $gesture);
+    }
+
+    /**
+     * What rules do for some controls, for others as well: all at once.
+     *
+     * @param list<array{Control, int, Control, string|null}> $copies a control, the line of a rule, the other control, and the scene in which that does it
+     *
+     * @return array{list<Edit>, array<int, string>} and by place in the list, why a copy cannot be made
+     */
+    public function copyAll(Box $box, array $copies): array
+    {
+        $edits = [];
+        $left = [];
+        $last = '';
+        foreach ($copies as $place => [$control, $line, $toControl, $scene]) {
+            try {
+                [$copied, $gesture] = $this->copied($box, $control, $line, $box, $toControl, $scene);
+                $put = $this->putInPlace($copied, $this->message($box, $toControl), $scene, $gesture);
+                $last .= null === $put ? "{$copied->print()}\n" : '';
+                array_push($edits, ...$put ?? []);
+            } catch (RulebookError $error) {
+                $left[$place] = $error->getMessage();
+            }
         }
 
-        return $this->put($copied, $this->message($toBox, $toControl), $scene, null === $gesture ? 'press' : $gesture->word);
+        return [[...$edits, ...('' === $last ? [] : RuleChange::append($this->source, $last))], $left];
     }
 
     /**
@@ -136,11 +149,43 @@ final readonly class SwitchEdits
     }
 
     /**
+     * A rule that does for one control what another does for its own.
+     *
+     * @return array{RuleText, string} the rule and its gesture
+     *
+     * @throws RulebookError as {@see copy()}
+     */
+    private function copied(Box $box, Control $control, int $line, Box $toBox, Control $toControl, ?string $scene): array
+    {
+        $rule = $this->ruleIn($line);
+        if ([$box->name, $control->name, $rule->scene?->title] === [$toBox->name, $toControl->name, $scene]) {
+            throw new RulebookError($rule->span, 'itself', "\"{$control->name}\" does this already; choose another control or another scene");
+        }
+        if ($control->sort->isTwoState() !== $toControl->sort->isTwoState()) {
+            throw new RulebookError(new Span($line, 1), 'not-a-switch', 'what is pressed and what is moved cannot do the same; choose a control of the same sort');
+        }
+        $gesture = $rule->selectors[0]->gesture ?? null;
+        $copied = RuleText::of(str_contains($rule->title, $control->name) ? str_replace($control->name, $toControl->name, $rule->title) : "{$toControl->name}: {$rule->title}")
+            ->take("{$toBox->name} \"{$toControl->name}\"".(null === $gesture ? '' : " {$gesture->print()}"));
+        foreach ($rule->steps as $step) {
+            $copied = $copied->step($this->standingAlone($step->print(), $rule, $box, $control));
+        }
+
+        return [$copied, null === $gesture ? 'press' : $gesture->word];
+    }
+
+    /**
      * Puts a rule where it wins, in the place of one that was for this control, scene and gesture alone.
      *
      * @return list<Edit>
      */
     private function put(RuleText $text, ControlMessage $message, ?string $scene, string $gesture): array
+    {
+        return $this->putInPlace($text, $message, $scene, $gesture) ?? RuleChange::append($this->source, $text->print());
+    }
+
+    /** @return list<Edit>|null null where it goes behind all others */
+    private function putInPlace(RuleText $text, ControlMessage $message, ?string $scene, string $gesture): ?array
     {
         $book = $this->situation->checked()->book;
         $wanted = null === $scene ? null : $this->scene($scene);
@@ -166,7 +211,7 @@ final readonly class SwitchEdits
             return RuleChange::add($this->source, $text, $before);
         }
 
-        return null === $wanted ? RuleChange::append($this->source, $text->print()) : [Edit::insertBefore($this->endOf($wanted), "\n{$text->print()}")];
+        return null === $wanted ? null : [Edit::insertBefore($this->source->endOf($wanted), "\n{$text->print()}")];
     }
 
     /** Whether a rule is for one gesture of one control, and nothing else. */
@@ -194,20 +239,6 @@ final readonly class SwitchEdits
         $isFollowedByGap = '' === trim($this->source->lines[$end] ?? 'x') && $end + 1 < \count($this->source->lines);
 
         return '' === $edits[0]->text && $isFollowedByGap ? [Edit::deleteLines($rule->span->line, $end + 1)] : $edits;
-    }
-
-    /** The line behind everything that belongs to a scene. */
-    private function endOf(Scene $scene): int
-    {
-        $end = $scene->span->line;
-        foreach ($this->source->book->linesFrom($scene->span->line + 1) as $line) {
-            if (SourceLine::HEADING === $line->kind && !str_starts_with($line->text, 'rule')) {
-                break;
-            }
-            $end = SourceLine::COMMENT === $line->kind ? $end : $line->line;
-        }
-
-        return $end + 1;
     }
 
     /**
