@@ -41,6 +41,28 @@ final class ShowApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/show/cell", ['scene' => 'Nowhere', 'unit' => 'drive', 'program' => '4'], 422);
     }
 
+    public function testALayerAndASceneAreCopied(): void
+    {
+        $rig = $this->rig();
+        $json = json_decode($this->text($this->call('GET', "/api/documents/{$rig}", null, 200), 'text'), true);
+        self::assertIsArray($json);
+        $book = $json['book'];
+        self::assertIsString($book);
+        $asItWas = $this->call('GET', "/api/documents/{$book}", null, 200);
+        $layer = $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => 'strip', 'from' => 'A', 'to' => 'B'], 200);
+        self::assertContains('A fader 8 and B fader 8, target: both do "Far echo: Time"', (array) $layer['same']);
+        self::assertStringContainsString('take strip "B fader 8"', $this->rules($rig));
+        $scene = $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => null, 'from' => 'Harbour', 'to' => 'Far shore'], 200);
+        self::assertCount(1, (array) $scene['left']);
+        $before = $this->rules($rig);
+        $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => 'strip', 'from' => 'A', 'to' => 'Z'], 422);
+        $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => null, 'from' => 'Harbour', 'to' => null], 422);
+        $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => 'nobody', 'from' => 'A', 'to' => 'B'], 404);
+        self::assertSame($before, $this->rules($rig));
+        $now = $this->call('GET', "/api/documents/{$book}", null, 200);
+        $this->call('PUT', "/api/documents/{$book}", ['name' => $asItWas['name'], 'text' => $asItWas['text'], 'version' => $now['version']], 200);
+    }
+
     public function testAPedalIsMeasuredAndKeptWithItsUnit(): void
     {
         $rig = $this->rig();

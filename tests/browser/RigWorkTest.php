@@ -92,6 +92,27 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => $this->cells() === $before, 'undone in one step');
     }
 
+    public function testFactsOfAChartAreTyped(): void
+    {
+        $this->page->get(Application::address().'/charts');
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::linkText('Moth synth')), 'the charts');
+        $this->page->findElement(By::linkText('Moth synth'))->sendKeys(Key::ENTER);
+        $this->waitFor('[role=tab]');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Facts']"))->sendKeys(Key::ENTER);
+        $voices = $this->one('[aria-label="Known of Voices"]');
+        $before = (string) $voices->getAttribute('value');
+        $voices->sendKeys([Key::CONTROL, 'a']);
+        $voices->sendKeys('7');
+        $voices->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => '7' === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'it is known');
+        $this->page->navigate()->refresh();
+        $this->waitFor('[role=tab]');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Facts']"))->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => '7' === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'and kept');
+        $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => $before === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'undone');
+    }
+
     private function choose(string $unit): void
     {
         $this->page->get(Application::address()."/rigs/{$this->rig}");

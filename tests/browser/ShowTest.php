@@ -105,6 +105,74 @@ final class ShowTest extends PageTestCase
         $this->page->getMouse()->mouseUp();
     }
 
+    /** One finger, no second hand, no mouse: each of them a single touch, and unlocking a held one. */
+    public function testTheStageIsPlayedWithOneFinger(): void
+    {
+        $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->until(fn (): bool => 'Casting off' === $this->text('[aria-label="This song"]'), 'the first song');
+        $sizes = $this->page->executeScript(<<<'JS'
+            return [...document.querySelectorAll('main button')].map((each) => {
+                const { width, height } = each.getBoundingClientRect();
+                return Math.min(width, height);
+            });
+            JS);
+        self::assertIsArray($sizes);
+        self::assertGreaterThan(5, \count($sizes));
+        foreach ($sizes as $size) {
+            self::assertGreaterThanOrEqual(56, $size, 'what is touched is large');
+        }
+        $this->touch("//button[starts-with(., 'Next:')]");
+        $this->touch("//button[starts-with(., 'Next:')]");
+        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'two touches, two songs');
+        $this->touch("//button[.='Back']");
+        $this->until(fn (): bool => 'Storm' !== $this->text('[aria-label="This song"]'), 'back');
+        $this->touch("//button[.='Send again']");
+        $this->touch("//button[contains(., 'Panic')]");
+        $this->touch("//button[.='That was wrong']");
+        $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'kept'), 'the last minute is kept');
+        $this->touch("//button[contains(., 'hold to unlock')]", 400);
+        self::assertCount(0, $this->all('nav[aria-label=Songs]'), 'a touch does not unlock');
+        $this->touch("//button[contains(., 'hold to unlock')]", 1500);
+        $this->until(fn (): bool => 1 === \count($this->all('nav[aria-label=Songs]')), 'a held one does');
+        $this->touch("//nav[@aria-label='Songs']//button[contains(., 'Casting off')]");
+        $this->until(fn (): bool => 'Casting off' === $this->text('[aria-label="This song"]'), 'any song, once it is unlocked');
+    }
+
+    public function testALayerAndASceneAreCopiedByTheKeyboard(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}/show");
+        $this->waitFor('[role=tab]');
+        $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->sendKeys(WebDriverKeys::ENTER);
+        $this->button('Copy “Layer A” to another layer')->sendKeys(WebDriverKeys::ENTER);
+        $this->button('Put it on “Layer B”')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="The same in both"]'), 'A fader 8 and B fader 8, target: both do'), 'what is the same in both layers');
+        $this->one('[aria-label="The same in both"] input')->sendKeys(' ');
+        self::assertTrue($this->one('[aria-label="The same in both"] input')->isSelected(), 'ticked off');
+        $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'Taken back: Layer A'), 'the layer is taken back');
+        $this->one('[aria-label="To the scene"]')->sendKeys('Far');
+        $this->button('Copy the scene')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Not copied"]'), 'does "recall brine "Last bell"" instead'), 'what the other scene does itself');
+        self::assertStringContainsString('recall drive 0', $this->text('[aria-label="The same in both"]'));
+        $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'Taken back: All of'), 'and the scene');
+    }
+
+    private function touch(string $xpath, int $ms = 60): void
+    {
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath($xpath)), $xpath);
+        $element = $this->page->findElement(By::xpath($xpath));
+        $this->page->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [[
+            'type' => 'pointer', 'id' => 'finger', 'parameters' => ['pointerType' => 'touch'],
+            'actions' => [
+                ['type' => 'pointerMove', 'duration' => 0, 'origin' => ['element-6066-11e4-a52e-4f735466cecf' => $element->getID()], 'x' => 0, 'y' => 0],
+                ['type' => 'pointerDown', 'button' => 0],
+                ['type' => 'pause', 'duration' => $ms],
+                ['type' => 'pointerUp', 'button' => 0],
+            ],
+        ]]]);
+    }
+
     public function testASwitchIsAssignedAndTakenBackAndALeapIsCuredByTheKeyboard(): void
     {
         $this->page->get(Application::address()."/rigs/{$this->rig}/show");
