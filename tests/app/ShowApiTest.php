@@ -50,7 +50,7 @@ final class ShowApiTest extends ApiTestCase
         self::assertIsString($book);
         $asItWas = $this->call('GET', "/api/documents/{$book}", null, 200);
         $layer = $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => 'strip', 'from' => 'A', 'to' => 'B'], 200);
-        self::assertContains('A fader 8 and B fader 8, target: both do "Far echo: Time"', (array) $layer['same']);
+        self::assertContains('A fader 8 and B fader 8, target: both do “Far echo: Time”', (array) $layer['same']);
         self::assertStringContainsString('take strip "B fader 8"', $this->rules($rig));
         $scene = $this->call('POST', "/api/rigs/{$rig}/show/copy", ['unit' => null, 'from' => 'Harbour', 'to' => 'Far shore'], 200);
         self::assertCount(1, (array) $scene['left']);

@@ -152,7 +152,7 @@ final class ShowTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'Taken back: Layer A'), 'the layer is taken back');
         $this->one('[aria-label="To the scene"]')->sendKeys('Far');
         $this->button('Copy the scene')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Not copied"]'), 'does "recall brine "Last bell"" instead'), 'what the other scene does itself');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Not copied"]'), 'does “recall brine "Last bell"” instead'), 'what the other scene does itself');
         self::assertStringContainsString('recall drive 0', $this->text('[aria-label="The same in both"]'));
         $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'Taken back: All of'), 'and the scene');

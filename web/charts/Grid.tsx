@@ -77,6 +77,7 @@ export function Grid<T>({
                       cell={`${row} ${at}`}
                       isNumber={column.isNumber}
                       isWide={column.isWide === true}
+                      empty={column.empty ?? ''}
                       onDone={(text) => write(row, column, text)}
                       onMove={(event) => move(event, row, at)}
                       onPaste={(event) => paste(event, row, at)}
@@ -100,6 +101,7 @@ function Cell({
   cell,
   isNumber,
   isWide,
+  empty,
   onDone,
   onMove,
   onPaste,
@@ -109,6 +111,8 @@ function Cell({
   cell: string;
   isNumber: boolean;
   isWide: boolean;
+  /** What it says when nothing stands there. */
+  empty: string;
   onDone: (text: string) => void;
   onMove: (event: KeyboardEvent<HTMLInputElement>) => void;
   onPaste: (event: ClipboardEvent) => void;
@@ -119,6 +123,7 @@ function Cell({
       data-cell={cell}
       aria-label={label}
       className={`input input-sm w-full ${isWide ? 'min-w-72' : 'min-w-16'} rounded-none border-transparent bg-transparent ${isNumber ? 'text-right' : ''}`}
+      placeholder={empty}
       defaultValue={text}
       onBlur={(event) => {
         if (event.target.value !== text) {

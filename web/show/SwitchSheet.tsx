@@ -75,6 +75,11 @@ export function SwitchSheet({
       />
       <div className="sticky top-0 z-10 flex flex-col gap-2 bg-base-200">
         <Done rules={rules} />
+        {layer !== null && (
+          <p className="border-l-4 border-primary pl-2">
+            Copy what all controls of “{layerName(layer.layer)}” do: to which layer?
+          </p>
+        )}
         {carried !== null && (
           <p className="flex flex-wrap items-center gap-2 border-l-4 border-primary pl-2">
             <span>

@@ -37,9 +37,15 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
         throw new Error('This rig has no rulebook yet; give it one on its page.');
       }
       const before = await api.readDocument(book);
-      const { same = [], left = [] } = await run();
+      const { places, same = [], left = [] } = await run();
       const { version } = await api.documentVersion(book);
-      return { words, same, left, before: { name: before.name, text: before.text }, version };
+      return {
+        words: places === 0 ? 'Nothing had to be changed' : words,
+        same,
+        left,
+        before: { name: before.name, text: before.text },
+        version,
+      };
     },
     onSuccess: (made) => {
       setDone(made);

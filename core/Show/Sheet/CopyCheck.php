@@ -20,7 +20,7 @@ final class CopyCheck
         $same = [];
         $label = static fn (Box $of, Control $each): ?string => ($of->unit->labels[$each->name] ?? null)?->text;
         if (null !== $label($box, $control) && $label($box, $control) === $label($toBox, $toControl)) {
-            $same[] = "label: both are called \"{$label($box, $control)}\"";
+            $same[] = "label: both are called “{$label($box, $control)}”";
         }
         [$message, $other] = [$box->messageOf($control), $toBox->messageOf($toControl)];
         if (null !== $message && null !== $other && [$box->name, $control->name] !== [$toBox->name, $toControl->name] && [$message->kind, $message->number] === [$other->kind, $other->number]) {
@@ -28,7 +28,7 @@ final class CopyCheck
         }
         foreach ($does as $each) {
             $what = str_contains($each, ': program ') ? 'program' : (str_starts_with($each, 'scene ') ? 'scene' : 'target');
-            $same[] = "{$what}: both do \"{$each}\"";
+            $same[] = "{$what}: both do “{$each}”";
         }
 
         return $same;

@@ -9,8 +9,10 @@ use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Scene;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
@@ -21,6 +23,9 @@ use ZigzagPost\Core\Situation\Situation;
 /** A whole layer of a surface, or a whole scene, copied to another: the edits, what is the same in both then, and what could not be copied. */
 final readonly class WholeCopy
 {
+    /** Stacks that do stacks are followed so far; a circle is an error elsewhere. */
+    private const DEEPEST = 20;
+
     /**
      * @param list<Edit> $edits
      * @param list<string> $same control by control, and what both scenes do when they begin
@@ -93,14 +98,14 @@ final readonly class WholeCopy
         $lines = '';
         foreach (['enter' => [$scene->onEnter, $other->onEnter], 'leave' => [$scene->onLeave, $other->onLeave]] as $when => [$steps, $its]) {
             foreach ($steps as $step) {
-                $rival = self::rival($step, $its);
+                $rival = self::rival($step, self::done($source->book, $its));
                 if (null === $rival) {
                     $lines .= "  on {$when} {$step->print()}\n";
                 }
                 if (null === $rival || $rival->print() === $step->print()) {
-                    $same[] = "on {$when}: both do \"{$step->print()}\"";
+                    $same[] = "on {$when}: both do “{$step->print()}”";
                 } else {
-                    $left[] = "on {$when} {$step->print()}: \"{$to}\" does \"{$rival->print()}\" instead";
+                    $left[] = "on {$when} {$step->print()}: “{$to}” does “{$rival->print()}” instead";
                 }
             }
         }
@@ -111,7 +116,7 @@ final readonly class WholeCopy
                 continue;
             }
             if (self::isThere($source, $other, $rule)) {
-                $left[] = "rule \"{$rule->title}\": \"{$to}\" has one for the same already";
+                $left[] = "rule “{$rule->title}”: “{$to}” has one for the same already";
             } else {
                 $copied[$rule->span->line] = true;
                 $rules .= "\n".$source->cut($source->start($rule), $source->end($rule));
@@ -119,7 +124,7 @@ final readonly class WholeCopy
         }
         foreach (SwitchSheet::of($situation)->uses as $use) {
             foreach (isset($copied[$use->line]) ? $use->does : [] as $does) {
-                $same[] = "{$use->control}: both do \"{$does}\"";
+                $same[] = "{$use->control}: both do “{$does}”";
             }
         }
         $edits = [
@@ -148,6 +153,26 @@ final readonly class WholeCopy
             }
         }
         throw new RulebookError(new Span(1, 1), 'unknown-scene', "there is no scene \"{$title}\"");
+    }
+
+    /**
+     * Steps, and those of the stacks that they do.
+     *
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    private static function done(Rulebook $book, array $steps, int $depth = 0): array
+    {
+        $done = [];
+        foreach ($steps as $step) {
+            $done[] = $step;
+            if ($step instanceof DoStep && $depth < self::DEEPEST) {
+                array_push($done, ...self::done($book, $book->stacks[$step->stack()->text]->steps ?? [], $depth + 1));
+            }
+        }
+
+        return $done;
     }
 
     /**

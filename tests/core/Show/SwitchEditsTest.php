@@ -69,7 +69,7 @@ final class SwitchEditsTest extends TestCase
     {
         $situation = self::demo();
         $box = self::box($situation, 'treadle');
-        self::assertSame(['program: both do "Brine: program Undertow"'], CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), ['Brine: program Undertow']));
+        self::assertSame(['program: both do “Brine: program Undertow”'], CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), ['Brine: program Undertow']));
     }
 
     public function testRandomEditsDoWhatTheSheetSays(): void

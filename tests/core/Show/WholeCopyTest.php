@@ -32,7 +32,7 @@ final class WholeCopyTest extends TestCase
         self::assertStringContainsString("take strip \"B fader 8\"\n  turn echo \"Time\"\n", $after);
         self::assertStringContainsString("take strip \"B fader 2\"\n  turn desk \"Mix 1 / input 2\" pickup\n", $after);
         self::assertStringNotContainsString('B fader 3', $after, 'what does nothing is not copied');
-        self::assertContains('A fader 8 and B fader 8, target: both do "Far echo: Time"', $copy->same);
+        self::assertContains('A fader 8 and B fader 8, target: both do “Far echo: Time”', $copy->same);
         self::assertSame([], $copy->left);
         self::assertSame(1, substr_count($after, "\nalways\n"));
     }
@@ -43,8 +43,15 @@ final class WholeCopyTest extends TestCase
         $copy = WholeCopy::scene($situation, 'Harbour', 'Far shore');
         $after = Source::of($situation->setup->rig->rulebook ?? '')->with($copy->edits)->text;
         self::assertStringContainsString("  on enter turn lantern \"Lamp 2\" to 100 percent\n  on enter recall drive 0\n  on enter turn lantern \"Lamp 1\" to 60 percent\n", $after);
-        self::assertSame(['on enter recall brine "Harbour": "Far shore" does "recall brine "Last bell"" instead'], $copy->left);
-        self::assertContains('on enter: both do "recall drive 0"', $copy->same);
+        self::assertSame(['on enter recall brine "Harbour": “Far shore” does “recall brine "Last bell"” instead'], $copy->left);
+        self::assertContains('on enter: both do “recall drive 0”', $copy->same);
+    }
+
+    public function testWhatAStackOfTheOtherSceneDoesStays(): void
+    {
+        $copy = WholeCopy::scene(self::demo(), 'Harbour', 'Open sea');
+        self::assertContains('on enter recall brine "Harbour": “Open sea” does “recall brine "Undertow"” instead', $copy->left);
+        self::assertSame([], $copy->edits);
     }
 
     public function testRandomScenesAndLayers(): void

@@ -109,6 +109,7 @@ export const FACTS: Table<FactRow> = {
     },
     {
       title: 'Known',
+      empty: 'unknown',
       isNumber: false,
       isWide: true,
       read: ({ text }) => text,

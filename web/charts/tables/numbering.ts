@@ -58,9 +58,9 @@ export const NUMBERING: readonly Fact[] = [
   fact('programs', 'count', 'Programs', 'how many', String, within(1, 1_000_000)),
   pattern(
     'Shown as',
-    '{bank} and {slot}, such as {bank}{slot}',
+    '{number}, or {bank} and {slot}, such as {bank}{slot}',
     ({ pattern: words }) => words,
-    (known, text) => (text.includes('{slot}') ? { ...known, pattern: text.trim() } : null),
+    (known, text) => (/\{(slot|number)\}/.test(text) ? { ...known, pattern: text.trim() } : null),
   ),
   pattern(
     'Banks are called',

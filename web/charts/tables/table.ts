@@ -5,6 +5,8 @@ export interface Column<T> {
   isNumber: boolean;
   /** Whether more stands in its cells than in others. */
   isWide?: boolean;
+  /** What an empty cell says. */
+  empty?: string;
   /** Whether its cells are only read. */
   isFixed?: boolean;
   read: (row: T) => string;
