@@ -12,7 +12,9 @@ final class Milliseconds
 
     public static function format(int $timeUs): string
     {
-        return \sprintf('%d.%03d', intdiv($timeUs, 1000), $timeUs % 1000);
+        $rest = $timeUs % 1000;
+
+        return intdiv($timeUs, 1000).($rest > 99 ? '.' : ($rest > 9 ? '.0' : '.00')).$rest;
     }
 
     /** Microseconds of a text such as `12.5`, or null when it is not a time with up to three decimals. */

@@ -31,7 +31,8 @@ final class TapeReader
                 }
             }
             $text = 1 === $line && str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
-            $text = trim(explode('#', $text, 2)[0]);
+            $comment = strpos($text, '#');
+            $text = trim(false === $comment ? $text : substr($text, 0, $comment));
             if ('' === $text) {
                 continue;
             }
@@ -47,6 +48,10 @@ final class TapeReader
     /** @throws BadFile */
     private static function event(string $text, string $file, int $line): Event
     {
+        // As tapes are written, in one look; anything else is read word by word.
+        if (1 === preg_match('/^(\d{1,9})\.(\d{3}) ([a-z][a-z0-9_]*+) ((?:[0-9A-F]{2} )*+[0-9A-F]{2})$/D', $text, $part)) {
+            return new Event(1000 * (int) $part[1] + (int) $part[2], $part[3], (string) hex2bin(str_replace(' ', '', $part[4])));
+        }
         $part = preg_split('/[ \t]+/', $text, 3);
         if (false === $part || 3 !== \count($part)) {
             throw BadFile::atLine($file, $line, 'expected MILLISECONDS PORT BYTES, such as "0.000 keys 90 3C 64"');

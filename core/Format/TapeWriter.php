@@ -28,9 +28,13 @@ final class TapeWriter implements EventWriter
 
     public static function line(Event $event): string
     {
-        $what = null === $event->pulseUs ? Bytes::toHex($event->bytes) : 'pulse '.self::plain($event->pulseUs);
+        return self::text($event->timeUs, $event->port, $event->bytes, $event->pulseUs);
+    }
 
-        return Milliseconds::format($event->timeUs)." {$event->port} {$what}\n";
+    /** A line for an event that is not one yet. */
+    public static function text(int $timeUs, string $port, string $bytes, ?int $pulseUs = null): string
+    {
+        return Milliseconds::format($timeUs)." {$port} ".(null === $pulseUs ? Bytes::toHex($bytes) : 'pulse '.self::plain($pulseUs))."\n";
     }
 
     /** A length in milliseconds without needless zeros: 5000 is "5", 2500 is "2.5". */

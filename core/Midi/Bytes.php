@@ -9,7 +9,7 @@ final class Bytes
 {
     public static function toHex(string $bytes): string
     {
-        return strtoupper(implode(' ', str_split(bin2hex($bytes), 2)));
+        return rtrim(chunk_split(strtoupper(bin2hex($bytes)), 2, ' '));
     }
 
     /** The bytes of a hexadecimal text (`90 3C 64`, any case), or null when it is not one. */

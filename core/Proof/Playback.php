@@ -36,13 +36,21 @@ final class Playback
             Scenes::go($engine->run, $scene, 0);
             $playback->pass($engine);
         }
+        $inPorts = [];
+        $now = $engine->state->scene;
         foreach ($events as $event) {
-            $port = $book->inPort($event->port);
-            if (null !== $port && null === $event->pulseUs) {
-                $engine->feed($event->timeUs, $port, $event->bytes);
-                $playback->pass($engine);
+            $port = $inPorts[$event->port] ??= $book->inPort($event->port) ?? -1;
+            if ($port < 0 || null !== $event->pulseUs) {
+                continue;
+            }
+            $before = \count($engine->run->out);
+            $engine->feed($event->timeUs, $port, $event->bytes);
+            if ($now !== $engine->state->scene) {
+                $playback->pass($engine, $now, $before);
+                $now = $engine->state->scene;
             }
         }
+        $playback->pass($engine);
         $engine->endClocks();
         $until = $engine->state->now + self::LONGEST_TAIL_US;
         while (null !== ($due = $engine->nextDue()) && $due <= $until) {
@@ -57,13 +65,19 @@ final class Playback
         return $playback;
     }
 
-    private function pass(Engine $engine): void
+    /**
+     * Takes what the engine has made.
+     *
+     * @param int|null $was scene in which it began; null for the one in which it is
+     * @param int $before how many messages it made there
+     */
+    private function pass(Engine $engine, ?int $was = null, int $before = 0): void
     {
         $scene = $engine->state->scene;
         $this->scenes[$scene] = true;
         $ports = $engine->book->ports();
-        foreach ($engine->take() as $made) {
-            $this->outputs[] = new Output($made[0], $ports[$made[1]], $made[2], $made[3] ?? null, $scene);
+        foreach ($engine->take() as $index => $made) {
+            $this->outputs[] = new Output($made[0], $ports[$made[1]], $made[2], $made[3] ?? null, $index < $before ? $was ?? $scene : $scene);
         }
     }
 }

@@ -61,7 +61,12 @@ final readonly class Proving
     /** @param list<Output> $outputs */
     private static function text(array $outputs): string
     {
-        return "# zigzag tape 1\n".implode('', array_map(static fn (Output $output): string => TapeWriter::line(new Event($output->timeUs, $output->port, $output->bytes, $output->pulseUs)), $outputs));
+        $text = TapeWriter::HEADER;
+        foreach ($outputs as $output) {
+            $text .= TapeWriter::text($output->timeUs, $output->port, $output->bytes, $output->pulseUs);
+        }
+
+        return $text;
     }
 
     /**
