@@ -44,6 +44,7 @@ final class BenchmarkCommand extends Command
         if (null === $script) {
             $output->writeln('No MIDI library to compare with is installed (apt-get install python3-mido).');
         }
+        $this->unclaimed($output);
         $this->manyRules($output);
         $this->percentiles($output);
         $this->memory($output);
@@ -91,6 +92,23 @@ final class BenchmarkCommand extends Command
         }
 
         return $seconds;
+    }
+
+    /** What a message costs before any rule is asked. */
+    private function unclaimed(OutputInterface $output): void
+    {
+        $book = Compiler::load(Checker::check(Cases::notesBook())->book);
+        $times = [];
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            $engine = new Engine($book);
+            $began = hrtime(true);
+            for ($t = 0; $t < self::MESSAGES; ++$t) {
+                $engine->feed($t, 0, "\xB0\x05\x40");
+            }
+            $engine->take();
+            $times[] = (hrtime(true) - $began) / 1e9;
+        }
+        $output->writeln(\sprintf('A message that no rule takes: %.3f microseconds', 1e6 * $this->median($times) / self::MESSAGES));
     }
 
     private function manyRules(OutputInterface $output): void
