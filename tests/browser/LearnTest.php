@@ -60,14 +60,96 @@ final class LearnTest extends PageTestCase
     public function testAPedalIsMeasuredHeelToeHeel(): void
     {
         $this->one('[aria-label="Calibrate a pedal"]')->click();
+        $this->heelToeHeel(3, 124);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is measured');
+        self::assertStringContainsString('Pedal', $this->text('[aria-label=Calibrate]'));
+        self::assertCount(1, $this->all('[aria-label=Calibrate] canvas'), 'the plot of before and after');
+        $this->button('Keep it with treadle')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Kept with treadle'), 'and kept');
+    }
+
+    public function testScaleLinesAreRewrittenFromAPedalThatWasMeasured(): void
+    {
+        $this->write("rule \"Pedal by numbers\"\n  take treadle \"Pedal\"\n  scale value 0..127 to 0..127\n  send boxes channel 7\n\n");
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the rule is kept');
+        $this->one('[aria-label="Calibrate a pedal"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->heelToeHeel(8, 118);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is measured');
+        $this->button('Keep it with treadle')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Rewrite 1 scale line from it'), 'a line that scales it is found');
+        self::assertStringContainsString('scale value 0..127 to', $this->rules(), 'nothing is rewritten unasked');
+        $this->button('Rewrite 1 scale line from it')->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->rules(), 'scale value 8..118 to 0..127'), 'it scales from the measured ends');
+        $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => str_contains($this->rules(), 'scale value 0..127 to'), 'one step takes it back');
+        $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => !str_contains($this->rules(), 'Pedal by numbers'), 'and one more the rule');
+        sleep(2);
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'as it was');
         $this->page->executeAsyncScript(<<<'JS'
             const done = arguments[0];
+            (async () => {
+                const rig = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended').id;
+                await fetch(`/api/rigs/${rig}/measured`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ unit: 'treadle', control: 'Pedal', heel: 3, toe: 124, noise: 1 }) });
+                done();
+            })();
+            JS);
+    }
+
+    public function testAStackIsWrittenFromWhereABoxStands(): void
+    {
+        $this->one('[aria-label="Write a stack from present values"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->page->findElement(By::xpath("//form[@aria-label='Stack from present values']//label[contains(., 'Brine')]//input"))->sendKeys(' ');
+        $this->one('[aria-label="What the stack is called"]')->sendKeys('as_now'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="The stack"]'), 'recall brine "Harbour"'), 'it calls the program that the box is on');
+        self::assertStringContainsString('stack as_now', $this->rules(), 'it is in the rules');
+        $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => !str_contains($this->rules(), 'as_now'), 'one step takes it back');
+        sleep(2);
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'and that is kept');
+    }
+
+    public function testControlsThatArePlayedOnceBecomeAChart(): void
+    {
+        $this->one('[aria-label="Play each control once, for a chart"]')->sendKeys(WebDriverKeys::ENTER);
+        foreach (['Switch 4', 'Switch 8'] as $position => $name) {
+            $this->one("[aria-label^=\"{$name}\"]")->sendKeys(' ');
+            $this->until(fn (): bool => \count($this->all('[aria-label=Played] tbody tr')) === $position + 1, "{$name} is written down");
+        }
+        $names = array_map(static fn ($field): string => (string) $field->getAttribute('value'), $this->all('[aria-label=Played] input'));
+        self::assertSame(['Switch 4', 'Switch 8'], $names);
+        $this->all('[aria-label=Played] input')[0]->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $this->all('[aria-label=Played] input')[0]->sendKeys('Lamp');
+        $this->one('[aria-label="What the device is called"]')->sendKeys('Played board'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('main'), 'Played board: 2 controls'), 'its chart is open');
+        $cells = array_map(static fn ($cell): string => (string) $cell->getAttribute('value'), $this->all('[aria-label=Controls] tbody input'));
+        self::assertContains('Lamp', $cells);
+        self::assertContains('Switch 8', $cells);
+    }
+
+    /** Rules put in front of all others. */
+    private function write(string $rules): void
+    {
+        $this->page->executeScript(<<<'JS'
+            const content = document.querySelector('.cm-content');
+            const view = content.cmTile?.view ?? content.cmView.view;
+            const from = view.state.doc.toString().indexOf('rule "Switches 1 to 3');
+            view.dispatch({ changes: { from, insert: arguments[0] } });
+            JS, [$rules]);
+    }
+
+    /** Moves the pedal between two places, and rests at each. */
+    private function heelToeHeel(int $heel, int $toe): void
+    {
+        $this->page->executeAsyncScript(<<<'JS'
+            const [heel, toe, done] = arguments;
             const pedal = document.querySelector('[aria-label="Pedal"]');
             const to = (value) => {
                 Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(pedal, String(value));
                 pedal.dispatchEvent(new Event('input', { bubbles: true }));
             };
-            const path = [...Array(12).fill(3), ...Array.from({ length: 20 }, (_, step) => 3 + 6 * step), ...Array(14).fill(124), ...Array.from({ length: 20 }, (_, step) => 124 - 6 * step), ...Array(14).fill(3)];
+            const way = (from, end) => Array.from({ length: 20 }, (_, step) => Math.round(from + ((end - from) * step) / 19));
+            const path = [...Array(12).fill(heel), ...way(heel, toe), ...Array(14).fill(toe), ...way(toe, heel), ...Array(14).fill(heel)];
             to(60);
             let step = 0;
             const timer = setInterval(() => {
@@ -78,12 +160,7 @@ final class LearnTest extends PageTestCase
                     done();
                 }
             }, 40);
-            JS);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is measured');
-        self::assertStringContainsString('Pedal', $this->text('[aria-label=Calibrate]'));
-        self::assertCount(1, $this->all('[aria-label=Calibrate] canvas'), 'the plot of before and after');
-        $this->button('Keep it with treadle')->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Kept with treadle'), 'and kept');
+            JS, [$heel, $toe]);
     }
 
     private function rules(): string

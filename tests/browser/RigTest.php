@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
@@ -161,6 +162,11 @@ final class RigTest extends PageTestCase
         self::assertIsString($beside);
         $this->page->switchTo()->window($beside);
         $this->until(fn (): bool => str_contains($this->text('body'), $this->name) && str_contains($this->text('body'), 'MIDI channel'), 'the card says what to set');
+        $printed = (new ChromeDevToolsDriver($this->page))->execute('Page.printToPDF');
+        self::assertIsString($printed['data'] ?? null);
+        $pdf = (string) base64_decode($printed['data'], true);
+        self::assertStringStartsWith('%PDF-', $pdf, 'what the browser prints');
+        self::assertGreaterThanOrEqual(1, preg_match_all('#/Type\s*/Page\b#', $pdf));
     }
 
     /** @param callable(\Facebook\WebDriver\WebDriverElement): mixed $use */
