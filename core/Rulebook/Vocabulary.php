@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rulebook;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Expression\Call;
+use ZigzagPost\Core\Rulebook\Message\TemplateParser;
 use ZigzagPost\Core\Rulebook\Step\Steps;
 
 /** The words of the language, for editors that colour and complete it. */
@@ -31,6 +32,8 @@ final class Vocabulary
             'stackSteps' => Parser::STACK_STEPS,
             'sceneSteps' => Parser::SCENE_STEPS,
             'kinds' => [...array_column(Kind::cases(), 'value'), Selector::MPE, Selector::ANY],
+            'messages' => array_column(Kind::cases(), 'value'),
+            'made' => TemplateParser::WORDS,
             'gestures' => Gesture::WORDS,
             'conditions' => [...Selector::LISTS, 'changed', 'where'],
             'fields' => self::FIELDS,

@@ -7,7 +7,6 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\Measured;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -65,7 +64,7 @@ final class PedalsThatFallShort implements RigCheck
                         $parameter = $situation->setup->box($unit)?->parameter($title);
                         $is = $reached[$unit][$title] ?? $value;
                         if (null !== $parameter && $is !== $value) {
-                            $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".self::error($parameter, $value, $is).' short';
+                            $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".ShortOf::error($parameter, $value, $is).' short';
                         }
                     }
                 }
@@ -73,21 +72,6 @@ final class PedalsThatFallShort implements RigCheck
         }
 
         return array_values($short);
-    }
-
-    /** What is missing, in what the parameter means: cents, decibels, or per cent of its range. */
-    public static function error(Parameter $parameter, int $wanted, int $reached): string
-    {
-        $range = max(1, $parameter->raw[1] - $parameter->raw[0]);
-        [$low, $high] = [$parameter->shownAt($parameter->raw[0]), $parameter->shownAt($parameter->raw[1])];
-        if (null !== $low && null !== $high && \in_array($parameter->unit, ['semitones', 'semitone'], true)) {
-            return round(100 * abs($high - $low) * abs($wanted - $reached) / $range, 1).' cents';
-        }
-        if ('dB' === $parameter->unit && null !== $parameter->shownAt($wanted) && null !== $parameter->shownAt($reached)) {
-            return round(abs($parameter->shownAt($wanted) - $parameter->shownAt($reached)), 1).' dB';
-        }
-
-        return round(100 * abs($wanted - $reached) / $range, 1).' % of its range';
     }
 
     /** @return array<string, array<string, int>> where parameters stand after a control went from one value to another, by unit */

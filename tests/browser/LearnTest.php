@@ -99,7 +99,7 @@ final class LearnTest extends PageTestCase
     public function testAStackIsWrittenFromWhereABoxStands(): void
     {
         $this->one('[aria-label="Write a stack from present values"]')->sendKeys(WebDriverKeys::ENTER);
-        $this->page->findElement(By::xpath("//form[@aria-label='Stack from present values']//label[contains(., 'Brine')]//input"))->sendKeys(' ');
+        $this->page->findElement(By::xpath("//section[@aria-label='Stack from present values']//label[contains(., 'Brine')]//input"))->sendKeys(' ');
         $this->one('[aria-label="What the stack is called"]')->sendKeys('as_now'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[aria-label="The stack"]'), 'recall brine "Harbour"'), 'it calls the program that the box is on');
         self::assertStringContainsString('stack as_now', $this->rules(), 'it is in the rules');

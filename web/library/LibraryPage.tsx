@@ -11,9 +11,9 @@ import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
-import { Deleted } from './Deleted';
-import { DocumentHistory } from './DocumentHistory';
-import { DocumentRow } from './DocumentRow';
+import { Deleted } from '../documents/Deleted';
+import { DocumentHistory } from '../documents/DocumentHistory';
+import { DocumentRow } from '../documents/DocumentRow';
 import { Rigs } from './Rigs';
 
 const KIND = 'rulebook';

@@ -6,7 +6,7 @@ import { useDocuments, useDocumentWork } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
-import { DocumentRow } from './DocumentRow';
+import { DocumentRow } from '../documents/DocumentRow';
 
 const BOOK = `rulebook "New rig"
 

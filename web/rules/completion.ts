@@ -8,6 +8,7 @@ import {
   GESTURES,
   HEADINGS,
   KINDS,
+  MADE,
   RULE_LINES,
   SCENE_STEPS,
   SETTABLE,
@@ -120,22 +121,7 @@ export function offers(before: string, names: Names | null): Completion[] {
     return of('field', SETTABLE);
   }
   if (/^\s*(become|post)\s+$/.test(before)) {
-    return of('message', [
-      'note',
-      'cc',
-      'program',
-      'pressure',
-      'polypressure',
-      'bend',
-      'clock',
-      'start',
-      'continue',
-      'stop',
-      'position',
-      'song',
-      'reset',
-      'sysex',
-    ]);
+    return of('message', MADE);
   }
   if (/^\s*remember\s+$/.test(before)) {
     return of('memory', names?.memories ?? []);

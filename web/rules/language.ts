@@ -9,6 +9,8 @@ export const {
   steps: STEPS,
   sceneSteps: SCENE_STEPS,
   kinds: KINDS,
+  messages: MESSAGES,
+  made: MADE,
   gestures: GESTURES,
   conditions: CONDITIONS,
   fields: FIELDS,

@@ -12,9 +12,12 @@ use ZigzagPost\Core\Rulebook\Text\Cursor;
 /** Reads the messages that `become` and `post` can make. */
 final class TemplateParser
 {
+    /** Kinds of message that can be made. */
+    public const WORDS = ['note', ...NumberedTemplate::WORDS, ...ValueTemplate::WORDS, ...SystemTemplate::WORDS, 'sysex'];
+
     public static function parse(Cursor $cursor): Template
     {
-        $word = $cursor->expect('note', ...NumberedTemplate::WORDS, ...ValueTemplate::WORDS, ...SystemTemplate::WORDS, ...['sysex']);
+        $word = $cursor->expect(...self::WORDS);
         $kind = Kind::from($word->text);
 
         return match (true) {

@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rulebook\Step\TakesOver;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\PedalsThatFallShort;
+use ZigzagPost\Core\Situation\ShortOf;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\TakenBy;
 
@@ -273,7 +273,7 @@ final class Leaps
         $isKnown = [] === array_filter($cases, static fn (Standing $case): bool => !$case->isKnown);
         $titles = array_map(static fn ($scene): string => $scene->title, $this->book->scenes);
 
-        return new Leap($box->name, $control->name, $rule->span->line, $unit, $title, null === $from ? [] : [$titles[$from] ?? ''], $titles[$to] ?? null, $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null), $takeover, $steps, $order[0], $isKnown, null !== $written, PedalsThatFallShort::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap));
+        return new Leap($box->name, $control->name, $rule->span->line, $unit, $title, null === $from ? [] : [$titles[$from] ?? ''], $titles[$to] ?? null, $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null), $takeover, $steps, $order[0], $isKnown, null !== $written, ShortOf::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap));
     }
 
     /** The rule that takes a control in a scene. */

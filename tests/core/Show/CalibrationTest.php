@@ -16,7 +16,7 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Calibration\ScaleLines;
-use ZigzagPost\Core\Situation\PedalsThatFallShort;
+use ZigzagPost\Core\Situation\ShortOf;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -59,9 +59,9 @@ final class CalibrationTest extends TestCase
         $bend = new Parameter('Pitch', Reach::Midi, [0, 127], shown: [[0, 0.0], [127, 12.0]], unit: 'semitones');
         foreach ([127, 126, 124, 100, 64] as $reached) {
             $expected = array_column(Reckoning::shortfall($reached, 127, 12)->results, 1)[0];
-            self::assertEqualsWithDelta((float) $expected, (float) PedalsThatFallShort::error($bend, 127, $reached), 0.06);
+            self::assertEqualsWithDelta((float) $expected, (float) ShortOf::error($bend, 127, $reached), 0.06);
         }
-        self::assertSame('1.4 dB', PedalsThatFallShort::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3));
+        self::assertSame('1.4 dB', ShortOf::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3));
     }
 
     public function testWhatHardlyMovesIsNotMeasured(): void

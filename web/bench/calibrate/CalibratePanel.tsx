@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
 import type { Calibrated, Edit, Measured, TapeEvent } from '../../api/types';
 import { Button } from '../../ui/Button';
+import { Over } from '../learn/Over';
 import type { BenchStore } from '../session/BenchStore';
 import { Plot } from './Plot';
 
@@ -69,14 +69,10 @@ export function CalibratePanel({
 
   const { control, measured } = found ?? { control: null, measured: null };
   return (
-    <section
-      aria-label="Calibrate"
-      className="flex max-h-[26rem] flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
-    >
-      <header className="flex items-center gap-2">
-        <h2 className="flex-1 font-semibold">
-          Move one pedal: heel, toe, heel, and rest a moment at each end
-        </h2>
+    <Over
+      label="Calibrate"
+      title="Move one pedal: heel, toe, heel, and rest a moment at each end"
+      aside={
         <Button
           label="Once more"
           onClick={() => {
@@ -85,8 +81,9 @@ export function CalibratePanel({
             setRound(round + 1);
           }}
         />
-        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
-      </header>
+      }
+      onClose={onClose}
+    >
       {(problem ?? keep.error?.message) != null && <p role="alert">{problem ?? keep.error?.message}</p>}
       {control === null && <p className="text-sm">Listening …</p>}
       {control !== null && measured === null && (
@@ -138,7 +135,7 @@ export function CalibratePanel({
           )}
         </>
       )}
-    </section>
+    </Over>
   );
 }
 

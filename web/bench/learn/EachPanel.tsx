@@ -7,6 +7,7 @@ import type { Candidate } from '../../api/types';
 import { useDocumentWork } from '../../documents/queries';
 import { Button } from '../../ui/Button';
 import type { BenchStore } from '../session/BenchStore';
+import { Over } from './Over';
 import { useListening } from './useListening';
 
 interface Played {
@@ -55,16 +56,11 @@ export function EachPanel({
     (each) => each.sorts.length > 1 && !played.some((known) => isSame(known.control, each)),
   );
   return (
-    <section
-      aria-label="Play each control once"
-      className="flex max-h-96 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
+    <Over
+      label="Play each control once"
+      title="Play each control once: press and let go, or move to both ends; wait a moment between them"
+      onClose={onClose}
     >
-      <header className="flex items-center gap-2">
-        <h2 className="flex-1 font-semibold">
-          Play each control once: press and let go, or move to both ends; wait a moment between them
-        </h2>
-        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
-      </header>
       {(listening.problem ?? keep.error?.message) != null && (
         <p role="alert">{listening.problem ?? keep.error?.message}</p>
       )}
@@ -149,7 +145,7 @@ export function EachPanel({
           disabled={played.length === 0 || name.trim() === '' || keep.isPending}
         />
       </form>
-    </section>
+    </Over>
   );
 }
 

@@ -1,10 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Candidate, Edit, LearnedRule, Target } from '../../api/types';
 import { Button } from '../../ui/Button';
 import type { BenchStore } from '../session/BenchStore';
+import { Over } from './Over';
 import { TargetList } from './TargetList';
 import { useListening } from './useListening';
 
@@ -39,23 +39,20 @@ export function LearnPanel({
   const { control } = listening;
 
   return (
-    <section
-      aria-label="Play it, say it"
-      className="flex max-h-80 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
+    <Over
+      label="Play it, say it"
+      title={
+        control === null
+          ? '1 · Press or move one control, wait, let go'
+          : rule === null
+            ? `2 · ${name(control)} should …`
+            : isIn
+              ? '4 · Play it again'
+              : '3 · This rule does it'
+      }
+      aside={control !== null && <Button label="Another control" onClick={again} />}
+      onClose={onClose}
     >
-      <header className="flex items-center gap-2">
-        <h2 className="flex-1 font-semibold">
-          {control === null
-            ? '1 · Press or move one control, wait, let go'
-            : rule === null
-              ? `2 · ${name(control)} should …`
-              : isIn
-                ? '4 · Play it again'
-                : '3 · This rule does it'}
-        </h2>
-        {control !== null && <Button label="Another control" onClick={again} />}
-        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
-      </header>
       {listening.problem !== null && <p role="alert">{listening.problem}</p>}
       {control === null && <Heard listening={listening} />}
       {control !== null && rule === null && (
@@ -96,7 +93,7 @@ export function LearnPanel({
           )}
         </>
       )}
-    </section>
+    </Over>
   );
 }
 

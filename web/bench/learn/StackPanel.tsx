@@ -1,5 +1,4 @@
 import { useMutation } from '@tanstack/react-query';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Edit } from '../../api/types';
@@ -7,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { useFocus } from '../../ui/useFocus';
 import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/useBench';
+import { Over } from './Over';
 
 /** Writes a stack from where units stand at present: set everything by hand, then keep it as one press. */
 export function StackPanel({
@@ -32,63 +32,66 @@ export function StackPanel({
     onSuccess: (made) => onRule(made.edits),
   });
   return (
-    <form
-      aria-label="Stack from present values"
-      className="flex max-h-80 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
-      onSubmit={(event) => {
-        event.preventDefault();
-        write.mutate();
-      }}
+    <Over
+      label="Stack from present values"
+      title="One press that brings these to where they stand now"
+      onClose={onClose}
     >
-      <header className="flex items-center gap-2">
-        <h2 className="flex-1 font-semibold">One press that brings these to where they stand now</h2>
-        <Button tone="quiet" iconOnly icon={<X size={18} />} label="Close" onClick={onClose} />
-      </header>
-      <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
-        <legend className="sr-only">Units</legend>
-        {units.map((unit) => (
-          <label key={unit.name} className="flex min-h-9 items-center gap-2">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={chosen.includes(unit.name)}
-              onChange={(event) =>
-                setChosen(
-                  event.target.checked ? [...chosen, unit.name] : chosen.filter((each) => each !== unit.name),
-                )
-              }
-            />
-            {unit.label}
-          </label>
-        ))}
-      </fieldset>
-      {write.data !== undefined && (
-        <pre aria-label="The stack" className="rounded-field bg-base-300 p-2 font-mono text-sm">
-          {write.data.stack}
-        </pre>
-      )}
-      {write.error !== null && <p role="alert">{write.error.message}</p>}
-      <p className="flex flex-wrap items-center gap-2">
-        <input
-          ref={field}
-          aria-label="What the stack is called"
-          placeholder="far_shore"
-          className="input input-sm w-44"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Button
-          type="submit"
-          tone="primary"
-          label="Write the stack"
-          disabled={name === '' || chosen.length === 0 || write.isPending}
-        />
+      <form
+        className="flex flex-col gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          write.mutate();
+        }}
+      >
+        <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
+          <legend className="sr-only">Units</legend>
+          {units.map((unit) => (
+            <label key={unit.name} className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={chosen.includes(unit.name)}
+                onChange={(event) =>
+                  setChosen(
+                    event.target.checked
+                      ? [...chosen, unit.name]
+                      : chosen.filter((each) => each !== unit.name),
+                  )
+                }
+              />
+              {unit.label}
+            </label>
+          ))}
+        </fieldset>
         {write.data !== undefined && (
-          <span role="status">
-            It is in the rules; assign it to a switch with Learn, or write “do {name}”.
-          </span>
+          <pre aria-label="The stack" className="rounded-field bg-base-300 p-2 font-mono text-sm">
+            {write.data.stack}
+          </pre>
         )}
-      </p>
-    </form>
+        {write.error !== null && <p role="alert">{write.error.message}</p>}
+        <p className="flex flex-wrap items-center gap-2">
+          <input
+            ref={field}
+            aria-label="What the stack is called"
+            placeholder="far_shore"
+            className="input input-sm w-44"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Button
+            type="submit"
+            tone="primary"
+            label="Write the stack"
+            disabled={name === '' || chosen.length === 0 || write.isPending}
+          />
+          {write.data !== undefined && (
+            <span role="status">
+              It is in the rules; assign it to a switch with Learn, or write “do {name}”.
+            </span>
+          )}
+        </p>
+      </form>
+    </Over>
   );
 }

@@ -1,8 +1,7 @@
-import { useEffect, useRef, useState } from 'react';
 import type { FaceProps } from './face';
 import { short, type Control } from './surfaces';
+import { useSwing } from './useSwing';
 
-const SWING_MS = 700;
 /** A stream that is faster than this is played in larger steps. */
 const FASTEST_PER_SECOND = 50;
 
@@ -75,29 +74,16 @@ function Swing({
   high: number;
   play: FaceProps['play'];
 }) {
-  const [isSwinging, setSwinging] = useState(false);
-  const latest = useRef(play);
-  useEffect(() => {
-    latest.current = play;
-  }, [play]);
-  useEffect(() => {
-    if (!isSwinging) {
-      return;
-    }
-    const began = performance.now();
-    const everyMs = 1000 / Math.min(FASTEST_PER_SECOND, control.perSecond ?? FASTEST_PER_SECOND);
-    const timer = setInterval(() => {
-      const share = 0.5 + 0.48 * Math.sin((performance.now() - began) / SWING_MS);
-      latest.current(control.control, Math.round(low + share * (high - low)));
-    }, everyMs);
-    return () => clearInterval(timer);
-  }, [isSwinging, control, low, high]);
+  const perSecond = Math.min(FASTEST_PER_SECOND, control.perSecond ?? FASTEST_PER_SECOND);
+  const [isSwinging, swing] = useSwing(perSecond, (share) =>
+    play(control.control, Math.round(low + share * (high - low))),
+  );
   return (
     <button
       type="button"
       aria-pressed={isSwinging}
       className={`btn btn-xs ${isSwinging ? 'btn-primary' : 'btn-neutral'}`}
-      onClick={() => setSwinging(!isSwinging)}
+      onClick={swing}
     >
       {isSwinging ? 'Still' : 'Swing'}
     </button>

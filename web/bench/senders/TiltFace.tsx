@@ -1,28 +1,17 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Sender } from '../../api/types';
+import { useSwing } from './useSwing';
 
-const EVERY_MS = 20;
+const PER_SECOND = 50;
 
 /** A sensor that streams: by hand, or swinging by itself. */
 export function TiltFace({ play }: { sender: Sender; play: (control: string, value: number) => void }) {
   const [value, setValue] = useState(64);
-  const [isSwinging, setSwinging] = useState(false);
-  const latest = useRef(play);
-  useEffect(() => {
-    latest.current = play;
-  }, [play]);
-  useEffect(() => {
-    if (!isSwinging) {
-      return;
-    }
-    const began = performance.now();
-    const timer = setInterval(() => {
-      const next = Math.round(64 + 60 * Math.sin((performance.now() - began) / 700));
-      setValue(next);
-      latest.current('tilt', next);
-    }, EVERY_MS);
-    return () => clearInterval(timer);
-  }, [isSwinging]);
+  const to = (next: number) => {
+    setValue(next);
+    play('tilt', next);
+  };
+  const [isSwinging, swing] = useSwing(PER_SECOND, (share) => to(Math.round(127 * share)));
   return (
     <div className="flex h-full flex-col justify-between gap-2">
       <span className="self-center font-mono text-3xl font-semibold">{value}</span>
@@ -33,16 +22,13 @@ export function TiltFace({ play }: { sender: Sender; play: (control: string, val
         max={127}
         value={value}
         className="range range-primary w-full"
-        onChange={(event) => {
-          setValue(Number(event.target.value));
-          play('tilt', Number(event.target.value));
-        }}
+        onChange={(event) => to(Number(event.target.value))}
       />
       <button
         type="button"
         aria-pressed={isSwinging}
         className={`btn btn-sm ${isSwinging ? 'btn-primary' : 'btn-neutral'}`}
-        onClick={() => setSwinging(!isSwinging)}
+        onClick={swing}
       >
         {isSwinging ? 'Hold still' : 'Let it swing'}
       </button>

@@ -1,34 +1,14 @@
 import type { Chart } from '../../api/types';
+import { MESSAGES } from '../../rules/language';
 
 type Hears = NonNullable<Chart['hears']>[number];
 export type ChannelCell = Hears['channel'];
 type Kinds = NonNullable<Hears['kinds']>;
 
-const KINDS = [
-  'note',
-  'polypressure',
-  'cc',
-  'mode',
-  'cc14',
-  'nrpn',
-  'rpn',
-  'program',
-  'pressure',
-  'bend',
-  'sysex',
-  'clock',
-  'start',
-  'continue',
-  'stop',
-  'position',
-  'song',
-  'tune',
-  'sensing',
-  'reset',
-  'timecode',
-  'pulse',
-] as const;
-export type KindWord = (typeof KINDS)[number];
+export type KindWord = NonNullable<Chart['automatic']>[number]['kind'];
+
+/** Kinds of message as charts name them: those of the rules, and pulses. */
+export const CHART_KINDS = [...MESSAGES, 'pulse'] as readonly KindWord[];
 
 /** Words with commas between them. */
 export const listed = (text: string): string[] =>
@@ -38,7 +18,7 @@ export const listed = (text: string): string[] =>
     .filter((word) => word !== '');
 
 export const kindsOf = (text: string): KindWord[] =>
-  listed(text).filter((word): word is KindWord => (KINDS as readonly string[]).includes(word));
+  listed(text).filter((word): word is KindWord => (CHART_KINDS as readonly string[]).includes(word));
 
 /** A channel as it stands in a cell: "5", "omni", "by channel", "by channel + 1". */
 export function channelText(channel: ChannelCell): string {
@@ -80,7 +60,7 @@ export function kindsFrom(text: string): Kinds | null {
   const kinds: Kinds = {};
   for (const word of listed(text)) {
     const [, no, kind, setting] = /^(no\s+)?(\w+)(?:\s+by\s+(\S+))?$/.exec(word) ?? [];
-    if (kind === undefined || !(KINDS as readonly string[]).includes(kind)) {
+    if (kind === undefined || !(CHART_KINDS as readonly string[]).includes(kind)) {
       return null;
     }
     kinds[kind] = no !== undefined ? false : (setting ?? true);

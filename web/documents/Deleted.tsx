@@ -1,7 +1,7 @@
 import { Undo2 } from 'lucide-react';
 import { api } from '../api/client';
-import { timeOf } from '../documents/HistoryDialog';
-import { useDeleted, useDocumentWork } from '../documents/queries';
+import { timeOf } from './HistoryDialog';
+import { useDeleted, useDocumentWork } from './queries';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { DocumentSummary } from '../api/types';
-import { timeOf } from '../documents/HistoryDialog';
-import { renamed, useDocumentWork } from '../documents/queries';
+import { timeOf } from './HistoryDialog';
+import { renamed, useDocumentWork } from './queries';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
 

@@ -1,5 +1,5 @@
 import type { DocumentSummary } from '../api/types';
-import { HistoryDialog } from '../documents/HistoryDialog';
+import { HistoryDialog } from './HistoryDialog';
 
 /** The history of a document that is looked at from a list. */
 export function DocumentHistory({

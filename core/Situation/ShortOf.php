@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Title;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+
+/** How far a parameter would be from an end, were a pedal that does not reach its own ends taken as if it did. */
+final readonly class ShortOf
+{
+    private function __construct(
+        /** Unit and title. */
+        public string $parameter,
+        /** With its unit, such as "9.4 cents". */
+        public string $atHeel,
+        public string $atToe,
+    ) {
+    }
+
+    /**
+     * For all that rules turn by a control.
+     *
+     * @param int $heel raw value that the control reaches at one end
+     * @param int $toe and at the other
+     *
+     * @return list<self>
+     */
+    public static function all(Situation $situation, Box $box, string $title, int $heel, int $toe): array
+    {
+        $control = $box->control($title);
+        $message = null === $control ? null : $box->messageOf($control);
+        [$first, $last] = $message->values ?? $message?->kind->midi()?->valueRange() ?? [0, 127];
+        $short = [];
+        foreach ($first === $last ? [] : $situation->checked()->book->rules as $rule) {
+            foreach (self::isFor($situation, $rule, $box, $title) ? $rule->steps : [] as $step) {
+                $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
+                $parameter = null === $target ? null : $situation->setup->box($target->device)?->parameter($target->title);
+                if (null !== $target && null !== $parameter) {
+                    [$low, $high] = $parameter->raw;
+                    $at = static fn (int $raw): int => (int) round($low + ($high - $low) * max(0, min(1, ($raw - $first) / ($last - $first))));
+                    $short[] = new self("{$target->device} {$parameter->name}", self::error($parameter, $low, $at($heel)), self::error($parameter, $high, $at($toe)));
+                }
+            }
+        }
+
+        return $short;
+    }
+
+    /** What is missing, in what the parameter means: cents, decibels, or per cent of its range. */
+    public static function error(Parameter $parameter, int $wanted, int $reached): string
+    {
+        $range = max(1, $parameter->raw[1] - $parameter->raw[0]);
+        [$low, $high] = [$parameter->shownAt($parameter->raw[0]), $parameter->shownAt($parameter->raw[1])];
+        if (null !== $low && null !== $high && \in_array($parameter->unit, ['semitones', 'semitone'], true)) {
+            return round(100 * abs($high - $low) * abs($wanted - $reached) / $range, 1).' cents';
+        }
+        if ('dB' === $parameter->unit && null !== $parameter->shownAt($wanted) && null !== $parameter->shownAt($reached)) {
+            return round(abs($parameter->shownAt($wanted) - $parameter->shownAt($reached)), 1).' dB';
+        }
+
+        return round(100 * abs($wanted - $reached) / $range, 1).' % of its range';
+    }
+
+    /** Whether the rule was written for a control by its name. */
+    private static function isFor(Situation $situation, Rule $rule, Box $box, string $title): bool
+    {
+        foreach ($situation->checked()->written->rules as $written) {
+            foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
+                foreach ($selector->device?->text === $box->name ? $selector->titles : [] as [$from]) {
+                    if (Title::equal($from->text, $title)) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
+}
