@@ -46,6 +46,30 @@ final class LearnTest extends PageTestCase
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'and that is kept');
     }
 
+    public function testTheDemoThatPlaysIsStoppedForANewcomersHand(): void
+    {
+        $this->page->executeScript("localStorage.removeItem('bench-seen')");
+        $this->page->get(Application::address().'/');
+        $this->until(fn (): bool => str_contains($this->text('[role=banner], header, body'), 'rehearsal.tape'), 'something is playing already');
+        $this->button('Learn')->click();
+        $this->until(fn (): bool => str_contains($this->text('body'), 'was stopped, so that your hand alone is heard'), 'and makes room for a hand');
+        $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Play it, say it"] h2'), '“Switch 8” of treadle should'), 'which is heard alone');
+        $this->one('[aria-label="What it should do"]')->sendKeys('brine undertow'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="The rule"]'), 'recall brine "Undertow"'), 'the rule is shown');
+        $this->button('Put it into the rules')->click();
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]') && str_contains($this->rules(), 'Switch 8: brine Undertow'), 'it is in');
+        $this->until(function (): bool {
+            $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
+
+            return str_contains($this->receiver('brine'), 'Undertow');
+        }, 'and works');
+        $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => !str_contains($this->rules(), 'Switch 8: brine Undertow'), 'one step takes it back');
+        sleep(2);
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'and that is kept');
+    }
+
     public function testAStreamIsLeftOutAndSaysSo(): void
     {
         $this->button('Swing')->click();

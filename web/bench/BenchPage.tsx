@@ -86,6 +86,16 @@ function OpenBench({
   const inPorts = useMemo(() => portNames.split(' '), [portNames]);
   const [panel, setPanel] = useState<OpenPanel>(null);
   const player = useTapePlayer(store, inPorts);
+  const open = (wanted: OpenPanel) => {
+    const isListening = wanted === 'learn' || wanted === 'each' || wanted === 'calibrate';
+    if (isListening && player.playing !== null) {
+      player.stop();
+      setNotice(
+        `“${player.playing.tape.name}” was stopped, so that your hand alone is heard. To learn from it, play it again under Tapes.`,
+      );
+    }
+    setPanel(wanted);
+  };
   const rulebooks = useDocuments('rulebook');
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
   const recorder = useRecorder(
@@ -141,7 +151,7 @@ function OpenBench({
               <PanelButtons
                 panel={panel}
                 hasRig={rig !== null}
-                onPanel={setPanel}
+                onPanel={open}
                 onWrong={() => void keepMinute(store, rulebook.id).then(setNotice)}
               />
             }
