@@ -116,6 +116,25 @@ final class NamesTest extends TestCase
         );
     }
 
+    /** Three buttons of one controller, told apart by the value they send: each press chooses, and none of them is ever let go. */
+    public function testMembersThatAreToldByTheirValues(): void
+    {
+        $button = static fn (int $value): array => ['message' => ['kind' => 'cc', 'number' => 60, 'values' => [0, $value]], 'state' => 'set'];
+        $units = ['treadle' => ['assigned' => ['Switch 1' => $button(1), 'Switch 2' => $button(2), 'Switch 3' => $button(100)]]];
+        $book = "group songs of treadle \"Switch 3\", \"Switch 1\", \"Switch 2\" or none\nrule \"R\"\n take cc 1\n become cc 2 value songs\n send boxes\n";
+
+        self::assertSame(
+            ['1.000 boxes B0 02 02', '3.000 boxes B0 02 03', '5.000 boxes B0 02 03', '7.000 boxes B0 02 01', '9.000 boxes B0 02 00'],
+            self::through($units, $book, "0 board B0 3C 01\n1 board B0 01 00\n2 board B0 3C 02\n3 board B0 01 00\n4 board B0 3C 00\n5 board B0 01 00\n6 board B0 3C 64\n7 board B0 01 00\n8 board B0 3C 64\n9 board B0 01 00"),
+        );
+    }
+
+    public function testAGroupIsOfWhatIsPressed(): void
+    {
+        $findings = self::errors(self::check(StageRig::PORTS."group songs of treadle \"Switch 1\", \"Wheel\"\n")->findings);
+        self::assertStringContainsString('error: no-press: "Wheel" sends bend', $findings[0]);
+    }
+
     public function testLampsFollowTogglesAndScenesAndComeBackAfterAPanic(): void
     {
         $book = "lamps treadle\nscene \"Calm\"\nscene \"Storm\"\nalways\nrule \"T\"\n take treadle \"Switch 1\"\n toggle\n send boxes\nrule \"S\"\n take treadle \"Switch 2\"\n press\n go \"Storm\"\nrule \"P\"\n take treadle \"Switch 3\"\n press\n panic board\n";
