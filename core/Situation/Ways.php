@@ -8,9 +8,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Midi\Bytes;
-use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -19,7 +17,6 @@ use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -45,6 +42,7 @@ final class Ways
 
     private readonly CompiledBook $book;
     private readonly RigDevices $devices;
+    private readonly Certainty $certainty;
     /** @var list<string> leads over which nothing goes */
     private readonly array $broken;
 
@@ -52,6 +50,7 @@ final class Ways
     {
         $this->book = Compiler::load($situation->checked()->book);
         $this->devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $this->certainty = new Certainty($situation);
         $broken = [];
         foreach ($situation->judgements() as $index => $judged) {
             if (Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict) {
@@ -75,9 +74,9 @@ final class Ways
         }
         $seen = $this->tried($messages);
         if ([] === $seen) {
-            $isTaken = $this->isTaken($messages);
+            $never = $this->isTaken($messages) ? $this->certainty->never($messages) : 'no rule takes it';
 
-            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', $isTaken ? Arrival::NOT_DECIDED : Arrival::NEVER, $isTaken ? 'nothing was seen to arrive in the states that were tried' : 'no rule takes it', [], null, null)];
+            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? 'nothing was seen to arrive in the states that were tried', [], null, null)];
         }
 
         return array_map(fn (array $tried): Arrival => $this->arrival($box, $control, $messages, ...$tried), array_values($seen));
@@ -184,8 +183,28 @@ final class Ways
                 $this->tryIn($history, $gapUs, $moves, $seen);
             }
         }
+        if ([] !== $seen) {
+            foreach ($messages as $message) {
+                foreach ($this->smallest($message) as [$from, $to]) {
+                    $this->tryIn([$this->deed($message, $from)], self::STEP_US, [$this->deed($message, $to)], $seen);
+                }
+            }
+        }
 
         return $seen;
+    }
+
+    /**
+     * Moves by the least that the control can move: a parameter with fewer steps than the control stays where it is.
+     *
+     * @return list<array{int, int}>
+     */
+    private function smallest(ControlMessage $message): array
+    {
+        [$low, $high] = [min($message->first, $message->last), max($message->first, $message->last)];
+        $middle = intdiv($low + $high, 2);
+
+        return $message->isTwoState || $high - $low < 3 ? [] : [[$low, $low + 1], [$high, $high - 1], [$middle, $middle + 1], [$middle + 1, $middle + 2]];
     }
 
     /**
@@ -361,7 +380,7 @@ final class Ways
     private function arrival(Box $box, Control $control, array $messages, string $device, string $target, ?string $witness, ?string $counter): Arrival
     {
         $hops = $this->hops($box, $device);
-        $proof = 1 === \count($messages) ? $this->proof($messages[0], $device, $target) : null;
+        $proof = 1 === \count($messages) ? $this->certainty->always($messages[0], $device, $target) : null;
         if (null !== $proof && null === $counter) {
             return new Arrival($box->name, $control->name, $device, $target, Arrival::ALWAYS, $proof, $hops, $witness, null);
         }
@@ -370,48 +389,6 @@ final class Ways
         }
 
         return new Arrival($box->name, $control->name, $device, $target, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $hops, $witness, null);
-    }
-
-    /** Why each move of a control to a new value moves a parameter in any state: its rule has nothing that could stand in the way. */
-    private function proof(ControlMessage $message, string $device, string $target): ?string
-    {
-        $book = $this->situation->checked()->book;
-        foreach ($book->rules as $rule) {
-            if (!TakenBy::isFor($book, $rule, $message)) {
-                continue;
-            }
-            if (null !== $rule->scene || !TakenBy::isUnconditional($rule)) {
-                return null;
-            }
-            foreach ($rule->steps as $step) {
-                if ($step instanceof TurnStep && $step->isPlain() && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target) {
-                    return $this->keepsApart($message, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
-                }
-                if (!$step instanceof TurnStep || $step->isOther()) {
-                    return null;
-                }
-            }
-
-            return null;
-        }
-
-        return null;
-    }
-
-    /** Whether values that differ at the control differ at the parameter. */
-    private function keepsApart(ControlMessage $message, TurnStep $step): bool
-    {
-        $target = $step->target();
-
-        return null !== $target && abs($message->last - $message->first) > 0 && ($message->isTwoState || $target->high - $target->low >= abs($message->last - $message->first));
-    }
-
-    private function isAbsolute(string $device, string $title): bool
-    {
-        $box = $this->situation->setup->box($device);
-        $parameter = $box?->parameter($title);
-
-        return $parameter instanceof Parameter && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour) && null === $parameter->dependsOn && 0 === ($box?->partOf($parameter)->deafMs->program ?? 0);
     }
 
     /** @return list<string> */

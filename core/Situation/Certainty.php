@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Behaviour;
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+
+/** What rules do with a control in any state whatever, as far as that can be read from them: "always" and "never" are said by nothing else. */
+final class Certainty
+{
+    private ?bool $callsPrograms = null;
+
+    public function __construct(private readonly Situation $situation)
+    {
+    }
+
+    /** Why each move of a control to a new value moves a parameter in any state: its rule has nothing that could stand in the way. */
+    public function always(ControlMessage $message, string $device, string $target): ?string
+    {
+        $book = $this->situation->checked()->book;
+        foreach ($book->rules as $rule) {
+            if (!TakenBy::isFor($book, $rule, $message)) {
+                continue;
+            }
+            if (null !== $rule->scene || !TakenBy::isUnconditional($rule)) {
+                return null;
+            }
+            foreach ($rule->steps as $step) {
+                if ($step instanceof TurnStep && $step->isPlain() && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target) {
+                    return $this->keepsApart($message, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
+                }
+                if (!$step instanceof TurnStep || $step->isOther()) {
+                    return null;
+                }
+            }
+
+            return null;
+        }
+
+        return null;
+    }
+
+    /**
+     * Why nothing ever comes of messages: the rules that get them send nothing and keep nothing.
+     *
+     * @param list<ControlMessage> $messages
+     */
+    public function never(array $messages): ?string
+    {
+        $book = $this->situation->checked()->book;
+        $by = null;
+        foreach ($messages as $message) {
+            $isMember = [] !== array_filter($book->groups, static fn ($group): bool => 0 !== $message->placeIn($group));
+            $isPart = [] !== array_filter($book->rules, static fn (Rule $rule): bool => TakenBy::isPartFor($book, $rule, $message));
+            if ($isMember || $isPart || [] !== $book->lit) {
+                return null;
+            }
+            foreach ($book->rules as $rule) {
+                if (!TakenBy::isFor($book, $rule, $message)) {
+                    continue;
+                }
+                foreach ($rule->steps as $step) {
+                    if ($step->is(Fact::HasEffect)) {
+                        return null;
+                    }
+                }
+                $by ??= $rule;
+                if (null === $rule->scene && !$rule->isCopy() && TakenBy::isUnconditional($rule)) {
+                    break; // what stands below never gets it
+                }
+            }
+        }
+
+        return null === $by ? null : "rule \"{$by->title}\" takes it, and nothing comes of it";
+    }
+
+    /** Whether values that differ at the control differ at the parameter. */
+    private function keepsApart(ControlMessage $message, TurnStep $step): bool
+    {
+        $target = $step->target();
+
+        return null !== $target && abs($message->last - $message->first) > 0 && ($message->isTwoState || $target->high - $target->low >= abs($message->last - $message->first));
+    }
+
+    private function isAbsolute(string $device, string $title): bool
+    {
+        $box = $this->situation->setup->box($device);
+        $parameter = $box?->parameter($title);
+
+        return null !== $box && $parameter instanceof Parameter && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour) && null === $parameter->dependsOn
+            && (0 === ($box->partOf($parameter)->deafMs->program ?? 0) || !$this->canCallPrograms($box));
+    }
+
+    /** Whether a program of a device can be called at all, after which it is deaf: by anything in the rules, or past them. */
+    private function canCallPrograms(Box $box): bool
+    {
+        return ($this->callsPrograms ??= $this->rulesCallPrograms()) || $this->isCalledPastThePost($box);
+    }
+
+    private function rulesCallPrograms(): bool
+    {
+        $book = $this->situation->checked()->book;
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                foreach ($selector->matched() as [$kind]) {
+                    if (Kind::Program === $kind) {
+                        return true;
+                    }
+                }
+            }
+        }
+        foreach ($book->steps() as $step) {
+            $isParameter = $step instanceof TurnStep && Kind::Program === $step->target()?->kind;
+            if ($isParameter || 1 === preg_match('/\b(program|recall|restore)\b/', $step->print())) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function isCalledPastThePost(Box $box): bool
+    {
+        $graph = $this->situation->graph;
+        foreach ($this->situation->setup->boxes as $sender) {
+            $sends = $sender->isPost() || $sender === $box ? null : $sender->sendsOf(KindName::Program);
+            foreach (null === $sends ? [] : $graph->sockets($sender, $sends->at, true) as $socket) {
+                foreach ($graph->reachedFrom($socket) as $way) {
+                    if ([] !== $way && $way[\count($way) - 1]->to->unit === $box->name) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
+}
