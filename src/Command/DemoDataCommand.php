@@ -6,6 +6,7 @@ namespace App\Command;
 
 use App\Bench\TapeStore;
 use App\Documents\ChartKind;
+use App\Documents\Demo;
 use App\Documents\Documents;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
@@ -36,13 +37,13 @@ final class DemoDataCommand extends Command
         foreach ($this->charts() as $id => $chart) {
             $charts[$id] = $this->documents->create(new ChartKind(), $chart->name, Json::write($chart), '')->id;
         }
-        foreach (['salt-ferry' => 'The ferry, mended', 'salt-ferry-as-found' => 'The ferry, as found'] as $file => $name) {
+        foreach (['salt-ferry' => Demo::MENDED, 'salt-ferry-as-found' => Demo::FOUND] as $file => $name) {
             $this->rigs->bringIn($this->withCharts((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $charts), $name, '', Revision::CREATED);
         }
         foreach ($this->documents->list(RulebookKind::NAME) as $listed) {
             $book = \is_string($listed['id']) ? $this->documents->find($listed['id']) : null;
             if (null !== $book) {
-                $book->changedAt = new \DateTimeImmutable('The ferry, as found' === $book->name ? 'now' : '-3 minutes'); // the first look is at what is wrong
+                $book->changedAt = new \DateTimeImmutable(Demo::FOUND === $book->name ? 'now' : '-3 minutes'); // the first look is at what is wrong
             }
         }
         foreach (['The Whole Rig' => ['whole-rig', '-2 minutes'], 'The Salt Ferry' => ['salt-ferry', '-1 minute']] as $name => [$file, $when]) {
@@ -51,7 +52,7 @@ final class DemoDataCommand extends Command
             $book->changedAt = new \DateTimeImmutable($when);
             $this->documents->add($book, Revision::CREATED);
         }
-        $this->documents->add($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', 'rehearsal.tape')[0], Revision::CREATED);
+        $this->documents->add($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', Demo::TAPE)[0], Revision::CREATED);
 
         return 0;
     }

@@ -62,6 +62,9 @@ final class ApiTest extends ApiTestCase
         self::assertContains('The Salt Ferry', array_column($list, 'name'));
         $tapes = $this->call('GET', '/api/tapes', null, 200);
         self::assertContains('rehearsal.tape', array_column($tapes, 'name'));
+        $welcome = $this->call('GET', '/api/welcome', null, 200);
+        self::assertSame(array_column($tapes, 'id', 'name')['rehearsal.tape'], $welcome['tape']);
+        self::assertContains($welcome['rig'], array_column($this->call('GET', '/api/documents?kind=rig', null, 200), 'id'));
     }
 
     public function testCheckAndFormat(): void

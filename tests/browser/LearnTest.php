@@ -15,13 +15,7 @@ final class LearnTest extends PageTestCase
         parent::setUp();
         $this->page->get(Application::address().'/api/openapi.json');
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
-        $book = $this->page->executeAsyncScript(<<<'JS'
-            const done = arguments[0];
-            fetch('/api/documents?kind=rulebook').then((answer) => answer.json()).then((all) => done(all.find((each) => each.name === 'The ferry, mended').id));
-            JS);
-        self::assertIsString($book);
-        $this->page->get(Application::address()."/bench/{$book}");
-        $this->waitFor('[data-receiver=brine]');
+        $this->open('The ferry, mended');
     }
 
     public function testASwitchIsPressedAndCallsAProgram(): void
@@ -49,8 +43,8 @@ final class LearnTest extends PageTestCase
     public function testTheDemoThatPlaysIsStoppedForANewcomersHand(): void
     {
         $this->page->executeScript("localStorage.removeItem('bench-seen')");
-        $this->page->get(Application::address().'/');
-        $this->until(fn (): bool => str_contains($this->text('[role=banner], header, body'), 'rehearsal.tape'), 'something is playing already');
+        $this->open('The ferry, as found');
+        $this->until(fn (): bool => str_contains($this->text('body'), 'rehearsal.tape'), 'something is playing already');
         $this->button('Learn')->click();
         $this->until(fn (): bool => str_contains($this->text('body'), 'was stopped, so that your hand alone is heard'), 'and makes room for a hand');
         $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
@@ -185,6 +179,17 @@ final class LearnTest extends PageTestCase
                 }
             }, 40);
             JS, [$heel, $toe]);
+    }
+
+    private function open(string $name): void
+    {
+        $book = $this->page->executeAsyncScript(<<<'JS'
+            const [name, done] = arguments;
+            fetch('/api/documents?kind=rulebook').then((answer) => answer.json()).then((all) => done(all.find((each) => each.name === name).id));
+            JS, [$name]);
+        self::assertIsString($book);
+        $this->page->get(Application::address()."/bench/{$book}");
+        $this->waitFor('[data-receiver=brine]');
     }
 
     private function rules(): string

@@ -204,6 +204,7 @@ export const api = {
   format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),
   rename: (body: { text: string; line: number; column: number; name: string }) =>
     answered(client.POST('/api/rename', { body, ...within(LONGEST_MS) })),
+  welcome: () => answered(client.GET('/api/welcome', within(LONGEST_MS))),
   listTapes: () => answered(client.GET('/api/tapes', within(LONGEST_MS))),
   uploadTape: (file: File) => answered(client.POST('/api/tapes', uploaded(file))),
   deleteTape: (id: string) =>

@@ -29,8 +29,6 @@ import { TapesDialog } from './tapes/TapesDialog';
 import { ZigzagPanel } from './zigzag/ZigzagPanel';
 
 const SEEN = 'bench-seen';
-/** The demo rig whose faults a newcomer may walk through. */
-const FOUND = 'The ferry, as found';
 
 /** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
 export default function BenchPage() {
@@ -50,7 +48,6 @@ export default function BenchPage() {
       rulebook={rulebook.data}
       shared={shared}
       rig={rigs.data?.find((rig) => rig.summary['book'] === id)?.id ?? null}
-      found={rigs.data?.find((rig) => rig.name === FOUND)?.id ?? null}
     />
   );
 }
@@ -59,13 +56,11 @@ function OpenBench({
   rulebook,
   shared,
   rig,
-  found,
 }: {
   rulebook: Rulebook;
   /** A bench to go on with, such as one that stands as it stood in a kept minute. */
   shared: string | null;
   rig: string | null;
-  found: string | null;
 }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -108,7 +103,13 @@ function OpenBench({
   );
   useComputerKeys(store, senders);
   const [isFirst, setFirst] = useState(() => localStorage.getItem(SEEN) === null);
-  useFirstVisit(isOpen, tapes.data?.at(-1), player.play);
+  const welcome = useQuery({ queryKey: ['welcome'], queryFn: api.welcome, enabled: isFirst });
+  const isDemo = welcome.data !== undefined && rig !== null && welcome.data.rig === rig;
+  useFirstVisit(
+    isOpen && isDemo,
+    tapes.data?.find((tape) => tape.id === welcome.data?.tape),
+    player.play,
+  );
 
   const create = async (name: string, text: string) => {
     const created = await api.createDocument({ kind: 'rulebook', name, text });
@@ -169,12 +170,12 @@ function OpenBench({
             <Notice text={player.problem} tone="warning" onClose={player.dismiss} />
             <Notice
               text={
-                isFirst && found !== null
+                isFirst && isDemo
                   ? 'This is a demo show, playing. Its rig came back from a tour with a few things wrong.'
                   : null
               }
               tone="info"
-              way={{ label: 'Walk through what was found', to: `/rigs/${found ?? ''}` }}
+              way={{ label: 'Walk through what was found', to: `/rigs/${rig ?? ''}` }}
               onClose={() => setFirst(false)}
             />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
