@@ -43,6 +43,10 @@ final class Ways
     private readonly CompiledBook $book;
     private readonly RigDevices $devices;
     private readonly Certainty $certainty;
+    /** @var list<array{int, list<string>, string}>|null */
+    private ?array $deeds = null;
+    /** @var list<array{int, list<string>, string}>|null */
+    private ?array $callings = null;
     /** @var list<string> leads over which nothing goes */
     private readonly array $broken;
 
@@ -184,6 +188,9 @@ final class Ways
             }
         }
         if ([] !== $seen) {
+            foreach ($this->callings() as $deed) {
+                $this->tryIn([$deed], self::AT_ONCE_US, $moves, $seen);
+            }
             foreach ($messages as $message) {
                 foreach ($this->smallest($message) as [$from, $to]) {
                     $this->tryIn([$this->deed($message, $from)], self::STEP_US, [$this->deed($message, $to)], $seen);
@@ -268,6 +275,29 @@ final class Ways
      */
     private function states(): array
     {
+        $deeds = $this->deeds();
+        $states = [[]];
+        $known = [$this->fingerprint($this->world([])) => true];
+        for ($next = 0; $next < \count($states) && \count($states) < self::MOST_STATES; ++$next) {
+            foreach ($deeds as $deed) {
+                $history = [...$states[$next], $deed];
+                $print = $this->fingerprint($this->world($history));
+                if (!isset($known[$print]) && \count($states) < self::MOST_STATES && \count($history) < 5) {
+                    $known[$print] = true;
+                    $states[] = $history;
+                }
+            }
+        }
+
+        return $states;
+    }
+
+    /** @return list<array{int, list<string>, string}> what hands can do that a rule takes */
+    private function deeds(): array
+    {
+        if (null !== $this->deeds) {
+            return $this->deeds;
+        }
         $deeds = $this->tellings();
         foreach ($this->situation->setup->boxes as $box) {
             foreach ($box->chart->surface->controls ?? [] as $control) {
@@ -284,20 +314,17 @@ final class Ways
                 }
             }
         }
-        $states = [[]];
-        $known = [$this->fingerprint($this->world([])) => true];
-        for ($next = 0; $next < \count($states) && \count($states) < self::MOST_STATES; ++$next) {
-            foreach ($deeds as $deed) {
-                $history = [...$states[$next], $deed];
-                $print = $this->fingerprint($this->world($history));
-                if (!isset($known[$print]) && \count($states) < self::MOST_STATES && \count($history) < 5) {
-                    $known[$print] = true;
-                    $states[] = $history;
-                }
-            }
-        }
 
-        return $states;
+        return $this->deeds = $deeds;
+    }
+
+    /** @return list<array{int, list<string>, string}> deeds that call a program of some device, which may be deaf for a moment then */
+    private function callings(): array
+    {
+        return $this->callings ??= array_values(array_filter($this->deeds(), fn (array $deed): bool => [] !== array_filter(
+            $this->world([])->play(self::STEP_US, $deed[0], $deed[1]),
+            static fn (Heard $heard): bool => Heard::PROGRAM === $heard->what,
+        )));
     }
 
     /** @return list<array{int, list<string>, string}> what devices tell of themselves when hands move something on them, as far as a rule takes it */
