@@ -1,5 +1,6 @@
 import type { ChartControl } from '../../api/types';
 import { without } from '../../rigs/edits';
+import { textColumn, wholeColumn, wordColumn } from './columns';
 import { LIGHTS } from './lights';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';
 
@@ -147,6 +148,10 @@ const COLUMNS: readonly Column<ChartControl>[] = [
     },
   },
   ...LIGHTS,
+  textColumn('Bank', 'bank'),
+  wholeColumn('A second', 'perSecond', 0, 100_000),
+  wordColumn('Encoding', 'encoding', ['absolute', 'twos complement', 'offset 64', 'sign bit']),
+  wordColumn('Assigned by', 'assign', ['fixed', 'menu', 'editor', 'learn']),
 ];
 
 export const CONTROLS: Table<ChartControl> = {

@@ -1,10 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Chart, ChartPlug } from '../../api/types';
 import { AUTOMATIC } from './automatic';
+import { CONTROLS } from './controls';
 import { ALL_FACTS, FACTS } from './facts';
+import { HEARS } from './hears';
 import { KEYS } from './keys';
+import { PARAMETERS } from './parameters';
+import { PLUGS } from './plugs';
 import { POWER } from './power';
 import { PROCEDURES } from './procedures';
+import { SETTINGS } from './settings';
 import { pasted, type Table } from './table';
 
 const CHART = { schema: 1, name: 'Any', sort: 'synth' } as Chart;
@@ -19,6 +24,19 @@ function cells<T>(table: Table<T>, text: string): string[] {
     throw new Error('no row');
   }
   return table.columns.map((column) => column.read(row));
+}
+
+/** What is typed is read back, an emptied cell is unknown, and nonsense changes nothing. */
+function expectCell<T>(table: Table<T>, title: string, text: string): void {
+  const column = table.columns.find((each) => each.title === title);
+  const blank = table.blank([]);
+  const row = column?.write(blank, text) ?? blank;
+  expect(column?.read(row)).toBe(text);
+  expect(column?.read(column.write(row, ''))).toBe('');
+  const free = ['Bank', 'Part', 'By which procedure', 'Needs contacts'];
+  if (!free.includes(title)) {
+    expect(column?.write(row, '= no sense, > at all')).toEqual(row);
+  }
 }
 
 describe('facts that there is one of', () => {
@@ -103,6 +121,50 @@ describe('tables of a chart', () => {
     const plug = POWER.write(PLUG, text);
     expect(POWER.read(plug)).toBe(text);
     expect(POWER.write(plug, '')).toEqual(PLUG);
+  });
+
+  it.each([
+    ['Values with names', '0 = Hall, 64..127 = Plate > 100'],
+    ['What it shows', '0 = -60, 127 = 0.5'],
+    ['Between', 'steps'],
+    ['Behaves', 'triggers'],
+    ['Centre', '64'],
+    ['Part', 'low'],
+    ['Depends on', 'page'],
+    ['Assigned by', 'learn'],
+  ])('a parameter: %s, %s', (title, text) => {
+    expectCell(PARAMETERS, title, text);
+  });
+
+  it.each([
+    ['Bank', 'two'],
+    ['A second', '200'],
+    ['Encoding', 'offset 64'],
+    ['Assigned by', 'menu'],
+  ])('a control: %s, %s', (title, text) => {
+    expectCell(CONTROLS, title, text);
+  });
+
+  it.each([
+    ['Power off and on', 'yes'],
+    ['Kept', 'on save'],
+    ['By which procedure', 'reset'],
+  ])('a setting: %s, %s', (title, text) => {
+    expectCell(SETTINGS, title, text);
+  });
+
+  it.each([
+    ['Contacts', 'tip data, ring source, sleeve shield'],
+    ['Needs contacts', 'tip, sleeve'],
+    ['Isolated', 'no'],
+    ['Streams', 'usb-1 both, usb-2 in'],
+    ['USB', 'host, gives power'],
+  ])('a plug: %s, %s', (title, text) => {
+    expectCell(PLUGS, title, text);
+  });
+
+  it.each(['lower 10 bend 48', 'upper by zone-size', 'lower 1'])('an MPE zone: %s', (text) => {
+    expectCell(HEARS, 'MPE zone', text);
   });
 
   it('takes decimal commas, and leaves what makes no sense', () => {

@@ -1,6 +1,7 @@
 import type { Chart } from '../../api/types';
 import { without } from '../../rigs/edits';
 import { channelOf, channelText, kindsFrom, kindsText, listed } from './cells';
+import { optional } from './columns';
 import { freeTitle, whole, type Column, type Table } from './table';
 
 type Hears = NonNullable<Chart['hears']>[number];
@@ -74,6 +75,28 @@ export const HEARS: Table<Hears> = {
     },
     deaf('power', 'Deaf after power, ms'),
     deaf('program', 'Deaf after a program, ms'),
+    optional<Hears, 'zone'>(
+      'MPE zone',
+      'zone',
+      ({ side, members, bend }) =>
+        `${side} ${typeof members === 'string' ? `by ${members}` : members}${bend === undefined ? '' : ` bend ${bend}`}`,
+      (text) => {
+        const [, side, members, setting, bend] =
+          /^(lower|upper)\s+(?:(\d+)|by\s+(\S+))(?:\s+bend\s+(\d+))?$/.exec(text) ?? [];
+        const count = setting ?? Number(members);
+        const isSense =
+          side !== undefined &&
+          (typeof count === 'string' || (count >= 1 && count <= 15)) &&
+          Number(bend ?? 0) <= 96;
+        return isSense
+          ? {
+              side: side === 'lower' ? 'lower' : 'upper',
+              members: count,
+              ...(bend === undefined ? {} : { bend: Number(bend) }),
+            }
+          : null;
+      },
+    ),
   ],
   rows: (chart) => chart.hears ?? [],
   put: (chart, hears) => ({ ...chart, hears }),

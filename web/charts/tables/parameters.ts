@@ -1,5 +1,6 @@
 import type { Parameter } from '../../api/types';
 import { without } from '../../rigs/edits';
+import { each, optional, textColumn, wholeColumn, wordColumn } from './columns';
 import { freeTitle, whole, type Column, type Table } from './table';
 
 type Kind = NonNullable<Parameter['message']>['kind'];
@@ -85,6 +86,43 @@ export const COLUMNS: readonly Column<Parameter>[] = [
           ? { ...parameter, stored: false }
           : without(parameter, 'stored'),
   },
+  optional<Parameter, 'named'>(
+    'Values with names',
+    'named',
+    (named) =>
+      named
+        .map(
+          ({ name, from, to, send }) =>
+            `${from === to ? from : `${from}..${to}`} = ${name}${send === from ? '' : ` > ${send}`}`,
+        )
+        .join(', '),
+    (text) =>
+      each(text, (part) => {
+        const [, from, to, name, send] =
+          /^(-?\d+)(?:\.\.(-?\d+))?\s*=\s*([^>]+?)(?:\s*>\s*(-?\d+))?$/.exec(part) ?? [];
+        return from === undefined || name === undefined || Number(to ?? from) < Number(from)
+          ? null
+          : { name, from: Number(from), to: Number(to ?? from), send: Number(send ?? from) };
+      }),
+    { isWide: true },
+  ),
+  optional<Parameter, 'shown'>(
+    'What it shows',
+    'shown',
+    (shown) => shown.map(([raw, number]) => `${raw} = ${number}`).join(', '),
+    (text) =>
+      each(text, (part): [number, number] | null => {
+        const [, raw, number] = /^(-?\d+)\s*=\s*(-?\d+(?:\.\d+)?)$/.exec(part) ?? [];
+        return raw === undefined || number === undefined ? null : [Number(raw), Number(number)];
+      }),
+    { isWide: true },
+  ),
+  wordColumn('Between', 'between', ['linear', 'steps']),
+  wordColumn('Behaves', 'behaviour', ['absolute', 'toggles', 'triggers', 'relative']),
+  wholeColumn('Centre', 'centre', -8192, 16383),
+  textColumn('Part', 'part'),
+  wordColumn('Depends on', 'dependsOn', ['page', 'program']),
+  wordColumn('Assigned by', 'assign', ['fixed', 'menu', 'editor', 'learn']),
 ];
 
 function message(parameter: Parameter, text: string): Parameter {

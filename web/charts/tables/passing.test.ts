@@ -28,7 +28,7 @@ describe('what a device hears, sends and passes on', () => {
         kinds: { note: true, cc: true, clock: false, program: 'receive-program' },
         deafMs: { power: 400, program: 60 },
       },
-      hears.split('\t'),
+      [...hears.split('\t'), ''],
     ]);
     const sends = 'out\t5\tnote, bend\tyes';
     expect(cells(SENDS, sends)).toEqual([

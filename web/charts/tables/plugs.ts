@@ -1,4 +1,6 @@
 import type { ChartPlug } from '../../api/types';
+import { listed } from './cells';
+import { each, inside, optional, yesNoColumn } from './columns';
 import { POWER } from './power';
 import { freeTitle, oneOf, type Column, type Table } from './table';
 
@@ -30,6 +32,41 @@ const using = (plug: ChartPlug, edit: (use: Use) => Use): ChartPlug => ({
   ...plug,
   uses: [edit(plug.uses[0] ?? { way: 'in', carries: 'midi' }), ...plug.uses.slice(1)],
 });
+
+const ROLES = [
+  'data',
+  'source',
+  'shield',
+  'return',
+  'hot',
+  'cold',
+  'supply+',
+  'supply-',
+  'ac',
+  'open',
+  'signal',
+] as const;
+
+/** Which contact carries what: "tip data, ring source, sleeve shield". */
+const CONTACTS = optional<Use, 'contacts'>(
+  'Contacts',
+  'contacts',
+  (contacts) =>
+    Object.entries(contacts)
+      .map(([contact, role]) => `${contact} ${role}`)
+      .join(', '),
+  (text) => {
+    const pairs = each(text, (part): [string, (typeof ROLES)[number]] | null => {
+      const [, contact, word] = /^(\S+)\s+(\S+)$/.exec(part) ?? [];
+      const role = oneOf(ROLES, word ?? '');
+      return contact === undefined || role === null ? null : [contact, role];
+    });
+    return pairs === null ? null : Object.fromEntries(pairs);
+  },
+  { isWide: true },
+);
+
+const NEEDS = optional<Use, 'needs'>('Needs contacts', 'needs', (needs) => needs.join(', '), listed);
 
 const COLUMNS: readonly Column<ChartPlug>[] = [
   {
@@ -72,6 +109,40 @@ const COLUMNS: readonly Column<ChartPlug>[] = [
       }),
   },
   POWER,
+  ...[CONTACTS, NEEDS, yesNoColumn<Use>('Isolated', 'isolated')].map((column) =>
+    inside<ChartPlug, Use>(
+      column,
+      (plug) => plug.uses[0] ?? { way: 'in', carries: 'midi' },
+      (plug, use) => using(plug, () => use),
+    ),
+  ),
+  optional<ChartPlug, 'streams'>(
+    'Streams',
+    'streams',
+    (streams) => streams.map(({ id, way }) => `${id} ${way}`).join(', '),
+    (text) =>
+      each(text, (part) => {
+        const [, id, way] = /^([a-z0-9-]+)\s+(in|out|both)$/.exec(part) ?? [];
+        const known = oneOf(WAYS, way ?? '');
+        return id === undefined || known === null ? null : { id, label: id, way: known };
+      }),
+  ),
+  optional<ChartPlug, 'usb'>(
+    'USB',
+    'usb',
+    ({ role, givesPower }) =>
+      `${role}${givesPower === undefined ? '' : givesPower ? ', gives power' : ', no power'}`,
+    (text) => {
+      const [role, power] = listed(text);
+      const known = oneOf(['host', 'device', 'dual'] as const, role ?? '');
+      const gives = power === undefined ? null : oneOf(['gives power', 'no power'], power);
+      return known === null || (power !== undefined && gives === null)
+        ? null
+        : gives === null
+          ? { role: known }
+          : { role: known, givesPower: gives === 'gives power' };
+    },
+  ),
 ];
 
 export const PLUGS: Table<ChartPlug> = {

@@ -1,5 +1,6 @@
 import type { ChartSetting } from '../../api/types';
 import { without } from '../../rigs/edits';
+import { inside, textColumn, wordColumn, yesNoColumn } from './columns';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';
 
 const BY = ['menu', 'gesture', 'jumper', 'learn', 'parameter', 'editor'] as const;
@@ -33,6 +34,8 @@ function factory(setting: ChartSetting, text: string): ChartSetting {
   const word = setting.values.find((each) => each.toLowerCase() === text.trim().toLowerCase());
   return word === undefined ? setting : { ...setting, factory: word };
 }
+
+type How = NonNullable<ChartSetting['how']>[number];
 
 const COLUMNS: readonly Column<ChartSetting>[] = [
   {
@@ -84,6 +87,17 @@ const COLUMNS: readonly Column<ChartSetting>[] = [
       };
     },
   },
+  ...[
+    yesNoColumn<How>('Power off and on', 'powerCycle'),
+    wordColumn<How, 'keeps'>('Kept', 'keeps', ['at once', 'on save', 'on transfer']),
+    textColumn<How>('By which procedure', 'procedure'),
+  ].map((column) =>
+    inside<ChartSetting, How>(
+      column,
+      (setting) => setting.how?.[0] ?? { by: 'menu' },
+      (setting, how) => ({ ...setting, how: [how, ...(setting.how ?? []).slice(1)] }),
+    ),
+  ),
 ];
 
 export const SETTINGS: Table<ChartSetting> = {
