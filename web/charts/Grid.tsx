@@ -55,8 +55,11 @@ export function Grid<T>({
         <thead>
           <tr>
             <th className="w-8 text-right">#</th>
-            {table.columns.map((column) => (
-              <th key={column.title} className={column.isNumber ? 'text-right' : ''}>
+            {table.columns.map((column, at) => (
+              <th
+                key={column.title}
+                className={`${column.isNumber ? 'text-right' : ''} ${at === 0 ? 'sticky left-0 z-20 bg-base-100' : ''}`}
+              >
                 {column.title}
               </th>
             ))}
@@ -67,7 +70,10 @@ export function Grid<T>({
             <tr key={row}>
               <td className="text-right font-mono text-xs">{row + 1}</td>
               {table.columns.map((column, at) => (
-                <td key={column.title} className={column.isFixed === true ? 'text-sm' : 'p-0'}>
+                <td
+                  key={column.title}
+                  className={`${column.isFixed === true ? 'text-sm' : 'p-0'} ${at === 0 ? 'sticky left-0 z-10 bg-base-200' : ''}`}
+                >
                   {column.isFixed === true ? (
                     column.read(each)
                   ) : (
@@ -76,7 +82,9 @@ export function Grid<T>({
                       label={`${column.title} of ${table.columns[0]?.read(each) || `${table.what} ${row + 1}`}`}
                       cell={`${row} ${at}`}
                       isNumber={column.isNumber}
-                      isWide={column.isWide === true}
+                      width={
+                        column.isWide === true ? 'wide' : at === 0 && !column.isNumber ? 'name' : 'narrow'
+                      }
                       empty={column.empty ?? ''}
                       onDone={(text) => write(row, column, text)}
                       onMove={(event) => move(event, row, at)}
@@ -94,13 +102,15 @@ export function Grid<T>({
   );
 }
 
+const WIDTHS = { wide: 'min-w-72', name: 'min-w-40', narrow: 'min-w-16' };
+
 /** A cell: what is typed counts when it is left, or with Enter; Escape takes it back. */
 function Cell({
   text,
   label,
   cell,
   isNumber,
-  isWide,
+  width,
   empty,
   onDone,
   onMove,
@@ -110,7 +120,7 @@ function Cell({
   label: string;
   cell: string;
   isNumber: boolean;
-  isWide: boolean;
+  width: keyof typeof WIDTHS;
   /** What it says when nothing stands there. */
   empty: string;
   onDone: (text: string) => void;
@@ -122,7 +132,7 @@ function Cell({
       key={text}
       data-cell={cell}
       aria-label={label}
-      className={`input input-sm w-full ${isWide ? 'min-w-72' : 'min-w-16'} rounded-none border-transparent bg-transparent ${isNumber ? 'text-right' : ''}`}
+      className={`input input-sm w-full ${WIDTHS[width]} rounded-none border-transparent bg-transparent ${isNumber ? 'text-right' : ''}`}
       placeholder={empty}
       defaultValue={text}
       onBlur={(event) => {

@@ -163,6 +163,18 @@ describe('tables of a chart', () => {
     expectCell(PLUGS, title, text);
   });
 
+  it('keeps what else is known of a stream', () => {
+    const column = PLUGS.columns.find((each) => each.title === 'Streams');
+    const known = {
+      ...PLUG,
+      streams: [{ id: 'usb-1', label: 'USB one', way: 'in', roles: { notes: true } }],
+    };
+    expect(column?.write(known as ChartPlug, 'usb-1 both, usb-2 in').streams).toEqual([
+      { id: 'usb-1', label: 'USB one', way: 'both', roles: { notes: true } },
+      { id: 'usb-2', label: 'usb-2', way: 'in' },
+    ]);
+  });
+
   it.each(['lower 10 bend 48', 'upper by zone-size', 'lower 1'])('an MPE zone: %s', (text) => {
     expectCell(HEARS, 'MPE zone', text);
   });

@@ -68,6 +68,35 @@ const CONTACTS = optional<Use, 'contacts'>(
 
 const NEEDS = optional<Use, 'needs'>('Needs contacts', 'needs', (needs) => needs.join(', '), listed);
 
+const NAMED_STREAMS = optional<ChartPlug, 'streams'>(
+  'Streams',
+  'streams',
+  (streams) => streams.map(({ id, way }) => `${id} ${way}`).join(', '),
+  (text) =>
+    each(text, (part) => {
+      const [, id, way] = /^([a-z0-9-]+)\s+(in|out|both)$/.exec(part) ?? [];
+      const known = oneOf(WAYS, way ?? '');
+      return id === undefined || known === null ? null : { id, label: id, way: known };
+    }),
+);
+
+/** Numbered streams in one cable: "usb-1 both, usb-2 in"; what else is known of a stream stays. */
+const STREAMS: Column<ChartPlug> = {
+  ...NAMED_STREAMS,
+  write: (plug, text) => {
+    const named = NAMED_STREAMS.write(plug, text);
+    return named.streams === undefined
+      ? named
+      : {
+          ...named,
+          streams: named.streams.map((stream) => ({
+            ...(plug.streams?.find((known) => known.id === stream.id) ?? stream),
+            way: stream.way,
+          })),
+        };
+  },
+};
+
 const COLUMNS: readonly Column<ChartPlug>[] = [
   {
     title: 'Label',
@@ -116,17 +145,7 @@ const COLUMNS: readonly Column<ChartPlug>[] = [
       (plug, use) => using(plug, () => use),
     ),
   ),
-  optional<ChartPlug, 'streams'>(
-    'Streams',
-    'streams',
-    (streams) => streams.map(({ id, way }) => `${id} ${way}`).join(', '),
-    (text) =>
-      each(text, (part) => {
-        const [, id, way] = /^([a-z0-9-]+)\s+(in|out|both)$/.exec(part) ?? [];
-        const known = oneOf(WAYS, way ?? '');
-        return id === undefined || known === null ? null : { id, label: id, way: known };
-      }),
-  ),
+  STREAMS,
   optional<ChartPlug, 'usb'>(
     'USB',
     'usb',
