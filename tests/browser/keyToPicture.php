@@ -11,6 +11,7 @@ use ZigzagPost\Tests\Browser\Chromium;
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 const KEYS = 300;
+const A_TIME = 100;
 
 $press = <<<'JS'
     window.press = (down, index) => window.dispatchEvent(new KeyboardEvent(down ? 'keydown' : 'keyup', { key: 'asdfghjk'[index % 8], code: 'Key' + 'ASDFGHJK'[index % 8], bubbles: true }));
@@ -58,8 +59,11 @@ foreach ([] === array_slice($argv, 1) ? ['1000', '20000'] : array_slice($argv, 1
     sleep(3);
     $page->executeScript($press);
     $there = $page->executeAsyncScript($fill, [(int) $wanted]);
-    $times = $page->executeAsyncScript($measure, [KEYS]);
-    $times = array_filter(is_array($times) ? $times : [], is_numeric(...));
+    $times = [];
+    for ($done = 0; $done < KEYS; $done += A_TIME) { // a call to the browser takes no longer than a minute
+        $some = $page->executeAsyncScript($measure, [A_TIME]);
+        array_push($times, ...array_filter(is_array($some) ? $some : [], is_numeric(...)));
+    }
     sort($times);
     assert(is_numeric($there));
     printf("%8d  %6.1f  %9.1f  %7.1f\n", $there, $times[intdiv(KEYS, 2)], $times[(int) (KEYS * 0.95)], $times[KEYS - 1]);

@@ -16,6 +16,9 @@ final class Puzzle
     /** @var list<array{int, list<int>}> streams, and choices that all collide there */
     public array $crowds = [];
 
+    /** @var array<int, array<int, list<int>>> by choice and place, the channels of its options there */
+    private array $channels = [];
+
     /**
      * @param list<Choice> $choices
      * @param \Closure(int, int): list<array{int, int}> $meet
@@ -60,21 +63,29 @@ final class Puzzle
     /** @param list<array{int, int}> $places */
     private function meet(int $i, int $j, array $places): void
     {
-        foreach ($this->choices[$i]->options as $index => $option) {
-            $mask = 0;
-            foreach ($this->choices[$j]->options as $bit => $other) {
-                $isFree = true;
-                foreach ($places as [$mine, $theirs]) {
-                    $isFree = $isFree && 0 === (self::channels($option, $mine) & self::channels($other, $theirs));
+        $all = 0;
+        foreach ($this->choices[$j]->options as $bit => $other) {
+            $all |= 1 << $bit;
+        }
+        $free = array_fill(0, \count($this->choices[$i]->options), $all);
+        foreach ($places as [$mine, $theirs]) {
+            $others = $this->channels($j, $theirs);
+            foreach ($this->channels($i, $mine) as $index => $channels) {
+                foreach ($others as $bit => $other) {
+                    if (0 !== ($channels & $other)) {
+                        $free[$index] &= ~(1 << $bit);
+                    }
                 }
-                $mask |= $isFree ? 1 << $bit : 0;
             }
+        }
+        foreach ($free as $index => $mask) {
             $this->allowed[$i][$index][$j] = $mask;
         }
     }
 
-    private static function channels(Option $option, int $place): int
+    /** @return list<int> by option, the channels that a choice takes at a place; what it sends where the place is below 0 */
+    private function channels(int $choice, int $place): array
     {
-        return $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0;
+        return $this->channels[$choice][$place] ??= array_map(static fn (Option $option): int => $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0, $this->choices[$choice]->options);
     }
 }
