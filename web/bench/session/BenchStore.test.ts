@@ -184,6 +184,27 @@ describe('what comes back', () => {
     ]);
   });
 
+  it('are heard from the moment on at which somebody listens, whenever they are told', async () => {
+    const store = await opened();
+    const before = store.nowUs();
+    const seen: string[] = [];
+    const stop = store.listen((came) => seen.push(...came.map((each) => each.bytes)));
+    const now = store.nowUs();
+    server.play.mockResolvedValueOnce(
+      news({
+        heard: 1,
+        came: [
+          { timeUs: before - 1000, port: 'keys', bytes: '80 30 40' },
+          { timeUs: now + 1000, port: 'keys', bytes: 'B0 07 01' },
+        ],
+      }),
+    );
+    store.play('keys', 'key 60', 96);
+    await settled();
+    expect(seen).toEqual(['B0 07 01']);
+    stop();
+  });
+
   it('is recorded as it came, when somebody records', async () => {
     const store = await opened();
     const seen: string[] = [];

@@ -52,10 +52,17 @@ export class BenchStore {
     return () => this.listeners.delete(listener);
   };
 
-  /** Hears everything that comes in, until what is answered is called. */
+  /** Hears everything that comes in from now on, until what is answered is called; what was played before and is only now told does not count. */
   listen(hear: (came: readonly TapeEvent[]) => void): () => void {
-    this.ears.add(hear);
-    return () => this.ears.delete(hear);
+    const fromUs = this.nowUs();
+    const ear = (came: readonly TapeEvent[]) => {
+      const later = came.filter((event) => event.timeUs >= fromUs);
+      if (later.length > 0) {
+        hear(later);
+      }
+    };
+    this.ears.add(ear);
+    return () => this.ears.delete(ear);
   }
 
   snapshot = (): BenchState => this.state;
