@@ -265,12 +265,12 @@ final class BenchTest extends PageTestCase
         $this->until(fn (): bool => !str_contains($this->receiver('ticker'), '0 pulses'), 'the drum box moves');
         for ($i = 0; $i < 4; ++$i) {
             $this->one('[aria-label="Foot switch 3"]')->sendKeys(' ');
-            usleep(400_000);
+            usleep(250_000); // far from the tempo it begins with, also on a slow machine
         }
         $this->until(fn (): bool => str_contains($this->receiver('echo'), 'by taps'), 'the echo feels the tempo');
         $tempo = fn (string $port): float => 1 === preg_match('/([\d.]+)\s+beats/', $this->receiver($port), $found) ? (float) $found[1] : 0.0;
+        $this->until(static fn (): bool => abs($tempo('echo') - 96.0) > 1, 'which is not the one it began with');
         $this->until(static fn (): bool => $tempo('ticker') > 0 && abs($tempo('ticker') - $tempo('echo')) < 2, 'the drum box goes at the same tempo');
-        self::assertNotEquals(96.0, $tempo('echo'), 'which is not the one it began with');
         $this->one('[aria-label="Foot switch 5"]')->sendKeys(' ');
     }
 
