@@ -1,26 +1,8 @@
 import type { Chart } from '../../api/types';
-import { without } from '../../rigs/edits';
-import { shownYesNo, yesNo } from './fact';
-import { freeTitle, type Column, type Table } from './table';
+import { yesNoColumn } from './columns';
+import { freeTitle, type Table } from './table';
 
 type Procedure = NonNullable<Chart['procedures']>[number];
-
-const flag = (field: 'powerCycle' | 'armsProgramWrite', title: string): Column<Procedure> => ({
-  title,
-  isNumber: false,
-  read: (procedure) => {
-    const is = procedure[field];
-    return is === undefined ? '' : shownYesNo(is);
-  },
-  write: (procedure, text) => {
-    const is = yesNo(text);
-    return text.trim() === ''
-      ? without(procedure, field)
-      : is === null
-        ? procedure
-        : { ...procedure, [field]: is };
-  },
-});
 
 /** What hands do at the box, step by step. */
 export const PROCEDURES: Table<Procedure> = {
@@ -46,8 +28,8 @@ export const PROCEDURES: Table<Procedure> = {
           .filter((step) => step !== ''),
       }),
     },
-    flag('powerCycle', 'Power off and on'),
-    flag('armsProgramWrite', 'The next program change overwrites'),
+    yesNoColumn('Power off and on', 'powerCycle'),
+    yesNoColumn('The next program change overwrites', 'armsProgramWrite'),
   ],
   rows: (chart) => chart.procedures ?? [],
   put: (chart, procedures) => ({ ...chart, procedures }),
