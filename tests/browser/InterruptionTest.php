@@ -14,7 +14,6 @@ final class InterruptionTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->expected = ['Failed to load resource', 'net::ERR', '409'];
         $this->page->get(Application::address().'/api/openapi.json');
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $id = $this->page->executeAsyncScript(<<<'JS'
@@ -34,7 +33,7 @@ final class InterruptionTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->receiver('moths'), 'C4') && str_contains($this->receiver('moths'), 'E4'), 'a chord sounds');
         $ticks = $this->ticks();
         $this->until(fn (): bool => $this->ticks() > $ticks, 'a clock runs that nobody has to poke');
-        Application::stop();
+        $this->stopTheApplication();
         $this->letGo('a');
         $this->until(fn (): bool => str_contains($this->alerts(), 'What you play is kept'), 'it is told');
         $this->hold('g');
@@ -54,13 +53,13 @@ final class InterruptionTest extends PageTestCase
         $this->button('Record')->click();
         $this->strike(60);
         $this->until(fn (): bool => \count($this->all('[role=option]')) >= 2, 'it was played');
-        Application::stop();
+        $this->stopTheApplication();
         $this->strike(62);
         $this->strike(64);
         Application::goOn();
         $this->strike(65);
         $this->until(fn (): bool => \count($this->all('[role=option]')) >= 8, 'all of it arrives');
-        Application::stop();
+        $this->stopTheApplication();
         $this->button('Stop and keep')->click();
         $this->until(fn (): bool => str_contains($this->alerts(), 'is not stored yet'), 'the copy in the browser is told');
         Application::goOn();
@@ -95,7 +94,7 @@ final class InterruptionTest extends PageTestCase
 
     public function testTextThatCouldNotBeSavedIsSavedWhenItCan(): void
     {
-        Application::stop();
+        $this->stopTheApplication();
         $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.dispatch({ changes: { from: 0, insert: '# typed in the dark\\n' }, userEvent: 'input.type' });");
         $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath('//button[contains(., "Not saved")]')), 'it is told');
         Application::goOn();

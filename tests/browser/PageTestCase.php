@@ -33,6 +33,13 @@ abstract class PageTestCase extends TestCase
         self::assertSame([], $elsewhere, 'no request leaves the machine');
     }
 
+    /** The application goes away in the middle of whatever it is doing: a request that was under way is refused, reset or cut short. */
+    protected function stopTheApplication(): void
+    {
+        $this->expected = [...$this->expected, 'net::ERR_CONNECTION_', 'net::ERR_EMPTY_RESPONSE', 'net::ERR_INCOMPLETE', 'status of 502', 'status of 504'];
+        Application::stop();
+    }
+
     /** Holds a key down on an element. */
     protected function press(string $selector, string $key): void
     {

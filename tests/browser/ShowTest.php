@@ -87,8 +87,7 @@ final class ShowTest extends PageTestCase
             $other->quit();
         }
 
-        $this->expected[] = 'ERR_CONNECTION_REFUSED';
-        Application::stop();
+        $this->stopTheApplication();
         $this->until(fn (): bool => str_contains($this->text('[role=alert]'), 'No connection'), 'it says that nobody answers');
         self::assertSame('Storm', $this->text('[aria-label="This song"]'));
         Application::goOn();
