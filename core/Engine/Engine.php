@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Controls\Groups;
 use ZigzagPost\Core\Engine\Controls\Lamps;
 use ZigzagPost\Core\Engine\Controls\Restore;
 use ZigzagPost\Core\Engine\Mpe\FanOut;
@@ -100,7 +101,12 @@ final class Engine implements InPorts
         }
         $inlet->passed = $bytes;
         if (!$plan->isPlain || isset($s->waiting[$port])) {
-            $inlet->whole($t, $plan, $v, $bytes);
+            if ($plan->isSelection && !isset($s->waiting[$port])) {
+                ++$inlet->count;
+                Groups::select($s, $port, $plan->channel, $plan->number, $v);
+            } else {
+                $inlet->whole($t, $plan, $v, $bytes);
+            }
 
             return;
         }
@@ -278,9 +284,9 @@ final class Engine implements InPorts
     }
 
     /** A parameter message or controller pair that has been assembled goes to the rules. */
-    public function group(int $t, int $port, int $kind, int $ch, int $n, int $v): void
+    public function group(int $t, int $port, int $control, int $ch, int $n, int $v): void
     {
-        $this->inlets[$port]->group($t, $kind, $ch, $n, $v);
+        $this->inlets[$port]->group($t, $control, $ch, $n, $v);
     }
 
     /** Forgets which rules are asked for what, since the scene has changed. */

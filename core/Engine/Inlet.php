@@ -103,8 +103,9 @@ final class Inlet
         $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
         $isController = self::CC === $kind || self::MODE === $kind;
         $isPart = $isController && (($this->hasZone && Zones::concerns($number)) || (null !== $this->groups && Groups::concerns($number, $this->groups[0], $this->groups[1])));
+        $isSelection = $isPart && !$this->hasZone && null === $this->run->trace && Groups::selects($number);
 
-        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, $isPart, $this->isPlain && !$isPart, $kind, $channel, $number, $second, $control, Note::of($this->port, $channel, $number), $rules);
+        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, $isPart, $isSelection, $this->isPlain && !$isPart, $kind, $channel, $number, $second, $control, Note::of($this->port, $channel, $number), $rules);
     }
 
     /** Forgets which rules to ask, since the scene has changed. */
@@ -124,14 +125,15 @@ final class Inlet
     }
 
     /** A parameter message or controller pair that has been assembled. */
-    public function group(int $t, int $kind, int $ch, int $n, int $v): void
+    public function group(int $t, int $control, int $ch, int $n, int $v): void
     {
-        if (null !== $this->run->trace) {
-            $this->run->trace->beginGroup($t, $this->port, Groups::bytes($kind, $this->run->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
+        $trace = $this->run->trace;
+        if (null !== $trace) {
+            $kind = Control::kind($control);
+            $trace->beginGroup($t, $this->port, Groups::bytes($kind, $this->run->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
         }
-        $control = Control::of($kind, $this->port, $ch, $n);
-        $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, $kind, $ch, $n), $control, $ch, $n, $v, '', 0);
-        $this->run->trace?->finish();
+        $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, Control::kind($control), $ch, $n), $control, $ch, $n, $v, '', 0);
+        $trace?->finish();
     }
 
     /** @param int $release release velocity, or -1 for the form of a note-on with velocity 0 */

@@ -17,6 +17,8 @@ final readonly class Plan
         public int $shape,
         /** Whether it is a controller that may be a part of a group, or set up a zone. */
         public bool $isPart,
+        /** Whether all it does is to select one half of a parameter number. */
+        public bool $isSelection,
         /** Whether rules are all that has to see it. */
         public bool $isPlain,
         public int $kind,

@@ -12,6 +12,8 @@ use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\DropStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 
 /** What rules do with a control in any state whatever, as far as that can be read from them: "always" and "never" are said by nothing else. */
@@ -69,6 +71,9 @@ final class Certainty
                     continue;
                 }
                 foreach ($rule->steps as $step) {
+                    if ($step instanceof DropStep) {
+                        break; // nothing below it is done
+                    }
                     if ($step->is(Fact::HasEffect)) {
                         return null;
                     }
@@ -80,7 +85,33 @@ final class Certainty
             }
         }
 
-        return null === $by ? null : "rule \"{$by->title}\" takes it, and nothing comes of it";
+        return null === $by ? null : self::nothingComes($by);
+    }
+
+    /**
+     * What becomes of messages of which nothing can leave.
+     *
+     * @param list<ControlMessage> $messages
+     */
+    public function kept(array $messages): string
+    {
+        $book = $this->situation->checked()->book;
+        foreach ($book->rules as $rule) {
+            foreach ($messages as $message) {
+                if (TakenBy::isFor($book, $rule, $message)) {
+                    return self::nothingComes($rule);
+                }
+            }
+        }
+
+        return 'rules take it, and nothing comes of it';
+    }
+
+    private static function nothingComes(Rule $rule): string
+    {
+        $drops = array_values(array_filter($rule->steps, static fn (Step $step): bool => $step instanceof DropStep));
+
+        return [] === $drops ? "rule \"{$rule->title}\" takes it, and nothing comes of it" : "rule \"{$rule->title}\" drops it in line {$drops[0]->span->line}";
     }
 
     /** Whether values that differ at the control differ at the parameter. */
@@ -91,7 +122,8 @@ final class Certainty
         return null !== $target && abs($message->last - $message->first) > 0 && ($message->isTwoState || $target->high - $target->low >= abs($message->last - $message->first));
     }
 
-    private function isAbsolute(string $device, string $title): bool
+    /** Whether a parameter takes every value that it is sent, whatever has happened before. */
+    public function isAbsolute(string $device, string $title): bool
     {
         $box = $this->situation->setup->box($device);
         $parameter = $box?->parameter($title);

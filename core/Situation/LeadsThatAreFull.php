@@ -17,7 +17,8 @@ final class LeadsThatAreFull implements RigCheck
                 continue;
             }
             $percent = round($fit->load->percent(), 1);
-            $text = "{$percent} % of what the lead can carry streams over it: ".implode(', ', array_map(static fn (array $stream): string => $stream['what'], $fit->load->streams)).$this->advice($fit);
+            $streams = array_unique(array_map(static fn (array $stream): string => $stream['what'], $fit->load->streams));
+            $text = "{$percent} % of what the lead can carry streams over it: ".implode(', ', [...$streams, ...($fit->load->fixed > 0 ? ['clock and what is sent by itself'] : [])]).$this->advice($fit);
             $cause = "lead {$fit->lead->id} from {$fit->from}";
             yield $percent > 100 ? RigFinding::error('lead-flooded', $cause, $text) : RigFinding::warning('lead-full', $cause, $text);
         }
@@ -27,7 +28,7 @@ final class LeadsThatAreFull implements RigCheck
     {
         $thin = $fit->load->thinMs();
         if (null === $thin) {
-            return '; the clock alone is too much for it';
+            return '; what cannot be thinned is too much for it alone';
         }
 
         return 'rules' === $fit->where ? "; put \"thin {$thin}ms\" into the rules for it, so that ".Load::WARN_PERCENT.' % are not passed' : "; let the sender send no more than one message in {$thin} ms";

@@ -8,7 +8,6 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Plan\Streams;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -86,7 +85,7 @@ final readonly class TestRun
         $graph = new Graph($setup);
         $comesIn = false;
         $box = $setup->box($step->unit);
-        foreach (null === $box ? [] : Streams::sources($box, $graph) as $socket) {
+        foreach (null === $box ? [] : $graph->sources($box) as $socket) {
             foreach ($graph->reachedFrom($socket) as $way) {
                 $end = $way[\count($way) - 1]->to;
                 $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->name(), $broken, true));
@@ -136,7 +135,7 @@ final readonly class TestRun
     private static function step(Situation $situation, Box $box, string $control, bool $isSwitch, string $port, array $messages, array $moved): TrialStep
     {
         $uses = ["control {$box->name} \"{$control}\""];
-        foreach (Streams::sources($box, $situation->graph) as $socket) {
+        foreach ($situation->graph->sources($box) as $socket) {
             foreach ($situation->graph->reachedFrom($socket) as $way) {
                 if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
                     array_push($uses, ...self::over($way));

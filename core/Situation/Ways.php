@@ -8,6 +8,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -39,13 +40,16 @@ final class Ways
     private const MOST_TELLINGS = 16;
     private const STEP_US = 2_000_000;
     private const AT_ONCE_US = 1000;
+    private const UNSEEN = 'nothing was seen to arrive in the states that were tried';
 
     private readonly CompiledBook $book;
     private readonly RigDevices $devices;
     private readonly Certainty $certainty;
-    /** @var list<array{int, list<string>, string}>|null */
+    private readonly Hearing $hearing;
+    private readonly PastThePost $past;
+    /** @var list<array{list<int>, list<string>, string}>|null */
     private ?array $deeds = null;
-    /** @var list<array{int, list<string>, string}>|null */
+    /** @var list<array{list<int>, list<string>, string}>|null */
     private ?array $callings = null;
     /** @var list<string> leads over which nothing goes */
     private readonly array $broken;
@@ -62,10 +66,31 @@ final class Ways
             }
         }
         $this->broken = $broken;
+        $this->hearing = new Hearing($situation, $broken);
+        $this->past = new PastThePost($situation, $this->hearing, $this->certainty);
     }
 
-    /** @return list<Arrival> what a control moves, or one that says why it moves nothing */
-    public function from(Box $box, Control $control): array
+    /**
+     * @param bool $all whether what shares a lead with something that hears it is told of as well
+     *
+     * @return list<Arrival> what a control moves or is meant to, or one that says why it moves nothing
+     */
+    public function from(Box $box, Control $control, bool $all = false): array
+    {
+        $direct = $this->past->from($box, $control);
+        $through = $this->through($box, $control, $all);
+        $known = array_map(static fn (Arrival $arrival): string => "{$arrival->device} {$arrival->target}", array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer));
+        $through = array_values(array_filter($through, static fn (Arrival $arrival): bool => !\in_array("{$arrival->device} {$arrival->target}", $known, true) && ([] === $direct || LeadEnd::POST !== $arrival->device)));
+
+        $arrivals = [...$direct, ...$through];
+        $isMoved = [] !== array_filter($arrivals, static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer);
+
+        // What stands beside the way of something that hears it is no news.
+        return $all || !$isMoved ? $arrivals : array_values(array_filter($arrivals, static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer || \in_array($arrival, $through, true)));
+    }
+
+    /** @return list<Arrival> what a control moves by the rules */
+    private function through(Box $box, Control $control, bool $all): array
     {
         try {
             $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
@@ -77,22 +102,33 @@ final class Ways
             return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', Arrival::NEVER, $closed, [], null, null)];
         }
         $seen = $this->tried($messages);
-        if ([] === $seen) {
-            $never = $this->isTaken($messages) ? $this->certainty->never($messages) : 'no rule takes it';
-
-            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? 'nothing was seen to arrive in the states that were tried', [], null, null)];
+        $arrivals = array_map(fn (array $tried): Arrival => $this->arrival($box, $control, $messages, ...$tried), array_values($seen));
+        $emissions = Emissions::of($this->situation, $messages);
+        foreach ($this->hearing->targets($emissions ?? []) as $key => [$device, $target, $inTheWay, $isNamed]) {
+            if (!isset($seen[$key]) && ($isNamed || $all || [] === $seen)) {
+                $isNever = null !== $inTheWay && [] !== $inTheWay;
+                $arrivals[] = new Arrival($box->name, $control->name, $device, $target, $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED, $isNever ? implode('; ', $inTheWay) : self::UNSEEN, $this->hops($box, $device), null, null);
+            }
+        }
+        if ([] === $arrivals) {
+            $never = match (true) {
+                !$this->isTaken($messages) => 'no rule takes it',
+                [] === $emissions => $this->certainty->kept($messages),
+                default => $this->certainty->never($messages) ?? (null === $emissions ? null : $this->hearing->unheard($emissions)),
+            };
+            $arrivals[] = new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? self::UNSEEN, [], null, null);
         }
 
-        return array_map(fn (array $tried): Arrival => $this->arrival($box, $control, $messages, ...$tried), array_values($seen));
+        return $arrivals;
     }
 
-    /** @return list<Arrival> every control that was seen to move a parameter of a device */
+    /** @return list<Arrival> every control that moves a parameter of a device, or is meant to */
     public function to(Box $box, string $parameter): array
     {
         $arrivals = [];
         foreach ($this->situation->setup->boxes as $sender) {
             foreach ($sender->chart->surface->controls ?? [] as $control) {
-                foreach ($this->from($sender, $control) as $arrival) {
+                foreach ($this->from($sender, $control, true) as $arrival) {
                     if ($arrival->device === $box->name && 'parameter '.mb_strtolower($parameter) === mb_strtolower($arrival->target)) {
                         $arrivals[] = $arrival;
                     }
@@ -113,7 +149,7 @@ final class Ways
         foreach ($this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true) as $socket) {
             foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                 $end = $way[\count($way) - 1]->to;
-                if (LeadEnd::POST === $end->unit && null === $this->obstacle($way)) {
+                if (LeadEnd::POST === $end->unit && null === $this->hearing->obstacle($way)) {
                     return null;
                 }
             }
@@ -121,27 +157,12 @@ final class Ways
         foreach ($this->situation->graph->sockets($box, array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])), true) as $socket) {
             foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                 if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
-                    return $this->obstacle($way);
+                    return $this->hearing->obstacle($way);
                 }
             }
         }
 
         return [] === $messages ? 'it sends nothing' : 'no lead leads from it to a port';
-    }
-
-    /** @param list<Hop> $way */
-    private function obstacle(array $way): ?string
-    {
-        foreach ($way as $hop) {
-            if (null !== $hop->off) {
-                return "{$hop->off} of {$hop->from->unit} is off";
-            }
-            if (null !== $hop->lead && \in_array($hop->lead->id, $this->broken, true)) {
-                return "the lead {$hop->lead->id} does not work";
-            }
-        }
-
-        return null;
     }
 
     /** @param list<ControlMessage> $messages */
@@ -217,8 +238,8 @@ final class Ways
     /**
      * Plays moves in one state, long after what was done before, or just after it.
      *
-     * @param list<array{int, list<string>, string}> $history
-     * @param list<array{int, list<string>, string}> $moves
+     * @param list<array{list<int>, list<string>, string}> $history
+     * @param list<array{list<int>, list<string>, string}> $moves
      * @param array<string, array{string, string, string|null, string|null}> $seen
      */
     private function tryIn(array $history, int $gapUs, array $moves, array &$seen): void
@@ -271,7 +292,7 @@ final class Ways
     /**
      * States that hands can bring about: what was done, in order.
      *
-     * @return list<list<array{int, list<string>, string}>>
+     * @return list<list<array{list<int>, list<string>, string}>>
      */
     private function states(): array
     {
@@ -292,7 +313,7 @@ final class Ways
         return $states;
     }
 
-    /** @return list<array{int, list<string>, string}> what hands can do that a rule takes */
+    /** @return list<array{list<int>, list<string>, string}> what hands can do that a rule takes */
     private function deeds(): array
     {
         if (null !== $this->deeds) {
@@ -318,7 +339,7 @@ final class Ways
         return $this->deeds = $deeds;
     }
 
-    /** @return list<array{int, list<string>, string}> deeds that call a program of some device, which may be deaf for a moment then */
+    /** @return list<array{list<int>, list<string>, string}> deeds that call a program of some device, which may be deaf for a moment then */
     private function callings(): array
     {
         return $this->callings ??= array_values(array_filter($this->deeds(), fn (array $deed): bool => [] !== array_filter(
@@ -327,7 +348,7 @@ final class Ways
         )));
     }
 
-    /** @return list<array{int, list<string>, string}> what devices tell of themselves when hands move something on them, as far as a rule takes it */
+    /** @return list<array{list<int>, list<string>, string}> what devices tell of themselves when hands move something on them, as far as a rule takes it */
     private function tellings(): array
     {
         $deeds = [];
@@ -342,16 +363,16 @@ final class Ways
         return $deeds;
     }
 
-    /** @return array{int, list<string>, string} in port, messages, and the control that sends them */
+    /** @return array{list<int>, list<string>, string} in port, messages, and the control that sends them */
     private function deed(ControlMessage $message, int $value): array
     {
-        return [(int) $this->book->inPort($message->ports[0]), Hand::at($message, $value), "{$message->ports[0]} {$message->kind->value} {$message->channel} {$message->number}"];
+        return [array_map(fn (string $port): int => (int) $this->book->inPort($port), $message->ports), Hand::at($message, $value), "{$message->ports[0]} {$message->kind->value} {$message->channel} {$message->number}"];
     }
 
     /**
      * What a control was last seen to send.
      *
-     * @param list<array{int, list<string>, string}> $history
+     * @param list<array{list<int>, list<string>, string}> $history
      *
      * @return list<string>|null
      */
@@ -374,29 +395,31 @@ final class Ways
     }
 
     /**
-     * @param list<array{int, list<string>, string}> $history
+     * @param list<array{list<int>, list<string>, string}> $history
      * @param int $gapUs what is left after the last of it
      */
     private function world(array $history, int $gapUs = self::STEP_US): RigWorld
     {
         $world = new RigWorld($this->situation->setup, $this->book, $this->broken);
-        foreach ($history as $index => [$port, $messages]) {
-            $world->play(self::STEP_US * ($index + 1), $port, $messages, $index === \count($history) - 1 ? min(1_000_000, $gapUs) : 1_000_000);
+        foreach ($history as $index => [$ports, $messages]) {
+            $world->play(self::STEP_US * ($index + 1), $ports, $messages, $index === \count($history) - 1 ? min(1_000_000, $gapUs) : 1_000_000);
         }
 
         return $world;
     }
 
     /**
-     * @param list<array{int, list<string>, string}> $history
-     * @param array{int, list<string>, string} $move
+     * @param list<array{list<int>, list<string>, string}> $history
+     * @param array{list<int>, list<string>, string} $move
      */
     private function tape(array $history, array $move, int $atUs): string
     {
         $tape = "# zigzag tape 1\n";
-        foreach ([...$history, $move] as $index => [$port, $messages]) {
-            foreach ($messages as $bytes) {
-                $tape .= Milliseconds::format($index === \count($history) ? $atUs : self::STEP_US * ($index + 1))." {$this->book->ports()[$port]} ".Bytes::toHex($bytes)."\n";
+        foreach ([...$history, $move] as $index => [$ports, $messages]) {
+            foreach ($ports as $port) {
+                foreach ($messages as $bytes) {
+                    $tape .= Milliseconds::format($index === \count($history) ? $atUs : self::STEP_US * ($index + 1))." {$this->book->ports()[$port]} ".Bytes::toHex($bytes)."\n";
+                }
             }
         }
 
@@ -407,6 +430,10 @@ final class Ways
     private function arrival(Box $box, Control $control, array $messages, string $device, string $target, ?string $witness, ?string $counter): Arrival
     {
         $hops = $this->hops($box, $device);
+        $unknown = $this->unknown($box, $messages, $device, $target);
+        if (null !== $unknown) {
+            return new Arrival($box->name, $control->name, $device, $target, Arrival::UNKNOWN, "{$unknown} is not known; ask the box", $hops, null, null);
+        }
         $proof = 1 === \count($messages) ? $this->certainty->always($messages[0], $device, $target) : null;
         if (null !== $proof && null === $counter) {
             return new Arrival($box->name, $control->name, $device, $target, Arrival::ALWAYS, $proof, $hops, $witness, null);
@@ -418,11 +445,36 @@ final class Ways
         return new Arrival($box->name, $control->name, $device, $target, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $hops, $witness, null);
     }
 
+    /**
+     * The fact that is missing on the way in or on every way out, if one is.
+     *
+     * @param list<ControlMessage> $messages
+     */
+    private function unknown(Box $box, array $messages, string $device, string $target): ?string
+    {
+        $missing = null;
+        foreach ($this->situation->graph->sources($box) as $socket) {
+            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                if (LeadEnd::POST === $way[\count($way) - 1]->to->unit && null === $this->hearing->obstacle($way)) {
+                    $missing ??= [];
+                    $missing[] = Hearing::missing($way);
+                }
+            }
+        }
+        if (null !== $missing && !\in_array(null, $missing, true)) {
+            return $missing[0];
+        }
+        $message = str_starts_with($target, 'parameter ') ? $this->situation->setup->box($device)?->parameter(substr($target, 10)) : null;
+        $kind = null === $message ? null : $this->situation->setup->box($device)?->messageTo($message)?->kind->midi();
+
+        return $this->hearing->unknown($device, $kind ?? (Heard::PROGRAM === $target ? Kind::Program : Kind::Note));
+    }
+
     /** @return list<string> */
     private function hops(Box $box, string $device): array
     {
         $hops = ["{$box->name}"];
-        foreach (\ZigzagPost\Core\Rig\Plan\Streams::sources($box, $this->situation->graph) as $socket) {
+        foreach ($this->situation->graph->sources($box) as $socket) {
             foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                 if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
                     array_push($hops, ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way));

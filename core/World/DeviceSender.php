@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\ControlSends;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Chart\Encoding;
 use ZigzagPost\Core\Rig\Chart\Gesture as Done;
@@ -24,6 +25,8 @@ final readonly class DeviceSender implements Sender
     private const FINGERS = 10;
     private const TIMBRE = 74;
     private const OCTAVES = [36, 84];
+    /** Steps from one end to the other of a control that goes up and down. */
+    private const SWEEP = 60;
 
     public function __construct(private Box $box)
     {
@@ -57,6 +60,34 @@ final readonly class DeviceSender implements Sender
         }
 
         return $this->finger($control, $value);
+    }
+
+    /**
+     * What a control sends while it goes up and down, for each of the messages that a move makes.
+     *
+     * @return list<array{KindName, list<string>}> the kind as it leaves, and what each step sends
+     */
+    public function sweep(Control $control): array
+    {
+        $moves = array_values(array_filter($control->sends ?? [], static fn (ControlSends $sends): bool => Done::Move === $sends->gesture));
+        $swept = [];
+        foreach ($moves as $index => $sends) {
+            $message = 0 === $index ? $this->box->messageOf($control) ?? $sends->message : $sends->message;
+            [$low, $high] = $this->range($control, $message);
+            $steps = $this->isRelative($control) ? [1, -1] : array_map(static fn (int $step): int => (int) round($low + ($high - $low) * min($step, 2 * self::SWEEP - $step) / self::SWEEP), range(0, 2 * self::SWEEP - 1));
+            $kind = null;
+            $sent = [];
+            foreach ($steps as $value) {
+                foreach ($this->sent($control, $message, $value) as $kind => $messages) {
+                    $sent[] = implode('', $messages);
+                }
+            }
+            if (null !== $kind) {
+                $swept[] = [KindName::from($kind), $sent];
+            }
+        }
+
+        return $swept;
     }
 
     public function describe(): array
@@ -104,11 +135,15 @@ final readonly class DeviceSender implements Sender
     /** @return array<string, list<string>> */
     private function ofControl(Control $control, int $value): array
     {
+        $message = $control->sort->isTwoState() && 0 === $value ? $this->messageOf($control, Done::Release) : $this->messageOf($control, Done::Press);
+
+        return null === $message ? [] : $this->sent($control, $message, $value);
+    }
+
+    /** @return array<string, list<string>> */
+    private function sent(Control $control, Message $message, int $value): array
+    {
         $isTwoState = $control->sort->isTwoState();
-        $message = $isTwoState && 0 === $value ? $this->messageOf($control, Done::Release) : $this->messageOf($control, Done::Press);
-        if (null === $message) {
-            return [];
-        }
         if (KindName::Sysex === $message->kind) {
             return $this->leaving(KindName::Sysex, [self::sysex((string) $message->sysex, $value)]);
         }

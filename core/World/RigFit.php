@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\RouteKind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Fit\Burst;
 use ZigzagPost\Core\Rig\Fit\Load;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -29,14 +27,29 @@ final class RigFit
     private array $over = [];
     /** @var array<string, Load> by place where something leaves */
     private array $loads = [];
+    /** @var array<string, float> by out port, the clock messages a second that rules pass on to it */
+    private array $passedClocks = [];
 
     private function __construct(private readonly Setup $setup, private readonly CompiledBook $book)
     {
         $this->graph = new Graph($setup);
+        $tempos = array_filter(array_map(static fn (Song $song): ?float => $song->tempo, $setup->rig->show->songs ?? []));
+        $streams = [];
         foreach ($setup->boxes as $box) {
-            $this->sender($box);
+            if (!$box->isPost()) {
+                $unit = new UnitStreams($box, $this->graph, [] === $tempos ? null : max($tempos));
+                foreach ($unit->loads() as $at => $load) {
+                    $this->leaves("{$box->name}\t{$at}", $load, new Socket($box->name, $at, true));
+                }
+                $this->through($box, $unit, $streams);
+            }
         }
-        $this->outPorts();
+        foreach ($setup->book->ports ?? [] as $name => $port) {
+            if ($port->isOut && !$port->pulse) {
+                $clockUs = $this->clockUs($name);
+                $this->leaves(LeadEnd::POST."\t{$name}", new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$name] ?? []), new Socket(LeadEnd::POST, $name, true));
+            }
+        }
     }
 
     /** @return list<LeadFit> one for each lead and direction over which something goes, in the order of the rig */
@@ -52,161 +65,121 @@ final class RigFit
         $fits = [];
         foreach ($this->over as $ways) {
             $hop = $ways[0][1];
-            $lead = $hop->lead;
-            if (null === $lead) {
+            if (null === $hop->lead) {
                 continue;
             }
-            $worst = null;
-            $when = null;
-            $fixed = 0.0;
-            $streams = [];
-            foreach ($ways as [$source, , $relays]) {
-                $load = $this->loads[$source] ?? new Load(0, []);
-                $fixed += $load->fixed;
-                $streams = [...$streams, ...$load->streams];
-                [$unit, $port] = explode("\t", $source);
-                $index = LeadEnd::POST === $unit ? array_search($port, $this->book->ports(), true) : false;
-                foreach (false === $index ? [] : $bursts as $burst) {
-                    $over = Burst::over($burst['sent'][$index] ?? [], $relays, false, $this->clockUs($port));
-                    if ([] !== $over->messages && (null === $worst || $over->worstUs() > $worst->worstUs())) {
-                        [$worst, $when] = [$over, $burst['what']];
-                    }
-                }
+            $load = new Load(0, []);
+            foreach ($ways as [$source]) {
+                $load = $load->with($this->loads[$source]);
             }
+            [$when, $worst] = $this->worst($ways, $bursts);
             $connector = $this->setup->box($hop->to->unit)?->chart->plug($hop->to->plug())?->connector;
             $other = $this->setup->box($hop->from->unit)?->chart->plug($hop->from->plug())?->connector;
-            $fits[] = new LeadFit($lead, $hop->from->name(), $hop->to->name(), $when, $worst, new Load($fixed, $streams), true !== $connector?->isPackets() && true !== $other?->isPackets(), str_starts_with($ways[0][0], LeadEnd::POST."\t") ? 'rules' : 'sender');
+            $where = [] !== array_filter($ways, static fn (array $way): bool => str_starts_with($way[0], LeadEnd::POST."\t")) ? 'rules' : 'sender';
+            $fits[] = new LeadFit($hop->lead, $hop->from->name(), $hop->to->name(), $when, $worst, $load, true !== $connector?->isPackets() && true !== $other?->isPackets(), $where);
         }
 
         return $fits;
     }
 
-    /** The distance of the clock bytes that a port sends, if a clock of the rulebook sends there. */
+    /**
+     * The burst of which a message arrives latest.
+     *
+     * @param list<array{string, Hop, int}> $ways
+     * @param list<array{what: string, sent: array<int, list<array{int, string}>>}> $bursts
+     *
+     * @return array{string|null, Burst|null} when it is sent, and how late it is
+     */
+    private function worst(array $ways, array $bursts): array
+    {
+        [$when, $worst] = [null, null];
+        foreach ($bursts as $burst) {
+            $sent = [];
+            foreach ($ways as [$source, , $relays]) {
+                [$unit, $port] = explode("\t", $source);
+                $index = LeadEnd::POST === $unit ? array_search($port, $this->book->ports(), true) : false;
+                if (false !== $index) {
+                    $sent[] = [$burst['sent'][$index] ?? [], $relays, $this->clockUs($port)];
+                }
+            }
+            $over = Burst::merged($sent);
+            if ([] !== $over->messages && (null === $worst || $over->worstUs() > $worst->worstUs())) {
+                [$when, $worst] = [$burst['what'], $over];
+            }
+        }
+
+        return [$when, $worst];
+    }
+
+    /** The distance of the clock bytes that a port sends: of a clock of the rulebook, or of one that rules pass on. */
     private function clockUs(string $port): ?int
     {
-        $shortest = null;
+        $distances = isset($this->passedClocks[$port]) ? [(int) (1_000_000 / $this->passedClocks[$port])] : [];
         foreach ($this->setup->book->clocks ?? [] as $clock) {
             foreach ($clock->sends as $name) {
-                $shortest = $name->text === $port ? min($shortest ?? \PHP_INT_MAX, (int) (60_000_000 / $clock->tempoBpm() / self::CLOCKS_A_BEAT)) : $shortest;
+                if ($name->text === $port) {
+                    $distances[] = (int) (60_000_000 / $clock->tempoBpm() / self::CLOCKS_A_BEAT);
+                }
             }
         }
 
-        return $shortest;
+        return [] === $distances ? null : min($distances);
     }
 
-    /** What a unit sends of its own, and which leads that goes over. */
-    private function sender(Box $box): void
+    /** Something leaves at a socket, and goes over all leads from there on. */
+    private function leaves(string $source, Load $load, Socket $socket): void
     {
-        foreach ($box->chart->sends ?? [] as $sends) {
-            foreach ($this->graph->sockets($box, $sends->at, true) as $socket) {
-                $streams = [];
-                foreach ($box->chart->surface->controls ?? [] as $control) {
-                    $message = self::streamed($control);
-                    if (null !== $message && null !== $control->perSecond && (null === $sends->kinds || false !== $box->isOn($sends->kinds[$message->kind->value] ?? false))) {
-                        $streams[] = ['what' => "{$box->name} \"{$control->name}\"", 'bytes' => (float) self::bytes($message), 'rate' => $control->perSecond];
-                    }
-                }
-                $fixed = 0.0;
-                foreach ($box->chart->automatic ?? [] as $automatic) {
-                    $isOn = null === $automatic->setting ? true : false !== $box->isOn($automatic->setting);
-                    $fixed += $isOn && \in_array($socket->plug(), array_map(static fn (string $at): string => explode('/', $at)[0], $automatic->at), true) ? $automatic->perSecond ?? 0 : 0;
-                }
-                $this->loads["{$box->name}\t{$socket->at}"] = new Load($fixed, $streams);
-                $this->walk("{$box->name}\t{$socket->at}", $socket);
-            }
-        }
-    }
-
-    private function walk(string $source, Socket $socket): void
-    {
+        $this->loads[$source] = $load;
         foreach ($this->graph->reachedFrom($socket) as $way) {
             $relays = \count(array_filter($way, static fn (Hop $hop): bool => RouteKind::Message === $hop->kind));
             $last = $way[\count($way) - 1];
-            if (null !== $last->lead && null === $last->off && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)) {
+            if (null !== $last->lead && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)) {
                 $this->over["{$last->from->key}\t{$last->to->key}"][] = [$source, $last, $relays];
             }
         }
     }
 
-    /** What streams come out of the rules, by out port. */
-    private function outPorts(): void
+    /**
+     * What the rules make of what a unit sends all the time.
+     *
+     * @param array<string, list<array{what: string, bytes: float, rate: float}>> $streams by out port
+     */
+    private function through(Box $box, UnitStreams $unit, array &$streams): void
     {
-        $streams = [];
-        foreach ($this->setup->boxes as $box) {
-            foreach ($box->chart->surface->controls ?? [] as $control) {
-                foreach ($this->through($box, $control) as $port => [$bytes, $rate]) {
-                    $streams[$port][] = ['what' => "{$box->name} \"{$control->name}\"", 'bytes' => $bytes, 'rate' => $rate];
+        $names = $this->book->ports();
+        foreach ($unit->moves() as [$what, $kind, $messages, $perSecond]) {
+            foreach ($this->inPorts($unit->sockets($kind)) as $port) {
+                foreach (StreamLoads::through($this->book, $port, $messages, $perSecond) as $out => [$bytes, $rate]) {
+                    $streams[$names[$out]][] = ['what' => $what, 'bytes' => $bytes, 'rate' => $rate];
                 }
             }
         }
-        foreach ($this->setup->book->ports ?? [] as $name => $port) {
-            if ($port->isOut && !$port->pulse) {
-                $clockUs = $this->clockUs($name);
-                $index = (int) array_search($name, $this->book->ports(), true);
-                $this->loads[LeadEnd::POST."\t{$name}"] = new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$index] ?? []);
-                $this->walk(LeadEnd::POST."\t{$name}", new Socket(LeadEnd::POST, $name, true));
+        $clocks = $unit->clocksPerSecond() ?? 0.0;
+        foreach ($clocks > 0 ? $this->inPorts($unit->clockSockets()) : [] as $port) {
+            foreach (StreamLoads::clocks($this->book, $port, $clocks) as $out => $rate) {
+                $this->passedClocks[$names[$out]] = max($this->passedClocks[$names[$out]] ?? 0.0, $rate);
             }
         }
     }
 
-    /** @return array<int, array{float, float}> */
-    private function through(Box $box, Control $control): array
+    /**
+     * @param list<Socket> $sockets
+     *
+     * @return list<int> positions of the in ports that are reached from there
+     */
+    private function inPorts(array $sockets): array
     {
-        $message = self::streamed($control);
-        $sends = null === $message ? null : $box->sendsOf($message->kind);
-        if (null === $message || null === $sends || null === $control->perSecond || $control->perSecond <= 0) {
-            return [];
-        }
-        $channel = $box->channel($message->channel ?? $sends->channel);
-        foreach ($this->graph->sockets($box, $sends->at, true) as $socket) {
+        $ports = [];
+        foreach ($sockets as $socket) {
             foreach ($this->graph->reachedFrom($socket) as $way) {
                 $at = $way[\count($way) - 1]->to;
-                $port = LeadEnd::POST === $at->unit && !$at->isOut ? $this->book->inPort(Post::port($at->at)[0]) : null;
+                $port = LeadEnd::POST === $at->unit && !$at->isOut && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off) ? $this->book->inPort(Post::port($at->at)[0]) : null;
                 if (null !== $port) {
-                    return StreamLoads::through($this->book, $port, self::sweep($message, \is_int($channel) ? $channel : 1), $control->perSecond);
+                    $ports[$port] = true;
                 }
             }
         }
 
-        return [];
-    }
-
-    private static function streamed(Control $control): ?Message
-    {
-        foreach ($control->sends ?? [] as $sends) {
-            if ('move' === $sends->gesture->value) {
-                return $sends->message;
-            }
-        }
-
-        return null;
-    }
-
-    /** @return list<string> the messages of a control that goes up and down */
-    private static function sweep(Message $message, int $channel): array
-    {
-        [$low, $high] = $message->values ?? $message->kind->midi()?->valueRange() ?? [0, 127];
-        $steps = 60;
-        $messages = [];
-        for ($step = 0; $step < 2 * $steps; ++$step) {
-            $value = (int) round($low + ($high - $low) * ($step < $steps ? $step : 2 * $steps - $step) / $steps);
-            $messages[] = match ($message->kind) {
-                KindName::Bend => \chr(0xE0 | $channel - 1).\chr(($value + 8192) & 0x7F).\chr(($value + 8192) >> 7 & 0x7F),
-                KindName::Pressure => \chr(0xD0 | $channel - 1).\chr($value & 0x7F),
-                default => \chr(0xB0 | $channel - 1).\chr(($message->number ?? 0) & 0x7F).\chr($value & 0x7F),
-            };
-        }
-
-        return $messages;
-    }
-
-    private static function bytes(Message $message): int
-    {
-        return match ($message->kind) {
-            KindName::Pressure, KindName::Program => 2,
-            KindName::Nrpn, KindName::Rpn => 12,
-            KindName::Cc14 => 6,
-            default => 3,
-        };
+        return array_keys($ports);
     }
 }

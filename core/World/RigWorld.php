@@ -55,15 +55,18 @@ final class RigWorld
     }
 
     /**
+     * @param int|list<int> $ports where they come in
      * @param list<string> $messages
      * @param int $forUs how long is waited for what comes of them
      *
-     * @return list<Heard> what comes of bytes at an in port
+     * @return list<Heard> what comes of bytes at in ports
      */
-    public function play(int $timeUs, int $port, array $messages, int $forUs = 1_000_000): array
+    public function play(int $timeUs, int|array $ports, array $messages, int $forUs = 1_000_000): array
     {
-        foreach ($messages as $bytes) {
-            $this->engine->feed($timeUs, $port, $bytes);
+        foreach ((array) $ports as $port) {
+            foreach ($messages as $bytes) {
+                $this->engine->feed($timeUs, $port, $bytes);
+            }
         }
         $this->engine->advance($timeUs + $forUs);
 

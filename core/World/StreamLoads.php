@@ -39,7 +39,45 @@ final class StreamLoads
         }
         $out = [];
         foreach ($bytes as $port => $sum) {
-            $out[$port] = [$sum / \count($times[$port]), (float) \count($times[$port])];
+            $out[$port] = [(float) ($sum / \count($times[$port])), (float) \count($times[$port])];
+        }
+
+        return $out;
+    }
+
+    /**
+     * What the rules make of a clock that comes in at a port.
+     *
+     * @return array<int, int> by out port, clock messages a second beyond those that go out anyway
+     */
+    public static function clocks(CompiledBook $book, int $port, float $perSecond): array
+    {
+        $with = self::clocksOut($book, $port, $perSecond);
+        $without = self::clocksOut($book, null, $perSecond);
+        foreach ($with as $out => $count) {
+            $with[$out] = max(0, $count - ($without[$out] ?? 0));
+        }
+
+        return array_filter($with);
+    }
+
+    /** @return array<int, int> by out port, clock messages in a second */
+    private static function clocksOut(CompiledBook $book, ?int $port, float $perSecond): array
+    {
+        $engine = new Engine($book);
+        $engine->start();
+        if (null !== $port) {
+            $engine->feed(0, $port, "\xFA");
+            for ($index = 0; $index < min(2000, 2 * $perSecond); ++$index) {
+                $engine->feed((int) round($index * self::SECOND_US / $perSecond), $port, "\xF8");
+            }
+        }
+        $engine->advance(2 * self::SECOND_US);
+        $out = [];
+        foreach ($engine->take() as $made) {
+            if ("\xF8" === $made[2] && $made[0] >= self::SECOND_US && $made[0] < 2 * self::SECOND_US) {
+                $out[$made[1]] = ($out[$made[1]] ?? 0) + 1;
+            }
         }
 
         return $out;

@@ -37,7 +37,7 @@ final class CalibrationView
         return [
             'control' => self::named($moved),
             'measured' => [
-                'heel' => $calibration->heel, 'toe' => $calibration->toe, 'noise' => $calibration->noise, 'deadband' => $calibration->deadband, 'curve' => $calibration->curve,
+                'heel' => $calibration->heel, 'toe' => $calibration->toe, 'noise' => $calibration->noise, 'deadband' => $calibration->deadband, 'curve' => $calibration->curve, 'isBack' => $calibration->isBack,
                 'lines' => $calibration->lines(0, 127),
                 'points' => array_map(static fn (array $point): array => ['timeUs' => $point[0], 'raw' => $point[1], 'after' => round(127 * $calibration->share($point[1]), 1)], $points),
                 'errors' => null === $box ? [] : array_map(get_object_vars(...), ShortOf::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe)),

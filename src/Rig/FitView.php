@@ -32,6 +32,7 @@ final class FitView
             'thinMs' => $fit->load->isHeavy() ? $fit->load->thinMs() : null,
             'isHeavy' => $fit->load->isHeavy(),
             'streams' => $fit->load->streams,
+            'unknown' => $fit->load->unknown,
             'where' => $fit->where,
             'isEstimate' => !$fit->isDin,
         ], $fits);

@@ -1359,6 +1359,7 @@ export interface components {
                 bytes: number;
                 rate: number;
             }[];
+            unknown: string[];
             where: string;
             isEstimate: boolean;
         };
@@ -1754,6 +1755,8 @@ export interface components {
             noise: number;
             deadband: number;
             curve: string;
+            /** @description whether it has come back to the heel and rests there */
+            isBack: boolean;
             lines: string[];
             points: {
                 timeUs: number;

@@ -26,6 +26,7 @@ import { ROUTES } from './tables/routes';
 import { SENDS } from './tables/sends';
 import { SETTINGS } from './tables/settings';
 import type { Table } from './tables/table';
+import { Scroll } from '../ui/Scroll';
 
 /** What one kind of device can do, as far as is known. */
 export default function ChartPage() {
@@ -172,14 +173,16 @@ function Facts({ chart }: { chart: Chart }) {
   ];
   return (
     <Panel title="What is known" className="flex-1">
-      <dl className="grid min-h-0 grid-cols-[auto_1fr] gap-x-3 gap-y-1 overflow-auto p-3">
-        {facts.map(([what, fact]) => (
-          <div key={what} className="contents">
-            <dt className="text-sm">{what}</dt>
-            <dd className={fact === 'unknown' ? 'text-warning' : 'font-semibold'}>{fact}</dd>
-          </div>
-        ))}
-      </dl>
+      <Scroll label="Facts" className="min-h-0 p-3">
+        <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
+          {facts.map(([what, fact]) => (
+            <div key={what} className="contents">
+              <dt className="text-sm">{what}</dt>
+              <dd className={fact === 'unknown' ? 'text-warning' : 'font-semibold'}>{fact}</dd>
+            </div>
+          ))}
+        </dl>
+      </Scroll>
     </Panel>
   );
 }

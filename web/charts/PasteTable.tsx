@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
 import { useFocus } from '../ui/useFocus';
+import { Scroll } from '../ui/Scroll';
 
 const PAUSE_MS = 300;
 
@@ -87,8 +88,8 @@ function Understood({ table }: { table: ReadTable }) {
   const named = table.rows.filter((row) => row.problem !== null);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 gap-3 overflow-auto md:grid-cols-2">
-      <div className="max-h-64 overflow-auto">
-        <table className="table table-sm" aria-label="What was understood">
+      <Scroll label="What was understood" className="max-h-64">
+        <table className="table table-sm">
           <thead>
             <tr>
               <th>Name</th>
@@ -114,8 +115,8 @@ function Understood({ table }: { table: ReadTable }) {
             ))}
           </tbody>
         </table>
-      </div>
-      <div className="max-h-64 overflow-auto">
+      </Scroll>
+      <Scroll label="Remarks" className="max-h-64">
         {named.length === 0 ? (
           <p>Every row was understood.</p>
         ) : (
@@ -129,7 +130,7 @@ function Understood({ table }: { table: ReadTable }) {
             ))}
           </ul>
         )}
-      </div>
+      </Scroll>
     </div>
   );
 }

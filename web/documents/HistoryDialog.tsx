@@ -51,7 +51,12 @@ export function HistoryDialog({
             </li>
           ))}
         </ol>
-        <div className="flex min-w-0 flex-col gap-2 overflow-auto p-3">
+        <div
+          role="region"
+          aria-label="The version"
+          tabIndex={0}
+          className="flex min-w-0 flex-col gap-2 overflow-auto p-3"
+        >
           {revision.data !== undefined && (
             <>
               <p className="flex items-center gap-2 text-sm">

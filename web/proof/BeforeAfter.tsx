@@ -1,4 +1,5 @@
 import type { ProofChange } from '../api/types';
+import { Scroll } from '../ui/Scroll';
 
 const WIDTH = 430;
 const LEFT = 122;
@@ -11,21 +12,23 @@ const TEAR = 'l4 -7l5 14l5 -14l5 14l4 -7';
 /** Two zigzags side by side for each place that differs: what was accepted, and what goes out now; only what differs is in full ink. */
 export function BeforeAfter({ changes }: { changes: readonly ProofChange[] }) {
   return (
-    <ol aria-label="Before and after" className="flex max-h-[30rem] flex-col gap-2 overflow-auto">
-      {changes.map((change) => (
-        <li key={change.timeUs} className="rounded-field border border-base-300">
-          <p className="flex flex-wrap items-baseline gap-3 px-2 pt-1 text-sm">
-            <b className="font-mono">{(change.timeUs / 1_000_000).toFixed(3)} s</b>
-            {[change.song, change.scene].filter((each) => each !== null).join(', ')}
-            {change.units.length > 0 && <span className="text-xs">{change.units.join(', ')}</span>}
-          </p>
-          <div className="grid gap-2 xl:grid-cols-2">
-            <Side title="before" came={change.came} outs={change.was} others={change.now} />
-            <Side title="now" came={change.came} outs={change.now} others={change.was} />
-          </div>
-        </li>
-      ))}
-    </ol>
+    <Scroll label="Before and after" className="max-h-[30rem]">
+      <ol className="flex flex-col gap-2">
+        {changes.map((change) => (
+          <li key={change.timeUs} className="rounded-field border border-base-300">
+            <p className="flex flex-wrap items-baseline gap-3 px-2 pt-1 text-sm">
+              <b className="font-mono">{(change.timeUs / 1_000_000).toFixed(3)} s</b>
+              {[change.song, change.scene].filter((each) => each !== null).join(', ')}
+              {change.units.length > 0 && <span className="text-xs">{change.units.join(', ')}</span>}
+            </p>
+            <div className="grid gap-2 xl:grid-cols-2">
+              <Side title="before" came={change.came} outs={change.was} others={change.now} />
+              <Side title="now" came={change.came} outs={change.now} others={change.was} />
+            </div>
+          </li>
+        ))}
+      </ol>
+    </Scroll>
   );
 }
 

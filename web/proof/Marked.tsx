@@ -5,6 +5,7 @@ import { api } from '../api/client';
 import type { Moment } from '../api/types';
 import { useDocuments } from '../documents/queries';
 import { Button } from '../ui/Button';
+import { Scroll } from '../ui/Scroll';
 
 /** Minutes that somebody marked because something was wrong in them: what happened, and the way to a proof. */
 export function Marked({
@@ -91,16 +92,18 @@ function Minute({ id, onProof }: { id: string; onProof: (minute: Moment) => void
           When it was marked these still sounded: {told.sounding.join(', ')}.
         </p>
       )}
-      <ol aria-label="What happened" className="max-h-72 overflow-auto text-sm">
-        {told.lines.map((line, index) => (
-          <li key={`${index} ${line.words}`} className="flex gap-3">
-            <span className="w-20 shrink-0 text-right font-mono">
-              −{((told.markedUs - line.timeUs) / 1_000_000).toFixed(1)} s
-            </span>
-            <span>{line.words}</span>
-          </li>
-        ))}
-      </ol>
+      <Scroll label="What happened" className="max-h-72">
+        <ol className="text-sm">
+          {told.lines.map((line, index) => (
+            <li key={`${index} ${line.words}`} className="flex gap-3">
+              <span className="w-20 shrink-0 text-right font-mono">
+                −{((told.markedUs - line.timeUs) / 1_000_000).toFixed(1)} s
+              </span>
+              <span>{line.words}</span>
+            </li>
+          ))}
+        </ol>
+      </Scroll>
       <p className="flex flex-wrap gap-2">
         <Button
           tone="primary"

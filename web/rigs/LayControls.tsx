@@ -7,6 +7,7 @@ import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
 import { chartOf } from './edits';
 import type { RigWork } from './useRig';
+import { Scroll } from '../ui/Scroll';
 
 const TAKEOVERS = [
   ['jump', 'jump: at once, wherever the control stands'],
@@ -120,18 +121,17 @@ export function LayControls({
               </select>
             </div>
             {(laid.data?.skipped ?? []).length > 0 && (
-              <ul aria-label="Passed over" className="max-h-24 shrink-0 list-disc overflow-auto pl-5 text-sm">
-                {laid.data?.skipped.map((each) => (
-                  <li key={each}>{each}</li>
-                ))}
-              </ul>
+              <Scroll label="Passed over" className="max-h-24 shrink-0">
+                <ul className="list-disc pl-5 text-sm">
+                  {laid.data?.skipped.map((each) => (
+                    <li key={each}>{each}</li>
+                  ))}
+                </ul>
+              </Scroll>
             )}
-            <pre
-              aria-label="The rules"
-              className="max-h-72 overflow-auto rounded-field bg-base-300 p-3 font-mono text-sm"
-            >
-              {laid.data?.rules === '' ? 'Nothing is left to lay.' : (laid.data?.rules ?? '…')}
-            </pre>
+            <Scroll label="The rules" className="max-h-72 rounded-field bg-base-300 p-3 font-mono text-sm">
+              <pre>{laid.data?.rules === '' ? 'Nothing is left to lay.' : (laid.data?.rules ?? '…')}</pre>
+            </Scroll>
             <Button
               tone="primary"
               label={`Put ${laid.data?.count ?? 0} rules in`}

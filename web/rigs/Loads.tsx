@@ -53,9 +53,12 @@ function Strip({ fit }: { fit: LeadFit }) {
       {fit.isHeavy && !fit.isEstimate && (
         <p className="text-sm">
           {fit.thinMs === null
-            ? 'Impossible: the clock alone is too much.'
+            ? 'Impossible: what cannot be thinned, such as a clock, is too much alone.'
             : `With one message in ${fit.thinMs} ms it stays under 70 %: ${fit.where === 'rules' ? `put “thin ${fit.thinMs}ms” into its rules` : 'set it at the sender'}.`}
         </p>
+      )}
+      {fit.unknown.length > 0 && (
+        <p className="text-sm">Not counted, as nobody knows how much it is: {fit.unknown.join(', ')}.</p>
       )}
       {fit.when !== null && late !== null && (
         <p className="text-sm">

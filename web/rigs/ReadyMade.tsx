@@ -3,6 +3,7 @@ import { api } from '../api/client';
 import type { Chart } from '../api/types';
 import { Button } from '../ui/Button';
 import type { RigWork } from './useRig';
+import { Scroll } from '../ui/Scroll';
 
 /** Rules that a chart brings along. Nothing acts that is not in the text: they are put into it, or not at all. */
 export function ReadyMade({ id, work, chart }: { id: string; work: RigWork; chart: Chart | undefined }) {
@@ -22,7 +23,9 @@ export function ReadyMade({ id, work, chart }: { id: string; work: RigWork; char
       </summary>
       {rules.map((text) => (
         <div key={text} className="mt-2 flex items-start gap-2">
-          <pre className="flex-1 overflow-auto rounded-field bg-base-300 p-2 font-mono text-xs">{text}</pre>
+          <Scroll label="The rule" className="flex-1 rounded-field bg-base-300 p-2 font-mono text-xs">
+            <pre>{text}</pre>
+          </Scroll>
           <Button label="Put it into the rules" disabled={add.isPending} onClick={() => add.mutate(text)} />
         </div>
       ))}

@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import type { Arrival, Unit } from '../api/types';
 import { chartOf } from './edits';
 import type { RigWork } from './useRig';
+import { Scroll } from '../ui/Scroll';
 
 const TONES: Record<string, string> = {
   always: 'bg-success text-success-content',
@@ -65,8 +66,12 @@ function Way({ arrival }: { arrival: Arrival }) {
       {arrival.counter !== null && (
         <details className="text-sm">
           <summary>A tape by which it arrives, and one by which it does not</summary>
-          <pre className="overflow-auto bg-base-100 p-2 text-xs">{arrival.witness}</pre>
-          <pre className="mt-1 overflow-auto bg-base-100 p-2 text-xs">{arrival.counter}</pre>
+          <Scroll label="It arrives" className="bg-base-100 p-2 text-xs">
+            <pre>{arrival.witness}</pre>
+          </Scroll>
+          <Scroll label="It does not arrive" className="mt-1 bg-base-100 p-2 text-xs">
+            <pre>{arrival.counter}</pre>
+          </Scroll>
         </details>
       )}
     </div>

@@ -8,6 +8,7 @@ import { without } from '../rigs/edits';
 import { Button } from '../ui/Button';
 import { changeShow } from './edits';
 import { changeLine, found, newLine } from './log';
+import { Scroll } from '../ui/Scroll';
 
 /** A line per performance and rehearsal: what was changed since the one before, what was marked, and what was done about it. */
 export function LogSheet({ id, work }: { id: string; work: RigWork }) {
@@ -164,10 +165,12 @@ function Texts({ texts, none }: { texts: readonly string[]; none: string }) {
   return texts.length === 0 ? (
     <span className="text-sm">{none}</span>
   ) : (
-    <ul className="max-h-40 list-inside list-disc overflow-auto text-sm">
-      {texts.map((text) => (
-        <li key={text}>{text}</li>
-      ))}
-    </ul>
+    <Scroll label="What it says" className="max-h-40">
+      <ul className="list-inside list-disc text-sm">
+        {texts.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </Scroll>
   );
 }

@@ -26,6 +26,7 @@ final class Groups
     private const DATA_MSB = 6;
     private const DATA_LSB = 38;
     private const INCREMENT = 96;
+    private const SELECT = 98;
     private const NULL_PARAMETER = 16383;
     /** How a selection is kept: kind, MSB and LSB of a parameter; halves that have not come are marked. */
     private const KIND = 16;
@@ -43,6 +44,12 @@ final class Groups
     {
         return ($parameters && (self::DATA_MSB === $number || self::DATA_LSB === $number || ($number >= self::INCREMENT && $number <= 101)))
             || ($number < 64 && (null === $pairs || \in_array($number & 0x1F, $pairs, true)));
+    }
+
+    /** Whether a controller that is assembled does no more than select one half of a parameter number. */
+    public static function selects(int $number): bool
+    {
+        return $number >= self::SELECT && $number <= 101;
     }
 
     /**
@@ -66,9 +73,9 @@ final class Groups
             self::flush($run, $t, $port);
         }
         if ($parameters && ($number >= self::INCREMENT || self::DATA_MSB === $number || self::DATA_LSB === $number)) {
-            if ($number >= 98) {
+            if ($number >= self::SELECT) {
                 $run->trace?->part($t, $port, $raw);
-                self::select($state, Note::place($port, $channel), $number, $value);
+                self::select($state, $port, $channel, $number, $value);
 
                 return true;
             }
@@ -78,6 +85,18 @@ final class Groups
         }
 
         return $number < 64 && [] !== $pairs && self::pair($run, $t, $port, $raw, $channel, $number, $value, $pairs);
+    }
+
+    /** One half of a parameter number: kept as kind, MSB and LSB in one number, {@see UNKNOWN} where a half has not come. */
+    public static function select(State $state, int $port, int $channel, int $number, int $value): void
+    {
+        $place = Note::place($port, $channel);
+        $kind = $number < 100 ? self::NRPN : self::RPN;
+        $selected = $state->selected[$place] ?? 0;
+        if ($selected >> self::KIND !== $kind) {
+            $selected = $kind << self::KIND | self::UNKNOWN << self::MSB | self::UNKNOWN;
+        }
+        $state->selected[$place] = 1 === ($number & 1) ? ($selected & ~(0xFF << self::MSB)) | $value << self::MSB : ($selected & ~0xFF) | $value;
     }
 
     /** The controllers that make up a group, as they go on a wire. */
@@ -114,17 +133,6 @@ final class Groups
         }
     }
 
-    /** One half of a parameter number: kept as kind, MSB and LSB in one number, {@see UNKNOWN} where a half has not come. */
-    private static function select(State $state, int $place, int $number, int $value): void
-    {
-        $kind = $number < 100 ? self::NRPN : self::RPN;
-        $selected = $state->selected[$place] ?? 0;
-        if ($selected >> self::KIND !== $kind) {
-            $selected = $kind << self::KIND | self::UNKNOWN << self::MSB | self::UNKNOWN;
-        }
-        $state->selected[$place] = 1 === ($number & 1) ? ($selected & ~(0xFF << self::MSB)) | $value << self::MSB : ($selected & ~0xFF) | $value;
-    }
-
     /** Data entry, increment or decrement; false when no parameter is selected. */
     private static function data(Run $run, int $t, int $port, string $raw, int $channel, int $number, int $value): bool
     {
@@ -147,7 +155,7 @@ final class Groups
             if ($isCoarse) {
                 self::complete($run, $t, $port, $kind, $channel, $parameter, $value);
             } else {
-                self::wait($run, $t, $port, [$kind, $channel, $parameter, $value << 7, self::DATA_LSB]);
+                self::wait($run, $t, $port, $kind, $channel, $parameter, $value << 7, self::DATA_LSB);
             }
 
             return true;
@@ -165,8 +173,9 @@ final class Groups
     /** A whole message: its value is remembered, and it goes to the rules. */
     private static function complete(Run $run, int $t, int $port, int $kind, int $channel, int $number, int $value): void
     {
-        $run->state->parameters[Control::of($kind, $port, $channel, $number)] = $value;
-        $run->inPorts->group($t, $port, $kind, $channel, $number, $value);
+        $control = Control::of($kind, $port, $channel, $number);
+        $run->state->parameters[$control] = $value;
+        $run->inPorts->group($t, $port, $control, $channel, $number, $value);
     }
 
     /** @param list<int>|null $pairs */
@@ -178,7 +187,7 @@ final class Groups
         $run->trace?->part($t, $port, $raw);
         $high = $number & 0x1F;
         if ($number < 32) {
-            self::wait($run, $t, $port, [self::CC14, $channel, $high, $value << 7, $number + 32]);
+            self::wait($run, $t, $port, self::CC14, $channel, $high, $value << 7, $number + 32);
         } else {
             self::complete($run, $t, $port, self::CC14, $channel, $high, ($run->state->parameters[Control::of(self::CC14, $port, $channel, $high)] ?? 0) & ~0x7F | $value);
         }
@@ -186,11 +195,11 @@ final class Groups
         return true;
     }
 
-    /** @param array{int, int, int, int, int} $message kind, channel, number, value, and the controller it waits for */
-    private static function wait(Run $run, int $t, int $port, array $message): void
+    /** @param int $missing the controller it waits for */
+    private static function wait(Run $run, int $t, int $port, int $kind, int $channel, int $number, int $value, int $missing): void
     {
         $sequence = $run->queue->reserve();
-        $run->state->waiting[$port] = [...$message, $t + self::WAIT_US, $sequence];
+        $run->state->waiting[$port] = [$kind, $channel, $number, $value, $missing, $t + self::WAIT_US, $sequence];
         if (!isset($run->state->alarms[$port])) {
             self::setAlarm($run, $port, $t + self::WAIT_US, $sequence);
         }

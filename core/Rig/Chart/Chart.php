@@ -75,6 +75,27 @@ final readonly class Chart
         return self::find($this->plugs, $id);
     }
 
+    /**
+     * The plug, or the stream inside a plug, that a chart means.
+     *
+     * @param string $at a plug, "plug/stream", or a stream alone where one plug only has it
+     *
+     * @return array{Plug, Stream|null}|null
+     */
+    public function place(string $at): ?array
+    {
+        [$id, $inside] = [...explode('/', $at, 2), null];
+        $plug = $this->plug((string) $id);
+        if (null !== $plug) {
+            $stream = null === $inside ? null : $plug->stream($inside);
+
+            return null === $inside || null !== $stream ? [$plug, $stream] : null;
+        }
+        $having = array_values(array_filter($this->plugs, static fn (Plug $each): bool => null !== $each->stream($at)));
+
+        return 1 === \count($having) ? [$having[0], $having[0]->stream($at)] : null;
+    }
+
     public function procedure(string $id): ?Procedure
     {
         return self::find($this->procedures ?? [], $id);

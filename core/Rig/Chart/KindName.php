@@ -40,4 +40,29 @@ enum KindName: string
     {
         return Kind::tryFrom($this->value);
     }
+
+    /** As what a hub sees a message: by its first bytes; null for no message. */
+    public static function ofMessage(string $bytes): ?self
+    {
+        $status = \ord($bytes[0] ?? "\0");
+        if ($status >= 0xF0) {
+            return self::tryFrom(Kind::ofSystemStatus($status)->value ?? '');
+        }
+
+        return match ($status & 0xF0) {
+            0x80, 0x90 => self::Note,
+            0xA0 => self::PolyPressure,
+            0xB0 => \ord($bytes[1] ?? "\0") < Kind::FIRST_MODE_NUMBER ? self::Cc : self::Mode,
+            0xC0 => self::Program,
+            0xD0 => self::Pressure,
+            0xE0 => self::Bend,
+            default => null,
+        };
+    }
+
+    /** As what a hub sees a kind: parameters and 14-bit values are controllers. */
+    public static function onTheWire(Kind $kind): self
+    {
+        return \in_array($kind, [Kind::Nrpn, Kind::Rpn, Kind::Cc14], true) ? self::Cc : self::from($kind->value);
+    }
 }

@@ -13,10 +13,48 @@ final readonly class Burst
     }
 
     /**
+     * What one sender sends over a lead.
+     *
      * @param list<array{int, string}> $messages time in microseconds and bytes, in the order sent
      * @param int $relays boxes on the way that wait for the whole message before they send it on
      */
     public static function over(array $messages, int $relays = 0, bool $runningStatus = false, ?int $clockUs = null): self
+    {
+        return self::merged([[$messages, $relays, $clockUs]], $runningStatus);
+    }
+
+    /**
+     * What several senders send over a lead where their ways have come together: each waits for what came before it.
+     *
+     * @param list<array{list<array{int, string}>, int, int|null}> $ways messages, relays on the way to the lead, and distance of the clock bytes on it
+     */
+    public static function merged(array $ways, bool $runningStatus = false): self
+    {
+        $waiting = [];
+        $clocks = [];
+        foreach ($ways as [$messages, $relays, $clockUs]) {
+            $lengths = self::lengths($messages, $runningStatus);
+            $times = array_column($messages, 0);
+            for ($hop = 0; $hop < $relays; ++$hop) {
+                $times = Wire::arrivals(array_map(static fn (int $time, int $length): array => [$time, $length], $times, $lengths), $clockUs);
+            }
+            foreach ($messages as $index => $message) {
+                $waiting[] = [$times[$index], $lengths[$index], ...$message];
+            }
+            $clocks = null === $clockUs ? $clocks : [...$clocks, $clockUs];
+        }
+        usort($waiting, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
+        $arrivals = Wire::arrivals(array_map(static fn (array $each): array => [$each[0], $each[1]], $waiting), [] === $clocks ? null : min($clocks));
+
+        return new self(array_map(static fn (array $each, int $arrival): Lateness => new Lateness($each[2], $each[3], $arrival - $each[2]), $waiting, $arrivals));
+    }
+
+    /**
+     * @param list<array{int, string}> $messages
+     *
+     * @return list<int> bytes of each as they go over the lead
+     */
+    private static function lengths(array $messages, bool $runningStatus): array
     {
         $before = '';
         $lengths = [];
@@ -24,12 +62,8 @@ final readonly class Burst
             $lengths[] = Wire::bytes($bytes, $before, $runningStatus);
             $before = \ord($bytes[0] ?? "\xFF") < 0xF8 ? $bytes : $before;
         }
-        $times = array_column($messages, 0);
-        for ($hop = 0; $hop <= $relays; ++$hop) {
-            $times = Wire::arrivals(array_map(static fn (int $time, int $length): array => [$time, $length], $times, $lengths), $clockUs);
-        }
 
-        return new self(array_map(static fn (array $message, int $arrival): Lateness => new Lateness($message[0], $message[1], $arrival - $message[0]), $messages, $times));
+        return $lengths;
     }
 
     /** How late the latest message is, in microseconds. */

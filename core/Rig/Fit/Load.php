@@ -13,9 +13,16 @@ final readonly class Load
     /**
      * @param float $fixed bytes a second that cannot be thinned, such as a clock
      * @param list<array{what: string, bytes: float, rate: float}> $streams bytes of a message, and messages a second
+     * @param list<string> $unknown what goes over it besides and is not counted, since nobody knows how much it is
      */
-    public function __construct(public float $fixed, public array $streams)
+    public function __construct(public float $fixed, public array $streams, public array $unknown = [])
     {
+    }
+
+    /** This and what others send over the same lead. */
+    public function with(self $other): self
+    {
+        return new self($this->fixed + $other->fixed, [...$this->streams, ...$other->streams], [...$this->unknown, ...$other->unknown]);
     }
 
     /** Of what the lead can carry, in per cent. */

@@ -49,7 +49,7 @@ final class RigDevices implements Devices
         $box = $this->box($device);
         $control = $this->controlOf($box, $title);
         $messages = [];
-        foreach ($this->messages($box, $control) as $message) {
+        foreach (self::messages($box, $control) as $message) {
             $kind = $message->kind->midi() ?? throw new RulebookError($title->span, 'unknown-control', "\"{$control->name}\" sends pulses, which rules cannot take");
             if (Kind::Sysex === $kind) {
                 throw new RulebookError($title->span, 'unknown-control', "\"{$control->name}\" sends system exclusive; take sysex from its port");
@@ -328,7 +328,7 @@ final class RigDevices implements Devices
     }
 
     /** @return list<Message> what a control sends, each kind and number once */
-    private function messages(Box $box, Control $control): array
+    public static function messages(Box $box, Control $control): array
     {
         if (isset($box->unit->assigned[$control->name])) {
             return [$box->unit->assigned[$control->name]->message];
@@ -349,7 +349,7 @@ final class RigDevices implements Devices
         [$first, $last] = null === $measured ? $message->values ?? $range : [$measured->heel, $measured->toe];
         $isAlone = true;
         foreach ($box->chart->surface->controls ?? [] as $other) {
-            foreach ($other === $control ? [] : $this->messages($box, $other) as $same) {
+            foreach ($other === $control ? [] : self::messages($box, $other) as $same) {
                 $isAlone = $isAlone && !($same->kind === $message->kind && $same->number === $message->number && $box->channel($same->channel ?? ($box->sendsOf($same->kind)->channel ?? null)) === $channel);
             }
         }

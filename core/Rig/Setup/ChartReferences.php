@@ -193,13 +193,16 @@ final class ChartReferences
     private function plugs(array $at, string $path): void
     {
         foreach ($at as $each) {
-            [$id, $stream] = [...explode('/', $each, 2), null];
-            $plug = $this->chart->plug((string) $id);
-            if (null === $plug) {
-                $this->problem($path, "there is no plug {$id}");
-            } elseif (null !== $stream && null === $plug->stream($stream)) {
-                $this->problem($path, "plug {$id} has no stream {$stream}");
+            if (null !== $this->chart->place($each)) {
+                continue;
             }
+            [$id, $stream] = [...explode('/', $each, 2), null];
+            $having = array_filter($this->chart->plugs, static fn (Plug $plug): bool => null !== $plug->stream($each));
+            $this->problem($path, match (true) {
+                null !== $stream && null !== $this->chart->plug((string) $id) => "plug {$id} has no stream {$stream}",
+                [] !== $having => "stream {$each} is in several plugs: say which, as ".array_values($having)[0]->id."/{$each}",
+                default => "there is no plug {$id}, and no stream of that name",
+            });
         }
     }
 

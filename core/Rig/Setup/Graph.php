@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Setup;
 
+use ZigzagPost\Core\Rig\Chart\Automatic;
 use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Route;
+use ZigzagPost\Core\Rig\Chart\Sends;
 
 /**
  * Which socket leads to which: over leads, and through boxes that pass on what they get. Whether a lead works is not asked here, and
@@ -139,7 +141,7 @@ final class Graph
     }
 
     /**
-     * @param list<string> $at plugs, or streams as "plug/stream"
+     * @param list<string> $at plugs and streams, see {@see \ZigzagPost\Core\Rig\Chart\Chart::place()}
      *
      * @return list<Socket>
      */
@@ -147,22 +149,41 @@ final class Graph
     {
         $sockets = [];
         foreach ($at as $each) {
-            $plug = $box->chart->plug(explode('/', $each, 2)[0]);
-            if (null === $plug) {
-                continue;
+            [$plug, $inside] = $box->chart->place($each) ?? [null, null];
+            if (null !== $plug && null === $inside && [] === ($plug->streams ?? [])) {
+                $sockets[] = new Socket($box->name, $plug->id, $isOut);
             }
-            if (str_contains($each, '/') || [] === ($plug->streams ?? [])) {
-                $sockets[] = new Socket($box->name, $each, $isOut);
-                continue;
-            }
-            foreach ($plug->streams ?? [] as $stream) {
-                if ($isOut ? $stream->way->sends() : $stream->way->receives()) {
-                    $sockets[] = new Socket($box->name, "{$plug->id}/{$stream->id}", $isOut);
+            foreach (null === $inside ? $plug->streams ?? [] : [$inside] as $stream) {
+                if (null !== $inside || ($isOut ? $stream->way->sends() : $stream->way->receives())) {
+                    $sockets[] = new Socket($box->name, "{$plug?->id}/{$stream->id}", $isOut);
                 }
             }
         }
 
         return $sockets;
+    }
+
+    /** @return list<Socket> where a box sends of its own */
+    public function sources(Box $box): array
+    {
+        $at = null === $box->chart->sends ? [] : array_merge(...array_map(static fn (Sends $sends): array => $sends->at, $box->chart->sends));
+        $at = [...$at, ...array_merge(...array_map(static fn (Automatic $automatic): array => $automatic->at, $box->chart->automatic ?? []))];
+        if (null === $box->chart->sends) {
+            $passedTo = array_merge(...array_map(static fn ($route): array => $route->to, $box->chart->routes ?? []));
+            foreach ($box->chart->plugs as $plug) {
+                $use = $box->use($plug);
+                $isMidi = \in_array($use?->carries, [Carries::Midi, Carries::Usb, Carries::Network, Carries::Pulse], true);
+                if ($isMidi && null !== $use && $use->way->sends() && !\in_array($plug->id, $passedTo, true)) {
+                    $at[] = $plug->id;
+                }
+            }
+        }
+        $sockets = [];
+        foreach ($this->sockets($box, array_values(array_unique($at)), true) as $socket) {
+            $sockets[$socket->key] = $socket;
+        }
+
+        return array_values($sockets);
     }
 
     private function lay(Joint $joint, End $from, End $to): void

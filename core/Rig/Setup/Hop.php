@@ -39,16 +39,7 @@ final readonly class Hop
      */
     public static function passes(array $way, string $bytes): bool
     {
-        $kind = match (true) {
-            '' === $bytes => null,
-            0xF0 === \ord($bytes[0]) => KindName::Sysex,
-            0xF8 === \ord($bytes[0]) => KindName::Clock,
-            0xFE === \ord($bytes[0]) => KindName::Sensing,
-            0xC0 === (\ord($bytes[0]) & 0xF0) => KindName::Program,
-            0xB0 === (\ord($bytes[0]) & 0xF0) => KindName::Cc,
-            0x80 === (\ord($bytes[0]) & 0xE0) => KindName::Note,
-            default => null,
-        };
+        $kind = KindName::ofMessage($bytes);
         foreach (null === $kind ? [] : $way as $hop) {
             if (\in_array($kind, $hop->blocks, true)) {
                 return false;

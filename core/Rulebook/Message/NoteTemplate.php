@@ -39,6 +39,11 @@ final readonly class NoteTemplate extends Template
         return Kind::Note;
     }
 
+    public function literalNumber(): ?int
+    {
+        return self::literal($this->key);
+    }
+
     protected function printFields(): string
     {
         return 'note '.$this->key->print().(null === $this->velocity ? '' : ' velocity '.$this->velocity->print());

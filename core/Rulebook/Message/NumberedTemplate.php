@@ -48,6 +48,11 @@ final readonly class NumberedTemplate extends Template
         return Kind::Cc === $this->word && $this->number instanceof Number && $this->number->numerator >= Kind::FIRST_MODE_NUMBER;
     }
 
+    public function literalNumber(): ?int
+    {
+        return self::literal($this->number);
+    }
+
     protected function printFields(): string
     {
         return "{$this->word->value} {$this->number->print()} value {$this->value->print()}";

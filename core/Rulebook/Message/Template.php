@@ -49,7 +49,18 @@ abstract readonly class Template
     /** The channel, where it is written as a number; null where it is computed or not written. */
     public function literalChannel(): ?int
     {
-        return $this->channel instanceof Number && 1 === $this->channel->denominator ? $this->channel->numerator : null;
+        return self::literal($this->channel);
+    }
+
+    /** The controller, key or parameter, where it is written as a number; null where it is computed or the kind has none. */
+    public function literalNumber(): ?int
+    {
+        return null;
+    }
+
+    final protected static function literal(?Expression $expression): ?int
+    {
+        return $expression instanceof Number && 1 === $expression->denominator ? $expression->numerator : null;
     }
 
     public function print(): string

@@ -20,6 +20,12 @@ final readonly class Calibration
     private const EDGE_STEPS = 8;
     /** What trembles more than this share of the whole way is moving. */
     private const MOVING = 0.08;
+    /** What lies within this share of the whole way from an end is at that end; a foot may rest on the way as well. */
+    private const AT_END = 0.15;
+    /** What was heard first lies as near to the end from which it came. */
+    private const FROM_END = 0.35;
+    private const LOW = 0;
+    private const HIGH = 1;
 
     /**
      * @param int $heel raw value that is taken for the heel; every value beyond it is the heel as well
@@ -28,8 +34,9 @@ final readonly class Calibration
      * @param int $deadband for a step of that name in front of everything else; 1 lets everything through
      * @param string $curve even, slow at the heel, or fast at the heel
      * @param list<array{int, int}> $samples time and raw value
+     * @param bool $isBack whether it has come back to the heel and rests there
      */
-    private function __construct(public int $heel, public int $toe, public int $noise, public int $deadband, public string $curve, public array $samples)
+    private function __construct(public int $heel, public int $toe, public int $noise, public int $deadband, public string $curve, public array $samples, public bool $isBack)
     {
     }
 
@@ -46,23 +53,11 @@ final readonly class Calibration
             return null;
         }
         $rests = self::rests($line);
-        if ([] === $rests) {
-            $rests = [[$line[0]]];
-        }
-        $heel = $rests[0];
-        $far = $heel;
-        foreach ($rests as $rest) {
-            $far = abs(self::mean($rest) - self::mean($heel)) > abs(self::mean($far) - self::mean($heel)) ? $rest : $far;
-        }
-        $isUp = abs(max($line) - self::mean($heel)) >= abs(self::mean($heel) - min($line));
-        if (abs(self::mean($far) - self::mean($heel)) < (max($line) - min($line)) / 2) {
-            $far = [$isUp ? max($line) : min($line)]; // it did not rest at the toe
-        }
-        $isUp = self::mean($far) > self::mean($heel);
-        foreach ($rests as $rest) {
-            $isHeel = abs(self::mean($rest) - self::mean($heel)) < abs(self::mean($rest) - self::mean($far)) / 2;
-            $heel = $isHeel ? [...$heel, ...$rest] : $heel;
-        }
+        [$isUp, $isBack] = self::way($line, $rests);
+        $atEnd = static fn (int $end): array => array_merge(...array_filter($rests, static fn (array $rest): bool => $end === self::end(self::mean($rest), $line)));
+        $low = $atEnd(self::LOW) ?: [min($line)]; // it did not rest there
+        $high = $atEnd(self::HIGH) ?: [max($line)];
+        [$heel, $far] = $isUp ? [$low, $high] : [$high, $low];
         $noise = max([0, ...array_map(self::trembling(...), $rests)]);
         $deadband = $noise + 1;
         [$sureHeel, $sureToe] = $isUp ? [max([-8192, ...$heel]) + $noise, min([16384, ...$far]) - $noise] : [min([16384, ...$heel]) - $noise, max([-8192, ...$far]) + $noise];
@@ -70,7 +65,45 @@ final readonly class Calibration
             return null; // it trembles as much as it moves
         }
 
-        return new self($sureHeel, $sureToe, $noise, $deadband, self::shape($line, $sureHeel, $sureToe), $samples);
+        return new self($sureHeel, $sureToe, $noise, $deadband, self::shape($line, $sureHeel, $sureToe), $samples, $isBack);
+    }
+
+    /**
+     * Which way it goes from the heel, and whether it is back there. It was asked for heel, toe, heel, but may have stood at the heel
+     * all along, so that nothing was heard of it, or at the toe before anything was asked.
+     *
+     * @param non-empty-list<int> $line
+     * @param list<list<int>> $rests
+     *
+     * @return array{bool, bool}
+     */
+    private static function way(array $line, array $rests): array
+    {
+        $visited = [];
+        foreach ([self::end($line[0], $line, self::FROM_END), ...array_map(static fn (array $rest): ?int => self::end(self::mean($rest), $line), $rests)] as $end) {
+            if (null !== $end && ($visited[\count($visited) - 1] ?? null) !== $end) {
+                $visited[] = $end;
+            }
+        }
+        $count = \count($visited);
+        if (0 === $count) {
+            return [array_search(min($line), $line, true) < array_search(max($line), $line, true), false];
+        }
+        $heel = $visited[$count > 2 ? $count - 1 : 0];
+
+        return [self::LOW === $heel, $count > 2 && self::end($line[\count($line) - 1], $line) === $heel];
+    }
+
+    /**
+     * @param non-empty-list<int> $line
+     *
+     * @return self::LOW|self::HIGH|null the end at which a value lies; null on the way between them
+     */
+    private static function end(float $at, array $line, float $near = self::AT_END): ?int
+    {
+        $share = ($at - min($line)) / (max($line) - min($line));
+
+        return $share <= $near ? self::LOW : ($share >= 1 - $near ? self::HIGH : null);
     }
 
     /** Where a raw value stands between the ends, from 0 to 1. */

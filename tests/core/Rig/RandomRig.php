@@ -19,7 +19,8 @@ final class RandomRig
     private array $played = [];
     private string $ports = '';
 
-    public function __construct(int $seed)
+    /** @param bool $forgets whether there is what people forget: thrus that are off, kinds that are not received or not passed on, facts that nobody knows */
+    public function __construct(int $seed, private readonly bool $forgets = false)
     {
         $this->random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
         $this->senders = $this->random->getInt(1, 3);
@@ -68,6 +69,18 @@ final class RandomRig
         return $text.$this->pick('', "rule \"Pads\"\n  take sender_0 \"Pad 1\"\n  recall {$this->device()} 12\n");
     }
 
+    /** A rulebook in numbers alone, which may be those of nobody. */
+    public function numberedBook(): string
+    {
+        $text = $this->ports;
+        foreach (['Fader 1', 'Touch', 'Switch 1', 'Switch 2', 'Pad 1'] as $control) {
+            $text .= "rule \"{$control}\"\n  take sender_0 \"{$control}\"\n".$this->pick('', "  set channel = {$this->random->getInt(1, 6)}\n", "  become {$this->pick('cc 70', 'cc 71', 'cc 5', 'nrpn 1027', 'cc14 3')} value value channel {$this->random->getInt(1, 6)}\n", "  become program 3\n")
+                .'  '.$this->pick('send main', 'send side', "send main, side channel {$this->random->getInt(1, 6)}", "post pressure value to main\n  post cc 70 value value channel {$this->random->getInt(1, 6)} to side", "turn {$this->device()} \"P 0\"")."\n";
+        }
+
+        return $text;
+    }
+
     public function between(int $one, int $other): int
     {
         return $this->random->getInt(min($one, $other), max($one, $other));
@@ -88,7 +101,7 @@ final class RandomRig
         $last = null;
         for ($index = 0; $index < $this->receivers; ++$index) {
             $name = "box_{$index}";
-            $charts[$name] = $this->receiver($name, $index);
+            $charts[$name] = $this->forgets ? $this->forgotten($this->receiver($name, $index)) : $this->receiver($name, $index);
             $units[] = ['name' => $name, 'chart' => $name, ...($this->random->getInt(0, 1) ? ['settings' => ['channel' => ['value' => $index + 5, 'state' => 'set']]] : []), ...($this->random->getInt(0, 1) ? ['programs' => ['1' => ['name' => 'Reef', 'stores' => ['P 1' => $this->random->getInt(0, 20)]]]] : [])];
             $leads[] = null !== $last && $this->random->getInt(0, 1) ? Kit::lead("r{$index}", "{$last} thru", "{$name} in") : Kit::lead("r{$index}", 'post '.$this->pick('main', 'side'), "{$name} in");
             $last = $name;
@@ -145,6 +158,21 @@ final class RandomRig
             'parameters' => $parameters,
             'programs' => ['count' => 20, 'shown' => ['pattern' => '{number}', 'firstSlot' => $this->random->getInt(0, 1), 'size' => 20], 'wire' => ['perBank' => 10, 'msb' => $this->pick('none', 'bank'), 'lsb' => $this->pick('none', 'bank')], 'names' => ['3' => 'Harbour']],
         ];
+    }
+
+    /**
+     * @param array<string, mixed> $chart
+     *
+     * @return array<string, mixed>
+     */
+    private function forgotten(array $chart): array
+    {
+        $switch = fn (string $id): array => ['id' => $id, 'title' => $id, 'values' => ['off', 'on'], ...$this->pickFrom([['factory' => 'on'], ['factory' => 'on'], ['factory' => 'off'], []])];
+        $passes = $this->pickFrom([[], ['setting' => 'thru'], ['blocks' => ['program', 'pressure']]]);
+        $kinds = $this->pickFrom([[], ['kinds' => ['cc' => 'receive', 'program' => true, 'pressure' => true, 'note' => true, 'bend' => true]], ['kinds' => ['cc' => true, 'program' => false]]]);
+        $each = static fn (mixed $list, array $more): array => \is_array($list) ? array_map(static fn (mixed $one): array => (\is_array($one) ? $one : []) + $more, $list) : [];
+
+        return ['settings' => [...$each($chart['settings'], []), $switch('thru'), $switch('receive')], 'routes' => $each($chart['routes'], $passes), 'hears' => $each($chart['hears'], $kinds)] + $chart;
     }
 
     private function selector(): string

@@ -32,6 +32,7 @@ final class CalibrationTest extends TestCase
             [$samples, $until] = $pedal->heelToeHeel();
             $calibration = Calibration::of($samples, $until);
             self::assertNotNull($calibration, "seed {$seed}");
+            self::assertTrue($calibration->isBack, "seed {$seed}: it is back");
             ++$measured;
             foreach (['in front' => "  deadband {$calibration->deadband}\n  scale value {$calibration->heel}..{$calibration->toe} to 0..127\n", 'behind' => '  '.implode("\n  ", $calibration->lines(0, 127))."\n"] as $where => $steps) {
                 $engine = new Engine(Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")[0]));
@@ -52,6 +53,15 @@ final class CalibrationTest extends TestCase
             }
         }
         self::assertSame(Cases::number(400), $measured);
+    }
+
+    /** What is measured before the pedal is back at its heel may still change. */
+    public function testItIsSaidWhetherThePedalIsBack(): void
+    {
+        for ($seed = 0; $seed < Cases::number(400); ++$seed) {
+            [$samples, $until] = (new RandomPedal($seed))->heelToeHeel(false);
+            self::assertFalse(Calibration::of($samples, $until)->isBack ?? false, "seed {$seed}");
+        }
     }
 
     public function testTheErrorAtAnEndAgreesWithTheFormula(): void

@@ -35,13 +35,26 @@ final class RandomPedal
         return max(0, min(127, (int) round($this->heel + ($this->toe - $this->heel) * $share) + $this->random->getInt(-$this->noise, $this->noise)));
     }
 
-    /** @return array{list<array{int, int}>, int} times and values of a measuring, and when it ends */
-    public function heelToeHeel(): array
+    /**
+     * @param bool $rests whether it comes back to the heel and rests there; else it stops on the way
+     *
+     * @return array{list<array{int, int}>, int} times and values of a measuring, and when it ends
+     */
+    public function heelToeHeel(bool $rests = true): array
     {
         $samples = [];
         $now = 0;
         $last = null;
-        foreach ([[0.0, 0.0, 80], [0.0, 1.0, 70], [1.0, 1.0, 80], [1.0, 0.0, 70], [0.0, 0.0, 80]] as [$from, $to, $steps]) {
+        $half = $this->zone + (1 - 2 * $this->zone) * 0.5 ** (1 / $this->power);
+        $before = match ($this->random->getInt(0, $rests ? 4 : 3)) {
+            0 => [], // it stood at the heel all along, and nothing was heard of that
+            1 => [[$half, $half, 60], [$half, 0.0, 20], [0.0, 0.0, 80]], // it stood on the way, or
+            4 => [[1.0, 1.0, 60], [1.0, 0.0, 30], [0.0, 0.0, 80]], // at the toe
+            default => [[0.0, 0.0, 80]],
+        };
+        $up = 0 === $this->random->getInt(0, 3) ? [[0.0, $half, 30], [$half, $half, 40], [$half, 1.0, 40]] : [[0.0, 1.0, 70]];
+        $down = $rests ? [[1.0, 0.0, 70], [0.0, 0.0, 80]] : [[1.0, $half, 35], [$half, $half, 80]];
+        foreach ([...$before, ...$up, [1.0, 1.0, 80], ...$down] as [$from, $to, $steps]) {
             for ($step = 1; $step <= $steps; ++$step) {
                 $value = $this->at($from + ($to - $from) * $step / $steps);
                 if ($value !== $last) {

@@ -118,20 +118,23 @@ export function CalibratePanel({
               )}
             </p>
           ) : (
-            <Button
-              tone="primary"
-              label={`Keep it with ${control.unit}`}
-              disabled={keep.isPending}
-              onClick={() =>
-                keep.mutate({
-                  unit: control.unit ?? '',
-                  control: control.control ?? '',
-                  heel: measured.heel,
-                  toe: measured.toe,
-                  noise: measured.noise,
-                })
-              }
-            />
+            <p className="flex flex-wrap items-center gap-3">
+              <Button
+                tone={measured.isBack ? 'primary' : 'plain'}
+                label={measured.isBack ? `Keep it with ${control.unit}` : 'Keep these ends anyway'}
+                disabled={keep.isPending}
+                onClick={() =>
+                  keep.mutate({
+                    unit: control.unit ?? '',
+                    control: control.control ?? '',
+                    heel: measured.heel,
+                    toe: measured.toe,
+                    noise: measured.noise,
+                  })
+                }
+              />
+              {!measured.isBack && <span role="status">Now back to the heel, and let it rest there.</span>}
+            </p>
           )}
         </>
       )}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Step\BecomeStep;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Step\PanicStep;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Step\SetStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\Reference;
+
+/**
+ * All that can leave the post because of a control, whatever the state, read from the rules that can take it and from what they can set
+ * off: stacks, scenes, clocks and lamps. It may say too much, never too little.
+ */
+final class Emissions
+{
+    private readonly Rulebook $book;
+    /** @var list<Emission> */
+    private array $all = [];
+    /** @var array<string, true> stacks that were followed */
+    private array $followed = [];
+    private bool $changesScene = false;
+
+    private function __construct(private readonly Situation $situation)
+    {
+        $this->book = $situation->checked()->book;
+    }
+
+    /**
+     * @param list<ControlMessage> $messages
+     *
+     * @return list<Emission>|null null where what leaves can come back in, so that any rule may follow
+     */
+    public static function of(Situation $situation, array $messages): ?array
+    {
+        $emissions = new self($situation);
+        foreach ($messages as $message) {
+            $emissions->taken($message);
+        }
+        foreach ($emissions->book->lit as $lit) {
+            $emissions->all[] = new Emission($lit->lamp->port);
+        }
+        foreach ($emissions->all as $emission) {
+            if ($emissions->comesBack($emission->port)) {
+                return null;
+            }
+        }
+
+        return $emissions->all;
+    }
+
+    private function taken(ControlMessage $message): void
+    {
+        foreach ($this->book->rules as $rule) {
+            if (TakenBy::isFor($this->book, $rule, $message)) {
+                $this->steps($rule->steps, $message->kind, $message->channel, Kind::Program === $message->kind ? null : $message->number);
+            } elseif (TakenBy::isPartFor($this->book, $rule, $message)) {
+                $this->steps($rule->steps, null, $message->channel, null);
+            }
+        }
+    }
+
+    /**
+     * @param list<Step> $steps
+     * @param Kind|null $kind of the message at hand; null for any
+     */
+    private function steps(array $steps, ?Kind $kind, ?int $channel, ?int $number): void
+    {
+        foreach ($steps as $step) {
+            if ($step instanceof BecomeStep) {
+                [$kind, $channel, $number] = [$step->makes(), null === $step->message()->channel ? $channel : $step->message()->literalChannel(), $step->message()->literalNumber()];
+            } elseif ($step->is(Fact::ChangesMessage) && !$step->is(Fact::MakesValue)) { // its channel, key or number
+                $kind = $step->is(Fact::LeavesZone) ? null : $kind;
+                [$channel, $number] = $step instanceof SetStep && !$step->setsChannel() ? [$channel, null] : [null, $step instanceof SetStep ? $number : null];
+            }
+            $this->step($step, $kind, $channel, $number);
+        }
+    }
+
+    private function step(Step $step, ?Kind $kind, ?int $channel, ?int $number): void
+    {
+        if ($step instanceof SendStep) {
+            foreach ($step->ports() as $port) {
+                foreach ($step->channels() ?? [$channel] as $each) {
+                    $this->all[] = new Emission($port, $kind, $each, $number);
+                }
+            }
+        } elseif ($step instanceof PostStep) {
+            $template = $step->message();
+            foreach ($step->ports() as $port) {
+                $this->all[] = new Emission($port, $template?->kind(), null === $template || null !== $template->channel ? $template?->literalChannel() : 1, $template?->literalNumber());
+            }
+        } elseif ($step instanceof TurnStep && null !== $step->target()) {
+            $target = $step->target();
+            $this->all[] = new Emission($target->port, $target->kind, $target->channel, $target->number, $target->device, $target->title);
+        } elseif ($step instanceof NamedStep) {
+            $this->named($step);
+        } else {
+            $this->others($step);
+        }
+    }
+
+    private function named(NamedStep $step): void
+    {
+        foreach ($this->portsTo($step->device->text) as $port) {
+            $this->all[] = new Emission($port, $step instanceof RecallStep ? Kind::Program : null, null, null, $step->device->text);
+        }
+    }
+
+    private function others(Step $step): void
+    {
+        $stack = $step->stack()?->text;
+        if (null !== $stack && !isset($this->followed[$stack])) {
+            $this->followed[$stack] = true;
+            $this->steps($this->book->stacks[$stack]->steps ?? [], null, null, null);
+        }
+        if ($step->is(Fact::ChangesScene) && !$this->changesScene) {
+            $this->changesScene = true;
+            foreach ($this->book->scenes as $scene) {
+                $this->steps([...$scene->onEnter, ...$scene->onLeave], null, null, null);
+            }
+        }
+        if ($step instanceof PanicStep || $step->is(Fact::Releases)) {
+            foreach ($this->book->portNames(false) as $port) {
+                $this->all[] = new Emission($port);
+            }
+        }
+        foreach ($step->references() as $reference) {
+            if (Reference::OUT_PORT === $reference->what) {
+                $this->all[] = new Emission($reference->name->text);
+            } elseif (Reference::CLOCK === $reference->what) {
+                $clock = $this->book->clocks[$reference->name->text] ?? null;
+                foreach (null === $clock ? [] : [...$clock->sends, ...array_merge(...array_column($clock->taps, 2))] as $port) {
+                    $this->all[] = new Emission($port->text);
+                }
+            }
+        }
+    }
+
+    /** @return list<string> out ports from which leads go to a device, open or not */
+    private function portsTo(string $device): array
+    {
+        return array_values(array_filter($this->book->portNames(false), function (string $port) use ($device): bool {
+            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+                if ($way[\count($way) - 1]->to->unit === $device) {
+                    return true;
+                }
+            }
+
+            return false;
+        }));
+    }
+
+    private function comesBack(string $port): bool
+    {
+        [$ways, $isAll] = $this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true));
+        foreach ($ways as $way) {
+            if (LeadEnd::POST === $way[\count($way) - 1]->to->unit && [] === array_filter($way, static fn ($hop): bool => null !== $hop->off)) {
+                return true;
+            }
+        }
+
+        return !$isAll;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\World\Heard;
+
+/** What a control moves over leads and hubs alone, without any rule. */
+final readonly class PastThePost
+{
+    public function __construct(private Situation $situation, private Hearing $hearing, private Certainty $certainty)
+    {
+    }
+
+    /** @return list<Arrival> */
+    public function from(Box $box, Control $control): array
+    {
+        $arrivals = [];
+        foreach (RigDevices::messages($box, $control) as $message) {
+            $kind = $message->kind->midi();
+            if (null === $kind) {
+                continue;
+            }
+            $sends = $box->sendsOf($message->kind);
+            $sockets = null === $box->chart->sends ? $this->situation->graph->sources($box) : $this->situation->graph->sockets($box, $sends->at ?? [], true);
+            foreach ($sockets as $socket) {
+                foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                    $channel = $kind->hasChannel() ? $box->channel($message->channel ?? $sends?->channel) : null;
+                    foreach ($this->moved($box, $control, $message, $kind, \is_int($channel) ? $channel : null, $way) as $arrival) {
+                        $arrivals["{$arrival->device} {$arrival->target}"] = $this->better($arrivals["{$arrival->device} {$arrival->target}"] ?? null, $arrival);
+                    }
+                }
+            }
+        }
+
+        return array_values($arrivals);
+    }
+
+    /**
+     * @param non-empty-list<Hop> $way
+     *
+     * @return iterable<Arrival>
+     */
+    private function moved(Box $box, Control $control, Message $message, Kind $kind, ?int $channel, array $way): iterable
+    {
+        $hops = [$box->name, ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way)];
+        $emission = new Emission('', $kind, $channel, $message->number);
+        foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$device, $part]) {
+            if ($device->isPost() || LeadEnd::POST === $device->name || $device === $box) {
+                continue;
+            }
+            $reason = $this->hearing->reason($way, $device, $part, $emission, $kind);
+            $missing = Hearing::missing($way) ?? $this->hearing->missingSwitch($device, $part, $kind);
+            foreach ($device->chart->parameters ?? [] as $parameter) {
+                $moves = $device->messageTo($parameter);
+                if ($moves?->kind !== $message->kind || $moves->number !== $message->number || $device->partOf($parameter) !== $part) {
+                    continue;
+                }
+                [$low, $high] = $message->values ?? $kind->valueRange() ?? [0, 127];
+                $fits = min($low, $high) >= $parameter->raw[0] && max($low, $high) <= $parameter->raw[1] && $low !== $high;
+                $isSure = null !== $channel && null === $moves->channel && $fits && $this->certainty->isAbsolute($device->name, $parameter->name);
+                yield $this->arrival($box, $control, $device, "parameter {$parameter->name}", $reason, $missing, $isSure, $hops);
+            }
+            if (Kind::Note === $kind) {
+                yield $this->arrival($box, $control, $device, Heard::NOTE, $reason, $missing, false, $hops);
+            } elseif (Kind::Program === $kind && null !== $device->chart->programs) {
+                yield $this->arrival($box, $control, $device, Heard::PROGRAM, $reason, $missing, false, $hops);
+            }
+        }
+    }
+
+    /** @param list<string> $hops */
+    private function arrival(Box $box, Control $control, Box $device, string $target, ?string $reason, ?string $missing, bool $isSure, array $hops): Arrival
+    {
+        [$answer, $why] = match (true) {
+            null !== $reason => [Arrival::NEVER, $reason],
+            null !== $missing => [Arrival::UNKNOWN, "{$missing} is not known; ask the box"],
+            $isSure => [Arrival::ALWAYS, 'it goes there past all rules, and nothing stands in the way'],
+            default => [Arrival::NOT_DECIDED, 'it goes there past all rules; whether every move of it changes something is not decided'],
+        };
+
+        return new Arrival($box->name, $control->name, $device->name, $target, $answer, $why, $hops, null, null);
+    }
+
+    /** Of two ways to one target the one on which more arrives. */
+    private function better(?Arrival $one, Arrival $other): Arrival
+    {
+        $order = [Arrival::ALWAYS, Arrival::NOT_DECIDED, Arrival::UNKNOWN, Arrival::NEVER];
+
+        return null !== $one && array_search($one->answer, $order, true) <= array_search($other->answer, $order, true) ? $one : $other;
+    }
+}

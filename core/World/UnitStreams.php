@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\World;
+
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Fit\Load;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Socket;
+
+/** What a unit sends all the time of its own: controls that stream, its clock, and what it sends by itself. */
+final readonly class UnitStreams
+{
+    private const CLOCKS_A_BEAT = 24;
+
+    /** @param float|null $songTempo the highest tempo of the songs, which its clock may run at */
+    public function __construct(private Box $box, private Graph $graph, private ?float $songTempo)
+    {
+    }
+
+    /** @return array<string, Load> by where it leaves: "plug" or "plug/stream" */
+    public function loads(): array
+    {
+        $fixed = [];
+        $streams = [];
+        $unknown = [];
+        foreach ($this->moves() as [$what, $kind, $messages, $perSecond]) {
+            $bytes = array_sum(array_map(strlen(...), $messages)) / max(1, \count($messages));
+            foreach ($this->sockets($kind) as $socket) {
+                $streams[$socket->at][] = ['what' => $what, 'bytes' => (float) $bytes, 'rate' => $perSecond];
+            }
+        }
+        foreach ($this->bytes() as [$what, $at, $bytes]) {
+            foreach ($this->graph->sockets($this->box, $at, true) as $socket) {
+                $fixed[$socket->at] = ($fixed[$socket->at] ?? 0.0) + ($bytes ?? 0.0);
+                $unknown[$socket->at] = null === $bytes ? [...$unknown[$socket->at] ?? [], "{$this->box->name} {$what}"] : $unknown[$socket->at] ?? [];
+            }
+        }
+        $loads = [];
+        foreach (array_keys($fixed + $streams) as $at) {
+            $loads[$at] = new Load($fixed[$at] ?? 0.0, $streams[$at] ?? [], $unknown[$at] ?? []);
+        }
+
+        return $loads;
+    }
+
+    /** @return list<array{string, KindName, list<string>, float}> what streams, as what kind, what it sends while it goes up and down, and how often a second */
+    public function moves(): array
+    {
+        $moves = [];
+        $sender = new DeviceSender($this->box);
+        foreach ($this->box->chart->surface->controls ?? [] as $control) {
+            $perSecond = $control->perSecond ?? 0.0;
+            foreach ($perSecond > 0 ? $sender->sweep($control) : [] as [$kind, $messages]) {
+                $moves[] = ["{$this->box->name} \"{$control->name}\"", $kind, $messages, $perSecond];
+            }
+        }
+
+        return $moves;
+    }
+
+    /** @return list<Socket> where a kind of message leaves */
+    public function sockets(KindName $kind): array
+    {
+        return null === $this->box->chart->sends ? $this->graph->sources($this->box) : $this->graph->sockets($this->box, $this->box->sendsOf($kind)->at ?? [], true);
+    }
+
+    /** How often its clock comes in a second; null where it sends none, 0 where that is unknown. */
+    public function clocksPerSecond(): ?float
+    {
+        foreach ($this->box->chart->automatic ?? [] as $automatic) {
+            if (KindName::Clock === $automatic->kind && null !== $automatic->perSecond && $this->isOn($automatic->setting)) {
+                return $automatic->perSecond;
+            }
+        }
+        $clock = $this->box->chart->clock;
+        if (true !== $this->box->isOn($clock?->sends)) {
+            return null;
+        }
+
+        return ($this->songTempo ?? $clock->bpm[1] ?? 0) * self::CLOCKS_A_BEAT / 60;
+    }
+
+    /** @return list<Socket> where its clock leaves */
+    public function clockSockets(): array
+    {
+        foreach ($this->box->chart->automatic ?? [] as $automatic) {
+            if (KindName::Clock === $automatic->kind && $this->isOn($automatic->setting)) {
+                return $this->graph->sockets($this->box, $automatic->at, true);
+            }
+        }
+
+        return $this->sockets(KindName::Clock);
+    }
+
+    /** @return list<array{string, list<string>, float|null}> what is sent, where, and bytes a second; null where they are unknown */
+    private function bytes(): array
+    {
+        $all = [];
+        $clocks = $this->clocksPerSecond();
+        if (null !== $clocks) {
+            $all[] = ['clock', array_map(static fn (Socket $socket): string => $socket->at, $this->clockSockets()), 0.0 === $clocks ? null : $clocks];
+        }
+        foreach ($this->box->chart->automatic ?? [] as $automatic) {
+            if (null === $automatic->perSecond || !$this->isOn($automatic->setting)) {
+                continue; // what comes now and then is no stream
+            }
+            if (KindName::Clock === $automatic->kind && true === $this->box->isOn($this->box->chart->clock?->sends)) {
+                continue; // that is its clock
+            }
+            $bytes = self::bytesOf($automatic->kind);
+            $all[] = [$automatic->what, $automatic->at, null === $bytes ? null : $bytes * $automatic->perSecond];
+        }
+
+        return $all;
+    }
+
+    private function isOn(?string $setting): bool
+    {
+        return null === $setting || false !== $this->box->isOn($setting);
+    }
+
+    /** How long a message of a kind is; null where that differs from message to message. */
+    private static function bytesOf(KindName $kind): ?int
+    {
+        return match ($kind) {
+            KindName::Sysex => null,
+            KindName::Pulse => 0,
+            KindName::Program, KindName::Pressure, KindName::Song, KindName::TimeCode => 2,
+            KindName::Note, KindName::PolyPressure, KindName::Cc, KindName::Mode, KindName::Bend, KindName::Position => 3,
+            KindName::Cc14 => 6,
+            KindName::Nrpn, KindName::Rpn => 12,
+            default => 1,
+        };
+    }
+}
