@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
-/** Whether a control arrives at something of a device, and how that is known. */
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Setup\Box;
+
+/** Whether a control moves something of a device. */
 final readonly class Arrival
 {
     public const ALWAYS = 'always';
@@ -15,12 +18,24 @@ final readonly class Arrival
 
     /**
      * @param string $answer one of the words above
-     * @param string $target "parameter Mix", "program" or "notes"
+     * @param string $target "parameter Mix", "program" or "note"
      * @param list<string> $hops what the message goes over, in words
+     * @param list<string> $leads the leads among them, in order
+     * @param string|null $stopsAt the lead, the unit or "post" that it does not get past
      * @param string|null $witness a tape by which it arrives
      * @param string|null $counter a tape by which it does not
      */
-    public function __construct(public string $unit, public string $control, public string $device, public string $target, public string $answer, public string $reason, public array $hops, public ?string $witness, public ?string $counter)
+    private function __construct(public string $unit, public string $control, public string $device, public string $target, public string $answer, public string $reason, public array $hops, public array $leads, public ?string $stopsAt, public ?string $witness, public ?string $counter)
     {
+    }
+
+    public static function of(Box $box, Control $control, string $device, string $target, string $answer, string $reason, Path $path, ?string $witness = null, ?string $counter = null): self
+    {
+        return new self($box->name, $control->name, $device, $target, $answer, $reason, $path->hops, $path->leads, self::NEVER === $answer ? $path->stopsAt ?? $device : null, $witness, $counter);
+    }
+
+    public function key(): string
+    {
+        return "{$this->device} {$this->target}";
     }
 }

@@ -8,11 +8,15 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Step\DropStep;
+use ZigzagPost\Core\Rulebook\Step\PlayStep;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 
@@ -37,6 +41,12 @@ final class Certainty
                 return null;
             }
             foreach ($rule->steps as $step) {
+                if ($this->passesOn($step, $message, $device, $target)) {
+                    return "rule \"{$rule->title}\" passes it on as it is, and nothing stands in the way";
+                }
+                if ($step instanceof PlayStep || ($step instanceof SendStep && 'jump' === $step->takeover())) {
+                    continue;
+                }
                 if ($step instanceof TurnStep && $step->isPlain() && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target) {
                     return $this->keepsApart($message, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
                 }
@@ -112,6 +122,40 @@ final class Certainty
         $drops = array_values(array_filter($rule->steps, static fn (Step $step): bool => $step instanceof DropStep));
 
         return [] === $drops ? "rule \"{$rule->title}\" takes it, and nothing comes of it" : "rule \"{$rule->title}\" drops it in line {$drops[0]->span->line}";
+    }
+
+    /** Whether a step sends a control's own message on to the parameter that it moves, over its whole range. */
+    private function passesOn(Step $step, ControlMessage $message, string $device, string $target): bool
+    {
+        $box = $this->situation->setup->box($device);
+        $parameter = str_starts_with($target, 'parameter ') ? $box?->parameter(substr($target, 10)) : null;
+        $moves = null === $box || null === $parameter ? null : $box->messageTo($parameter);
+        $part = null === $box || null === $parameter ? null : $box->partOf($parameter);
+        if (null === $box || null === $parameter || null === $moves || null === $part || 1 !== \count($box->chart->hears ?? []) || null !== $moves->channel || null !== $part->zone) {
+            return false;
+        }
+        $isSame = $moves->kind->midi() === $message->kind && $moves->number === $message->number && $message->kind->hasChannel();
+        $fits = min($message->first, $message->last) >= $parameter->raw[0] && max($message->first, $message->last) <= $parameter->raw[1] && $message->first !== $message->last;
+        if (!$isSame || !$fits || !$this->isAbsolute($device, $parameter->name)) {
+            return false;
+        }
+
+        return ($step instanceof PlayStep && $step->device->text === $device)
+            || ($step instanceof SendStep && 'jump' === $step->takeover() && [] !== array_intersect($step->channels() ?? [$message->channel], [$box->channel($part->channel)]) && $this->leadsTo($step->ports(), $device));
+    }
+
+    /** @param list<string> $ports */
+    private function leadsTo(array $ports, string $device): bool
+    {
+        foreach ($ports as $port) {
+            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+                if ($way[\count($way) - 1]->to->unit === $device) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** Whether values that differ at the control differ at the parameter. */

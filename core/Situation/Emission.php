@@ -16,8 +16,9 @@ final readonly class Emission
      * @param int|null $number controller, key or parameter
      * @param string|null $device the device that the rules name, where they do
      * @param string|null $title the parameter that they name
+     * @param bool $isOwn whether the rule that takes the control says so itself, rather than a stack or a scene that it sets off
      */
-    public function __construct(public string $port, public ?Kind $kind = null, public ?int $channel = null, public ?int $number = null, public ?string $device = null, public ?string $title = null)
+    public function __construct(public string $port, public ?Kind $kind = null, public ?int $channel = null, public ?int $number = null, public ?string $device = null, public ?string $title = null, public bool $isOwn = false)
     {
     }
 

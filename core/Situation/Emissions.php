@@ -11,8 +11,10 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\BecomeStep;
+use ZigzagPost\Core\Rulebook\Step\GoStep;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
 use ZigzagPost\Core\Rulebook\Step\PanicStep;
+use ZigzagPost\Core\Rulebook\Step\PlayStep;
 use ZigzagPost\Core\Rulebook\Step\PostStep;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
@@ -30,9 +32,10 @@ final class Emissions
     private readonly Rulebook $book;
     /** @var list<Emission> */
     private array $all = [];
-    /** @var array<string, true> stacks that were followed */
+    /** @var array<string, true> stacks and scenes that were followed */
     private array $followed = [];
-    private bool $changesScene = false;
+    /** Whether steps are looked at that stand in the rule itself. */
+    private bool $isOwn = true;
 
     private function __construct(private readonly Situation $situation)
     {
@@ -105,18 +108,23 @@ final class Emissions
             }
         } elseif ($step instanceof TurnStep && null !== $step->target()) {
             $target = $step->target();
-            $this->all[] = new Emission($target->port, $target->kind, $target->channel, $target->number, $target->device, $target->title);
+            $this->all[] = new Emission($target->port, $target->kind, $target->channel, $target->number, $target->device, $target->title, $this->isOwn);
         } elseif ($step instanceof NamedStep) {
-            $this->named($step);
+            $this->named($step, $kind, $number);
         } else {
             $this->others($step);
         }
     }
 
-    private function named(NamedStep $step): void
+    private function named(NamedStep $step, ?Kind $kind, ?int $number): void
     {
+        [$kind, $number] = match (true) {
+            $step instanceof PlayStep => [$kind, $number],
+            $step instanceof RecallStep => [Kind::Program, null],
+            default => [null, null],
+        };
         foreach ($this->portsTo($step->device->text) as $port) {
-            $this->all[] = new Emission($port, $step instanceof RecallStep ? Kind::Program : null, null, null, $step->device->text);
+            $this->all[] = new Emission($port, $kind, null, $number, $step->device->text, null, $this->isOwn);
         }
     }
 
@@ -125,13 +133,10 @@ final class Emissions
         $stack = $step->stack()?->text;
         if (null !== $stack && !isset($this->followed[$stack])) {
             $this->followed[$stack] = true;
-            $this->steps($this->book->stacks[$stack]->steps ?? [], null, null, null);
+            $this->setOff($this->book->stacks[$stack]->steps ?? []);
         }
-        if ($step->is(Fact::ChangesScene) && !$this->changesScene) {
-            $this->changesScene = true;
-            foreach ($this->book->scenes as $scene) {
-                $this->steps([...$scene->onEnter, ...$scene->onLeave], null, null, null);
-            }
+        if ($step instanceof GoStep) {
+            $this->go($step);
         }
         if ($step instanceof PanicStep || $step->is(Fact::Releases)) {
             foreach ($this->book->portNames(false) as $port) {
@@ -145,6 +150,30 @@ final class Emissions
                 $clock = $this->book->clocks[$reference->name->text] ?? null;
                 foreach (null === $clock ? [] : [...$clock->sends, ...array_merge(...array_column($clock->taps, 2))] as $port) {
                     $this->all[] = new Emission($port->text);
+                }
+            }
+        }
+    }
+
+    /** @param list<Step> $steps of a stack or a scene, which know no message at hand */
+    private function setOff(array $steps): void
+    {
+        $wasOwn = $this->isOwn;
+        $this->isOwn = false;
+        $this->steps($steps, null, null, null);
+        $this->isOwn = $wasOwn;
+    }
+
+    /** What is left is any scene; what is entered is the one that it names, or any. */
+    private function go(GoStep $step): void
+    {
+        $named = $step->title()?->text;
+        foreach ($this->book->scenes as $index => $scene) {
+            $isEntered = null === $named ? null === $step->constant() || $step->constant() === $index + 1 : $scene->title === $named;
+            foreach (['leave' => $scene->onLeave, 'enter' => $isEntered ? $scene->onEnter : []] as $when => $steps) {
+                if ([] !== $steps && !isset($this->followed["{$when} {$index}"])) {
+                    $this->followed["{$when} {$index}"] = true;
+                    $this->setOff($steps);
                 }
             }
         }

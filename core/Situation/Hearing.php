@@ -29,7 +29,7 @@ final readonly class Hearing
      *
      * @param list<Emission> $emissions
      *
-     * @return array<string, array{string, string, list<string>|null, bool}> device and target, what stands in each way (null where something may arrive), and whether the rules name it
+     * @return array<string, array{string, string, list<string>|null, bool}> device and target, what stands in each way (null where something may arrive), and whether the rule itself names it
      */
     public function targets(array $emissions): array
     {
@@ -38,7 +38,7 @@ final readonly class Hearing
             foreach ($this->situation->setup->boxes as $box) {
                 foreach ($this->meant($emission, $box) as [$target, $kind, $number, $parameter]) {
                     $targets["{$box->name} {$target}"] ??= [$box->name, $target, $this->inTheWay($emissions, $box, $kind, $number, $parameter), false];
-                    $targets["{$box->name} {$target}"][3] = $targets["{$box->name} {$target}"][3] || null !== $emission->device;
+                    $targets["{$box->name} {$target}"][3] = $targets["{$box->name} {$target}"][3] || $emission->isOwn;
                 }
             }
         }
@@ -121,6 +121,22 @@ final readonly class Hearing
             $switch = $part->kinds[$name->value] ?? null;
 
             return \is_string($switch) ? "{$box->name} does not receive {$kind->value} while {$switch} is off" : "{$box->name} does not receive {$kind->value}";
+        }
+
+        return null;
+    }
+
+    /**
+     * The lead or the unit at which a way ends early.
+     *
+     * @param list<Hop> $way
+     */
+    public function stop(array $way): ?string
+    {
+        foreach ($way as $hop) {
+            if (null !== $this->obstacle([$hop])) {
+                return null !== $hop->off ? $hop->from->unit : $hop->lead?->id;
+            }
         }
 
         return null;
@@ -211,6 +227,16 @@ final readonly class Hearing
         }
 
         return [] === $reasons ? null : implode('; ', array_keys($reasons));
+    }
+
+    /**
+     * Whether anything could move a parameter, if nothing stood in its way.
+     *
+     * @param list<Emission> $emissions
+     */
+    public function isMeant(array $emissions, Box $box, Kind $kind, ?int $number): bool
+    {
+        return [] !== array_filter($emissions, fn (Emission $emission): bool => $emission->canBe($kind, $number) && [] !== $this->ways($emission->port, $box));
     }
 
     /** @return list<Kind> as what a device may take an emission */

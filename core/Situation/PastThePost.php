@@ -35,7 +35,7 @@ final readonly class PastThePost
                 foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                     $channel = $kind->hasChannel() ? $box->channel($message->channel ?? $sends?->channel) : null;
                     foreach ($this->moved($box, $control, $message, $kind, \is_int($channel) ? $channel : null, $way) as $arrival) {
-                        $arrivals["{$arrival->device} {$arrival->target}"] = $this->better($arrivals["{$arrival->device} {$arrival->target}"] ?? null, $arrival);
+                        $arrivals[$arrival->key()] = $this->better($arrivals[$arrival->key()] ?? null, $arrival);
                     }
                 }
             }
@@ -51,7 +51,7 @@ final readonly class PastThePost
      */
     private function moved(Box $box, Control $control, Message $message, Kind $kind, ?int $channel, array $way): iterable
     {
-        $hops = [$box->name, ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way)];
+        $path = Path::over($box->name, $way)->stoppingAt($this->hearing->stop($way));
         $emission = new Emission('', $kind, $channel, $message->number);
         foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$device, $part]) {
             if ($device->isPost() || LeadEnd::POST === $device->name || $device === $box) {
@@ -67,18 +67,17 @@ final readonly class PastThePost
                 [$low, $high] = $message->values ?? $kind->valueRange() ?? [0, 127];
                 $fits = min($low, $high) >= $parameter->raw[0] && max($low, $high) <= $parameter->raw[1] && $low !== $high;
                 $isSure = null !== $channel && null === $moves->channel && $fits && $this->certainty->isAbsolute($device->name, $parameter->name);
-                yield $this->arrival($box, $control, $device, "parameter {$parameter->name}", $reason, $missing, $isSure, $hops);
+                yield $this->arrival($box, $control, $device, "parameter {$parameter->name}", $reason, $missing, $isSure, $path);
             }
             if (Kind::Note === $kind) {
-                yield $this->arrival($box, $control, $device, Heard::NOTE, $reason, $missing, false, $hops);
+                yield $this->arrival($box, $control, $device, Heard::NOTE, $reason, $missing, false, $path);
             } elseif (Kind::Program === $kind && null !== $device->chart->programs) {
-                yield $this->arrival($box, $control, $device, Heard::PROGRAM, $reason, $missing, false, $hops);
+                yield $this->arrival($box, $control, $device, Heard::PROGRAM, $reason, $missing, false, $path);
             }
         }
     }
 
-    /** @param list<string> $hops */
-    private function arrival(Box $box, Control $control, Box $device, string $target, ?string $reason, ?string $missing, bool $isSure, array $hops): Arrival
+    private function arrival(Box $box, Control $control, Box $device, string $target, ?string $reason, ?string $missing, bool $isSure, Path $path): Arrival
     {
         [$answer, $why] = match (true) {
             null !== $reason => [Arrival::NEVER, $reason],
@@ -87,7 +86,7 @@ final readonly class PastThePost
             default => [Arrival::NOT_DECIDED, 'it goes there past all rules; whether every move of it changes something is not decided'],
         };
 
-        return new Arrival($box->name, $control->name, $device->name, $target, $answer, $why, $hops, null, null);
+        return Arrival::of($box, $control, $device->name, $target, $answer, $why, $path);
     }
 
     /** Of two ways to one target the one on which more arrives. */

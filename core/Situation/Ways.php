@@ -13,9 +13,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
-use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -46,6 +44,7 @@ final class Ways
     private readonly RigDevices $devices;
     private readonly Certainty $certainty;
     private readonly Hearing $hearing;
+    private readonly Paths $paths;
     private readonly PastThePost $past;
     /** @var list<array{list<int>, list<string>, string}>|null */
     private ?array $deeds = null;
@@ -67,6 +66,7 @@ final class Ways
         }
         $this->broken = $broken;
         $this->hearing = new Hearing($situation, $broken);
+        $this->paths = new Paths($situation, $this->hearing);
         $this->past = new PastThePost($situation, $this->hearing, $this->certainty);
     }
 
@@ -79,8 +79,8 @@ final class Ways
     {
         $direct = $this->past->from($box, $control);
         $through = $this->through($box, $control, $all);
-        $known = array_map(static fn (Arrival $arrival): string => "{$arrival->device} {$arrival->target}", array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer));
-        $through = array_values(array_filter($through, static fn (Arrival $arrival): bool => !\in_array("{$arrival->device} {$arrival->target}", $known, true) && ([] === $direct || LeadEnd::POST !== $arrival->device)));
+        $known = array_map(static fn (Arrival $arrival): string => $arrival->key(), array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer));
+        $through = array_values(array_filter($through, static fn (Arrival $arrival): bool => !\in_array($arrival->key(), $known, true) && ([] === $direct || LeadEnd::POST !== $arrival->device)));
 
         $arrivals = [...$direct, ...$through];
         $isMoved = [] !== array_filter($arrivals, static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer);
@@ -95,19 +95,19 @@ final class Ways
         try {
             $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
         } catch (RulebookError $error) {
-            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', 'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER, $error->getMessage(), [], null, null)];
+            return [Arrival::of($box, $control, LeadEnd::POST, 'anything', 'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER, $error->getMessage(), $this->paths->toPost($box))];
         }
-        $closed = $this->closed($box, $messages);
+        $closed = $this->paths->closed($box);
         if (null !== $closed) {
-            return [new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', Arrival::NEVER, $closed, [], null, null)];
+            return [Arrival::of($box, $control, LeadEnd::POST, 'anything', Arrival::NEVER, $closed, $this->paths->toPost($box))];
         }
         $seen = $this->tried($messages);
         $arrivals = array_map(fn (array $tried): Arrival => $this->arrival($box, $control, $messages, ...$tried), array_values($seen));
         $emissions = Emissions::of($this->situation, $messages);
         foreach ($this->hearing->targets($emissions ?? []) as $key => [$device, $target, $inTheWay, $isNamed]) {
+            $isNever = null !== $inTheWay && [] !== $inTheWay;
             if (!isset($seen[$key]) && ($isNamed || $all || [] === $seen)) {
-                $isNever = null !== $inTheWay && [] !== $inTheWay;
-                $arrivals[] = new Arrival($box->name, $control->name, $device, $target, $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED, $isNever ? implode('; ', $inTheWay) : self::UNSEEN, $this->hops($box, $device), null, null);
+                $arrivals[] = Arrival::of($box, $control, $device, $target, $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED, $isNever ? implode('; ', $inTheWay) : self::UNSEEN, $this->paths->toDevice($box, $device));
             }
         }
         if ([] === $arrivals) {
@@ -116,7 +116,7 @@ final class Ways
                 [] === $emissions => $this->certainty->kept($messages),
                 default => $this->certainty->never($messages) ?? (null === $emissions ? null : $this->hearing->unheard($emissions)),
             };
-            $arrivals[] = new Arrival($box->name, $control->name, LeadEnd::POST, 'anything', null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? self::UNSEEN, [], null, null);
+            $arrivals[] = Arrival::of($box, $control, LeadEnd::POST, 'anything', null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? self::UNSEEN, $this->paths->toPost($box));
         }
 
         return $arrivals;
@@ -125,10 +125,17 @@ final class Ways
     /** @return list<Arrival> every control that moves a parameter of a device, or is meant to */
     public function to(Box $box, string $parameter): array
     {
+        $known = $box->parameter($parameter);
+        $message = null === $known ? null : $box->messageTo($known);
+        $kind = $message?->kind->midi();
         $arrivals = [];
+        if (null === $kind) {
+            return [];
+        }
         foreach ($this->situation->setup->boxes as $sender) {
             foreach ($sender->chart->surface->controls ?? [] as $control) {
-                foreach ($this->from($sender, $control, true) as $arrival) {
+                $isMeant = $this->isMeant($sender, $control, $box, $kind, $message?->number);
+                foreach ($isMeant ? $this->from($sender, $control, true) : $this->past->from($sender, $control) as $arrival) {
                     if ($arrival->device === $box->name && 'parameter '.mb_strtolower($parameter) === mb_strtolower($arrival->target)) {
                         $arrivals[] = $arrival;
                     }
@@ -139,30 +146,16 @@ final class Ways
         return $arrivals;
     }
 
-    /**
-     * Why nothing of a control comes in, if that is so.
-     *
-     * @param list<ControlMessage> $messages
-     */
-    private function closed(Box $box, array $messages): ?string
+    /** Whether rules could let a control move something, as far as that can be read from them. */
+    private function isMeant(Box $sender, Control $control, Box $box, Kind $kind, ?int $number): bool
     {
-        foreach ($this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true) as $socket) {
-            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
-                $end = $way[\count($way) - 1]->to;
-                if (LeadEnd::POST === $end->unit && null === $this->hearing->obstacle($way)) {
-                    return null;
-                }
-            }
-        }
-        foreach ($this->situation->graph->sockets($box, array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])), true) as $socket) {
-            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
-                if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
-                    return $this->hearing->obstacle($way);
-                }
-            }
+        try {
+            $emissions = Emissions::of($this->situation, $this->devices->control($this->token($sender->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true)));
+        } catch (RulebookError) {
+            return false;
         }
 
-        return [] === $messages ? 'it sends nothing' : 'no lead leads from it to a port';
+        return null === $emissions || $this->hearing->isMeant($emissions, $box, $kind, $number);
     }
 
     /** @param list<ControlMessage> $messages */
@@ -429,68 +422,18 @@ final class Ways
     /** @param list<ControlMessage> $messages */
     private function arrival(Box $box, Control $control, array $messages, string $device, string $target, ?string $witness, ?string $counter): Arrival
     {
-        $hops = $this->hops($box, $device);
-        $unknown = $this->unknown($box, $messages, $device, $target);
+        $path = $this->paths->toDevice($box, $device);
+        $unknown = $this->paths->unknown($box, $device, $target);
         if (null !== $unknown) {
-            return new Arrival($box->name, $control->name, $device, $target, Arrival::UNKNOWN, "{$unknown} is not known; ask the box", $hops, null, null);
+            return Arrival::of($box, $control, $device, $target, Arrival::UNKNOWN, "{$unknown} is not known; ask the box", $path);
         }
         $proof = 1 === \count($messages) ? $this->certainty->always($messages[0], $device, $target) : null;
-        if (null !== $proof && null === $counter) {
-            return new Arrival($box->name, $control->name, $device, $target, Arrival::ALWAYS, $proof, $hops, $witness, null);
-        }
-        if (null !== $counter) {
-            return new Arrival($box->name, $control->name, $device, $target, Arrival::SOMETIMES, 'seen to arrive, and seen not to', $hops, $witness, $counter);
-        }
 
-        return new Arrival($box->name, $control->name, $device, $target, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $hops, $witness, null);
-    }
-
-    /**
-     * The fact that is missing on the way in or on every way out, if one is.
-     *
-     * @param list<ControlMessage> $messages
-     */
-    private function unknown(Box $box, array $messages, string $device, string $target): ?string
-    {
-        $missing = null;
-        foreach ($this->situation->graph->sources($box) as $socket) {
-            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
-                if (LeadEnd::POST === $way[\count($way) - 1]->to->unit && null === $this->hearing->obstacle($way)) {
-                    $missing ??= [];
-                    $missing[] = Hearing::missing($way);
-                }
-            }
-        }
-        if (null !== $missing && !\in_array(null, $missing, true)) {
-            return $missing[0];
-        }
-        $message = str_starts_with($target, 'parameter ') ? $this->situation->setup->box($device)?->parameter(substr($target, 10)) : null;
-        $kind = null === $message ? null : $this->situation->setup->box($device)?->messageTo($message)?->kind->midi();
-
-        return $this->hearing->unknown($device, $kind ?? (Heard::PROGRAM === $target ? Kind::Program : Kind::Note));
-    }
-
-    /** @return list<string> */
-    private function hops(Box $box, string $device): array
-    {
-        $hops = ["{$box->name}"];
-        foreach ($this->situation->graph->sources($box) as $socket) {
-            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
-                if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
-                    array_push($hops, ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way));
-                    break 2;
-                }
-            }
-        }
-        foreach ($this->book->outPorts() as $port) {
-            foreach ($this->situation->graph->reachedFrom(new Socket(LeadEnd::POST, $this->book->ports()[$port], true)) as $way) {
-                if ($way[\count($way) - 1]->to->unit === $device) {
-                    return [...$hops, "post {$this->book->ports()[$port]}", ...array_map(static fn (Hop $hop): string => $hop->to->name(), $way)];
-                }
-            }
-        }
-
-        return $hops;
+        return match (true) {
+            null !== $counter => Arrival::of($box, $control, $device, $target, Arrival::SOMETIMES, 'seen to arrive, and seen not to', $path, $witness, $counter),
+            null !== $proof => Arrival::of($box, $control, $device, $target, Arrival::ALWAYS, $proof, $path, $witness),
+            default => Arrival::of($box, $control, $device, $target, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $path, $witness),
+        };
     }
 
     private function token(string $name): Token

@@ -79,7 +79,7 @@ final readonly class RigController
         return [array_diff_key($this->rigs->whole($document), ['book' => true]), $document->name];
     }
 
-    /** Where a control of a unit arrives. */
+    /** Where a control of a unit arrives, or what arrives at a parameter. */
     #[Route('/api/rigs/{id}/ways', methods: 'GET')]
     public function ways(string $id, Request $request): JsonResponse
     {
@@ -87,12 +87,18 @@ final readonly class RigController
         $setup = RigFile::setup($rig);
         $situation = new Situation($setup);
         $box = $setup->box($request->query->getString('unit')) ?? throw Problem::notFound('unit');
-        $control = $box->control($request->query->getString('control')) ?? throw Problem::notFound('control');
         if ($situation->checked()->hasErrors()) {
             throw Problem::unprocessable('the rulebook has an error; put it right first, then ways can be followed');
         }
+        $ways = new Ways($situation);
+        if ($request->query->has('parameter')) {
+            $parameter = $box->parameter($request->query->getString('parameter')) ?? throw Problem::notFound('parameter');
 
-        return new JsonResponse(array_map(get_object_vars(...), (new Ways($situation))->from($box, $control)));
+            return new JsonResponse(array_map(get_object_vars(...), $ways->to($box, $parameter->name)));
+        }
+        $control = $box->control($request->query->getString('control')) ?? throw Problem::notFound('control');
+
+        return new JsonResponse(array_map(get_object_vars(...), $ways->from($box, $control)));
     }
 
     /** The test run: its steps, whether the simulated rig passes each, and what is suspect after those that failed. */

@@ -73,10 +73,10 @@ export const api = {
   importEverything: (file: File) => answered(client.POST('/api/everything', uploaded(file))),
   computedRig: (id: string) =>
     answered(client.GET('/api/rigs/{id}/computed', { ...of(id), ...within(LONGEST_MS) })),
-  waysOf: (id: string, unit: string, control: string) =>
+  waysOf: (id: string, unit: string, of: { control: string } | { parameter: string }) =>
     answered(
       client.GET('/api/rigs/{id}/ways', {
-        params: { path: { id }, query: { unit, control } },
+        params: { path: { id }, query: { unit, ...of } },
         ...within(LONGEST_MS),
       }),
     ),

@@ -394,7 +394,10 @@ export interface paths {
         parameters: {
             query: {
                 unit: string;
-                control: string;
+                /** @description What it moves is looked for. */
+                control?: string;
+                /** @description What moves it is looked for. */
+                parameter?: string;
             };
             header?: never;
             path: {
@@ -402,7 +405,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** Where a control of a unit arrives. */
+        /** Where a control of a unit arrives, or what arrives at one of its parameters. */
         get: operations["waysOf"];
         put?: never;
         post?: never;
@@ -1410,6 +1413,8 @@ export interface components {
             answer: string;
             reason: string;
             hops: string[];
+            leads: string[];
+            stopsAt: string | null;
             witness: string | null;
             counter: string | null;
         };
@@ -2769,7 +2774,10 @@ export interface operations {
         parameters: {
             query: {
                 unit: string;
-                control: string;
+                /** @description What it moves is looked for. */
+                control?: string;
+                /** @description What moves it is looked for. */
+                parameter?: string;
             };
             header?: never;
             path: {

@@ -1,6 +1,6 @@
 import { Trash2, X } from 'lucide-react';
 import { useState } from 'react';
-import type { Unit } from '../api/types';
+import type { Arrival, Unit } from '../api/types';
 import { useDocuments } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
@@ -13,18 +13,22 @@ import type { Chosen } from './RigPicture';
 import { SettingRow } from './SettingRow';
 import { SwapChart } from './SwapChart';
 import type { RigWork } from './useRig';
-import { WaysOfControl } from './WaysOfControl';
+import { WaysOfControl, type OnWay } from './WaysOfControl';
 
 /** What is chosen in the picture: a unit with its settings, or a lead with its verdict. */
 export function Details({
   id,
   work,
   chosen,
+  way,
+  onWay,
   onChoose,
 }: {
   id: string;
   work: RigWork;
   chosen: NonNullable<Chosen>;
+  way: Arrival | null;
+  onWay: OnWay;
   onChoose: (chosen: Chosen) => void;
 }) {
   const unit = chosen.what === 'unit' ? unitNamed(work.rig, chosen.id) : undefined;
@@ -55,7 +59,9 @@ export function Details({
       }
     >
       <div className="min-h-0 overflow-auto p-3">
-        {unit !== undefined && <UnitDetails id={id} work={work} unit={unit} onChoose={onChoose} />}
+        {unit !== undefined && (
+          <UnitDetails id={id} work={work} unit={unit} way={way} onWay={onWay} onChoose={onChoose} />
+        )}
         {lead !== undefined && <LeadDetails work={work} lead={lead} />}
         {unit === undefined && lead === undefined && (
           <p>Zigzag Post itself. Its plugs are the ports that the rulebook declares.</p>
@@ -69,11 +75,15 @@ function UnitDetails({
   id,
   work,
   unit,
+  way,
+  onWay,
   onChoose,
 }: {
   id: string;
   work: RigWork;
   unit: Unit;
+  way: Arrival | null;
+  onWay: OnWay;
   onChoose: (chosen: Chosen) => void;
 }) {
   const chart = chartOf(work.rig, unit);
@@ -147,7 +157,7 @@ function UnitDetails({
           }}
         />
       </label>
-      <WaysOfControl id={id} work={work} unit={unit} />
+      <WaysOfControl id={id} work={work} unit={unit} way={way} onWay={onWay} />
       {(chart?.settings ?? []).length > 0 && (
         <table className="table table-sm">
           <thead>

@@ -1,7 +1,7 @@
 import { Cable, Download, FilePlus2, Music } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { StoredDocument } from '../api/types';
+import type { Arrival, StoredDocument } from '../api/types';
 import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import { WithDocument } from '../documents/WithDocument';
@@ -28,8 +28,13 @@ export default function RigPage() {
 function OpenRig({ document }: { document: StoredDocument }) {
   const work = useRig(document);
   const [chosen, setChosen] = useState<Chosen>(null);
+  const [way, setWay] = useState<Arrival | null>(null);
   const [adding, setAdding] = useState<'unit' | 'lead' | null>(null);
   const { rig, computed } = work;
+  const choose = (next: Chosen) => {
+    setChosen(next);
+    setWay(null);
+  };
 
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
@@ -71,7 +76,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
             {rig.units.length === 0 ? (
               <Empty onAdd={() => setAdding('unit')} />
             ) : (
-              <RigPicture rig={rig} computed={computed} chosen={chosen} onChoose={setChosen} />
+              <RigPicture rig={rig} computed={computed} chosen={chosen} way={way} onChoose={choose} />
             )}
           </div>
         </Panel>
@@ -82,10 +87,12 @@ function OpenRig({ document }: { document: StoredDocument }) {
               id={document.id}
               work={work}
               chosen={chosen}
-              onChoose={setChosen}
+              way={way}
+              onWay={setWay}
+              onChoose={choose}
             />
           )}
-          <RigTabs id={document.id} work={work} onChoose={setChosen} />
+          <RigTabs id={document.id} work={work} onChoose={choose} />
         </div>
       </div>
       {adding === 'unit' && (

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
-import type { ComputedRig, Lead, LeadVerdict, Rig } from '../api/types';
+import type { Arrival, ComputedRig, Lead, Rig } from '../api/types';
+import { folded, LeadLine } from './LeadLine';
 import { isPower, layout, type Place } from './layout';
+import { WayOnPicture, type Point } from './WayOnPicture';
 
 const UNIT = { width: 116, height: 38 };
 const GAP = { x: 62, y: 16 };
@@ -13,11 +15,14 @@ export function RigPicture({
   rig,
   computed,
   chosen,
+  way,
   onChoose,
 }: {
   rig: Rig;
   computed: ComputedRig | null;
   chosen: Chosen;
+  /** The way of a message that is asked for. */
+  way: Arrival | null;
   onChoose: (chosen: Chosen) => void;
 }) {
   const laid = useMemo(() => layout(rig), [rig]);
@@ -32,6 +37,17 @@ export function RigPicture({
     y: EDGE + place.row * (UNIT.height + GAP.y),
   });
   const postHeight = Math.max(UNIT.height, laid.span * (UNIT.height + GAP.y) - GAP.y);
+  const ends = (lead: Lead): { from: Point; to: Point } | null => {
+    const [a, b] = [laid.places.get(lead.a.unit), laid.places.get(lead.b.unit)];
+    return a === undefined || b === undefined
+      ? null
+      : { from: edge(a, b, at(a), postHeight, at(b)), to: edge(b, a, at(b), postHeight, at(a)) };
+  };
+  const onWay = new Set(way?.leads);
+  const drawn = (rig.leads ?? []).flatMap((lead, index) => {
+    const found = onWay.has(lead.id) ? ends(lead) : null;
+    return found === null ? [] : [{ lead, path: folded(found.from, found.to, index % 5), ...found }];
+  });
 
   return (
     <svg
@@ -42,21 +58,22 @@ export function RigPicture({
       style={{ maxWidth: width * 1.15, minWidth: Math.min(width, 560) }}
     >
       {(rig.leads ?? []).map((lead, index) => {
-        const [a, b] = [laid.places.get(lead.a.unit), laid.places.get(lead.b.unit)];
-        return a === undefined || b === undefined ? null : (
+        const found = ends(lead);
+        return found === null ? null : (
           <LeadLine
             key={lead.id}
             lead={lead}
             verdict={verdicts.get(lead.id)}
             isPower={isPower(rig, lead)}
-            from={edge(a, b, at(a), postHeight, at(b))}
-            to={edge(b, a, at(b), postHeight, at(a))}
+            from={found.from}
+            to={found.to}
             fold={index % 5}
             isChosen={chosen?.what === 'lead' && chosen.id === lead.id}
             isFaint={
-              chosen !== null &&
-              !(chosen.what === 'lead' && chosen.id === lead.id) &&
-              !(chosen.what === 'unit' && (chosen.id === lead.a.unit || chosen.id === lead.b.unit))
+              way !== null ||
+              (chosen !== null &&
+                !(chosen.what === 'lead' && chosen.id === lead.id) &&
+                !(chosen.what === 'unit' && (chosen.id === lead.a.unit || chosen.id === lead.b.unit)))
             }
             onChoose={() => onChoose({ what: 'lead', id: lead.id })}
           />
@@ -74,8 +91,31 @@ export function RigPicture({
           onChoose={() => onChoose({ what: 'unit', id: place.name })}
         />
       ))}
+      {way !== null && drawn.length > 0 && (
+        <WayOnPicture
+          way={way}
+          lines={drawn.map((each) => each.path)}
+          end={endOf(way, drawn, laid.places, at)}
+        />
+      )}
     </svg>
   );
+}
+
+/** Where a way ends: in the middle of the lead that it does not get over, or at the unit that is moved or stops it. */
+function endOf(
+  way: Arrival,
+  drawn: readonly { lead: Lead; from: Point; to: Point }[],
+  places: ReadonlyMap<string, Place>,
+  at: (place: Place) => Point,
+): Point {
+  const torn = drawn.find((each) => each.lead.id === way.stopsAt);
+  if (torn !== undefined) {
+    return { x: (torn.from.x + torn.to.x) / 2, y: torn.to.y };
+  }
+  const place = places.get(way.stopsAt ?? way.device);
+  const point = place === undefined ? { x: UNIT.width, y: 0 } : at(place);
+  return { x: point.x + UNIT.width / 2, y: point.y + UNIT.height / 2 + (place?.name === 'post' ? 40 : 4) };
 }
 
 /** Where a lead meets a unit: at the side that looks to the other end; at the post, at the height of the other end. */
@@ -96,85 +136,6 @@ function edge(
     x,
     y: Math.min(at.y + postHeight - 4, Math.max(at.y + 4, middle)),
   };
-}
-
-const MARKS: Record<string, string> = { dead: '✕ dead', 'may damage': '! damage', unknown: '? unknown' };
-
-function LeadLine({
-  lead,
-  verdict,
-  isPower,
-  from,
-  to,
-  fold,
-  isChosen,
-  isFaint,
-  onChoose,
-}: {
-  lead: Lead;
-  verdict: LeadVerdict | undefined;
-  isPower: boolean;
-  from: { x: number; y: number };
-  to: { x: number; y: number };
-  fold: number;
-  isChosen: boolean;
-  isFaint: boolean;
-  onChoose: () => void;
-}) {
-  const bend = from.x + (to.x - from.x) * (0.3 + fold * 0.1);
-  const path = `M${from.x} ${from.y}H${bend}L${bend + (to.x > from.x ? 10 : -10)} ${to.y}H${to.x}`;
-  const mark = verdict === undefined ? undefined : MARKS[verdict.verdict];
-  const isBad = verdict?.verdict === 'dead' || verdict?.verdict === 'may damage';
-  const label = `Lead ${lead.id}: ${verdict?.verdict ?? 'being judged'}`;
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={label}
-      aria-pressed={isChosen}
-      className="cursor-pointer outline-offset-2"
-      opacity={isFaint || (isPower && !isChosen && !isBad) ? 0.35 : 1}
-      onClick={onChoose}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === ' ') {
-          event.preventDefault();
-          onChoose();
-        }
-      }}
-    >
-      <title>{`${label}${verdict === undefined ? '' : `. ${verdict.reason}`}`}</title>
-      <path d={path} fill="none" stroke="transparent" strokeWidth={12} />
-      <path
-        d={path}
-        fill="none"
-        strokeLinejoin="round"
-        strokeWidth={isChosen ? 4 : isBad ? 3 : 2}
-        strokeDasharray={isPower ? '2 5' : undefined}
-        className={isBad ? 'stroke-error' : isChosen ? 'stroke-primary' : 'stroke-secondary'}
-      />
-      {mark !== undefined && (
-        <g transform={`translate(${(from.x + to.x) / 2} ${to.y})`}>
-          <rect
-            x={-44}
-            y={-9}
-            width={88}
-            height={18}
-            rx={4}
-            className={isBad ? 'fill-error' : 'fill-warning'}
-          />
-          <text
-            textAnchor="middle"
-            y={4}
-            fontSize={11.5}
-            fontWeight={600}
-            className={isBad ? 'fill-error-content' : 'fill-warning-content'}
-          >
-            {mark}
-          </text>
-        </g>
-      )}
-    </g>
-  );
 }
 
 function UnitBox({

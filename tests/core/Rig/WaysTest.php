@@ -80,7 +80,9 @@ final class WaysTest extends TestCase
         yield 'kind' => [$turn, $thru([]), ['kinds' => ['cc' => false]], 'box parameter Level: never: box does not receive cc'];
         yield 'channel' => ['send out channel 9', $thru([]), [], 'box parameter Level: never: box answers on MIDI channel 3, and cc 7 comes on 9'];
         yield 'number' => ["become cc 33 value value channel 3\n  send out", $thru([]), [], 'post anything: never: nothing of box is moved by cc 33'];
-        yield 'same number' => ['send out channel 3', $thru([]), [], 'box parameter Level: not decided: it arrived in every state that was tried, 60 at most, and that is no proof'];
+        yield 'same number' => ['send out channel 3', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
+        yield 'played' => ['play box', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
+        yield 'played, thru off' => ['play box', $thru(['setting' => 'sw'], [$switch('off')]), [], 'box parameter Level: never: sw of hub is off'];
         yield 'no lead' => ['send side', $thru([]), [], 'post anything: never: no lead leads from the port side to a device'];
         yield 'dropped' => ['drop', $thru([]), [], 'post anything: never: rule "R" drops it in line 7'];
         yield 'nothing sent' => ['remember m = value', $thru([]), [], 'post anything: never: rule "R" takes it, and nothing comes of it'];
