@@ -49,6 +49,28 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('main'), 'chart Brine'), 'undo brings the chart back');
     }
 
+    /** From a parameter back to what moves it, and the way of that on the picture: whole, and torn where a hub passes nothing on. */
+    public function testAWayIsDrawnOnThePicture(): void
+    {
+        $this->choose('Gulls');
+        $this->ask('What moves it?', 'Bend');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Does it arrive?"]'), 'keys, Wheel'), 'the wheel moves it');
+        self::assertStringContainsString('always', $this->text('[aria-label="Does it arrive?"]'));
+        $this->one('[aria-label="Does it arrive?"] [type=checkbox]')->sendKeys(' ');
+        $this->until(fn (): bool => [] !== $this->all('[aria-label="Wheel: Bend"]'), 'the way is drawn');
+        self::assertCount(3, $this->all('[aria-label="Wheel: Bend"] > path'), 'over three leads');
+
+        $this->choose('Hub');
+        $this->page->findElement(By::xpath("//tr[contains(., 'Thru')]//select/option[starts-with(., 'off')]"))->click();
+        $this->choose('Keys');
+        $this->ask('Where does it go?', 'Wheel');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Does it arrive?"]'), 'thru of knot is off'), 'what stands in the way is said');
+        $this->one('[aria-label="Does it arrive?"] [type=checkbox]')->sendKeys(' ');
+        $this->until(fn (): bool => [] !== $this->all('[aria-label="Wheel: thru of knot is off"]'), 'and where it stops');
+        $this->one('[aria-label=Close]')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => [] === $this->all('[aria-label^="Wheel:"]'), 'closed, it is gone');
+    }
+
     public function testARunOfControlsIsLaidOntoAFamily(): void
     {
         $this->choose('Fader strip');
@@ -111,6 +133,12 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => '7' === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'and kept');
         $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
         $this->until(fn (): bool => $before === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'undone');
+    }
+
+    private function ask(string $question, string $what): void
+    {
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//label[contains(., '{$question}')]//option[.='{$what}']")), $question);
+        $this->page->findElement(By::xpath("//label[contains(., '{$question}')]//option[.='{$what}']"))->click();
     }
 
     private function choose(string $unit): void
