@@ -20,7 +20,7 @@ final class ProveCommand extends RigCommand
     {
         $situation = new Situation($setup);
         foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
-            throw CommandFailed::rulebook("{$file}: rulebook {$error->print('line')}");
+            throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
         $view = ProofsView::of($situation);
         $lines = [];

@@ -20,7 +20,7 @@ final class RigFitCommand extends RigCommand
         $situation = new Situation($setup);
         $errors = array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
         foreach ($errors as $error) {
-            throw CommandFailed::rulebook("{$file}: rulebook {$error->print('line')}");
+            throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
         $lines = [];
         $isBad = false;

@@ -31,7 +31,7 @@ final class RigReachCommand extends RigCommand
     {
         $situation = new Situation($setup);
         foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
-            throw CommandFailed::rulebook("{$file}: rulebook {$error->print('line')}");
+            throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
         $unit = Text::of($input->getArgument('unit'));
         $title = Text::of($input->getArgument('title'));

@@ -410,7 +410,10 @@ final class RigDevices implements Devices
     {
         $part = null;
         foreach ($box->chart->hears ?? [] as $each) {
-            $part ??= false !== $box->hears($each, KindName::Program) ? $each : null;
+            $part ??= true === $box->hears($each, KindName::Program) ? $each : null;
+        }
+        foreach ($box->chart->hears ?? [] as $each) {
+            $part ??= null === $box->hears($each, KindName::Program) ? $each : null;
         }
         foreach ($box->chart->hears ?? [] as $each) {
             $part ??= \is_string($each->kinds[KindName::Program->value] ?? null) ? $each : null; // it would, if it were switched on

@@ -14,7 +14,7 @@ final class Disjoint
     public static function parts(Box $one, Hears $onePart, Box $other, Hears $otherPart): bool
     {
         foreach (KindName::cases() as $kind) {
-            if (true !== $kind->midi()?->hasChannel() || false === $one->hears($onePart, $kind) || false === $other->hears($otherPart, $kind)) {
+            if (true !== $kind->midi()?->hasChannel() || false === $one->lists($onePart, $kind) || false === $other->lists($otherPart, $kind)) {
                 continue;
             }
             $mine = self::numbers($one, $onePart, $kind);

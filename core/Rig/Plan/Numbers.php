@@ -169,7 +169,7 @@ final class Numbers
                 continue;
             }
             foreach ($stream->listeners as $listener) {
-                if (0 !== ($this->hears($listener->box, $listener->part) & $channels) && false !== $listener->box->hears($listener->part, $kind)) {
+                if (0 !== ($this->hears($listener->box, $listener->part) & $channels) && false !== $listener->box->lists($listener->part, $kind)) {
                     foreach (array_keys(Disjoint::numbers($listener->box, $listener->part, $kind) ?? []) as $number) {
                         $taken[$number] = "understood by {$listener->box->name}";
                     }

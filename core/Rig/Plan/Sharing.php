@@ -47,7 +47,7 @@ final readonly class Sharing
             return false;
         }
         foreach (KindName::cases() as $kind) {
-            if (true === $kind->midi()?->hasChannel() && null !== $sender->sendsOf($kind) && false !== $hearer->hears($part, $kind)) {
+            if (true === $kind->midi()?->hasChannel() && null !== $sender->sendsOf($kind) && false !== $hearer->lists($part, $kind)) {
                 return true;
             }
         }

@@ -187,8 +187,14 @@ final class Box
         return null;
     }
 
-    /** Whether a part hears a kind; null where that is unknown. */
+    /** Whether a part hears a kind; null where that is unknown, which what its chart does not name is. */
     public function hears(Hears $part, KindName $kind): ?bool
+    {
+        return $this->isOn($part->kinds[$kind->value] ?? null);
+    }
+
+    /** For the plan: of a chart that lists kinds, those that it leaves out are taken for not heard; null where it lists none. */
+    public function lists(Hears $part, KindName $kind): ?bool
     {
         return null === $part->kinds ? null : $this->isOn($part->kinds[$kind->value] ?? false);
     }

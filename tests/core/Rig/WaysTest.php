@@ -78,6 +78,7 @@ final class WaysTest extends TestCase
         yield 'filter' => [$turn, $thru([]), ['kinds' => ['cc' => 'sw'], 'settings' => [$switch('off')]], 'box parameter Level: never: box does not receive cc while sw is off'];
         yield 'filter unknown' => [$turn, $thru([]), ['kinds' => ['cc' => 'sw'], 'settings' => [$switch(null)]], 'box parameter Level: unknown: the setting sw of box is not known; ask the box'];
         yield 'kind' => [$turn, $thru([]), ['kinds' => ['cc' => false]], 'box parameter Level: never: box does not receive cc'];
+        yield 'kind not named' => [$turn, $thru([]), ['kinds' => ['note' => true]], 'box parameter Level: always: rule "R" takes it, and nothing stands in the way'];
         yield 'channel' => ['send out channel 9', $thru([]), [], 'box parameter Level: never: box answers on MIDI channel 3, and cc 7 comes on 9'];
         yield 'number' => ["become cc 33 value value channel 3\n  send out", $thru([]), [], 'post anything: never: nothing of box is moved by cc 33'];
         yield 'same number' => ['send out channel 3', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
