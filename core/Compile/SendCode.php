@@ -68,6 +68,20 @@ final class SendCode implements Sender
         $this->message($line, $port, Kind::Program, $ch, '0', "({$bytes} & 0x7F)", '');
     }
 
+    public function unlessItStands(int $line, int $port, string $ch, string $bytes): void
+    {
+        $this->code->line("if (Takeover::isCalled(\$s, {$port}, {$ch}, {$bytes})) {");
+        if ($this->code->draft->traced) {
+            $this->code->line("\$e->trace->tear({$line}, Trace::DROPPED, 'the program stands already, and calling it again cuts the sound');");
+        }
+        $this->code->line('} else {');
+    }
+
+    public function whereItStands(): void
+    {
+        $this->code->line('}');
+    }
+
     /**
      * Sends once a fader has met the present value.
      *

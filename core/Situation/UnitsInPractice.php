@@ -9,7 +9,7 @@ use ZigzagPost\Core\Rig\Plan\NumberClass;
 use ZigzagPost\Core\Rig\Plan\Sharing;
 use ZigzagPost\Core\Rig\Setup\Box;
 
-/** Labels, batteries, backups, worn pedals. */
+/** Labels, batteries, backups, firmware, numbers. */
 final class UnitsInPractice implements RigCheck
 {
     public function findings(Situation $situation): iterable
@@ -26,6 +26,10 @@ final class UnitsInPractice implements RigCheck
                 yield RigFinding::warning('battery-short', "unit {$box->name} battery", "its battery lasts {$hours} hours, and the show {$show}", null, 'take a charged one along, or feed it from a supply');
             }
             yield from $this->backup($box);
+            $least = $box->chart->firmwareMin;
+            if (null !== $least && null !== $box->unit->firmware && version_compare($box->unit->firmware, $least, '<')) {
+                yield RigFinding::warning('firmware-old', "unit {$box->name} firmware", "its firmware is {$box->unit->firmware}, and its chart is true from {$least} on", null, "bring the firmware of {$box->name} up to {$least}, or look the chart over");
+            }
         }
     }
 

@@ -139,7 +139,9 @@ final class Device
 
             return [];
         }
-        $this->sounding[$key] = true;
+        if (true !== $keys?->ignoresRelease) {
+            $this->sounding[$key] = true; // else it ends by itself
+        }
 
         return [new Heard($this->box->name, Heard::NOTE, 'notes', $key, true)];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
+use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\SerialWire;
 
 /** Brings a device back to where it should stand: its program, after its deaf time the values it does not store, its lamps last. */
@@ -23,7 +24,7 @@ final class Restore
             return false;
         }
         [$port, $channel, $program, $deafUs, $parameters] = $whole;
-        $called = $run->state->called[self::place($port, $channel)] ?? null;
+        $called = self::lastCalled($run->state, $port, $channel);
         $stored = null === $called ? [] : self::stored($run, $port, $channel, $called);
         $kept = [];
         foreach ($parameters as [$method, $key, $ch, $number]) {
@@ -56,6 +57,12 @@ final class Restore
     public static function calls(Run $run, int $port, int $channel, int $msb, int $lsb, int $program): void
     {
         $run->state->called[self::place($port, $channel)] = $msb << 16 | $lsb << 8 | $program;
+    }
+
+    /** @return int|null MSB << 16 | LSB << 8 | program of the program called last; 128 where no bank was known */
+    public static function lastCalled(State $state, int $port, int $channel): ?int
+    {
+        return $state->called[self::place($port, $channel)] ?? null;
     }
 
     /** How many a program and its bank messages have on the wire. */

@@ -119,6 +119,18 @@ final class Takeover
         }
     }
 
+    /**
+     * Whether a program was the last one called at an out port and channel, banks included.
+     *
+     * @param int $bytes MSB << 16 | LSB << 8 | program; 128 for a bank message that is not sent
+     */
+    public static function isCalled(State $state, int $port, int $ch, int $bytes): bool
+    {
+        $bank = static fn (int $sent, int $number): int => $sent < 128 ? $sent : $state->present[self::key($port, Kind::ORDINAL['cc'], $ch, $number)] ?? 128;
+
+        return Restore::lastCalled($state, $port, $ch) === ($bank($bytes >> 16 & 0xFF, 0) << 16 | $bank($bytes >> 8 & 0xFF, 32) << 8 | ($bytes & 0x7F));
+    }
+
     /** The one of two values that a control does not stand at; a tie, or an unknown value, counts as the first. */
     public static function other(State $state, int $port, int $kind, int $ch, int $n, int $first, int $second): int
     {

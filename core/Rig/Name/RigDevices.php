@@ -180,7 +180,7 @@ final class RigDevices implements Devices
             $bytes = $this->bytes($box, $programs, $ordinal);
             if (null !== $bytes) {
                 $any ??= $this->called($device, $device, $box, $bytes);
-                $numbered[$number] = new CalledProgram($any->device, $any->port, $any->channel, $bytes[0], $bytes[1], $bytes[2], $any->deafUs);
+                $numbered[$number] = new CalledProgram($any->device, $any->port, $any->channel, $bytes[0], $bytes[1], $bytes[2], $any->deafUs, $any->cutsOnRepeat);
             }
         }
 
@@ -422,7 +422,7 @@ final class RigDevices implements Devices
             throw new RulebookError($device->span, 'no-way', "the chart does not say that {$box->name} hears program changes");
         }
 
-        return new CalledProgram($box->name, $this->portTo($device, $box, $part, KindName::Program), $this->channelTo($title, $box, $part, new Message(KindName::Program)), $bytes[0], $bytes[1], $bytes[2], 1000 * ($part->deafMs->program ?? 0));
+        return new CalledProgram($box->name, $this->portTo($device, $box, $part, KindName::Program), $this->channelTo($title, $box, $part, new Message(KindName::Program)), $bytes[0], $bytes[1], $bytes[2], 1000 * ($part->deafMs->program ?? 0), true === $box->chart->programs?->repeatCuts);
     }
 
     private static function hearsChannels(Hears $part): bool

@@ -10,6 +10,7 @@ final readonly class CalledProgram
     /**
      * @param int|null $msb 0 to 127; null where it is not sent
      * @param int $deafUs how long the device loses what arrives after it
+     * @param bool $cutsOnRepeat whether calling it while it stands cuts the sound
      */
     public function __construct(
         public string $device,
@@ -19,6 +20,7 @@ final readonly class CalledProgram
         public ?int $lsb,
         public int $program,
         public int $deafUs,
+        public bool $cutsOnRepeat = false,
     ) {
     }
 
@@ -37,6 +39,12 @@ final readonly class CalledProgram
         }
 
         return [...$lines, "post program {$program} channel {$this->channel} to {$this->port}{$after}"];
+    }
+
+    /** As one number: MSB << 16 | LSB << 8 | program; 128 for a bank message that is not sent. */
+    public function packed(): int
+    {
+        return ($this->msb ?? 128) << 16 | ($this->lsb ?? 128) << 8 | $this->program;
     }
 
     /** How many bytes that is. */

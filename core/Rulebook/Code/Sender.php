@@ -39,6 +39,15 @@ interface Sender
      */
     public function program(int $line, int $port, string $ch, string $bytes): void;
 
+    /**
+     * Does what comes next, up to {@see whereItStands()}, only where another program was called last.
+     *
+     * @param string $bytes PHP of MSB << 16 | LSB << 8 | program; 128 for a bank message that is not sent
+     */
+    public function unlessItStands(int $line, int $port, string $ch, string $bytes): void;
+
+    public function whereItStands(): void;
+
     /** Tells the trace which line sends next. */
     public function at(int $line): void;
 }

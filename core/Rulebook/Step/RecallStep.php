@@ -92,7 +92,7 @@ final class RecallStep extends NamedStep
 
     public function facts(): array
     {
-        return [Fact::HasEffect];
+        return $this->cuts() ? [Fact::HasEffect, Fact::TakesOver] : [Fact::HasEffect];
     }
 
     public function expressions(): array
@@ -102,13 +102,25 @@ final class RecallStep extends NamedStep
 
     public function plain(): ?array
     {
+        return $this->cuts() ? null : $this->lines();
+    }
+
+    /** @return list<string>|null the messages as a rulebook posts them, where it always calls one program */
+    private function lines(): ?array
+    {
         return $this->program?->lines($this->circumstances->firstProgram ?? 0, $this->circumstances?->after() ?? '');
+    }
+
+    /** Whether the device cuts its sound when the program that it is on is called again, so that this is left out. */
+    private function cuts(): bool
+    {
+        return $this->program->cutsOnRepeat ?? array_values($this->programs ?? [])[0]->cutsOnRepeat ?? false;
     }
 
     public function compile(Writer $code): void
     {
         if (null !== $this->program) {
-            $this->compileLines($code, $this->plain() ?? []);
+            $this->sendUnlessItCuts($code, $this->program, (string) $this->program->packed(), fn () => $this->compileLines($code, $this->lines() ?? []));
 
             return;
         }
@@ -127,9 +139,23 @@ final class RecallStep extends NamedStep
         $code->line("if (null === {$called}) { {$code->rejection("'the device shows no such program'", '')} } else {");
         if (null !== $any) {
             $port = $code->declared()->portAt(new Token(TokenType::Word, $any->port, $this->span, true));
-            $code->sender()->program($this->span->line, $port, (string) $any->channel, $called);
+            $this->sendUnlessItCuts($code, $any, $called, fn () => $code->sender()->program($this->span->line, $port, (string) $any->channel, $called));
         }
         $code->line('}');
+    }
+
+    /** @param \Closure(): void $send */
+    private function sendUnlessItCuts(Writer $code, CalledProgram $program, string $bytes, \Closure $send): void
+    {
+        if (!$program->cutsOnRepeat) {
+            $send();
+
+            return;
+        }
+        $port = $code->declared()->portAt(new Token(TokenType::Word, $program->port, $this->span, true));
+        $code->sender()->unlessItStands($this->span->line, $port, (string) $program->channel, $bytes);
+        $send();
+        $code->sender()->whereItStands();
     }
 
     /** The number that the device shows, where it is written as one. */

@@ -32,6 +32,7 @@ final class FaultsTest extends TestCase
         yield 'an extension' => [["/leads/{$lead('host')}/parts/0/passiveExtension" => true], ['lead host: lead-risky']];
         yield 'a default left alive' => [["/units/{$unit('treadle')}/settings/bankprogram/value" => 'on'], ['unit treadle bankprogram: default-alive']];
         yield 'a battery that is too short' => [["/units/{$unit('tilt')}/battery/hours" => 1], ['unit tilt battery: battery-short']];
+        yield 'firmware older than the chart' => [["/units/{$unit('tilt')}/firmware" => '1.9', '/charts/tilt/chart/firmwareMin' => '1.10'], ['unit tilt firmware: firmware-old']];
         yield 'a label that is too long' => [["/units/{$unit('treadle')}/labels/Switch 1/text" => 'The harbour at night'], ['unit treadle "Switch 1": label-too-long']];
         yield 'a number that is not for controls' => [["/units/{$unit('treadle')}/assigned/Switch 4" => ['message' => ['kind' => 'cc', 'number' => 98], 'state' => 'set']], ['unit treadle "Switch 4": number-not-for-controls']];
         yield 'a port taken away' => [['/rulebook' => str_replace("port lantern out\n", '', self::text('rulebook')), "/leads/{$lead('lantern')}/a/unit" => 'post'], ['lead lantern: lead-dangling']];
