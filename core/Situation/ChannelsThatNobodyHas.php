@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Plan\Channels;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\FlattenStep;
 use ZigzagPost\Core\Rulebook\Step\PostStep;
@@ -25,33 +26,57 @@ final class ChannelsThatNobodyHas implements RigCheck
     {
         $book = $situation->checked()->written;
         $answered = $this->answered($situation);
+        $former = new Former($situation);
         foreach ([...$book->rules, ...array_map(static fn ($stack): array => $stack->steps, array_values($book->stacks)), ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes))] as $owner) {
-            foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line]) {
+            foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line, $step]) {
                 if (isset($answered[$port]) && 0 === ($answered[$port] >> ($channel - 1) & 1)) {
-                    yield RigFinding::warning('channel-nobody-hears', "line {$line}", "nothing that hears {$port} answers on MIDI channel {$channel}; there are ".Channels::print($answered[$port]).'. Name the device instead of its channel, and the rule follows the plan', null, null, $line);
+                    $was = $former->device($port, $channel);
+                    $fix = null === $was || !$step instanceof SendStep ? null : $former->played($step, $was);
+                    yield RigFinding::warning('channel-nobody-hears', "line {$line}", "nothing that hears {$port} answers on MIDI channel {$channel}; there are ".Channels::print($answered[$port]).'. Name the device instead of its channel, and the rule follows the plan', $fix, null, $line);
                 }
             }
         }
-        $sending = $this->sending($situation);
+        $sending = self::sending($situation);
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                $channels = null === $selector->device ? ($selector->lists['channel'] ?? null) : null;
-                $ports = $book->portsOf($rule, $selector);
-                if (null === $channels || [] !== array_diff($ports, array_keys($sending))) {
+                $sent = self::sentInstead($situation, $sending, $rule, $selector);
+                if (null === $sent) {
                     continue;
                 }
-                $sent = array_reduce($ports, static fn (int $all, string $port): int => $all | $sending[$port], 0);
-                if (0 !== $sent && [] === array_intersect($channels->numbers(), Channels::list($sent))) {
-                    yield RigFinding::warning('channel-nobody-sends', "line {$selector->span->line}", 'nothing sends on MIDI channel '.$channels->print().' into '.implode(', ', $ports).'; there comes '.Channels::print($sent).'. Name the control instead of its channel, and the rule follows the plan', null, null, $selector->span->line);
-                }
+                $ports = $book->portsOf($rule, $selector);
+                $was = $former->controls($selector, $ports);
+                yield RigFinding::warning('channel-nobody-sends', "line {$selector->span->line}", 'nothing sends on MIDI channel '.($selector->lists['channel'] ?? null)?->print().' into '.implode(', ', $ports).'; there comes '.Channels::print($sent).'. Name the control instead of its channel, and the rule follows the plan', null === $was ? null : $former->named($selector, ...$was), null, $selector->span->line);
             }
         }
+    }
+
+    /** Whether it is found that nothing sends on the channels of a selector. */
+    public static function isFound(Situation $situation, Rule $rule, Selector $selector): bool
+    {
+        return null !== self::sentInstead($situation, self::sending($situation), $rule, $selector);
+    }
+
+    /**
+     * @param array<string, int> $sending
+     *
+     * @return int|null the channels that come, where none of those that a selector asks for does
+     */
+    private static function sentInstead(Situation $situation, array $sending, Rule $rule, Selector $selector): ?int
+    {
+        $channels = null === $selector->device ? ($selector->lists['channel'] ?? null) : null;
+        $ports = $situation->checked()->written->portsOf($rule, $selector);
+        if (null === $channels || [] !== array_diff($ports, array_keys($sending))) {
+            return null;
+        }
+        $sent = array_reduce($ports, static fn (int $all, string $port): int => $all | $sending[$port], 0);
+
+        return 0 !== $sent && [] === array_intersect($channels->numbers(), Channels::list($sent)) ? $sent : null;
     }
 
     /**
      * @param list<Step> $steps
      *
-     * @return iterable<array{string, int, int}> port, channel and line of what is sent on a channel written as a number
+     * @return iterable<array{string, int, int, Step}> port, channel, line and step of what is sent on a channel written as a number
      */
     private function sent(array $steps): iterable
     {
@@ -65,12 +90,12 @@ final class ChannelsThatNobodyHas implements RigCheck
                 $channel = null;
             } elseif ($step instanceof PostStep && null !== $step->message()?->literalChannel()) {
                 foreach ($step->ports() as $port) {
-                    yield [$port, $step->message()->literalChannel(), $step->span->line];
+                    yield [$port, $step->message()->literalChannel(), $step->span->line, $step];
                 }
             } elseif ($step instanceof SendStep) {
                 foreach ($step->ports() as $port) {
                     foreach ($step->channels() ?? array_filter([$channel]) as $each) {
-                        yield [$port, $each, $step->span->line];
+                        yield [$port, $each, $step->span->line, $step];
                     }
                 }
             }
@@ -111,7 +136,7 @@ final class ChannelsThatNobodyHas implements RigCheck
     }
 
     /** @return array<string, int> channels by in port, where all of them are known */
-    private function sending(Situation $situation): array
+    private static function sending(Situation $situation): array
     {
         $sending = $unknown = [];
         foreach ($situation->setup->boxes as $box) {

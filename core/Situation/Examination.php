@@ -115,6 +115,7 @@ final readonly class Examination
             new FiltersThatAreClosed(),
             new ControlsThatSendAlike(),
             new ChannelsThatNobodyHas(),
+            new NumbersThatMoved(),
             new ParametersOfTwoControls(),
             new TogglesTwice(),
             new PedalsThatFallShort(),

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
-/** A change of the rig that puts a finding right: values by their place in the JSON of the rig, as in RFC 6901. */
+use ZigzagPost\Core\Rulebook\Change\Edit;
+
+/** A change of the rig or of its rules that puts a finding right: values by their place in the JSON of the rig, as in RFC 6901, and edits of the rulebook. */
 final readonly class RigFix
 {
-    /** @param array<string, mixed> $changes new values by pointer; null takes away */
-    public function __construct(public string $title, public array $changes)
+    /**
+     * @param array<string, mixed> $changes new values by pointer; null takes away
+     * @param list<Edit> $edits of the rulebook
+     */
+    public function __construct(public string $title, public array $changes, public array $edits = [])
     {
     }
 
@@ -40,6 +45,10 @@ final readonly class RigFix
                 $at[$last] = $value;
             }
             unset($at);
+        }
+
+        if ([] !== $this->edits && \is_string($json['rulebook'] ?? null)) {
+            $json['rulebook'] = Edit::apply($this->edits, $json['rulebook']);
         }
 
         return $json;

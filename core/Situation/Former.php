@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Document\Unit;
+use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\SendStep;
+
+/** Whose numbers those in rules were, as boxes come from the factory, before the plan gave out others; and the rules by name. */
+final readonly class Former
+{
+    public function __construct(private Situation $situation)
+    {
+    }
+
+    /**
+     * The controls that a selector was written for, where each of its numbers was one control's and is nobody's now.
+     *
+     * @param list<string> $ports
+     *
+     * @return array{Box, list<Control>}|null all of one unit
+     */
+    public function controls(Selector $selector, array $ports): ?array
+    {
+        if (1 !== \count($selector->kinds) || [] !== array_diff(array_keys($selector->lists), ['channel']) || null !== $selector->gesture || $selector->changed || null !== $selector->where) {
+            return null;
+        }
+        [$token, $numbers] = $selector->kinds[0];
+        $kind = Kind::tryFrom($token->text);
+        if (null === $numbers || null === $kind || !$kind->hasNumber() || [] === $numbers->numbers()) {
+            return null;
+        }
+        $units = [];
+        $controls = [];
+        foreach ($numbers->numbers() as $number) {
+            $were = [];
+            foreach ($this->senders($ports) as $box) {
+                foreach ($box->chart->surface->controls ?? [] as $control) {
+                    if ($this->sends($box, $control, $kind, $number, $selector)) {
+                        return null; // somebody sends it still
+                    }
+                    if ($this->sends(self::asItComes($box), $control, $kind, $number, $selector)) {
+                        $were[] = [$box, $control];
+                    }
+                }
+            }
+            if (1 !== \count($were)) {
+                return null;
+            }
+            [$box, $controls[]] = $were[0];
+            $units[$box->name] = $box;
+        }
+
+        return 1 === \count($units) ? [array_values($units)[0], $controls] : null;
+    }
+
+    /** @param list<Control> $controls */
+    public function named(Selector $selector, Box $box, array $controls): RigFix
+    {
+        $titles = implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", $controls));
+
+        return $this->line($selector->span->line, ($selector->isCopy ? 'copy' : 'take')." {$box->name} {$titles}");
+    }
+
+    /** The device that answered on a channel of an out port as it came, and does not now, where there is just one. */
+    public function device(string $port, int $channel): ?Box
+    {
+        $were = [];
+        foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$box, $part]) {
+                $was = self::asItComes($box)->channel($part->channel);
+                if ($was === $channel && $box->channel($part->channel) !== $channel) {
+                    $were[$box->name] = $box;
+                }
+            }
+        }
+
+        return 1 === \count($were) ? array_values($were)[0] : null;
+    }
+
+    public function played(SendStep $step, Box $box): ?RigFix
+    {
+        return 1 === \count($step->ports()) && 1 === \count($step->channels() ?? []) && 'jump' === $step->takeover() ? $this->line($step->span->line, "play {$box->name}") : null;
+    }
+
+    /** Another text for a line; its indentation and its comment stay. */
+    private function line(int $number, string $text): RigFix
+    {
+        $line = explode("\n", $this->situation->setup->rig->rulebook ?? '')[$number - 1] ?? '';
+        $from = mb_strlen($line) - mb_strlen(ltrim($line));
+        $to = mb_strlen(rtrim(explode('#', $line, 2)[0]));
+
+        return new RigFix("Write “{$text}” in line {$number}", [], [new Edit($number, $from + 1, $number, $to + 1, $text)]);
+    }
+
+    private function sends(Box $box, Control $control, Kind $kind, int $number, Selector $selector): bool
+    {
+        return [] !== array_filter(RigDevices::messages($box, $control), static function (Message $message) use ($box, $kind, $number, $selector): bool {
+            $channel = $box->channel($message->channel ?? $box->sendsOf($message->kind)?->channel);
+
+            return $message->kind->midi() === $kind && $message->number === $number && (!isset($selector->lists['channel']) || (\is_int($channel) && $selector->lists['channel']->contains($channel)));
+        });
+    }
+
+    /**
+     * @param list<string> $ports
+     *
+     * @return list<Box> units that come in there
+     */
+    private function senders(array $ports): array
+    {
+        return array_values(array_filter($this->situation->setup->boxes, function (Box $box) use ($ports): bool {
+            foreach ($box->isPost() ? [] : $this->situation->graph->sources($box) as $socket) {
+                foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    if (LeadEnd::POST === $end->unit && \in_array(Post::port($end->at)[0], $ports, true)) {
+                        return true;
+                    }
+                }
+            }
+
+            return false;
+        }));
+    }
+
+    private static function asItComes(Box $box): Box
+    {
+        return new Box(new Unit($box->unit->name, $box->unit->chart), $box->chart);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Chart\Control;
+
+/** Controls written as numbers in rules that they had as they came, and which the plan has given others. */
+final class NumbersThatMoved implements RigCheck
+{
+    public function findings(Situation $situation): iterable
+    {
+        $book = $situation->checked()->written;
+        $former = new Former($situation);
+        foreach ($book->rules as $rule) {
+            foreach ($rule->selectors as $selector) {
+                $found = null === $selector->device ? $former->controls($selector, $book->portsOf($rule, $selector)) : null;
+                if (null === $found || ChannelsThatNobodyHas::isFound($situation, $rule, $selector)) {
+                    continue;
+                }
+                [$box, $controls] = $found;
+                $titles = implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", $controls));
+                yield RigFinding::warning('number-nobody-sends', "line {$selector->span->line}", "that was {$titles} of {$box->name} as it comes; with the numbers that are set now nothing sends it", $former->named($selector, $box, $controls), null, $selector->span->line);
+            }
+        }
+    }
+}
