@@ -28,7 +28,7 @@ final class FindingsView
             'text' => $finding->text,
             'job' => $finding->job,
             'consequences' => $finding->consequences,
-            'fix' => null === $finding->fix ? null : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes],
+            'fix' => null === $finding->fix ? null : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes, 'isOfRules' => [] !== $finding->fix->edits],
         ];
     }
 }

@@ -267,6 +267,34 @@ final class RigApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/lay", ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'leap'], 400);
     }
 
+    /** A rule by a number that its fader had as it came: the fix is an edit of the rules. */
+    public function testRulesArePutRightByName(): void
+    {
+        $json = json_decode((string) file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.rig.json'), true, 512, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($json);
+        self::assertIsArray($json['units']);
+        self::assertIsString($json['rulebook']);
+        foreach ($json['units'] as $index => $unit) {
+            if (\is_array($unit) && 'strip' === ($unit['name'] ?? null)) {
+                $json['units'][$index] = [...$unit, 'assigned' => ['B fader 1' => ['message' => ['kind' => 'cc', 'number' => 110], 'state' => 'set']]];
+            }
+        }
+        $json['rulebook'] .= "\nrule \"Lamp by number\"\n  from strip\n  take cc 102 # the first of B\n  turn lantern \"Lamp 3\"\n";
+        $rig = $this->bringIn('numbers.rig.json', json_encode($json, \JSON_THROW_ON_ERROR), 201)['id'] ?? '';
+        self::assertIsString($rig);
+        $keys = function () use ($rig): array {
+            $findings = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200, 'ComputedRig')['findings'] ?? [];
+
+            return array_column(array_filter(\is_array($findings) ? $findings : [], static fn (mixed $each): bool => \is_array($each) && 'number-nobody-sends' === $each['code'] && \is_array($each['fix']) && true === $each['fix']['isOfRules']), 'key');
+        };
+        $key = $keys()[0] ?? null;
+        self::assertIsString($key);
+        $this->call('POST', "/api/rigs/{$rig}/rules/fix", ['key' => 'nothing of the kind'], 422);
+        self::assertSame(['places' => 1], $this->call('POST', "/api/rigs/{$rig}/rules/fix", ['key' => $key], 200));
+        self::assertSame(str_replace('take cc 102 #', 'take strip "B fader 1" #', $json['rulebook']), $this->rulesOf($rig));
+        self::assertSame([], $keys(), 'and it is gone');
+    }
+
     public function testSmallSumsAreWorkedOut(): void
     {
         $reckoned = $this->call('GET', '/api/reckon/tempo?bpm=120', null, 200);

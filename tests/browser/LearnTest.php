@@ -93,11 +93,14 @@ final class LearnTest extends PageTestCase
         $this->one('[aria-label="Calibrate a pedal"]')->sendKeys(WebDriverKeys::ENTER);
         $this->heelToeHeel(8, 118);
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is measured');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is back at the heel');
+        self::assertSame(1, preg_match('/heel (\d+), toe (\d+)/', (string) $this->one('[aria-label^="Before and after"]')->getAttribute('aria-label'), $ends));
+        self::assertTrue((int) $ends[1] >= 8 && (int) $ends[1] < 30 && (int) $ends[2] <= 118 && (int) $ends[2] > 96, "{$ends[1]} to {$ends[2]}: a browser that stands still for a moment makes a foot that rests near an end");
         $this->button('Keep it with treadle')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Rewrite 1 scale line from it'), 'a line that scales it is found');
         self::assertStringContainsString('scale value 0..127 to', $this->rules(), 'nothing is rewritten unasked');
         $this->button('Rewrite 1 scale line from it')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->rules(), 'scale value 8..118 to 0..127'), 'it scales from the measured ends');
+        $this->until(fn (): bool => str_contains($this->rules(), "scale value {$ends[1]}..{$ends[2]} to 0..127"), 'it scales from the measured ends');
         $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
         $this->until(fn (): bool => str_contains($this->rules(), 'scale value 0..127 to'), 'one step takes it back');
         $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);

@@ -121,6 +121,7 @@ final class ShowTest extends PageTestCase
             self::assertGreaterThanOrEqual(56, $size, 'what is touched is large');
         }
         $this->touch("//button[starts-with(., 'Next:')]");
+        $this->until(fn (): bool => 'The long swell' === $this->text('[aria-label="This song"]'), 'one touch, one song');
         $this->touch("//button[starts-with(., 'Next:')]");
         $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'two touches, two songs');
         $this->touch("//button[.='Back']");

@@ -472,6 +472,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/rules/fix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the edit of the rules by which a finding is put right. */
+        post: operations["fixRules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/swap": {
         parameters: {
             query?: never;
@@ -1381,6 +1400,8 @@ export interface components {
                 changes: {
                     [key: string]: unknown;
                 };
+                /** @description whether it is an edit of the rulebook instead */
+                isOfRules: boolean;
             } | null;
         };
         Trial: {
@@ -2886,6 +2907,39 @@ export interface operations {
             content: {
                 "application/json": {
                     text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description In how many places */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        places: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    fixRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    key: string;
                 };
             };
         };

@@ -1,6 +1,8 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Wrench } from 'lucide-react';
 import { Link } from 'react-router';
 import { author } from '../api/author';
+import { api } from '../api/client';
 import type { RigFinding } from '../api/types';
 import { Button } from '../ui/Button';
 import { applied } from './edits';
@@ -14,14 +16,32 @@ const LOOKS = {
 } as const;
 
 /** What is wrong or doubtful: each with its cause, the change that mends it, or the job that hands have to do. */
-export function Findings({ work, onChoose }: { work: RigWork; onChoose: (chosen: Chosen) => void }) {
+export function Findings({
+  id,
+  work,
+  onChoose,
+}: {
+  id: string;
+  work: RigWork;
+  onChoose: (chosen: Chosen) => void;
+}) {
   const { computed, rig } = work;
+  const queries = useQueryClient();
+  const fixRules = useMutation({
+    mutationFn: (key: string) => api.fixRules(id, key),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['rig-computed', id] }),
+  });
   if (computed === null) {
     return null;
   }
   return (
     <>
       {computed.findings.length === 0 && <p className="p-3">Nothing is wrong, as far as is known.</p>}
+      {fixRules.error !== null && (
+        <p role="alert" className="p-3">
+          {fixRules.error.message}
+        </p>
+      )}
       <ul aria-label="Findings" className="flex flex-col">
         {computed.findings.map((finding) => (
           <li
@@ -46,7 +66,12 @@ export function Findings({ work, onChoose }: { work: RigWork; onChoose: (chosen:
                 <Button
                   icon={<Wrench size={16} />}
                   label={finding.fix.title}
-                  onClick={() => work.change((before) => applied(before, finding.fix?.changes ?? {}))}
+                  disabled={fixRules.isPending}
+                  onClick={() =>
+                    finding.fix?.isOfRules === true
+                      ? fixRules.mutate(finding.key)
+                      : work.change((before) => applied(before, finding.fix?.changes ?? {}))
+                  }
                 />
               )}
               {finding.severity !== 'error' && (

@@ -33,7 +33,7 @@ export function RigTabs({
     Loads: computed?.fit.filter((fit) => fit.isHeavy && !fit.isEstimate).length ?? 0,
   };
   const body: Record<Tab, () => ReactNode> = {
-    Findings: () => <Findings work={work} onChoose={onChoose} />,
+    Findings: () => <Findings id={id} work={work} onChoose={onChoose} />,
     Leads: () => <LeadsTable work={work} onChoose={onChoose} />,
     Plan: () => <Combs work={work} onChoose={onChoose} />,
     Loads: () => <Loads work={work} />,
