@@ -71,6 +71,28 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => [] === $this->all('[aria-label^="Wheel:"]'), 'closed, it is gone');
     }
 
+    /** A fader got another number; the rule that took it by the old one is put right by its name, in one step. */
+    public function testARuleByNumbersIsPutRightByName(): void
+    {
+        $this->page->executeAsyncScript(<<<'JS'
+            const [id, done] = arguments;
+            (async () => {
+                const json = { 'Content-Type': 'application/json' };
+                const document = await (await fetch(`/api/documents/${id}`)).json();
+                const rig = JSON.parse(document.text);
+                rig.units.find((each) => each.name === 'strip').assigned = { 'B fader 1': { message: { kind: 'cc', number: 110 }, state: 'set' } };
+                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: json, body: JSON.stringify({ name: document.name, text: JSON.stringify(rig), version: document.version }) });
+                await fetch(`/api/rigs/${id}/rules`, { method: 'POST', headers: json, body: JSON.stringify({ text: 'rule "By number"\n  from strip\n  take cc 102\n  turn lantern "Lamp 3"\n' }) });
+                done();
+            })();
+            JS, [$this->rig]);
+        $this->page->get(Application::address()."/rigs/{$this->rig}");
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'that was "B fader 1" of strip'), 'it is found');
+        $this->page->findElement(By::xpath("//ul[@aria-label='Findings']//button[contains(., 'take strip \"B fader 1\"')]"))->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => !str_contains($this->text('[aria-label=Findings]'), 'that was "B fader 1"'), 'and gone');
+        self::assertStringContainsString("take strip \"B fader 1\"\n  turn lantern", $this->rules());
+    }
+
     public function testARunOfControlsIsLaidOntoAFamily(): void
     {
         $this->choose('Fader strip');
