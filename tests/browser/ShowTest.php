@@ -251,6 +251,10 @@ final class ShowTest extends PageTestCase
             const [rig, unit, done] = arguments;
             (async () => {
                 const stage = await (await fetch(`/api/rigs/${rig}/stage`)).json();
+                if (stage.bench === null) {
+                    done(0); // nothing was played yet
+                    return;
+                }
                 const bench = await (await fetch(`/api/bench/${stage.bench}`)).json();
                 done(bench.receivers.find((each) => each.port === unit)?.view.messages ?? 0);
             })();

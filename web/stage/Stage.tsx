@@ -128,7 +128,7 @@ export function Stage({
             type="button"
             className="btn h-16 px-6 text-3xl btn-neutral"
             disabled={place === 0}
-            onClick={() => go(place - 1)}
+            onClick={() => go(at.current - 1)}
           >
             Back
           </button>
@@ -136,7 +136,7 @@ export function Stage({
             type="button"
             className="btn h-16 min-w-0 flex-1 justify-start px-6 text-3xl btn-primary"
             disabled={next === undefined}
-            onClick={() => go(place + 1)}
+            onClick={() => go(at.current + 1)}
           >
             <span className="truncate">Next: {next?.title ?? 'the end'}</span>
           </button>
