@@ -29,6 +29,12 @@ final readonly class Lead
     }
 
     /** The length in metres, if all of its cables have one. */
+    /** How long it is at least: the parts of which that is known. */
+    public function leastM(): float
+    {
+        return array_sum(array_map(static fn (Part $part): float => $part->lengthM ?? 0.0, $this->parts));
+    }
+
     public function lengthM(): ?float
     {
         $length = 0.0;

@@ -27,7 +27,7 @@ final class Walk
         }
         $judgement = self::between($joint->a, $joint->b, $joint->lead->parts);
         if (Verdict::Works === $judgement->verdict && self::isTooLong($joint)) {
-            $judgement = Judgement::unknown('whether it works over this length', "a DIN lead of {$joint->lead->lengthM()} m is longer than the 15 m of the specification; try it with a burst that fills it");
+            $judgement = Judgement::unknown('whether it works over this length', "a DIN lead of {$joint->lead->leastM()} m is longer than the 15 m of the specification; try it with a burst that fills it");
         }
 
         return new Judgement(
@@ -163,10 +163,10 @@ final class Walk
     private static function warnings(Joint $joint): array
     {
         $warnings = [];
-        $length = $joint->lead->lengthM();
+        $length = $joint->lead->leastM();
         $connectors = [$joint->a?->plug->connector, $joint->b?->plug->connector, ...array_merge(...array_map(static fn (Part $part): array => $part->ends ?? [], $joint->lead->parts))];
         $isUsb = [] !== array_filter($connectors, static fn (?Connector $connector): bool => $connector?->isUsb() ?? false);
-        if ($isUsb && null !== $length && $length > self::LONGEST_USB_M) {
+        if ($isUsb && $length > self::LONGEST_USB_M) {
             $warnings[] = "a USB lead of {$length} m is longer than the 5 m that are safe; use a powered hub";
         }
         foreach ($joint->lead->parts as $part) {
@@ -183,9 +183,9 @@ final class Walk
     {
         $isMidi = Carries::Midi === $joint->a?->use?->carries || Carries::Midi === $joint->b?->use?->carries;
         $isPackets = ($joint->a?->plug->connector->isPackets() ?? false) || ($joint->b?->plug->connector->isPackets() ?? false);
-        $length = $joint->lead->lengthM();
+        $length = $joint->lead->leastM();
 
-        return $isMidi && !$isPackets && null !== $length && $length > self::LONGEST_DIN_M;
+        return $isMidi && !$isPackets && $length > self::LONGEST_DIN_M;
     }
 
     /** @return list<string> */

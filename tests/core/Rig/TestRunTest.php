@@ -9,6 +9,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Situation\RigFix;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\TestRun;
 use ZigzagPost\Core\Situation\TrialStep;
@@ -27,6 +28,29 @@ final class TestRunTest extends TestCase
         $run = self::trial();
         self::assertGreaterThan(5, \count($run->steps));
         self::assertSame([], self::failed(self::situation()->setup));
+    }
+
+    /** A DIN lead of more than 15 m is tried full, whatever of its length is known. */
+    public function testALongLeadIsTriedUnderFullLoad(): void
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        self::assertIsArray($json);
+        self::assertIsArray($json['leads']);
+        $desk = (int) array_search('desk', array_column($json['leads'], 'id'), true);
+        foreach ([[14, 0], [16, 1]] as [$metres, $bursts]) {
+            $parts = [['what' => 'cable', 'map' => 'straight', 'lengthM' => $metres], ['what' => 'adapter', 'map' => 'straight']];
+            $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', ["/leads/{$desk}/parts" => $parts]))->applied($json)))));
+            $run = TestRun::of($situation);
+            $full = array_values(array_filter($run->steps, static fn (TrialStep $step): bool => 'lead desk when full' === $step->control));
+            self::assertCount($bursts, $full, "{$metres} m");
+            self::assertCount(\count(self::trial()->steps) + $bursts, $run->steps, 'and nothing else');
+            foreach ($full as $step) {
+                $book = Compiler::load($situation->checked()->book);
+                self::assertTrue(TestRun::passes($step, $situation->setup, $book));
+                self::assertFalse(TestRun::passes($step, $situation->setup, $book, ['desk']));
+                self::assertSame(['lead desk when full'], TestRun::suspects([$step], array_values(array_diff_key($run->steps, [array_search($step, $run->steps, true) => true])))[0]);
+            }
+        }
     }
 
     /** Each lead, each box that passes on, each receiver: broken alone, it is noticed and among the suspects. */
