@@ -13,7 +13,7 @@ final class LeadsThatAreFull implements RigCheck
     public function findings(Situation $situation): iterable
     {
         foreach ($situation->fits() as $fit) {
-            if (!$fit->isDin || !$fit->load->isHeavy()) {
+            if (!$fit->isDin() || !$fit->load->isHeavy()) {
                 continue;
             }
             $percent = round($fit->load->percent(), 1);

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Chart\RouteKind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Fit\Burst;
 use ZigzagPost\Core\Rig\Fit\Load;
+use ZigzagPost\Core\Rig\Fit\Medium;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -23,7 +25,7 @@ final class RigFit
     private const CLOCKS_A_BEAT = 24;
 
     private readonly Graph $graph;
-    /** @var array<string, list<array{string, Hop, int}>> by direction of a lead: where it comes from, the hop, relays before it */
+    /** @var array<string, list<array{string, Hop, list<Medium>}>> by direction of a lead: where it comes from, the hop, what it has gone over before */
     private array $over = [];
     /** @var array<string, Load> by place where something leaves */
     private array $loads = [];
@@ -72,11 +74,9 @@ final class RigFit
             foreach ($ways as [$source]) {
                 $load = $load->with($this->loads[$source]);
             }
-            [$when, $worst] = $this->worst($ways, $bursts);
-            $connector = $this->setup->box($hop->to->unit)?->chart->plug($hop->to->plug())?->connector;
-            $other = $this->setup->box($hop->from->unit)?->chart->plug($hop->from->plug())?->connector;
+            [$when, $worst] = $this->worst($hop, $ways, $bursts);
             $where = [] !== array_filter($ways, static fn (array $way): bool => str_starts_with($way[0], LeadEnd::POST."\t")) ? 'rules' : 'sender';
-            $fits[] = new LeadFit($hop->lead, $hop->from->name(), $hop->to->name(), $when, $worst, $load, true !== $connector?->isPackets() && true !== $other?->isPackets(), $where);
+            $fits[] = new LeadFit($hop->lead, $hop->from->name(), $hop->to->name(), $when, $worst, $load, $this->medium($hop), $where);
         }
 
         return $fits;
@@ -85,25 +85,25 @@ final class RigFit
     /**
      * The burst of which a message arrives latest.
      *
-     * @param list<array{string, Hop, int}> $ways
+     * @param list<array{string, Hop, list<Medium>}> $ways
      * @param list<array{what: string, sent: array<int, list<array{int, string}>>}> $bursts
      *
      * @return array{string|null, Burst|null} when it is sent, and how late it is
      */
-    private function worst(array $ways, array $bursts): array
+    private function worst(Hop $hop, array $ways, array $bursts): array
     {
         [$when, $worst] = [null, null];
         foreach ($bursts as $burst) {
             $sent = [];
-            foreach ($ways as [$source, , $relays]) {
+            foreach ($ways as [$source, , $before]) {
                 [$unit, $port] = explode("\t", $source);
                 $index = LeadEnd::POST === $unit ? array_search($port, $this->book->ports(), true) : false;
                 if (false !== $index) {
-                    $sent[] = [$burst['sent'][$index] ?? [], $relays, $this->clockUs($port)];
+                    $sent[] = [$burst['sent'][$index] ?? [], $before, $this->clockUs($port)];
                 }
             }
-            $over = Burst::merged($sent);
-            if ([] !== $over->messages && (null === $worst || $over->worstUs() > $worst->worstUs())) {
+            $over = Burst::merged($sent, $this->medium($hop));
+            if (null !== $over && [] !== $over->messages && (null === $worst || $over->worstUs() > $worst->worstUs())) {
                 [$when, $worst] = [$burst['what'], $over];
             }
         }
@@ -131,12 +131,41 @@ final class RigFit
     {
         $this->loads[$source] = $load;
         foreach ($this->graph->reachedFrom($socket) as $way) {
-            $relays = \count(array_filter($way, static fn (Hop $hop): bool => RouteKind::Message === $hop->kind));
             $last = $way[\count($way) - 1];
             if (null !== $last->lead && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)) {
-                $this->over["{$last->from->key}\t{$last->to->key}"][] = [$source, $last, $relays];
+                $this->over["{$last->from->key}\t{$last->to->key}"][] = [$source, $last, $this->before($way)];
             }
         }
+    }
+
+    /**
+     * What a message goes over before the last lead of its way, up to each box that waits for the whole message.
+     *
+     * @param list<Hop> $way
+     *
+     * @return list<Medium>
+     */
+    private function before(array $way): array
+    {
+        $before = [];
+        $medium = Medium::Serial;
+        foreach ($way as $hop) {
+            if (RouteKind::Message === $hop->kind) {
+                $before[] = $medium;
+            }
+            $medium = null === $hop->lead ? $medium : $this->medium($hop);
+        }
+
+        return $before;
+    }
+
+    private function medium(Hop $hop): Medium
+    {
+        $connectors = array_map(fn (Socket $socket): ?Connector => $this->setup->box($socket->unit)?->chart->plug($socket->plug())?->connector, [$hop->from, $hop->to]);
+        $isUsb = [] !== array_filter($connectors, static fn (?Connector $connector): bool => true === $connector?->isUsb());
+        $isPackets = [] !== array_filter($connectors, static fn (?Connector $connector): bool => true === $connector?->isPackets());
+
+        return $isUsb ? Medium::Usb : ($isPackets ? Medium::Network : Medium::Serial);
     }
 
     /**

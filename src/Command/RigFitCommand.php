@@ -9,6 +9,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Rig\Fit\Medium;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\Situation;
 
@@ -28,8 +29,12 @@ final class RigFitCommand extends RigCommand
             $late = null === $fit->burst ? 'no burst' : \sprintf('last message %.2f ms late %s', $fit->burst->worstUs() / 1000, $fit->when);
             $load = \sprintf('%.1f %% streams', $fit->load->percent()).($fit->load->isHeavy() ? (null === $fit->load->thinMs() ? ', impossible' : ", thin {$fit->load->thinMs()}ms in the {$fit->where}") : '');
             $load = [] === $fit->load->unknown ? $load : "at least {$load} (unknown: ".implode(', ', $fit->load->unknown).')';
-            $lines[] = "{$fit->lead->id}: {$fit->from} - {$fit->to}: {$late}; {$load}".($fit->isDin ? '' : ' (estimate)');
-            $isBad = $isBad || ($fit->isDin && $fit->load->percent() > 100);
+            $lines[] = "{$fit->lead->id}: {$fit->from} - {$fit->to}: {$late}; {$load}".match ($fit->medium) {
+                Medium::Serial => '',
+                Medium::Usb => ' (estimate)',
+                Medium::Network => ' (how late is unknown on a network)',
+            };
+            $isBad = $isBad || ($fit->isDin() && $fit->load->percent() > 100);
         }
 
         return [$lines, ['leads' => FitView::of($situation->fits())], $isBad ? 1 : 0];

@@ -6,6 +6,7 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Rig\Fit\Lateness;
+use ZigzagPost\Core\Rig\Fit\Medium;
 use ZigzagPost\Core\World\LeadFit;
 
 /** Whether everything fits on the leads, as it is shown. */
@@ -34,7 +35,8 @@ final class FitView
             'streams' => $fit->load->streams,
             'unknown' => $fit->load->unknown,
             'where' => $fit->where,
-            'isEstimate' => !$fit->isDin,
+            'isEstimate' => !$fit->isDin(),
+            'isUnknown' => Medium::Network === $fit->medium,
         ], $fits);
     }
 }

@@ -1384,6 +1384,8 @@ export interface components {
             unknown: string[];
             where: string;
             isEstimate: boolean;
+            /** @description whether nobody knows how late anything is */
+            isUnknown: boolean;
         };
         RigFinding: {
             key: string;

@@ -35,7 +35,11 @@ function Strip({ fit }: { fit: LeadFit }) {
         <strong>{fit.lead}</strong>
         <span className="text-sm">
           {fit.from} → {fit.to}
-          {fit.isEstimate ? ', an estimate' : ''}
+          {fit.isUnknown
+            ? ', how late is unknown until it is measured'
+            : fit.isEstimate
+              ? ', an estimate'
+              : ''}
         </span>
         <span
           className={`ml-auto text-lg font-semibold ${fit.isHeavy && !fit.isEstimate ? 'text-error' : ''}`}

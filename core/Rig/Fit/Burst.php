@@ -20,23 +20,29 @@ final readonly class Burst
      */
     public static function over(array $messages, int $relays = 0, bool $runningStatus = false, ?int $clockUs = null): self
     {
-        return self::merged([[$messages, $relays, $clockUs]], $runningStatus);
+        return self::merged([[$messages, $relays > 0 ? array_fill(0, $relays, Medium::Serial) : [], $clockUs]], Medium::Serial, $runningStatus) ?? new self([]);
     }
 
     /**
      * What several senders send over a lead where their ways have come together: each waits for what came before it.
      *
-     * @param list<array{list<array{int, string}>, int, int|null}> $ways messages, relays on the way to the lead, and distance of the clock bytes on it
+     * @param list<array{list<array{int, string}>, list<Medium>, int|null}> $ways messages, what they go over before, from one box to the next that waits
+     *                                                                            for the whole message, and distance of the clock bytes on it
+     *
+     * @return self|null null where it goes over something of which the time is not known
      */
-    public static function merged(array $ways, bool $runningStatus = false): self
+    public static function merged(array $ways, Medium $last, bool $runningStatus = false): ?self
     {
         $waiting = [];
         $clocks = [];
-        foreach ($ways as [$messages, $relays, $clockUs]) {
+        foreach ($ways as [$messages, $before, $clockUs]) {
             $lengths = self::lengths($messages, $runningStatus);
             $times = array_column($messages, 0);
-            for ($hop = 0; $hop < $relays; ++$hop) {
-                $times = Wire::arrivals(array_map(static fn (int $time, int $length): array => [$time, $length], $times, $lengths), $clockUs);
+            foreach ($before as $medium) {
+                $times = $medium->arrivals(array_map(static fn (int $time, int $length): array => [$time, $length], $times, $lengths), $clockUs);
+                if (null === $times) {
+                    return null;
+                }
             }
             foreach ($messages as $index => $message) {
                 $waiting[] = [$times[$index], $lengths[$index], ...$message];
@@ -44,9 +50,9 @@ final readonly class Burst
             $clocks = null === $clockUs ? $clocks : [...$clocks, $clockUs];
         }
         usort($waiting, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
-        $arrivals = Wire::arrivals(array_map(static fn (array $each): array => [$each[0], $each[1]], $waiting), [] === $clocks ? null : min($clocks));
+        $arrivals = $last->arrivals(array_map(static fn (array $each): array => [$each[0], $each[1]], $waiting), [] === $clocks ? null : min($clocks));
 
-        return new self(array_map(static fn (array $each, int $arrival): Lateness => new Lateness($each[2], $each[3], $arrival - $each[2]), $waiting, $arrivals));
+        return null === $arrivals ? null : new self(array_map(static fn (array $each, int $arrival): Lateness => new Lateness($each[2], $each[3], $arrival - $each[2]), $waiting, $arrivals));
     }
 
     /**

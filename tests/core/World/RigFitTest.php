@@ -75,6 +75,20 @@ final class RigFitTest extends TestCase
         self::assertSame([1280, 2240, 3200], self::late($fits['both']));
     }
 
+    /** USB hands over at the next millisecond; a hub behind it sends on over DIN from there. Of a network nobody knows. */
+    public function testWhatIsNotSerialIsEstimatedOrUnknown(): void
+    {
+        foreach ([['usb b', 'usb', [1000, 1000], [1960, 2920]], ['network', 'network', [], []]] as [$connector, $carries, $first, $then]) {
+            $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [['id' => 'in', 'label' => 'In', 'connector' => $connector, 'uses' => [['way' => 'in', 'carries' => $carries]]], Kit::din('out', 'out')], 'routes' => [['id' => 'on', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message']]];
+            $book = "port one out\nscene \"First\"\nscene \"Second\"\n  on enter post cc 1 value 1 to one\n  on enter post cc 2 value 2 to one\n";
+            $rig = Kit::rig(['hub' => $hub, 'synth' => Kit::hearer('Synth')], [['name' => 'hub', 'chart' => 'hub'], ['name' => 'synth', 'chart' => 'synth']], [Kit::lead('one', 'post one', 'hub in'), Kit::lead('two', 'hub out', 'synth in')], ['rulebook' => $book]);
+            $fits = self::named((new Situation(Kit::setup($rig, $book)))->fits());
+
+            self::assertSame([$first, $then], [self::late($fits['one']), self::late($fits['two'])], $connector);
+            self::assertSame([false, true], [$fits['one']->isDin(), $fits['two']->isDin()]);
+        }
+    }
+
     public function testAStreamInsideAPlugIsMeantByItsNameAlone(): void
     {
         $usb = ['id' => 'usb', 'label' => 'USB', 'connector' => 'usb b', 'uses' => [['way' => 'both', 'carries' => 'usb']], 'streams' => [['id' => 'notes', 'label' => 'Notes', 'way' => 'both'], ['id' => 'remote', 'label' => 'Remote', 'way' => 'both']]];
