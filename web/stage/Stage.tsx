@@ -30,6 +30,7 @@ export function Stage({
   onPlace: (place: number) => void;
 }) {
   const scenes = usePart(store, (state) => state.scenes);
+  const isOpen = usePart(store, (state) => state.isOpen);
   const trouble = usePart(store, (state) => state.trouble);
   const isThere = useConnection();
   const [isLocked, setLocked] = useState(true);
@@ -42,6 +43,8 @@ export function Stage({
 
   // Two presses can come before the first is drawn.
   const at = useRef(place);
+  // What is pressed before the bench is there is sent once it is.
+  const early = useRef<number | null>(null);
   at.current = place;
   const go = (to: number) => {
     const wanted = songs[to];
@@ -50,7 +53,14 @@ export function Stage({
     }
     at.current = to;
     onPlace(to);
-    const first = scenes.titles.indexOf(wanted.scenes?.[0] ?? '');
+    if (isOpen) {
+      send(to);
+    } else {
+      early.current = to;
+    }
+  };
+  const send = (to: number) => {
+    const first = scenes.titles.indexOf(songs[to]?.scenes?.[0] ?? '');
     if (scenes.songs === songs.length) {
       store.goToSong(to);
     } else if (first >= 0) {
@@ -62,7 +72,12 @@ export function Stage({
   useEffect(() => {
     const before = follow.current;
     follow.current = { song: scenes.song, current: scenes.current };
-    if (scenes.song !== before.song && scenes.songs === songs.length) {
+    if (early.current !== null) {
+      if (isOpen) {
+        send(early.current);
+        early.current = null;
+      }
+    } else if (scenes.song !== before.song && scenes.songs === songs.length) {
       onPlace(scenes.song);
     } else if (scenes.current !== before.current && scene !== undefined) {
       onPlace(placeOf(songs, place, scene));
