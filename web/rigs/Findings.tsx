@@ -1,12 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Wrench } from 'lucide-react';
 import { Link } from 'react-router';
-import { author } from '../api/author';
 import { api } from '../api/client';
 import type { RigFinding } from '../api/types';
 import { Button } from '../ui/Button';
 import { applied } from './edits';
 import type { Chosen } from './RigPicture';
+import { PutToRest, Resting } from './Resting';
 import type { RigWork } from './useRig';
 
 const LOOKS = {
@@ -74,43 +74,12 @@ export function Findings({
                   }
                 />
               )}
-              {finding.severity !== 'error' && (
-                <Button
-                  tone="quiet"
-                  label="Put to rest"
-                  aria-label={`Put to rest: ${finding.text}`}
-                  onClick={() =>
-                    work.change((before) => ({
-                      ...before,
-                      rests: [
-                        ...(before.rests ?? []),
-                        {
-                          cause: finding.key,
-                          reason: 'known',
-                          at: new Date().toISOString().slice(0, 10),
-                          ...(author() === '' ? {} : { by: author() }),
-                        },
-                      ],
-                    }))
-                  }
-                />
-              )}
+              <PutToRest finding={finding} work={work} />
             </div>
           </li>
         ))}
       </ul>
-      {computed.resting.length > 0 && (
-        <p className="p-3 text-sm">
-          {computed.resting.length} put to rest.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => work.change((before) => ({ ...before, rests: [] }))}
-          >
-            Wake them
-          </button>
-        </p>
-      )}
+      <Resting work={work} />
       {computed.cautions.length > 0 && (
         <section aria-label="Cautions" className="m-3 border-l-4 border-warning pl-3 text-sm">
           {computed.cautions.map((text) => (

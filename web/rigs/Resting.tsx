@@ -1,0 +1,108 @@
+import { useState } from 'react';
+import { author } from '../api/author';
+import type { RigFinding } from '../api/types';
+import { Button } from '../ui/Button';
+import { useFocus } from '../ui/useFocus';
+import type { RigWork } from './useRig';
+
+/** A finding that may stay, for a reason: it is told no more until its cause changes. */
+export function PutToRest({ finding, work }: { finding: RigFinding; work: RigWork }) {
+  const [isAsking, setAsking] = useState(false);
+  return isAsking ? (
+    <Why
+      onCancel={() => setAsking(false)}
+      onRest={(reason) =>
+        work.change((rig) => ({
+          ...rig,
+          rests: [
+            ...(rig.rests ?? []),
+            {
+              cause: finding.key,
+              reason,
+              at: new Date().toISOString().slice(0, 10),
+              ...(author() === '' ? {} : { by: author() }),
+            },
+          ],
+        }))
+      }
+    />
+  ) : (
+    <Button
+      tone="quiet"
+      label="Put to rest"
+      aria-label={`Put to rest: ${finding.text}`}
+      onClick={() => setAsking(true)}
+    />
+  );
+}
+
+function Why({ onRest, onCancel }: { onRest: (reason: string) => void; onCancel: () => void }) {
+  const [reason, setReason] = useState('');
+  const field = useFocus();
+  return (
+    <form
+      className="flex flex-1 flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim() !== '') {
+          onRest(reason.trim());
+        }
+      }}
+    >
+      <input
+        ref={field}
+        className="input input-sm min-w-40 flex-1"
+        aria-label="Why it may stay"
+        placeholder="Why it may stay"
+        value={reason}
+        maxLength={200}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') {
+            event.stopPropagation();
+            onCancel();
+          }
+        }}
+      />
+      <Button label="Rest it" type="submit" disabled={reason.trim() === ''} />
+    </form>
+  );
+}
+
+/** What was put to rest: why, when and by whom, and the way back. */
+export function Resting({ work }: { work: RigWork }) {
+  const resting = work.computed?.resting ?? [];
+  if (resting.length === 0) {
+    return null;
+  }
+  return (
+    <section aria-label="Put to rest" className="p-3 text-sm">
+      <h3 className="font-semibold">Put to rest</h3>
+      <ul className="flex flex-col gap-1">
+        {resting.map((finding) => {
+          const rest = work.rig.rests?.find((each) => each.cause === finding.key);
+          return (
+            <li key={finding.key} className="flex flex-wrap items-center gap-2">
+              <span className="min-w-40 flex-1">
+                {finding.text} <b>{rest?.reason}</b>
+                {rest?.by === undefined ? '' : `, ${rest.by}`}
+                {rest?.at === undefined ? '' : `, ${rest.at}`}
+              </span>
+              <Button
+                tone="quiet"
+                label="Wake it"
+                aria-label={`Wake: ${finding.text}`}
+                onClick={() =>
+                  work.change((rig) => ({
+                    ...rig,
+                    rests: (rig.rests ?? []).filter((each) => each.cause !== finding.key),
+                  }))
+                }
+              />
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
