@@ -23,7 +23,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\Ways;
+use ZigzagPost\Core\Situation\Way\Ways;
 
 /** What is computed from charts and rigs. */
 final readonly class RigController

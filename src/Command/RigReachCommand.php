@@ -12,9 +12,9 @@ use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
-use ZigzagPost\Core\Situation\Arrival;
 use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\Ways;
+use ZigzagPost\Core\Situation\Way\Arrival;
+use ZigzagPost\Core\Situation\Way\Ways;
 
 #[AsCommand('rig:reach', 'Follows a control to everything that it moves, or a parameter back to all that moves it')]
 final class RigReachCommand extends RigCommand

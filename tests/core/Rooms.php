@@ -47,6 +47,7 @@ final class Rooms
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'World' => ['Midi', 'Rulebook/Code', 'Engine/Book', 'Engine/Trace', 'Engine/Time', 'Engine/Scenes', 'Engine', 'Engine/Change', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Fit', 'Rig/Wire'],
         'Situation' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Engine/Book', 'Compile', 'Check', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Fit', 'Rig/Plan', 'Rig/Wire', 'World'],
+        'Situation/Way' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Compile', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Plan', 'Rig/Wire', 'World', 'Situation'],
         'Show/Learn' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook', 'Rulebook/Change', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation'],
         'Show/Sheet' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Rulebook/Naming', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation', 'Show/Learn'],
         'Show/Calibration' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Rig/Setup', 'Rig/Name', 'Situation'],

@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Heard;
 
 /** The ways between a unit and the post, and between the post and a unit: whether they are open, and what of them is not known. */

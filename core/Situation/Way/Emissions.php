@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -22,6 +22,8 @@ use ZigzagPost\Core\Rulebook\Step\SetStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TakenBy;
 
 /**
  * All that can leave the post because of a control, whatever the state, read from the rules that can take it and from what they can set

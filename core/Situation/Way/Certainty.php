@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
@@ -19,6 +19,8 @@ use ZigzagPost\Core\Rulebook\Step\PlayStep;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TakenBy;
 
 /** What rules do with a control in any state whatever, as far as that can be read from them: "always" and "never" are said by nothing else. */
 final class Certainty

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Heard;
 
 /** What a control moves over leads and hubs alone, without any rule. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
@@ -20,6 +20,8 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\TakenBy;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\Heard;
 use ZigzagPost\Core\World\RigWorld;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Rig\Setup\Hop;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Situation;
+namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Hears;
@@ -14,6 +14,7 @@ use ZigzagPost\Core\Rig\Plan\Channels;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Heard;
 
 /** Whether devices can hear what leaves the post, and why not: on each way the first thing that stands in it. */
