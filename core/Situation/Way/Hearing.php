@@ -123,6 +123,10 @@ final readonly class Hearing
 
             return \is_string($switch) ? "{$box->name} does not receive {$kind->value} while {$switch} is off" : "{$box->name} does not receive {$kind->value}";
         }
+        $keys = $box->chart->keys;
+        if (Kind::Note === $emission->kind && Kind::Note === $kind && null !== $keys && null !== $emission->number && ($emission->number < $keys->low || $emission->number > $keys->high)) {
+            return "key {$emission->number} is out of the range of {$box->name}, {$keys->low} to {$keys->high}";
+        }
 
         return null;
     }

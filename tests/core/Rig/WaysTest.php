@@ -84,6 +84,7 @@ final class WaysTest extends TestCase
         yield 'same number' => ['send out channel 3', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
         yield 'played' => ['play box', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
         yield 'played, thru off' => ['play box', $thru(['setting' => 'sw'], [$switch('off')]), [], 'box parameter Level: never: sw of hub is off'];
+        yield 'key out of range' => ["become note 10 velocity value channel 3\n  send out", $thru([]), ['keys' => ['low' => 24, 'high' => 96]], 'box note: never: key 10 is out of the range of box, 24 to 96'];
         yield 'no lead' => ['send side', $thru([]), [], 'post anything: never: no lead leads from the port side to a device'];
         yield 'dropped' => ['drop', $thru([]), [], 'post anything: never: rule "R" drops it in line 7'];
         yield 'nothing sent' => ['remember m = value', $thru([]), [], 'post anything: never: rule "R" takes it, and nothing comes of it'];
@@ -259,7 +260,7 @@ final class WaysTest extends TestCase
         $charts = [
             'board' => ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'surface' => ['controls' => [['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]]]]],
             'hub' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], ...$hub],
-            'box' => ['schema' => 1, 'name' => 'Box', 'sort' => 'synth', 'settings' => $box['settings'] ?? [], 'plugs' => [Kit::din('in', 'in')], 'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 3, ...array_diff_key($box, ['settings' => true])]], 'parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]]],
+            'box' => ['schema' => 1, 'name' => 'Box', 'sort' => 'synth', 'settings' => $box['settings'] ?? [], 'plugs' => [Kit::din('in', 'in')], 'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 3, ...array_diff_key($box, ['settings' => true, 'keys' => true])]], ...(isset($box['keys']) ? ['keys' => $box['keys']] : []), 'parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]]],
         ];
         $rig = Kit::rig($charts, array_map(static fn (string $name): array => ['name' => $name, 'chart' => $name], array_keys($charts)), [Kit::lead('one', 'board out', 'post board'), Kit::lead('two', 'post out', 'hub in'), Kit::lead('three', 'hub out', 'box in')], ['rulebook' => "port board in\nport out out\nport side out\nmemory m = 0\nrule \"R\"\n  take board \"Fader\"\n  {$rule}\n"]);
         $setup = RigFile::setup($rig);
