@@ -79,9 +79,9 @@ final class RigWorkTest extends PageTestCase
         $this->one('[aria-label^="Put to rest: thru of knot is off"]')->sendKeys(Key::ENTER);
         $this->one('[aria-label="Why it may stay"]')->sendKeys('the gulls stay at home'.Key::ENTER);
         $this->until(fn (): bool => str_contains($this->text('section[aria-label="Put to rest"]'), 'the gulls stay at home'), 'it rests, with the reason');
-        self::assertStringNotContainsString('thru of knot is off', $this->text('[aria-label=Findings]'));
+        self::assertStringNotContainsString('thru of knot is off', $this->text('ul[aria-label=Findings]'));
         $this->one('[aria-label^="Wake: thru of knot is off"]')->sendKeys(Key::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'thru of knot is off'), 'and can be woken');
+        $this->until(fn (): bool => str_contains($this->text('ul[aria-label=Findings]'), 'thru of knot is off'), 'and can be woken');
     }
 
     /** A fader got another number; the rule that took it by the old one is put right by its name, in one step. */

@@ -20,7 +20,7 @@ export function Over({
   return (
     <section
       aria-label={label}
-      className="flex max-h-96 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
+      className="flex max-h-112 flex-col gap-2 overflow-auto rounded-box border-2 border-primary bg-base-200 p-3 shadow-lg"
     >
       <header className="flex items-center gap-2">
         <h2 className="flex-1 font-semibold">{title}</h2>
