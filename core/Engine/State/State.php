@@ -183,10 +183,14 @@ final class State
         return get_object_vars($this);
     }
 
-    /** @param array<string, mixed> $saved */
+    /**
+     * What an earlier version did not keep stays as it is at the start; what is kept no more is left out.
+     *
+     * @param array<string, mixed> $saved
+     */
     public function restore(array $saved): void
     {
-        foreach ($saved as $name => $value) {
+        foreach (array_intersect_key($saved, get_object_vars($this)) as $name => $value) {
             $this->{$name} = $value; // @phpstan-ignore property.dynamicName
         }
     }
