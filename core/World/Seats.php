@@ -26,7 +26,7 @@ final readonly class Seats
      * @param array<string, true> $led in ports that some unit is led to, whether or not anything comes in
      * @param ControlName|null $mark the control that says that something was wrong
      */
-    private function __construct(public array $boxes, public array $at, public array $from, public array $stopped, private array $led, private ?ControlName $mark)
+    public function __construct(public array $boxes, public array $at, public array $from, public array $stopped, public array $led, public ?ControlName $mark)
     {
     }
 

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Rig\RigReader;
+use App\Storage\CodeFolder;
 use App\Storage\DataFolder;
 use App\Storage\Shelf;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Data\PhpCode;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -24,11 +26,15 @@ use ZigzagPost\Core\World\Seats;
  */
 final readonly class Books
 {
+    /** Texts and rigs, which memory keeps where the disk takes no more. */
     private Shelf $shelf;
+    /** What is compiled, on disk only. */
+    private CodeFolder $code;
 
     public function __construct(string $cacheDir, DataFolder $data)
     {
         $this->shelf = new Shelf($cacheDir.'/books', $data->inMemory());
+        $this->code = new CodeFolder($cacheDir.'/books');
     }
 
     /**
@@ -42,13 +48,17 @@ final readonly class Books
         $class = self::nameOf($source->class);
         $kept = null === $rig ? '' : Json::write($rig);
         $name = null === $rig ? $class : "{$class}-".md5($kept.$text);
-        if (null === $this->shelf->path("{$class}.php") || null === $this->shelf->path("{$name}.book") || (null !== $rig && null === $this->shelf->path(self::seatsFile($name)))) {
+        if (null === $this->shelf->path("{$name}.book")) {
             if (null !== $rig) {
                 $this->shelf->write("{$name}.rig", $kept);
-                $this->shelf->write(self::seatsFile($name), serialize(Seats::of(Setup::of($rig, $checked->written))));
             }
             $this->shelf->write("{$name}.book", $text);
-            $this->shelf->write("{$class}.php", "<?php\n\n".$source->php);
+        }
+        if (null === $this->code->file("{$class}.php")) {
+            $this->code->write("{$class}.php", "<?php\n\n".$source->php);
+        }
+        if (null !== $rig && null === $this->seatsFile($name)) {
+            $this->keepSeats($name, Seats::of(Setup::of($rig, $checked->written)));
         }
 
         return $name;
@@ -62,7 +72,7 @@ final readonly class Books
         }
         $hash = substr($name, 0, 32);
         $class = Compiler::NAMESPACE.'\\Book_'.$hash;
-        $file = $this->shelf->path("{$hash}.php");
+        $file = $this->code->file("{$hash}.php");
         if (null !== $file && !class_exists($class, false)) {
             require $file;
         }
@@ -74,8 +84,12 @@ final readonly class Books
     /** The units of the rig that hear a book; null where it has none. */
     public function seats(string $name): ?Seats
     {
-        $kept = self::isName($name) ? $this->shelf->read(self::seatsFile($name)) : null;
-        $seats = null === $kept ? null : @unserialize($kept);
+        $file = self::isName($name) ? $this->seatsFile($name) : null;
+        try {
+            $seats = null === $file ? null : require $file;
+        } catch (\Error) {
+            $seats = null; // charts had other fields when it was written
+        }
 
         return $seats instanceof Seats ? $seats : $this->seatsAgain($name);
     }
@@ -102,11 +116,33 @@ final readonly class Books
             return null;
         }
 
-        return null === $rig || null === $text ? null : Seats::of(Setup::of($rig, Checker::check($text, RigReader::devices($rig))->written));
+        $seats = null === $rig || null === $text ? null : Seats::of(Setup::of($rig, Checker::check($text, RigReader::devices($rig))->written));
+        if (null !== $seats) {
+            $this->keepSeats($name, $seats);
+        }
+
+        return $seats;
+    }
+
+    /** Books that differ in their rules alone have the same seats, so these are named after what they are. */
+    private function keepSeats(string $name, Seats $seats): void
+    {
+        $php = "<?php\n\nreturn ".PhpCode::of($seats).";\n";
+        $sum = md5($php);
+        if (null !== $this->code->file("{$sum}.seats.php") || $this->code->write("{$sum}.seats.php", $php)) {
+            $this->shelf->write(self::pointer($name), $sum);
+        }
+    }
+
+    private function seatsFile(string $name): ?string
+    {
+        $sum = $this->shelf->read(self::pointer($name));
+
+        return null !== $sum && 1 === preg_match('/^[0-9a-f]{32}$/D', $sum) ? $this->code->file("{$sum}.seats.php") : null;
     }
 
     /** What is kept of another version of the bench is not taken for this one's. */
-    private static function seatsFile(string $name): string
+    private static function pointer(string $name): string
     {
         return "{$name}.seats".Bench::VERSION;
     }
@@ -114,6 +150,7 @@ final readonly class Books
     public function sweep(int $seconds): void
     {
         $this->shelf->sweep($seconds);
+        $this->code->sweep($seconds);
     }
 
     /** From the text; null where the compiler makes another book of it now. */

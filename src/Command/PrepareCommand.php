@@ -6,6 +6,7 @@ namespace App\Command;
 
 use App\Storage\Copies;
 use App\Storage\DataFolder;
+use App\Storage\MemoryFolder;
 use App\Storage\StorageProblem;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -14,6 +15,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\NullOutput;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Filesystem\Filesystem;
 
 /** Looks at the data before the application starts, and says in one line what is wrong with them and what to do. */
 #[AsCommand('app:prepare', 'Makes the data ready for the application to start')]
@@ -77,6 +79,9 @@ final class PrepareCommand extends Command
         $this->call('doctrine:migrations:migrate', ['--allow-no-migration' => true]);
         $this->call('app:demo-data');
         $this->protect();
+        if (MemoryFolder::isOurs($this->data->formerlyInMemory())) {
+            (new Filesystem())->remove($this->data->formerlyInMemory());
+        }
         $this->call('app:sweep');
 
         return null;

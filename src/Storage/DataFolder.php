@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Storage;
 
 /** Where everything is that belongs to one database: beside it, under its name. */
-final readonly class DataFolder
+final class DataFolder
 {
-    public function __construct(public string $database)
+    private ?string $inMemory = null;
+
+    public function __construct(public readonly string $database)
     {
     }
 
@@ -29,12 +31,21 @@ final readonly class DataFolder
         return $this->beside('.copies');
     }
 
-    /** Stands in for the disk when it is full; only its owner can read it. */
+    /** Stands in for the disk when it is full; nobody but its owner can look into it. */
     public function inMemory(): string
     {
-        $shared = is_dir('/dev/shm') ? '/dev/shm' : sys_get_temp_dir();
+        return $this->inMemory ??= (new MemoryFolder($this->beside('.memory'), $this->beside('.instead'), self::shared()))->path();
+    }
 
-        return $shared.'/zigzag-'.posix_geteuid().'-'.hash('xxh64', $this->database);
+    /** Where an earlier version had such a folder, under a name that could be guessed. */
+    public function formerlyInMemory(): string
+    {
+        return self::shared().'/zigzag-'.posix_geteuid().'-'.hash('xxh64', $this->database);
+    }
+
+    private static function shared(): string
+    {
+        return is_dir('/dev/shm') ? '/dev/shm' : sys_get_temp_dir();
     }
 
     private function beside(string $ending): string

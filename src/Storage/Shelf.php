@@ -85,16 +85,21 @@ final readonly class Shelf
     /** Deletes what has not been used for so long. */
     public function sweep(int $seconds): void
     {
-        foreach ([$this->inMemory, $this->folder] as $folder) {
-            foreach (glob("{$folder}/*") ?: [] as $file) {
-                if (is_file($file) && time() - max((int) @filemtime($file), (int) @fileatime($file)) > $seconds) {
-                    @unlink($file);
-                }
+        self::sweepFolder($this->inMemory, $seconds);
+        self::sweepFolder($this->folder, $seconds);
+    }
+
+    public static function sweepFolder(string $folder, int $seconds): void
+    {
+        foreach (glob("{$folder}/*") ?: [] as $file) {
+            if (is_file($file) && time() - max((int) @filemtime($file), (int) @fileatime($file)) > $seconds) {
+                @unlink($file);
             }
         }
     }
 
-    private static function put(string $folder, string $name, string $bytes): bool
+    /** Writes a file whole or not at all. */
+    public static function put(string $folder, string $name, string $bytes): bool
     {
         if (!is_dir($folder) && !@mkdir($folder, 0o700, true) && !is_dir($folder)) {
             return false;

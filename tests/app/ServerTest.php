@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App;
 
+use App\Storage\DataFolder;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
@@ -25,7 +26,8 @@ final class ServerTest extends TestCase
     protected function tearDown(): void
     {
         $this->demo?->stop(5, \SIGTERM);
-        (new Filesystem())->remove([$this->folder, ...glob('/dev/shm/zigzag-'.posix_geteuid().'-'.hash('xxh64', "{$this->folder}/a.sqlite")) ?: []]);
+        $memory = (new DataFolder("{$this->folder}/a.sqlite"))->inMemory();
+        (new Filesystem())->remove([$this->folder, $memory]);
     }
 
     public function testStaticFilesAreCachedCompressedAndGuarded(): void
