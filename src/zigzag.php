@@ -11,6 +11,7 @@ use App\Command\CheckedOutput;
 use App\Command\CommandFailed;
 use App\Command\ConvertCommand;
 use App\Command\FormatCommand;
+use App\Command\Library;
 use App\Command\OutputFile;
 use App\Command\PanicCommand;
 use App\Command\PlainCommand;
@@ -53,6 +54,9 @@ if (in_array($arguments[1] ?? '', ['rig', 'chart'], true) && isset($arguments[2]
 
 OutputFile::cleanUpWhenStopped();
 try {
+    if ('everything' === ($arguments[1] ?? '')) {
+        $application->addCommands([Library::command('everything')]);
+    }
     exit($application->run(new ArgvInput(array_values($arguments)), new CheckedOutput(fopen('php://stdout', 'w') ?: \STDOUT)));
 } catch (CommandFailed $failed) {
     fwrite(\STDERR, $failed->getMessage()."\n");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use App\Backup\Incoming;
 use App\Bench\Books;
 use App\Bench\Sessions;
 use App\Bench\TapeWork;
@@ -34,6 +35,7 @@ final class SweepCommand extends Command
         private readonly TapeWork $runs,
         private readonly Locks $locks,
         private readonly Copies $copies,
+        private readonly Incoming $incoming,
     ) {
         parent::__construct();
     }
@@ -48,6 +50,12 @@ final class SweepCommand extends Command
         $then = new \DateTimeImmutable(Document::KEPT);
         $this->store->createQuery('DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt < :then)')->execute(['then' => $then]);
         $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt < :then')->execute(['then' => $then]);
+        $this->incoming->sweep();
+        if ($this->incoming->isEmpty()) {
+            $coming = new \DateTimeImmutable(Document::COMING); // of a backup that was not brought to its end
+            $this->store->createQuery('DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt = :coming)')->execute(['coming' => $coming]);
+            $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt = :coming')->execute(['coming' => $coming]);
+        }
         $this->copies->make();
 
         return 0;

@@ -24,7 +24,7 @@ final readonly class Documents
         $query = $this->store->createQueryBuilder()
             ->select('d.id, d.kind, d.name, d.version, d.summary, d.changedAt, d.changedBy, d.deletedAt')
             ->from(Document::class, 'd')
-            ->where($deleted ? 'd.deletedAt IS NOT NULL' : 'd.deletedAt IS NULL')
+            ->where($deleted ? "d.deletedAt < '".Document::COMING."'" : 'd.deletedAt IS NULL')
             ->orderBy($deleted ? 'd.deletedAt' : 'd.changedAt', 'DESC')->addOrderBy('d.id');
         if (null !== $kind) {
             $query->andWhere('d.kind = :kind')->setParameter('kind', $kind);
@@ -109,6 +109,9 @@ final readonly class Documents
     public function takeBack(string $id): ?Document
     {
         $document = $this->store->find(Document::class, $id);
+        if (Document::COMING === $document?->deletedAt?->format('Y-m-d H:i:s')) {
+            return null;
+        }
         if (null !== $document) {
             $document->deletedAt = null;
             $this->store->flush();

@@ -15,6 +15,8 @@ class Document
 {
     /** How long what was deleted can be taken back. */
     public const KEPT = '-30 days';
+    /** Stands for when it was deleted while it is coming in with a backup; until all of that is there, it is hidden. */
+    public const COMING = '9999-12-31 00:00:00';
 
     #[ORM\Id]
     #[ORM\Column(length: 16)]

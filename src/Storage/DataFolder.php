@@ -25,6 +25,18 @@ final class DataFolder
         return $this->beside('.benches');
     }
 
+    /** Backups that are coming in. */
+    public function incoming(): string
+    {
+        return $this->beside('.incoming');
+    }
+
+    /** A library that is being made, to take the place of this one. */
+    public function staged(): string
+    {
+        return $this->beside('.next.sqlite');
+    }
+
     /** Daily copies of the database. */
     public function copies(): string
     {

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Backup;
+
+use App\Documents\RigKind;
+use App\Documents\RulebookKind;
+use App\Entity\Document;
+use App\Entity\Revision;
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
+
+/** Puts documents of a backup into the library, hidden until all of them are there. */
+final readonly class Arrivals
+{
+    private const TIME = 'Y-m-d H:i:s';
+
+    private Connection $database;
+
+    public function __construct(EntityManagerInterface $store)
+    {
+        $this->database = $store->getConnection();
+    }
+
+    /**
+     * Takes a document with its revisions. One that is here already, as it is in the file, stays; one that differs comes in beside it.
+     *
+     * @param array<string, int|string> $summary
+     *
+     * @return bool false when the time was over before all of it was in
+     */
+    public function take(Entry $entry, array $summary, Archive $archive, Stand $stand, string $by, float $until): bool
+    {
+        $id = $entry->text('id', '/^[0-9a-f]{16}$/D');
+        if (0 === $stand->revisions) {
+            $text = $this->withBooks($entry, Manifest::file($archive, $entry, Manifest::kind($entry, $stand->fileName), $stand->fileName), $stand);
+            $this->locked(function () use ($id, $entry, $text, $summary, $archive, $stand, $by): void {
+                $this->document($id, $entry, $text, $summary, $archive, $stand, $by);
+            });
+            if (0 === $stand->revisions) {
+                return true; // without its history
+            }
+        }
+        $revisions = $entry->list('revisions');
+        $isOver = false;
+        while ($stand->revisions <= \count($revisions) && !$isOver) {
+            $this->locked(function () use ($id, $entry, $revisions, $archive, $stand, $until): void {
+                do {
+                    $revision = $revisions[$stand->revisions - 1];
+                    $this->revision($id, $revision->number('number'), $revision->text('name', '/^/'), Manifest::file($archive, $revision, Manifest::kind($entry, $stand->fileName), $stand->fileName), $revision->time('begunAt'), $revision->time('at'), $revision->text('by', '/^/'), $revision->text('what', '/^/'));
+                    ++$stand->revisions;
+                } while ($stand->revisions <= \count($revisions) && microtime(true) < $until);
+            });
+            $isOver = microtime(true) >= $until;
+        }
+
+        return $stand->revisions > \count($revisions);
+    }
+
+    /**
+     * From now on it is there.
+     *
+     * @param list<string> $ids
+     */
+    public function show(array $ids): void
+    {
+        $this->locked(function () use ($ids): void {
+            foreach (array_chunk($ids, 500) as $some) {
+                $marks = implode(', ', array_fill(0, \count($some), '?'));
+                $this->database->executeStatement("UPDATE document SET deleted_at = NULL WHERE deleted_at = ? AND id IN ({$marks})", [Document::COMING, ...$some]);
+            }
+        });
+    }
+
+    /** @param array<string, int|string> $summary */
+    private function document(string $id, Entry $entry, string $text, array $summary, Archive $archive, Stand $stand, string $by): void
+    {
+        $name = $entry->text('name', '/^/');
+        $here = $this->database->fetchAssociative('SELECT name, text, deleted_at FROM document WHERE id = ?', [$id]);
+        if (false !== $here && Document::COMING === $here['deleted_at']) {
+            // Left behind by an import that was not brought to its end, maybe this one.
+            $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$id]);
+            $this->database->executeStatement('DELETE FROM document WHERE id = ?', [$id]);
+            $here = false;
+        }
+        if (false === $here) {
+            ++$stand->new;
+            $this->insert($id, $entry, $name, $text, $this->good($entry, $text, $archive, $stand), $summary, $entry->number('version'), $entry->time('createdAt'), $entry->time('changedAt'), $entry->text('changedBy', '/^/'));
+            $stand->brought[] = $id;
+            $stand->revisions = 1;
+        } elseif (null === $here['deleted_at'] && $text === $here['text'] && $name === $here['name']) {
+            ++$stand->same;
+        } else {
+            ++$stand->beside;
+            $now = new \DateTimeImmutable();
+            $copy = substr(hash('sha256', "{$id} {$stand->zip}"), 0, 16); // the same again after a kill
+            $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$copy]);
+            $this->database->executeStatement('DELETE FROM document WHERE id = ? AND deleted_at = ?', [$copy, Document::COMING]);
+            $this->insert($copy, $entry, Manifest::besideName($name), $text, '', $summary, 1, $now, $now, $by);
+            $this->revision($copy, 1, Manifest::besideName($name), $text, $now, $now, $by, Revision::IMPORTED);
+            $stand->brought[] = $copy;
+            if (RulebookKind::NAME === $entry->text('kind', '/^/')) {
+                $stand->books[$id] = $copy;
+            }
+        }
+    }
+
+    /** The text of a rig whose rulebook came in beside another one goes on with that. */
+    private function withBooks(Entry $entry, string $text, Stand $stand): string
+    {
+        if ([] === $stand->books || RigKind::NAME !== $entry->text('kind', '/^/')) {
+            return $text;
+        }
+        try {
+            $rig = Json::decode($text);
+        } catch (BadData) {
+            return $text;
+        }
+        $book = \is_array($rig) && \is_string($rig['book'] ?? null) ? ($stand->books[$rig['book']] ?? null) : null;
+
+        return null === $book || !\is_array($rig) ? $text : str_replace((string) json_encode($rig['book']), (string) json_encode($book), $text);
+    }
+
+    private function good(Entry $entry, string $text, Archive $archive, Stand $stand): string
+    {
+        $good = $entry->entryOrNull('good');
+
+        return match (true) {
+            $entry->has('isGood') => $text,
+            null !== $good => Manifest::file($archive, $good, Manifest::kind($entry, $stand->fileName), $stand->fileName),
+            default => '',
+        };
+    }
+
+    /** @param array<string, int|string> $summary */
+    private function insert(string $id, Entry $entry, string $name, string $text, string $good, array $summary, int $version, \DateTimeImmutable $createdAt, \DateTimeImmutable $changedAt, string $by): void
+    {
+        $this->database->executeStatement('INSERT INTO document (id, kind, name, text, good_text, summary, version, created_at, changed_at, changed_by, deleted_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+            $id, $entry->text('kind', '/^/'), $name, $text, $good, json_encode((object) $summary, \JSON_THROW_ON_ERROR), $version, self::time($createdAt), self::time($changedAt), $by, Document::COMING,
+        ]);
+    }
+
+    private function revision(string $document, int $number, string $name, string $text, \DateTimeImmutable $begunAt, \DateTimeImmutable $at, string $by, string $what): void
+    {
+        $this->database->executeStatement('INSERT OR IGNORE INTO revision (document, number, name, text, begun_at, at, author, what) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [$document, $number, $name, $text, self::time($begunAt), self::time($at), $by, $what]);
+    }
+
+    /**
+     * One transaction, which has the right to write from its beginning: so it waits for others instead of failing half way.
+     *
+     * @param \Closure(): void $work
+     */
+    private function locked(\Closure $work): void
+    {
+        $this->database->executeStatement('BEGIN IMMEDIATE');
+        try {
+            $work();
+            $this->database->executeStatement('COMMIT');
+        } catch (\Throwable $error) {
+            try {
+                $this->database->executeStatement('ROLLBACK');
+            } catch (\Throwable) {
+                // a full disk has rolled it back already
+            }
+            throw $error;
+        }
+    }
+
+    private static function time(\DateTimeImmutable $time): string
+    {
+        return $time->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format(self::TIME);
+    }
+}
