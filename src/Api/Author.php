@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Documents\Name;
 use Symfony\Component\HttpFoundation\Request;
 
 /** Who makes a change, as the browser tells: its user is asked once. */
@@ -15,8 +16,6 @@ final class Author
     /** Empty when nobody has said. */
     public static function of(Request $request): string
     {
-        $name = mb_scrub(rawurldecode((string) $request->headers->get(self::HEADER, '')));
-
-        return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', $name)), 0, self::LONGEST);
+        return trim(mb_substr(Name::line(rawurldecode((string) $request->headers->get(self::HEADER, ''))), 0, self::LONGEST));
     }
 }

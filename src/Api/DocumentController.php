@@ -10,6 +10,7 @@ use App\Documents\Difference;
 use App\Documents\DocumentKind;
 use App\Documents\Documents;
 use App\Documents\Kinds;
+use App\Documents\Name;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
 use App\Documents\RulebookKind;
@@ -30,8 +31,6 @@ use ZigzagPost\Core\Data\Json;
 #[Route('/api/documents')]
 final readonly class DocumentController
 {
-    private const LONGEST_NAME = 200;
-
     public function __construct(private Documents $documents, private RigStore $rigs)
     {
     }
@@ -73,8 +72,7 @@ final readonly class DocumentController
         } catch (BadDocument $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
-        $title = trim(mb_substr(pathinfo(mb_scrub($name), \PATHINFO_FILENAME), 0, self::LONGEST_NAME));
-        $title = '' === $title ? 'Brought in' : $title;
+        $title = Name::cleaned(pathinfo(mb_scrub($name), \PATHINFO_FILENAME));
         $document = RigKind::NAME === $kind->name()
             ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)
             : $this->documents->create($kind, $title, $text, Author::of($request), Revision::IMPORTED);
@@ -129,7 +127,7 @@ final readonly class DocumentController
     public function duplicate(string $id, Request $request): JsonResponse
     {
         $document = $this->find($id);
-        [$name, $by] = [mb_substr("{$document->name} (copy)", 0, self::LONGEST_NAME), Author::of($request)];
+        [$name, $by] = [mb_substr("{$document->name} (copy)", 0, Name::LONGEST), Author::of($request)];
         $copy = RigKind::NAME === $document->kind
             ? $this->rigs->bringIn(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), $name, $by, Revision::DUPLICATED) // with rules of its own
             : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED);
@@ -224,7 +222,6 @@ final readonly class DocumentController
         return Kinds::find($name) ?? throw Problem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
     }
 
-    /** Rulebooks may be half written; everything else has to be what it says it is. */
     /** Files in JSON are rigs or charts; everything else is a rulebook. */
     private static function kindOf(string $fileName, string $text): string
     {
@@ -235,6 +232,7 @@ final readonly class DocumentController
         return 1 === preg_match('/"units"\s*:/', $text) ? RigKind::NAME : ChartKind::NAME;
     }
 
+    /** Rulebooks may be half written; everything else has to be what it says it is. */
     private static function wellFormed(DocumentKind $kind, string $text): string
     {
         try {
@@ -250,7 +248,10 @@ final readonly class DocumentController
 
     private static function name(Body $body): string
     {
-        $name = trim($body->text('name', self::LONGEST_NAME));
+        $name = trim($body->text('name', 4 * Name::LONGEST), ' ');
+        if (!Name::isPlain($name) || mb_strlen($name) > Name::LONGEST) {
+            throw Problem::badRequest('a name is at most '.Name::LONGEST.' letters on one line, without control characters or direction marks');
+        }
 
         return '' === $name ? throw Problem::badRequest('a document needs a name') : $name;
     }

@@ -73,7 +73,7 @@ final class Archive
         if ($stat['size'] > $most) {
             throw BadDocument::at($this->fileName, $name, \sprintf('this is larger than %d MiB', $most >> 20));
         }
-        $content = @$this->zip->getFromName($name, $most + 1);
+        $content = 0 === $stat['size'] ? '' : @$this->zip->getFromName($name, $stat['size']);
 
         return false === $content || \strlen($content) !== $stat['size'] ? throw $this->damaged($name) : $content;
     }

@@ -36,7 +36,7 @@ final readonly class Arrivals
     {
         $id = $entry->text('id', '/^[0-9a-f]{16}$/D');
         if (0 === $stand->revisions) {
-            $text = $this->withBooks($entry, Manifest::file($archive, $entry, Manifest::kind($entry, $stand->fileName), $stand->fileName), $stand);
+            $text = Manifest::file($archive, $entry, Manifest::kind($entry, $stand->fileName), $stand->fileName);
             $this->locked(function () use ($id, $entry, $text, $summary, $archive, $stand, $by): void {
                 $this->document($id, $entry, $text, $summary, $archive, $stand, $by);
             });
@@ -60,15 +60,15 @@ final readonly class Arrivals
         return $stand->revisions > \count($revisions);
     }
 
-    /**
-     * From now on it is there.
-     *
-     * @param list<string> $ids
-     */
-    public function show(array $ids): void
+    /** From now on it is there. */
+    public function show(Stand $stand): void
     {
-        $this->locked(function () use ($ids): void {
-            foreach (array_chunk($ids, 500) as $some) {
+        $this->locked(function () use ($stand): void {
+            foreach ($stand->rigs as $rig) {
+                $text = $this->database->fetchOne('SELECT text FROM document WHERE id = ?', [$rig]);
+                $this->database->executeStatement('UPDATE document SET text = ? WHERE id = ?', [self::withBooks(\is_string($text) ? $text : '', $stand->books), $rig]);
+            }
+            foreach (array_chunk($stand->brought, 500) as $some) {
                 $marks = implode(', ', array_fill(0, \count($some), '?'));
                 $this->database->executeStatement("UPDATE document SET deleted_at = NULL WHERE deleted_at = ? AND id IN ({$marks})", [Document::COMING, ...$some]);
             }
@@ -90,6 +90,7 @@ final readonly class Arrivals
             ++$stand->new;
             $this->insert($id, $entry, $name, $text, $this->good($entry, $text, $archive, $stand), $summary, $entry->number('version'), $entry->time('createdAt'), $entry->time('changedAt'), $entry->text('changedBy', '/^/'));
             $stand->brought[] = $id;
+            $brought = $id;
             $stand->revisions = 1;
         } elseif (null === $here['deleted_at'] && $text === $here['text'] && $name === $here['name']) {
             ++$stand->same;
@@ -102,24 +103,29 @@ final readonly class Arrivals
             $this->insert($copy, $entry, Manifest::besideName($name), $text, '', $summary, 1, $now, $now, $by);
             $this->revision($copy, 1, Manifest::besideName($name), $text, $now, $now, $by, Revision::IMPORTED);
             $stand->brought[] = $copy;
+            $brought = $copy;
             if (RulebookKind::NAME === $entry->text('kind', '/^/')) {
                 $stand->books[$id] = $copy;
             }
         }
+        if (isset($brought) && RigKind::NAME === $entry->text('kind', '/^/')) {
+            $stand->rigs[] = $brought;
+        }
     }
 
-    /** The text of a rig whose rulebook came in beside another one goes on with that. */
-    private function withBooks(Entry $entry, string $text, Stand $stand): string
+    /**
+     * The text of a rig whose rulebook came in beside another one goes on with that.
+     *
+     * @param array<string, string> $books
+     */
+    private static function withBooks(string $text, array $books): string
     {
-        if ([] === $stand->books || RigKind::NAME !== $entry->text('kind', '/^/')) {
-            return $text;
-        }
         try {
             $rig = Json::decode($text);
         } catch (BadData) {
             return $text;
         }
-        $book = \is_array($rig) && \is_string($rig['book'] ?? null) ? ($stand->books[$rig['book']] ?? null) : null;
+        $book = \is_array($rig) && \is_string($rig['book'] ?? null) ? ($books[$rig['book']] ?? null) : null;
 
         return null === $book || !\is_array($rig) ? $text : str_replace((string) json_encode($rig['book']), (string) json_encode($book), $text);
     }

@@ -44,7 +44,7 @@ final readonly class Entry
         return true === ($this->members[$name] ?? null);
     }
 
-    /** What lists show of a document: numbers and texts by name. */
+    /** @return array<string, int|string>|null what lists show of a document: numbers and texts by name */
     public function summary(): ?array
     {
         $summary = $this->members['summary'] ?? null;

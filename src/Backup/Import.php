@@ -121,7 +121,7 @@ final readonly class Import
             $stand->summariesAt = (int) ftell($summaries);
             $isLate = microtime(true) >= $until;
         }
-        $this->arrivals->show($stand->brought);
+        $this->arrivals->show($stand);
         $stand->phase = Stand::DONE;
     }
 

@@ -57,7 +57,7 @@ final readonly class Incoming
             }
             fseek($file, $size);
             if (\strlen($bytes) !== @fwrite($file, $bytes) || !fflush($file)) {
-                ftruncate($file, $size);
+                ftruncate($file, max(0, $size));
                 throw StorageProblem::diskFull();
             }
 

@@ -29,6 +29,8 @@ final class Stand
     public string $named = '';
     /** @var array<string, string> rulebooks that come in under another id */
     public array $books = [];
+    /** @var list<string> rigs that came in, which have to find these */
+    public array $rigs = [];
     /** @var list<string> what shows once all is in */
     public array $brought = [];
     public int $new = 0;

@@ -105,10 +105,10 @@ final class PutAsideTest extends TestCase
     /** @return list<string> */
     private function names(): array
     {
-        $found = (new \PDO("sqlite:{$this->folder}/a.sqlite"))->query('SELECT name, text FROM document ORDER BY kind, name');
+        $found = (new \PDO("sqlite:{$this->folder}/a.sqlite"))->query('SELECT name || substr(text, 1, 80) FROM document ORDER BY kind, name');
         self::assertNotFalse($found);
 
-        return array_map(static fn (array $row): string => implode(' ', array_map(static fn (mixed $cell): string => \is_string($cell) ? mb_strimwidth($cell, 0, 80) : '', $row)), $found->fetchAll(\PDO::FETCH_NUM));
+        return array_values(array_filter($found->fetchAll(\PDO::FETCH_COLUMN), is_string(...)));
     }
 
     private function execute(string $sql): void

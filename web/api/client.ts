@@ -70,7 +70,26 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
-  importEverything: (file: File) => answered(client.POST('/api/everything', uploaded(file))),
+  openIncoming: (name: string, size: number) =>
+    answered(client.POST('/api/everything/incoming', { body: { name, size }, ...within(LONGEST_MS) })),
+  addIncoming: (id: string, at: number, piece: Blob) =>
+    answered(
+      client.PUT('/api/everything/incoming/{id}', {
+        params: { path: { id }, query: { at } },
+        headers: { 'Content-Type': 'application/octet-stream' },
+        body: '',
+        bodySerializer: () => piece,
+        ...within(LONGEST_MS),
+      }),
+    ),
+  goOnIncoming: (id: string) =>
+    answered(
+      client.POST('/api/everything/incoming/{id}/next', { params: { path: { id } }, ...within(LONGEST_MS) }),
+    ),
+  dropIncoming: (id: string) =>
+    answered(
+      client.DELETE('/api/everything/incoming/{id}', { params: { path: { id } }, ...within(LONGEST_MS) }),
+    ),
   computedRig: (id: string) =>
     answered(client.GET('/api/rigs/{id}/computed', { ...of(id), ...within(LONGEST_MS) })),
   waysOf: (id: string, unit: string, of: { control: string } | { parameter: string }) =>

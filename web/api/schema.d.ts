@@ -859,6 +859,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/everything/incoming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes room for a backup that comes in piece by piece. */
+        post: operations["openIncoming"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/everything/incoming/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Takes the next piece, of at most 8 MiB; one that does not follow on what is here is not taken. */
+        put: operations["addIncoming"];
+        post?: never;
+        /** Lets a backup go that was to come in; nothing is changed. */
+        delete: operations["dropIncoming"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/everything/incoming/{id}/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Looks at, then keeps, some more of a backup that is here whole. If anything is wrong with it, nothing is changed. */
+        post: operations["goOnIncoming"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/check": {
         parameters: {
             query?: never;
@@ -1253,6 +1309,19 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Incoming: {
+            /** @enum {string} */
+            phase: "looking" | "keeping" | "done";
+            /** @description Of total; a measure of the work. */
+            done: number;
+            total: number;
+            new: number;
+            same: number;
+            /** @description Documents that differ from those of the same name here. */
+            beside: number;
+            /** @description Documents that this version cannot read and keeps as they are. */
+            unreadable: number;
+        };
         Problem: {
             error: string;
             ports?: string[];
@@ -3640,6 +3709,114 @@ export interface operations {
                     };
                 };
             };
+            422: components["responses"]["Problem"];
+        };
+    };
+    openIncoming: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    /** @description Bytes. */
+                    size: number;
+                };
+            };
+        };
+        responses: {
+            /** @description Where it comes in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: string;
+                    };
+                };
+            };
+            507: components["responses"]["Problem"];
+        };
+    };
+    addIncoming: {
+        parameters: {
+            query: {
+                /** @description The byte of the backup at which the piece begins. */
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description How many bytes are here */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        received: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    dropIncoming: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    goOnIncoming: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Incoming"];
+                };
+            };
+            404: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };

@@ -1,4 +1,4 @@
-import { Download, FolderInput, Footprints, Plus, Upload } from 'lucide-react';
+import { Download, Footprints, Plus, Upload } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
@@ -14,6 +14,7 @@ import { Panel } from '../ui/Panel';
 import { Deleted } from '../documents/Deleted';
 import { DocumentHistory } from '../documents/DocumentHistory';
 import { DocumentRow } from '../documents/DocumentRow';
+import { BringEverything } from './BringEverything';
 import { Rigs } from './Rigs';
 
 const KIND = 'rulebook';
@@ -33,8 +34,7 @@ export default function LibraryPage() {
     }),
   );
   const bringIn = useDocumentWork(api.importDocument);
-  const bringAll = useDocumentWork(api.importEverything);
-  const problem = create.error ?? bringIn.error ?? bringAll.error ?? rulebooks.error;
+  const problem = create.error ?? bringIn.error ?? rulebooks.error;
 
   return (
     <main className="mx-auto flex min-h-0 w-full max-w-5xl flex-1 flex-col gap-3 overflow-auto p-3">
@@ -59,20 +59,7 @@ export default function LibraryPage() {
         <a className="btn btn-sm min-h-9 gap-2 btn-neutral" href="/api/everything" download>
           <Download size={16} /> Everything as a file
         </a>
-        <FileButton
-          icon={<FolderInput size={16} />}
-          label="Bring everything in"
-          what="File with everything"
-          accept=".zip"
-          onFile={(file) =>
-            bringAll.mutate(file, {
-              onSuccess: (count) =>
-                setTold(
-                  `${count.new} documents are new, ${count.same} were here already, ${count.beside} differ and stand beside those that were here.`,
-                ),
-            })
-          }
-        />
+        <BringEverything onTold={setTold} />
       </Tools>
       <Notice text={problem?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
