@@ -5,6 +5,7 @@ import { api } from './api/client';
 import { useDocuments } from './documents/queries';
 import { NEW_RULEBOOK } from './rules/newRulebook';
 import { Shell } from './shell/Shell';
+import { usePanicKey } from './shell/usePanicKey';
 import { Blank } from './ui/Blank';
 import { VIEWS } from './views';
 
@@ -12,6 +13,7 @@ import { VIEWS } from './views';
 const StagePage = lazy(() => import('./stage/StagePage'));
 
 export function App() {
+  usePanicKey();
   return (
     <Routes>
       <Route

@@ -96,6 +96,7 @@ final class Compiler
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
             'SCENES' => $this->book->declared('scene'),
             'SONGS' => array_map(fn (?string $title): int => $this->scenePositions[$title ?? ''] ?? -1, $this->book->songs),
+            'SONG_IDS' => $this->book->songIds,
         ];
         $body = '';
         foreach ($constants as $name => $value) {

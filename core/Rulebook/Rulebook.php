@@ -49,6 +49,8 @@ final class Rulebook implements Declared
     public array $storing = [];
     /** @var list<string|null> the first scene of each song of the set list, once a rig is known */
     public array $songs = [];
+    /** @var list<string> what each of them is called by */
+    public array $songIds = [];
     /** What names of devices mean, once a rig is known. */
     public ?Devices $devices = null;
     /** @var array<string, Stack> */

@@ -42,6 +42,11 @@ final class Bench
     private array $hearing = [];
 
     private bool $isMarked = false;
+    /** Place in the set list of the song that is played: the one that was called, or that has the scene that came since. */
+    private int $place = 0;
+    /** Scene and song when the place was last looked at. */
+    private int $sceneBefore = 0;
+    private int $songBefore = 0;
     /** @var list<Deed> what went in and came out since it was taken */
     private array $journal = [];
 
@@ -63,8 +68,10 @@ final class Bench
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
     public static function load(CompiledBook $book, array $saved, ?Seats $seats = null): self
     {
-        /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>} $saved */
+        /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>, place?: int} $saved */
         $bench = new self(Engine::load($book, $saved['engine'], true), $seats);
+        [$bench->sceneBefore, $bench->songBefore] = [$bench->engine->state->scene, $bench->engine->state->song];
+        $bench->place = $saved['place'] ?? $bench->songBefore;
         foreach ($bench->receivers as $name => $receiver) {
             if (isset($saved['receivers'][$name])) {
                 $receiver->restore($saved['receivers'][$name]);
@@ -77,7 +84,7 @@ final class Bench
     /** @return array<string, mixed> */
     public function save(): array
     {
-        return ['engine' => $this->engine->save(), 'receivers' => array_map(static fn (Receiver $receiver): array => $receiver->save(), $this->receivers)];
+        return ['engine' => $this->engine->save(), 'receivers' => array_map(static fn (Receiver $receiver): array => $receiver->save(), $this->receivers), 'place' => $this->place];
     }
 
     /** Plays bytes into an in port at a time in microseconds. False when there is no such port. */
@@ -191,6 +198,9 @@ final class Bench
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $went = Scenes::goToSong($this->engine->run, $song, max($timeUs, $this->engine->state->now));
+        if ($went) {
+            [$this->place, $this->songBefore, $this->sceneBefore] = [$song, $song, $this->engine->state->scene];
+        }
         $this->hear();
 
         return $went;
@@ -199,18 +209,27 @@ final class Bench
     /** @return array{titles: list<string>, current: int, song: int, songs: int} */
     public function scenes(): array
     {
-        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene, 'song' => $this->engine->state->song, 'songs' => \count($this->engine->book->songs())];
+        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene, 'song' => $this->place, 'songs' => \count($this->engine->book->songs())];
+    }
+
+    /** The place of a song in the set list of the rules that run; null where they do not know it. */
+    public function placeOfSong(string $id, int $near): ?int
+    {
+        return $this->engine->book->placeOfSong($id, $near);
     }
 
     /** Goes on with another rulebook; what could not be kept is told. */
     public function change(CompiledBook $book, ?Seats $seats = null): void
     {
+        $played = $this->engine->book->songIds()[$this->place] ?? null;
         $change = BookChange::of($this->engine, $book);
         $this->hear();
         $this->journal[] = new Deed($this->engine->state->now, Deed::RULES);
         $this->engine = $change->engine;
         $this->seats = $seats ?? $this->seats;
         $this->seat($this->receivers);
+        $this->place = (null === $played ? null : $book->placeOfSong($played, $this->place)) ?? min($this->place, max(0, \count($book->songs()) - 1));
+        [$this->sceneBefore, $this->songBefore] = [$this->engine->state->scene, $this->engine->state->song];
         array_push($this->told, ...$change->lost);
     }
 
@@ -361,6 +380,7 @@ final class Bench
 
     private function hear(): void
     {
+        $this->follow();
         foreach ($this->engine->take() as $made) {
             $this->journal[] = new Deed($made[0], Deed::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
             foreach ($this->hearing[$made[1]] ?? [] as [$name, $part, $way]) {
@@ -378,6 +398,18 @@ final class Bench
                 }
             }
         }
+    }
+
+    /** A song that is called is played; a scene that comes otherwise brings the song that has it. */
+    private function follow(): void
+    {
+        $state = $this->engine->state;
+        if ($state->song !== $this->songBefore) {
+            $this->place = $state->song;
+        } elseif ($state->scene !== $this->sceneBefore && null !== $this->seats) {
+            $this->place = $this->seats->songOf($this->engine->book->scenes()[$state->scene] ?? '', $this->place);
+        }
+        [$this->sceneBefore, $this->songBefore] = [$state->scene, $state->song];
     }
 
     /** @param array<string, Receiver> $kept receivers that go on, by name */

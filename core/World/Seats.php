@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Rig\Document\ControlName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -25,8 +26,9 @@ final readonly class Seats
      * @param array<string, string> $stopped why nothing of a unit that sends comes in, by unit
      * @param array<string, true> $led in ports that some unit is led to, whether or not anything comes in
      * @param ControlName|null $mark the control that says that something was wrong
+     * @param list<Song> $songs those of the loaded set list, in its order
      */
-    public function __construct(public array $boxes, public array $at, public array $from, public array $stopped, public array $led, public ?ControlName $mark)
+    public function __construct(public array $boxes, public array $at, public array $from, public array $stopped, public array $led, public ?ControlName $mark, public array $songs = [])
     {
     }
 
@@ -69,7 +71,7 @@ final readonly class Seats
             }
         }
 
-        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)), $led, $setup->rig->show?->mark);
+        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)), $led, $setup->rig->show?->mark, $setup->rig->show?->order() ?? []);
     }
 
     /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played */
@@ -82,6 +84,15 @@ final readonly class Seats
         }
 
         return $senders;
+    }
+
+    /** The song that is played when a scene comes: the one that is played already if it has it, else the nearest one after it, else the first one that has it. */
+    public function songOf(string $scene, int $place): int
+    {
+        $having = array_keys(array_filter($this->songs, static fn (Song $song): bool => \in_array($scene, $song->scenes, true)));
+        $after = array_filter($having, static fn (int $each): bool => $each >= $place);
+
+        return [] === $having ? $place : ([] === $after ? min($having) : min($after));
     }
 
     /** Whether a control is the one that says that something was wrong. */

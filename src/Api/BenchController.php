@@ -4,18 +4,23 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Bench\BenchNews;
 use App\Bench\BenchView;
 use App\Bench\BlackBox;
 use App\Bench\Books;
 use App\Bench\Gestures;
 use App\Bench\Moments;
+use App\Bench\Presence;
 use App\Bench\Session;
 use App\Bench\Sessions;
+use App\Bench\Stages;
+use App\Bench\Window;
 use App\Entity\Document;
 use App\Rig\RigReader;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
@@ -29,15 +34,21 @@ use ZigzagPost\Core\World\Bench;
 #[Route('/api/bench')]
 final readonly class BenchController
 {
-    public function __construct(private Sessions $sessions, private Books $books, private RigStore $rigs, private BlackBox $box, private Moments $moments)
+    public function __construct(private Sessions $sessions, private Books $books, private RigStore $rigs, private BlackBox $box, private Moments $moments, private Presence $presence, private Stages $stages)
     {
     }
 
-    /** Opens a bench. In place of a rulebook with errors its latest good text runs. */
+    /** Opens a bench, or comes to the one on which other windows play the same rulebook. In place of a rulebook with errors its latest good text runs. */
     #[Route('', methods: 'POST')]
     public function open(Request $request): JsonResponse
     {
         $body = Body::of($request);
+        $window = self::window($body->textOrNull('window', 32));
+        $rulebook = $body->textOrNull('rulebook', 16);
+        $there = null === $rulebook ? null : $this->stages->played($rulebook, $body->textOrNull('rig', 80), $window);
+        if (null !== $there) {
+            return $this->read($there, Request::create('/', 'GET', ['window' => $window]));
+        }
         $name = null;
         $rigId = $body->textOrNull('rig', 80);
         $rig = null === $rigId ? null : $this->rigs->find($rigId);
@@ -51,50 +62,95 @@ final readonly class BenchController
         $bench = Bench::start($this->book($name ?? ''), $this->books->seats($name ?? ''));
         $session = Session::start($name ?? '', $bench);
         $session->rig = null === $rig ? null : $rigId;
+        $answer = BenchView::whole($session, $session->window($window), $bench);
         $this->box->record($session, $bench);
+        $this->presence->isHere($session->id, $window);
         $this->sessions->keep($session);
+        if (null !== $rulebook) {
+            $this->stages->plays($rulebook, $session->id);
+        }
 
-        return new JsonResponse(BenchView::whole($session, $bench), 201);
+        return new JsonResponse($answer, 201);
     }
 
-    /** A bench as it stands, for a page that was loaded again. */
+    /** A bench as it stands, for a window that comes to it. */
     #[Route('/{id}', methods: 'GET')]
-    public function read(string $id): JsonResponse
+    public function read(string $id, Request $request): JsonResponse
     {
-        return $this->sessions->with($id, fn (Session $session): JsonResponse => new JsonResponse(BenchView::whole($session, $this->bench($session))));
+        $name = self::window($request->query->getString('window'));
+
+        return $this->sessions->with($id, function (Session $session) use ($name): JsonResponse {
+            $bench = $this->bench($session);
+            $answer = BenchView::whole($session, $session->window($name), $bench);
+            if (Window::NAMELESS !== $name) {
+                $this->presence->isHere($session->id, $name);
+                $this->sessions->keep($session); // what others play from now on is told to it
+            }
+
+            return new JsonResponse($answer);
+        });
     }
 
-    /** Plays what was done since, and everything due up to the given time. The same request again has the same answer. */
+    /** Whether there is news for a window, which shows so that it is there; nobody is waited for. */
+    #[Route('/{id}/turn', methods: 'GET')]
+    public function turn(string $id, Request $request): JsonResponse
+    {
+        $turn = $this->sessions->turn($id) ?? throw Problem::notFound('bench');
+        $this->presence->isHere($id, self::window($request->query->getString('window')), $request->query->getBoolean('hidden'));
+
+        return new JsonResponse(['turn' => $turn]);
+    }
+
+    /** A window is closed. */
+    #[Route('/{id}/leave', methods: 'POST')]
+    public function leave(string $id, Request $request): Response
+    {
+        if (null !== $this->sessions->turn($id)) {
+            $this->presence->leaves($id, self::window($request->query->getString('window')));
+        }
+
+        return new Response(null, 204);
+    }
+
+    /** Plays what was done since, and everything due up to the given time. The same request of a window again has the same answer. */
     #[Route('/{id}/play', methods: 'POST')]
     public function play(string $id, Request $request): JsonResponse
     {
         $body = Body::of($request);
         $number = $body->number('request', 1, \PHP_INT_MAX);
         $nowUs = $body->number('nowUs', 0, Gestures::LATEST_US);
+        $name = self::window($body->textOrNull('window', 32));
         $gestures = Gestures::of($body);
         $by = Author::of($request);
 
-        return $this->sessions->with($id, function (Session $session) use ($number, $nowUs, $gestures, $by): JsonResponse {
-            if ($number === $session->request) {
-                return JsonResponse::fromJsonString($session->answer);
+        return $this->sessions->with($id, function (Session $session) use ($number, $nowUs, $name, $gestures, $by): JsonResponse {
+            $window = $session->window($name);
+            if ($number === $window->request) {
+                return JsonResponse::fromJsonString($window->answer);
             }
-            if ($number < $session->request) {
-                throw Problem::outdated('this request has been overtaken by a later one');
+            if ($number < $window->request) {
+                throw Problem::outdated('this request has been overtaken by a later one of the same window');
             }
             $bench = $this->bench($session);
-            $hasOtherRules = $gestures->play($session, $bench, $this->books);
+            $gestures->play($session, $window, $bench, $this->books, fn (string $book, bool $isPressed): ?string => $this->stages->refuses($session->rig, $book, $isPressed));
             $bench->advance($nowUs);
-            $session->request = $number;
+            $session->hear($bench->nowUs());
+            $window->request = $number;
             $session->state = $bench->save();
             $this->box->record($session, $bench);
             if ($bench->isMarked()) {
                 $this->moments->mark($session, $bench->nowUs(), null, $by);
                 $bench->tell('That was wrong: the last minute is kept.');
             }
-            $session->answer = json_encode(BenchView::news($session, $bench, $hasOtherRules), \JSON_THROW_ON_ERROR);
+            $news = BenchNews::take($bench);
+            if (!$news->isNothing()) {
+                $session->share($news, $name, $this->presence->of($session->id));
+            }
+            $this->presence->isHere($session->id, $name);
+            $window->answer = json_encode(BenchView::news($session, $window, $bench, $window->take($news), $window->book !== $session->book), \JSON_THROW_ON_ERROR);
             $this->sessions->keep($session);
 
-            return JsonResponse::fromJsonString($session->answer);
+            return JsonResponse::fromJsonString($window->answer);
         });
     }
 
@@ -130,6 +186,15 @@ final readonly class BenchController
         }
 
         return new JsonResponse(['stack' => $stack->text(), 'edits' => array_map(get_object_vars(...), $stack->edits(Source::of($text)))]);
+    }
+
+    private static function window(?string $name): string
+    {
+        return match (true) {
+            null === $name, '' === $name => Window::NAMELESS,
+            Window::isName($name) => $name,
+            default => throw Problem::badRequest('"window" should be 8 to 32 small letters and figures'),
+        };
     }
 
     private function bench(Session $session): Bench

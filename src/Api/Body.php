@@ -43,6 +43,11 @@ final readonly class Body
         return isset($this->members[$name]) ? $this->text($name, $longest) : null;
     }
 
+    public function isTrue(string $name): bool
+    {
+        return true === ($this->members[$name] ?? null);
+    }
+
     public function numberOrNull(string $name, int $lowest, int $highest): ?int
     {
         return isset($this->members[$name]) ? $this->number($name, $lowest, $highest) : null;

@@ -6,6 +6,7 @@ namespace App\Api;
 
 use App\Documents\Documents;
 use App\Documents\Outdated;
+use App\Documents\RigNotes;
 use App\Rig\CalibrationView;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -52,7 +53,7 @@ final readonly class CalibrationController
     {
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
         $body = Body::of($request);
-        $rig = Json::decode($document->text);
+        $rig = Json::decode(RigNotes::join($document->text, $document->notes));
         $units = \is_array($rig) && \is_array($rig['units'] ?? null) ? $rig['units'] : [];
         $index = array_search($body->text('unit', 200), array_column($units, 'name'), true);
         if (!\is_array($rig) || !\is_int($index) || !\is_array($units[$index])) {

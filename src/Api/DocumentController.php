@@ -13,7 +13,9 @@ use App\Documents\Kinds;
 use App\Documents\Name;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
+use App\Documents\RigNotes;
 use App\Documents\RulebookKind;
+use App\Documents\ShowLocks;
 use App\Entity\Document;
 use App\Entity\Revision;
 use App\Rig\RigReader;
@@ -31,7 +33,7 @@ use ZigzagPost\Core\Data\Json;
 #[Route('/api/documents')]
 final readonly class DocumentController
 {
-    public function __construct(private Documents $documents, private RigStore $rigs)
+    public function __construct(private Documents $documents, private RigStore $rigs, private ShowLocks $locks)
     {
     }
 
@@ -92,7 +94,7 @@ final readonly class DocumentController
     {
         $document = $this->find($id);
 
-        return new JsonResponse(['version' => $document->version, 'changedBy' => $document->changedBy, 'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM)]);
+        return new JsonResponse(['version' => $document->version, 'changedBy' => $document->changedBy, 'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM), 'lock' => $this->locks->on($document->id)?->told()]);
     }
 
     #[Route('/{id}', methods: 'PUT')]
@@ -185,7 +187,9 @@ final readonly class DocumentController
         $document = $this->find($id);
         $revision = $this->documents->revision($document, $number) ?? throw Problem::notFound('version');
 
-        return $this->written($document, $revision->name, $revision->text, $version, Author::of($request), Revision::RESTORED." from version {$number}");
+        $text = RigKind::NAME === $document->kind ? RigNotes::withNotesOf($revision->text, RigNotes::join($document->text, $document->notes)) : $revision->text;
+
+        return $this->written($document, $revision->name, $text, $version, Author::of($request), Revision::RESTORED." from version {$number}");
     }
 
     #[Route('/{id}/file', methods: 'GET')]
@@ -194,7 +198,7 @@ final readonly class DocumentController
         $document = $this->find($id);
         $name = trim((string) preg_replace('/[^A-Za-z0-9_-]+/', '-', $document->name), '-');
 
-        return new Response($document->text, 200, [
+        return new Response(RigNotes::join($document->text, $document->notes), 200, [
             'Content-Type' => 'text/plain; charset=utf-8',
             'Content-Disposition' => HeaderUtils::makeDisposition('attachment', ('' === $name ? $document->kind : $name).'.'.self::kind($document->kind)->ending()),
         ]);

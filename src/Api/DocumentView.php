@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Documents\RigNotes;
 use App\Entity\Document;
 use App\Entity\Revision;
 
@@ -25,7 +26,7 @@ final class DocumentView
     {
         return [
             'id' => $document->id, 'kind' => $document->kind, 'name' => $document->name, 'version' => $document->version, 'summary' => (object) $document->summary,
-            'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM), 'changedBy' => $document->changedBy, 'text' => $document->text, 'goodText' => $document->goodText,
+            'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM), 'changedBy' => $document->changedBy, 'text' => RigNotes::join($document->text, $document->notes), 'goodText' => $document->goodText,
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Documents\LockedShow;
 use App\Storage\StorageProblem;
 use Doctrine\DBAL\Driver\Exception as DriverException;
 use Psr\Log\LoggerInterface;
@@ -28,7 +29,9 @@ final readonly class ProblemListener
         if ($error instanceof AccessDeniedException || $error instanceof AuthenticationException) {
             return; // the password is asked for
         }
-        if ($error instanceof Problem) {
+        if ($error instanceof LockedShow) {
+            $event->setResponse(new JsonResponse(['error' => $error->getMessage(), 'lock' => $error->lock->told()], 423));
+        } elseif ($error instanceof Problem) {
             $event->setResponse(new JsonResponse(['error' => $error->getMessage()] + $error->more, $error->status));
         } elseif (null !== ($storage = self::storageProblem($error))) {
             $this->logger->error($error->getMessage(), ['exception' => $error]);

@@ -4,34 +4,110 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Bench\Books;
+use App\Bench\Session;
+use App\Bench\Sessions;
 use App\Bench\Stages;
+use App\Documents\ShowLocks;
+use App\Entity\Document;
 use App\Rig\RigStore;
+use App\Rig\ShowView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Situation\Situation;
 
-/** Where a show is: it goes on in another browser, and after a reload. */
+/** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
 final readonly class StageController
 {
-    public function __construct(private RigStore $rigs, private Stages $stages)
+    public function __construct(private RigStore $rigs, private Stages $stages, private ShowLocks $locks, private Sessions $sessions, private Books $books)
     {
     }
 
     #[Route('/api/rigs/{id}/stage', methods: 'GET')]
     public function stage(string $id): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-
-        return new JsonResponse($this->stages->find($document->id));
+        return $this->told($this->rig($id));
     }
 
+    /** From now on the show is played on this bench. */
     #[Route('/api/rigs/{id}/stage', methods: 'PUT')]
     public function keep(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $rig = $this->rig($id);
         $body = Body::of($request);
-        $this->stages->keep($document->id, $body->textOrNull('bench', 16), $body->number('song', 0, 10_000));
+        $this->stages->keep($rig->id, $body->textOrNull('bench', 16), $body->textOrNull('instead', 16));
 
-        return new JsonResponse($this->stages->find($document->id));
+        return $this->told($rig);
+    }
+
+    /** Nothing of the show is changed until it is unlocked. */
+    #[Route('/api/rigs/{id}/lock', methods: 'PUT')]
+    public function lock(string $id, Request $request): JsonResponse
+    {
+        $rig = $this->rig($id);
+        $book = $rig->summary['book'] ?? null;
+        $this->locks->lock($rig->id, \is_string($book) && '' !== $book ? $book : null, Author::of($request));
+
+        return $this->told($rig);
+    }
+
+    #[Route('/api/rigs/{id}/lock', methods: 'DELETE')]
+    public function unlock(string $id): JsonResponse
+    {
+        $rig = $this->rig($id);
+        $this->locks->unlock($rig->id);
+
+        return $this->told($rig);
+    }
+
+    /** The show as the rules that run were made with it: what is shown of it is what is played. */
+    #[Route('/api/rigs/{id}/running/{book}', methods: 'GET', requirements: ['book' => '[0-9a-f]{32}(-[0-9a-f]{32})?'])]
+    public function running(string $id, string $book): JsonResponse
+    {
+        $this->rig($id);
+        [$rig, $text] = [$this->books->rig($book), $this->books->text($book)];
+        try {
+            $situation = null === $rig || null === $text ? null : new Situation(RigFile::setup(RigFile::rig($rig), $text));
+        } catch (BadData) {
+            $situation = null;
+        }
+        if (null === $situation) {
+            throw Problem::notFound('show');
+        }
+
+        return new JsonResponse(['rig' => json_decode((string) $rig), 'uses' => ShowView::of($situation)['uses']]);
+    }
+
+    private function told(Document $rig): JsonResponse
+    {
+        $bench = $this->stages->bench($rig->id);
+        $session = null === $bench ? null : $this->sessions->look($bench);
+        $differs = $this->differences($rig, $session);
+
+        return new JsonResponse([
+            'bench' => $bench,
+            'turn' => $session->turn ?? null,
+            'book' => $session->book ?? null,
+            'lock' => $this->locks->of($rig->id)?->told(),
+            'differs' => $differs,
+            'isNewer' => [] !== $differs && null !== $session && $this->stages->storedAt($rig)->getTimestamp() > $session->bookAt,
+            'version' => $rig->version,
+        ]);
+    }
+
+    /** @return list<string> what is stored otherwise than it runs */
+    private function differences(Document $rig, ?Session $session): array
+    {
+        $running = null === $session ? null : $this->stages->running($session->book);
+
+        return null === $running ? [] : $running->differences($this->stages->stored($rig));
+    }
+
+    private function rig(string $id): Document
+    {
+        return $this->rigs->document($id) ?? throw Problem::notFound('rig');
     }
 }

@@ -79,7 +79,7 @@ final readonly class Arrivals
     private function document(string $id, Entry $entry, string $text, array $summary, Archive $archive, Stand $stand, string $by): void
     {
         $name = $entry->text('name', '/^/');
-        $here = $this->database->fetchAssociative('SELECT name, text, deleted_at FROM document WHERE id = ?', [$id]);
+        $here = $this->database->fetchAssociative('SELECT name, text, notes, deleted_at FROM document WHERE id = ?', [$id]);
         if (false !== $here && Document::COMING === $here['deleted_at']) {
             // Left behind by an import that was not brought to its end, maybe this one.
             $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$id]);
@@ -88,11 +88,11 @@ final readonly class Arrivals
         }
         if (false === $here) {
             ++$stand->new;
-            $this->insert($id, $entry, $name, $text, $this->good($entry, $text, $archive, $stand), $summary, $entry->number('version'), $entry->time('createdAt'), $entry->time('changedAt'), $entry->text('changedBy', '/^/'));
+            $this->insert($id, $entry, $name, $text, $this->good($entry, $text, $archive, $stand), $this->notes($entry, $archive, $stand), $summary, $entry->number('version'), $entry->time('createdAt'), $entry->time('changedAt'), $entry->text('changedBy', '/^/'));
             $stand->brought[] = $id;
             $brought = $id;
             $stand->revisions = 1;
-        } elseif (null === $here['deleted_at'] && $text === $here['text'] && $name === $here['name']) {
+        } elseif (null === $here['deleted_at'] && [$text, $name, $this->notes($entry, $archive, $stand)] === [$here['text'], $here['name'], $here['notes']]) {
             ++$stand->same;
         } else {
             ++$stand->beside;
@@ -100,7 +100,7 @@ final readonly class Arrivals
             $copy = substr(hash('sha256', "{$id} {$stand->zip}"), 0, 16); // the same again after a kill
             $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$copy]);
             $this->database->executeStatement('DELETE FROM document WHERE id = ? AND deleted_at = ?', [$copy, Document::COMING]);
-            $this->insert($copy, $entry, Manifest::besideName($name), $text, '', $summary, 1, $now, $now, $by);
+            $this->insert($copy, $entry, Manifest::besideName($name), $text, '', $this->notes($entry, $archive, $stand), $summary, 1, $now, $now, $by);
             $this->revision($copy, 1, Manifest::besideName($name), $text, $now, $now, $by, Revision::IMPORTED);
             $stand->brought[] = $copy;
             $brought = $copy;
@@ -141,11 +141,18 @@ final readonly class Arrivals
         };
     }
 
-    /** @param array<string, int|string> $summary */
-    private function insert(string $id, Entry $entry, string $name, string $text, string $good, array $summary, int $version, \DateTimeImmutable $createdAt, \DateTimeImmutable $changedAt, string $by): void
+    private function notes(Entry $entry, Archive $archive, Stand $stand): string
     {
-        $this->database->executeStatement('INSERT INTO document (id, kind, name, text, good_text, summary, version, created_at, changed_at, changed_by, deleted_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
-            $id, $entry->text('kind', '/^/'), $name, $text, $good, json_encode((object) $summary, \JSON_THROW_ON_ERROR), $version, self::time($createdAt), self::time($changedAt), $by, Document::COMING,
+        $notes = $entry->entryOrNull('notes');
+
+        return null === $notes ? '' : Manifest::file($archive, $notes, Manifest::kind($entry, $stand->fileName), $stand->fileName);
+    }
+
+    /** @param array<string, int|string> $summary */
+    private function insert(string $id, Entry $entry, string $name, string $text, string $good, string $notes, array $summary, int $version, \DateTimeImmutable $createdAt, \DateTimeImmutable $changedAt, string $by): void
+    {
+        $this->database->executeStatement('INSERT INTO document (id, kind, name, text, good_text, notes, summary, version, created_at, changed_at, changed_by, deleted_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+            $id, $entry->text('kind', '/^/'), $name, $text, $good, $notes, json_encode((object) $summary, \JSON_THROW_ON_ERROR), $version, self::time($createdAt), self::time($changedAt), $by, Document::COMING,
         ]);
     }
 

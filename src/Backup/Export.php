@@ -55,7 +55,7 @@ final readonly class Export
     {
         $manifest = ZipWriter::temporary();
         ZipWriter::append($manifest, self::BEGINS."\n");
-        $found = self::query($database, 'SELECT rowid, id, kind, name, version, created_at, changed_at, changed_by, text = good_text AS is_good, good_text <> \'\' AS was_good, summary FROM document WHERE deleted_at IS NULL ORDER BY created_at, id');
+        $found = self::query($database, 'SELECT rowid, id, kind, name, version, created_at, changed_at, changed_by, text = good_text AS is_good, good_text <> \'\' AS was_good, notes <> \'\' AS is_noted, summary FROM document WHERE deleted_at IS NULL ORDER BY created_at, id');
         for ($separator = ''; false !== ($row = $found->fetchArray(\SQLITE3_ASSOC)); $separator = ",\n") {
             ZipWriter::append($manifest, $separator.json_encode($this->document($database, $zip, $row), \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
         }
@@ -83,6 +83,10 @@ final readonly class Export
         if (1 === $row['was_good'] && 1 !== $row['is_good']) {
             $good = "history/{$id}/good.{$ending}";
             $entry += ['good' => ['file' => $good, 'sum' => self::add($database, $zip, $good, 'document', 'good_text', $place)]];
+        }
+        if (1 === $row['is_noted']) {
+            $notes = "history/{$id}/notes.json";
+            $entry += ['notes' => ['file' => $notes, 'sum' => self::add($database, $zip, $notes, 'document', 'notes', $place)]];
         }
         $revisions = [];
         $found = self::query($database, "SELECT id, number, name, begun_at, at, author, what FROM revision WHERE document = '{$id}' ORDER BY number");

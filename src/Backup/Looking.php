@@ -51,8 +51,8 @@ final class Looking
         $entry->time('createdAt');
         $entry->time('changedAt');
         $text = self::file($entry, $kind, $archive, $stand);
-        if (null !== ($good = $entry->entryOrNull('good'))) {
-            self::file($good, $kind, $archive, $stand);
+        foreach (array_filter([$entry->entryOrNull('good'), $entry->entryOrNull('notes')]) as $beside) {
+            self::file($beside, $kind, $archive, $stand);
         }
         try {
             return $kind->summary($text);

@@ -36,27 +36,29 @@ final readonly class Gestures
     }
 
     /**
-     * Does what has not been heard yet.
+     * Does what has not been heard of this window yet.
+     *
+     * @param (\Closure(string, bool): (string|null))|null $refuses why rules may not be put on now; null where they may
      *
      * @return bool whether the rules are others now
      */
-    public function play(Session $session, Bench $bench, Books $books): bool
+    public function play(Session $session, Window $window, Bench $bench, Books $books, ?\Closure $refuses = null): bool
     {
         $hasOtherRules = false;
         foreach ($this->gestures as $gesture) {
             $number = $gesture->number('number', 1, \PHP_INT_MAX);
-            if ($number <= $session->heard) {
+            if ($number <= $window->heard) {
                 continue;
             }
-            $session->heard = $number;
+            $window->heard = $number;
             $timeUs = $gesture->number('timeUs', 0, self::LATEST_US);
             match ($do = $gesture->text('do', 20)) {
                 'play' => self::feed($gesture, $bench, $timeUs),
                 'panic' => $bench->panic($timeUs),
                 'restore' => $bench->restore($timeUs, $gesture->text('unit', 100)) || $bench->tell('the rules that run reach no such unit, so nothing was sent to it'),
                 'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
-                'song' => $bench->goToSong($gesture->number('song', 0, 10_000), $timeUs) || $bench->tell('the rules that run know no such song; put them on again after changing the set list'),
-                'rules' => $hasOtherRules = self::change($gesture->text('book', 65), $session, $bench, $books) || $hasOtherRules,
+                'song' => $bench->goToSong(self::song($gesture, $bench), $timeUs) || $bench->tell('the rules that run know no such song; change over to what is stored'),
+                'rules' => $hasOtherRules = self::change($gesture->text('book', 65), $gesture->isTrue('pressed'), $session, $bench, $books, $refuses) || $hasOtherRules,
                 default => throw Problem::badRequest("\"do\" should be play, scene, song, panic, restore or rules, not {$do}"),
             };
         }
@@ -82,9 +84,25 @@ final readonly class Gestures
         }
     }
 
-    private static function change(string $name, Session $session, Bench $bench, Books $books): bool
+    /** The place of a song: where it stands in the rules that run, however the set list is ordered by now. */
+    private static function song(Body $gesture, Bench $bench): int
+    {
+        $place = $gesture->number('song', 0, 10_000);
+        $id = $gesture->textOrNull('id', 60);
+
+        return null === $id ? $place : $bench->placeOfSong($id, $place) ?? 10_001;
+    }
+
+    /** @param (\Closure(string, bool): (string|null))|null $refuses why these rules may not be put on now */
+    private static function change(string $name, bool $isPressed, Session $session, Bench $bench, Books $books, ?\Closure $refuses): bool
     {
         if ($name === $session->book) {
+            return false;
+        }
+        $why = null === $refuses ? null : $refuses($name, $isPressed);
+        if (null !== $why) {
+            $bench->tell($why);
+
             return false;
         }
         $book = $books->find($name);
@@ -94,7 +112,7 @@ final readonly class Gestures
             return false;
         }
         $bench->change($book, $books->seats($name));
-        $session->book = $name;
+        $session->puts($name);
 
         return true;
     }

@@ -24,6 +24,7 @@ final readonly class Sessions
 
     public function keep(Session $session): void
     {
+        ++$session->turn;
         $isOnDisk = $this->shelf->writeOften("{$session->id}.bench", $session->bytes(), self::DISK_SECONDS);
         $session->isOnDisk = $isOnDisk ?? $session->isOnDisk;
     }
@@ -48,6 +49,22 @@ final readonly class Sessions
 
             return $work(Session::of($id, $bytes) ?? throw Problem::notFound('bench'));
         });
+    }
+
+    /** How far a bench is; null when there is none. Nobody is waited for. */
+    public function turn(string $id): ?int
+    {
+        $path = 1 === preg_match('/^[0-9a-f]{16}$/D', $id) ? $this->shelf->path("{$id}.bench") : null;
+
+        return null === $path ? null : Session::turn((string) @file_get_contents($path, false, null, 0, 64));
+    }
+
+    /** A bench as it was last kept, to be looked at only; null when there is none. */
+    public function look(string $id): ?Session
+    {
+        $bytes = 1 === preg_match('/^[0-9a-f]{16}$/D', $id) ? $this->shelf->read("{$id}.bench") : null;
+
+        return null === $bytes ? null : Session::of($id, $bytes);
     }
 
     public function sweep(int $seconds): void

@@ -14,7 +14,7 @@ final readonly class Documents
     /** What one person writes within this time of the first change is one revision, in seconds. */
     private const ONE_GO = 120;
 
-    public function __construct(private EntityManagerInterface $store)
+    public function __construct(private EntityManagerInterface $store, private ShowLocks $locks)
     {
     }
 
@@ -64,27 +64,35 @@ final readonly class Documents
      * @param int $version the one that the change was made from
      *
      * @throws Outdated when somebody else has changed it since
+     * @throws LockedShow while the show that it belongs to is played; ticks and log can always be written
      */
     public function write(Document $document, string $name, string $text, int $version, string $by, ?string $what = null): Document
     {
-        $what ??= $text === $document->text && $name !== $document->name ? Revision::RENAMED : Revision::WRITTEN;
-        $summary = Kinds::find($document->kind)?->summary($text) ?? [];
+        $apart = RigKind::NAME === $document->kind ? RigNotes::split($text, $document->text) : new Apart($text, '', $text === $document->text);
+        $isNoted = $apart->isSame && $name === $document->name && RigKind::NAME === $document->kind;
+        if (!$isNoted) {
+            $this->locks->refuse($document->id);
+        }
+        $what ??= $apart->isSame && $name !== $document->name ? Revision::RENAMED : Revision::WRITTEN;
+        [$text, $notes] = [$apart->text, $apart->notes];
+        $summary = $isNoted ? $document->summary : (Kinds::find($document->kind)?->summary($text) ?? []);
         $id = $document->id;
-        $this->store->wrapInTransaction(function () use ($id, $name, $text, $version, $by, $what, $summary): void {
+        $this->store->wrapInTransaction(function () use ($id, $name, $text, $notes, $version, $by, $what, $summary, $isNoted): void {
             $now = new \DateTimeImmutable();
-            $query = $this->store->createQuery('UPDATE '.Document::class.' d SET d.name = :name, d.text = :text, d.summary = :summary, d.version = d.version + 1, d.changedAt = :now, d.changedBy = :by WHERE d.id = :id AND d.version = :version AND d.deletedAt IS NULL')
+            $query = $this->store->createQuery('UPDATE '.Document::class.' d SET d.name = :name, d.text = :text, d.notes = :notes, d.summary = :summary, d.version = d.version + 1, d.changedAt = :now, d.changedBy = :by WHERE d.id = :id AND d.version = :version AND d.deletedAt IS NULL')
                 ->setParameter('summary', $summary, 'json');
-            foreach (['name' => $name, 'text' => $text, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value) {
+            foreach (['name' => $name, 'text' => $text, 'notes' => $notes, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value) {
                 $query->setParameter($key, $value);
             }
             $changed = $query->execute();
-            if (0 < $changed) {
+            if (0 < $changed && !$isNoted) {
                 $this->revise($id, $version, $name, $text, $by, $what, $now);
             }
         });
         $this->store->clear();
         $current = $this->store->find(Document::class, $id) ?? $document;
-        if ($current->version !== $version + 1 || $current->text !== $text) {
+        // The same once more, because its answer was lost, is no other change.
+        if ($current->version !== $version + 1 || [$current->name, $current->text, $current->notes] !== [$name, $text, $notes]) {
             throw new Outdated($current);
         }
 
@@ -101,6 +109,7 @@ final readonly class Documents
 
     public function delete(Document $document): void
     {
+        $this->locks->refuse($document->id);
         $document->deletedAt = new \DateTimeImmutable();
         $this->store->flush();
     }

@@ -35,6 +35,10 @@ class Document
     #[ORM\Column(type: Types::TEXT)]
     public string $goodText = '';
 
+    /** What is written down about it without changing it; of a rig ticks and log, see RigNotes. */
+    #[ORM\Column(type: Types::TEXT)]
+    public string $notes = '';
+
     /** @var array<string, int|string> what lists show of it */
     #[ORM\Column(type: Types::JSON)]
     public array $summary;

@@ -7,6 +7,7 @@ namespace App\Rig;
 use App\Documents\Documents;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
+use App\Documents\RigNotes;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
 use ZigzagPost\Core\Data\BadData;
@@ -65,7 +66,7 @@ final readonly class RigStore
      */
     public function whole(Document $document): array
     {
-        $json = Json::decode($document->text);
+        $json = Json::decode(RigNotes::join($document->text, $document->notes));
         $json = \is_array($json) ? $json : [];
         $book = $json['book'] ?? null;
         $rulebook = \is_string($book) ? $this->documents->find($book, RulebookKind::NAME) : null;

@@ -140,7 +140,7 @@ final readonly class Copies
             $this->putBack($moved);
             throw StorageProblem::nowhere();
         }
-        foreach ([$this->data->runs(), $this->data->benches(), $this->data->inMemory()] as $folder) {
+        foreach ([$this->data->runs(), $this->data->benches(), $this->data->locks(), $this->data->inMemory()] as $folder) {
             foreach (glob("{$folder}/*") ?: [] as $file) {
                 @unlink($file);
             }

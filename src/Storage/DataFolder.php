@@ -25,6 +25,12 @@ final class DataFolder
         return $this->beside('.benches');
     }
 
+    /** Shows that are locked. */
+    public function locks(): string
+    {
+        return $this->beside('.locks');
+    }
+
     /** Backups that are coming in. */
     public function incoming(): string
     {

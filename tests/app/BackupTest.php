@@ -231,7 +231,7 @@ final class BackupTest extends ApiTestCase
         $database = self::database($file);
         $database->beginTransaction();
         $summary = ['rulebook' => ['lines' => 1], 'tape' => ['events' => 1, 'lengthUs' => 0], 'rig' => ['units' => 0, 'leads' => 0, 'book' => ''], 'chart' => ['sort' => 'synth', 'parameters' => 0, 'controls' => 0]][$kind] ?? [];
-        $database->prepare('INSERT INTO document VALUES (?, ?, ?, ?, ?, ?, 40, ?, ?, ?, NULL)')->execute([$id, $kind, $name, $text, $good, json_encode($summary), '2026-11-20 10:00:00', '2026-11-21 11:11:11', 'Ida']);
+        $database->prepare('INSERT INTO document (id, kind, name, text, good_text, summary, version, created_at, changed_at, changed_by) VALUES (?, ?, ?, ?, ?, ?, 40, ?, ?, ?)')->execute([$id, $kind, $name, $text, $good, json_encode($summary), '2026-11-20 10:00:00', '2026-11-21 11:11:11', 'Ida']);
         foreach ($revisions as $number => $of) {
             $database->prepare('INSERT INTO revision (document, number, name, text, begun_at, at, author, what) VALUES (?, ?, ?, ?, ?, ?, ?, ?)')->execute([$id, $number, $name, $of, '2026-11-20 10:00:00', '2026-11-20 10:01:00', 'Bo', 'written']);
         }

@@ -1,18 +1,7 @@
-import {
-  answered,
-  at,
-  client,
-  LONGEST_MS,
-  LONGEST_PLAY_MS,
-  of,
-  PING_MS,
-  uploaded,
-  within,
-  withRig,
-} from './request';
+import { answered, at, client, LONGEST_MS, of, uploaded, within, withRig } from './request';
+import { benchCalls } from './bench';
 import type {
   Candidate,
-  Gesture,
   Laying,
   ReckonWhat,
   SwapMatch,
@@ -25,6 +14,7 @@ import type {
 export { Refusal } from './request';
 
 export const api = {
+  ...benchCalls,
   /** @param kind null for all kinds */
   listDocuments: (kind: string | null, deleted = false) =>
     answered(
@@ -138,8 +128,6 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
-  mark: (bench: string, book: string) =>
-    answered(client.POST('/api/bench/{id}/mark', { ...of(bench), body: { book }, ...within(LONGEST_MS) })),
   scaleLines: (
     id: string,
     body: { text: string; unit: string; control: string; heel: number; toe: number },
@@ -158,11 +146,6 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
-  stackOfPresent: (bench: string, body: { text: string; name: string; units: string[] }) =>
-    answered(client.POST('/api/bench/{id}/stack', { ...of(bench), body, ...within(LONGEST_MS) })),
-  momentOf: (id: string) => answered(client.GET('/api/moments/{id}', { ...of(id), ...within(LONGEST_MS) })),
-  openMoment: (id: string) =>
-    answered(client.POST('/api/moments/{id}/open', { ...of(id), ...within(LONGEST_MS) })),
   nextOfLog: (id: string) =>
     answered(client.GET('/api/rigs/{id}/log/next', { ...of(id), ...within(LONGEST_MS) })),
   targetsOf: (id: string) =>
@@ -189,17 +172,6 @@ export const api = {
     id: string,
     body: { name: string; tape?: string | null; why?: string | null; scene?: number | null },
   ) => answered(client.POST('/api/rigs/{id}/proofs', { ...of(id), body, ...within(LONGEST_MS) })),
-  stageOf: (id: string) => answered(client.GET('/api/rigs/{id}/stage', { ...of(id), ...within(LONGEST_MS) })),
-  keepStage: (id: string, body: { bench: string | null; song: number }) =>
-    answered(client.PUT('/api/rigs/{id}/stage', { ...of(id), body, ...within(LONGEST_PLAY_MS) })),
-  /** Whether the application answers. */
-  ping: () =>
-    answered(
-      client.GET('/api/reckon/{what}', {
-        params: { path: { what: 'halves' }, query: { number: '0' } },
-        ...within(PING_MS),
-      }),
-    ),
   calibrate: (id: string, events: readonly TapeEvent[], toUs: number) =>
     answered(
       client.POST('/api/rigs/{id}/calibrate', {
@@ -234,14 +206,6 @@ export const api = {
     answered(client.POST('/api/tapes/{id}/restore', { ...of(id), ...within(LONGEST_MS) })),
   tapeEvents: (id: string) =>
     answered(client.GET('/api/tapes/{id}/events', { ...of(id), ...within(LONGEST_MS) })),
-  openBench: (text: string, goodText: string, rig: string | null) =>
-    answered(client.POST('/api/bench', { body: withRig({ text, goodText }, rig), ...within(LONGEST_MS) })),
-  readBench: (id: string) => answered(client.GET('/api/bench/{id}', { ...of(id), ...within(LONGEST_MS) })),
-  play: (id: string, body: { request: number; gestures: Gesture[]; nowUs: number }) =>
-    answered(
-      client.POST('/api/bench/{id}/play', { ...of(id), body, ...within(LONGEST_PLAY_MS) }),
-      LONGEST_PLAY_MS,
-    ),
   beginRun: (body: { text: string; tape: string; port?: string }) =>
     answered(client.POST('/api/runs', { body, ...within(LONGEST_MS) })),
   continueRun: (id: string) =>

@@ -716,10 +716,51 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** Which bench a show is played on, and at which song it is. */
+        /** On which bench a show is played, whether what runs there is what is stored, and whether it is locked. */
         get: operations["stageOf"];
-        /** Says where a show is. */
+        /** From now on the show is played on this bench, unless another window has just said so of another one. */
         put: operations["keepStage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/lock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Locks a show while it is played. Its rules, set list, units and leads are not changed until it is unlocked; ticks and log can be written. */
+        put: operations["lockShow"];
+        post?: never;
+        /** Unlocks a show. */
+        delete: operations["unlockShow"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/running/{book}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                /** @description The rules that run. */
+                book: string;
+            };
+            cookie?: never;
+        };
+        /** A show as the rules that run were made with it. */
+        get: operations["runningShow"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1105,10 +1146,48 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** A bench as it stands, for a page that was loaded again. */
+        /** A bench as it stands, for a window that comes to it. */
         get: operations["readBench"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/{id}/turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Whether there is news; a window that asks shows that it is there. */
+        get: operations["turnOfBench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/{id}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A window is closed. */
+        post: operations["leaveBench"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1309,6 +1388,27 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Made by the window itself; each numbers its own gestures and requests. */
+        WindowName: string;
+        Lock: {
+            by: string;
+            at: string;
+            words: string;
+        };
+        Stage: {
+            bench: string | null;
+            /** @description How far the bench is. */
+            turn: number | null;
+            /** @description The rules that run there. */
+            book: string | null;
+            lock: components["schemas"]["Lock"] | null;
+            /** @description What is stored otherwise than it runs. */
+            differs: ("rules" | "set list" | "rig")[];
+            /** @description Whether what is stored is newer than what runs. */
+            isNewer: boolean;
+            /** @description Of the rig. */
+            version: number;
+        };
         Incoming: {
             /** @enum {string} */
             phase: "looking" | "keeping" | "done";
@@ -1832,11 +1932,6 @@ export interface components {
             /** @description What came in just then, or last before. */
             came: string[];
         };
-        Stage: {
-            bench: string | null;
-            /** @description The place in the set list. */
-            song: number;
-        };
         Calibrated: {
             control: {
                 unit: string | null;
@@ -1905,7 +2000,7 @@ export interface components {
             skipped: string[];
         };
         Gesture: {
-            /** @description Goes up with each gesture; one that was heard before does nothing. */
+            /** @description Goes up with each gesture of a window; one that was heard before does nothing. */
             number: number;
             timeUs: number;
             /** @enum {unknown} */
@@ -1914,6 +2009,8 @@ export interface components {
             unit?: string;
             /** @description Place in the set list. */
             song?: number;
+            /** @description The song that is meant; it is found wherever it stands in the rules that run. */
+            id?: string;
             /** @description Where something is played. */
             port?: string;
             /** @description What comes in there, in hexadecimal. */
@@ -1928,9 +2025,12 @@ export interface components {
             scene?: number;
             /** @description Rules that were checked before, by the name given then. */
             book?: string;
+            /** @description Whether somebody asked for these rules just now; a show that is locked takes no others. */
+            pressed?: boolean;
         };
         Played: {
-            /** @description Goes up with each request; the same again has the same answer. */
+            window?: components["schemas"]["WindowName"];
+            /** @description Goes up with each request of a window; the same again has the same answer. */
             request: number;
             nowUs: number;
             gestures: components["schemas"]["Gesture"][];
@@ -2125,8 +2225,12 @@ export interface components {
             view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
         };
         News: {
-            /** @description Number of the latest gesture that counted. */
+            /** @description Number of the latest gesture of this window that counted. */
             heard: number;
+            /** @description How far the bench is. */
+            turn: number;
+            /** @description The rules that run. */
+            book: string;
             /** @description Time of the bench. */
             nowUs: number;
             /** @description Whether the bench could be kept on disk; otherwise it is in memory until there is room. */
@@ -2181,8 +2285,10 @@ export interface components {
         };
         Bench: components["schemas"]["News"] & {
             id: string;
-            /** @description Number of the latest request. */
+            /** @description Number of the latest request of this window. */
             request: number;
+            /** @description The time that it is on the bench now, whether or not anything happened lately. */
+            clockUs: number;
         };
         Run: {
             id: string;
@@ -2207,6 +2313,7 @@ export interface components {
     };
     parameters: {
         Id: string;
+        Window: components["schemas"]["WindowName"];
         Format: "tape" | "mid" | "csv";
     };
     requestBodies: never;
@@ -2413,6 +2520,7 @@ export interface operations {
                         version: number;
                         changedBy: string;
                         changedAt: string;
+                        lock: components["schemas"]["Lock"] | null;
                     };
                 };
             };
@@ -3444,7 +3552,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Where the show is */
+            /** @description The stage */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -3467,17 +3575,95 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Stage"];
+                "application/json": {
+                    bench: string | null;
+                    /** @description The bench on which it was played as the window knows. */
+                    instead?: string | null;
+                };
             };
         };
         responses: {
-            /** @description Where the show is */
+            /** @description The stage */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Stage"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    lockShow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The stage */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stage"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    unlockShow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The stage */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stage"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    runningShow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                /** @description The rules that run. */
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The show */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        rig: Record<string, never>;
+                        uses: components["schemas"]["SwitchUse"][];
+                    };
                 };
             };
             404: components["responses"]["Problem"];
@@ -4080,10 +4266,22 @@ export interface operations {
                     goodText?: string;
                     /** @description The rig that says what names of devices mean. */
                     rig?: string;
+                    /** @description Where other windows play this rulebook, their bench is come to. */
+                    rulebook?: string;
+                    window?: components["schemas"]["WindowName"];
                 };
             };
         };
         responses: {
+            /** @description The bench on which others play */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
             /** @description The bench */
             201: {
                 headers: {
@@ -4097,7 +4295,9 @@ export interface operations {
     };
     readBench: {
         parameters: {
-            query?: never;
+            query?: {
+                window?: components["parameters"]["Window"];
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
@@ -4116,6 +4316,57 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    turnOfBench: {
+        parameters: {
+            query?: {
+                window?: components["parameters"]["Window"];
+                /** @description Whether nobody looks at the window, so that it asks seldom. */
+                hidden?: boolean;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far the bench is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        turn: number;
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    leaveBench: {
+        parameters: {
+            query?: {
+                window?: components["parameters"]["Window"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is known */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     play: {

@@ -141,7 +141,8 @@ function Cell({
         }
       }}
       onKeyDown={(event) => {
-        if (event.key === 'Escape') {
+        if (event.key === 'Escape' && event.currentTarget.value !== text) {
+          event.preventDefault();
           event.currentTarget.value = text;
         }
         onMove(event);

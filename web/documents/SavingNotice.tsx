@@ -1,6 +1,7 @@
-import type { StoredDocument } from '../api/types';
+import type { ShowLock, StoredDocument } from '../api/types';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
+import { LockNotice } from './LockNotice';
 import type { SaveState } from '../rules/useSaving';
 
 /** What there is to say of the saving of a document: it failed, somebody else has changed it, or all is well and nothing is said. */
@@ -11,6 +12,7 @@ export function SavingNotice({
   work: {
     saving: { state: SaveState; retry: () => void };
     told: string | null;
+    lock: ShowLock | null;
     resolve: (theirs: StoredDocument, keepMine: boolean) => void;
   };
   /** Such as "rig". */
@@ -33,6 +35,7 @@ export function SavingNotice({
   return (
     <>
       <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
+      <LockNotice lock={work.lock} />
       <Notice text={work.told} tone="info" />
     </>
   );

@@ -18,10 +18,10 @@ const MOST = 100;
 const LONGEST = 400_000;
 
 /** What could be undone before the page was loaded again, as long as the document is still as it was left. */
-export function recallSteps<T>(id: string, text: string, now: T): Steps<T> {
+export function recallSteps<T>(id: string, now: T): Steps<T> {
   try {
     const kept = JSON.parse(localStorage.getItem(key(id)) ?? 'null') as Kept | null;
-    if (kept?.sum === sum(text)) {
+    if (kept?.sum === sum(now)) {
       return { past: walk(now, kept.past), future: walk(now, kept.future) };
     }
   } catch {
@@ -31,8 +31,8 @@ export function recallSteps<T>(id: string, text: string, now: T): Steps<T> {
 }
 
 /** Keeps what can be undone for the next time this document is opened, the nearest steps first where there is little room. */
-export function rememberSteps<T>(id: string, text: string, now: T, { past, future }: Steps<T>): void {
-  const kept: Kept = { sum: sum(text), past: back(now, past), future: back(now, future) };
+export function rememberSteps<T>(id: string, now: T, { past, future }: Steps<T>): void {
+  const kept: Kept = { sum: sum(now), past: back(now, past), future: back(now, future) };
   let written = JSON.stringify(kept);
   while (written.length > LONGEST && kept.past.length + kept.future.length > 0) {
     (kept.past.length >= kept.future.length ? kept.past : kept.future).pop();
@@ -61,8 +61,13 @@ function walk<T>(now: T, patches: readonly Patch[][]): T[] {
   return steps.reverse();
 }
 
-/** Tells texts apart; not for secrets. */
-function sum(text: string): string {
+/** Tells documents apart, however they are written down; not for secrets. */
+function sum(value: unknown): string {
+  const text = JSON.stringify(value, (_, part: unknown) =>
+    typeof part === 'object' && part !== null && !Array.isArray(part)
+      ? Object.fromEntries(Object.entries(part).sort(([one], [other]) => (one < other ? -1 : 1)))
+      : part,
+  );
   let hash = 5381;
   for (let at = 0; at < text.length; at += 1) {
     hash = (Math.imul(hash, 33) ^ text.charCodeAt(at)) >>> 0;

@@ -1,7 +1,8 @@
 import { useCallback, useRef, useState } from 'react';
-import type { StoredDocument } from '../api/types';
+import type { ShowLock, StoredDocument } from '../api/types';
 import { useSaving } from '../rules/useSaving';
 import { recallSteps, rememberSteps, type Steps } from './undoStore';
+import { isSameWord } from './sameWord';
 import { useNewer } from './useNewer';
 
 export interface JsonWork<T> {
@@ -11,6 +12,8 @@ export interface JsonWork<T> {
   change: (edit: (value: T) => T) => void;
   undo: (() => void) | null;
   redo: (() => void) | null;
+  /** The show is locked while it is played, by whom and since when: only ticks and log are written. */
+  lock: ShowLock | null;
   /** What another window has made of it meanwhile, in words. */
   told: string | null;
   /** After a conflict: either side goes on. */
@@ -21,26 +24,28 @@ type State<T> = Steps<T> & { now: T };
 
 /** A document in JSON that is being worked on. */
 export function useJson<T>(document: StoredDocument): JsonWork<T> {
-  const saving = useSaving(document);
+  const refused = useRef<(text: string) => void>(undefined);
+  const saving = useSaving(document, (stored) => refused.current?.(stored));
   const [state, setState] = useState<State<T>>(() => {
     const now = JSON.parse(document.text) as T;
-    return { now, ...recallSteps(document.id, document.text, now) };
+    return { now, ...recallSteps(document.id, now) };
   });
   const latest = useRef(state);
+  const typed = useRef({ place: '', at: 0 });
   const [told, setTold] = useState<string | null>(null);
 
   const show = useCallback(
-    (next: State<T>, text: string) => {
+    (next: State<T>) => {
       latest.current = next;
       setState(next);
-      rememberSteps(document.id, text, next.now, next);
+      rememberSteps(document.id, next.now, next);
     },
     [document.id],
   );
   const go = useCallback(
     (next: State<T>) => {
       const text = `${JSON.stringify(next.now, null, 4)}\n`;
-      show(next, text);
+      show(next);
       saving.write(text);
       setTold(null);
     },
@@ -51,7 +56,9 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
       const { now, past } = latest.current;
       const after = edit(now);
       if (after !== now) {
-        go({ now: after, past: [...past.slice(-99), now], future: [] });
+        // Letters of one word are taken back together.
+        const goesOn = past.length > 0 && isSameWord(typed.current, now, after);
+        go({ now: after, past: goesOn ? past : [...past.slice(-99), now], future: [] });
       }
     },
     [go],
@@ -59,9 +66,13 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
   const take = (theirs: StoredDocument) => {
     const { now, past } = latest.current;
     const next = JSON.parse(theirs.text) as T;
-    show({ now: next, past: [...past.slice(-99), now], future: [] }, theirs.text);
+    show({ now: next, past: [...past.slice(-99), now], future: [] });
   };
-  useNewer(document.id, saving.version, saving.isIdle, (newer) => {
+  refused.current = (stored) => {
+    const next = JSON.parse(stored) as T;
+    show({ now: next, past: latest.current.past.slice(0, -1), future: [] });
+  };
+  const lock = useNewer(document.id, saving.version, saving.isIdle, (newer) => {
     saving.adopt(newer);
     take(newer);
     const who = newer.changedBy === '' ? '' : ` by ${newer.changedBy}`;
@@ -74,6 +85,7 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
     value: now,
     saving,
     change,
+    lock,
     told,
     undo:
       before === undefined

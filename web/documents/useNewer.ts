@@ -1,18 +1,23 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
-import type { StoredDocument } from '../api/types';
+import type { ShowLock, StoredDocument } from '../api/types';
 
 const LOOK_EVERY_MS = 5_000;
 
-/** Tells when another window has changed a document, as long as nothing is unsaved here. */
+/**
+ * Tells when another window has changed a document, as long as nothing is unsaved here.
+ *
+ * @returns the lock on the show that it belongs to
+ */
 export function useNewer(
   id: string,
   version: () => number,
   isIdle: () => boolean,
   onNewer: (newer: StoredDocument) => void,
-): void {
+): ShowLock | null {
   const latest = useRef({ version, isIdle, onNewer });
   latest.current = { version, isIdle, onNewer };
+  const [lock, setLock] = useState<ShowLock | null>(null);
   useEffect(() => {
     const look = async () => {
       if (document.hidden || !latest.current.isIdle()) {
@@ -20,6 +25,7 @@ export function useNewer(
       }
       try {
         const there = await api.documentVersion(id);
+        setLock((before) => (before?.at === there.lock?.at ? before : there.lock));
         if (there.version > latest.current.version()) {
           const newer = await api.readDocument(id);
           if (latest.current.isIdle() && newer.version > latest.current.version()) {
@@ -30,6 +36,7 @@ export function useNewer(
         // the next look may go well
       }
     };
+    void look();
     const timer = setInterval(() => void look(), LOOK_EVERY_MS);
     const onFocus = () => void look();
     window.addEventListener('focus', onFocus);
@@ -38,4 +45,5 @@ export function useNewer(
       window.removeEventListener('focus', onFocus);
     };
   }, [id]);
+  return lock;
 }

@@ -1,5 +1,5 @@
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
-import { Annotation, type EditorState } from '@codemirror/state';
+import { Annotation, Compartment, EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { useEffect, useImperativeHandle, useRef, type Ref } from 'react';
 import type { Checked, Finding, Fix } from '../api/types';
@@ -20,6 +20,8 @@ export interface EditorHandle {
 
 const KEEP_PAUSE_MS = 200;
 
+const locking = new Compartment();
+
 /** Marks changes that did not come from typing. */
 const fromOutside = Annotation.define<boolean>();
 
@@ -30,6 +32,7 @@ export function RuleEditor({
   checked,
   devices,
   hits,
+  isLocked,
   onChange,
   ref,
 }: {
@@ -41,6 +44,8 @@ export function RuleEditor({
   /** What rules can name of their rig. */
   devices: readonly DeviceNames[];
   hits: readonly Hit[];
+  /** Whether the text can only be read, since its show is played. */
+  isLocked: boolean;
   onChange: (text: string) => void;
   ref: Ref<EditorHandle>;
 }) {
@@ -61,6 +66,7 @@ export function RuleEditor({
           () => latest.current.checked?.names ?? null,
           () => latest.current.devices,
         ),
+        locking.of(EditorState.readOnly.of(false)),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) {
             clearTimeout(keeping.current);
@@ -99,6 +105,10 @@ export function RuleEditor({
     view.current?.dispatch({ effects: setHits.of(hits) });
   }, [hits]);
 
+  useEffect(() => {
+    view.current?.dispatch({ effects: locking.reconfigure(EditorState.readOnly.of(isLocked)) });
+  }, [isLocked]);
+
   useImperativeHandle(ref, () => ({
     showLine: (line) => {
       const editor = view.current;
@@ -113,6 +123,9 @@ export function RuleEditor({
     },
     apply: (fix) => {
       const editor = view.current;
+      if (editor?.state.readOnly === true) {
+        return;
+      }
       editor?.dispatch({ changes: changesOf(editor.state.doc, fix.edits) });
       editor?.focus();
     },
@@ -141,7 +154,11 @@ function diagnostic(doc: EditorState['doc'], finding: Finding): Diagnostic {
     source: finding.code,
     actions: finding.fixes.map((fix) => ({
       name: fix.title,
-      apply: (editor: EditorView) => editor.dispatch({ changes: changesOf(editor.state.doc, fix.edits) }),
+      apply: (editor: EditorView) => {
+        if (!editor.state.readOnly) {
+          editor.dispatch({ changes: changesOf(editor.state.doc, fix.edits) });
+        }
+      },
     })),
   };
 }

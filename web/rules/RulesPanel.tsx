@@ -7,6 +7,7 @@ import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
 import { HistoryDialog } from '../documents/HistoryDialog';
 import { useDocuments } from '../documents/queries';
+import { LockNotice } from '../documents/LockNotice';
 import { useNewer } from '../documents/useNewer';
 import { Reference } from '../reference/Reference';
 import { Button } from '../ui/Button';
@@ -120,7 +121,7 @@ export function RulesPanel({
     onText(newer.text);
     void check();
   };
-  useNewer(rulebook.id, saving.version, saving.isIdle, (newer) => {
+  const lock = useNewer(rulebook.id, saving.version, saving.isIdle, (newer) => {
     show(newer);
     setProblem(
       `Changed in another window${newer.changedBy === '' ? '' : ` by ${newer.changedBy}`}: this is how it is now. The history says what changed.`,
@@ -204,6 +205,7 @@ export function RulesPanel({
           stored={rulebook.text}
         />
       )}
+      <LockNotice lock={lock} />
       {problem !== null && <p className="bg-warning px-3 py-1.5 text-sm text-warning-content">{problem}</p>}
       {isLookingBack && (
         <HistoryDialog
@@ -221,6 +223,7 @@ export function RulesPanel({
         checked={checked}
         devices={devices}
         hits={hits}
+        isLocked={lock !== null}
         onChange={changed}
       />
       <Findings

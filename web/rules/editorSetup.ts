@@ -2,7 +2,7 @@ import { autocompletion, completionKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap, indentLess, insertTab } from '@codemirror/commands';
 import { lintGutter, lintKeymap } from '@codemirror/lint';
 import { highlightSelectionMatches, searchKeymap } from '@codemirror/search';
-import { EditorState, type Extension } from '@codemirror/state';
+import { EditorState, type Extension, type Transaction } from '@codemirror/state';
 import {
   drawSelection,
   EditorView,
@@ -60,6 +60,19 @@ const lineInSight = ViewPlugin.define((view) => {
   return { destroy: () => sizes.disconnect() };
 });
 
+/** After so long a pause something new is typed. */
+const WORD_MS = 3000;
+
+/** Whether what is typed is the first letter of a word: undo takes back a word, not a letter. */
+function beginsWord(typed: Transaction): boolean {
+  let begins = false;
+  typed.changes.iterChanges((fromA, _toA, _fromB, _toB, inserted) => {
+    const before = typed.startState.sliceDoc(Math.max(0, fromA - 1), fromA);
+    begins ||= /^\s/.test(before) && /^\S/.test(inserted.toString());
+  });
+  return begins;
+}
+
 /** All that makes the editor one for rulebooks. */
 export function editorSetup(
   names: () => Checked['names'] | null,
@@ -70,7 +83,7 @@ export function editorSetup(
     EditorView.cspNonce.of(nonce),
     EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text', tabindex: '0' }),
     lineNumbers(),
-    history(),
+    history({ newGroupDelay: WORD_MS, joinToEvent: (typed, isAdjacent) => isAdjacent && !beginsWord(typed) }),
     drawSelection(),
     highlightActiveLine(),
     highlightSelectionMatches(),

@@ -12,8 +12,10 @@ const PAUSE_MS = 300;
 /**
  * Saves a rulebook as it is typed, and tries again by itself; a change made in another window is reported, never
  * overwritten. What is not saved yet is kept in this browser as well.
+ *
+ * @param onLocked the show is locked while it is played: what was changed is refused, and this text is how it stays
  */
-export function useSaving(rulebook: Rulebook) {
+export function useSaving(rulebook: Rulebook, onLocked?: (text: string) => void) {
   const [state, setState] = useState<SaveState>({ is: 'saved' });
   const current = useRef({ name: rulebook.name, text: rulebook.text, version: rulebook.version });
   const saved = useRef({ name: rulebook.name, text: rulebook.text });
@@ -22,6 +24,8 @@ export function useSaving(rulebook: Rulebook) {
   const failures = useRef(0);
   const [offered, setOffered] = useState<Unsaved | null>(() => offeredCopy(rulebook.id, rulebook));
 
+  const locked = useRef(onLocked);
+  locked.current = onLocked;
   const latestSave = useRef<() => Promise<void>>(() => Promise.resolve());
   const save = useCallback(async () => {
     if (isBusy.current) {
@@ -39,7 +43,12 @@ export function useSaving(rulebook: Rulebook) {
       forgetUnsaved(rulebook.id);
       setState({ is: 'saved' });
     } catch (error) {
-      if (error instanceof Refusal && error.status === 409) {
+      if (error instanceof Refusal && error.status === 423 && locked.current !== undefined) {
+        current.current = { ...saved.current, version: current.current.version };
+        forgetUnsaved(rulebook.id);
+        setState({ is: 'failed', text: error.message });
+        locked.current(saved.current.text);
+      } else if (error instanceof Refusal && error.status === 409) {
         setState({ is: 'conflict', theirs: error.body['current'] as Rulebook });
       } else {
         failures.current += 1;

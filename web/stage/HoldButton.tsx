@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 
 const HOLD_MS = 1200;
 
-/** Does something only when it is held, so that nothing happens by accident. */
+/** Does something only when it is held, so that nothing happens by accident. It stays as large as it is, whatever it says. */
 export function HoldButton({ label, onHeld }: { label: string; onHeld: () => void }) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [isHeld, setHeld] = useState(false);
@@ -18,13 +18,19 @@ export function HoldButton({ label, onHeld }: { label: string; onHeld: () => voi
     setHeld(false);
     clearTimeout(timer.current);
   };
+  const says = [label, 'Keep holding …'];
   return (
     <button
       type="button"
-      className={`btn min-h-14 text-xl ${isHeld ? 'btn-primary' : 'btn-neutral'}`}
-      onPointerDown={begin}
+      aria-label={says[isHeld ? 1 : 0]}
+      className={`btn grid h-auto min-h-16 touch-none px-6 py-2 text-[1.75rem] leading-tight select-none ${isHeld ? 'btn-primary' : 'btn-neutral'}`}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId); // a finger that slips a little still holds
+        begin();
+      }}
       onPointerUp={end}
-      onPointerLeave={end}
+      onPointerCancel={end}
+      onContextMenu={(event) => event.preventDefault()}
       onKeyDown={(event) => {
         if ((event.key === ' ' || event.key === 'Enter') && !event.repeat) {
           event.preventDefault();
@@ -34,7 +40,15 @@ export function HoldButton({ label, onHeld }: { label: string; onHeld: () => voi
       onKeyUp={end}
       onBlur={end}
     >
-      {isHeld ? 'Keep holding …' : label}
+      {says.map((text, index) => (
+        <span
+          key={index}
+          className={`col-start-1 row-start-1 ${(index === 1) === isHeld ? '' : 'invisible'}`}
+          aria-hidden="true"
+        >
+          {text}
+        </span>
+      ))}
     </button>
   );
 }

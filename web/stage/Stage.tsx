@@ -1,110 +1,65 @@
-import { useQuery } from '@tanstack/react-query';
 import { OctagonX } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import type { Rig } from '../api/types';
+import type { Rig, SwitchUse } from '../api/types';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
 import { keepMinute } from '../bench/session/keepMinute';
-import { order, placeOf } from '../show/edits';
+import { order } from '../show/edits';
 import { HoldButton } from './HoldButton';
 import { PortLamps } from './PortLamps';
 import { RestorePanel } from './RestorePanel';
+import { StageNotice } from './StageNotice';
 import { Switches } from './Switches';
 import { Tempo } from './Tempo';
-import { useConnection } from './useConnection';
+import { useSongs } from './useSongs';
+import type { StageWatch } from './useStageNow';
 
-/** The stage: letters that are read from two metres, and nothing to change by accident. */
+const BUTTON = 'btn h-auto min-h-16 px-6 py-2 text-[1.75rem] leading-tight';
+
+/** The stage: letters that are read from two metres, and nothing to change by accident. What it shows is what runs. */
 export function Stage({
   id,
+  rulebook,
   rig,
+  uses,
   store,
-  place,
-  onPlace,
+  watch,
 }: {
   id: string;
+  rulebook: string;
+  /** As the rules that run were made with it. */
   rig: Rig;
+  uses: readonly SwitchUse[];
   store: BenchStore;
-  place: number;
-  onPlace: (place: number) => void;
+  watch: StageWatch;
 }) {
   const scenes = usePart(store, (state) => state.scenes);
-  const isOpen = usePart(store, (state) => state.isOpen);
-  const trouble = usePart(store, (state) => state.trouble);
-  const isThere = useConnection();
-  const [isLocked, setLocked] = useState(true);
   const [kept, setKept] = useState<string | null>(null);
-  const sheets = useQuery({ queryKey: ['show', id, 'stage'], queryFn: () => api.showOf(id) });
   const songs = order(rig);
+  const place = scenes.song;
+  const { go, by } = useSongs(store, songs, place);
   const song = songs[place];
   const next = songs[place + 1];
   const scene = scenes.titles[scenes.current];
-
-  // Two presses can come before the first is drawn.
-  const at = useRef(place);
-  // What is pressed before the bench is there is sent once it is.
-  const early = useRef<number | null>(null);
-  at.current = place;
-  const go = (to: number) => {
-    const wanted = songs[to];
-    if (wanted === undefined) {
-      return;
-    }
-    at.current = to;
-    onPlace(to);
-    if (isOpen) {
-      send(to);
-    } else {
-      early.current = to;
-    }
-  };
-  const send = (to: number) => {
-    const first = scenes.titles.indexOf(songs[to]?.scenes?.[0] ?? '');
-    if (scenes.songs === songs.length) {
-      store.goToSong(to);
-    } else if (first >= 0) {
-      store.go(first); // the set list has been changed since these rules were put on
-    }
-  };
-  // A switch can begin a song as well, and a host can call its scene.
-  const follow = useRef({ song: scenes.song, current: scenes.current });
-  useEffect(() => {
-    const before = follow.current;
-    follow.current = { song: scenes.song, current: scenes.current };
-    if (early.current !== null) {
-      if (isOpen) {
-        send(early.current);
-        early.current = null;
-      }
-    } else if (scenes.song !== before.song && scenes.songs === songs.length) {
-      onPlace(scenes.song);
-    } else if (scenes.current !== before.current && scene !== undefined) {
-      onPlace(placeOf(songs, place, scene));
-    }
-  });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') {
-        store.panic();
-      } else if (event.key === 'PageDown' || event.key === 'ArrowRight') {
-        go(at.current + 1);
-      } else if (event.key === 'PageUp' || event.key === 'ArrowLeft') {
-        go(at.current - 1);
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  });
+  const lock = watch.now?.lock ?? null;
+  const locked = (work: Promise<NonNullable<StageWatch['now']>>) =>
+    work.then(watch.tell, (error: unknown) =>
+      setKept(error instanceof Error ? error.message : 'It is not known what came of it.'),
+    );
 
   return (
-    <main className="flex h-full flex-col gap-3 bg-base-100 p-3" aria-label="Stage">
-      <header className="flex items-start gap-4">
-        <div className="min-w-0 flex-1">
-          <p className="truncate text-6xl leading-tight font-bold" aria-label="This song">
+    <main className="flex h-full flex-col gap-3 overflow-auto bg-base-100 p-3" aria-label="Stage">
+      <header className="flex flex-wrap items-start gap-x-4 gap-y-2">
+        <div className="min-w-60 flex-1">
+          <p
+            className="text-5xl leading-tight font-bold [overflow-wrap:anywhere] sm:text-6xl"
+            aria-label="This song"
+          >
             {song?.title ?? (songs.length === 0 ? 'No song in the set list' : 'The end')}
           </p>
-          <p className="truncate text-3xl" aria-label="Scene">
+          <p className="text-3xl [overflow-wrap:anywhere]" aria-label="Scene">
             {scene ?? 'no scenes'}
             {song?.key === undefined ? '' : ` · ${song.key}`}
           </p>
@@ -118,15 +73,8 @@ export function Stage({
           <OctagonX size={32} /> Panic
         </button>
       </header>
-      <p
-        role="alert"
-        className={`rounded-field px-4 py-1 text-3xl font-semibold ${isThere && trouble === null ? 'invisible' : 'bg-error text-error-content'}`}
-      >
-        {isThere && trouble === null
-          ? '.'
-          : 'No connection: this is how it stood. What is pressed is kept, and goes out when it is back.'}
-      </p>
-      <Switches rig={rig} uses={sheets.data?.uses ?? []} scene={scene ?? null} />
+      <StageNotice store={store} watch={watch} rulebook={rulebook} />
+      <Switches rig={rig} uses={uses} scene={scene ?? null} />
       {(song?.jobs ?? []).length > 0 && (
         <ul aria-label="Jobs" className="list-inside list-disc text-3xl">
           {song?.jobs?.map((job) => (
@@ -134,30 +82,30 @@ export function Stage({
           ))}
         </ul>
       )}
-      <p role="status" className={`truncate text-xl ${kept === null ? 'invisible' : ''}`}>
-        {kept ?? '.'}
+      <p role="status" className={`text-[1.75rem] leading-tight ${kept === null ? 'sr-only' : ''}`}>
+        {kept ?? ''}
       </p>
       <footer className="mt-auto flex flex-col gap-3">
-        <div className="flex items-center gap-3">
+        <div className="flex flex-wrap items-stretch gap-3">
           <button
             type="button"
-            className="btn h-16 px-6 text-3xl btn-neutral"
+            className={`${BUTTON} btn-neutral`}
             disabled={place === 0}
-            onClick={() => go(at.current - 1)}
+            onClick={() => by(-1)}
           >
             Back
           </button>
           <button
             type="button"
-            className="btn h-16 min-w-0 flex-1 justify-start px-6 text-3xl btn-primary"
+            className={`${BUTTON} min-w-60 flex-1 justify-start text-left btn-primary`}
             disabled={next === undefined}
-            onClick={() => go(at.current + 1)}
+            onClick={() => by(1)}
           >
-            <span className="truncate">Next: {next?.title ?? 'the end'}</span>
+            <span className="[overflow-wrap:anywhere]">Next: {next?.title ?? 'the end'}</span>
           </button>
           <button
             type="button"
-            className="btn h-16 px-6 text-3xl btn-neutral"
+            className={`${BUTTON} btn-neutral`}
             onClick={() => store.go(scenes.current)}
             title="Everything that this scene sends, once more"
           >
@@ -169,24 +117,28 @@ export function Stage({
           <PortLamps store={store} />
           <button
             type="button"
-            className="btn h-16 px-6 text-3xl btn-neutral"
+            className={`${BUTTON} btn-neutral`}
             title="Keeps the last minute, to be looked at afterwards"
-            onClick={() => void keepMinute(store, rig.book ?? '').then(setKept)}
+            onClick={() => void keepMinute(store, rig.book ?? rulebook).then(setKept)}
           >
             That was wrong
           </button>
-          {isLocked ? (
-            <HoldButton label="Locked: hold to unlock" onHeld={() => setLocked(false)} />
+          {lock !== null ? (
+            <HoldButton
+              label={`Locked${lock.by === '' ? '' : ` by ${lock.by}`}: hold to unlock`}
+              onHeld={() => void locked(api.unlockShow(id))}
+            />
           ) : (
             <>
               <button
                 type="button"
-                className="btn min-h-14 text-xl btn-neutral"
-                onClick={() => setLocked(true)}
+                className={`${BUTTON} btn-neutral`}
+                title="Rules, set list, units and leads are not changed any more, in no window, until it is unlocked"
+                onClick={() => void locked(api.lockShow(id))}
               >
                 Lock
               </button>
-              <Link className="btn min-h-14 text-xl btn-neutral" to={`/rigs/${id}/show`}>
+              <Link className={`${BUTTON} btn-neutral`} to={`/rigs/${id}/show`}>
                 Change the show
               </Link>
               <nav aria-label="Songs" className="flex w-full flex-wrap gap-2">
@@ -194,7 +146,7 @@ export function Stage({
                   <button
                     key={`${index} ${each.id}`}
                     type="button"
-                    className={`btn text-xl ${index === place ? 'btn-primary' : 'btn-neutral'}`}
+                    className={`btn h-auto min-h-14 text-xl ${index === place ? 'btn-primary' : 'btn-neutral'}`}
                     onClick={() => go(index)}
                   >
                     {index + 1} {each.title}

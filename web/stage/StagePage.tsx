@@ -4,35 +4,32 @@ import { useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rig, Rulebook } from '../api/types';
 import { benchOf } from '../bench/session/benches';
+import { usePart } from '../bench/session/useBench';
 import { useDocument } from '../documents/queries';
 import { Blank } from '../ui/Blank';
 import { Stage } from './Stage';
+import { useStageNow, type StageWatch } from './useStageNow';
 
 /** For playing, in the dark: this song and the next, what every switch does now, panic. It goes on in every browser. */
 export default function StagePage() {
   const { id = '' } = useParams();
   const document = useDocument(id);
-  const rig =
+  const watch = useStageNow(id);
+  const book =
     document.data === undefined || !document.isFetchedAfterMount
       ? null
-      : (JSON.parse(document.data.text) as Rig);
+      : ((JSON.parse(document.data.text) as Rig).book ?? 'none');
   const rulebook = useQuery({
-    queryKey: ['stage-rulebook', rig?.book],
-    queryFn: () => api.readDocument(rig?.book ?? ''),
-    enabled: rig?.book !== undefined,
+    queryKey: ['stage-rulebook', book],
+    queryFn: () => api.readDocument(book ?? ''),
+    enabled: book !== null && book !== 'none',
     staleTime: Infinity,
   });
-  const stage = useQuery({
-    queryKey: ['stage', id],
-    queryFn: () => api.stageOf(id),
-    staleTime: Infinity,
-    gcTime: 0,
-  });
-  const error = document.error ?? rulebook.error ?? stage.error;
-  if (error !== null) {
-    return <Blank title={error.message} action={{ label: 'Go to the library', href: '/library' }} />;
+  const problem = document.error?.message ?? rulebook.error?.message ?? watch.problem;
+  if (problem !== null) {
+    return <Blank title={problem} action={{ label: 'Go to the library', href: '/library' }} />;
   }
-  if (rig !== null && rig.book === undefined) {
+  if (book === 'none') {
     return (
       <Blank
         title="This rig has no rulebook yet, so there is nothing to play"
@@ -40,48 +37,53 @@ export default function StagePage() {
       />
     );
   }
-  return rig === null || rulebook.data === undefined || stage.data === undefined ? (
+  return rulebook.data === undefined || watch.now === null ? (
     <Blank title="Opening the stage …" />
   ) : (
-    <Open id={id} rig={rig} rulebook={rulebook.data} bench={stage.data.bench} first={stage.data.song} />
+    <OnBench key={watch.now.bench} id={id} rulebook={rulebook.data} watch={watch} bench={watch.now.bench} />
   );
 }
 
-function Open({
+/** The stage on the bench on which the show is played; on a bench of this window where there is none yet. */
+function OnBench({
   id,
-  rig,
   rulebook,
+  watch,
   bench,
-  first,
 }: {
   id: string;
-  rig: Rig;
   rulebook: Rulebook;
+  watch: StageWatch;
   bench: string | null;
-  first: number;
 }) {
-  const [store] = useState(() => benchOf(rulebook, id, bench));
-  const [song, setSong] = useState(first);
+  const [store] = useState(() => benchOf(rulebook, id, bench, bench !== null));
+  const isOpen = usePart(store, (state) => state.isOpen);
+  const running = usePart(store, (state) => state.book);
   useEffect(() => {
-    let isTold = false;
-    return store.subscribe(() => {
-      const opened = store.benchId();
-      if (!isTold && opened !== null && opened !== bench) {
-        isTold = true;
-        void api.keepStage(id, { bench: opened, song: first }).catch(() => (isTold = false));
-      }
-    });
-  }, [store, bench, id, first]);
-  return (
+    const opened = isOpen ? store.benchId() : null;
+    if (opened !== null && opened !== bench) {
+      // Of two windows that open the stage at the same time, one is the first, and the other comes to its bench.
+      api.keepStage(id, opened, bench).then(watch.tell, () => undefined);
+    }
+  }, [id, bench, store, isOpen, watch.tell]);
+  const show = useQuery({
+    queryKey: ['running', id, running],
+    queryFn: () => api.runningShow(id, running ?? ''),
+    enabled: isOpen && running !== null,
+    staleTime: Infinity,
+    retry: 3,
+    placeholderData: (before) => before,
+  });
+  return show.data === undefined ? (
+    <Blank title={show.error?.message ?? 'Opening the stage …'} />
+  ) : (
     <Stage
       id={id}
-      rig={rig}
+      rulebook={rulebook.id}
+      rig={show.data.rig as unknown as Rig}
+      uses={show.data.uses}
       store={store}
-      place={song}
-      onPlace={(place) => {
-        setSong(place);
-        void api.keepStage(id, { bench: store.benchId(), song: place }).catch(() => undefined);
-      }}
+      watch={watch}
     />
   );
 }

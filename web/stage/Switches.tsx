@@ -1,8 +1,9 @@
 import type { Rig, SwitchUse, Unit } from '../api/types';
-import { swatch } from '../ui/colours';
 import { chartOf } from '../rigs/edits';
+import { swatch } from '../ui/colours';
+import { usePaging } from './usePaging';
 
-/** What every foot switch does now, with label and colour word, as the surface stands. */
+/** What every foot switch does now, with label and colour word, as the surface stands. What does not fit is on another page. */
 export function Switches({
   rig,
   uses,
@@ -12,11 +13,11 @@ export function Switches({
   uses: readonly SwitchUse[];
   scene: string | null;
 }) {
+  const { box, page, pages, turn } = usePaging();
   const boards = rig.units.flatMap((unit) => {
-    const switches = (chartOf(rig, unit)?.surface?.controls ?? []).filter(
-      (control) => control.sort === 'switch',
-    );
-    const isPlayed = chartOf(rig, unit)?.sort !== 'host';
+    const chart = chartOf(rig, unit);
+    const switches = (chart?.surface?.controls ?? []).filter((control) => control.sort === 'switch');
+    const isPlayed = chart?.sort !== 'host';
     return isPlayed &&
       switches.some((control) => uses.some((use) => use.unit === unit.name && use.control === control.name))
       ? [{ unit, switches }]
@@ -26,11 +27,28 @@ export function Switches({
     return <p className="text-3xl">No rule takes a switch of this rig.</p>;
   }
   return (
-    <div aria-label="Switches" className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto" role="region">
-      {boards.map((board) => (
-        <Board key={board.unit.name} board={board} uses={uses} scene={scene} isAlone={boards.length === 1} />
-      ))}
-    </div>
+    <section aria-label="Switches" className="flex min-h-72 flex-1 flex-col gap-2">
+      <div
+        ref={box}
+        className="flex min-h-0 flex-1 snap-y snap-proximity flex-col gap-2 overflow-auto"
+        role="group"
+        aria-label="What each does"
+        tabIndex={pages > 1 ? 0 : undefined}
+      >
+        {boards.map((board) => (
+          <Board key={board.unit.name} board={board} uses={uses} scene={scene} />
+        ))}
+      </div>
+      {pages > 1 && (
+        <button
+          type="button"
+          className="btn h-auto min-h-14 self-start px-6 text-[1.75rem] leading-tight btn-neutral"
+          onClick={turn}
+        >
+          {page < pages ? 'More switches' : 'First switches'}: page {page} of {pages}
+        </button>
+      )}
+    </section>
   );
 }
 
@@ -38,19 +56,15 @@ function Board({
   board,
   uses,
   scene,
-  isAlone,
 }: {
   board: { unit: Unit; switches: { name: string }[] };
   uses: readonly SwitchUse[];
   scene: string | null;
-  isAlone: boolean;
 }) {
-  const columns = Math.min(4, Math.max(2, board.switches.length));
   return (
     <ul
       aria-label={board.unit.label ?? board.unit.name}
-      className={`grid gap-2 ${isAlone ? 'min-h-0 flex-1' : ''}`}
-      style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
+      className="grid shrink-0 grow grid-cols-[repeat(auto-fill,minmax(min(100%,17.5rem),1fr))] gap-2"
     >
       {board.switches.map((control) => {
         const now = uses.filter(
@@ -63,17 +77,22 @@ function Board({
         return (
           <li
             key={control.name}
-            className="flex min-h-0 flex-col overflow-hidden rounded-box border-4 p-2"
+            className="flex snap-start flex-col rounded-box border-4 p-2"
             style={{
               borderColor: label?.colour === undefined ? 'var(--color-base-300)' : swatch(label.colour),
             }}
           >
-            <p className="flex items-baseline gap-2 text-3xl leading-tight font-bold">
-              <span className="truncate">{label?.text ?? control.name}</span>
-              {label?.colour !== undefined && <span className="ml-auto text-xl">{label.colour}</span>}
+            <p className="flex flex-wrap items-baseline gap-x-2 text-3xl leading-tight font-bold">
+              <span className="[overflow-wrap:anywhere]">{label?.text ?? control.name}</span>
+              {label?.colour !== undefined && (
+                <span className="ml-auto text-[1.75rem] font-normal">{label.colour}</span>
+              )}
             </p>
             {now.map((use) => (
-              <p key={`${use.line} ${use.gesture}`} className="line-clamp-2 text-[1.75rem] leading-tight">
+              <p
+                key={`${use.line} ${use.gesture}`}
+                className="text-[1.75rem] leading-tight [overflow-wrap:anywhere]"
+              >
                 {use.gesture === 'press' ? '' : `${use.gesture}: `}
                 {use.does.join(', ') || '…'}
               </p>

@@ -65,6 +65,8 @@ abstract class CompiledBook
     public const SCENES = [];
     /** Positions of the first scenes of the songs of the set list; -1 for a song without scenes. */
     public const SONGS = [];
+    /** What each song is called by, whatever its place. */
+    public const SONG_IDS = [];
     /** Arguments of {@see Route}, by ordinal of the kind. */
     protected const ROUTES = [];
 
@@ -322,6 +324,22 @@ abstract class CompiledBook
     {
         /** @var list<int> */
         return static::SONGS;
+    }
+
+    /** @return list<string> what each song is called by, whatever its place */
+    final public function songIds(): array
+    {
+        /** @var list<string> */
+        return static::SONG_IDS;
+    }
+
+    /** The place of a song, the nearest to another place where it is there more than once; null where it is not. */
+    final public function placeOfSong(string $id, int $near): ?int
+    {
+        $places = array_keys($this->songIds(), $id, true);
+        usort($places, static fn (int $a, int $b): int => abs($a - $near) <=> abs($b - $near));
+
+        return $places[0] ?? null;
     }
 
     /** @return list<Route> rules that take a kind of message, in order */

@@ -220,7 +220,13 @@ final class BookChange
             $this->lost[] = "scene \"{$title}\" is gone".([] === $new->book->scenes() ? '' : "; \"{$new->book->scenes()[0]}\" is current now");
         }
         $new->state->scene = (int) $scene;
-        $new->state->song = min($this->old->state->song, max(0, \count($new->book->songs()) - 1));
+        $song = $this->old->state->song;
+        $id = $this->old->book->songIds()[$song] ?? null;
+        $place = null === $id ? null : $new->book->placeOfSong($id, $song);
+        if (null !== $id && null === $place) {
+            $this->lost[] = "the song \"{$id}\" is not in the set list any more";
+        }
+        $new->state->song = $place ?? min($song, max(0, \count($new->book->songs()) - 1));
     }
 
     private function keepMemories(State $from, State $to): void

@@ -223,6 +223,11 @@ final class RigDevices implements Devices
         return array_map(static fn (Song $song): ?string => $song->scenes[0] ?? null, $this->setup->rig->show?->order() ?? []);
     }
 
+    public function songIds(): array
+    {
+        return array_map(static fn (Song $song): string => $song->id, $this->setup->rig->show?->order() ?? []);
+    }
+
     public function whole(Token $device): Whole
     {
         $box = $this->box($device);

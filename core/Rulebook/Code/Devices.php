@@ -59,6 +59,9 @@ interface Devices
     /** @return list<string|null> the first scene of each song of the loaded set list; null for a song without scenes */
     public function songs(): array;
 
+    /** @return list<string> what each song of the loaded set list is called by, whatever its place */
+    public function songIds(): array;
+
     /** @throws RulebookError */
     public function part(Token $device, int $part): Part;
 

@@ -100,6 +100,7 @@ final class Naming
         }
         $this->resolved->storing = $this->devices->storing();
         $this->resolved->songs = $this->devices->songs();
+        $this->resolved->songIds = $this->devices->songIds();
         $this->resolved->devices = $this->devices;
 
         return [$this->resolved, $this->errors];

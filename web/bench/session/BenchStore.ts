@@ -7,6 +7,7 @@ import { endOfPort, merged } from './merged';
 import { keepBench, recallBench } from './keptBench';
 import { Passages } from './passages';
 import { reopened } from './reopened';
+import { wallMs, windowName } from './windowName';
 import { movementOf, movementsOf, type Movements } from './positions';
 
 const MOST_TOLD = 3;
@@ -17,6 +18,8 @@ export class BenchStore {
   private readonly listeners = new Set<() => void>();
   private originMs = wallMs();
   private id: string | null = null;
+  /** Name of this window on its bench. */
+  private window = windowName();
   private isClosed = false;
   private text = '';
   private goodText = '';
@@ -38,7 +41,11 @@ export class BenchStore {
     private readonly rulebook: string | null = null,
     readonly rig: string | null = null,
   ) {
+    const name = () => this.window;
     this.courier = new Courier({
+      get window() {
+        return name();
+      },
       nowUs: () => this.nowUs(),
       onNews: (news) => this.applyNews(news),
       onTrouble: (trouble) => this.update({ trouble }),
@@ -77,11 +84,12 @@ export class BenchStore {
     this.text = text;
     this.goodText = goodText;
     const kept = this.rulebook === null ? null : recallBench(this.rulebook);
+    this.window = kept?.window ?? this.window;
     const bench = await this.untilAnswered(
       async () =>
-        (await reopened(kept)) ??
-        (await reopened(shared === null ? null : { id: shared })) ??
-        api.openBench(text, goodText, this.rig),
+        (await reopened(kept, this.window)) ??
+        (await reopened(shared === null ? null : { id: shared }, this.window)) ??
+        this.opened(),
     );
     if (bench === null) {
       return;
@@ -91,10 +99,28 @@ export class BenchStore {
       this.courier.takeOver(kept.undelivered, bench.heard);
       this.update({ positions: new Map(kept.positions.map(([sender, all]) => [sender, new Map(all)])) });
     } else {
-      this.originMs = wallMs() - bench.nowUs / 1000;
+      this.originMs = wallMs() - bench.clockUs / 1000;
       this.courier.goOn(bench.heard, bench.request);
     }
     this.begin(bench);
+  }
+
+  private opened(): Promise<Bench> {
+    const { text, goodText, rulebook, window } = this;
+    return api.openBench({ text, goodText, rulebook, window }, this.rig);
+  }
+
+  /** The page goes away: whoever plays on need not tell this window any more. */
+  leave(): void {
+    this.keep();
+    if (this.id !== null) {
+      api.leaveBench(this.id, this.window);
+    }
+  }
+
+  /** Whether something that was done has not been answered yet. */
+  isWaiting(): boolean {
+    return this.courier.isWaiting();
   }
 
   /** The bench on the server, once it is open. */
@@ -103,6 +129,9 @@ export class BenchStore {
   }
 
   close(): void {
+    if (this.id !== null && !this.isClosed) {
+      api.leaveBench(this.id, this.window);
+    }
     this.isClosed = true;
     this.courier.close();
   }
@@ -112,6 +141,7 @@ export class BenchStore {
     if (this.rulebook !== null && this.id !== null && !this.isClosed) {
       keepBench(this.rulebook, {
         id: this.id,
+        window: this.window,
         originMs: this.originMs,
         undelivered: this.courier.undelivered(),
         positions: [...this.state.positions].map(([sender, all]) => [sender, [...all]]),
@@ -144,8 +174,8 @@ export class BenchStore {
   /** Brings a unit back to where it should stand: program, values, lamps. */
   restore = (unit: string): void => this.bring({ do: 'restore', timeUs: this.nowUs(), unit });
 
-  /** Begins a song of the set list. */
-  goToSong = (song: number): void => this.bring({ do: 'song', timeUs: this.nowUs(), song });
+  /** Begins a song of the set list: that of this name, wherever it stands in the rules that run. */
+  goToSong = (song: number, id: string): void => this.bring({ do: 'song', timeUs: this.nowUs(), song, id });
 
   /** Changes to a scene by hand. */
   go(scene: number): void {
@@ -155,8 +185,10 @@ export class BenchStore {
   /**
    * Checks rules and, without errors, puts them on the bench. Tries until it is answered; null when other rules have come
    * meanwhile.
+   *
+   * @param isPressed whether somebody has asked for it just now; a show that is locked changes over then only
    */
-  async change(text: string): Promise<Checked | null> {
+  async change(text: string, isPressed = false): Promise<Checked | null> {
     const turn = (this.checks += 1);
     this.text = text;
     const checked = await this.untilAnswered(
@@ -170,7 +202,7 @@ export class BenchStore {
       this.goodText = text;
       if (checked.book !== this.book) {
         this.book = checked.book;
-        this.bring({ do: 'rules', timeUs: this.nowUs(), book: checked.book });
+        this.bring({ do: 'rules', timeUs: this.nowUs(), book: checked.book, pressed: isPressed });
       }
     }
     return checked;
@@ -228,23 +260,22 @@ export class BenchStore {
   }
 
   /** Another bench in place of one that is gone, with the rules as they are now. */
-  private async openAnother(): Promise<{ id: string; request: number }> {
+  private async openAnother(): Promise<{ id: string; request: number; heard: number }> {
     const bench =
-      (await reopened(this.id === null ? null : { id: this.id })) ??
-      (await api.openBench(this.text, this.goodText, this.rig));
+      (await reopened(this.id === null ? null : { id: this.id }, this.window)) ?? (await this.opened());
     if (bench.id !== this.id) {
-      this.originMs = wallMs() - bench.nowUs / 1000;
+      this.originMs = wallMs() - bench.clockUs / 1000;
       this.book = null;
       this.update({ told: ['The bench was gone; here is a new one. What was held on the old one is over.'] });
     }
     this.apply(bench);
-    return { id: bench.id, request: bench.request };
+    return { id: bench.id, request: bench.request, heard: bench.heard };
   }
 
   private begin(bench: Bench): void {
     this.apply(bench);
     this.update({ isOpen: true });
-    this.courier.open(bench.id, bench.request, bench.nextDueUs);
+    this.courier.open(bench.id, bench.request, bench.nextDueUs, bench.turn);
   }
 
   private apply(bench: Bench): void {
@@ -256,6 +287,9 @@ export class BenchStore {
     if (news.came.length > 0) {
       this.onCame?.(news.came);
       this.ears.forEach((hear) => hear(news.came));
+    }
+    if (news.isWhole && this.state.book !== null && news.book !== this.state.book) {
+      this.book = news.book; // another window has put other rules on
     }
     if (news.senders !== null) {
       this.movements = movementsOf(news.senders);
@@ -272,6 +306,7 @@ export class BenchStore {
       scenes: news.scenes ?? this.state.scenes,
       clocks: news.clocks ?? this.state.clocks,
       isOnDisk: news.isOnDisk,
+      book: news.book,
       isRunning: news.nextDueUs !== null,
       told: news.told.length === 0 ? this.state.told : [...this.state.told, ...news.told].slice(-MOST_TOLD),
     });
@@ -283,9 +318,4 @@ export class BenchStore {
       listener();
     }
   }
-}
-
-/** Goes on across reloads, unlike the time since the page was loaded. */
-function wallMs(): number {
-  return performance.timeOrigin + performance.now();
 }

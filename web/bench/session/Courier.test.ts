@@ -7,7 +7,14 @@ import { bench, checked, news } from './samples';
 
 vi.mock('../../api/client', async (original) => ({
   ...(await original<typeof import('../../api/client')>()),
-  api: { openBench: vi.fn(), readBench: vi.fn(), play: vi.fn(), check: vi.fn() },
+  api: {
+    openBench: vi.fn(),
+    readBench: vi.fn(),
+    play: vi.fn(),
+    check: vi.fn(),
+    turnOf: vi.fn(),
+    leaveBench: vi.fn(),
+  },
 }));
 
 const server = vi.mocked(api);

@@ -14,6 +14,8 @@ export interface Undelivered {
 }
 
 interface Receiver {
+  /** Name of this window; it numbers its own gestures and requests. */
+  window: string;
   nowUs: () => number;
   onNews: (news: News) => void;
   /** Null when all is well again. */
@@ -21,7 +23,7 @@ interface Receiver {
   /** Something was refused for good, and is let go. */
   onRefused: (text: string) => void;
   /** The bench is gone: opens another one and gives its name. */
-  onGone: () => Promise<{ id: string; request: number }>;
+  onGone: () => Promise<{ id: string; request: number; heard: number }>;
 }
 
 const MOST_AT_ONCE = 400;
@@ -33,6 +35,9 @@ const MOST_FAULTS = 5;
 const SHORTEST_MS = 20;
 /** What is due again and again is asked for no more often than this. */
 const RUN_MS = 60;
+/** How often a window looks whether another one has done something; one that nobody looks at does so seldom. */
+const FOLLOW_MS = 600;
+const HIDDEN_MS = 5000;
 
 /**
  * Brings gestures to a bench and news back: one request at a time, in order. A request that fails, or whose answer is lost,
@@ -52,14 +57,20 @@ export class Courier {
   private dueTimer: ReturnType<typeof setTimeout> | undefined;
   private retryTimer: ReturnType<typeof setTimeout> | undefined;
   private id: string | null = null;
+  /** How far the bench was when it last answered. */
+  private turn = 0;
+  private followTimer: ReturnType<typeof setTimeout> | undefined;
+  private isLookTroubled = false;
 
   constructor(private readonly receiver: Receiver) {}
 
   /** The bench is open. */
-  open(id: string, request: number, nextDueUs: number | null): void {
+  open(id: string, request: number, nextDueUs: number | null, turn: number): void {
     this.id = id;
+    this.turn = turn;
     this.request = Math.max(this.request, request);
     this.schedule(nextDueUs);
+    this.follow();
     void this.work();
   }
 
@@ -78,6 +89,10 @@ export class Courier {
     this.request = Math.max(this.request, request);
   }
 
+  isWaiting(): boolean {
+    return this.queue.length > 0;
+  }
+
   undelivered(): Undelivered {
     return { gestures: this.queue, number: this.number, request: this.request, sent: this.sent };
   }
@@ -86,6 +101,7 @@ export class Courier {
     this.isClosed = true;
     clearTimeout(this.dueTimer);
     clearTimeout(this.retryTimer);
+    clearTimeout(this.followTimer);
   }
 
   bring(deed: Deed): void {
@@ -117,11 +133,12 @@ export class Courier {
   /** False when it has to be tried again later. */
   private async deliver(id: string, sent: NonNullable<Undelivered['sent']>): Promise<boolean> {
     try {
-      const news = await api.play(id, sent);
+      const news = await api.play(id, { window: this.receiver.window, ...sent });
       if (this.isClosed) {
         return false;
       }
       this.sent = null;
+      this.turn = news.turn;
       this.queue = this.queue.filter((each) => each.number > news.heard);
       this.recovered();
       this.receiver.onNews(news);
@@ -138,9 +155,12 @@ export class Courier {
     }
     if (error.status === 404 || error.status === 409) {
       try {
-        const { id, request } = await this.receiver.onGone();
+        const { id, request, heard } = await this.receiver.onGone();
+        if (id !== this.id) {
+          this.goOn(heard, request); // nothing of what was done is lost on the other bench
+        }
         this.id = id;
-        this.request = request;
+        this.request = Math.max(this.request, request);
         this.sent = null;
         return true;
       } catch {
@@ -193,6 +213,37 @@ export class Courier {
     return { request: this.request, gestures, nowUs: next?.timeUs ?? this.receiver.nowUs() };
   }
 
+  private follow(): void {
+    clearTimeout(this.followTimer);
+    if (!this.isClosed) {
+      this.followTimer = setTimeout(() => void this.look(), isHidden() ? HIDDEN_MS : FOLLOW_MS);
+    }
+  }
+
+  /** Whether somebody else has done something; then it is asked for. */
+  private async look(): Promise<void> {
+    if (this.id !== null && !this.isWorking && this.failures === 0) {
+      try {
+        const { turn } = await api.turnOf(this.id, this.receiver.window, isHidden());
+        if (this.isLookTroubled) {
+          this.isLookTroubled = false;
+          this.receiver.onTrouble(null);
+        }
+        this.isDue ||= turn !== this.turn;
+      } catch (error) {
+        this.isDue ||= error instanceof Refusal && error.status === 404; // the bench is gone
+        if (error instanceof Refusal && error.mayPass && !this.isClosed) {
+          this.isLookTroubled = true;
+          this.receiver.onTrouble(`${error.message} What you play is kept and sent as soon as it answers.`);
+        }
+      }
+      if (this.isDue) {
+        void this.work();
+      }
+    }
+    this.follow();
+  }
+
   private schedule(nextDueUs: number | null): void {
     clearTimeout(this.dueTimer);
     if (nextDueUs !== null && !this.isClosed) {
@@ -210,3 +261,6 @@ export class Courier {
     }
   }
 }
+
+/** Whether nobody looks at this window. */
+const isHidden = () => typeof document !== 'undefined' && document.hidden;

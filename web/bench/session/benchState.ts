@@ -12,6 +12,8 @@ export interface BenchState {
   /** What the bench has to tell, until it is closed. */
   told: readonly string[];
   isOnDisk: boolean;
+  /** Name of the rules that run. */
+  book: string | null;
   /** Whether something is still to come: a clock, a delay, a note of fixed length. */
   isRunning: boolean;
   senders: Sender[];
@@ -38,6 +40,7 @@ export const EMPTY: BenchState = {
   trouble: null,
   told: [],
   isOnDisk: true,
+  book: null,
   isRunning: false,
   senders: [],
   receivers: [],

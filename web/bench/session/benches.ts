@@ -38,4 +38,4 @@ export function onBench(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-window.addEventListener('pagehide', () => current?.store.keep());
+window.addEventListener('pagehide', () => current?.store.leave());

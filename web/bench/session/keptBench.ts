@@ -3,6 +3,8 @@ import type { Undelivered } from './Courier';
 /** What a page has to know to go on with its bench after a reload. */
 export interface KeptBench {
   id: string;
+  /** What this window is called there. */
+  window: string;
   /** Wall clock at the bench's time 0, in milliseconds. */
   originMs: number;
   undelivered: Undelivered;

@@ -216,15 +216,4 @@ describe('the computer keyboard', () => {
     fireEvent.keyDown(field, { key: 'a', code: 'a' });
     expect(play).not.toHaveBeenCalled();
   });
-
-  it('panics by Escape, also from a text field, but not from a dialog', () => {
-    renderHook(() => useComputerKeys(store, senders));
-    press('Escape');
-    const field = document.body.appendChild(document.createElement('textarea'));
-    fireEvent.keyDown(field, { key: 'Escape', code: 'Escape' });
-    expect(panic).toHaveBeenCalledTimes(2);
-    const dialog = document.body.appendChild(document.createElement('dialog'));
-    fireEvent.keyDown(dialog, { key: 'Escape', code: 'Escape' });
-    expect(panic).toHaveBeenCalledTimes(2);
-  });
 });

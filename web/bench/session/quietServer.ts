@@ -9,6 +9,7 @@ export function withQuietServer(server: ReturnType<typeof vi.mocked<typeof api>>
   beforeEach(() => {
     vi.useFakeTimers();
     server.openBench.mockResolvedValue(bench());
+    server.turnOf.mockResolvedValue({ turn: 0 });
     server.play.mockImplementation((_, { gestures }) =>
       Promise.resolve(news({ heard: lastNumber(gestures) })),
     );

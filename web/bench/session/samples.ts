@@ -23,6 +23,8 @@ export function visit(change: Partial<Visit> = {}): Visit {
 export function news(change: Partial<News> = {}): News {
   return {
     heard: 0,
+    turn: 0,
+    book: 'rules',
     nowUs: 0,
     isOnDisk: true,
     came: [],
@@ -65,5 +67,5 @@ export function checked(change: Partial<Checked> = {}): Checked {
 }
 
 export function bench(change: Partial<Bench> = {}): Bench {
-  return { id: 'b1', request: 0, ...news({ senders: [] }), ...change };
+  return { id: 'b1', request: 0, clockUs: 0, ...news({ senders: [] }), ...change };
 }

@@ -7,7 +7,7 @@ export const NOTE_KEYS = ['a', 'w', 's', 'e', 'd', 'f', 't', 'g', 'y', 'h', 'u',
 const FIRST_NOTE = 60;
 const VELOCITY = 96;
 
-/** Lets the computer's keys play: letters the first keys, digits the first foot switches, Escape is panic. */
+/** Lets the computer's keys play: letters the first keys, digits the first foot switches. */
 export function useComputerKeys(store: BenchStore, senders: readonly Sender[]): void {
   const held = useRef(new Map<string, Played>());
   const latest = useRef(senders);
@@ -18,11 +18,7 @@ export function useComputerKeys(store: BenchStore, senders: readonly Sender[]): 
   useEffect(() => {
     const down = held.current;
     const onDown = (event: KeyboardEvent) => {
-      if (event.key === 'Escape' && !isTyping(event.target, true)) {
-        store.panic();
-        return;
-      }
-      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target, false)) {
+      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) {
         return;
       }
       const played = controlOf(event.key.toLowerCase(), latest.current);
@@ -87,12 +83,9 @@ function first(
   return null;
 }
 
-function isTyping(target: EventTarget | null, onlyDialogs: boolean): boolean {
-  if (!(target instanceof HTMLElement)) {
-    return false;
-  }
-  const places = onlyDialogs
-    ? 'dialog, .cm-tooltip-autocomplete'
-    : 'input:not([type=range]), textarea, select, dialog, [contenteditable=true]';
-  return target.closest(places) !== null;
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('input:not([type=range]), textarea, select, dialog, [contenteditable=true]') !== null
+  );
 }

@@ -1,10 +1,10 @@
 // @vitest-environment jsdom
 import { act, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { useConnection } from './useConnection';
+import { useStageNow } from './useStageNow';
 
 function Shown() {
-  return <p>{useConnection() ? 'there' : 'gone'}</p>;
+  return <p>{useStageNow('a').isThere ? 'there' : 'gone'}</p>;
 }
 
 let isDead = false;

@@ -1,0 +1,270 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Documents;
+
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
+
+/**
+ * What people write down about a rig without changing it: what was done, the log, and ticks on its settings. It is kept apart from the rig,
+ * so that it can always be written, and read together with it.
+ */
+final class RigNotes
+{
+    /** Fields of a rig that are notes as a whole. */
+    private const FIELDS = ['done', 'log'];
+    /** What can be ticked on a unit, and what a tick consists of. */
+    private const TICKED = ['settings', 'assigned'];
+    private const TICK = ['state' => true, 'at' => true, 'by' => true];
+
+    /** A rig with its notes; one without any as it stands. */
+    public static function join(string $text, string $notes): string
+    {
+        $rig = '' === $notes ? null : self::decode($text);
+        $kept = self::decode($notes);
+        $joined = null === $rig || null === $kept ? null : json_decode($text);
+        $keptAsIs = json_decode($notes);
+        if (null === $rig || null === $kept || !$joined instanceof \stdClass || !$keptAsIs instanceof \stdClass) {
+            return $text;
+        }
+        foreach (self::FIELDS as $field) {
+            unset($joined->{$field});
+            if (isset($keptAsIs->{$field})) {
+                $joined->{$field} = $keptAsIs->{$field};
+            }
+        }
+        $ticks = \is_array($kept['ticks'] ?? null) ? $kept['ticks'] : [];
+        $there = [];
+        foreach (self::ticked($rig) as [$unit, $what, $id, $thing]) {
+            $there["{$unit} {$what} {$id}"] = $thing;
+        }
+        foreach ($ticks as $where => $tick) {
+            [$unit, $what, $id] = [...explode(' ', (string) $where, 3), '', ''];
+            $place = self::place($rig, $unit);
+            // A tick is on a value: on another one it is no tick any more.
+            $holds = null !== $place && \is_array($tick) && (isset($there[$where]) ? self::told(self::meant($there[$where])) === self::told(self::meant($tick)) : self::isFactory($rig, $rig['units'][$place], $what, $id, $tick));
+            if ($holds) {
+                $of = $joined->units[$place];
+                $of->{$what} = $of->{$what} ?? [] ?: new \stdClass();
+                $of->{$what}->{$id} = $keptAsIs->ticks->{$where};
+            }
+        }
+
+        return Json::encode($joined);
+    }
+
+    /** An old text of a rig, with what is written down about it by now. */
+    public static function withNotesOf(string $text, string $whole): string
+    {
+        return null === self::decode($text) || null === self::decode($whole) ? $text : self::join(self::without($text), Json::encode(self::kept($whole, [])));
+    }
+
+    /** A rig as it comes from a screen, taken apart; what stands in the stored one counts as it is. */
+    public static function split(string $text, string $stored): Apart
+    {
+        $rig = self::decode($text);
+        $before = self::decode($stored);
+        if (null === $rig || null === $before) {
+            return new Apart($text, '', false);
+        }
+        $notes = array_intersect_key($rig, array_flip(self::FIELDS));
+        $isSame = self::isSame(self::bare($rig), self::bare($before));
+        $ticks = [];
+        if ($isSame) {
+            $known = [];
+            foreach (self::ticked($before) as [$unit, $what, $id, $thing]) {
+                $known["{$unit} {$what} {$id}"] = self::told($thing);
+            }
+            foreach (self::ticked($rig) as [$unit, $what, $id, $thing]) {
+                if (self::told($thing) !== ($known["{$unit} {$what} {$id}"] ?? null)) {
+                    $ticks["{$unit} {$what} {$id}"] = $thing;
+                }
+            }
+        }
+        $isWithout = [] === array_filter($notes) && [] === $ticks && [] === array_filter(array_intersect_key($before, array_flip(self::FIELDS)));
+
+        return new Apart($isSame ? $stored : ($isWithout ? $text : self::without($text)), $isWithout ? '' : Json::encode(self::kept($text, $ticks)), $isSame);
+    }
+
+    /**
+     * What a rig plays: its show, and its units, leads and charts without ticks. Two that mean the same are told the same.
+     *
+     * @return array{show: string, rig: string}
+     */
+    public static function parts(string $text): array
+    {
+        $rig = self::bare(self::decode($text) ?? []);
+        $show = \is_array($rig['show'] ?? null) ? $rig['show'] : [];
+
+        return ['show' => self::told($show), 'rig' => self::told(array_intersect_key($rig, ['units' => 0, 'leads' => 0, 'charts' => 0, 'wants' => 0]))];
+    }
+
+    /**
+     * A rig without anything that is a note.
+     *
+     * @param array<mixed> $rig
+     *
+     * @return array<mixed>
+     */
+    private static function bare(array $rig): array
+    {
+        foreach (self::ticked($rig) as [$unit, $what, $id, $thing]) {
+            $place = self::place($rig, $unit);
+            $rig['units'][$place][$what][$id] = self::meant($thing);
+            if (self::isFactory($rig, $rig['units'][$place], $what, $id, $thing)) {
+                unset($rig['units'][$place][$what][$id]);
+            }
+            if ([] === $rig['units'][$place][$what]) {
+                unset($rig['units'][$place][$what]);
+            }
+        }
+        foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $place => $unit) {
+            foreach (self::TICKED as $what) {
+                if ([] === ($unit[$what] ?? null)) {
+                    unset($rig['units'][$place][$what]);
+                }
+            }
+        }
+
+        return array_diff_key($rig, array_flip(self::FIELDS));
+    }
+
+    /**
+     * @param array<mixed> $thing
+     *
+     * @return array<mixed> what is ticked, without the tick
+     */
+    private static function meant(array $thing): array
+    {
+        return array_diff_key($thing, self::TICK);
+    }
+
+    /**
+     * Whether a setting stands as it comes from the factory, so that nothing is chosen by it.
+     *
+     * @param array<mixed> $rig
+     * @param array<mixed> $thing
+     */
+    private static function isFactory(array $rig, mixed $unit, string $what, string $id, array $thing): bool
+    {
+        if ('settings' !== $what || isset($thing['pinned']) || !\is_array($unit)) {
+            return false;
+        }
+        $chart = \is_array($unit['chart'] ?? null) && \is_array($rig['charts'] ?? null) ? ($rig['charts'][$unit['chart']['id'] ?? ''] ?? null) : null;
+        $settings = \is_array($chart) && \is_array($chart['chart'] ?? null) ? ($chart['chart']['settings'] ?? null) : null;
+        foreach (\is_array($settings) ? $settings : [] as $setting) {
+            if (\is_array($setting) && ($setting['id'] ?? null) === $id) {
+                return isset($setting['factory']) && $setting['factory'] === ($thing['value'] ?? null);
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Everything on units that can be ticked.
+     *
+     * @param array<mixed> $rig
+     *
+     * @return \Generator<int, array{string, string, string, array<mixed>}> unit, what it is, its name, and it
+     */
+    private static function ticked(array $rig): \Generator
+    {
+        foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $unit) {
+            foreach (\is_array($unit) && \is_string($unit['name'] ?? null) ? self::TICKED : [] as $what) {
+                foreach (\is_array($unit[$what] ?? null) ? $unit[$what] : [] as $id => $thing) {
+                    if (\is_array($thing)) {
+                        yield [$unit['name'], $what, (string) $id, $thing];
+                    }
+                }
+            }
+        }
+    }
+
+    /** @param array<mixed> $rig */
+    private static function place(array $rig, string $name): int|string|null
+    {
+        foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $place => $unit) {
+            if (\is_array($unit) && $name === ($unit['name'] ?? null)) {
+                return $place;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param array<mixed> $one
+     * @param array<mixed> $other
+     */
+    private static function isSame(array $one, array $other): bool
+    {
+        if (\count($one) !== \count($other)) {
+            return false;
+        }
+        foreach ($one as $field => $value) {
+            // Most parts are the same to the letter, which is quickly seen.
+            if (!\array_key_exists($field, $other) || ($value !== $other[$field] && self::told($value) !== self::told($other[$field]))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Two that mean the same are told the same: whatever the order of their fields, and 96 as 96.0. */
+    private static function told(mixed $value): string
+    {
+        if (\is_array($value)) {
+            if (!array_is_list($value)) {
+                ksort($value, \SORT_STRING);
+            }
+
+            return '['.implode(',', array_map(static fn (int|string $key, mixed $each): string => json_encode((string) $key, \JSON_INVALID_UTF8_SUBSTITUTE).':'.self::told($each), array_keys($value), $value)).']';
+        }
+
+        return \is_float($value) && floor($value) === $value && abs($value) < 1e15 ? (string) (int) $value : (string) json_encode($value, \JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+
+    /** @return array<mixed>|null */
+    private static function decode(string $text): ?array
+    {
+        try {
+            $json = Json::decode($text);
+        } catch (BadData) {
+            return null;
+        }
+
+        return \is_array($json) ? $json : null;
+    }
+
+    /** The text of a rig without its notes. */
+    private static function without(string $text): string
+    {
+        $rig = json_decode($text);
+        foreach ($rig instanceof \stdClass ? self::FIELDS : [] as $field) {
+            unset($rig->{$field});
+        }
+
+        return Json::encode($rig);
+    }
+
+    /** @param array<string, array<mixed>> $ticks */
+    private static function kept(string $text, array $ticks): \stdClass
+    {
+        $rig = json_decode($text);
+        $kept = new \stdClass();
+        foreach ($rig instanceof \stdClass ? self::FIELDS : [] as $field) {
+            if (isset($rig->{$field})) {
+                $kept->{$field} = $rig->{$field};
+            }
+        }
+        if ([] !== $ticks) {
+            $kept->ticks = (object) $ticks;
+        }
+
+        return $kept;
+    }
+}
