@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Documents\RigNotes;
-use App\Documents\RulebookKind;
 use App\Documents\Documents;
+use App\Documents\RulebookKind;
 use App\Documents\ShowLocks;
 use App\Entity\Document;
 use App\Rig\RigStore;
 use App\Storage\DataFolder;
 use App\Storage\Locks;
 use App\Storage\Shelf;
+use ZigzagPost\Core\Data\Json;
 
 /** On which bench a show is played: the same in every browser; and whether what runs there is what is stored. */
 final readonly class Stages
@@ -71,7 +71,13 @@ final readonly class Stages
         $book = $this->bookOf($rig);
         $name = "{$rig->id}-{$rig->version}-".($book->version ?? 0).'.sums';
 
-        return ShowSums::read($this->shelf->read($name) ?? '') ?? $this->kept($name, ShowSums::of(RigNotes::join($rig->text, ''), $book->text ?? ''));
+        $kept = ShowSums::read($this->shelf->read($name) ?? '');
+        if (null !== $kept) {
+            return $kept;
+        }
+        $found = $this->rigs->find($rig->id); // written down as it is for the rules that run
+
+        return $this->kept($name, ShowSums::of(null === $found ? $rig->text : Json::write($found), $book->text ?? ''));
     }
 
     /** What of a show runs, told apart by sums; null where the rules that run are not here any more. */

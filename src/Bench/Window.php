@@ -71,6 +71,7 @@ final class Window
     /** @return array<string, mixed> */
     public function save(): array
     {
+        /** @var array<string, mixed> */
         return get_object_vars($this);
     }
 

@@ -25,30 +25,34 @@ final class RigNotes
         $rig = '' === $notes ? null : self::decode($text);
         $kept = self::decode($notes);
         $joined = null === $rig || null === $kept ? null : json_decode($text);
-        $keptAsIs = json_decode($notes);
-        if (null === $rig || null === $kept || !$joined instanceof \stdClass || !$keptAsIs instanceof \stdClass) {
+        $asKept = json_decode($notes);
+        if (null === $rig || null === $kept || !$joined instanceof \stdClass || !$asKept instanceof \stdClass) {
             return $text;
         }
         foreach (self::FIELDS as $field) {
             unset($joined->{$field});
-            if (isset($keptAsIs->{$field})) {
-                $joined->{$field} = $keptAsIs->{$field};
+            if (isset($asKept->{$field})) {
+                $joined->{$field} = $asKept->{$field};
             }
         }
-        $ticks = \is_array($kept['ticks'] ?? null) ? $kept['ticks'] : [];
-        $there = [];
-        foreach (self::ticked($rig) as [$unit, $what, $id, $thing]) {
-            $there["{$unit} {$what} {$id}"] = $thing;
-        }
-        foreach ($ticks as $where => $tick) {
-            [$unit, $what, $id] = [...explode(' ', (string) $where, 3), '', ''];
-            $place = self::place($rig, $unit);
-            // A tick is on a value: on another one it is no tick any more.
-            $holds = null !== $place && \is_array($tick) && (isset($there[$where]) ? self::told(self::meant($there[$where])) === self::told(self::meant($tick)) : self::isFactory($rig, $rig['units'][$place], $what, $id, $tick));
-            if ($holds) {
-                $of = $joined->units[$place];
-                $of->{$what} = $of->{$what} ?? [] ?: new \stdClass();
-                $of->{$what}->{$id} = $keptAsIs->ticks->{$where};
+        $ticks = self::part($kept, 'ticks');
+        $units = \is_array($joined->units ?? null) ? $joined->units : [];
+        foreach (self::units($rig) as $place => $unit) {
+            $of = $units[$place] ?? null;
+            if (!$of instanceof \stdClass) {
+                continue;
+            }
+            foreach (self::TICKED as $what) {
+                foreach (self::of($ticks, $unit, $what) as $id => $tick) {
+                    $thing = self::part($unit, $what)[$id] ?? null;
+                    // A tick is on a value: on another one it is no tick any more.
+                    $holds = \is_array($thing) ? self::told(self::meant($thing)) === self::told(self::meant($tick)) : self::isFactory($rig, $unit, $what, (string) $id, $tick);
+                    if ($holds) {
+                        $things = ($of->{$what} ?? null) instanceof \stdClass ? $of->{$what} : new \stdClass();
+                        $things->{$id} = $tick;
+                        $of->{$what} = $things;
+                    }
+                }
             }
         }
 
@@ -110,22 +114,23 @@ final class RigNotes
      */
     private static function bare(array $rig): array
     {
-        foreach (self::ticked($rig) as [$unit, $what, $id, $thing]) {
-            $place = self::place($rig, $unit);
-            $rig['units'][$place][$what][$id] = self::meant($thing);
-            if (self::isFactory($rig, $rig['units'][$place], $what, $id, $thing)) {
-                unset($rig['units'][$place][$what][$id]);
-            }
-            if ([] === $rig['units'][$place][$what]) {
-                unset($rig['units'][$place][$what]);
-            }
-        }
-        foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $place => $unit) {
+        $units = self::part($rig, 'units');
+        foreach (self::units($rig) as $place => $unit) {
             foreach (self::TICKED as $what) {
-                if ([] === ($unit[$what] ?? null)) {
-                    unset($rig['units'][$place][$what]);
+                $things = [];
+                foreach (self::part($unit, $what) as $id => $thing) {
+                    if (!\is_array($thing)) {
+                        $things[$id] = $thing;
+                    } elseif (!self::isFactory($rig, $unit, $what, (string) $id, $thing)) {
+                        $things[$id] = self::meant($thing);
+                    }
                 }
+                $unit = [] === $things ? array_diff_key($unit, [$what => 0]) : [$what => $things] + $unit;
             }
+            $units[$place] = $unit;
+        }
+        if ([] !== $units) {
+            $rig['units'] = $units;
         }
 
         return array_diff_key($rig, array_flip(self::FIELDS));
@@ -145,16 +150,16 @@ final class RigNotes
      * Whether a setting stands as it comes from the factory, so that nothing is chosen by it.
      *
      * @param array<mixed> $rig
+     * @param array<mixed> $unit
      * @param array<mixed> $thing
      */
-    private static function isFactory(array $rig, mixed $unit, string $what, string $id, array $thing): bool
+    private static function isFactory(array $rig, array $unit, string $what, string $id, array $thing): bool
     {
-        if ('settings' !== $what || isset($thing['pinned']) || !\is_array($unit)) {
+        $name = self::part($unit, 'chart')['id'] ?? null;
+        if ('settings' !== $what || isset($thing['pinned']) || !\is_string($name)) {
             return false;
         }
-        $chart = \is_array($unit['chart'] ?? null) && \is_array($rig['charts'] ?? null) ? ($rig['charts'][$unit['chart']['id'] ?? ''] ?? null) : null;
-        $settings = \is_array($chart) && \is_array($chart['chart'] ?? null) ? ($chart['chart']['settings'] ?? null) : null;
-        foreach (\is_array($settings) ? $settings : [] as $setting) {
+        foreach (self::part(self::part(self::part(self::part($rig, 'charts'), $name), 'chart'), 'settings') as $setting) {
             if (\is_array($setting) && ($setting['id'] ?? null) === $id) {
                 return isset($setting['factory']) && $setting['factory'] === ($thing['value'] ?? null);
             }
@@ -172,27 +177,57 @@ final class RigNotes
      */
     private static function ticked(array $rig): \Generator
     {
-        foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $unit) {
-            foreach (\is_array($unit) && \is_string($unit['name'] ?? null) ? self::TICKED : [] as $what) {
-                foreach (\is_array($unit[$what] ?? null) ? $unit[$what] : [] as $id => $thing) {
-                    if (\is_array($thing)) {
-                        yield [$unit['name'], $what, (string) $id, $thing];
+        foreach (self::units($rig) as $unit) {
+            $name = $unit['name'] ?? null;
+            foreach (\is_string($name) ? self::TICKED : [] as $what) {
+                foreach (self::part($unit, $what) as $id => $thing) {
+                    if (\is_string($name) && \is_array($thing)) {
+                        yield [$name, $what, (string) $id, $thing];
                     }
                 }
             }
         }
     }
 
-    /** @param array<mixed> $rig */
-    private static function place(array $rig, string $name): int|string|null
+    /**
+     * Ticks on a unit.
+     *
+     * @param array<mixed> $ticks
+     * @param array<mixed> $unit
+     *
+     * @return array<string, array<mixed>> by setting, control or parameter
+     */
+    private static function of(array $ticks, array $unit, string $what): array
     {
-        foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $place => $unit) {
-            if (\is_array($unit) && $name === ($unit['name'] ?? null)) {
-                return $place;
+        $begins = \is_string($unit['name'] ?? null) ? "{$unit['name']} {$what} " : "\0";
+        $on = [];
+        foreach ($ticks as $where => $tick) {
+            if (\is_array($tick) && str_starts_with((string) $where, $begins)) {
+                $on[substr((string) $where, \strlen($begins))] = $tick;
             }
         }
 
-        return null;
+        return $on;
+    }
+
+    /**
+     * @param array<mixed> $in
+     *
+     * @return array<mixed> a part of it that has parts; none where there is none
+     */
+    private static function part(array $in, string $name): array
+    {
+        return \is_array($in[$name] ?? null) ? $in[$name] : [];
+    }
+
+    /**
+     * @param array<mixed> $rig
+     *
+     * @return array<int|string, array<mixed>> by their place
+     */
+    private static function units(array $rig): array
+    {
+        return array_filter(self::part($rig, 'units'), is_array(...));
     }
 
     /**
@@ -244,7 +279,10 @@ final class RigNotes
     private static function without(string $text): string
     {
         $rig = json_decode($text);
-        foreach ($rig instanceof \stdClass ? self::FIELDS : [] as $field) {
+        if (!$rig instanceof \stdClass) {
+            return $text;
+        }
+        foreach (self::FIELDS as $field) {
             unset($rig->{$field});
         }
 
@@ -256,9 +294,11 @@ final class RigNotes
     {
         $rig = json_decode($text);
         $kept = new \stdClass();
-        foreach ($rig instanceof \stdClass ? self::FIELDS : [] as $field) {
-            if (isset($rig->{$field})) {
-                $kept->{$field} = $rig->{$field};
+        if ($rig instanceof \stdClass) {
+            foreach (self::FIELDS as $field) {
+                if (isset($rig->{$field})) {
+                    $kept->{$field} = $rig->{$field};
+                }
             }
         }
         if ([] !== $ticks) {

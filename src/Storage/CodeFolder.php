@@ -41,7 +41,7 @@ final readonly class CodeFolder
         if (is_link($file)) {
             return false;
         }
-        for ($path = (string) realpath($file), $isParent = false; ; $path = \dirname($path), $isParent = true) {
+        for ($path = (string) realpath($file), $isParent = false;; $path = \dirname($path), $isParent = true) {
             $found = @stat($path);
             if (false === $found || !\in_array($found['uid'], [posix_geteuid(), 0], true)) {
                 return false;

@@ -19,6 +19,10 @@ use Symfony\Component\Yaml\Yaml;
 abstract class ApiTestCase extends WebTestCase
 {
     protected KernelBrowser $browser;
+    private static ?Validator $validator = null;
+    /** @var array<string, object> by name */
+    private static array $schemas = [];
+    private static mixed $description = null;
 
     public static function setUpBeforeClass(): void
     {
@@ -102,8 +106,10 @@ abstract class ApiTestCase extends WebTestCase
 
     protected function assertFits(string $schema): void
     {
-        $description = json_encode(['$ref' => "#/components/schemas/{$schema}", 'components' => $this->description()['components']], \JSON_THROW_ON_ERROR);
-        $result = (new Validator())->validate(json_decode((string) $this->browser->getResponse()->getContent()), $description);
+        // One validator knows the description; it is read once for each kind of answer.
+        self::$validator ??= new Validator();
+        self::$schemas[$schema] ??= (object) json_decode(json_encode(['$ref' => "#/components/schemas/{$schema}", 'components' => $this->description()['components']], \JSON_THROW_ON_ERROR), false, 512, \JSON_THROW_ON_ERROR);
+        $result = self::$validator->validate(json_decode((string) $this->browser->getResponse()->getContent()), self::$schemas[$schema]);
         self::assertTrue($result->isValid(), $schema.': '.json_encode($result->error()?->message()).json_encode($result->error()?->data()->fullPath()));
     }
 
@@ -111,7 +117,7 @@ abstract class ApiTestCase extends WebTestCase
     protected function description(): array
     {
         /** @var array{paths: array<string, array<string, mixed>>, components: array<string, mixed>} */
-        return Yaml::parseFile(\dirname(__DIR__, 2).'/config/openapi.yaml');
+        return self::$description ??= Yaml::parseFile(\dirname(__DIR__, 2).'/config/openapi.yaml');
     }
 
     /** @param array<mixed> $answer */
@@ -136,5 +142,21 @@ abstract class ApiTestCase extends WebTestCase
         }
 
         return $found;
+    }
+
+    /**
+     * The same with something else at a path such as `units.0.label`.
+     *
+     * @param array<mixed> $in
+     *
+     * @return array<mixed>
+     */
+    protected static function with(array $in, string $path, mixed $value): array
+    {
+        [$step, $rest] = [...explode('.', $path, 2), null];
+        $under = $in[$step] ?? null;
+        $in[$step] = null === $rest ? $value : self::with(\is_array($under) ? $under : [], $rest, $value);
+
+        return $in;
     }
 }

@@ -6,7 +6,6 @@ namespace ZigzagPost\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Filesystem\Filesystem;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\Process\Process;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -33,7 +32,7 @@ final class BackupTest extends ApiTestCase
     public function testALibraryOfAnySortGoesOutAndComesInAgainWithoutABrowser(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));
-        for ($case = 0; $case < Cases::number(6); ++$case) {
+        for ($case = 0; $case < Cases::number(3); ++$case) {
             [$a, $b] = ["{$this->folder}/{$case}a.sqlite", "{$this->folder}/{$case}b.sqlite"];
             self::assertSame(0, $this->zigzag("everything out {$this->folder}/none.zip", $a)[0]);
             self::fill($a, $random);
@@ -58,14 +57,14 @@ final class BackupTest extends ApiTestCase
         $database = "{$this->folder}/large.sqlite";
         $this->zigzag("everything out {$this->folder}/none.zip", $database);
         $tape = "# zigzag tape 1\n";
-        for ($i = 0; \strlen($tape) < 6 << 20; ++$i) {
+        for ($i = 0; \strlen($tape) < 7 << 20; ++$i) {
             $tape .= \sprintf("%d.000 keys 90 %02X %02X\n", $i, $i % 128, 1 + $i % 127);
         }
-        for ($i = 0; $i < 4; ++$i) {
-            self::insert($database, \sprintf('%016x', $i), 'tape', "tape {$i}", $tape, '', array_fill(1, 3, $tape));
+        for ($i = 0; $i < 2; ++$i) {
+            self::insert($database, \sprintf('%016x', $i), 'tape', "tape {$i}", $tape, '', array_fill(1, 2, $tape));
         }
-        [$exit, , $error] = $this->zigzag("everything out {$this->folder}/all.zip", $database, '24M');
-        self::assertSame([0, ''], [$exit, $error], 'a hundred megabytes with less than a quarter of it');
+        [$exit, , $error] = $this->zigzag("everything out {$this->folder}/all.zip", $database, '20M');
+        self::assertSame([0, ''], [$exit, $error], 'forty megabytes with half of it');
         [$exit, , $error] = $this->zigzag("everything in {$this->folder}/all.zip", "{$this->folder}/again.sqlite", '64M');
         self::assertSame([0, ''], [$exit, $error]);
         self::assertSame(self::content($database), self::content("{$this->folder}/again.sqlite"));
@@ -178,7 +177,7 @@ final class BackupTest extends ApiTestCase
     {
         $zip = self::$one ??= $this->one();
         $before = $this->call('GET', '/api/documents', null, 200);
-        $changed = $this->altered($zip, static fn (array $document): array => [self::with($document, explode('.', $field), $wrong)]);
+        $changed = $this->altered($zip, static fn (array $document): array => [self::with($document, $field, $wrong)]);
         $refused = $this->upload('all.zip', $changed, 422, '/api/everything');
         self::assertStringStartsWith('all.zip: manifest.json: documents[0].'.preg_replace('/\.(\d)\./', '[$1].', $field), $this->text($refused, 'error'));
         self::assertSame($before, $this->call('GET', '/api/documents', null, 200));
@@ -302,21 +301,6 @@ final class BackupTest extends ApiTestCase
         $this->zigzag("everything out {$this->folder}/one.zip", $database);
 
         return (string) file_get_contents("{$this->folder}/one.zip");
-    }
-
-    /**
-     * @param array<mixed> $in
-     * @param list<string> $path
-     *
-     * @return array<mixed>
-     */
-    private static function with(array $in, array $path, mixed $value): array
-    {
-        $step = array_shift($path);
-        $under = $in[$step] ?? null;
-        $in[$step] = [] === $path ? $value : self::with(\is_array($under) ? $under : [], $path, $value);
-
-        return $in;
     }
 
     /** @param callable(array<mixed>): list<array<mixed>> $alter makes the list of documents of the first */

@@ -57,11 +57,11 @@ final class BlackBoxTest extends ApiTestCase
     {
         [, $bench] = $this->open();
         $sizes = [];
-        for ($request = 1; $request <= 1200; ++$request) {
-            $this->call('POST', "/api/bench/{$bench}/play", ['request' => $request, 'nowUs' => 30_000_000 * $request, 'gestures' => [
-                ['number' => $request, 'timeUs' => 30_000_000 * $request - 1_000_000, 'do' => 'play', 'port' => '', 'sender' => 'treadle', 'control' => 'Pedal', 'value' => $request % 128],
+        for ($request = 1; $request <= 400; ++$request) {
+            $this->call('POST', "/api/bench/{$bench}/play", ['request' => $request, 'nowUs' => 90_000_000 * $request, 'gestures' => [
+                ['number' => $request, 'timeUs' => 90_000_000 * $request - 1_000_000, 'do' => 'play', 'port' => '', 'sender' => 'treadle', 'control' => 'Pedal', 'value' => $request % 128],
             ]], 200);
-            if (0 === $request % 300) {
+            if (0 === $request % 100) {
                 $sizes[] = $this->boxSize($bench);
             }
         }

@@ -72,15 +72,19 @@ final class RigNotesTest extends TestCase
             case 2:
                 return [] === $log ? ['log' => [['at' => 'x', 'what' => 'rehearsal']]] + $rig : ['log' => \array_slice($log, 1)] + $rig;
             default:
-                foreach (\is_array($rig['units'] ?? null) ? $rig['units'] : [] as $place => $unit) {
+                $units = self::units($rig);
+                foreach ($units as $place => $unit) {
                     foreach (['settings', 'assigned'] as $what) {
-                        foreach (\is_array($unit) && \is_array($unit[$what] ?? null) ? $unit[$what] : [] as $id => $thing) {
-                            if (\is_array($thing) && 0 === $random->getInt(0, 3)) {
-                                $rig['units'][$place][$what][$id] = ['state' => ['planned', 'set', 'read'][$random->getInt(0, 2)], 'at' => bin2hex($random->getBytes(4))] + $thing;
+                        $things = \is_array($unit[$what] ?? null) ? $unit[$what] : [];
+                        foreach ($things as $id => $thing) {
+                            if (\is_array($thing) && 1 === $random->getInt(1, 4)) {
+                                $things[$id] = ['state' => ['planned', 'set', 'read'][$random->getInt(0, 2)], 'at' => bin2hex($random->getBytes(4))] + $thing;
                             }
                         }
+                        $units[$place] = ([] === $things ? [] : [$what => $things]) + $units[$place];
                     }
                 }
+                $rig = ['units' => $units] + $rig;
 
                 return ['done' => $done + ['job '.bin2hex($random->getBytes(4)) => ['at' => 'x']]] + $rig;
         }
@@ -93,15 +97,16 @@ final class RigNotesTest extends TestCase
      */
     private static function edited(array $rig, \Random\Randomizer $random): array
     {
-        $units = \is_array($rig['units'] ?? null) ? $rig['units'] : [];
+        $units = self::units($rig);
         $place = $random->getInt(0, \count($units) - 1);
         $word = bin2hex($random->getBytes(4));
         switch ($random->getInt(0, 3)) {
             case 0:
-                $units[$place]['label'] = $word;
+                $units[$place] = ['label' => $word] + $units[$place];
                 break;
             case 1:
-                $units[$place]['settings']['odd '.$word] = ['value' => $random->getInt(1, 16), 'state' => 'planned'];
+                $settings = \is_array($units[$place]['settings'] ?? null) ? $units[$place]['settings'] : [];
+                $units[$place] = ['settings' => ['odd '.$word => ['value' => $random->getInt(1, 16), 'state' => 'planned']] + $settings] + $units[$place];
                 break;
             case 2:
                 return ['show' => ['songs' => [['id' => $word, 'title' => $word, 'tempo' => 96.0]]]] + $rig;
@@ -110,6 +115,16 @@ final class RigNotesTest extends TestCase
         }
 
         return ['units' => $units] + $rig;
+    }
+
+    /**
+     * @param array<mixed> $rig
+     *
+     * @return list<array<mixed>>
+     */
+    private static function units(array $rig): array
+    {
+        return array_values(array_filter(\is_array($rig['units'] ?? null) ? $rig['units'] : [], is_array(...)));
     }
 
     /** @return array<mixed> */

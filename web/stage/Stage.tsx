@@ -50,7 +50,7 @@ export function Stage({
     );
 
   return (
-    <main className="flex h-full flex-col gap-3 overflow-auto bg-base-100 p-3" aria-label="Stage">
+    <main className="flex h-full flex-col gap-2 overflow-auto bg-base-100 p-3" aria-label="Stage">
       <header className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <div className="min-w-60 flex-1">
           <p
@@ -85,7 +85,7 @@ export function Stage({
       <p role="status" className={`text-[1.75rem] leading-tight ${kept === null ? 'sr-only' : ''}`}>
         {kept ?? ''}
       </p>
-      <footer className="mt-auto flex flex-col gap-3">
+      <footer className="mt-auto flex flex-col gap-2">
         <div className="flex flex-wrap items-stretch gap-3">
           <button
             type="button"

@@ -58,7 +58,7 @@ export function StageNotice({
         : (told.at(-1) ?? null)));
   return (
     <div
-      className={`flex flex-wrap items-center gap-3 rounded-field px-4 py-1 ${says === null ? 'invisible' : noConnection || failed !== null || problem !== null ? 'bg-error text-error-content' : 'bg-warning text-warning-content'}`}
+      className={`flex min-h-16 flex-wrap items-center gap-3 rounded-field px-4 py-1 ${says === null ? 'invisible' : noConnection || failed !== null || problem !== null ? 'bg-error text-error-content' : 'bg-warning text-warning-content'}`}
     >
       <p role="alert" className="min-w-60 flex-1 text-3xl font-semibold">
         {says ?? '.'}
