@@ -81,6 +81,7 @@ final readonly class Checker
             new SameTitles(),
             new DoubleToggles(),
             new ActsTwice(),
+            new RestoresByHand(),
             new LampLoops(),
             new CompiledCheck(),
         ];

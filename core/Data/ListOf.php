@@ -30,7 +30,13 @@ final readonly class ListOf implements Type
 
     public function holds(mixed $value): bool
     {
-        return \is_array($value);
+        foreach (\is_array($value) ? $value : [null] as $each) {
+            if (!$this->of->holds($each)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     public function write(mixed $value): mixed

@@ -27,7 +27,16 @@ final readonly class Pair implements Type
 
     public function holds(mixed $value): bool
     {
-        return \is_array($value);
+        if (!\is_array($value) || \count($value) !== \count($this->of)) {
+            return false;
+        }
+        foreach (array_values($value) as $index => $each) {
+            if (!$this->of[$index]->holds($each)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     public function write(mixed $value): mixed

@@ -51,7 +51,7 @@ final readonly class Coverage
         }
         $played = [];
         foreach ($proofs as $proof) {
-            foreach (Proving::events($proof->proof->tape) as $event) {
+            foreach (null === $proof->unreadable ? Proving::events($proof->proof->tape) : [] as $event) {
                 $played["{$event->port} ".bin2hex(substr($event->bytes, 0, 0x80 === (\ord($event->bytes) & 0xE0) || 0xB0 === (\ord($event->bytes) & 0xF0) ? 2 : 1))] = true;
             }
         }

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Difference;
+use ZigzagPost\Core\Engine\Version;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
@@ -18,12 +21,33 @@ final readonly class Proving
 {
     private const MOST_CHANGES = 200;
 
-    /** @param list<Change> $changes in the order of time; none where the rules do what they did */
-    private function __construct(public KeptTape $proof, public array $changes, public Playback $playback)
+    /**
+     * @param list<Change> $changes in the order of time; none where the rules do what they did
+     * @param string|null $unreadable why it cannot be played
+     * @param list<Difference> $program what the program plays differently since it was accepted, where that is why it differs, or may be
+     * @param bool $isProgram whether rules and rig are as they were, so that nothing else can be why
+     */
+    private function __construct(public KeptTape $proof, public array $changes, public Playback $playback, public ?string $unreadable = null, public array $program = [], public bool $isProgram = false)
     {
     }
 
-    public static function of(KeptTape $proof, CompiledBook $book, ?Seats $seats = null, ?Show $show = null): self
+    /** @param string|null $rules a sum of the rules and the rig as they are */
+    public static function of(KeptTape $proof, CompiledBook $book, ?Seats $seats = null, ?Show $show = null, ?string $rules = null): self
+    {
+        try {
+            $proving = self::played($proof, $book, $seats, $show);
+        } catch (BadFile $bad) {
+            return new self($proof, [], Playback::of($book, []), $bad->getMessage());
+        }
+        $since = [] === $proving->changes ? [] : Version::since($proof->program ?? 1);
+        // Where rules or rig are others than they were, these are why; of a tape that was kept before they were noted nobody knows.
+        $isProgram = null !== $proof->rules && $proof->rules === $rules;
+
+        return [] === $since || (null !== $proof->rules && !$isProgram) ? $proving : new self($proof, $proving->changes, $proving->playback, null, $since, $isProgram);
+    }
+
+    /** @throws BadFile where a tape is none */
+    private static function played(KeptTape $proof, CompiledBook $book, ?Seats $seats, ?Show $show): self
     {
         $renamed = self::renamed($proof->ports, $book->ports());
         $events = self::events($proof->tape);
@@ -40,12 +64,16 @@ final readonly class Proving
     }
 
     /** A proof of what a tape does with these rules. */
-    public static function accept(string $name, string $tape, CompiledBook $book, ?string $at = null, ?string $by = null, ?string $why = null, ?int $scene = null): KeptTape
+    public static function accept(string $name, string $tape, CompiledBook $book, ?string $at = null, ?string $by = null, ?string $why = null, ?int $scene = null, ?string $rules = null): KeptTape
     {
-        return new KeptTape($name, $tape, self::text(Playback::of($book, self::events($tape), $scene)->outputs), array_values($book->ports()), $at, $by, $why, $scene);
+        return new KeptTape($name, $tape, self::text(Playback::of($book, self::events($tape), $scene)->outputs), array_values($book->ports()), $at, $by, $why, $scene, Version::now(), $rules);
     }
 
-    /** @return list<Event> */
+    /**
+     * @return list<Event>
+     *
+     * @throws BadFile where it is no tape
+     */
     public static function events(string $tape): array
     {
         $stream = fopen('php://memory', 'r+');

@@ -11,6 +11,8 @@ use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Engine\Time\Clocks;
 use ZigzagPost\Core\Rig\Chart\Hazard;
 use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
 /**
@@ -175,6 +177,10 @@ final class Bench
         $this->engine->advance($timeUs);
         $known = $this->engine->restore(max($timeUs, $this->engine->state->now), $unit);
         $this->hear();
+        $byHand = $known ? $this->byHand($unit) : [];
+        if ([] !== $byHand) {
+            $this->tell("{$unit}: set by hand ".implode(', ', $byHand).', which a message would only toggle or trigger');
+        }
 
         return $known;
     }
@@ -332,15 +338,23 @@ final class Bench
         return Clocks::view($this->engine->run);
     }
 
-    /** @return list<array{port: string, restores: bool, hazards: list<string>, view: array<string, mixed>}> */
+    /** @return list<array{port: string, restores: bool, byHand: list<string>, hazards: list<string>, view: array<string, mixed>}> */
     public function receivers(): array
     {
         $views = [];
         foreach ($this->receivers as $name => $receiver) {
-            $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'hazards' => array_map(static fn (Hazard $hazard): string => $hazard->value, $this->seats?->boxes[$name]?->chart->hazards ?? []), 'view' => $receiver->view($this->engine->book->middle())];
+            $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'byHand' => $this->byHand($name), 'hazards' => array_map(static fn (Hazard $hazard): string => $hazard->value, $this->seats?->boxes[$name]?->chart->hazards ?? []), 'view' => $receiver->view($this->engine->book->middle())];
         }
 
         return $views;
+    }
+
+    /** @return list<string> parameters of a unit that restoring it leaves to a hand: what toggles or triggers is never sent */
+    private function byHand(string $unit): array
+    {
+        $byHand = array_filter($this->seats?->boxes[$unit]->chart->parameters ?? [], static fn (Parameter $parameter): bool => Reach::Midi === $parameter->reach && false === $parameter->behaviour?->canBeSentAgain());
+
+        return array_values(array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
     }
 
     /** @return array<string, array{int|null, array<string, int>}> program and known raw values of each unit of the rig */

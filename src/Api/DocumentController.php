@@ -103,7 +103,7 @@ final readonly class DocumentController
         $body = Body::of($request);
         $document = $this->find($id);
         $kind = self::kind($document->kind);
-        [$name, $text, $version] = [self::name($body), self::wellFormed($kind, $body->text('text', $kind->maxBytes())), $body->number('version', 1, \PHP_INT_MAX)];
+        [$name, $text, $version] = [self::name($body), self::wellFormed($kind, $body->text('text', $kind->maxBytes()), $document->text), $body->number('version', 1, \PHP_INT_MAX)];
         $request->attributes->set('saving', "the {$kind->name()} \"{$name}\"");
 
         return $this->written($document, $name, $text, $version, Author::of($request), null);
@@ -237,9 +237,14 @@ final readonly class DocumentController
     }
 
     /** Rulebooks may be half written; everything else has to be what it says it is. */
-    private static function wellFormed(DocumentKind $kind, string $text): string
+    private static function wellFormed(DocumentKind $kind, string $text, ?string $stored = null): string
     {
         try {
+            if (null !== $stored && !self::isRead($kind, $stored) && RulebookKind::NAME !== $kind->name()) {
+                $kind->summary($text); // what was wrong in it before may stay so
+
+                return $text;
+            }
             if (RulebookKind::NAME !== $kind->name()) {
                 $kind->read($text, $kind->name());
             }
@@ -248,6 +253,17 @@ final readonly class DocumentController
         }
 
         return $text;
+    }
+
+    private static function isRead(DocumentKind $kind, string $text): bool
+    {
+        try {
+            $kind->read($text, $kind->name());
+
+            return true;
+        } catch (BadDocument) {
+            return false;
+        }
     }
 
     private static function name(Body $body): string

@@ -16,6 +16,7 @@ use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
+use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Situation\Situation;
 
@@ -48,7 +49,7 @@ final readonly class ProofController
         $key = hash('xxh128', Json::encode($whole));
         $total = \is_array($whole['proofs'] ?? null) ? \count($whole['proofs']) : 0;
         $next = $key === $request->query->getString('known') ? min($total, max(0, $request->query->getInt('from'))) : 0;
-        $differs = [];
+        $differs = $unreadable = [];
         $situation = $next < $total ? $this->situation($id) : null;
         if (null !== $situation && !$situation->checked()->hasErrors()) {
             $until = microtime(true) + self::SLICE;
@@ -57,13 +58,16 @@ final readonly class ProofController
                 if ([] !== $proving->changes) {
                     $differs[] = $proving->proof->name;
                 }
+                if (null !== $proving->unreadable) {
+                    $unreadable[] = $proving->proof->name;
+                }
                 if (microtime(true) > $until) {
                     break;
                 }
             }
         }
 
-        return new JsonResponse(['key' => $key, 'total' => $total, 'next' => $next, 'differs' => $differs, 'runs' => null === $situation || !$situation->checked()->hasErrors()]);
+        return new JsonResponse(['key' => $key, 'total' => $total, 'next' => $next, 'differs' => $differs, 'unreadable' => $unreadable, 'runs' => null === $situation || !$situation->checked()->hasErrors()]);
     }
 
     /** A proof of what a tape does with the rules as they are; it is not stored yet. */
@@ -74,7 +78,7 @@ final readonly class ProofController
         $body = Body::of($request);
         $tape = $body->textOrNull('tape', KeptTape::MOST_MEBIBYTES << 20) ?? Coverage::tape($situation);
         try {
-            $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500), $body->numberOrNull('scene', 0, 10_000));
+            $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500), $body->numberOrNull('scene', 0, 10_000), RulesSum::of($situation));
         } catch (BadFile $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }

@@ -25,7 +25,10 @@ final class ProveCommand extends RigCommand
         $view = ProofsView::of($situation);
         $lines = [];
         foreach ($view['proofs'] as $proof) {
-            $lines[] = "{$proof['name']}: ".([] === $proof['changes'] ? 'as accepted' : \count($proof['changes']).' differences');
+            $lines[] = "{$proof['name']}: ".($proof['unreadable'] ?? ([] === $proof['changes'] ? 'as accepted' : \count($proof['changes']).' differences'));
+            foreach ($proof['program'] as $difference) {
+                $lines[] = '  the program plays this differently since '."{$difference['day']}: {$difference['what']}".($proof['isProgram'] ? '' : '; that may be why');
+            }
             foreach ($proof['changes'] as $change) {
                 $place = implode(', ', array_filter([$change['song'], null === $change['scene'] ? null : "scene \"{$change['scene']}\""]));
                 $lines[] = '  '.Milliseconds::format($change['timeUs']).' ms'.('' === $place ? '' : " {$place}").': was '.([] === $change['was'] ? 'nothing' : implode(', ', $change['was'])).'; now '.([] === $change['now'] ? 'nothing' : implode(', ', $change['now']));
@@ -37,7 +40,7 @@ final class ProveCommand extends RigCommand
         foreach ($view['uncovered']['scenes'] as $scene) {
             $lines[] = "no proof goes to scene \"{$scene}\"";
         }
-        $isBad = [] !== array_filter($view['proofs'], static fn (array $proof): bool => [] !== $proof['changes']);
+        $isBad = [] !== array_filter($view['proofs'], static fn (array $proof): bool => [] !== $proof['changes'] || null !== $proof['unreadable']);
 
         return [[] === $view['proofs'] ? ['no tapes are kept with this rig'] : $lines, $view, $isBad ? 1 : 0];
     }

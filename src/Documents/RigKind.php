@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
+use App\Bench\TapeStore;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 
 /** Rigs, kept as JSON; one that does not agree with itself is refused. */
@@ -32,15 +35,41 @@ final class RigKind implements DocumentKind
     {
         try {
             $rig = RigFile::rig($text);
+            foreach ($rig->proofs as $index => $tape) {
+                self::tape($tape->tape, "proofs[{$index}].tape", $fileName);
+                self::tape($tape->accepted, "proofs[{$index}].accepted", $fileName);
+            }
 
-            return ['units' => \count($rig->units), 'leads' => \count($rig->leads), 'book' => $rig->book ?? ''];
+            return self::shown($rig);
         } catch (BadData $bad) {
             throw BadDocument::at($fileName, '', $bad->getMessage());
         }
     }
 
+    /** Whatever was stored before: a kept tape that is none is no reason to lose the rig. */
     public function summary(string $text): array
     {
-        return $this->read($text, self::NAME);
+        try {
+            return self::shown(RigFile::rig($text));
+        } catch (BadData $bad) {
+            throw BadDocument::at(self::NAME, '', $bad->getMessage());
+        }
+    }
+
+    /** @return array<string, int|string> */
+    private static function shown(Rig $rig): array
+    {
+        return ['units' => \count($rig->units), 'leads' => \count($rig->leads), 'book' => $rig->book ?? ''];
+    }
+
+    private static function tape(string $text, string $place, string $fileName): void
+    {
+        try {
+            foreach (TapeStore::events($text) as $ignored) {
+                continue;
+            }
+        } catch (BadFile $bad) {
+            throw BadDocument::at($fileName, $place, $bad->getMessage());
+        }
     }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Difference;
 use ZigzagPost\Core\Proof\Change;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
+use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Seats;
@@ -15,7 +17,7 @@ use ZigzagPost\Core\World\Seats;
 /** The proofs of a rig, played again, and what none of them touches. */
 final class ProofsView
 {
-    /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
+    /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, unreadable: string|null, program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
     public static function of(Situation $situation): array
     {
         $proofs = iterator_to_array(self::playing($situation), false);
@@ -24,6 +26,7 @@ final class ProofsView
         return [
             'proofs' => array_map(static fn (Proving $proof): array => [
                 'name' => $proof->proof->name, 'at' => $proof->proof->at, 'by' => $proof->proof->by, 'why' => $proof->proof->why,
+                'unreadable' => $proof->unreadable, 'program' => array_map(static fn (Difference $difference): array => ['day' => $difference->day, 'what' => $difference->what], $proof->program), 'isProgram' => $proof->isProgram,
                 'changes' => array_map(static fn (Change $change): array => ['timeUs' => $change->timeUs, 'song' => $change->song, 'scene' => $change->scene, 'was' => $change->was, 'now' => $change->now, 'units' => $change->units, 'came' => $change->came], $proof->changes),
             ], $proofs),
             'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes],
@@ -36,8 +39,9 @@ final class ProofsView
         $rig = $situation->setup->rig;
         $book = Compiler::load($situation->checked()->book);
         $seats = Seats::of(Setup::of($rig, $situation->checked()->written));
+        $rules = [] === $rig->proofs ? null : RulesSum::of($situation);
         foreach (\array_slice($rig->proofs, $from) as $tape) {
-            yield Proving::of($tape, $book, $seats, $rig->show);
+            yield Proving::of($tape, $book, $seats, $rig->show, $rules);
         }
     }
 }

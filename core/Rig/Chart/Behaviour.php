@@ -11,4 +11,10 @@ enum Behaviour: string
     case Toggles = 'toggles';
     case Triggers = 'triggers';
     case Relative = 'relative';
+
+    /** Whether the same message again leaves it as it is; otherwise only a hand that sees it can bring it back. */
+    public function canBeSentAgain(): bool
+    {
+        return self::Absolute === $this;
+    }
 }

@@ -19,6 +19,8 @@ final readonly class KeptTape
      * @param string $accepted what goes out
      * @param list<string> $ports those of the rulebook when it was accepted, in its order, so that one that is only renamed is known again
      * @param int|null $scene the position of the scene that it begins in; without one the first
+     * @param int|null $program the version of the program that played it; without one the first
+     * @param string|null $rules a sum of the rules and the rig that it was played with
      */
     public function __construct(
         #[Text]
@@ -37,6 +39,10 @@ final readonly class KeptTape
         public ?string $why = null,
         #[Whole(0, 10_000)]
         public ?int $scene = null,
+        #[Whole(1, 1_000_000)]
+        public ?int $program = null,
+        #[Text(64)]
+        public ?string $rules = null,
     ) {
     }
 }

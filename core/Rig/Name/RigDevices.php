@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Name;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Assign;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Hears;
@@ -54,6 +55,7 @@ final class RigDevices implements Devices
             if (Kind::Sysex === $kind) {
                 throw new RulebookError($title->span, 'unknown-control', "\"{$control->name}\" sends system exclusive; take sysex from its port");
             }
+            self::usable($title, $message, $kind, "\"{$control->name}\" of {$box->name}", \in_array($control->assign, [Assign::Menu, Assign::Editor], true));
             $sends = $box->sendsOf($message->kind);
             $ports = null === $sends ? [] : $this->ways->into($box, $sends->at, $message->kind);
             if ([] === $ports) {
@@ -129,6 +131,7 @@ final class RigDevices implements Devices
         if (null === $message || null === $kind || Kind::Note === $kind || null === $part) {
             throw new RulebookError($title->span, 'unknown-fact', null === $part ? "the chart does not say where {$box->name} hears" : (null === $message ? "the chart does not say which message moves \"{$parameter->name}\" of {$box->name}" : "\"{$parameter->name}\" is moved by notes; play {$box->name} instead"));
         }
+        self::usable($title, $message, $kind, "\"{$parameter->name}\" of {$box->name}", \in_array($parameter->assign, [Assign::Menu, Assign::Learn], true));
         $named = [];
         foreach ($parameter->named ?? [] as $value) {
             $named[Title::key($value->name)] = [$value->from, $value->to, $value->send];
@@ -149,6 +152,30 @@ final class RigDevices implements Devices
             1000 * ($part->deafMs->program ?? 0),
             true === $parameter->stored,
         );
+    }
+
+    /**
+     * A message of a chart that rules can send or take: everything of it is known, and is something that there is.
+     *
+     * @param bool $isPlanned whether the plan gives it a number
+     *
+     * @throws RulebookError
+     */
+    private static function usable(Token $title, Message $message, Kind $kind, string $what, bool $isPlanned): void
+    {
+        if (Kind::Sysex === $kind && 1 !== preg_match('/^F0(\s([0-7][0-9A-F]|\{(v|high|low)\}))*\sF7$/Di', (string) $message->sysex)) {
+            throw new RulebookError($title->span, 'unknown-fact', "the chart does not say which system exclusive message moves {$what}, from F0 to F7; ask the box");
+        }
+        $range = Kind::PolyPressure === $kind ? [0, 127] : $kind->numberRange();
+        if (null === $range) {
+            return;
+        }
+        if (null === $message->number) {
+            throw new RulebookError($title->span, 'unknown-fact', "nobody knows the number of {$kind->value} for {$what}; ".($isPlanned ? 'the plan gives it one' : 'ask the box, and write it into the chart'));
+        }
+        if ($message->number < $range[0] || $message->number > $range[1]) {
+            throw new RulebookError($title->span, 'unknown-fact', "there is no {$kind->value} {$message->number}, which the chart gives for {$what}; numbers go from {$range[0]} to {$range[1]}");
+        }
     }
 
     public function program(Token $device, Token $title): CalledProgram
@@ -232,14 +259,17 @@ final class RigDevices implements Devices
     {
         $box = $this->box($device);
         $called = null === $box->chart->programs ? null : $this->attempt(fn (): CalledProgram => $this->called($device, $device, $box, [null, null, 0]));
-        $targets = array_values(array_filter(array_map(fn (Parameter $parameter): ?Target => $this->attempt(fn (): Target => $this->parameter($device, new Token(TokenType::Text, $parameter->name, $device->span, true))), $box->chart->parameters ?? []), static fn (?Target $target): bool => null !== $target && $target->hasValue() && !\in_array($target->kind, [Kind::Note, Kind::Program, Kind::Sysex], true)));
+        $isByHand = static fn (Parameter $parameter): bool => false === $parameter->behaviour?->canBeSentAgain();
+        $byHand = array_values(array_filter($box->chart->parameters ?? [], $isByHand));
+        $restored = array_filter($box->chart->parameters ?? [], static fn (Parameter $parameter): bool => !$isByHand($parameter));
+        $targets = array_values(array_filter(array_map(fn (Parameter $parameter): ?Target => $this->attempt(fn (): Target => $this->parameter($device, new Token(TokenType::Text, $parameter->name, $device->span, true))), $restored), static fn (?Target $target): bool => null !== $target && $target->hasValue() && !\in_array($target->kind, [Kind::Note, Kind::Program, Kind::Sysex], true)));
         $port = $called->port ?? $targets[0]->port ?? null;
         if (null === $port) {
             $part = $box->chart->hears[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears");
             $port = $this->portTo($device, $box, $part, KindName::Cc);
         }
 
-        return new Whole($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets);
+        return new Whole($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets, array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
     }
 
     public function wholes(): array

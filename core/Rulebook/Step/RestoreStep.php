@@ -14,7 +14,7 @@ use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
  * Brings a device back to where it should stand: its program with the bank, after its deaf time the parameters that are known and differ
- * from what the program stores, and its lamps last.
+ * from what the program stores, and its lamps last. What toggles or triggers is left to a hand.
  *
  *     restore brine
  */
@@ -46,6 +46,12 @@ final class RestoreStep extends NamedStep
     public function retitled(Devices $devices): static
     {
         return $this;
+    }
+
+    /** @return list<string> parameters that are left to a hand, since what is sent would toggle or trigger them */
+    public function byHand(): array
+    {
+        return $this->whole->byHand ?? [];
     }
 
     public function deafens(): int

@@ -215,6 +215,6 @@ final readonly class WholeCopy
     /** The line behind the last thing that a scene does when it begins or ends. */
     private static function behindItsLines(Scene $scene): int
     {
-        return max($scene->span->line, ...array_map(static fn (Step $step): int => $step->span->line, [...$scene->onEnter, ...$scene->onLeave])) + 1;
+        return max([$scene->span->line, ...array_map(static fn (Step $step): int => $step->span->line, [...$scene->onEnter, ...$scene->onLeave])]) + 1;
     }
 }

@@ -12,6 +12,7 @@ const view = { face: 'echo', channel: 5, tempo: 96, source: '', taps: 0, clocks:
 const unit = (port: string, hazards: string[], restores = true): Receiver => ({
   port,
   restores,
+  byHand: [],
   hazards,
   view,
 });

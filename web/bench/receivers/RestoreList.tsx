@@ -40,6 +40,18 @@ export function RestoreList({ store, isLarge = false }: { store: BenchStore; isL
           </li>
         )}
       </ul>
+      {units.some((unit) => unit.byHand.length > 0) && (
+        <ul aria-label="Jobs for a hand" className={isLarge ? 'text-[1.75rem] leading-tight' : 'text-xs'}>
+          {units
+            .filter((unit) => unit.byHand.length > 0)
+            .map(({ port, byHand, view }) => (
+              <li key={port}>
+                {view.face === 'device' ? view.label : port}: set {byHand.join(', ')} by hand; a message would
+                only toggle or trigger it.
+              </li>
+            ))}
+        </ul>
+      )}
       {hazards.length > 0 && (
         <p className={isLarge ? 'text-xl' : 'text-xs'}>
           <TriangleAlert className="inline" size={isLarge ? 22 : 14} aria-hidden /> {hazards.join(', ')}: look

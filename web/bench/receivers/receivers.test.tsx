@@ -20,7 +20,8 @@ function synth(change: Partial<SynthView>): Receiver {
     elsewhere: 0,
     ...change,
   };
-  return { port: 'moths', restores: false, hazards: [], view };
+  return { port: 'moths', restores: false,
+        byHand: [], hazards: [], view };
 }
 
 describe('a synth', () => {
@@ -54,6 +55,7 @@ it('a sampler shows levels in per cent', () => {
       receiver={{
         port: 'sampler',
         restores: false,
+        byHand: [],
         hazards: [],
         view: { face: 'sampler', channel: 9, levels: [0, 8192, 16383], elsewhere: 0 } as Receiver['view'],
       }}
@@ -69,6 +71,7 @@ it('an echo says the tempo and where it has it from', () => {
       receiver={{
         port: 'echo',
         restores: false,
+        byHand: [],
         hazards: [],
         view: { face: 'echo', channel: 5, tempo: 104, source: 'taps', elsewhere: 0 } as Receiver['view'],
       }}
@@ -84,6 +87,7 @@ it('a drum box marks its step', () => {
       receiver={{
         port: 'ticker',
         restores: false,
+        byHand: [],
         hazards: [],
         view: {
           face: 'drums',
@@ -110,6 +114,7 @@ describe('a unit of the rig', () => {
         receiver={{
           port: 'brine',
           restores: false,
+        byHand: [],
           hazards: [],
           view: {
             face: 'device',
