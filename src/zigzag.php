@@ -26,6 +26,9 @@ use App\Command\RunCommand;
 use Symfony\Component\Console\Application;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Input\ArgvInput;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -61,6 +64,9 @@ try {
 } catch (CommandFailed $failed) {
     fwrite(\STDERR, $failed->getMessage()."\n");
     exit($failed->getCode());
+} catch (RulebookError|BadFile|BadData $bad) {
+    fwrite(\STDERR, preg_replace('/\s+/', ' ', trim($bad->getMessage()))."\n");
+    exit(2);
 } catch (ExceptionInterface $usage) {
     fwrite(\STDERR, 'zigzag: '.preg_replace('/\s+/', ' ', trim($usage->getMessage()))." (bin/zigzag list shows the commands)\n");
     exit(2);

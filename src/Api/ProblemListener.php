@@ -14,6 +14,9 @@ use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Answers errors as JSON with a text to show; what went wrong inside goes to the log only. */
 final readonly class ProblemListener
@@ -33,6 +36,9 @@ final readonly class ProblemListener
             $event->setResponse(new JsonResponse(['error' => $error->getMessage(), 'lock' => $error->lock->told()], 423));
         } elseif ($error instanceof Problem) {
             $event->setResponse(new JsonResponse(['error' => $error->getMessage()] + $error->more, $error->status));
+        } elseif ($error instanceof RulebookError || $error instanceof BadFile || $error instanceof BadData) {
+            // What people wrote or brought cannot be done; its text says why.
+            $event->setResponse(new JsonResponse(['error' => $error->getMessage()], 422));
         } elseif (null !== ($storage = self::storageProblem($error))) {
             $this->logger->error($error->getMessage(), ['exception' => $error]);
             $saving = $event->getRequest()->attributes->get('saving');

@@ -143,7 +143,7 @@ final readonly class RigController
 
         return new JsonResponse([
             'chart' => $table->chart('' === $name ? 'Pasted device' : $name),
-            'rows' => array_map(static fn ($row): array => ['line' => $row->line, 'what' => $row->what, 'taken' => $row->isTaken, 'problem' => $row->problem], $table->rows),
+            'rows' => array_map(static fn ($row): array => ['line' => $row->line, 'what' => mb_strimwidth($row->what, 0, 200, '…'), 'taken' => $row->isTaken, 'problem' => $row->problem], $table->rows),
             'columns' => array_keys($table->columns),
         ]);
     }

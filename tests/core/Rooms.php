@@ -53,6 +53,6 @@ final class Rooms
         'Show/Calibration' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Rig/Setup', 'Rig/Name', 'Situation'],
         'Show/Leap' => ['Number', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Engine/Book', 'Compile', 'Check', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'World', 'Situation'],
         'Show/Log' => ['Rulebook/Change', 'Rig/Document'],
-        'Proof' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/Scenes', 'Engine', 'Compile', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'World', 'Situation', 'Show/Learn', 'Show/Sheet'],
+        'Proof' => ['Data', 'Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Engine/Scenes', 'Engine', 'Compile', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'World', 'Situation', 'Show/Learn', 'Show/Sheet'],
     ];
 }

@@ -131,6 +131,9 @@ final class RigDevices implements Devices
         if (null === $message || null === $kind || Kind::Note === $kind || null === $part) {
             throw new RulebookError($title->span, 'unknown-fact', null === $part ? "the chart does not say where {$box->name} hears" : (null === $message ? "the chart does not say which message moves \"{$parameter->name}\" of {$box->name}" : "\"{$parameter->name}\" is moved by notes; play {$box->name} instead"));
         }
+        if (\in_array($kind, [Kind::Tune, Kind::Sensing, Kind::TimeCode], true)) {
+            throw new RulebookError($title->span, 'unknown-fact', "\"{$parameter->name}\" of {$box->name} is moved by {$kind->value}, which rules cannot send");
+        }
         self::usable($title, $message, $kind, "\"{$parameter->name}\" of {$box->name}", \in_array($parameter->assign, [Assign::Menu, Assign::Learn], true));
         $named = [];
         foreach ($parameter->named ?? [] as $value) {

@@ -229,6 +229,7 @@ final class NameDocument
         if (1 === preg_match('/<!ENTITY/i', $text)) {
             throw new BadData([new Problem('', 'this document defines entities, which are not expanded; take the definitions out')]);
         }
+        XmlBounds::check($text);
         $before = libxml_use_internal_errors(true);
         $document = new \DOMDocument();
         $isRead = '' !== $text && $document->loadXML($text, \LIBXML_NONET | \LIBXML_COMPACT);

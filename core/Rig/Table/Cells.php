@@ -14,6 +14,7 @@ final class Cells
     public static function of(string $text): array
     {
         $text = str_replace(["\u{FEFF}", "\r\n", "\r", "\u{00A0}"], ['', "\n", "\n", ' '], mb_scrub($text));
+        $text = self::bounded($text);
         $delimiter = self::delimiter($text);
         $rows = '  ' === $delimiter || ',' === $delimiter ? self::sentences($text, '  ' === $delimiter) : [];
         if ([] !== $rows) {
@@ -57,6 +58,20 @@ final class Cells
         }
 
         return $fits >= 2 && 5 * $fits >= 4 * \count($lines) ? $rows : [];
+    }
+
+    /** No more of it than can become rows, however many lines there are. */
+    private static function bounded(string $text): string
+    {
+        for ($at = $lines = 0; $lines < 2 * self::MOST_ROWS; ++$lines) {
+            $at = strpos($text, "\n", $at);
+            if (false === $at) {
+                return $text;
+            }
+            ++$at;
+        }
+
+        return substr($text, 0, $at);
     }
 
     /** The sign that parts the cells of most lines into the same number. */
