@@ -52,12 +52,11 @@ final class LearnTest extends PageTestCase
         $this->one('[aria-label="What it should do"]')->sendKeys('brine undertow'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[aria-label="The rule"]'), 'recall brine "Undertow"'), 'the rule is shown');
         $this->button('Put it into the rules')->click();
-        $this->until(fn (): bool => 'saved' === $this->text('[role=status]') && str_contains($this->rules(), 'Switch 8: brine Undertow'), 'it is in');
-        $this->until(function (): bool {
-            $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
-
-            return str_contains($this->receiver('brine'), 'Undertow');
-        }, 'and works');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Play it, say it"]'), 'in the rules and at work'), 'it is said when it works');
+        self::assertStringContainsString('Switch 8: brine Undertow', $this->rules());
+        $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
+        $this->until(fn (): bool => str_contains($this->receiver('brine'), 'Undertow'), 'and it does, at the first press');
+        $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'it is kept');
         $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
         $this->until(fn (): bool => !str_contains($this->rules(), 'Switch 8: brine Undertow'), 'one step takes it back');
         sleep(2);

@@ -28,6 +28,7 @@ abstract class PageTestCase extends TestCase
         $console = $this->page->manage()->getLog('browser');
         $errors = array_filter($console, fn (array $line): bool => 'SEVERE' === $line['level'] && [] === array_filter($this->expected, static fn (string $part): bool => str_contains($line['message'], $part)));
         $elsewhere = $this->requestsElsewhere();
+        $this->page->get('about:blank'); // whoever leaves says so
         $this->page->quit();
         self::assertSame([], array_values($errors), 'the console has no error');
         self::assertSame([], $elsewhere, 'no request leaves the machine');

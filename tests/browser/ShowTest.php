@@ -93,13 +93,17 @@ final class ShowTest extends PageTestCase
         Application::goOn();
         $this->until(fn (): bool => !str_contains($this->text('[role=alert]'), 'No connection'), 'and that it is back');
 
-        self::assertCount(0, $this->all('nav[aria-label=Songs]'), 'locked');
+        $this->button('Lock')->click();
+        $this->until(fn (): bool => [] === $this->all('nav[aria-label=Songs]'), 'locked');
         $hold = $this->page->findElement(By::xpath("//button[contains(., 'hold to unlock')]"));
         $hold->click();
         usleep(300_000);
         self::assertCount(0, $this->all('nav[aria-label=Songs]'), 'a touch does not unlock');
+        $size = $hold->getSize()->getWidth();
         $this->page->getMouse()->mouseDown($hold->getCoordinates());
-        usleep(1_500_000);
+        usleep(400_000);
+        self::assertSame($size, $hold->getSize()->getWidth(), 'it stays as large as it is under the finger');
+        usleep(1_100_000);
         $this->until(fn (): bool => 1 === \count($this->all('nav[aria-label=Songs]')), 'a held press does');
         $this->page->getMouse()->mouseUp();
     }
@@ -130,6 +134,8 @@ final class ShowTest extends PageTestCase
         $this->touch("//button[contains(., 'Panic')]");
         $this->touch("//button[.='That was wrong']");
         $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'kept'), 'the last minute is kept');
+        $this->touch("//button[.='Lock']");
+        $this->until(fn (): bool => [] === $this->all('nav[aria-label=Songs]'), 'locked');
         $this->touch("//button[contains(., 'hold to unlock')]", 400);
         self::assertCount(0, $this->all('nav[aria-label=Songs]'), 'a touch does not unlock');
         $this->touch("//button[contains(., 'hold to unlock')]", 1500);

@@ -179,6 +179,8 @@ export interface components {
             by?: string;
             why?: string;
             scene?: number;
+            program?: number;
+            rules?: string;
         };
         /** @description The keys that a device has or answers, and its voices. */
         Keys: {

@@ -1891,6 +1891,10 @@ export interface components {
             by?: string;
             why?: string;
             scene?: number;
+            /** @description The version of the program that played it. */
+            program?: number;
+            /** @description A sum of the rules and the rig that it was played with. */
+            rules?: string;
         };
         Proving: {
             key: string;
@@ -1899,12 +1903,23 @@ export interface components {
             next: number;
             /** @description Of those just played, the ones that differ. */
             differs: string[];
+            /** @description Of those, the ones that are no tape and cannot be played. */
+            unreadable: string[];
             /** @description Whether the rules have no error, so that tapes can be played. */
             runs: boolean;
         };
         Proofs: {
             proofs: {
                 name: string;
+                /** @description Why it cannot be played. */
+                unreadable: string | null;
+                /** @description What the program plays differently since it was accepted, where that is why it differs, or may be. */
+                program: {
+                    day: string;
+                    what: string;
+                }[];
+                /** @description Whether rules and rig are as they were, so that nothing else can be why. */
+                isProgram: boolean;
                 at: string | null;
                 by: string | null;
                 why: string | null;
@@ -2220,6 +2235,8 @@ export interface components {
             port: string;
             /** @description Whether it can be brought back to where it should stand. */
             restores: boolean;
+            /** @description Parameters that restoring leaves to a hand, since what is sent would toggle or trigger them. */
+            byHand: string[];
             /** @description What of it can hurt, as its chart says. */
             hazards: string[];
             view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];

@@ -52,6 +52,32 @@ function OpenProofs({ document }: { document: StoredDocument }) {
           : [...(rig.proofs ?? []), proof],
       })),
   });
+  const ofProgram = (proofs.data?.proofs ?? []).filter(
+    (proof) => proof.isProgram && proof.changes.length > 0,
+  );
+  const takeAll = useMutation({
+    mutationFn: async (names: readonly string[]) => {
+      const taken: Awaited<ReturnType<typeof api.acceptProof>>[] = [];
+      for (const name of names) {
+        const kept = (work.rig.proofs ?? []).find((proof) => proof.name === name);
+        const since = ofProgram.find((proof) => proof.name === name)?.program.at(-1)?.day ?? '';
+        taken.push(
+          await api.acceptProof(document.id, {
+            name,
+            why: `the program plays this differently since ${since}`,
+            tape: kept?.tape ?? null,
+            scene: kept?.scene ?? null,
+          }),
+        );
+      }
+      return taken;
+    },
+    onSuccess: (taken) =>
+      work.change((rig: Rig) => ({
+        ...rig,
+        proofs: (rig.proofs ?? []).map((each) => taken.find((proof) => proof.name === each.name) ?? each),
+      })),
+  });
   const uncovered = proofs.data?.uncovered;
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
@@ -82,6 +108,20 @@ function OpenProofs({ document }: { document: StoredDocument }) {
                 now is taken as right, and every later change of rules, rig or charts is held against it.
               </p>
             )}
+            {ofProgram.length > 0 && (
+              <div role="status" className="mb-4 alert flex-wrap alert-info">
+                <span className="flex-1">
+                  {ofProgram.length === 1 ? 'One kept tape differs' : `${ofProgram.length} kept tapes differ`}{' '}
+                  because the program plays something differently since{' '}
+                  {ofProgram[0]?.program.at(-1)?.day ?? 'an earlier day'}; the rules are as they were.
+                </span>
+                <Button
+                  label={ofProgram.length === 1 ? 'Take it as it is now' : 'Take all of them as they are now'}
+                  disabled={takeAll.isPending}
+                  onClick={() => takeAll.mutate(ofProgram.map((proof) => proof.name))}
+                />
+              </div>
+            )}
             <ul aria-label="Kept tapes" className="mb-6 flex flex-col gap-4">
               {(proofs.data?.proofs ?? []).map((proof) => (
                 <li key={proof.name} className="flex flex-col gap-2">
@@ -89,17 +129,33 @@ function OpenProofs({ document }: { document: StoredDocument }) {
                     <b className="text-lg">{proof.name}</b>
                     <span
                       role="status"
-                      className={proof.changes.length === 0 ? 'text-success' : 'text-error'}
+                      className={
+                        proof.unreadable !== null
+                          ? 'text-warning'
+                          : proof.changes.length === 0
+                            ? 'text-success'
+                            : 'text-error'
+                      }
                     >
-                      {proof.changes.length === 0
-                        ? '✓ as it was accepted'
-                        : `✗ differs at ${proof.changes.length} places`}
+                      {proof.unreadable !== null
+                        ? `? cannot be played: ${proof.unreadable}`
+                        : proof.changes.length === 0
+                          ? '✓ as it was accepted'
+                          : `✗ differs at ${proof.changes.length} places`}
                     </span>
                     <span className="text-sm">
                       accepted {proof.at ?? ''} {proof.by === null ? '' : `by ${proof.by}`}
                       {proof.why === null ? '' : `: ${proof.why}`}
                     </span>
                   </p>
+                  {proof.program.map((each) => (
+                    <p key={each.day + each.what} className="text-sm">
+                      The program plays this differently since {each.day}: {each.what}.
+                      {proof.isProgram
+                        ? ' Rules and rig are as they were, so that is why.'
+                        : ' That may be why.'}
+                    </p>
+                  ))}
                   {proof.changes.length > 0 && (
                     <>
                       <BeforeAfter changes={proof.changes} />

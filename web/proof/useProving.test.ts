@@ -25,11 +25,11 @@ it('plays slice after slice, then looks whether something has changed, and begin
   proving.mockImplementation((_, known, from) => {
     const next = Math.min(5, (known === key ? from : 0) + 2);
     const differs = key === 'b' && next === 4 ? ['Third'] : [];
-    return Promise.resolve({ key, total: 5, next, differs, runs: true });
+    return Promise.resolve({ key, total: 5, next, differs, unreadable: [], runs: true });
   });
   const { result } = renderHook(() => useProving('ferry'));
   await pass(0);
-  expect(result.current).toEqual({ total: 5, played: 2, differs: [], runs: true });
+  expect(result.current).toEqual({ total: 5, played: 2, differs: [], unreadable: [], runs: true });
   await pass(200);
   expect(result.current?.played).toBe(5);
   expect(proving).toHaveBeenCalledTimes(3);
@@ -37,12 +37,12 @@ it('plays slice after slice, then looks whether something has changed, and begin
   await pass(3_910);
   expect(result.current?.played).toBe(2);
   await pass(200);
-  expect(result.current).toEqual({ total: 5, played: 5, differs: ['Third'], runs: true });
+  expect(result.current).toEqual({ total: 5, played: 5, differs: ['Third'], unreadable: [], runs: true });
 });
 
 it('waits with rules that cannot be played, and with a server that does not answer', async () => {
   proving.mockRejectedValueOnce(new Error('gone'));
-  proving.mockResolvedValue({ key: 'a', total: 5, next: 0, differs: [], runs: false });
+  proving.mockResolvedValue({ key: 'a', total: 5, next: 0, differs: [], unreadable: [], runs: false });
   const { result, rerender } = renderHook<ReturnType<typeof useProving>, { rig: string | null }>(
     ({ rig }) => useProving(rig),
     { initialProps: { rig: 'ferry' } },

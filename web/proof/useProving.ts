@@ -7,6 +7,8 @@ export interface Proven {
   played: number;
   /** Names of those that differ. */
   differs: readonly string[];
+  /** Names of those that are no tape and cannot be played. */
+  unreadable: readonly string[];
   /** Whether the rules can be played at all. */
   runs: boolean;
 }
@@ -24,15 +26,25 @@ export function useProving(rig: string | null): Proven | null {
     }
     let timer: ReturnType<typeof setTimeout> | undefined;
     let isOver = false;
-    let known = { key: '', next: 0, differs: [] as readonly string[] };
+    let known = { key: '', next: 0, differs: [] as readonly string[], unreadable: [] as readonly string[] };
     const look = async () => {
       let pause = LOOK_EVERY_MS;
       if (!document.hidden) {
         try {
-          const { key, total, next, differs, runs } = await api.proving(rig, known.key, known.next);
-          known = { key, next, differs: key === known.key ? [...known.differs, ...differs] : differs };
+          const { key, total, next, differs, unreadable, runs } = await api.proving(
+            rig,
+            known.key,
+            known.next,
+          );
+          const isSame = key === known.key;
+          known = {
+            key,
+            next,
+            differs: isSame ? [...known.differs, ...differs] : differs,
+            unreadable: isSame ? [...known.unreadable, ...unreadable] : unreadable,
+          };
           if (!isOver) {
-            setProven({ total, played: next, differs: known.differs, runs });
+            setProven({ total, played: next, differs: known.differs, unreadable: known.unreadable, runs });
           }
           pause = next < total && runs ? NEXT_SLICE_MS : LOOK_EVERY_MS;
         } catch {

@@ -1,5 +1,6 @@
 import type { Lead } from '../api/types';
 import { changeLead, without } from './edits';
+import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { Verdict } from './Verdict';
 import type { RigWork } from './useRig';
 
@@ -54,33 +55,32 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
               <option key={map}>{map}</option>
             ))}
           </select>
-          <label className="flex items-center gap-1 text-sm">
-            <input
-              type="number"
-              min="0"
-              step="0.5"
-              aria-label={`Length of ${part.what} in metres`}
+          <span className="flex items-center gap-1 text-sm">
+            <CheckedField
+              label={`Length of ${part.what} in metres`}
+              isLabelShown={false}
+              inputMode="decimal"
               className="input input-sm w-20"
-              value={part.lengthM ?? ''}
               placeholder="?"
-              onChange={(event) => {
-                const metres = event.target.valueAsNumber;
+              text={part.lengthM === undefined ? '' : String(part.lengthM)}
+              read={numberFrom(0, 1000, 'metres')}
+              onKeep={(metres) =>
                 work.change((rig) =>
                   changeLead(rig, lead.id, (before) => ({
                     ...before,
                     parts: (before.parts ?? []).map((each, at) =>
                       at !== index
                         ? each
-                        : Number.isNaN(metres)
+                        : metres === null
                           ? without(each, 'lengthM')
                           : { ...each, lengthM: metres },
                     ),
                   })),
-                );
-              }}
+                )
+              }
             />
             m
-          </label>
+          </span>
         </div>
       ))}
       {judged !== undefined && judged.continuity.length > 0 && (

@@ -63,14 +63,14 @@ const lineInSight = ViewPlugin.define((view) => {
 /** After so long a pause something new is typed. */
 const WORD_MS = 3000;
 
-/** Whether what is typed is the first letter of a word: undo takes back a word, not a letter. */
-function beginsWord(typed: Transaction): boolean {
-  let begins = false;
+/** Whether what is typed goes on with a word: undo takes back a word, not a letter. */
+function goesOn(typed: Transaction): boolean {
+  let begins = false as boolean;
   typed.changes.iterChanges((fromA, _toA, _fromB, _toB, inserted) => {
     const before = typed.startState.sliceDoc(Math.max(0, fromA - 1), fromA);
     begins ||= /^\s/.test(before) && /^\S/.test(inserted.toString());
   });
-  return begins;
+  return !begins && (typed.isUserEvent('input.type') || typed.isUserEvent('delete'));
 }
 
 /** All that makes the editor one for rulebooks. */
@@ -83,7 +83,7 @@ export function editorSetup(
     EditorView.cspNonce.of(nonce),
     EditorView.contentAttributes.of({ 'aria-label': 'Rulebook text', tabindex: '0' }),
     lineNumbers(),
-    history({ newGroupDelay: WORD_MS, joinToEvent: (typed, isAdjacent) => isAdjacent && !beginsWord(typed) }),
+    history({ newGroupDelay: WORD_MS, joinToEvent: (typed, isAdjacent) => isAdjacent && goesOn(typed) }),
     drawSelection(),
     highlightActiveLine(),
     highlightSelectionMatches(),

@@ -16,9 +16,16 @@ function said(proven: ReturnType<typeof useProving>): [string, string, string] {
   if (proven === null || proven.total === 0) {
     return ['', '', ''];
   }
-  const { total, played, differs, runs } = proven;
+  const { total, played, differs, unreadable, runs } = proven;
   if (!runs) {
     return ['?', 'the rules have an error, so no kept tape can be played', 'text-warning'];
+  }
+  if (unreadable.length > 0) {
+    return [
+      `?${unreadable.length}`,
+      `${unreadable.length} of ${total} kept tapes are no tapes and cannot be played: ${unreadable.join(', ')}`,
+      'text-warning',
+    ];
   }
   if (differs.length > 0) {
     return [`✗${differs.length}`, `${differs.length} of ${total} kept tapes differ`, 'text-error'];

@@ -4,6 +4,7 @@ import type { Song } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../rigs/edits';
 import { Button } from '../ui/Button';
+import { CheckedField, numberFrom } from '../ui/CheckedField';
 import {
   addSetList,
   addSong,
@@ -165,34 +166,27 @@ function SongDetails({ work, song, scenes }: { work: RigWork; song: Song; scenes
   );
   return (
     <section aria-label={song.title} className="flex flex-col gap-3">
-      <label className="flex flex-col gap-1 text-sm">
-        Title
-        <input
-          className="input w-full text-lg"
-          value={song.title}
-          onChange={(event) => {
-            const title = event.target.value;
-            if (title !== '') {
-              edit((before) => ({ ...before, title }));
-            }
-          }}
-        />
-      </label>
+      <CheckedField
+        label="Title"
+        className="input w-full text-lg"
+        text={song.title}
+        read={(typed) =>
+          typed === '' ? { why: 'A song needs a title; it keeps the one it has.' } : { value: typed }
+        }
+        onKeep={(title) => edit((before) => ({ ...before, title }))}
+      />
       <div className="grid grid-cols-2 gap-3">
-        <label className="flex flex-col gap-1 text-sm">
-          Tempo
-          <input
-            type="number"
-            min={20}
-            max={400}
-            className="input w-full"
-            value={song.tempo ?? ''}
-            onChange={(event) => {
-              const tempo = Number(event.target.value);
-              edit((before) => (tempo < 20 || tempo > 400 ? without(before, 'tempo') : { ...before, tempo }));
-            }}
+        <div className="flex flex-col gap-1">
+          <CheckedField
+            label="Tempo"
+            inputMode="decimal"
+            text={song.tempo === undefined ? '' : String(song.tempo)}
+            read={numberFrom(20, 400, 'beats a minute')}
+            onKeep={(tempo) =>
+              edit((before) => (tempo === null ? without(before, 'tempo') : { ...before, tempo }))
+            }
           />
-        </label>
+        </div>
         {text('key', 'Key')}
       </div>
       {text('notes', 'Notes')}

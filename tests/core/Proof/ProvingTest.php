@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Engine\Version;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Document\KeptTape;
@@ -116,6 +117,33 @@ final class ProvingTest extends TestCase
         self::assertSame("# zigzag tape 1\n0.000 moths 92 3C 40\n100.000 moths 82 3C 40\n", $proof->accepted);
         self::assertSame([], Proving::of($proof, $book('piano', 'moths'))->changes);
         self::assertSame([], Proving::of($proof, $book('piano', 'owls'))->changes);
+    }
+
+    /** A tape that an earlier version of the program accepted: where rules and rig are as they were, the program is why it differs. */
+    public function testWhatTheProgramPlaysDifferentlyIsTold(): void
+    {
+        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")[0]);
+        $tape = "0 keys 90 3C 40\n";
+        [$other, $now] = ["0 moths 90 3D 40\n", "0 moths 90 3C 40\n"];
+        foreach ([
+            'rules as they were' => [1, 'sum', $other, true, true], 'other rules' => [1, 'another', $other, false, false], 'nobody knows' => [null, null, $other, true, false],
+            'accepted by this version' => [Version::now(), 'sum', $other, false, false], 'nothing differs' => [1, 'sum', $now, false, false],
+        ] as $what => [$program, $rules, $accepted, $isTold, $isProgram]) {
+            $proving = Proving::of(new KeptTape('one', $tape, $accepted, ['keys', 'moths'], program: $program, rules: $rules), $book, rules: 'sum');
+            self::assertSame([$isTold, $isProgram], [[] !== $proving->program, $proving->isProgram], $what);
+        }
+        $taken = Proving::accept('one', $tape, $book, rules: 'sum');
+        self::assertSame([Version::now(), 'sum'], [$taken->program, $taken->rules]);
+        self::assertSame([], Proving::of($taken, $book, rules: 'sum')->program);
+    }
+
+    public function testAKeptTapeThatIsNoneIsToldAndTheOthersArePlayed(): void
+    {
+        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")[0]);
+        foreach (["x\n", '0', "5 keys 90 3C\n4 keys F8\n", '0 keys GG', "0 keys 90 3C\n\xFF\n"] as $none) {
+            self::assertNotNull(Proving::of(new KeptTape('none', $none, ''), $book)->unreadable, $none);
+            self::assertNotNull(Proving::of(new KeptTape('none', "0 keys 90 3C 40\n", $none), $book)->unreadable, $none);
+        }
     }
 
     public function testATapeThatPlaysEveryControlTouchesThem(): void

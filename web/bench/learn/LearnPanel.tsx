@@ -4,6 +4,7 @@ import { api } from '../../api/client';
 import type { Candidate, Edit, LearnedRule, Target } from '../../api/types';
 import { Button } from '../../ui/Button';
 import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 import { Over } from './Over';
 import { TargetList } from './TargetList';
 import { useListening } from './useListening';
@@ -25,6 +26,7 @@ export function LearnPanel({
   const listening = useListening(store, text, rig);
   const [rule, setRule] = useState<LearnedRule | null>(null);
   const [isIn, setIn] = useState(false);
+  const isAtWork = usePart(store, () => isIn && store.runs(text()));
   const learn = useMutation({
     mutationFn: ({ control, target }: { control: Candidate; target: Target }) =>
       api.learnRule(text(), rig, control, target),
@@ -75,8 +77,9 @@ export function LearnPanel({
           ))}
           {isIn ? (
             <p role="status">
-              It is in the rules and at work. Play the control and watch the line; Ctrl+Z in the rules takes
-              it back.
+              {isAtWork
+                ? 'It is in the rules and at work. Play the control and watch the line; Ctrl+Z in the rules takes it back.'
+                : 'It is in the rules; they are put on the bench …'}
             </p>
           ) : (
             <div className="flex gap-2">

@@ -20,8 +20,7 @@ function synth(change: Partial<SynthView>): Receiver {
     elsewhere: 0,
     ...change,
   };
-  return { port: 'moths', restores: false,
-        byHand: [], hazards: [], view };
+  return { port: 'moths', restores: false, byHand: [], hazards: [], view };
 }
 
 describe('a synth', () => {
@@ -114,7 +113,7 @@ describe('a unit of the rig', () => {
         receiver={{
           port: 'brine',
           restores: false,
-        byHand: [],
+          byHand: [],
           hazards: [],
           view: {
             face: 'device',

@@ -26,6 +26,8 @@ export class BenchStore {
   /** Name of the rules that the bench was last given. */
   private book: string | null = null;
   private checks = 0;
+  /** The text that was checked last, and the rules that were made of it. */
+  private answered: { text: string; book: string | null } | null = null;
   private readonly zigzag = new Passages();
   private movements: Movements = new Map();
   private readonly courier: Courier;
@@ -198,6 +200,7 @@ export class BenchStore {
     if (checked === null || turn !== this.checks) {
       return null;
     }
+    this.answered = { text, book: checked.book };
     if (checked.book !== null) {
       this.goodText = text;
       if (checked.book !== this.book) {
@@ -205,7 +208,15 @@ export class BenchStore {
         this.bring({ do: 'rules', timeUs: this.nowUs(), book: checked.book, pressed: isPressed });
       }
     }
+    this.update({});
     return checked;
+  }
+
+  /** Whether a text is what runs on the bench now. */
+  runs(text: string): boolean {
+    return (
+      this.answered?.book != null && this.answered.text === text && this.answered.book === this.state.book
+    );
   }
 
   clear(): void {
