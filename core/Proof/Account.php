@@ -20,7 +20,7 @@ use ZigzagPost\Core\World\Told;
 /** What happened in a kept minute, in words: what hands did, which scenes came, what units did of it, and what still sounds. */
 final class Account
 {
-    public const MOST_LINES = 400;
+    public const MOST_LINES = 5000;
     /** Messages of one control within this time are one movement. */
     private const ONE_MOVE_US = 1_500_000;
 
@@ -76,6 +76,10 @@ final class Account
             }
         }
         $lines = array_map(static fn (array $line): array => ['timeUs' => $line[0], 'words' => $line[2].(1 < $line[3] ? " ({$line[3]} messages)" : '')], array_values(\array_slice($account->lines, -self::MOST_LINES)));
+        $leftOut = \count($account->lines) - \count($lines);
+        if ($leftOut > 0) {
+            array_unshift($lines, ['timeUs' => $lines[0]['timeUs'] ?? 0, 'words' => "{$leftOut} things before"]);
+        }
         $sounding = [];
         foreach ($account->sounding as $where => $keys) {
             foreach (array_keys($keys) as $key) {

@@ -46,6 +46,8 @@ final readonly class Incoming
      */
     public function add(string $id, int $at, string $bytes): int
     {
+        $this->found($id);
+
         return $this->locks->hold("incoming {$id}", function () use ($id, $at, $bytes): int {
             $file = @fopen($this->found($id).'/'.self::ZIP, 'c');
             if (false === $file) {
@@ -72,6 +74,8 @@ final readonly class Incoming
      */
     public function next(string $id, string $by): Stand
     {
+        $this->found($id);
+
         return $this->locks->hold("incoming {$id}", function () use ($id, $by): Stand {
             $folder = $this->found($id);
             try {

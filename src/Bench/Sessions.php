@@ -44,6 +44,10 @@ final readonly class Sessions
             throw Problem::notFound('bench');
         }
 
+        if (null === $this->shelf->path("{$id}.bench")) {
+            throw Problem::notFound('bench'); // a name that somebody made up leaves no lock
+        }
+
         return $this->locks->hold($id, function () use ($id, $work): mixed {
             $bytes = $this->shelf->read("{$id}.bench") ?? throw Problem::notFound('bench');
 

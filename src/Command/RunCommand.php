@@ -75,7 +75,7 @@ final class RunCommand extends Command
         } catch (WriteFailed $failed) {
             throw CommandFailed::input((Text::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
         }
-        foreach (array_filter([$save, $out, $trace]) as $file) {
+        foreach (array_filter([$trace, $save, $out]) as $file) { // without a trace that was asked for there is no result
             $file->finish();
         }
         $this->tell($in, $run);

@@ -139,6 +139,59 @@ final class ServerTest extends TestCase
         array_map(fclose(...), $idle);
     }
 
+    public function testWhatWasKilledIsStartedAgainAtOnceAndLeavesNothing(): void
+    {
+        $runs = [];
+        for ($i = 0; $i < 2; ++$i) {
+            $this->start(keepsPort: $i > 0);
+            $runs[] = $this->runFolder();
+            posix_kill((int) $this->demo?->getPid(), \SIGKILL);
+        }
+        $this->start(keepsPort: true);
+        self::assertSame(200, $this->get('/api/documents')[0]);
+        foreach ($runs as $left) {
+            self::assertDirectoryDoesNotExist($left);
+        }
+    }
+
+    public function testErrorsAreNotKeptAndSayThatTheyMayPass(): void
+    {
+        $this->start();
+        foreach (['/build/nothing.js', '/build/assets/none-12345678.css'] as $none) {
+            [$status, , $headers] = $this->get($none);
+            self::assertSame([404, false], [$status, str_contains($headers['cache-control'] ?? '', 'max-age=3')]);
+        }
+        foreach (glob("{$this->runFolder()}/*.sock") ?: [] as $socket) {
+            unlink($socket);
+        }
+        [$status, $answer, $headers] = $this->get('/api/documents');
+        self::assertSame([503, '1'], [$status, $headers['retry-after'] ?? null], $answer);
+    }
+
+    public function testAPasswordThatKeepsNobodyOutIsRefused(): void
+    {
+        foreach (['x', 'abcd'] as $short) {
+            $process = new Process([\dirname(__DIR__, 2).'/bin/demo', '--port', (string) FreePort::find()], null, ['ZIGZAG_PASSWORD' => $short, 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: 60);
+            $process->run();
+            self::assertSame(2, $process->getExitCode());
+            self::assertStringContainsString('too short', $process->getErrorOutput());
+        }
+    }
+
+    public function testNamesThatSomebodyMadeUpLeaveNothing(): void
+    {
+        $this->start();
+        $this->get('/api/documents');
+        $memory = (new DataFolder("{$this->folder}/a.sqlite"))->inMemory();
+        $before = glob("{$memory}/*");
+        for ($i = 0; $i < 20; ++$i) {
+            self::assertSame(404, $this->get('/api/bench/'.bin2hex(random_bytes(8)))[0]);
+            self::assertSame(404, $this->play(bin2hex(random_bytes(8)), 1)[0]);
+            self::assertSame(404, $this->get('/api/everything/incoming/'.bin2hex(random_bytes(8)).'/next', body: '{}')[0]);
+        }
+        self::assertSame($before, glob("{$memory}/*"));
+    }
+
     public function testItListensOnIpVersion6(): void
     {
         $this->start(options: ['--host', '::1'], host: '[::1]');
@@ -149,9 +202,9 @@ final class ServerTest extends TestCase
      * @param array<string, string> $env
      * @param list<string> $options
      */
-    private function start(array $env = [], array $options = [], string $host = '127.0.0.1'): void
+    private function start(array $env = [], array $options = [], string $host = '127.0.0.1', bool $keepsPort = false): void
     {
-        $this->port = FreePort::find();
+        $this->port = $keepsPort ? $this->port : FreePort::find();
         $this->demo = new Process([\dirname(__DIR__, 2).'/bin/demo', '--port', (string) $this->port, ...$options], null, $env + ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: null);
         $this->demo->start();
         $this->demo->waitUntil(static fn (string $type, string $output): bool => str_contains($output, 'is open at'));
@@ -167,9 +220,17 @@ final class ServerTest extends TestCase
         return [(int) $process->getExitCode(), $process->getErrorOutput()];
     }
 
+    /** Where the server has its sockets. */
+    private function runFolder(): string
+    {
+        self::assertSame(1, preg_match('/^pid = (\S+)\/php-fpm.pid$/m', (string) file_get_contents(\dirname(__DIR__, 2)."/var/server/{$this->port}-php-fpm.conf"), $match));
+
+        return $match[1];
+    }
+
     private function pid(string $of): string
     {
-        $run = glob('/tmp/zigzag-*/nginx.pid') ?: [];
+        $run = glob('/tmp/zigzag-run-*/nginx.pid') ?: [];
         self::assertNotSame([], $run);
         $config = (string) file_get_contents(\dirname(__DIR__, 2)."/var/server/{$this->port}-{$of}.conf");
         self::assertSame(1, preg_match('/^pid = (.+)$/m', $config, $match));

@@ -21,6 +21,7 @@ final class Since
             ...self::units($before, $now),
             ...self::both('lead', array_column(array_map(get_object_vars(...), $before->leads), null, 'id'), array_column(array_map(get_object_vars(...), $now->leads), null, 'id')),
             ...self::both('song', array_column(array_map(get_object_vars(...), $before->show->songs ?? []), null, 'title'), array_column(array_map(get_object_vars(...), $now->show->songs ?? []), null, 'title')),
+            ...self::order($before, $now),
         ];
         $left = \count($changed) - self::MOST;
 
@@ -45,6 +46,16 @@ final class Since
         };
 
         return $before === $now ? [] : self::both('rule', $texts($before), $texts($now));
+    }
+
+    /** @return list<string> */
+    private static function order(Rig $before, Rig $now): array
+    {
+        $titles = static fn (Rig $rig): array => array_map(static fn ($song): string => $song->title, $rig->show?->order() ?? []);
+        [$was, $is] = [$titles($before), $titles($now)];
+        $isOrder = $was !== $is && [] === array_diff($was, $is) && [] === array_diff($is, $was);
+
+        return $isOrder ? ['the songs are in another order: '.mb_strimwidth(implode(', ', $is), 0, 300, '…')] : [];
     }
 
     /** @return list<string> */

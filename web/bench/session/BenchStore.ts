@@ -1,5 +1,4 @@
-import { backOffMs, wait } from '../../api/backOff';
-import { api, Refusal } from '../../api/client';
+import { api } from '../../api/client';
 import type { Bench, Checked, News, TapeEvent } from '../../api/types';
 import { EMPTY, type BenchState } from './benchState';
 import { Courier, type Deed } from './Courier';
@@ -7,6 +6,7 @@ import { endOfPort, merged } from './merged';
 import { keepBench, recallBench } from './keptBench';
 import { Passages } from './passages';
 import { reopened } from './reopened';
+import { untilAnswered } from './untilAnswered';
 import { wallMs, windowName } from './windowName';
 import { movementOf, movementsOf, type Movements } from './positions';
 
@@ -243,31 +243,12 @@ export class BenchStore {
     this.update({ positions: new Map(this.state.positions).set(sender, ofSender) });
   }
 
-  /** Asks until there is an answer, telling meanwhile that there is none; null when it is refused or no longer wanted. */
-  private async untilAnswered<T>(
-    ask: () => Promise<T>,
-    isWanted: () => boolean = () => true,
-  ): Promise<T | null> {
-    for (let failures = 1; !this.isClosed && isWanted(); failures += 1) {
-      try {
-        const answer = await ask();
-        if (failures > 1) {
-          this.update({ trouble: null });
-        }
-        return answer;
-      } catch (error) {
-        if (!(error instanceof Refusal)) {
-          throw error;
-        }
-        if (!error.mayPass) {
-          this.update({ problem: error.message });
-          return null;
-        }
-        this.update({ trouble: `${error.message} It is tried again.` });
-        await wait(backOffMs(failures));
-      }
-    }
-    return null;
+  private untilAnswered<T>(ask: () => Promise<T>, isWanted: () => boolean = () => true): Promise<T | null> {
+    return untilAnswered(
+      ask,
+      () => !this.isClosed && isWanted(),
+      (told) => this.update(told),
+    );
   }
 
   /** Another bench in place of one that is gone, with the rules as they are now. */
