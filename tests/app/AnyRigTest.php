@@ -29,10 +29,8 @@ final class AnyRigTest extends ApiTestCase
             $this->rig($this->text($imported, 'id'), $rig, $random);
             $this->clear();
         }
-        foreach ($this->made as $call => $count) {
-            $this->addToAssertionCount($count);
-            self::assertNotSame('', $call);
-        }
+        self::assertNotSame([], $this->made);
+        $this->addToAssertionCount(max(0, array_sum($this->made)));
         if (false !== getenv('ZIGZAG_SHOW')) {
             ksort($this->made);
             fwrite(\STDERR, print_r($this->made, true));
@@ -52,7 +50,8 @@ final class AnyRigTest extends ApiTestCase
             file_put_contents("{$folder}/any.tape", "0.000 p1 90 3C 64\n10.000 p2 B0 14 40\n20.000 p1 80 3C 40\n");
             file_put_contents("{$folder}/any.chart.json", $any->chart());
             $unit = $rig->units[0]->name;
-            $control = ($rig->charts[$rig->units[0]->chart->id] ?? null)->chart->surface->controls[0]->name ?? 'none';
+            $controls = ($rig->charts[$rig->units[0]->chart->id] ?? null)->chart->surface->controls ?? [];
+            $control = [] === $controls ? 'none' : $controls[0]->name;
             foreach ([
                 ['rig', 'check', 'any.rig.json'], ['rig', 'plan', 'any.rig.json', '--json'], ['rig', 'wires', 'any.rig.json'], ['rig', 'fit', 'any.rig.json'], ['rig', 'reach', 'any.rig.json', $unit, $control],
                 ['rig', 'sheets', 'any.rig.json', '--out', 'sheets'], ['prove', 'any.rig.json'], ['check', 'any.book', '--rig', 'any.rig.json'], ['plain', 'any.book', '--rig', 'any.rig.json'], ['format', 'any.book', '--rig', 'any.rig.json'],
@@ -164,7 +163,9 @@ final class AnyRigTest extends ApiTestCase
             $this->ask('GET', "/api/moments/{$this->text($marked, 'id')}");
             $this->ask('POST', "/api/moments/{$this->text($marked, 'id')}/open", []);
         }
-        $this->ask('GET', "/api/rigs/{$id}/running/".($this->ask('PUT', "/api/rigs/{$id}/stage", ['bench' => $bench, 'instead' => null])['book'] ?? 'none'));
+        $stage = $this->ask('PUT', "/api/rigs/{$id}/stage", ['bench' => $bench, 'instead' => null]);
+        $book = \is_string($stage['book'] ?? null) ? $stage['book'] : 'none';
+        $this->ask('GET', "/api/rigs/{$id}/running/{$book}");
     }
 
     /**

@@ -30,16 +30,18 @@ final readonly class AnyRig
     {
         while (true) {
             $chart = self::decoded($this->charts->make('Chart'));
-            $plugs = [];
+            $plugs = $named = [];
             foreach (self::list($chart, 'plugs') as $place => $plug) {
                 $plug['id'] = "plug{$place}";
+                $streams = [];
                 foreach (self::list($plug, 'streams') as $at => $stream) {
-                    $plug['streams'][$at] = ['id' => "s{$at}"] + $stream;
+                    $streams[] = ['id' => "s{$at}"] + $stream;
                     $plugs[] = "plug{$place}/s{$at}";
                 }
-                $chart['plugs'][$place] = $plug;
+                $named[] = [] === $streams ? $plug : ['streams' => $streams] + $plug;
                 $plugs[] = "plug{$place}";
             }
+            $chart = ([] === $named ? [] : ['plugs' => $named]) + $chart;
             if (1 === $this->random->getInt(0, 1)) { // a plain one, that reaches something
                 $chart['plugs'] = [['id' => 'plug0', 'label' => 'MIDI', 'connector' => 'din5', 'uses' => [['way' => 'both', 'carries' => 'midi']]], ...\array_slice(self::list($chart, 'plugs'), 1)];
                 $plugs = ['plug0', 'plug0', 'plug0', ...\array_slice($plugs, 1)];
@@ -50,14 +52,16 @@ final readonly class AnyRig
                 $value = 'schema' === $key ? 1 : $value;
             });
             foreach (['sends', 'hears', 'automatic', 'routes'] as $what) {
-                foreach (self::list($chart, $what) as $place => $each) {
+                $led = [];
+                foreach (self::list($chart, $what) as $each) {
                     foreach (['at', 'from', 'to'] as $field) {
                         if (isset($each[$field])) {
                             $each[$field] = array_map(fn (): string => $plugs[$this->random->getInt(0, \count($plugs) - 1)], (array) $each[$field]);
                         }
                     }
-                    $chart[$what][$place] = $each;
+                    $led[] = $each;
                 }
+                $chart = ([] === $led ? [] : [$what => $led]) + $chart;
             }
             $json = self::repaired($chart, static fn (string $json): object => RigFile::chart($json));
             if (null !== $json) {
@@ -106,9 +110,11 @@ final readonly class AnyRig
             }
             $rig = array_diff_key(self::decoded($this->rigs->make('Rig')), ['charts' => 0, 'units' => 0, 'leads' => 0, 'rulebook' => 0, 'book' => 0]);
             $rig['schema'] = 1;
-            foreach (self::list($rig, 'proofs') as $place => $proof) { // what is kept is a tape
-                $rig['proofs'][$place] = ['tape' => "0.000 p1 90 3C 64\n10.000 p2 B0 14 40\n", 'accepted' => ['', "0.000 p3 90 3C 64\n"][$this->random->getInt(0, 1)]] + $proof;
+            $proofs = [];
+            foreach (self::list($rig, 'proofs') as $proof) { // what is kept is a tape
+                $proofs[] = ['tape' => "0.000 p1 90 3C 64\n10.000 p2 B0 14 40\n", 'accepted' => ['', "0.000 p3 90 3C 64\n"][$this->random->getInt(0, 1)]] + $proof;
             }
+            $rig = ([] === $proofs ? [] : ['proofs' => $proofs]) + $rig;
             $rig['charts'] = $charts;
             $rig['units'] = $this->units($charts);
             $rig['leads'] = [];
@@ -144,19 +150,21 @@ final readonly class AnyRig
             $id = array_keys($charts)[$this->random->getInt(0, \count($charts) - 1)];
             $chart = self::part($charts[$id], 'chart');
             $unit = ['name' => "u{$i}", 'chart' => ['id' => $id, 'revision' => 1]] + self::decoded($this->rigs->make('Unit'));
-            $unit['settings'] = $unit['assigned'] = [];
+            $settings = $assigned = [];
+            $measured = self::part($unit, 'measured');
             foreach (self::list($chart, 'settings') as $setting) {
                 $values = self::part($setting, 'values');
                 if ([] !== $values && \is_string($setting['id'] ?? null) && 1 === $this->random->getInt(0, 1)) {
-                    $unit['settings'][$setting['id']] = ['value' => array_values($values)[$this->random->getInt(0, \count($values) - 1)], 'state' => ['planned', 'set', 'read'][$this->random->getInt(0, 2)]];
+                    $settings[$setting['id']] = ['value' => array_values($values)[$this->random->getInt(0, \count($values) - 1)], 'state' => ['planned', 'set', 'read'][$this->random->getInt(0, 2)]];
                 }
             }
             foreach ([...self::list(self::part($chart, 'surface'), 'controls'), ...self::list($chart, 'parameters')] as $each) {
                 if (\is_string($each['name'] ?? null) && 1 === $this->random->getInt(1, 3)) {
-                    $unit['assigned'][$each['name']] = ['message' => self::decoded($this->rigs->make('Message')), 'state' => 'set'];
-                    $unit['measured'][$each['name']] = self::decoded($this->rigs->make('Measured'));
+                    $assigned[$each['name']] = ['message' => self::decoded($this->rigs->make('Message')), 'state' => 'set'];
+                    $measured[$each['name']] = self::decoded($this->rigs->make('Measured'));
                 }
             }
+            $unit = ['settings' => $settings, 'assigned' => $assigned] + ([] === $measured ? [] : ['measured' => $measured]) + $unit;
             // What of it does not agree with its chart is left out here, so that the unit itself stays.
             $alone = self::repaired(['schema' => 1, 'name' => 'alone', 'charts' => $charts, 'units' => [$unit]], static fn (string $json): object => RigFile::rig($json));
             $kept = null === $alone ? [] : self::list(self::decoded(json_decode($alone)), 'units');
