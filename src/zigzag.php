@@ -57,7 +57,7 @@ if (in_array($arguments[1] ?? '', ['rig', 'chart'], true) && isset($arguments[2]
 
 OutputFile::cleanUpWhenStopped();
 try {
-    if ('everything' === ($arguments[1] ?? '')) {
+    if (in_array($arguments[1] ?? 'list', ['everything', 'list'], true)) {
         $application->addCommands([Library::command('everything')]);
     }
     exit($application->run(new ArgvInput(array_values($arguments)), new CheckedOutput(fopen('php://stdout', 'w') ?: \STDOUT)));

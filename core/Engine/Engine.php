@@ -38,6 +38,8 @@ final class Engine implements InPorts
     public readonly Run $run;
     public readonly State $state;
     public readonly ?Trace $trace;
+    /** Things that may be due at once before it gives up. */
+    public int $mostDue = \PHP_INT_MAX;
 
     /** @var array<int, Inlet> by in port */
     private array $inlets = [];
@@ -306,9 +308,13 @@ final class Engine implements InPorts
         }
     }
 
+    /** @throws \OverflowException where more than {@see $mostDue} things are due before $t */
     private function drain(int $t): void
     {
-        while ($this->run->queue->dueAt <= $t) {
+        for ($done = 0; $this->run->queue->dueAt <= $t; ++$done) {
+            if ($done > $this->mostDue) {
+                throw new \OverflowException("more than {$this->mostDue} things are due at once");
+            }
             if ($this->keepsLamps && $this->run->queue->dueAt > $this->state->now) {
                 $this->light($this->state->now);
             }

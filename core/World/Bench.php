@@ -67,11 +67,15 @@ final class Bench
         return $bench;
     }
 
-    /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
-    public static function load(CompiledBook $book, array $saved, ?Seats $seats = null): self
+    /**
+     * @param array<string, mixed> $saved what save() gave, for the same rulebook
+     * @param int $mostDue things that may be due at once before it gives up
+     */
+    public static function load(CompiledBook $book, array $saved, ?Seats $seats = null, int $mostDue = \PHP_INT_MAX): self
     {
         /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>, place?: int} $saved */
         $bench = new self(Engine::load($book, $saved['engine'], true), $seats);
+        $bench->engine->mostDue = $mostDue;
         [$bench->sceneBefore, $bench->songBefore] = [$bench->engine->state->scene, $bench->engine->state->song];
         $bench->place = $saved['place'] ?? $bench->songBefore;
         foreach ($bench->receivers as $name => $receiver) {

@@ -9,6 +9,9 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 /** A stretch of play: how everything stood when it began, and all that went in and came out. Played again it gives the same bytes. */
 final readonly class Minute
 {
+    /** Things due before one deed, at most; a day of clocks that were skipped makes far less. */
+    private const MOST_DUE = 100_000;
+
     /**
      * @param array<string, mixed> $state what {@see Bench::save()} gave when it began
      * @param list<Deed> $deeds in the order in which they came
@@ -17,10 +20,10 @@ final readonly class Minute
     {
     }
 
-    /** The bench as it stood when it began. */
+    /** The bench as it stood when it began. What a hand has written into it never keeps it busy for ever. */
     public function begin(CompiledBook $book, ?Seats $seats): Bench
     {
-        $bench = Bench::load($book, $this->state, $seats);
+        $bench = Bench::load($book, $this->state, $seats, self::MOST_DUE);
         $bench->takeJournal();
 
         return $bench;
@@ -30,6 +33,8 @@ final readonly class Minute
      * Plays everything again that went in.
      *
      * @return list<Deed> what comes out
+     *
+     * @throws \OverflowException where more is due than a bench could have left
      */
     public function replay(CompiledBook $book, ?Seats $seats): array
     {

@@ -84,6 +84,8 @@ final readonly class Moments
         }
         [$book, $seats, , $name] = $played;
         try {
+            $moment->minute->replay($book, $seats); // what cannot be played is not put on a bench
+
             return Session::start($name, $moment->minute->begin($book, $seats));
         } catch (\Throwable) {
             return null;

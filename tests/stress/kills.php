@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Kills the server again and again while somebody saves, plays and stores recordings: nothing that was acknowledged may be lost,
- * and no gesture may count twice.
+ * Kills the server again and again while somebody saves, plays from two windows and stores recordings, and everything goes out and comes
+ * in beside it: nothing that was acknowledged may be lost, no gesture may count twice, and both windows show the same.
  *
  *     ZIGZAG_KILLS=1000 php tests/stress/kills.php
  */
@@ -23,14 +23,38 @@ $version = 1;
 $saves = $plays = 0;
 $stored = [];
 $lost = [];
+$requests = $shown = ['aaaaaaaa' => 0, 'bbbbbbbb' => 0];
+$play = static function (string $window, array $gestures) use ($server, $bench, &$requests, &$shown, &$plays): array {
+    $news = $server->insist('POST', "{$bench}/play", ['window' => $window, 'request' => ++$requests[$window], 'nowUs' => $plays * 1000, 'gestures' => $gestures]);
+    $shown[$window] = $news['memories'] ?? $shown[$window]; // only what is other than before is told
+
+    return $news;
+};
+foreach (array_keys($shown) as $window) {
+    $play($window, []);
+}
+$mover = pcntl_fork();
+if (0 === $mover) { // everything goes out and comes in again, as often as it can
+    for ($counts = [0, 0];;) {
+        [$status, $zip] = $server->call('GET', '/api/everything');
+        $file = "{$server->folder}/everything.zip";
+        if (200 === $status && false !== file_put_contents($file, $zip)) {
+            ++$counts[0];
+            $counts[1] += 200 === $server->send('POST', '/api/everything', ['file' => new CURLFile($file, 'application/zip', 'everything.zip')], [], 60)[0] ? 1 : 0;
+        }
+        file_put_contents("{$server->folder}/moved", implode(' ', $counts));
+        usleep(20_000);
+    }
+}
 for ($kill = 1; $kill <= $kills; ++$kill) {
+    $longest = 0 === $kill % 5 ? 3_000_000 : 60_000; // now and then long enough for everything to go out and come in
     $child = pcntl_fork();
     if (0 === $child) {
-        usleep(random_int(0, 60_000));
+        usleep(random_int(0, $longest));
         $server->kill();
         posix_kill((int) getmypid(), \SIGKILL); // without the parent's clean-up
     }
-    $until = microtime(true) + 0.12;
+    $until = microtime(true) + 2 * $longest / 1_000_000;
     do {
         // A save: unanswered, it may or may not have been made; answered, it stands.
         $wanted = "{$text}# ".++$saves."\n";
@@ -43,9 +67,9 @@ for ($kill = 1; $kill <= $kills; ++$kill) {
         $version = Server::number($now, 'version');
         // A press, sent again until it is answered, counts once.
         ++$plays;
-        $gesture = ['number' => $plays, 'do' => 'play', 'timeUs' => $plays * 1000, 'port' => 'keys', 'bytes' => 'B0 50 7F'];
-        $news = $server->insist('POST', "{$bench}/play", ['request' => $plays, 'nowUs' => $plays * 1000, 'gestures' => [$gesture]]);
-        if ([['name' => 'n', 'value' => $plays]] !== $news['memories'] || !is_array($news['came']) || 1 !== count($news['came'])) {
+        $window = array_keys($shown)[random_int(0, 1)];
+        $news = $play($window, [['number' => $plays, 'do' => 'play', 'timeUs' => $plays * 1000, 'port' => 'keys', 'bytes' => 'B0 50 7F']]);
+        if ([['name' => 'n', 'value' => $plays]] !== $news['memories']) {
             $lost[] = "kill {$kill}: press {$plays}, counted ".json_encode($news['memories']);
         }
         // A recording.
@@ -58,6 +82,15 @@ for ($kill = 1; $kill <= $kills; ++$kill) {
     } while (microtime(true) < $until);
     pcntl_waitpid($child, $exit);
 }
+posix_kill($mover, \SIGKILL);
+pcntl_waitpid($mover, $exit);
+foreach (array_keys($shown) as $window) {
+    $play($window, []);
+    if ($shown[$window] !== [['name' => 'n', 'value' => $plays]]) {
+        $lost[] = "window {$window} shows ".json_encode($shown[$window])." after {$plays} presses";
+    }
+}
+$moved = array_map(intval(...), explode(' ', (string) @file_get_contents("{$server->folder}/moved").' 0 0'));
 if (Server::text($server->insist('GET', $book), 'text') !== $acknowledged) {
     $lost[] = 'the last text';
 }
@@ -68,7 +101,7 @@ foreach ($stored as $tape) {
     }
 }
 $server->stop();
-printf("%d kills during %d saves, %d presses and %d recordings: %d lost\n", $kills, $saves, $plays, count($stored), count($lost));
+printf("%d kills during %d saves, %d presses, %d recordings, %d exports and %d imports: %d lost\n", $kills, $saves, $plays, count($stored), $moved[0], $moved[1], count($lost));
 foreach ($lost as $each) {
     echo $each, "\n";
 }

@@ -25,7 +25,7 @@ final class XmlBounds
         }
         $line = 1;
         for ($at = 0; false !== $at; $at = $next) {
-            $next = strpos($text, '<', $at + 1);
+            $next = strpos($text, '<', min($at + 1, \strlen($text)));
             $part = substr($text, $at, (false === $next ? \strlen($text) : $next) - $at);
             if (\strlen($part) > self::LONGEST) {
                 throw new BadData([new Problem("line {$line}", \sprintf('this is longer than the %d KiB that one part of the document can have', self::LONGEST >> 10))]);

@@ -80,6 +80,97 @@ final class MinuteTest extends TestCase
         }
     }
 
+    /** What can be written into a file by hand: any value in place of any other. It plays, or it says that it cannot. */
+    public function testAMinuteWhoseStateWasChangedEnds(): void
+    {
+        [$setup, $book, $seats] = self::demo();
+        mt_srand(7);
+        $bench = Bench::start($book, $seats);
+        self::play($bench, 0, 150);
+        $bench->takeJournal();
+        $state = $bench->save();
+        self::play($bench, $bench->nowUs(), 40);
+        $deeds = $bench->takeJournal();
+        $ends = ['plays' => 0, 'says' => 0];
+        for ($case = 0; $case < Cases::number(150); ++$case) {
+            $changed = $state;
+            for ($times = mt_rand(1, 3); $times > 0; --$times) {
+                $changed = self::changed($changed);
+            }
+            set_error_handler(static fn (int $level, string $message): never => throw new \ErrorException($message, 0, $level));
+            try {
+                /** @var array<string, mixed> $changed */
+                $minute = new Minute($changed, $deeds);
+                $minute->replay($book, $seats);
+                Account::of($minute, $book, $seats, $setup);
+                ++$ends['plays'];
+            } catch (\Throwable) {
+                ++$ends['says'];
+            } finally {
+                restore_error_handler();
+            }
+        }
+        self::assertGreaterThan(0, $ends['plays']);
+        self::assertGreaterThan(0, $ends['says']);
+    }
+
+    public function testWhatIsDueForEverIsGivenUp(): void
+    {
+        $rules = "rulebook \"Ever\"\n\nport keys in\nport moths out\n\nclock lead\n  tempo 120\n  send moths\n\nrule \"Go\"\n  take note key C4\n  start lead\n";
+        $book = Compiler::load(Checker::check($rules)->book, true);
+        $bench = Bench::start($book);
+        $bench->feed(1_000, 'keys', "\x90\x3C\x40");
+        $bench->advance(1_000_000);
+        self::assertGreaterThan(10, \count($bench->takeJournal()), 'the clock runs');
+        $minute = new Minute($bench->save(), [new Deed(2_000_000, Deed::TO)]);
+        self::assertGreaterThan(40, \count($minute->replay($book, null)));
+        /** @var array<string, mixed> $hurried */
+        $hurried = self::hurried($minute->state);
+        $this->expectException(\OverflowException::class);
+        (new Minute($hurried, $minute->deeds))->replay($book, null);
+    }
+
+    /**
+     * @param array<mixed> $state
+     *
+     * @return array<mixed> with beats of no time
+     */
+    private static function hurried(array $state): array
+    {
+        foreach ($state as $name => $value) {
+            $state[$name] = match (true) {
+                'beat' === $name => [0, 1],
+                \is_array($value) => self::hurried($value),
+                default => $value,
+            };
+        }
+
+        return $state;
+    }
+
+    /**
+     * @param array<array-key, mixed> $in
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function changed(array $in): array
+    {
+        if ([] === $in) {
+            return [0 => 1];
+        }
+        $key = array_rand($in);
+        $value = $in[$key];
+        if (\is_array($value) && 0 !== mt_rand(0, 12)) {
+            $in[$key] = self::changed($value);
+        } elseif (0 === mt_rand(0, 4)) {
+            unset($in[$key]);
+        } else {
+            $in[$key] = [0, -1, 1, \PHP_INT_MAX, \PHP_INT_MIN, 0.5, 'x', '', null, [], true, 60, 1_000_000][mt_rand(0, 12)];
+        }
+
+        return $in;
+    }
+
     private static function play(Bench $bench, int $fromUs, int $times): void
     {
         $at = $fromUs;
