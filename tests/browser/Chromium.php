@@ -15,6 +15,8 @@ final class Chromium
 {
     private static ?Process $chromeDriver = null;
     private static int $port = 0;
+    /** Folder of what the browsers keep while they run. */
+    private static string $profiles = '';
 
     public static function open(int $width = 1280, int $height = 800): RemoteWebDriver
     {
@@ -23,13 +25,17 @@ final class Chromium
             self::$chromeDriver = new Process(['chromedriver', '--port='.self::$port, '--log-level=OFF'], timeout: null);
             self::$chromeDriver->start();
             FreePort::wait(self::$port);
-            register_shutdown_function(static fn () => self::$chromeDriver?->stop(1));
+            self::$profiles = sys_get_temp_dir().'/zigzag-chromium-'.bin2hex(random_bytes(6));
+            register_shutdown_function(static function (): void {
+                self::$chromeDriver?->stop(1);
+                exec('rm -rf '.escapeshellarg(self::$profiles));
+            });
         }
         $options = new ChromeOptions();
         $options->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-dev-shm-usage',
             '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-prefers-reduced-motion',
-            '--user-data-dir='.sys_get_temp_dir().'/zigzag-chromium-'.bin2hex(random_bytes(6)),
+            '--user-data-dir='.self::$profiles.'/'.bin2hex(random_bytes(6)),
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);

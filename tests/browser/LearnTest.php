@@ -169,7 +169,7 @@ final class LearnTest extends PageTestCase
                 pedal.dispatchEvent(new Event('input', { bubbles: true }));
             };
             const way = (from, end) => Array.from({ length: 20 }, (_, step) => Math.round(from + ((end - from) * step) / 19));
-            const path = [...Array(12).fill(heel), ...way(heel, toe), ...Array(14).fill(toe), ...way(toe, heel), ...Array(14).fill(heel)];
+            const path = [...Array(12).fill(heel), ...way(heel, toe), ...Array(30).fill(toe), ...way(toe, heel), ...Array(30).fill(heel)];
             to(60);
             let step = 0;
             const timer = setInterval(() => {
