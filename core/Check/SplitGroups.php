@@ -50,6 +50,6 @@ final class SplitGroups implements Check
             }
         }
 
-        return array_keys($ports);
+        return array_map(strval(...), array_keys($ports));
     }
 }

@@ -322,7 +322,7 @@ final class Compiler
             if ($this->draft->traced && !$rule->isStack) {
                 $code->line("\$e->trace->enter({$index}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
             }
-            $this->draft->write($name, $code->compile(), $rule);
+            $this->draft->write((string) $name, $code->compile(), $rule);
         }
     }
 

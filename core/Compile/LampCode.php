@@ -65,8 +65,8 @@ final readonly class LampCode
             foreach ($device->programs as [$msb, $lsb, $program, $values]) {
                 $stored = [];
                 foreach ($values as $title => $value) {
-                    if (isset($keys[mb_strtolower($title)])) {
-                        $stored[$keys[mb_strtolower($title)]] = $value;
+                    if (isset($keys[mb_strtolower((string) $title)])) {
+                        $stored[$keys[mb_strtolower((string) $title)]] = $value;
                     }
                 }
                 $programs[] = [$msb ?? -1, $lsb ?? -1, $program, $stored];

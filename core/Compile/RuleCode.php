@@ -131,7 +131,7 @@ final class RuleCode implements Writer
     {
         $isAsItCame = 0 === $this->entry->from && !$this->entry->isRelease && $this->kind === $this->entry->kind;
 
-        return $isAsItCame && !isset($this->stale['$raw']) ? array_keys($this->stale) : null;
+        return $isAsItCame && !isset($this->stale['$raw']) ? array_map(strval(...), array_keys($this->stale)) : null;
     }
 
     /** The value of `$ch`, `$n` or `$v` where it is known beforehand. */

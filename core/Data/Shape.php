@@ -58,6 +58,7 @@ final class Shape
         $before = \count($reading->problems);
         $values = [];
         foreach ($this->fields as $name => [$type, $isNeeded, $default]) {
+            $name = (string) $name;
             if (\array_key_exists($name, $json)) {
                 $values[] = $type->read($json[$name], $reading, self::under($path, $name));
             } else {
@@ -113,7 +114,7 @@ final class Shape
         foreach (array_diff_key($json, $this->fields) as $name => $_) {
             $best = null;
             foreach (array_keys($this->fields) as $field) {
-                if (levenshtein(substr((string) $name, 0, 60), $field) <= 2) {
+                if (levenshtein(substr((string) $name, 0, 60), (string) $field) <= 2) {
                     $best = $field;
                 }
             }

@@ -44,7 +44,7 @@ final class TickTracks
     /** @return list<string> */
     public function ports(): array
     {
-        return array_keys($this->tracks);
+        return array_map(strval(...), array_keys($this->tracks));
     }
 
     public function lastTick(string $port): int

@@ -150,7 +150,7 @@ final readonly class Proving
                     $told = \in_array($own[$index], $other, true) ? $told : [...$told, ...array_keys($each[1])];
                 }
             }
-            $changes[] = new Change($timeUs, self::song($show, $title), $title, $said, $says, array_values(array_unique($told)), self::came($book, $events, $timeUs));
+            $changes[] = new Change($timeUs, self::song($show, $title), $title, $said, $says, array_map(strval(...), array_values(array_unique($told))), self::came($book, $events, $timeUs));
             if (self::MOST_CHANGES === \count($changes)) {
                 break;
             }
@@ -174,7 +174,7 @@ final readonly class Proving
     {
         $what = null === $message->pulseUs ? $book->words()->of($message->bytes) : 'a pulse';
 
-        return "{$message->port}: {$what}".([] === $told ? '' : ' ('.implode(', ', array_map(static fn (string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).')');
+        return "{$message->port}: {$what}".([] === $told ? '' : ' ('.implode(', ', array_map(static fn (int|string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).')');
     }
 
     /**

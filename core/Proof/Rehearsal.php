@@ -31,7 +31,7 @@ final class Rehearsal
     {
         $this->setup = $situation->setup;
         $this->book = Compiler::load($situation->checked()->book, keepsPresent: true);
-        $this->leftOut = array_values(array_filter(array_keys($this->setup->boxes), fn (string $unit): bool => $this->isDangerous($unit)));
+        $this->leftOut = array_values(array_filter($this->setup->names(), fn (string $unit): bool => $this->isDangerous($unit)));
         $this->standing = new Standing($this->setup, $this->leftOut, $this->book->middle());
         $this->waysBack = new WaysBack($situation, new Presses($situation));
         $this->show = new Performance($situation, $this->book);
@@ -97,7 +97,7 @@ final class Rehearsal
         foreach (Standing::differences($stood[$fromUs], $this->right[$fromUs]) as $what) {
             Standing::isKey($what) || $units[Standing::unit($what)] = true;
         }
-        $units = array_keys($units);
+        $units = array_map(strval(...), array_keys($units));
         if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
             return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, Misfortune::BY_ITSELF);
         }

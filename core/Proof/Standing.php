@@ -51,7 +51,7 @@ final readonly class Standing
      */
     public static function differences(array $is, array $shouldBe): array
     {
-        return array_keys(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is));
+        return array_map(strval(...), array_keys(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is)));
     }
 
     /** Whether it is a key that sounds. */

@@ -44,7 +44,7 @@ final class WaysBack
             if ($differences < $fewest) {
                 $fewest = $differences;
                 $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
-                $best = [0 === $differences ? $way : $way.Misfortune::REST_BY_HAND, $presses];
+                $best = [0 === $differences ? (string) $way : $way.Misfortune::REST_BY_HAND, $presses];
             }
             if (0 === $differences) {
                 break;

@@ -14,6 +14,7 @@ use ZigzagPost\Core\Rulebook\Declaration\Table;
 use ZigzagPost\Core\Rulebook\Step\Steps;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Lexer;
+use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -325,14 +326,14 @@ final class Parser
     /** Memories and groups are both named in expressions. */
     private function memory(Memory $memory): string
     {
-        $this->refuseTaken($memory->name, array_keys($this->book->groups), 'group');
+        $this->refuseTaken($memory->name, $this->book->declared(Reference::GROUP), 'group');
 
         return $this->declare($this->book->memories, $memory);
     }
 
     private function group(Group $group): string
     {
-        $this->refuseTaken($group->name, array_keys($this->book->memories), 'memory');
+        $this->refuseTaken($group->name, $this->book->declared(Reference::MEMORY), 'memory');
 
         return $this->declare($this->book->groups, $group);
     }

@@ -79,7 +79,7 @@ final class Rulebook implements Declared
     /** @return list<string> */
     public function portNames(bool $in): array
     {
-        return array_keys(array_filter($this->ports, static fn (PortDeclaration $port): bool => $in ? $port->isIn : $port->isOut));
+        return array_map(strval(...), array_keys(array_filter($this->ports, static fn (PortDeclaration $port): bool => $in ? $port->isIn : $port->isOut)));
     }
 
     /** Position of a port among all ports, which is how a running engine calls it. */
@@ -109,7 +109,7 @@ final class Rulebook implements Declared
     /** @return list<string> names declared of one kind of thing, as in {@see Reference} */
     public function declared(string $what): array
     {
-        return match ($what) {
+        return array_map(strval(...), match ($what) {
             Reference::IN_PORT => $this->portNames(true),
             Reference::OUT_PORT => $this->portNames(false),
             Reference::TABLE => array_keys($this->tables),
@@ -119,7 +119,7 @@ final class Rulebook implements Declared
             Reference::GROUP => array_keys($this->groups),
             Reference::STACK => array_keys($this->stacks),
             default => array_map(static fn (Scene $scene): string => $scene->title, $this->scenes),
-        };
+        });
     }
 
     /** @return list<Step> every step of rules, scenes and stacks */

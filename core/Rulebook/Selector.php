@@ -205,7 +205,7 @@ final readonly class Selector
             }
         }
         foreach ($this->lists as $condition => $list) {
-            $lists[] = [$condition, $list];
+            $lists[] = [(string) $condition, $list];
         }
 
         return $lists;

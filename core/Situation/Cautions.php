@@ -27,7 +27,7 @@ final class Cautions
             $cautions['Recalls and faders can jump in level: turn monitors and in-ear packs down while testing, and look after hearing. Tape cables down across walkways.'] = true;
         }
 
-        return array_keys($cautions);
+        return array_map(strval(...), array_keys($cautions));
     }
 
     public static function ofHazard(Hazard $hazard, string $unit): string

@@ -45,7 +45,7 @@ final class ClockSources
     /** @return list<string> */
     public function of(Box $box): array
     {
-        return array_keys($this->of[$box->name] ?? []);
+        return array_map(strval(...), array_keys($this->of[$box->name] ?? []));
     }
 
     /** Whether start comes with a clock that rules pass on. */

@@ -61,7 +61,7 @@ final class PedalsThatFallShort implements RigCheck
                 $reached = $this->values($situation, $book, $scene, $message, $from, $to);
                 foreach ($wanted as $unit => $values) {
                     foreach ($values as $title => $value) {
-                        $parameter = $situation->setup->box($unit)?->parameter($title);
+                        $parameter = $situation->setup->box((string) $unit)?->parameter((string) $title);
                         $is = $reached[$unit][$title] ?? $value;
                         if (null !== $parameter && $is !== $value) {
                             $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".ShortOf::error($parameter, $value, $is).' short';

@@ -28,7 +28,7 @@ final readonly class RigFix
     {
         foreach ($this->changes as $pointer => $value) {
             $at = &$json;
-            $parts = array_map(static fn (string $part): string => strtr($part, ['~1' => '/', '~0' => '~']), \array_slice(explode('/', $pointer), 1));
+            $parts = array_map(static fn (string $part): string => strtr($part, ['~1' => '/', '~0' => '~']), \array_slice(explode('/', (string) $pointer), 1));
             $last = array_pop($parts);
             foreach ($parts as $part) {
                 if (!\is_array($at)) {

@@ -33,7 +33,7 @@ final class Swap
         }
         $matches = [];
         foreach ($used as $key => $each) {
-            $what = explode(' ', $key)[0];
+            $what = explode(' ', (string) $key)[0];
             [$fits, $why] = match ($what) {
                 'control' => self::control($from->control($each['title']), $each['title'], $new),
                 'parameter' => self::parameter($from->parameter($each['title']), $each['title'], $new),
@@ -123,12 +123,12 @@ final class Swap
         }
         foreach ($messages as $other => $each) {
             if (null !== $message && $each?->kind === $message->kind && $each->number === $message->number && $each->sysex === $message->sysex) {
-                return [$other, 'same message'];
+                return [(string) $other, 'same message'];
             }
         }
         $best = null;
         $most = self::ALIKE;
-        foreach (array_keys($messages) as $other) {
+        foreach (array_map(strval(...), array_keys($messages)) as $other) {
             similar_text(Title::key($title), Title::key($other), $percent);
             [$best, $most] = $percent > $most ? [$other, $percent] : [$best, $most];
         }

@@ -180,7 +180,7 @@ final readonly class TestRun
                 $uses[] = "program {$heard->unit} {$heard->title}";
             }
             foreach ($situation->setup->book->ports ?? [] as $out => $declared) {
-                $ways = $declared->isOut ? $situation->graph->reachedFrom(new Socket(LeadEnd::POST, $out, true)) : [];
+                $ways = $declared->isOut ? $situation->graph->reachedFrom(new Socket(LeadEnd::POST, (string) $out, true)) : [];
                 foreach ($ways as $way) {
                     if ($way[\count($way) - 1]->to->unit === $heard->unit) {
                         array_push($uses, ...self::over($way));

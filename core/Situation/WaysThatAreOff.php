@@ -34,7 +34,7 @@ final class WaysThatAreOff implements RigCheck
             }
         }
         foreach ($off as $key => $units) {
-            [$unit, $setting] = explode("\t", $key);
+            [$unit, $setting] = explode("\t", (string) $key);
             yield RigFinding::error('thru-off', "unit {$unit} {$setting}", "{$setting} of {$unit} is off, so nothing gets to ".implode(', ', array_keys($units)), $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"));
         }
         foreach ($doubled as $unit => $stream) {

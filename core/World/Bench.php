@@ -347,6 +347,7 @@ final class Bench
     {
         $views = [];
         foreach ($this->receivers as $name => $receiver) {
+            $name = (string) $name;
             $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'byHand' => $this->byHand($name), 'hazards' => array_map(static fn (Hazard $hazard): string => $hazard->value, $this->seats?->boxes[$name]?->chart->hazards ?? []), 'view' => $receiver->view($this->engine->book->middle())];
         }
 

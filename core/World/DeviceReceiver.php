@@ -97,7 +97,7 @@ final class DeviceReceiver implements Receiver
             'program' => null === $program ? null : ['shown' => $chart->programs?->label($program) ?? '', 'name' => ($this->device->box->unit->programs[$program] ?? null)->name ?? $chart->programs->names[$program] ?? ''],
             'values' => array_values(array_filter(array_map($this->value(...), $this->moved))),
             'notes' => array_map(static fn (int $key): string => $chart->keys->names[$key] ?? KeyName::of($key, $middle), $this->device->sounding()),
-            'lamps' => array_map(static fn (string $control, string $colour): array => ['control' => $control, 'colour' => $colour], array_keys($this->lamps->lit), $this->lamps->lit),
+            'lamps' => array_map(static fn (int|string $control, string $colour): array => ['control' => (string) $control, 'colour' => $colour], array_keys($this->lamps->lit), $this->lamps->lit),
             'pulses' => $this->pulses,
             'messages' => $this->messages,
             'elsewhere' => $this->unheard,

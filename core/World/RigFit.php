@@ -41,15 +41,15 @@ final class RigFit
             if (!$box->isPost()) {
                 $unit = new UnitStreams($box, $this->graph, [] === $tempos ? null : max($tempos));
                 foreach ($unit->loads() as $at => $load) {
-                    $this->leaves("{$box->name}\t{$at}", $load, new Socket($box->name, $at, true));
+                    $this->leaves("{$box->name}\t{$at}", $load, new Socket($box->name, (string) $at, true));
                 }
                 $this->through($box, $unit, $streams);
             }
         }
         foreach ($setup->book->ports ?? [] as $name => $port) {
             if ($port->isOut && !$port->pulse) {
-                $clockUs = $this->clockUs($name);
-                $this->leaves(LeadEnd::POST."\t{$name}", new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$name] ?? []), new Socket(LeadEnd::POST, $name, true));
+                $clockUs = $this->clockUs((string) $name);
+                $this->leaves(LeadEnd::POST."\t{$name}", new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$name] ?? []), new Socket(LeadEnd::POST, (string) $name, true));
             }
         }
     }

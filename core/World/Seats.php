@@ -43,7 +43,7 @@ final readonly class Seats
         }
         $boxes = $at = $from = $stopped = $led = [];
         foreach ($setup->book->ports ?? [] as $port => $declared) {
-            foreach ($declared->isOut ? $graph->reachedFrom(new Socket(LeadEnd::POST, $port, true)) : [] as $way) {
+            foreach ($declared->isOut ? $graph->reachedFrom(new Socket(LeadEnd::POST, (string) $port, true)) : [] as $way) {
                 foreach (null === self::obstacle($way, $dead) ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
                     $boxes[$box->name] = $box;
                     $at[$port][] = [$box->name, $part->id, $way];
@@ -80,7 +80,7 @@ final readonly class Seats
         $senders = [];
         foreach ($this->from as $unit => $ways) {
             $ports = implode(', ', array_values(array_unique(array_column($ways, 1))));
-            $senders[] = SenderView::of($unit, $ports, new DeviceSender($this->boxes[$unit]), $this->boxes[$unit]->label(), $this->stopped[$unit] ?? null);
+            $senders[] = SenderView::of((string) $unit, $ports, new DeviceSender($this->boxes[$unit]), $this->boxes[$unit]->label(), $this->stopped[$unit] ?? null);
         }
 
         return $senders;

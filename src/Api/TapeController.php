@@ -46,7 +46,7 @@ final readonly class TapeController
         }
         $request->attributes->set('saving', "the tape \"{$tape->name}\"");
         $this->documents->add($tape, Revision::CREATED);
-        $leftOut = array_map(static fn (string $fault, int $count): string => "{$count} × {$fault}", array_keys($faults), $faults);
+        $leftOut = array_map(static fn (int|string $fault, int $count): string => "{$count} × {$fault}", array_keys($faults), $faults);
 
         return new JsonResponse(self::summary($tape) + ['leftOut' => $leftOut], 201);
     }

@@ -49,7 +49,7 @@ final class BenchView
             'rules' => self::changed($window, ['line'], $bench->rules()),
             'ports' => self::changed($window, ['port', 'in'], $bench->ports()),
             'receivers' => self::changed($window, ['port'], $bench->receivers(), 'receiver'),
-            'memories' => self::isNews($window, 'memories', $memories) || $isWhole ? array_map(static fn (string $name, int $value): array => ['name' => $name, 'value' => $value], array_keys($memories), $memories) : null,
+            'memories' => self::isNews($window, 'memories', $memories) || $isWhole ? array_map(static fn (int|string $name, int $value): array => ['name' => (string) $name, 'value' => $value], array_keys($memories), $memories) : null,
             'scenes' => self::isNews($window, 'scenes', $bench->scenes()) || $isWhole ? $bench->scenes() : null,
             'clocks' => self::isNews($window, 'clocks', $bench->clocks()) || $isWhole ? $bench->clocks() : null,
             'nextDueUs' => $bench->nextDueUs(),

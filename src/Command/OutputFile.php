@@ -76,7 +76,7 @@ final class OutputFile
         foreach ([\SIGINT, \SIGTERM, \SIGHUP] as $signal) {
             pcntl_signal($signal, static function (int $signal): never {
                 foreach (array_keys(self::$unfinished) as $file) {
-                    @unlink($file);
+                    @unlink((string) $file);
                 }
                 exit(128 + $signal);
             });

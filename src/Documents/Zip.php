@@ -15,7 +15,7 @@ final class Zip
             $zip = new \ZipArchive();
             $zip->open($path, \ZipArchive::OVERWRITE);
             foreach ($files as $name => $text) {
-                $zip->addFromString($name, $text);
+                $zip->addFromString((string) $name, $text);
             }
             $zip->close();
 

@@ -199,7 +199,7 @@ final readonly class Copies
     private function putBack(array $moved): void
     {
         foreach ($moved as $from => $to) {
-            @rename($from, $to);
+            @rename((string) $from, $to);
         }
     }
 

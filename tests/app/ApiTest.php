@@ -18,7 +18,7 @@ final class ApiTest extends ApiTestCase
         $described = [];
         foreach ($this->description()['paths'] as $path => $operations) {
             foreach (array_intersect(array_keys($operations), ['get', 'put', 'post', 'delete']) as $method) {
-                $described[] = strtoupper($method)." {$path}";
+                $described[] = strtoupper((string) $method)." {$path}";
             }
         }
         $router = self::getContainer()->get('router');

@@ -192,7 +192,7 @@ final class CommandOutputTest extends TestCase
     private function shell(string $command, array $files = []): array
     {
         foreach ($files as $name => $content) {
-            $this->put($name, $content);
+            $this->put((string) $name, $content);
         }
         $process = Process::fromShellCommandline('zigzag() { "$ZIGZAG" "$@"; }; '.$command, $this->folder, ['ZIGZAG' => self::zigzag()], timeout: 60);
         $process->run();

@@ -72,7 +72,7 @@ final class ServerTest extends TestCase
         $this->start();
         $before = md5_file("{$this->folder}/a.sqlite");
         foreach (["--fresh --port {$this->port}" => 'cannot be listened on', '--fresh --port '.FreePort::find() => 'is in use by an application that runs'] as $options => $says) {
-            [$exit, $error] = $this->demo($options);
+            [$exit, $error] = $this->demo((string) $options);
             self::assertSame(1, $exit);
             self::assertStringContainsString($says, $error);
             self::assertSame(1, substr_count($error, "\n"), $error);

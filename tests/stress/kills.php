@@ -30,7 +30,7 @@ $play = static function (string $window, array $gestures) use ($server, $bench, 
 
     return $news;
 };
-foreach (array_keys($shown) as $window) {
+foreach (array_map(strval(...), array_keys($shown)) as $window) {
     $play($window, []);
 }
 $mover = pcntl_fork();
@@ -67,7 +67,7 @@ for ($kill = 1; $kill <= $kills; ++$kill) {
         $version = Server::number($now, 'version');
         // A press, sent again until it is answered, counts once.
         ++$plays;
-        $window = array_keys($shown)[random_int(0, 1)];
+        $window = (string) array_rand($shown);
         $news = $play($window, [['number' => $plays, 'do' => 'play', 'timeUs' => $plays * 1000, 'port' => 'keys', 'bytes' => 'B0 50 7F']]);
         if ([['name' => 'n', 'value' => $plays]] !== $news['memories']) {
             $lost[] = "kill {$kill}: press {$plays}, counted ".json_encode($news['memories']);
@@ -84,7 +84,7 @@ for ($kill = 1; $kill <= $kills; ++$kill) {
 }
 posix_kill($mover, \SIGKILL);
 pcntl_waitpid($mover, $exit);
-foreach (array_keys($shown) as $window) {
+foreach (array_map(strval(...), array_keys($shown)) as $window) {
     $play($window, []);
     if ($shown[$window] !== [['name' => 'n', 'value' => $plays]]) {
         $lost[] = "window {$window} shows ".json_encode($shown[$window])." after {$plays} presses";

@@ -170,7 +170,7 @@ abstract class CompiledBook
         /** @var array<string, mixed> $clocks */
         $clocks = static::CLOCKS;
 
-        return array_keys($clocks);
+        return array_map(strval(...), array_keys($clocks));
     }
 
     final public function hasClock(string $name): bool

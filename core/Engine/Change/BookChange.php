@@ -101,6 +101,7 @@ final class BookChange
     private function stopClocks(CompiledBook $book): void
     {
         foreach ($this->old->state->clocks as $clock => $state) {
+            $clock = (string) $clock;
             if ($state['isRunning'] && !$book->hasClock($clock)) {
                 Clocks::stop($this->old->run, $clock, $this->old->state->now);
                 $this->lost[] = "clock {$clock} is gone; it has been stopped";
@@ -115,7 +116,7 @@ final class BookChange
     private function endWhatCannotGoOn(): void
     {
         $state = $this->old->state;
-        $pressed = array_merge([], ...array_map(array_keys(...), array_values($state->pressed)));
+        $pressed = array_map(strval(...), array_merge([], ...array_map(array_keys(...), array_values($state->pressed))));
         foreach (array_keys($state->ledger) as $own) {
             if (!$this->canGoOn($own, $pressed)) {
                 $this->tellEnd($own);
@@ -323,7 +324,7 @@ final class BookChange
             }
         }
         foreach ($from->stands as $link => $stands) {
-            $new = $this->places->link($link);
+            $new = $this->places->link((string) $link);
             if (null !== $new) {
                 $to->stands[$new] = $this->places->byControl($stands);
             }
@@ -334,6 +335,7 @@ final class BookChange
     private function keepClocks(Engine $new): void
     {
         foreach ($this->old->state->clocks as $clock => $state) {
+            $clock = (string) $clock;
             if (!$new->book->hasClock($clock)) {
                 continue;
             }

@@ -50,7 +50,7 @@ final class Dealt
     private static function flats(State $from, State $to, Places $places, array $owners): void
     {
         foreach ($from->flats as $id => $flat) {
-            $new = self::flat($id, $places);
+            $new = self::flat((string) $id, $places);
             if (null === $new) {
                 continue;
             }
@@ -65,7 +65,7 @@ final class Dealt
         }
         foreach ($from->flatOf as $own => $all) {
             foreach (isset($owners[$own]) ? $all : [] as [$step, $id, $port, $control]) {
-                [$flat, $control] = [self::flat($id, $places), $places->control($control)];
+                [$flat, $control] = [self::flat((string) $id, $places), $places->control($control)];
                 if (null !== $flat && null !== $control) {
                     $to->flatOf[$owners[$own]][] = [(string) $places->sameStep($step), $flat, $places->ports[$port], $control];
                 }

@@ -87,7 +87,7 @@ final class Clocks
         $state['base'] = $t;
         $state['first'] = 0;
         $state['ticks'] = $t - $state['lastTick'] >= max(self::after($old, self::TICKS), self::after($beat, self::TICKS)) ? 0 : 1;
-        foreach ($run->book->clock($clock)['pulses'] as $which => [$perBeat]) {
+        foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
             $state['pulses'][$which] = $t - ($state['lastPulses'][$which] ?? $t) >= max(self::after($old, $perBeat), self::after($beat, $perBeat)) ? 0 : 1;
         }
         self::reschedule($run, $clock, $state, $t);
@@ -124,10 +124,10 @@ final class Clocks
             }
             $skipped[$clock] = $first - $state['ticks'];
             $state['ticks'] = $first;
-            foreach ($run->book->clock($clock)['pulses'] as $which => [$perBeat]) {
+            foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
                 $state['pulses'][$which] = max($state['pulses'][$which] ?? 0, self::firstFrom($state, $t, $perBeat));
             }
-            self::reschedule($run, $clock, $state, 0);
+            self::reschedule($run, (string) $clock, $state, 0);
         }
 
         return $skipped;
@@ -138,7 +138,7 @@ final class Clocks
     {
         $state = self::state($run, $clock);
         $state['pulses'] = [];
-        foreach ($run->book->clock($clock)['pulses'] as $which => [$perBeat]) {
+        foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
             $state['pulses'][$which] = self::firstFrom($state, $t, $perBeat);
         }
         self::reschedule($run, $clock, $state, $t);
@@ -249,7 +249,7 @@ final class Clocks
             return;
         }
         self::scheduleTick($run, $clock, $state, $t);
-        foreach ($run->book->clock($clock)['pulses'] as $which => [$perBeat]) {
+        foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
             self::schedulePulse($run, $clock, $state, $which, $perBeat, $t);
         }
     }

@@ -16,6 +16,7 @@ use ZigzagPost\Core\Rig\Chart\Programs;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Chart\Special;
 use ZigzagPost\Core\Rig\Chart\ZoneSide;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -278,7 +279,7 @@ final class RigDevices implements Devices
     public function wholes(): array
     {
         $nowhere = new Span(1, 1);
-        $names = array_filter(array_keys($this->setup->boxes), static fn (string $name): bool => 'post' !== $name);
+        $names = array_diff($this->setup->names(), [LeadEnd::POST]);
 
         return array_values(array_filter(array_map(fn (string $name): ?Whole => $this->attempt(fn (): Whole => $this->whole(new Token(TokenType::Word, $name, $nowhere, true))), $names)));
     }
@@ -354,7 +355,7 @@ final class RigDevices implements Devices
     {
         $box = $this->setup->box($device->text);
         if (null === $box || $box->isPost()) {
-            throw self::unknown($device, 'unknown-device', 'the rig has no device', array_values(array_filter(array_keys($this->setup->boxes), static fn (string $name): bool => 'post' !== $name)));
+            throw self::unknown($device, 'unknown-device', 'the rig has no device', array_values(array_diff($this->setup->names(), [LeadEnd::POST])));
         }
 
         return $box;

@@ -25,7 +25,7 @@ final class Ways
         $this->graph = new Graph($setup);
         foreach ($setup->book->ports ?? [] as $name => $port) {
             if ($port->isOut) {
-                $this->from[$name] = $this->graph->reachedFrom(new Socket(LeadEnd::POST, $name, true));
+                $this->from[$name] = $this->graph->reachedFrom(new Socket(LeadEnd::POST, (string) $name, true));
             }
         }
     }
@@ -49,9 +49,9 @@ final class Ways
             }
         }
         $order = array_flip(array_keys($this->from));
-        uksort($hops, static fn (string $a, string $b): int => $hops[$a] <=> $hops[$b] ?: $order[$a] <=> $order[$b]);
+        uksort($hops, static fn (int|string $a, int|string $b): int => $hops[$a] <=> $hops[$b] ?: $order[$a] <=> $order[$b]);
 
-        return array_keys($hops);
+        return array_map(strval(...), array_keys($hops));
     }
 
     /**
@@ -73,7 +73,7 @@ final class Ways
             }
         }
 
-        return array_values(array_filter(array_keys($this->setup->book->ports ?? []), static fn (string $port): bool => isset($found[$port])));
+        return array_values(array_filter(array_map(strval(...), array_keys($this->setup->book->ports ?? [])), static fn (string $port): bool => isset($found[$port])));
     }
 
     /** @param list<Hop> $way */

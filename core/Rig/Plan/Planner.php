@@ -312,7 +312,7 @@ final class Planner
      */
     private function freeing(array $units): ?string
     {
-        $others = array_values(array_diff(array_keys($this->setup->boxes), $units));
+        $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
             if (self::goes(new self($this->setup, [$unit], [], $others))) {
                 return "unpin {$unit}";

@@ -40,7 +40,7 @@ final class SmallestConflict
             foreach ($component as $choice) {
                 $choices[$puzzle->choices[$choice]->box->name][] = $choice;
             }
-            [$units, $ofThese] = (new self($puzzle, array_keys($choices), $choices))->find();
+            [$units, $ofThese] = (new self($puzzle, array_map(strval(...), array_keys($choices)), $choices))->find();
             $isProven = $isProven && $ofThese;
             $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest; // of equally small ones the first
         }
@@ -163,7 +163,7 @@ final class SmallestConflict
             $sum = 0;
             $units = [];
             foreach ($widths as $unit => $width) {
-                $units[] = $unit;
+                $units[] = (string) $unit;
                 $sum += $width;
                 if ($sum > 16) {
                     $best = null === $best || \count($units) < \count($best) ? $units : $best;

@@ -61,7 +61,7 @@ final class Box
     {
         $holds = true;
         foreach ($when ?? [] as $setting => $values) {
-            $value = $this->value($setting);
+            $value = $this->value((string) $setting);
             if (null === $value) {
                 $holds = null;
             } elseif (!\in_array($value, $values, true)) {

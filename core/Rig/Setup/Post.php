@@ -25,7 +25,7 @@ final class Post
         foreach ($book->ports ?? [] as $name => $port) {
             $carries = $port->pulse ? Carries::Pulse : Carries::Midi;
             $way = $port->isIn && $port->isOut ? Way::Both : ($port->isIn ? Way::In : Way::Out);
-            $plugs[] = new Plug($name, $name, Connector::Any, [new PlugUse($way, $carries)]);
+            $plugs[] = new Plug((string) $name, (string) $name, Connector::Any, [new PlugUse($way, $carries)]);
         }
 
         return new Box(new Unit(LeadEnd::POST, new ChartAt(LeadEnd::POST, 1), 'Zigzag Post'), new Chart(1, 'Zigzag Post', Sort::Host, [], $plugs));

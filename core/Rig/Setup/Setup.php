@@ -42,6 +42,12 @@ final class Setup
         return $this->boxes[$name] ?? null;
     }
 
+    /** @return list<string> names of all units, the post's last */
+    public function names(): array
+    {
+        return array_map(strval(...), array_keys($this->boxes));
+    }
+
     public function post(): Box
     {
         return $this->boxes[LeadEnd::POST];

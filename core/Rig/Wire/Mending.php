@@ -79,7 +79,7 @@ final class Mending
     {
         $words = [];
         foreach ($use->when ?? [] as $id => $values) {
-            $setting = $end->box->chart->setting($id);
+            $setting = $end->box->chart->setting((string) $id);
             $by = $setting?->howTo($values[0])?->by->value;
             $words[] = 'set '.($setting->title ?? $id)." of {$end->box->name} to {$values[0]}".(null === $by ? '' : " ({$by})");
         }

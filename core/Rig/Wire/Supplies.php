@@ -30,7 +30,7 @@ final class Supplies
             }
         }
 
-        return array_map(static fn (string $key): SupplyLoad => new SupplyLoad($key, $units[$key], $needs[$key], $gives[$key]), array_keys($units));
+        return array_map(static fn (int|string $key): SupplyLoad => new SupplyLoad((string) $key, $units[$key], $needs[$key], $gives[$key]), array_keys($units));
     }
 
     /** What an output gives; those of a group give what the largest of them says together. */

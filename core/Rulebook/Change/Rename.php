@@ -33,7 +33,7 @@ final class Rename
             foreach ($names as $name => $places) {
                 foreach ($places as $span) {
                     if ($span->line === $line && $column >= $span->column && $column <= $span->column + $span->length) {
-                        return ['what' => $what, 'name' => (string) $name, 'places' => $places];
+                        return ['what' => (string) $what, 'name' => (string) $name, 'places' => $places];
                     }
                 }
             }

@@ -37,8 +37,8 @@ final readonly class LampNaming
     {
         $lamps = [];
         foreach ($this->devices->lamps($device) as $title => $lamp) {
-            if (!$this->isLitByRules($device->text, $title)) {
-                $messages = $this->messages($device, $title);
+            if (!$this->isLitByRules($device->text, (string) $title)) {
+                $messages = $this->messages($device, (string) $title);
                 $rules = $this->rulesFor($messages);
                 $lamps[] = new LitLamp($device->text, $messages, $lamp, $this->groups($messages), $this->toggles($rules), $this->others($rules), $this->scenes($rules));
             }
@@ -80,7 +80,7 @@ final readonly class LampNaming
             foreach ($messages as $message) {
                 $place = $message->placeIn($group);
                 if (0 !== $place) {
-                    $groups[] = [$name, $place];
+                    $groups[] = [(string) $name, $place];
                 }
             }
         }

@@ -99,7 +99,7 @@ final class LightStep extends NamedStep
             return 'on' === $this->colour->text ? $lamp->on : $lamp->off;
         }
         foreach ($lamp->colours as $word => $value) {
-            if (mb_strtolower($word) === mb_strtolower($this->colour->text)) {
+            if (mb_strtolower((string) $word) === mb_strtolower($this->colour->text)) {
                 return $value;
             }
         }

@@ -190,7 +190,7 @@ final class TurnStep extends NamedStep implements TakesOver
             if (1 < \count($groups)) {
                 $code->line($index === \count($groups) - 1 ? '{' : 'if ('.$code->comesFrom(array_values(array_filter($groups[$expression]))).') {');
             }
-            $this->turn($code, $target, $expression);
+            $this->turn($code, $target, (string) $expression);
         }
         $code->line(1 < \count($groups) ? '}' : '');
     }

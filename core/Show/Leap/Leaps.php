@@ -71,7 +71,7 @@ final class Leaps
         $found = [];
         foreach ($leaps->controls as $key => [$box, $control, $message]) {
             if (\in_array($control->sort, self::ABSOLUTE, true) && null === $control->encoding) {
-                array_push($found, ...$leaps->ofControl($key, $box, $control, $message));
+                array_push($found, ...$leaps->ofControl((string) $key, $box, $control, $message));
             }
         }
         usort($found, static fn (Leap $a, Leap $b): int => [$leaps->share($b), [] === $a->songs] <=> [$leaps->share($a), [] === $b->songs]);
@@ -126,6 +126,7 @@ final class Leaps
                 continue;
             }
             foreach ($this->moves->curves($key, $message, $to) as $parameter => $curve) {
+                $parameter = (string) $parameter;
                 foreach ([...(0 === $to ? [null] : []), ...array_values(array_diff($this->scenes, [$to]))] as $from) {
                     $cases = $this->cases($key, $message, $parameter, $from, $to, null !== $from && $this->rule($message, $from) !== $rule);
                     $leap = $this->leap($box, $control, $rule, $parameter, $curve, $cases, $from, $to);
@@ -218,7 +219,7 @@ final class Leaps
         $ends = [];
         foreach ($this->controls as $key => [, , $message]) {
             foreach ($key === $but ? [] : $scenes as $scene) {
-                $curve = null === $this->rule($message, $scene) ? null : ($this->moves->curves($key, $message, $scene)[$parameter] ?? null);
+                $curve = null === $this->rule($message, $scene) ? null : ($this->moves->curves((string) $key, $message, $scene)[$parameter] ?? null);
                 $ends = null === $curve ? $ends : [...$ends, min($curve), max($curve)];
             }
         }

@@ -49,7 +49,7 @@ final readonly class Recognition
     public static function of(array $events, int $fromUs, int $toUs, ?Setup $setup = null): self
     {
         $listening = Listening::of($events);
-        $leftOut = array_map(static fn (string $kind, int $count): string => "{$kind}, {$count} times", array_keys($listening->besides), $listening->besides);
+        $leftOut = array_map(static fn (int|string $kind, int $count): string => "{$kind}, {$count} times", array_keys($listening->besides), $listening->besides);
         $hands = [];
         foreach ($listening->played() as $played) {
             if (self::streams($played, $fromUs, $toUs)) {

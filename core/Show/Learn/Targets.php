@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Name\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Situation\Situation;
 
 /** Everything that rules of a rig can do. */
@@ -64,10 +65,10 @@ final class Targets
         foreach ($book->scenes as $scene) {
             $targets[] = new Target(Target::SCENE, null, $scene->title, "Scene: {$scene->title}");
         }
-        foreach (array_keys($book->clocks) as $clock) {
+        foreach ($book->declared(Reference::CLOCK) as $clock) {
             array_push($targets, new Target(Target::TAP, null, $clock, "Clock {$clock}: tap the tempo"), new Target(Target::START, null, $clock, "Clock {$clock}: start"), new Target(Target::STOP, null, $clock, "Clock {$clock}: stop"));
         }
-        foreach (array_keys($book->stacks) as $stack) {
+        foreach ($book->declared(Reference::STACK) as $stack) {
             $targets[] = new Target(Target::STACK, null, $stack, "Stack: {$stack}");
         }
 

@@ -90,7 +90,7 @@ final readonly class ProgramSheet
         }
         $columns = array_intersect_key(array_flip($situation->setup->rig->show->columns ?? []), $units);
 
-        return [...array_map(static fn (string $name): Box => $units[$name], array_keys($columns)), ...array_values(array_diff_key($units, $columns))];
+        return [...array_map(static fn (int|string $name): Box => $units[$name], array_keys($columns)), ...array_values(array_diff_key($units, $columns))];
     }
 
     /** @return list<array{string|null, Scene}> song and scene, each pair once */

@@ -91,7 +91,7 @@ final readonly class Hearing
             }
         }
 
-        return array_keys($reasons);
+        return array_map(strval(...), array_keys($reasons));
     }
 
     /**

@@ -11,7 +11,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 final class AnyDocument
 {
     private const DEEPEST = 14;
-    private const WORDS = ['a', 'b', 'c', 'main', 'one', 'channel', 'clock', 'Switch 1', 'lead', 'post', 'on', 'off', 'jack', "Ä \u{1F3B9}", '0', '-1', 'x y', '=1', '"q"', '50 %'];
+    private const WORDS = ['a', 'b', 'c', 'main', 'one', 'channel', 'clock', 'Switch 1', 'lead', 'post', 'on', 'off', 'jack', "Ä \u{1F3B9}", '0', '-1', 'x y', '=1', '"q"', '50 %', '7', '12', '2026'];
 
     /** @var array<mixed> */
     private array $definitions;

@@ -83,11 +83,12 @@ final readonly class AnyRig
             return $chart;
         }
         $isPlain = 1 === $this->random->getInt(0, 1);
+        $isNumbered = 1 === $this->random->getInt(1, 3); // called "1" and "11", as on the box
         $controls = $parameters = [];
         for ($i = 1; $i <= 3; ++$i) {
-            $control = ['name' => "Switch {$i}"] + self::decoded($this->charts->make('Control'));
+            $control = ['name' => $isNumbered ? (string) $i : "Switch {$i}"] + self::decoded($this->charts->make('Control'));
             $controls[] = $isPlain ? ['sort' => ['switch', 'fader', 'pedal', 'encoder'][$this->random->getInt(0, 3)], 'sends' => [['gesture' => ['press', 'move'][$this->random->getInt(0, 1)], 'message' => ['kind' => ['cc', 'note', 'nrpn', 'program'][$this->random->getInt(0, 3)], 'number' => 20 + $i, 'channel' => 1, 'values' => [0, 127]]]]] + $control : $control;
-            $parameter = ['name' => "Mix {$i}", 'raw' => [[0, 127], [-64, 63], [0, 16383], [5, 5]][$this->random->getInt(0, 3)]] + self::decoded($this->charts->make('Parameter'));
+            $parameter = ['name' => $isNumbered ? (string) (10 + $i) : "Mix {$i}", 'raw' => [[0, 127], [-64, 63], [0, 16383], [5, 5]][$this->random->getInt(0, 3)]] + self::decoded($this->charts->make('Parameter'));
             $parameters[] = $isPlain ? ['reach' => 'midi', 'message' => ['kind' => ['cc', 'nrpn', 'cc14', 'bend', 'sysex'][$this->random->getInt(0, 4)], 'number' => 10 + $i]] + array_diff_key($parameter, ['part' => 0, 'assign' => 0]) : $parameter;
         }
         $surface = self::part($chart, 'surface');
@@ -106,7 +107,7 @@ final readonly class AnyRig
         while (true) {
             $charts = [];
             for ($i = $this->random->getInt(1, 4); $i > 0; --$i) {
-                $charts["c{$i}"] = ['revision' => 1, 'chart' => json_decode($this->chart(), true)];
+                $charts[1 === $this->random->getInt(1, 3) ? (string) $i : "c{$i}"] = ['revision' => 1, 'chart' => json_decode($this->chart(), true)];
             }
             $rig = array_diff_key(self::decoded($this->rigs->make('Rig')), ['charts' => 0, 'units' => 0, 'leads' => 0, 'rulebook' => 0, 'book' => 0]);
             $rig['schema'] = 1;
@@ -139,7 +140,7 @@ final readonly class AnyRig
     }
 
     /**
-     * @param array<string, array<mixed>> $charts
+     * @param array<int|string, array<mixed>> $charts by their ids
      *
      * @return list<array<mixed>>
      */
@@ -147,7 +148,7 @@ final readonly class AnyRig
     {
         $units = [];
         for ($i = $this->random->getInt(1, 6); $i > 0; --$i) {
-            $id = array_keys($charts)[$this->random->getInt(0, \count($charts) - 1)];
+            $id = (string) array_keys($charts)[$this->random->getInt(0, \count($charts) - 1)];
             $chart = self::part($charts[$id], 'chart');
             $unit = ['name' => "u{$i}", 'chart' => ['id' => $id, 'revision' => 1]] + self::decoded($this->rigs->make('Unit'));
             $settings = $assigned = [];
@@ -176,7 +177,7 @@ final readonly class AnyRig
 
     /**
      * @param list<array<mixed>> $units
-     * @param array<string, array<mixed>> $charts
+     * @param array<int|string, array<mixed>> $charts by their ids
      *
      * @return array<string, string>
      */
