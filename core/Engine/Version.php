@@ -14,6 +14,7 @@ final class Version
     /** @var array<int, array{string, string}> date and what is other, by version; what came before the first is version 1 */
     private const CHANGES = [
         2 => ['2026-11-29', 'restoring a unit leaves what toggles or triggers to a hand'],
+        3 => ['2026-11-29', 'what waits for a unit that is deaf after its program counts everything that leaves before on the same lead'],
     ];
 
     public static function now(): int

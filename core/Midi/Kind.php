@@ -119,6 +119,18 @@ enum Kind: string
         };
     }
 
+    /** How many bytes a message has at most (MIDI 1.0, tables I to VII); a parameter number goes out with its data, system exclusive has any number. */
+    public function bytes(): int
+    {
+        return match ($this) {
+            self::Nrpn, self::Rpn => 12,
+            self::Cc14 => 6,
+            self::Note, self::PolyPressure, self::Cc, self::Mode, self::Bend, self::Position => 3,
+            self::Program, self::Pressure, self::Song, self::TimeCode => 2,
+            default => 1,
+        };
+    }
+
     /** Kinds that reach rules only where a rulebook asks for controllers to be assembled into groups. */
     public function isGroup(): bool
     {

@@ -4,9 +4,51 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Midi;
 
-/** The serial wire of MIDI: 31 250 baud, ten bits a byte (MIDI 1.0 Detailed Specification, "Hardware"). */
+/**
+ * The serial wire of MIDI: 31 250 baud, ten bits a byte (MIDI 1.0 Detailed Specification, "Hardware"); one direction.
+ *
+ * Messages leave in order, each as soon as the wire is free. Where a clock runs over the same lead, its byte goes between two bytes
+ * of anything (MIDI 1.0, System Real-Time messages).
+ */
 final class SerialWire
 {
     /** Microseconds that a byte takes. */
     public const BYTE_US = 320;
+    public const BYTES_A_SECOND = 3125;
+
+    /**
+     * When each message has arrived whole.
+     *
+     * @param list<array{int, int}> $messages time in microseconds and bytes, in the order sent
+     * @param int|null $clockUs distance of clock bytes
+     * @param int|null $firstClockUs when the first of them begins; null for the moment when the first message is sent, which is the worst for it
+     *
+     * @return list<int> microseconds
+     */
+    public static function arrivals(array $messages, ?int $clockUs = null, ?int $firstClockUs = null): array
+    {
+        $free = 0;
+        $nextClock = null === $clockUs || [] === $messages ? \PHP_INT_MAX : ($firstClockUs ?? $messages[0][0]);
+        $arrivals = [];
+        foreach ($messages as [$time, $bytes]) {
+            for ($byte = 0; $byte < $bytes; ++$byte) {
+                while ($nextClock <= max($free, $time)) {
+                    $free = max($free, $nextClock) + self::BYTE_US;
+                    $nextClock += (int) $clockUs;
+                }
+                $free = max($free, $time) + self::BYTE_US;
+            }
+            $arrivals[] = $free;
+        }
+
+        return $arrivals;
+    }
+
+    /** How many bytes a message takes where the sender leaves out a status byte that is the same as the one before. */
+    public static function bytes(string $message, string $before, bool $runningStatus): int
+    {
+        $canLeaveOut = $runningStatus && '' !== $message && '' !== $before && \ord($message[0]) < 0xF0 && $message[0] === $before[0];
+
+        return \strlen($message) - ($canLeaveOut ? 1 : 0);
+    }
 }

@@ -27,7 +27,7 @@ final class FiltersThatAreClosed implements RigCheck
             }
         }
         foreach ($closed as [$box, $part, $kind, $line]) {
-            $setting = $part->kinds[$kind->value] ?? false;
+            $setting = $box->switchOf($part, $kind);
             if (\is_string($setting)) {
                 yield RigFinding::error('receive-off', "unit {$box->name} {$setting}", "{$box->name} does not receive {$kind->value} while {$setting} is off, and line {$line} sends it", $edits->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
             } else {

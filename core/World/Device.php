@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\World;
 
+use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Chart\Hears;
@@ -23,8 +24,10 @@ final class Device
     private ?int $program = null;
     /** @var array<int, true> keys that sound */
     private array $sounding = [];
-    /** @var array<int, array{int, int}> parameter selected, halves, by channel; NRPN */
-    private array $nrpn = [];
+    /** @var array<int, array{int, int}> halves of the data entered for the parameter number that is selected, by channel */
+    private array $data = [];
+    /** @var array<int, string> whether an NRPN or an RPN was selected last, by channel; none while none is */
+    private array $selected = [];
     /** @var array<int, array<int, int>> last value of each controller, by channel */
     private array $controllers = [];
     private int $deafUntilUs = 0;
@@ -59,14 +62,15 @@ final class Device
     /** @return array<mixed> */
     public function save(): array
     {
-        return [$this->values, $this->program, $this->sounding, $this->nrpn, $this->controllers, $this->deafUntilUs];
+        return [$this->values, $this->program, $this->sounding, $this->data, $this->controllers, $this->deafUntilUs, $this->selected];
     }
 
     /** @param array<mixed> $saved what save() gave */
     public function restore(array $saved): void
     {
-        /** @var array{array<string, int>, int|null, array<int, true>, array<int, array{int, int}>, array<int, array<int, int>>, int} $saved */
-        [$this->values, $this->program, $this->sounding, $this->nrpn, $this->controllers, $this->deafUntilUs] = $saved;
+        /** @var array{array<string, int>, int|null, array<int, true>, array<int, array{int, int}>, array<int, array<int, int>>, int, 6?: array<int, string>} $saved */
+        [$this->values, $this->program, $this->sounding, $this->data, $this->controllers, $this->deafUntilUs] = $saved;
+        $this->selected = $saved[6] ?? array_map(static fn (array $data): string => KindName::Nrpn->value, $this->data); // kept before RPN were told apart
     }
 
     /** @return list<Heard> */
@@ -77,7 +81,7 @@ final class Device
             return [];
         }
         if ($status >= 0xF0) {
-            return 0xF0 === $status && $this->hears($part, KindName::Sysex) ? $this->sysex($part, $bytes) : [];
+            return $this->system($part, $bytes);
         }
         $channel = ($status & 0x0F) + 1;
         if (!$this->answers($part, $channel)) {
@@ -86,8 +90,8 @@ final class Device
         [$first, $second] = [\ord($bytes[1] ?? "\0"), \ord($bytes[2] ?? "\0")];
 
         return match ($status & 0xF0) {
-            0x80 => $this->note($part, $first, 0),
-            0x90 => $this->note($part, $first, $second),
+            0x80 => $this->note($part, $channel, $first, 0),
+            0x90 => $this->note($part, $channel, $first, $second),
             0xA0 => $this->move($part, KindName::PolyPressure, $channel, $first, $second),
             0xB0 => $this->controller($part, $channel, $first, $second),
             0xC0 => $this->recall($timeUs, $part, $channel, $first),
@@ -128,8 +132,12 @@ final class Device
     }
 
     /** @return list<Heard> */
-    private function note(Hears $part, int $key, int $velocity): array
+    private function note(Hears $part, int $channel, int $key, int $velocity): array
     {
+        $moved = $velocity > 0 ? $this->move($part, KindName::Note, $channel, $key, $velocity) : [];
+        if ([] !== $moved) {
+            return $moved; // a key that moves a parameter is no note
+        }
         $keys = $this->box->chart->keys;
         if (!$this->hears($part, KindName::Note) || (null !== $keys && ($key < $keys->low || $key > $keys->high))) {
             return [];
@@ -155,30 +163,20 @@ final class Device
                 $this->values[$parameter->name] = $parameter->rest;
             }
         }
-        [$this->program, $this->sounding, $this->nrpn, $this->controllers] = [null, [], [], []];
+        [$this->program, $this->sounding, $this->data, $this->controllers, $this->selected] = [null, [], [], [], []];
         $this->deafUntilUs = $timeUs + 1000 * max([0, ...array_map(static fn (Hears $part): int => $part->deafMs->power ?? 0, $this->box->chart->hears ?? [])]);
     }
 
     /** @return list<Heard> */
     private function controller(Hears $part, int $channel, int $number, int $value): array
     {
-        if (120 === $number || 123 === $number) { // all sound off, all notes off
-            $this->sounding = [];
+        if ($number >= Kind::FIRST_MODE_NUMBER) {
+            $this->sounding = 120 === $number || 123 === $number ? [] : $this->sounding; // all sound off, all notes off
 
-            return [];
+            return $this->move($part, KindName::Mode, $channel, $number, $value);
         }
         $this->controllers[$channel][$number] = $value;
-        $heard = $this->move($part, KindName::Cc, $channel, $number, $value);
-        $selected = ($this->controllers[$channel][99] ?? 127) << 7 | ($this->controllers[$channel][98] ?? 127);
-        if (6 === $number) {
-            $this->nrpn[$channel] = [$value, 0];
-        } elseif (38 === $number) {
-            $this->nrpn[$channel] = [$this->nrpn[$channel][0] ?? 0, $value];
-        }
-        if (6 === $number || 38 === $number) {
-            $halves = $this->nrpn[$channel];
-            array_push($heard, ...$this->move($part, KindName::Nrpn, $channel, $selected, $halves[0] << 7 | $halves[1]));
-        }
+        $heard = [...$this->move($part, KindName::Cc, $channel, $number, $value), ...$this->parameterNumber($part, $channel, $number, $value)];
         if ($number < 32) {
             array_push($heard, ...$this->move($part, KindName::Cc14, $channel, $number, $value << 7));
         } elseif ($number < 64) {
@@ -186,6 +184,49 @@ final class Device
         }
 
         return $heard;
+    }
+
+    /**
+     * Selection of a parameter number and data for it (MIDI 1.0 Detailed Specification, "Registered and Non-Registered Parameter Numbers").
+     *
+     * @return list<Heard>
+     */
+    private function parameterNumber(Hears $part, int $channel, int $number, int $value): array
+    {
+        if ($number >= 98 && $number <= 101) {
+            $this->selected[$channel] = ($number < 100 ? KindName::Nrpn : KindName::Rpn)->value;
+            $this->data[$channel] = [0, 0];
+        }
+        $kind = KindName::tryFrom($this->selected[$channel] ?? '');
+        if (null === $kind || !\in_array($number, [6, 38, 96, 97], true)) {
+            return [];
+        }
+        [$upper, $lower] = KindName::Nrpn === $kind ? [99, 98] : [101, 100];
+        $selected = ($this->controllers[$channel][$upper] ?? 127) << 7 | ($this->controllers[$channel][$lower] ?? 127);
+        if (16383 === $selected) {
+            return []; // none is selected
+        }
+        [$high, $low] = $this->data[$channel] ?? [0, 0];
+        $data = match ($number) {
+            6 => $value << 7,
+            38 => $high << 7 | $value,
+            default => max(0, min(16383, ($high << 7 | $low) + (96 === $number ? 1 : -1))),
+        };
+        $this->data[$channel] = [$data >> 7, $data & 127];
+
+        return $this->move($part, $kind, $channel, $selected, $data);
+    }
+
+    /** @return list<Heard> */
+    private function system(Hears $part, string $bytes): array
+    {
+        $kind = KindName::ofMessage($bytes);
+        if (KindName::Sysex === $kind) {
+            return $this->hears($part, KindName::Sysex) ? $this->sysex($part, $bytes) : [];
+        }
+        [$first, $second] = [\ord($bytes[1] ?? "\0"), \ord($bytes[2] ?? "\0")];
+
+        return null === $kind ? [] : $this->move($part, $kind, 0, null, KindName::Position === $kind ? $second << 7 | $first : $first);
     }
 
     /** @return list<Heard> */

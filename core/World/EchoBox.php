@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Midi\Tempo;
 
 /** An echo that feels its tempo: from clock messages, or from presses of controller 30. */
 final class EchoBox implements Receiver
 {
     private const TAP = 30;
-    private const CLOCKS_A_BEAT = 24;
     private const LONGEST_US = 3_000_000;
 
     private int $beatUs = 500_000;
@@ -27,8 +27,8 @@ final class EchoBox implements Receiver
         if ("\xF8" === $bytes) {
             ++$this->clocks;
             if (null !== $this->lastClock && $timeUs > $this->lastClock && $timeUs - $this->lastClock < self::LONGEST_US) {
-                $this->intervals = \array_slice([...$this->intervals, $timeUs - $this->lastClock], -self::CLOCKS_A_BEAT);
-                $this->beatUs = intdiv(self::CLOCKS_A_BEAT * array_sum($this->intervals), \count($this->intervals));
+                $this->intervals = \array_slice([...$this->intervals, $timeUs - $this->lastClock], -Tempo::CLOCKS_A_BEAT);
+                $this->beatUs = intdiv(Tempo::CLOCKS_A_BEAT * array_sum($this->intervals), \count($this->intervals));
                 $this->source = 'clock';
             }
             $this->lastClock = $timeUs;

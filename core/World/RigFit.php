@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Chart\RouteKind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -22,8 +23,6 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 /** Whether everything fits on the leads of a rig: what scene changes send, and what streams all the time. */
 final class RigFit
 {
-    private const CLOCKS_A_BEAT = 24;
-
     private readonly Graph $graph;
     /** @var array<string, list<array{string, Hop, list<Medium>}>> by direction of a lead: where it comes from, the hop, what it has gone over before */
     private array $over = [];
@@ -118,7 +117,7 @@ final class RigFit
         foreach ($this->setup->book->clocks ?? [] as $clock) {
             foreach ($clock->sends as $name) {
                 if ($name->text === $port) {
-                    $distances[] = (int) (60_000_000 / $clock->tempoBpm() / self::CLOCKS_A_BEAT);
+                    $distances[] = (int) (60_000_000 / $clock->tempoBpm() / Tempo::CLOCKS_A_BEAT);
                 }
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\World;
 
+use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Fit\Load;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -13,8 +14,6 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 /** What a unit sends all the time of its own: controls that stream, its clock, and what it sends by itself. */
 final readonly class UnitStreams
 {
-    private const CLOCKS_A_BEAT = 24;
-
     /** @param float|null $songTempo the highest tempo of the songs, which its clock may run at */
     public function __construct(private Box $box, private Graph $graph, private ?float $songTempo)
     {
@@ -80,7 +79,7 @@ final readonly class UnitStreams
             return null;
         }
 
-        return ($this->songTempo ?? $clock->bpm[1] ?? 0) * self::CLOCKS_A_BEAT / 60;
+        return ($this->songTempo ?? $clock->bpm[1] ?? 0) * Tempo::CLOCKS_A_BEAT / 60;
     }
 
     /** @return list<Socket> where its clock leaves */

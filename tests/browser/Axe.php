@@ -15,6 +15,8 @@ final class Axe
         $page->executeScript((string) file_get_contents(\dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
         $page->manage()->timeouts()->setScriptTimeout(30);
         $found = $page->executeAsyncScript(<<<'JS'
+            // A colour on its way to another is none of either theme.
+            document.getAnimations().filter((each) => each instanceof CSSTransition).forEach((each) => each.finish());
             axe.run(document, { resultTypes: ['violations'] }).then((result) => arguments[0](
                 result.violations.filter((each) => each.impact === 'serious' || each.impact === 'critical')
                     .flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.any.map((check) => check.message).join('; ')}`))));

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Engine\Controls;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\SerialWire;
+use ZigzagPost\Core\Midi\Tempo;
 
 /** Brings a device back to where it should stand: its program, after its deaf time the values it does not store, its lamps last. */
 final class Restore
@@ -37,7 +38,7 @@ final class Restore
             $deafUs = 0;
         } elseif ('' !== $program) {
             $run->callLater($t, [$program, $line, $channel, 0, $called, $doer, '', 0, 0, 0]);
-            $deafUs += 0 === $deafUs ? 0 : self::bytes($called) * SerialWire::BYTE_US;
+            $deafUs += 0 === $deafUs ? 0 : self::onWireUs($run, $t, $port);
         }
         foreach ($kept as $call) {
             0 === $deafUs ? $run->callLater($t, $call) : $run->later($t + $deafUs, 'call', $call);
@@ -65,10 +66,22 @@ final class Restore
         return $state->called[self::place($port, $channel)] ?? null;
     }
 
-    /** How many a program and its bank messages have on the wire. */
-    private static function bytes(int $called): int
+    /** How long all that leaves on a port now is on the wire, with a clock of ours in its worst phase. */
+    private static function onWireUs(Run $run, int $t, int $port): int
     {
-        return 2 + ($called >> 16 < 128 ? 3 : 0) + (($called >> 8 & 0xFF) < 128 ? 3 : 0);
+        $bytes = 0;
+        foreach ($run->out as $made) {
+            $bytes += $made[0] === $t && $made[1] === $port ? \strlen($made[2]) : 0;
+        }
+        $clockUs = null;
+        foreach ($run->state->clocks as $name => $clock) {
+            if ($clock['isRunning'] && \in_array($port, $run->book->clock((string) $name)['sends'], true)) {
+                $us = intdiv($clock['beat'][0], Tempo::CLOCKS_A_BEAT * $clock['beat'][1]);
+                $clockUs = min($us, $clockUs ?? $us);
+            }
+        }
+
+        return SerialWire::arrivals([[0, $bytes]], $clockUs)[0];
     }
 
     private static function place(int $port, int $channel): int

@@ -60,9 +60,15 @@ enum KindName: string
         };
     }
 
-    /** As what a hub sees a kind: parameters and 14-bit values are controllers. */
+    /** Parameters and 14-bit values go over the wire as controllers. */
+    public function isMadeOfControllers(): bool
+    {
+        return self::Nrpn === $this || self::Rpn === $this || self::Cc14 === $this;
+    }
+
+    /** As what a hub sees a kind. */
     public static function onTheWire(Kind $kind): self
     {
-        return \in_array($kind, [Kind::Nrpn, Kind::Rpn, Kind::Cc14], true) ? self::Cc : self::from($kind->value);
+        return self::from($kind->value)->isMadeOfControllers() ? self::Cc : self::from($kind->value);
     }
 }

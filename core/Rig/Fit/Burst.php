@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Fit;
 
+use ZigzagPost\Core\Midi\SerialWire;
+
 /** What goes over a lead at one time, such as at the change of a scene: each message with how late it arrives. */
 final readonly class Burst
 {
@@ -65,7 +67,7 @@ final readonly class Burst
         $before = '';
         $lengths = [];
         foreach ($messages as [, $bytes]) {
-            $lengths[] = Wire::bytes($bytes, $before, $runningStatus);
+            $lengths[] = SerialWire::bytes($bytes, $before, $runningStatus);
             $before = \ord($bytes[0] ?? "\xFF") < 0xF8 ? $bytes : $before;
         }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Fit;
 
+use ZigzagPost\Core\Midi\SerialWire;
+
 /** What streams over a lead all the time: bytes a second, and how it can be made to fit. */
 final readonly class Load
 {
@@ -28,7 +30,7 @@ final readonly class Load
     /** Of what the lead can carry, in per cent. */
     public function percent(): float
     {
-        return 100 * $this->bytesAt(null) / Wire::BYTES_A_SECOND;
+        return 100 * $this->bytesAt(null) / SerialWire::BYTES_A_SECOND;
     }
 
     /** Whether so much goes over the lead that it should be thinned. */
@@ -55,7 +57,7 @@ final readonly class Load
     /** Whether so many bytes a second leave room; a millionth of a byte is no matter. */
     private static function fits(float $bytes): bool
     {
-        return $bytes <= Wire::BYTES_A_SECOND * self::WARN_PERCENT / 100 + 1e-6;
+        return $bytes <= SerialWire::BYTES_A_SECOND * self::WARN_PERCENT / 100 + 1e-6;
     }
 
     private function bytesAt(?int $thinMs): float

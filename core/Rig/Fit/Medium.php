@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Fit;
 
+use ZigzagPost\Core\Midi\SerialWire;
+
 /** What a lead is, as to time: a serial one is reckoned to the microsecond, USB is estimated, and of a network nobody knows. */
 enum Medium
 {
@@ -25,7 +27,7 @@ enum Medium
     public function arrivals(array $messages, ?int $clockUs): ?array
     {
         return match ($this) {
-            self::Serial => Wire::arrivals($messages, $clockUs),
+            self::Serial => SerialWire::arrivals($messages, $clockUs),
             self::Usb => array_map(static fn (array $message): int => (intdiv($message[0], self::FRAME_US) + 1) * self::FRAME_US, $messages),
             self::Network => null,
         };

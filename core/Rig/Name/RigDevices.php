@@ -129,8 +129,8 @@ final class RigDevices implements Devices
         $message = $box->messageTo($parameter);
         $kind = $message?->kind->midi();
         $part = $box->partOf($parameter);
-        if (null === $message || null === $kind || Kind::Note === $kind || null === $part) {
-            throw new RulebookError($title->span, 'unknown-fact', null === $part ? "the chart does not say where {$box->name} hears" : (null === $message ? "the chart does not say which message moves \"{$parameter->name}\" of {$box->name}" : "\"{$parameter->name}\" is moved by notes; play {$box->name} instead"));
+        if (null === $message || null === $kind || null === $part) {
+            throw new RulebookError($title->span, 'unknown-fact', null === $part ? "the chart does not say where {$box->name} hears" : "the chart does not say which message moves \"{$parameter->name}\" of {$box->name}");
         }
         if (\in_array($kind, [Kind::Tune, Kind::Sensing, Kind::TimeCode], true)) {
             throw new RulebookError($title->span, 'unknown-fact', "\"{$parameter->name}\" of {$box->name} is moved by {$kind->value}, which rules cannot send");
@@ -170,7 +170,7 @@ final class RigDevices implements Devices
         if (Kind::Sysex === $kind && 1 !== preg_match('/^F0(\s([0-7][0-9A-F]|\{(v|high|low)\}))*\sF7$/Di', (string) $message->sysex)) {
             throw new RulebookError($title->span, 'unknown-fact', "the chart does not say which system exclusive message moves {$what}, from F0 to F7; ask the box");
         }
-        $range = Kind::PolyPressure === $kind ? [0, 127] : $kind->numberRange();
+        $range = $kind->hasKey() ? [0, 127] : $kind->numberRange();
         if (null === $range) {
             return;
         }

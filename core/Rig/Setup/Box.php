@@ -199,13 +199,16 @@ final class Box
         return null === $part->kinds ? null : $this->isOn($part->kinds[$kind->value] ?? false);
     }
 
-    /** As {@see Hears()}, for what is made of controllers also where single controllers are heard. */
+    /** As {@see hears()}, for what is made of controllers as well: what is said of the kind itself counts, else what is said of controllers. */
     public function understands(Hears $part, KindName $kind): ?bool
     {
-        $hears = $this->hears($part, $kind);
-        $isMadeOfControllers = \in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true);
+        return $this->isOn($this->switchOf($part, $kind));
+    }
 
-        return false === $hears && $isMadeOfControllers ? $this->hears($part, KindName::Cc) : $hears;
+    /** @return bool|string|null the setting that decides whether a part receives a kind, or that it always or never does; null where the chart says nothing of it */
+    public function switchOf(Hears $part, KindName $kind): bool|string|null
+    {
+        return $part->kinds[$kind->value] ?? ($kind->isMadeOfControllers() ? $part->kinds[KindName::Cc->value] ?? null : null);
     }
 
     /** What it is called where people read. */

@@ -50,6 +50,11 @@ final readonly class SysexTemplate extends Template
         return Kind::Sysex;
     }
 
+    public function bytes(): int
+    {
+        return \count($this->bytes);
+    }
+
     protected function printFields(): string
     {
         return 'sysex '.implode(' ', array_map(static fn (int|Expression $byte): string => \is_int($byte) ? \sprintf('%02X', $byte) : '{'.$byte->print().'}', $this->bytes));

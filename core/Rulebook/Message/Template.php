@@ -25,6 +25,12 @@ abstract readonly class Template
 
     abstract public function kind(): Kind;
 
+    /** How many bytes it has at most. */
+    public function bytes(): int
+    {
+        return $this->kind()->bytes();
+    }
+
     /** Whether it is a channel mode message written as a controller. */
     public function isMode(): bool
     {

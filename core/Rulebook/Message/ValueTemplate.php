@@ -34,6 +34,11 @@ final readonly class ValueTemplate extends Template
         return $this->word;
     }
 
+    public function bytes(): int
+    {
+        return parent::bytes() + (null === $this->bank ? 0 : 2 * Kind::Cc->bytes());
+    }
+
     protected function printFields(): string
     {
         return "{$this->word->value} {$this->value->print()}".(null === $this->bank ? '' : " bank {$this->bank->print()}");

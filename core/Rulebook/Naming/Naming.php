@@ -88,7 +88,7 @@ final class Naming
         foreach ($this->book->scenes as $scene) {
             $named = new Scene($scene->title, $scene->span, $scene->name);
             $named->onEnter = array_merge(...$steps->entering($scene->onEnter));
-            $named->onLeave = $steps->burst($scene->onLeave);
+            $named->onLeave = array_merge(...$steps->leaving($scene->onLeave));
             $this->scenes[$scene->title] = $named;
             $scenes[] = $named;
         }

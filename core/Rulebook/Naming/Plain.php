@@ -40,10 +40,10 @@ final class Plain
         }
         foreach ($book->scenes as $scene) {
             $plain->steps($scene->onEnter, $plain->naming->entering($scene->onEnter), 'on enter ');
-            $plain->steps($scene->onLeave, $plain->naming->grouped($scene->onLeave), 'on leave ');
+            $plain->steps($scene->onLeave, $plain->naming->leaving($scene->onLeave), 'on leave ');
         }
         foreach ($book->stacks as $stack) {
-            $plain->steps($stack->steps, $plain->naming->grouped($stack->steps), '');
+            $plain->steps($stack->steps, $plain->naming->inStack($stack->steps), '');
         }
         foreach ($book->groups as $name => $group) {
             if ([] !== $group->titles && !$resolved->groups[$name]->isPlain()) {

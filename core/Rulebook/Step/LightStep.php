@@ -9,6 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\LampMessage;
+use ZigzagPost\Core\Rulebook\Code\Sending;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -66,6 +67,11 @@ final class LightStep extends NamedStep
     public function titles(): array
     {
         return [$this->control];
+    }
+
+    public function sends(): array
+    {
+        return null === $this->lamp ? [] : [new Sending($this->lamp->port, $this->lamp->kind->bytes())];
     }
 
     public function facts(): array

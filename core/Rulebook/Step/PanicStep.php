@@ -50,6 +50,12 @@ final class PanicStep extends Step
         $code->line('Panic::silence($e, $t, '.([] === $this->ports ? 'null' : "[{$ports}]").');');
     }
 
+    /** @return list<string> the out ports that it silences; none for all of them */
+    public function ports(): array
+    {
+        return array_map(static fn (Token $port): string => $port->text, $this->ports);
+    }
+
     public function references(): array
     {
         return Reference::all(Reference::OUT_PORT, $this->ports);

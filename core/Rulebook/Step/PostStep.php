@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Sending;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Message\TemplateParser;
@@ -68,6 +69,22 @@ final class PostStep extends Step
     public function message(): ?Template
     {
         return $this->message;
+    }
+
+    public function sends(): array
+    {
+        if (null === $this->message) {
+            return [];
+        }
+        $sends = [];
+        foreach ($this->ports() as $port) {
+            $sends[] = new Sending($port, $this->message->bytes(), $this->after->us ?? 0);
+            if (null !== $this->length) {
+                $sends[] = new Sending($port, $this->message->bytes(), ($this->after->us ?? 0) + $this->length->us);
+            }
+        }
+
+        return $sends;
     }
 
     public function facts(): array

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rulebook\Code\CalledProgram;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Sending;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -88,6 +89,13 @@ final class RecallStep extends NamedStep
     public function program(): ?CalledProgram
     {
         return $this->program;
+    }
+
+    public function sends(): array
+    {
+        $programs = null === $this->program ? array_values($this->programs ?? []) : [$this->program];
+
+        return [] === $programs ? [] : [new Sending($programs[0]->port, max(array_map(static fn (CalledProgram $program): int => $program->bytes(), $programs)), $this->circumstances->afterUs ?? 0)];
     }
 
     public function facts(): array

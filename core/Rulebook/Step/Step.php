@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\Sending;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Message\Template;
@@ -81,6 +82,12 @@ abstract class Step
 
     /** @return list<NumberList> */
     public function lists(): array
+    {
+        return [];
+    }
+
+    /** @return list<Sending> what it sends at most where no message is at hand, in order */
+    public function sends(): array
     {
         return [];
     }

@@ -132,6 +132,11 @@ final class TurnStep extends NamedStep implements TakesOver
         return $this->to?->expressions() ?? [];
     }
 
+    public function sends(): array
+    {
+        return $this->target?->sends($this->circumstances->afterUs ?? 0) ?? [];
+    }
+
     public function plain(): ?array
     {
         [$target, $at] = $this->told();
@@ -150,7 +155,7 @@ final class TurnStep extends NamedStep implements TakesOver
         if (1 !== \count($ranges)) {
             return null;
         }
-        $isMessage = $at->mayBeNote() || !\in_array($this->takeover->text ?? 'jump', ['jump'], true);
+        $isMessage = Kind::Note !== $target->kind && ($at->mayBeNote() || 'jump' !== ($this->takeover->text ?? 'jump'));
         if (!$isMessage) {
             return [$this->post($target, $ranges[0])];
         }
@@ -198,7 +203,7 @@ final class TurnStep extends NamedStep implements TakesOver
     private function turn(Writer $code, Target $target, string $expression): void
     {
         $takeover = $this->takeover->text ?? 'jump';
-        if ('jump' === $takeover || !$target->kind->hasValue() || Kind::Sysex === $target->kind) {
+        if ('jump' === $takeover || !$target->canBeMet()) {
             $this->compileLines($code, [$this->post($target, $expression)]);
 
             return;

@@ -174,7 +174,7 @@ final class Certainty
         $box = $this->situation->setup->box($device);
         $parameter = $box?->parameter($title);
 
-        return null !== $box && $parameter instanceof Parameter && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour) && null === $parameter->dependsOn
+        return null !== $box && $parameter instanceof Parameter && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour) && null === $parameter->dependsOn && KindName::Note !== $box->messageTo($parameter)?->kind // of velocity 0 it is no note
             && (0 === ($box->partOf($parameter)->deafMs->program ?? 0) || !$this->canCallPrograms($box));
     }
 

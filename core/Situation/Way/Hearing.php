@@ -119,7 +119,7 @@ final readonly class Hearing
             }
         }
         if (null !== $name && null !== $part->kinds && false === $box->understands($part, $name) && $emission->kind === $kind) {
-            $switch = $part->kinds[$name->value] ?? null;
+            $switch = $box->switchOf($part, $name);
 
             return \is_string($switch) ? "{$box->name} does not receive {$kind->value} while {$switch} is off" : "{$box->name} does not receive {$kind->value}";
         }
@@ -200,7 +200,7 @@ final readonly class Hearing
 
     public function missingSwitch(Box $box, Hears $part, Kind $kind): ?string
     {
-        $switch = $part->kinds[$kind->value] ?? null;
+        $switch = $box->switchOf($part, KindName::from($kind->value));
 
         return \is_string($switch) && null === $box->isOn($switch) ? "the setting {$switch} of {$box->name}" : null;
     }

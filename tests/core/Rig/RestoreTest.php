@@ -94,6 +94,20 @@ final class RestoreTest extends TestCase
         }
     }
 
+    /** Two units on one lead, brought back at one time: the program of the second is behind that of the first. */
+    public function testTheProgramOfAnotherUnitOnTheSameLeadIsCounted(): void
+    {
+        $engine = self::stage("rule \"Calls\"\n take treadle \"Switch 1\"\n press\n recall drive 3\nrule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\n");
+        foreach (["\xB0\x14\x7F", "\xB0\x15\x7F", "\xB0\x0B\x7F"] as $index => $bytes) {
+            $engine->feed(1000 * ($index + 1), 0, $bytes);
+        }
+        $engine->take();
+        $engine->restore(1_000_000, 'drive');
+        $engine->restore(1_000_000, 'brine');
+        $engine->advance(2_000_000);
+        self::assertSame(['1000000 boxes C6 02', '1000000 boxes B2 20 01', '1000000 boxes C2 02', '1042240 boxes B2 15 64'], self::sent($engine), 'two bytes later than alone: 640 microseconds');
+    }
+
     public function testAPanicCancelsWhatWaitsForADeafUnit(): void
     {
         $engine = self::stage("rule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\n");
