@@ -139,10 +139,10 @@ final class RandomRig
     private function receiver(string $name, int $index): array
     {
         $parameters = [];
-        foreach ([['kind' => 'cc', 'number' => 70], ['kind' => 'nrpn', 'number' => 1027], ['kind' => 'bend'], ['kind' => 'sysex', 'sysex' => 'F0 7D {v} F7'], ['kind' => 'pressure'], ['kind' => 'cc14', 'number' => 3], ['kind' => 'cc', 'number' => 71]] as $which => $message) {
+        foreach ([['kind' => 'cc', 'number' => 70], ['kind' => 'nrpn', 'number' => 1027], ['kind' => 'bend'], ['kind' => 'sysex', 'sysex' => 'F0 7D {v} F7'], ['kind' => 'pressure'], ['kind' => 'cc14', 'number' => 3], ['kind' => 'cc', 'number' => 71], ['kind' => 'note', 'number' => 36], ['kind' => 'rpn', 'number' => 5], ['kind' => 'polypressure', 'number' => 40], ['kind' => 'song'], ['kind' => 'mode', 'number' => 122]] as $which => $message) {
             $raw = match ($message['kind']) {
                 'bend' => [-8192, 8191],
-                'nrpn', 'cc14' => [0, $this->random->getInt(1000, 16383)],
+                'nrpn', 'rpn', 'cc14' => [0, $this->random->getInt(1000, 16383)],
                 default => $this->pickFrom([[0, 127], [10, 110], [0, 100], [0, 1]]),
             };
             $this->parameters[$name][] = "P {$which}";
