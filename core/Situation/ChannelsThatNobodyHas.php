@@ -124,7 +124,7 @@ final class ChannelsThatNobodyHas implements RigCheck
             if (null === $own && null === $listener->part->zone && Channels::isNeeded($listener->part)) {
                 return null;
             }
-            $mask |= Channels::ofPart($listener->box, $listener->part, $own) ?? 0;
+            $mask |= Channels::answered($listener->box, $listener->part, $own);
             foreach ($listener->box->chart->parameters ?? [] as $parameter) {
                 $channel = $listener->box->messageTo($parameter)->channel ?? null;
                 $own = $listener->box->channel($channel);

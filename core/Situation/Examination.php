@@ -111,6 +111,7 @@ final readonly class Examination
             new LeadsThatDoNotWork(),
             new WaysThatAreOff(),
             new SharedChannels(),
+            new PartsBeyondSixteen(),
             new FromRulebook(),
             new FiltersThatAreClosed(),
             new ControlsThatSendAlike(),

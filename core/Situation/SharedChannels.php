@@ -16,7 +16,7 @@ final class SharedChannels implements RigCheck
     {
         $sharing = new Sharing($situation->setup);
         $edits = new Edits($situation->setup->rig);
-        $seen = [];
+        $seen = $told = [];
         foreach ($situation->streams() as $stream) {
             foreach ($stream->listeners as $index => $one) {
                 foreach (\array_slice($stream->listeners, $index + 1) as $other) {
@@ -25,13 +25,14 @@ final class SharedChannels implements RigCheck
                     if (0 === $shared || isset($seen[$key]) || !$sharing->mustNotShare($one->box, $one->part, $other->box, $other->part)) {
                         continue;
                     }
-                    $seen[$key] = true;
+                    $seen[$key] = $told[$one->box->name] = $told[$other->box->name] = true;
                     yield RigFinding::error('shared-channel', "units {$key}", "{$key} both answer on MIDI channel ".Channels::print($shared)." of {$stream->name()}", $this->fix($situation, $edits, [$one->box->name, $other->box->name]));
                 }
             }
         }
-        if (null !== $situation->plan()->conflict && [] === $seen) {
-            yield RigFinding::error('no-plan', 'plan', $situation->plan()->conflict->why.(null === $situation->plan()->conflict->change ? '' : "; {$situation->plan()->conflict->change}"));
+        $conflict = $situation->plan()->conflict;
+        if (null !== $conflict && (!$conflict->isOfSharing || [] === array_intersect($conflict->units, array_keys($told)))) {
+            yield RigFinding::error('no-plan', 'plan', $conflict->why.(null === $conflict->change ? '' : "; {$conflict->change}"));
         }
     }
 
@@ -56,6 +57,6 @@ final class SharedChannels implements RigCheck
         $part = $listener->part;
         $own = $part->channel instanceof ChannelOf ? $listener->box->channel($part->channel) : $part->channel;
 
-        return Channels::ofPart($listener->box, $part, $own) ?? 0;
+        return Channels::answered($listener->box, $part, $own);
     }
 }

@@ -38,6 +38,14 @@ final class Channels
         return $own + $width - 1 > 16 ? null : ((1 << $width) - 1) << ($own - 1);
     }
 
+    /** The channels that a part answers on as it stands; of a run that goes beyond 16 those that there are. 0 where none is known. */
+    public static function answered(Box $box, Hears $part, int|string|null $own): int
+    {
+        $run = self::ofPart($box, $part, $own);
+
+        return $run ?? (\is_int($own) ? self::ALL & self::ALL << ($own - 1) : 0);
+    }
+
     /** Whether a part hears anything that has a channel. */
     public static function isNeeded(Hears $part): bool
     {

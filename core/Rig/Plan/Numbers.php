@@ -276,7 +276,7 @@ final class Numbers
             if (\in_array($part, $choice->parts, true)) {
                 $own = $part->channel instanceof ChannelOf && null !== $option->value ? Box::channelOf($option->value, $part->channel->offset ?? 0) : $box->channel($part->channel);
 
-                return Channels::ofPart($box, $part, $own) ?? 0;
+                return Channels::answered($box, $part, $own);
             }
         }
 

@@ -24,6 +24,8 @@ final class Planner
     private array $choices = [];
     /** @var list<string> */
     private array $unknown = [];
+    /** Of several the first in the order of the rig. */
+    private ?BeyondSixteen $beyond = null;
     /** @var array<string, array<int, list<Hears>>> parts by unit and stream */
     private array $heard = [];
     /** @var array<string, list<int>> streams that begin at a unit */
@@ -52,6 +54,9 @@ final class Planner
     public static function plan(Setup $setup): Plan
     {
         $planner = new self($setup);
+        if (null !== $planner->beyond) {
+            return new Plan([], [], [], 0, true, $planner->beyond->conflict(), $planner->unknown, []);
+        }
         $puzzle = $planner->puzzle();
         [$values, $cost, $isProven] = Search::solve($puzzle);
         if (null === $values) {
@@ -97,6 +102,11 @@ final class Planner
         if ($sends instanceof ChannelOf && isset($this->own[$box->name])) {
             $settings[$sends->setting] ??= [];
         }
+        foreach ($fixed as $part) {
+            if (BeyondSixteen::isSo($box, $part, null)) {
+                $this->beyond ??= BeyondSixteen::fixed($box, $part);
+            }
+        }
         $sendsFixed = \is_int($sends) && isset($this->own[$box->name]) ? 1 << ($sends - 1) : null;
         if ([] !== $fixed || null !== $sendsFixed) {
             $this->choices[] = new Choice($box, null, $fixed, [new Option(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)], true);
@@ -124,6 +134,30 @@ final class Planner
         }
         if ([] !== $options) {
             $this->choices[] = new Choice($box, $setting->id, $parts, $options, $isPinned);
+        }
+        if ($isPinned && null !== $chosen) {
+            $beyond = array_filter($parts, static fn (Hears $part): bool => BeyondSixteen::isSo($box, $part, $chosen->value));
+            $this->beyond ??= [] === $beyond ? null : BeyondSixteen::at($box, array_values($beyond)[0], $setting, $chosen->value);
+        } elseif ([] === $options) {
+            $this->withoutAnyValue($box, $setting, $parts);
+        }
+    }
+
+    /**
+     * No value of a setting will do: some part goes beyond channel 16 even at its first one, or nobody knows which channels its values mean.
+     *
+     * @param list<Hears> $parts
+     */
+    private function withoutAnyValue(Box $box, Setting $setting, array $parts): void
+    {
+        $beyond = array_values(array_filter($parts, static fn (Hears $part): bool => BeyondSixteen::isSo($box, $part, $setting->all()[0] ?? null)));
+        if ([] !== $beyond) {
+            $this->beyond ??= BeyondSixteen::always($box, $beyond[0], $setting);
+
+            return;
+        }
+        foreach ($parts as $part) {
+            $this->unknown[] = $box->name.(\count($box->chart->hears ?? []) > 1 ? " {$part->id}" : '');
         }
     }
 
@@ -277,7 +311,7 @@ final class Planner
                 foreach ($channels[$listener->box->name] ?? [] as [$choice, $option]) {
                     if (\in_array($listener->part, $choice->parts, true)) {
                         $own = $listener->part->channel instanceof ChannelOf && null !== $option->value ? Box::channelOf($option->value, $listener->part->channel->offset ?? 0) : $listener->box->channel($listener->part->channel);
-                        $mask = Channels::ofPart($listener->box, $listener->part, $own) ?? 0;
+                        $mask = Channels::answered($listener->box, $listener->part, $own);
                     }
                 }
                 if (Channels::isNeeded($listener->part)) {

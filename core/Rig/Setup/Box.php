@@ -199,7 +199,7 @@ final class Box
         return null === $part->kinds ? null : $this->isOn($part->kinds[$kind->value] ?? false);
     }
 
-    /** As {@see hears()}, for what is made of controllers as well: what is said of the kind itself counts, else what is said of controllers. */
+    /** As {@see Hears()}, for what is made of controllers as well: what is said of the kind itself counts, else what is said of controllers. */
     public function understands(Hears $part, KindName $kind): ?bool
     {
         return $this->isOn($this->switchOf($part, $kind));

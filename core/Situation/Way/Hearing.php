@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Width;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Plan\BeyondSixteen;
 use ZigzagPost\Core\Rig\Plan\Channels;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -117,6 +118,9 @@ final readonly class Hearing
             if (0 !== $answered && 0 === ($answered >> ($emission->channel - 1) & 1)) {
                 return "{$box->name} answers on MIDI channel ".Channels::print($answered).", and {$emission->words()} comes on {$emission->channel}";
             }
+        }
+        if ($emission->kind?->hasChannel() && BeyondSixteen::isGone($box, $part)) {
+            return "{$box->name} would answer beyond MIDI channel 16";
         }
         if (null !== $name && null !== $part->kinds && false === $box->understands($part, $name) && $emission->kind === $kind) {
             $switch = $box->switchOf($part, $name);
@@ -265,7 +269,7 @@ final readonly class Hearing
         $own = $box->channel($part->channel);
         $changes = \is_array($part->width) && [] !== array_filter($part->width, static fn (Width $width): bool => null !== $width->program);
 
-        return $changes || (null === $own && null === $part->zone) ? 0 : Channels::ofPart($box, $part, $own) ?? 0;
+        return $changes || (null === $own && null === $part->zone) ? 0 : Channels::answered($box, $part, $own);
     }
 
     /** @return list<array{list<Hop>, Hears}> ways from an out port to a device, open or not */
