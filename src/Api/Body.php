@@ -85,6 +85,12 @@ final readonly class Body
         return $list;
     }
 
+    /** @return list<self> */
+    public function listOrNone(string $name, int $most): array
+    {
+        return isset($this->members[$name]) ? $this->list($name, $most) : [];
+    }
+
     /** @return list<string> */
     public function texts(string $name, int $most): array
     {

@@ -7,6 +7,7 @@ namespace App\Api;
 use App\Rig\FindingsView;
 use App\Rig\FitView;
 use App\Rig\PlanView;
+use App\Rig\ReadTableView;
 use App\Rig\RigStore;
 use App\Rig\RigZip;
 use App\Rig\Sheets;
@@ -20,6 +21,7 @@ use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\Situation;
@@ -29,6 +31,7 @@ use ZigzagPost\Core\Situation\Way\Ways;
 final readonly class RigController
 {
     private const LONGEST_TABLE = 2 << 20;
+    private const MOST_COLUMNS = 60;
 
     public function __construct(private RigStore $rigs, private Sheets $sheets)
     {
@@ -134,17 +137,24 @@ final readonly class RigController
         $name = trim($body->text('name', 200));
         try {
             if (1 === preg_match('/^\s*(<\?xml|<!DOCTYPE|<MIDINameDocument)/', $text)) {
-                return new JsonResponse(['chart' => NameDocument::read($text), 'rows' => [], 'columns' => []]);
+                return new JsonResponse(['chart' => NameDocument::read($text), 'rows' => [], 'columns' => [], 'notes' => []]);
             }
         } catch (BadData $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
-        $table = TableReader::read($text);
+        $table = TableReader::read($text, $this->chosen($body));
 
-        return new JsonResponse([
-            'chart' => $table->chart('' === $name ? 'Pasted device' : $name),
-            'rows' => array_map(static fn ($row): array => ['line' => $row->line, 'what' => mb_strimwidth($row->what, 0, 200, '…'), 'taken' => $row->isTaken, 'problem' => $row->problem], $table->rows),
-            'columns' => array_keys($table->columns),
-        ]);
+        return new JsonResponse(['chart' => $table->chart('' === $name ? 'Pasted device' : $name), ...ReadTableView::of($table)]);
+    }
+
+    /** @return array<int, Holds> what somebody says that columns hold */
+    private function chosen(Body $body): array
+    {
+        $chosen = [];
+        foreach ($body->listOrNone('columns', self::MOST_COLUMNS) as $column) {
+            $chosen[$column->number('index', 0, self::MOST_COLUMNS - 1)] = Holds::tryFrom($column->text('holds', 60)) ?? throw Problem::unprocessable('a column holds one of '.implode(', ', array_column(Holds::cases(), 'value')));
+        }
+
+        return $chosen;
     }
 }

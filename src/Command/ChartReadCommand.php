@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use App\Documents\Zip;
+use App\Rig\ReadTableView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -14,6 +16,10 @@ use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Table\ChartTables;
+use ZigzagPost\Core\Rig\Table\Group;
+use ZigzagPost\Core\Rig\Table\ReadRow;
+use ZigzagPost\Core\Rig\Table\ReadTable;
 use ZigzagPost\Core\Rig\Table\TableReader;
 
 #[AsCommand('chart:read', 'Makes a chart of a table of parameters, or of a MIDI name document')]
@@ -23,7 +29,7 @@ final class ChartReadCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('table', InputArgument::REQUIRED, 'the table, as text or CSV, or a .midnam; - for standard input');
+        $this->addArgument('table', InputArgument::REQUIRED, 'the table, as text or CSV, a .midnam, or a .zip of all tables of a chart; - for standard input');
         $this->addOption('name', null, InputOption::VALUE_REQUIRED, 'what the device is called');
         $this->addOption('json', null, InputOption::VALUE_NONE, 'print what became of each row as well');
     }
@@ -37,7 +43,11 @@ final class ChartReadCommand extends Command
         }
         $name = Text::orNull($input->getOption('name'));
         try {
-            if (str_ends_with(strtolower($file), '.midnam')) {
+            if (str_ends_with(strtolower($file), '.zip')) {
+                $chart = ChartTables::read(Zip::read($file, self::MAX_BYTES));
+                $rows = [];
+                $isWhole = true;
+            } elseif (str_ends_with(strtolower($file), '.midnam')) {
                 $chart = NameDocument::read($text);
                 $rows = [];
                 $isWhole = true;
@@ -45,9 +55,9 @@ final class ChartReadCommand extends Command
                 $table = TableReader::read($text);
                 $chart = $table->chart($name ?? pathinfo($file, \PATHINFO_FILENAME));
                 $isWhole = $table->isWhole();
-                $rows = $table->rows;
-                foreach ($table->named() as $row) {
-                    fwrite(\STDERR, "{$file}: {$row->print()}\n");
+                $rows = ReadTableView::of($table);
+                foreach ([...$table->notes, ...$this->told($table)] as $line) {
+                    fwrite(\STDERR, "{$file}: {$line}\n");
                 }
                 if ([] === $table->parameters) {
                     throw CommandFailed::input("{$file}: no row of this can be read as a parameter; it takes a column of names and one of numbers");
@@ -57,8 +67,25 @@ final class ChartReadCommand extends Command
         } catch (BadData $bad) {
             throw CommandFailed::input("{$file}: {$bad->getMessage()}");
         }
-        $output->write(Json::encode(true === $input->getOption('json') ? ['chart' => $chart, 'rows' => array_map(static fn ($row): array => ['line' => $row->line, 'what' => $row->what, 'taken' => $row->isTaken, 'problem' => $row->problem], $rows)] : $chart), false, OutputInterface::OUTPUT_RAW);
+        $output->write(Json::encode(true === $input->getOption('json') ? ['chart' => $chart, ...$rows] : $chart), false, OutputInterface::OUTPUT_RAW);
 
         return $isWhole ? 0 : 1;
+    }
+
+    /** @return list<string> rows that were left out, then what was guessed, of the rows of which it was */
+    private function told(ReadTable $table): array
+    {
+        $guessed = [];
+        foreach ($table->of(Group::LookAtIt) as $row) {
+            foreach ($row->why as $why) {
+                $guessed[$why][] = $row->line;
+            }
+        }
+        $told = array_map(static fn (ReadRow $row): string => $row->print(), $table->of(Group::NotTaken));
+        foreach ($guessed as $why => $lines) {
+            $told[] = (1 === \count($lines) ? 'line ' : 'lines ').implode(', ', \array_slice($lines, 0, 12)).(\count($lines) > 12 ? ' …' : '').": look at it: {$why}";
+        }
+
+        return $told;
     }
 }

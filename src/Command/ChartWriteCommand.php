@@ -15,7 +15,7 @@ use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Rig\Table\CsvTables;
+use ZigzagPost\Core\Rig\Table\ChartTables;
 
 #[AsCommand('chart:write', 'Writes a chart as CSV or as a MIDI name document')]
 final class ChartWriteCommand extends Command
@@ -43,7 +43,7 @@ final class ChartWriteCommand extends Command
                 fwrite(\STDERR, "{$file}: a name document does not hold {$what}\n");
             }
         } elseif ('csv' === $as) {
-            $tables = CsvTables::of($chart);
+            $tables = ChartTables::of($chart);
             $text = null !== $out && str_ends_with(strtolower($out), '.zip') ? Zip::of($tables) : $tables['parameters.csv'] ?? throw CommandFailed::input("{$file}: this chart has no parameters; write all of its tables with --out NAME.zip");
         } else {
             throw CommandFailed::input('chart write: say --as csv or --as midnam');

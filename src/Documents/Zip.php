@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
-/** Files as one zip. */
+use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Problem;
+
+/** Files as one zip, and back. */
 final class Zip
 {
     /** @param array<string, string> $files by name */
@@ -23,5 +26,31 @@ final class Zip
         } finally {
             @unlink($path);
         }
+    }
+
+    /**
+     * @return array<string, string> files by name
+     *
+     * @throws BadData
+     */
+    public static function read(string $path, int $maxBytes): array
+    {
+        $zip = new \ZipArchive();
+        if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
+            throw new BadData([new Problem('', 'this is no zip')]);
+        }
+        $files = [];
+        for ($index = 0; $index < min($zip->numFiles, 64); ++$index) {
+            $stat = $zip->statIndex($index);
+            $maxBytes -= $stat['size'] ?? $maxBytes + 1;
+            $text = $maxBytes < 0 ? false : $zip->getFromIndex($index, (int) ($stat['size'] ?? 0));
+            if (false === $text || false === $stat) {
+                throw new BadData([new Problem('', 'what is in this zip is too large, or damaged')]);
+            }
+            $files[(string) $stat['name']] = $text;
+        }
+        $zip->close();
+
+        return $files;
     }
 }

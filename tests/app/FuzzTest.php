@@ -10,7 +10,7 @@ use Symfony\Component\Process\Process;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Rig\Table\CsvTables;
+use ZigzagPost\Core\Rig\Table\ChartTables;
 use ZigzagPost\Tests\Core\Cases;
 
 /** Whatever is made of a good file by changing it here and there is taken, or refused in words; it is never a failure. ZIGZAG_CASES says how many changes. */
@@ -96,7 +96,7 @@ final class FuzzTest extends ApiTestCase
             'everything.zip' => (string) file_get_contents("{$root}/tests/fixtures/2026-11-29/everything.zip"),
             'a.tape' => (string) file_get_contents("{$root}/demo/rehearsal.tape"),
             'a.chart.json' => Json::write($chart),
-            'chart.csv' => implode("\n", CsvTables::of($chart)),
+            'chart.csv' => implode("\n", ChartTables::of($chart)),
             'a.midnam' => NameDocument::write($chart)[0],
             default => self::converted("{$root}/demo/rehearsal.tape", $file),
         };

@@ -40,7 +40,7 @@ final class Rooms
         'Rig/Document' => ['Data', 'Rig/Chart'],
         'Rig/Setup' => ['Data', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
         'Rig/NameDocument' => ['Data', 'Rig/Chart'],
-        'Rig/Table' => ['Rig/Chart'],
+        'Rig/Table' => ['Midi', 'Data', 'Rig/Chart'],
         'Rig/Name' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Fit' => ['Midi'],
         'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],

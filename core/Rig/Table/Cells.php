@@ -13,7 +13,7 @@ final class Cells
     /** @return list<Row> without empty ones */
     public static function of(string $text): array
     {
-        $text = str_replace(["\u{FEFF}", "\r\n", "\r", "\u{00A0}"], ['', "\n", "\n", ' '], mb_scrub($text));
+        $text = str_replace(["\u{FEFF}", "\r\n", "\r", "\u{00A0}"], ['', "\n", "\n", ' '], $text);
         $text = self::bounded($text);
         $delimiter = self::delimiter($text);
         $rows = '  ' === $delimiter || ',' === $delimiter ? self::sentences($text, '  ' === $delimiter) : [];

@@ -4,76 +4,62 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Table;
 
-/** Which column of a table holds what, found by its headings or, without any, by what stands in it. */
+/** Which column of a table holds what, found by its headings or, without any, by what stands in it. What a person says counts first. */
 final readonly class Columns
 {
-    /** What each column can be called, in small letters without signs. */
-    private const WORDS = [
-        'nrpn msb' => ['nrpn msb', 'nrpn high', 'cc 99', 'cc99'],
-        'nrpn lsb' => ['nrpn lsb', 'nrpn low', 'cc 98', 'cc98'],
-        'msb' => ['msb', 'cc msb', 'coarse', 'high byte'],
-        'lsb' => ['lsb', 'cc lsb', 'fine', 'low byte'],
-        'nrpn' => ['nrpn', 'nrpn number', 'nrpn no'],
-        'cc' => ['cc', 'cc number', 'cc no', 'cc num', 'midi cc', 'control change', 'controller', 'controller number', 'controller no', 'ctrl', 'ctl', 'number', 'no', 'num', 'nr', 'control number', 'cc nr', 'midi', 'message', 'midi message', 'kind number', 'cc decimal', 'dec', 'cc dec'],
-        'name' => ['name', 'parameter', 'parameter name', 'function', 'control', 'title', 'label', 'effect', 'description', 'item', 'what', 'controls', 'param', 'assignment', 'target'],
-        'low' => ['min', 'minimum', 'from', 'low', 'lowest', 'range from', 'range min', 'range low', 'value min', 'value from', 'values from', 'values min', 'min value'],
-        'high' => ['max', 'maximum', 'to', 'high', 'highest', 'range to', 'range max', 'range high', 'value max', 'value to', 'values to', 'values max', 'max value'],
-        'range' => ['range', 'values', 'value', 'value range', 'data', 'data range', 'min max', 'possible values', 'cc range', 'cc value', 'cc values'],
-        'rest' => ['default', 'init', 'initial', 'rest', 'default value', 'factory', 'preset'],
-        'unit' => ['unit', 'units'],
-        'family' => ['group', 'section', 'category', 'block', 'page', 'family', 'module', 'part'],
-        'note' => ['notes', 'note', 'comment', 'comments', 'remarks', 'remark', 'info'],
-        'kind' => ['type', 'kind', 'message type'],
-    ];
-
     /**
-     * @param array<string, int> $at column by what it holds
-     * @param array<int, string> $strange headings that nobody knows, by column
+     * @param list<ReadColumn> $all
+     * @param int $firstRow below the headings
+     * @param list<string> $doubts of all rows: what was guessed of the columns
      */
-    private function __construct(public array $at, public int $firstRow, public array $strange = [])
+    private function __construct(public array $all, public int $firstRow, public array $doubts)
     {
     }
 
-    /** @param list<Row> $rows */
-    public static function find(array $rows): self
+    /**
+     * @param list<Row> $rows
+     * @param array<int, Holds> $chosen by column
+     */
+    public static function find(array $rows, array $chosen = []): self
     {
-        $best = [];
-        $first = 0;
-        foreach (\array_slice($rows, 0, 15) as $index => $row) {
-            $above = $rows[$index - 1] ?? null;
-            foreach ([self::named($row->cells, []), null === $above ? [] : self::named($row->cells, self::spread($above->cells))] as $columns) {
-                if (\count($columns) > \count($best) && isset($columns['name'])) {
-                    [$best, $first] = [$columns, $index + 1];
-                }
+        [$headed, $firstRow] = self::headed($rows);
+        $below = \array_slice($rows, $firstRow);
+        $contents = Contents::of($below);
+        $headings = $firstRow > 0 ? $rows[$firstRow - 1]->cells : [];
+        [$found, $doubts] = [] === $headed ? $contents->guessed() : $contents->settled($headed, $headings);
+        foreach ($chosen as $column => $holds) {
+            $doubts = []; // somebody has looked at them
+            $found = array_filter($found, static fn (Holds $other): bool => $other !== $holds || Holds::Nothing === $holds);
+            $found[$column] = $holds;
+        }
+        $all = [];
+        for ($column = 0; $column < max([\count($headings), $contents->width(), ...array_map(static fn (int $column): int => $column + 1, array_keys($chosen))]); ++$column) {
+            $all[] = new ReadColumn($column, $headings[$column] ?? '', $found[$column] ?? Holds::Nothing);
+        }
+
+        return new self($all, $firstRow, $doubts);
+    }
+
+    public function of(Holds $holds): ?int
+    {
+        foreach ($this->all as $column) {
+            if ($column->holds === $holds) {
+                return $column->index;
             }
         }
-        if (\count($best) >= 2 || (isset($best['name']) && [] === self::guessed($rows))) {
-            return self::headed($best, $first, $rows);
-        }
 
-        return new self(self::guessed($rows), 0);
+        return null;
     }
 
-    /**
-     * By headings; a strange one may stand over what are ranges all the same.
-     *
-     * @param array<string, int> $at
-     * @param list<Row> $rows
-     */
-    private static function headed(array $at, int $firstRow, array $rows): self
+    public function count(): int
     {
-        $strange = array_diff_key($rows[$firstRow - 1]->filled(), array_flip($at));
-        $guessed = self::guessed(array_map(static fn (Row $row): Row => new Row($row->line, array_map(static fn (int $column): string => isset($strange[$column]) ? $row->cell($column) : '', array_keys($row->cells))), \array_slice($rows, $firstRow)));
-        if (isset($guessed['range']) && !isset($at['range']) && !isset($at['low'])) {
-            $at['range'] = $guessed['range'];
-        }
-
-        return new self($at, $firstRow, array_diff_key($strange, array_flip($at)));
+        return \count(array_filter($this->all, static fn (ReadColumn $column): bool => Holds::Nothing !== $column->holds));
     }
 
-    public function has(string $what): bool
+    /** @return list<ReadColumn> headings that nobody knows, over something */
+    public function strange(): array
     {
-        return isset($this->at[$what]);
+        return array_values(array_filter($this->all, static fn (ReadColumn $column): bool => Holds::Nothing === $column->holds && '' !== $column->heading));
     }
 
     /** Whether a row only says once more what the columns are. */
@@ -81,47 +67,60 @@ final readonly class Columns
     {
         $named = self::named($row->cells, []);
 
-        return \count($named) >= 2 && isset($named['name']) && \count($named) === \count($row->filled());
+        return \count($named) >= 2 && \in_array(Holds::Name, $named, true) && \count($named) === \count($row->filled());
+    }
+
+    /**
+     * The row of headings is the one, among the first, that says most.
+     *
+     * @param list<Row> $rows
+     *
+     * @return array{array<int, Holds>, int} what columns hold, and the first row below
+     */
+    private static function headed(array $rows): array
+    {
+        $best = [];
+        $first = 0;
+        foreach (\array_slice($rows, 0, 15) as $index => $row) {
+            $above = $rows[$index - 1] ?? null;
+            foreach ([self::named($row->cells, []), null === $above ? [] : self::named($row->cells, self::spread($above->cells))] as $columns) {
+                if (\count($columns) > \count($best) && \in_array(Holds::Name, $columns, true)) {
+                    [$best, $first] = [$columns, $index + 1];
+                }
+            }
+        }
+        $hasNumber = [] !== array_filter($first > 0 ? $rows[$first - 1]->cells : [], Headings::isSomeNumber(...));
+        $isEnough = \count($best) >= 2 || ([] !== $best && ($hasNumber || [] === Contents::of($rows)->guessed()[0]));
+
+        return $isEnough ? [$best, $first] : [[], 0];
     }
 
     /**
      * @param list<string> $cells
      * @param array<int, string> $above headings that stand over several columns
      *
-     * @return array<string, int>
+     * @return array<int, Holds>
      */
     private static function named(array $cells, array $above): array
     {
         $columns = [];
         foreach ($cells as $column => $cell) {
-            $own = self::words($cell);
-            $over = self::words($above[$column] ?? '');
-            foreach (array_unique(array_filter([trim("{$over} {$own}"), $own, '' === $own ? $over : ''])) as $words) {
-                $what = self::meaning($words);
-                if (null !== $what && !isset($columns[$what])) {
-                    $columns[$what] = $column;
+            $over = $above[$column] ?? '';
+            foreach (array_unique(array_filter([trim("{$over} {$cell}"), $cell, '' === $cell ? $over : ''])) as $words) {
+                $holds = Headings::meaning($words);
+                if (null !== $holds && !\in_array($holds, $columns, true)) {
+                    $columns[$column] = $holds;
                     break;
                 }
             }
         }
-        foreach ([['nrpn msb', 'nrpn lsb'], ['msb', 'lsb']] as [$high, $low]) {
-            if (isset($columns[$high]) !== isset($columns[$low])) {
-                unset($columns[$high], $columns[$low]);
+        foreach ([[Holds::NrpnHigh, Holds::NrpnLow], [Holds::High, Holds::Low]] as [$high, $low]) {
+            if (\in_array($high, $columns, true) !== \in_array($low, $columns, true)) {
+                $columns = array_filter($columns, static fn (Holds $holds): bool => $holds !== $high && $holds !== $low);
             }
         }
 
         return $columns;
-    }
-
-    private static function meaning(string $words): ?string
-    {
-        foreach (self::WORDS as $what => $known) {
-            if (\in_array($words, $known, true)) {
-                return $what;
-            }
-        }
-
-        return null;
     }
 
     /**
@@ -140,37 +139,5 @@ final readonly class Columns
         }
 
         return $cells;
-    }
-
-    private static function words(string $heading): string
-    {
-        return trim((string) preg_replace(['/\(.*?\)/', '/[^a-z0-9 ]+/', '/\s+/'], ['', ' ', ' '], mb_strtolower($heading)));
-    }
-
-    /**
-     * @param list<Row> $rows
-     *
-     * @return array<string, int>
-     */
-    private static function guessed(array $rows): array
-    {
-        $numbers = $texts = $ranges = [];
-        foreach ($rows as $row) {
-            foreach ($row->filled() as $column => $cell) {
-                if (null !== Numbers::of($cell)) {
-                    $numbers[$column] = ($numbers[$column] ?? 0) + 1;
-                } elseif (null !== ValueRange::of($cell)) {
-                    $ranges[$column] = ($ranges[$column] ?? 0) + 1;
-                } elseif (1 === preg_match('/\pL{2}/u', $cell)) {
-                    $texts[$column] = ($texts[$column] ?? 0) + 1;
-                }
-            }
-        }
-        $most = static fn (array $counts): ?int => [] === $counts ? null : (int) array_search(max($counts), $counts, true);
-        $name = $most($texts);
-        $number = $most($numbers);
-        $range = $most($ranges);
-
-        return array_filter(['name' => $name, 'cc' => $number === $name ? null : $number, 'range' => $range === $name || $range === $number ? null : $range], static fn (?int $column): bool => null !== $column);
     }
 }

@@ -9,22 +9,29 @@ final readonly class ReadTable
 {
     /**
      * @param list<array<string, mixed>> $parameters as JSON of a chart has them
-     * @param list<RowReport> $rows every row but headings and empty ones
-     * @param array<string, int> $columns from 0, by what they hold
+     * @param list<ReadRow> $rows every row but headings and empty ones
+     * @param list<ReadColumn> $columns
+     * @param list<string> $notes what is to be known of the table as a whole
      */
-    public function __construct(public array $parameters, public array $rows, public array $columns)
+    public function __construct(public array $parameters, public array $rows, public array $columns, public array $notes = [])
     {
     }
 
-    /** @return list<RowReport> rows that were left out, or of which something has to be said */
+    /** @return list<ReadRow> rows of one group */
+    public function of(Group $group): array
+    {
+        return array_values(array_filter($this->rows, static fn (ReadRow $row): bool => $group === $row->group));
+    }
+
+    /** @return list<ReadRow> rows that were left out, or of which something has to be said */
     public function named(): array
     {
-        return array_values(array_filter($this->rows, static fn (RowReport $row): bool => null !== $row->problem));
+        return array_values(array_filter($this->rows, static fn (ReadRow $row): bool => Group::Taken !== $row->group));
     }
 
     public function isWhole(): bool
     {
-        return [] === array_filter($this->rows, static fn (RowReport $row): bool => !$row->isTaken);
+        return [] === $this->of(Group::NotTaken);
     }
 
     /**

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Rig\Table;
 /**
  * Reads a table of parameters as people have it: pasted from a spreadsheet, a text, or a file.
  *
- * Every row is either taken or named with what is wrong; a bad row spoils no other.
+ * Every row is taken, taken with something to look at because it was guessed, or named with what is wrong; a bad row spoils no other.
  */
 final class TableReader
 {
@@ -20,27 +20,35 @@ final class TableReader
     private array $numbers = [];
     /** @var list<array<string, mixed>> */
     private array $parameters = [];
-    /** @var list<RowReport> */
+    /** @var list<ReadRow> */
     private array $rows = [];
+    /** @var list<string> what was guessed of the row at hand */
+    private array $doubts = [];
 
     private function __construct(private readonly Columns $columns)
     {
     }
 
-    public static function read(string $text): ReadTable
+    /**
+     * @param string $bytes in UTF-8, UTF-16 or Windows-1252
+     * @param array<int, Holds> $chosen what columns hold, as somebody says, from 0
+     */
+    public static function read(string $bytes, array $chosen = []): ReadTable
     {
-        $rows = Cells::of($text);
-        $columns = Columns::find($rows);
+        $encoding = Encoding::of($bytes);
+        $rows = Cells::of($encoding->text);
+        $columns = Columns::find($rows, $chosen);
         $reader = new self($columns);
-        foreach ($columns->strange as $heading) {
-            $reader->rows[] = new RowReport($rows[$columns->firstRow - 1]->line, $heading, false, 'is a column that nobody knows; what stands in it is left out');
+        $notes = null === $encoding->guessed ? [] : ["it was read as {$encoding->guessed}; look at names with accents"];
+        foreach ($columns->strange() as $column) {
+            $notes[] = "what stands below \"{$column->heading}\" is left out";
         }
         foreach (\array_slice($rows, $columns->firstRow) as $row) {
             $reader->row($row);
         }
         $reader->endFamily();
 
-        return new ReadTable($reader->parameters, $reader->rows, $columns->at);
+        return new ReadTable($reader->parameters, $reader->rows, $columns->all, $notes);
     }
 
     private function row(Row $row): void
@@ -54,7 +62,7 @@ final class TableReader
         if (1 === preg_match($isAlone ? '~^(#|//|\*|notes?\b|;)~i' : '~^(#\s|//|;)~', $first)) {
             return;
         }
-        if ($isAlone && 1 < \count($this->columns->at) && null === Numbers::of($first)) {
+        if ($isAlone && 1 < $this->columns->count() && null === MessageCell::of($first)->message) {
             $this->endFamily();
             $this->family = rtrim($first, ':');
             $this->unused = $row;
@@ -62,157 +70,254 @@ final class TableReader
             return;
         }
         $this->unused = null;
-        $name = $row->cell($this->columns->at['name'] ?? null);
+        $name = $this->cell($row, Holds::Name);
         if ('' === $name) {
-            $this->rows[] = new RowReport($row->line, $first, false, 'has no name');
+            $this->leaveOut($row, $first, 'has no name');
 
             return;
         }
+        $this->doubts = $this->columns->doubts;
         $parameter = $this->parameter($row, $name);
         if (\is_string($parameter)) {
-            $this->rows[] = new RowReport($row->line, $name, false, $parameter);
+            $this->leaveOut($row, $name, $parameter);
 
             return;
         }
         $title = \is_string($parameter['name'] ?? null) ? $parameter['name'] : $name;
         if (isset($this->seen[mb_strtolower($title)])) {
-            $this->rows[] = new RowReport($row->line, $name, false, "is there already in line {$this->seen[mb_strtolower($title)]}; give one of them another name");
+            $this->leaveOut($row, $name, "is there already in line {$this->seen[mb_strtolower($title)]}; give one of them another name");
 
             return;
         }
         $this->seen[mb_strtolower($title)] = $row->line;
-        $said = $parameter['said'] ?? null;
-        unset($parameter['said']);
         $message = serialize($parameter['message'] ?? null);
         if (isset($parameter['message']) && isset($this->numbers[$message])) {
-            $said ??= "has the number of line {$this->numbers[$message]} as well";
+            $this->doubts[] = "has the number of line {$this->numbers[$message]} as well";
         }
         $this->numbers[$message] ??= $row->line;
         $this->parameters[] = $parameter;
-        $this->rows[] = new RowReport($row->line, $name, true, \is_string($said) ? $said : null);
+        $this->rows[] = new ReadRow($row->line, $name, [] === $this->doubts ? Group::Taken : Group::LookAtIt, array_values(array_unique($this->doubts)), $row->cells, \count($this->parameters) - 1);
+    }
+
+    private function leaveOut(Row $row, string $what, string $why): void
+    {
+        $this->rows[] = new ReadRow($row->line, $what, Group::NotTaken, [$why], $row->cells);
     }
 
     /** A heading with no row under it may have been meant as one. */
     private function endFamily(): void
     {
         if (null !== $this->unused) {
-            $this->rows[] = new RowReport($this->unused->line, (string) $this->family, false, 'has a name only, and was taken for a heading');
+            $this->leaveOut($this->unused, (string) $this->family, 'has a name only, and was taken for a heading');
         }
+    }
+
+    private function cell(Row $row, Holds $holds): string
+    {
+        return $row->cell($this->columns->of($holds));
     }
 
     /** @return array<string, mixed>|string the parameter, or what is wrong */
     private function parameter(Row $row, string $name): array|string
     {
-        $family = $row->cell($this->columns->at['family'] ?? null) ?: $this->family;
+        $family = $this->cell($row, Holds::Family) ?: $this->family;
         $title = mb_substr(isset($this->seen[mb_strtolower($name)]) && null !== $family ? "{$family} {$name}" : $name, 0, 200);
         $message = $this->message($row);
         if (\is_string($message)) {
             return $message;
         }
         $whole = self::whole($message['kind'] ?? 'cc');
-        $range = $this->range($row, $whole);
-        if (\is_string($range)) {
-            return $range;
+        $values = $this->values($row);
+        if (\is_string($values)) {
+            return $values;
         }
-        $raw = $range->raw ?? $whole;
+        $raw = $values->raw ?? $whole;
         if ($raw[1] > $whole[1]) {
             return "goes up to {$raw[1]}; ".($message['kind'] ?? 'cc')." has values to {$whole[1]}";
         }
-        $isByHand = null === $message;
-        $said = [] === $message ? 'has no number; it is taken without one' : null;
-        $parameter = ['name' => $title, 'reach' => $isByHand ? 'hand' : 'midi', 'raw' => $raw];
+        $parameter = ['name' => $title, 'reach' => null === $message ? 'hand' : 'midi', 'raw' => $raw];
+        if ([] === $message) {
+            $this->doubts[] = 'has no number; it is taken without one';
+        } elseif (null !== $message && null === $values?->raw && !\in_array($message['kind'], ['program', 'note', 'sysex'], true)) {
+            $this->doubts[] = null === $values?->shown ? "no values are given; {$raw[0]} to {$raw[1]} is assumed" : "what is sent for these values is not said; {$raw[0]} to {$raw[1]} is assumed";
+        }
         if (null !== $family) {
             $parameter['family'] = mb_substr($family, 0, 200);
         }
         if (null !== $message && [] !== $message) {
             $parameter['message'] = $message;
         }
-        if (null !== $range?->named) {
-            $parameter['named'] = $range->named;
-        }
-        if (null !== $range?->shown) {
-            $parameter['shown'] = [[$raw[0], $range->shown[0]], [$raw[1], $range->shown[1]]];
-            $parameter['between'] = 'linear';
-        }
-        $unit = $range->unit ?? $row->cell($this->columns->at['unit'] ?? null);
-        if ('' !== $unit) {
-            $parameter['unit'] = mb_substr($unit, 0, 30);
-        }
-        $rest = $row->cell($this->columns->at['rest'] ?? null);
-        if (1 === preg_match('/^\d{1,5}$/', $rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1]) {
-            $parameter['rest'] = (int) $rest;
-        } elseif ('' !== $rest && !Numbers::isNone($rest)) {
-            $value = array_values(array_filter($range->named ?? [], static fn (array $named): bool => mb_strtolower($named['name']) === mb_strtolower($rest)));
-            $said ??= [] === $value ? "the default \"{$rest}\" is none of its values; it is taken without one" : null;
-            if ([] !== $value) {
-                $parameter['rest'] = $value[0]['send'];
-            }
-        }
-        $note = $row->cell($this->columns->at['note'] ?? null);
-        if ('' !== $note) {
-            $parameter['note'] = mb_substr($note, 0, 500);
+        $parameter += $this->meaning($row, $values, $raw);
+        $remark = $this->cell($row, Holds::Remark);
+        if ('' !== $remark) {
+            $parameter['note'] = mb_substr($remark, 0, 500);
         }
 
-        return [...$parameter, ...(null === $said ? [] : ['said' => $said])];
+        return $parameter;
     }
 
-    /** @return array{kind: string, number?: int}|array{}|string|null nothing where it is not known, null where there is none, or what is wrong */
+    /**
+     * What values mean, and where it stands by itself.
+     *
+     * @param array{int, int} $raw
+     *
+     * @return array<string, mixed>
+     */
+    private function meaning(Row $row, ?ValueCell $values, array $raw): array
+    {
+        array_push($this->doubts, ...$values->doubts ?? []);
+        $meaning = [];
+        if (null !== $values?->named) {
+            $meaning['named'] = $values->named;
+        }
+        if (null !== $values?->centre) {
+            $meaning['centre'] = $values->centre;
+        }
+        if (null !== $values?->shown) {
+            $meaning['shown'] = [[$raw[0], $values->shown[0]], [$raw[1], $values->shown[1]]];
+            $meaning['between'] = 'linear';
+        }
+        $unit = $values->unit ?? $this->cell($row, Holds::Unit);
+        if ('' !== $unit && !MessageCell::isNone($unit)) {
+            $meaning['unit'] = mb_substr($unit, 0, 30);
+        }
+        $rest = null !== $values?->rest ? (string) $values->rest : $this->cell($row, Holds::Rest);
+        if (1 === preg_match('/^\d{1,5}$/', $rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1]) {
+            $meaning['rest'] = (int) $rest;
+        } elseif ('' !== $rest && !MessageCell::isNone($rest)) {
+            $value = array_values(array_filter($values->named ?? [], static fn (array $named): bool => mb_strtolower($named['name']) === mb_strtolower($rest)));
+            if ([] === $value) {
+                $this->doubts[] = "the default \"{$rest}\" is none of its values; it is taken without one";
+            } else {
+                $meaning['rest'] = $value[0]['send'];
+            }
+        }
+
+        return $meaning;
+    }
+
+    /** @return array{kind: string, number?: int, channel?: int}|array{}|string|null nothing where it is not known, null where there is none, or what is wrong */
     private function message(Row $row): array|string|null
     {
-        $at = $this->columns->at;
-        [$msb, $lsb] = [$row->cell($at['nrpn msb'] ?? null), $row->cell($at['nrpn lsb'] ?? null)];
-        $cc = $row->cell($at['cc'] ?? null);
-        $nrpn = $row->cell($at['nrpn'] ?? null);
-        $kind = $row->cell($at['kind'] ?? null);
-        [$coarse, $fine] = [$row->cell($at['msb'] ?? null), $row->cell($at['lsb'] ?? null)];
-        $isPair = ctype_digit($coarse) && ctype_digit($fine) && (int) $coarse < 32 && (int) $fine === (int) $coarse + 32;
-        if ($isPair && !str_contains(mb_strtolower($kind), 'nrpn')) {
-            return ['kind' => 'cc14', 'number' => (int) $coarse];
+        $kind = $this->kind($row);
+        $message = $this->halves($row, $kind) ?? $this->numbered($row, $kind);
+        if (\is_array($message) && 'cc' === ($message['kind'] ?? '') && ($message['number'] ?? 0) >= 120) {
+            return "{$message['number']} is a channel mode message, not a controller";
         }
-        [$msb, $lsb] = '' === $msb.$lsb ? [$coarse, $fine] : [$msb, $lsb];
-        $cell = '' !== $cc && !Numbers::isNone($cc) ? $cc : $nrpn;
-        if (('' === $cell || Numbers::isNone($cell)) && ctype_digit($msb) && ctype_digit($lsb)) {
-            return (int) $msb > 127 || (int) $lsb > 127 ? "NRPN {$msb}:{$lsb} is no number; both halves lie between 0 and 127" : ['kind' => 'nrpn', 'number' => (int) $msb << 7 | (int) $lsb];
+        if (\is_array($message) && 'program' === ($message['kind'] ?? '') && isset($message['number'])) {
+            return "is program {$message['number']}, and no parameter; names of programs go into the table of programs";
         }
-        if ('' === $cell) {
-            $byKind = '' === $kind ? null : Numbers::of($kind);
-
-            return null !== $byKind && !isset($byKind['number']) ? $byKind : (Numbers::isNone($cc) ? null : []);
+        if (\is_array($message) && 'note' === ($message['kind'] ?? '') && isset($message['number'])) {
+            if (null === $kind && null !== $this->columns->of(Holds::Key)) {
+                return "is key {$message['number']}, and no parameter; names of keys go into the table of keys";
+            }
+            $this->doubts[] = 'is moved by a key';
         }
-        if (Numbers::isNone($cell)) {
-            return null;
+        if (\is_array($message) && 'sysex' === ($message['kind'] ?? '')) {
+            return 'is moved by system exclusive; write the whole message, from F0 to F7, into the chart';
         }
-        $usual = $cell === $cc ? (str_contains(mb_strtolower($kind), 'nrpn') ? 'nrpn' : 'cc') : 'nrpn';
-        $message = Numbers::of($cell, $usual);
-        if (null === $message) {
-            return 1 === preg_match('/^\d+\s*[-–.]+\s*\d+$/', $cell) ? "\"{$cell}\" is several numbers; write a row for each" : "\"{$cell}\" is no number of a controller (0 to 119) or a parameter";
-        }
-        if ('cc' === $message['kind'] && ($message['number'] ?? 0) >= 120) {
-            return "{$cell} is a channel mode message, not a controller";
+        $channel = $this->cell($row, Holds::Channel);
+        if (\is_array($message) && [] !== $message && '' !== $channel && !MessageCell::isNone($channel)) {
+            if (1 === preg_match('/^(?:ch\.?\s*)?(\d{1,2})$/i', $channel, $match) && (int) $match[1] >= 1 && (int) $match[1] <= 16) {
+                $message['channel'] = (int) $match[1];
+            } elseif (1 !== preg_match('/^(any|all|global|basic|base|omni|own|n|1 ?[-–.]+ ?16)$/i', $channel)) {
+                $this->doubts[] = "the channel \"{$channel}\" was left out";
+            }
         }
 
         return $message;
     }
 
-    /** @param array{int, int} $whole */
-    private function range(Row $row, array $whole): ValueRange|string|null
+    /** The kind that stands in a column of its own; null where none does. */
+    private function kind(Row $row): ?string
     {
-        $at = $this->columns->at;
-        $unit = $row->cell($at['unit'] ?? null);
-        [$low, $high] = [$row->cell($at['low'] ?? null), $row->cell($at['high'] ?? null)];
-        if ('' !== $low && '' !== $high) {
-            return ValueRange::ofEnds($low, $high, $unit) ?? "\"{$low}\" to \"{$high}\" is no range";
+        $cell = $this->cell($row, Holds::Kind);
+        $kind = MessageCell::kind($cell);
+        if ('' !== $cell && null === $kind && !MessageCell::isNone($cell) && null === MessageCell::of($cell)->message && 1 !== preg_match('/^(switch|toggle|fader|knob|button|pedal|continuous|slider|momentary|absolute|variable|encoder|dial|schalter|regler)$/i', $cell)) {
+            $this->doubts[] = "\"{$cell}\" is no kind of message that is known; a controller is assumed";
+        }
+
+        return $kind;
+    }
+
+    /** @return array{kind: string, number: int}|string|null a number in two halves; null where there are none */
+    private function halves(Row $row, ?string $kind): array|string|null
+    {
+        foreach ([[Holds::NrpnHigh, Holds::NrpnLow], [Holds::High, Holds::Low]] as [$upper, $lower]) {
+            [$high, $low] = [$this->cell($row, $upper), $this->cell($row, $lower)];
+            if ('' === $high.$low || (MessageCell::isNone($high) && MessageCell::isNone($low))) {
+                continue;
+            }
+            $values = array_map(static fn (string $half): ?int => 1 === preg_match('/^(?:cc\s*)?#?\s*(\d{1,3})$/i', $half, $match) ? (int) $match[1] : (1 === preg_match('/^(?:0x|\$)?([0-9a-f]{1,2})h?$/i', $half, $match) && !ctype_digit($half) ? (int) hexdec($match[1]) : null), [$high, $low]);
+            if (null === $values[0] || null === $values[1]) {
+                return "\"{$high}\" and \"{$low}\" are no two halves of a number";
+            }
+            if (Holds::High === $upper && \in_array($kind, [null, 'cc', 'cc14'], true) && $values[0] < 32 && $values[0] + 32 === $values[1]) {
+                return ['kind' => 'cc14', 'number' => $values[0]];
+            }
+            if ($values[0] > 127 || $values[1] > 127) {
+                return "NRPN {$high}:{$low} is no number; both halves lie between 0 and 127";
+            }
+            if (Holds::High === $upper && null === $kind) {
+                $this->doubts[] = "{$high} and {$low} were taken for the halves of an NRPN";
+            }
+
+            return ['kind' => 'rpn' === $kind ? 'rpn' : 'nrpn', 'number' => $values[0] << 7 | $values[1]];
+        }
+
+        return null;
+    }
+
+    /** @return array{kind: string, number?: int, channel?: int}|array{}|string|null as {@see message()} */
+    private function numbered(Row $row, ?string $kind): array|string|null
+    {
+        $isNone = false;
+        foreach ([[Holds::Controller, 'cc', false], [Holds::ControllerHex, 'cc', true], [Holds::Nrpn, 'nrpn', false], [Holds::Key, 'note', false], [Holds::Program, 'program', false]] as [$holds, $usual, $isHex]) {
+            $cell = $this->cell($row, $holds);
+            if ('' === $cell) {
+                continue;
+            }
+            if (MessageCell::isNone($cell)) {
+                $isNone = true;
+                continue;
+            }
+            $read = MessageCell::of($cell, 'cc' === $usual ? ($kind ?? 'cc') : $usual, $isHex);
+            if (null === $read->message) {
+                return $read->problem ?? 'has no number';
+            }
+            array_push($this->doubts, ...$read->doubts);
+
+            return $read->message;
+        }
+        if ($isNone) {
+            return null;
+        }
+        if (null !== $kind) {
+            return \in_array($kind, ['bend', 'pressure', 'program', 'sysex'], true) ? ['kind' => $kind] : [];
+        }
+        $byKind = MessageCell::of($this->cell($row, Holds::Kind))->message;
+
+        return null !== $byKind ? $byKind : [];
+    }
+
+    private function values(Row $row): ValueCell|string|null
+    {
+        $unit = $this->cell($row, Holds::Unit);
+        [$low, $high] = [$this->cell($row, Holds::From), $this->cell($row, Holds::To)];
+        if ('' !== $low && '' !== $high && !MessageCell::isNone($low)) {
+            return ValueCell::ofEnds($low, $high, $unit) ?? "\"{$low}\" to \"{$high}\" is no range";
         }
         $one = $low.$high; // a list of names may stand in the first of two columns
-        if ('' !== $one && !Numbers::isNone($one)) {
-            return ValueRange::of($one) ?? "\"{$one}\" is one end of a range only; write the other as well";
+        if ('' !== $one && !MessageCell::isNone($one)) {
+            return ValueCell::of($one) ?? "\"{$one}\" is one end of a range only; write the other as well";
         }
-        $cell = $row->cell($at['range'] ?? null);
-        if ('' === $cell || Numbers::isNone($cell)) {
+        $isHex = null !== $this->columns->of(Holds::RangeHex);
+        $cell = $this->cell($row, Holds::Range).$this->cell($row, Holds::RangeHex);
+        if ('' === $cell || MessageCell::isNone($cell)) {
             return null;
         }
 
-        return ValueRange::of($cell) ?? "\"{$cell}\" is no range; write 0-127, off/on, or 0 = first, 1 = second";
+        return ValueCell::of($cell, $isHex) ?? "\"{$cell}\" is no range; write 0-127, off/on, or 0 = first, 1 = second";
     }
 
     /** @return array{int, int} */
