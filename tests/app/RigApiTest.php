@@ -316,7 +316,12 @@ final class RigApiTest extends ApiTestCase
         $read = $this->call('POST', '/api/charts/read', ['text' => self::TABLE, 'name' => 'Tide'], 200, 'ReadTable');
         self::assertIsArray($read['rows']);
         self::assertSame([2, 3, 4, 5], array_column($read['rows'], 'line'));
-        self::assertNotNull($this->at($read, 'rows.3.problem'), 'a row without a number is named');
+        self::assertSame('look at it', $this->at($read, 'rows.3.group'), 'a row without a number is named');
+        self::assertSame(['has no number; it is taken without one'], $this->at($read, 'rows.3.why'));
+        $chosen = $this->call('POST', '/api/charts/read', ['text' => "Name;Number\nMix;10\n", 'name' => 'Tide', 'columns' => [['index' => 1, 'holds' => 'controller, hexadecimal']]], 200, 'ReadTable');
+        self::assertSame(16, $this->at($chosen, 'chart.parameters.0.message.number'));
+        $this->call('POST', '/api/charts/read', ['text' => 'x', 'name' => 'Tide', 'columns' => [['index' => 1, 'holds' => 'salt']]], 422);
+        $this->call('POST', '/api/charts/read', ['text' => 'x', 'name' => 'Tide', 'columns' => [['index' => 60, 'holds' => 'name']]], 400);
         self::assertSame(22, $this->at($read, 'chart.parameters.1.message.number'));
 
         $book = $this->text($this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Tide', 'text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n"], 201), 'id');

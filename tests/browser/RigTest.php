@@ -106,7 +106,7 @@ final class RigTest extends PageTestCase
         $use($this->button('Paste a table'));
         $this->one('dialog input')->sendKeys($this->name);
         $this->one('[aria-label="The table"]')->sendKeys("Name;CC;Range\nMix;21;0-127\nFeedback;22;0-120\nFreeze;23;on/off\n");
-        $this->until(fn (): bool => str_contains($this->text('dialog'), 'Every row was understood'), 'the table is understood');
+        $this->until(fn (): bool => str_contains($this->text('dialog'), 'Taken (3)'), 'the table is understood');
         $use($this->button('Keep 3 parameters'));
         $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), "{$this->name}: 3 parameters"), 'the chart is open');
     }

@@ -3,6 +3,7 @@ import { benchCalls } from './bench';
 import type {
   Candidate,
   Laying,
+  ReadTableColumn,
   ReckonWhat,
   SwapMatch,
   SwitchChange,
@@ -190,8 +191,11 @@ export const api = {
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
     answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
-  readTable: (body: { text: string; name: string }) =>
-    answered(client.POST('/api/charts/read', { body, ...within(LONGEST_MS) })),
+  readTable: (body: {
+    text: string;
+    name: string;
+    columns?: { index: number; holds: ReadTableColumn['holds'] }[];
+  }) => answered(client.POST('/api/charts/read', { body, ...within(LONGEST_MS) })),
   check: (text: string, rig: string | null) =>
     answered(client.POST('/api/check', { body: withRig({ text }, rig), ...within(LONGEST_MS) })),
   format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),

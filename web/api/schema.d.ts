@@ -1614,14 +1614,26 @@ export interface components {
             chart: {
                 [key: string]: unknown;
             };
-            rows: {
-                line: number;
-                what: string;
-                taken: boolean;
-                problem: string | null;
-            }[];
-            columns: string[];
+            rows: components["schemas"]["ReadRow"][];
+            columns: components["schemas"]["ReadColumn"][];
+            notes: string[];
         };
+        ReadRow: {
+            line: number;
+            what: string;
+            /** @enum {string} */
+            group: "taken" | "look at it" | "not taken";
+            why: string[];
+            stood: string[];
+            parameter: number | null;
+        };
+        ReadColumn: {
+            index: number;
+            heading: string;
+            holds: components["schemas"]["Holds"];
+        };
+        /** @enum {string} */
+        Holds: "name" | "controller" | "controller, hexadecimal" | "NRPN" | "NRPN MSB" | "NRPN LSB" | "MSB" | "LSB" | "kind of message" | "key" | "program" | "channel" | "values" | "values, hexadecimal" | "lowest value" | "highest value" | "default" | "unit" | "group" | "remark" | "row number" | "left out";
         DocumentDraft: {
             kind: string;
             name: string;
@@ -3847,6 +3859,10 @@ export interface operations {
                 "application/json": {
                     text: string;
                     name: string;
+                    columns?: {
+                        index: number;
+                        holds: components["schemas"]["Holds"];
+                    }[];
                 };
             };
         };

@@ -1,40 +1,59 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from '../api/client';
-import type { Chart, ReadTable } from '../api/types';
+import type { Chart } from '../api/types';
 import { useDocumentWork } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
 import { useFocus } from '../ui/useFocus';
-import { Scroll } from '../ui/Scroll';
+import { PastedRows } from './PastedRows';
+import { recall, remember, without, type Chosen } from './pasted';
 
 const PAUSE_MS = 300;
 
-/** Takes a table as it was copied, and shows at once what was understood of each row. */
+/** Takes a table as it was copied, and shows before anything is kept what each column and each row was taken for. */
 export function PasteTable({ onClose }: { onClose: (chart: string | null) => void }) {
   const field = useFocus();
   const [name, setName] = useState('');
   const [text, setText] = useState('');
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [unwanted, setUnwanted] = useState(new Set<number>());
   const read = useMutation({ mutationFn: api.readTable });
-  const keep = useDocumentWork((chart: Chart) =>
-    api.createDocument({ kind: 'chart', name: chart.name, text: `${JSON.stringify(chart, null, 4)}\n` }),
+  const keep = useDocumentWork((made: Chart) =>
+    api.createDocument({ kind: 'chart', name: made.name, text: `${JSON.stringify(made, null, 4)}\n` }),
   );
   const { mutate } = read;
   useEffect(() => {
     const timer = setTimeout(() => {
       if (text.trim() !== '') {
-        mutate({ text, name });
+        const columns = Object.entries(chosen ?? {}).map(([index, holds]) => ({
+          index: Number(index),
+          holds,
+        }));
+        mutate(
+          { text, name, columns },
+          {
+            onSuccess: (table) => {
+              const known = chosen === null ? recall(table.columns) : {};
+              if (Object.keys(known).length > 0) {
+                setChosen(known);
+              }
+            },
+          },
+        );
       }
     }, PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [text, name, mutate]);
+  }, [text, name, chosen, mutate]);
   const table = text.trim() === '' ? undefined : read.data;
-  const chart = table?.chart as Chart | undefined;
-  const isUsable = (chart?.parameters ?? []).length > 0 || chart?.programs !== undefined;
+  const chart = table === undefined ? undefined : (without(table, unwanted) as Chart);
+  const count = (chart?.parameters ?? []).length;
+  const isUsable = count > 0 || chart?.programs !== undefined;
+  const isLong = (table?.rows.length ?? 0) > 0;
 
   return (
-    <Dialog title="Paste a table" onClose={() => onClose(null)} width="w-[62rem]">
+    <Dialog title="Paste a table" onClose={() => onClose(null)} width="w-[68rem]">
       <form
         className="flex min-h-0 flex-col gap-3 p-3"
         onSubmit={(event) => {
@@ -58,79 +77,45 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
         </label>
         <textarea
           aria-label="The table"
-          className="textarea h-40 w-full font-mono text-sm"
+          className={`textarea w-full font-mono text-sm ${isLong ? 'h-20' : 'h-40'}`}
           spellCheck={false}
           placeholder={'Name\tCC\tRange\nMix\t21\t0-127\nFeedback\t22\t0-120'}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => {
+            setText(event.target.value);
+            setChosen(null);
+            setUnwanted(new Set());
+          }}
         />
-        {table !== undefined && <Understood table={table} />}
+        {table !== undefined && table.rows.length > 0 && (
+          <PastedRows
+            table={table}
+            unwanted={unwanted}
+            onWant={(line, isWanted) =>
+              setUnwanted(
+                new Set(isWanted ? [...unwanted].filter((other) => other !== line) : [...unwanted, line]),
+              )
+            }
+            onChoose={(column, holds) => {
+              const next = { ...chosen, [column]: holds };
+              setChosen(next);
+              remember(table.columns, next);
+            }}
+          />
+        )}
         <div className="flex items-center justify-end gap-2">
-          <p className="flex-1 text-sm">
+          <p className={`flex-1 text-sm ${isLong ? 'max-md:hidden' : ''}`}>
             Copied from a manual, a web page or a spreadsheet; with headings or without. A MIDI name document
-            works as well.
+            works as well. Nothing is kept before you say so.
           </p>
           <Button
             tone="primary"
             type="submit"
-            label={isUsable ? `Keep ${(chart?.parameters ?? []).length} parameters` : 'Keep'}
+            label={isUsable ? `Keep ${count} parameters` : 'Keep'}
             disabled={!isUsable || name.trim() === ''}
           />
         </div>
       </form>
     </Dialog>
-  );
-}
-
-/** What was understood: parameters, and every row of which something has to be said. */
-function Understood({ table }: { table: ReadTable }) {
-  const chart = table.chart as unknown as Chart;
-  const named = table.rows.filter((row) => row.problem !== null);
-  return (
-    <div className="grid min-h-0 flex-1 grid-cols-1 gap-3 overflow-auto md:grid-cols-2">
-      <Scroll label="What was understood" className="max-h-64">
-        <table className="table table-sm">
-          <thead>
-            <tr>
-              <th>Name</th>
-              <th>Message</th>
-              <th className="text-right">Values</th>
-            </tr>
-          </thead>
-          <tbody>
-            {(chart.parameters ?? []).slice(0, 300).map((parameter) => (
-              <tr key={parameter.name}>
-                <td>{parameter.name}</td>
-                <td>
-                  {parameter.message === undefined
-                    ? parameter.reach === 'hand'
-                      ? 'by hand'
-                      : 'unknown'
-                    : `${parameter.message.kind} ${parameter.message.number ?? ''}`}
-                </td>
-                <td className="text-right">
-                  {parameter.raw[0]} to {parameter.raw[1]}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scroll>
-      <Scroll label="Remarks" className="max-h-64">
-        {named.length === 0 ? (
-          <p>Every row was understood.</p>
-        ) : (
-          <ul aria-label="Rows with a remark">
-            {named.map((row) => (
-              <li key={row.line} className="border-l-4 border-warning pb-1 pl-2 text-sm">
-                line {row.line}
-                {row.what === '' ? '' : `, “${row.what}”`}: {row.problem}
-                {row.taken ? '' : ' (left out)'}
-              </li>
-            ))}
-          </ul>
-        )}
-      </Scroll>
-    </div>
   );
 }
