@@ -137,7 +137,9 @@ final readonly class RigController
         $name = trim($body->text('name', 200));
         try {
             if (1 === preg_match('/^\s*(<\?xml|<!DOCTYPE|<MIDINameDocument)/', $text)) {
-                return new JsonResponse(['chart' => NameDocument::read($text), 'rows' => [], 'columns' => [], 'notes' => []]);
+                $names = NameDocument::read($text);
+
+                return new JsonResponse(['chart' => $names->chart, 'rows' => [], 'columns' => [], 'notes' => $names->notes]);
             }
         } catch (BadData $bad) {
             throw Problem::unprocessable($bad->getMessage());

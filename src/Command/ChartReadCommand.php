@@ -48,7 +48,11 @@ final class ChartReadCommand extends Command
                 $rows = [];
                 $isWhole = true;
             } elseif (str_ends_with(strtolower($file), '.midnam')) {
-                $chart = NameDocument::read($text);
+                $names = NameDocument::read($text);
+                foreach ($names->notes as $note) {
+                    fwrite(\STDERR, "{$file}: {$note}\n");
+                }
+                $chart = $names->chart;
                 $rows = [];
                 $isWhole = true;
             } else {

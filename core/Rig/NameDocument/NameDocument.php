@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\NameDocument;
 
 use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Data\Problem;
 use ZigzagPost\Core\Rig\Chart\Chart;
 use ZigzagPost\Core\Rig\Chart\Parameter;
@@ -36,34 +37,40 @@ final class NameDocument
         $xml->writeElement('Model', $chart->name);
         self::channels($xml, $chart);
         self::keys($xml, $chart);
-        $lost = self::controls($xml, $chart);
+        self::controls($xml, $chart);
         $xml->endElement();
         $xml->endElement();
         $xml->endDocument();
 
-        return [$xml->outputMemory(), [...self::lost($chart), ...$lost]];
+        $text = $xml->outputMemory();
+        try {
+            $again = Json::toValue(Json::read(Chart::class, Json::encode(self::read($text)->chart)));
+        } catch (BadData) {
+            $again = []; // nothing of it has a place in such a document
+        }
+
+        return [$text, Dropped::of((array) Json::toValue($chart), \is_array($again) ? $again : [])];
     }
 
     /**
      * A chart with what the document knows.
      *
-     * @return array<string, mixed> JSON of a chart
-     *
      * @throws BadData
      */
-    public static function read(string $text): array
+    public static function read(string $text): ReadNames
     {
         $document = self::parse($text);
         $path = new \DOMXPath($document);
-        $programs = self::programs($path);
-        $keys = self::keyNames($path);
-        $parameters = self::parameters($path);
+        $notes = [];
+        $programs = self::programs($path, $notes);
+        $keys = self::keyNames($path, $notes);
+        $parameters = self::parameters($path, $notes);
         if (null === $programs && [] === $keys && [] === $parameters) {
             throw new BadData([new Problem('', 'this document names no programs, keys or controllers')]);
         }
         $model = self::first($path, '//Model') ?: 'Device';
 
-        return [
+        $chart = [
             'schema' => 1, 'name' => mb_substr($model, 0, 200), 'sort' => 'other',
             'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => [1, 16]]],
             'plugs' => [['id' => 'in', 'label' => 'MIDI in', 'connector' => 'any', 'uses' => [['way' => 'in', 'carries' => 'midi']]]],
@@ -72,6 +79,8 @@ final class NameDocument
             ...(null === $programs ? [] : ['programs' => $programs]),
             ...([] === $keys ? [] : ['keys' => ['low' => min(array_keys($keys)), 'high' => max(array_keys($keys)), 'names' => (object) array_combine(array_map(strval(...), array_keys($keys)), $keys)]]),
         ];
+
+        return new ReadNames($chart, $notes);
     }
 
     private static function channels(\XMLWriter $xml, Chart $chart): void
@@ -143,16 +152,13 @@ final class NameDocument
         $xml->endElement();
     }
 
-    /** @return list<string> parameters that have no place in such a document */
-    private static function controls(\XMLWriter $xml, Chart $chart): array
+    private static function controls(\XMLWriter $xml, Chart $chart): void
     {
-        $lost = [];
         $types = ['cc' => '7bit', 'cc14' => '14bit', 'rpn' => 'RPN', 'nrpn' => 'NRPN'];
         $written = false;
         foreach ($chart->parameters ?? [] as $parameter) {
             $type = $types[$parameter->message->kind->value ?? ''] ?? null;
             if (null === $type || null === $parameter->message?->number) {
-                $lost[] = "parameter \"{$parameter->name}\"";
                 continue;
             }
             if (!$written) {
@@ -170,8 +176,6 @@ final class NameDocument
         if ($written) {
             $xml->endElement();
         }
-
-        return $lost;
     }
 
     private static function values(\XMLWriter $xml, Parameter $parameter): void
@@ -198,28 +202,6 @@ final class NameDocument
         $xml->endElement();
     }
 
-    /** @return list<string> */
-    private static function lost(Chart $chart): array
-    {
-        $lost = [];
-        foreach (['settings' => $chart->settings, 'plugs' => $chart->plugs, 'passing on' => $chart->routes, 'what it sends' => $chart->sends, 'where it hears' => $chart->hears, 'automatic messages' => $chart->automatic, 'procedures' => $chart->procedures, 'hazards' => $chart->hazards, 'ready-made rules' => $chart->readyMade] as $what => $list) {
-            if (null !== $list && [] !== $list) {
-                $lost[] = $what;
-            }
-        }
-        if (null !== $chart->surface) {
-            $lost[] = 'the control surface';
-        }
-        if (null !== $chart->clock) {
-            $lost[] = 'the clock';
-        }
-        if (null !== ($chart->programs->specials ?? null)) {
-            $lost[] = 'special programs';
-        }
-
-        return $lost;
-    }
-
     /** @throws BadData */
     private static function parse(string $text): \DOMDocument
     {
@@ -243,26 +225,45 @@ final class NameDocument
         return $document;
     }
 
-    /** @return array<string, mixed>|null */
-    private static function programs(\DOMXPath $path): ?array
+    /**
+     * @param list<string> $notes
+     *
+     * @return array<string, mixed>|null
+     */
+    private static function programs(\DOMXPath $path, array &$notes): ?array
     {
+        $seen = [];
+        $without = $twice = 0;
         $wire = [];
         $names = [];
         $labels = [];
         foreach (self::all($path, '//PatchBank') as $bank) {
             $msb = self::attribute($path, './MIDICommands/ControlChange[@Control="0"]/@Value', $bank);
             $lsb = self::attribute($path, './MIDICommands/ControlChange[@Control="32"]/@Value', $bank);
-            foreach (self::all($path, './/Patch', $bank) as $patch) {
-                $program = $patch->getAttribute('ProgramChange');
+            foreach (self::patches($path, $bank) as $patch) {
+                [$ownMsb, $ownLsb, $ownProgram] = array_map(static fn (string $query): string => self::attribute($path, $query, $patch), ['.//ControlChange[@Control="0"]/@Value', './/ControlChange[@Control="32"]/@Value', './/ProgramChange/@Number']);
+                $program = '' === $patch->getAttribute('ProgramChange') ? $ownProgram : $patch->getAttribute('ProgramChange');
                 if (!ctype_digit($program) || (int) $program > 127 || \count($wire) >= self::MOST_PROGRAMS) {
+                    ++$without;
                     continue;
                 }
+                $called = [self::byte('' === $ownMsb ? $msb : $ownMsb), self::byte('' === $ownLsb ? $lsb : $ownLsb), (int) $program];
+                if (isset($seen[implode(' ', $called)])) {
+                    ++$twice;
+                    continue;
+                }
+                $seen[implode(' ', $called)] = true;
                 $ordinal = \count($wire);
-                $wire[] = [$ordinal, self::byte($msb), self::byte($lsb), (int) $program];
+                $wire[] = [$ordinal, ...$called];
                 $labels[] = '' === $patch->getAttribute('Number') ? (string) $ordinal : mb_substr($patch->getAttribute('Number'), 0, 20);
                 if ('' !== trim($patch->getAttribute('Name'))) {
                     $names[(string) $ordinal] = mb_substr(trim($patch->getAttribute('Name')), 0, 200);
                 }
+            }
+        }
+        foreach ([[$without, 'without a program change from 0 to 127'], [$twice, 'called by the same messages as one before']] as [$count, $why]) {
+            if ($count > 0) {
+                $notes[] = "patches left out, {$why}: {$count}";
             }
         }
         if ([] === $wire) {
@@ -275,24 +276,53 @@ final class NameDocument
         ];
     }
 
-    /** @return array<int, string> */
-    private static function keyNames(\DOMXPath $path): array
+    /** @return list<\DOMElement> those of a bank itself, or of the list that it uses by name */
+    private static function patches(\DOMXPath $path, \DOMElement $bank): array
     {
+        $own = self::all($path, './/Patch', $bank);
+        $uses = self::attribute($path, './UsesPatchNameList/@Name', $bank);
+        foreach ('' === $uses ? [] : self::all($path, '//PatchNameList') as $list) {
+            if ($list->getAttribute('Name') === $uses) {
+                return [...$own, ...self::all($path, './/Patch', $list)];
+            }
+        }
+
+        return $own;
+    }
+
+    /**
+     * @param list<string> $notes
+     *
+     * @return array<int, string>
+     */
+    private static function keyNames(\DOMXPath $path, array &$notes): array
+    {
+        $others = 0;
         $keys = [];
         foreach (self::all($path, '//NoteNameList//Note') as $note) {
             $number = $note->getAttribute('Number');
             if (ctype_digit($number) && (int) $number <= 127 && '' !== trim($note->getAttribute('Name'))) {
-                $keys[(int) $number] ??= mb_substr(trim($note->getAttribute('Name')), 0, 200);
+                $name = mb_substr(trim($note->getAttribute('Name')), 0, 200);
+                $others += ($keys[(int) $number] ?? $name) === $name ? 0 : 1;
+                $keys[(int) $number] ??= $name;
             }
         }
         ksort($keys);
+        if ($others > 0) {
+            $notes[] = "names of keys left out, which have another name in a list before: {$others}";
+        }
 
         return $keys;
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function parameters(\DOMXPath $path): array
+    /**
+     * @param list<string> $notes
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function parameters(\DOMXPath $path, array &$notes): array
     {
+        $out = 0;
         $kinds = ['' => 'cc', '7bit' => 'cc', '14bit' => 'cc14', 'RPN' => 'rpn', 'NRPN' => 'nrpn'];
         $parameters = [];
         $seen = [];
@@ -306,6 +336,7 @@ final class NameDocument
                 default => 16383,
             };
             if (null === $kind || !ctype_digit($number) || (int) $number > $most || '' === $name || isset($seen[mb_strtolower($name)])) {
+                ++$out;
                 continue;
             }
             $seen[mb_strtolower($name)] = true;
@@ -328,6 +359,10 @@ final class NameDocument
                 ...(ctype_digit($rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1] ? ['rest' => (int) $rest] : []),
                 ...('' === $unit ? [] : ['unit' => mb_substr($unit, 0, 30)]),
             ];
+        }
+
+        if ($out > 0) {
+            $notes[] = "controllers left out, without a number or a name of their own: {$out}";
         }
 
         return $parameters;

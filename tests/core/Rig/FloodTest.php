@@ -42,7 +42,7 @@ final class FloodTest extends TestCase
     public function testADocumentAsLargeAsThereAreIsRead(): void
     {
         $patches = implode('', array_map(static fn (int $i): string => '<Patch Number="'.$i.'" Name="n'.$i.'" ProgramChange="'.($i % 128).'"/>', range(0, 9_999)));
-        $chart = NameDocument::read("<MIDINameDocument><Model>Large</Model><PatchBank Name=\"a\"><PatchNameList>{$patches}</PatchNameList></PatchBank></MIDINameDocument>");
+        $chart = NameDocument::read("<MIDINameDocument><Model>Large</Model><PatchBank Name=\"a\"><PatchNameList>{$patches}</PatchNameList></PatchBank></MIDINameDocument>")->chart;
         self::assertSame('Large', $chart['name']);
     }
 
