@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Setting;
+use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Graph;
@@ -37,13 +38,18 @@ final class Planner
      * @param list<string> $unpinned units whose pins are not looked at
      * @param list<string> $split units that are taken as if they wanted split numbers
      * @param list<string> $without units that are taken away
+     * @param self|null $of a planner of the same rig, whose ways are known already
      */
-    private function __construct(private readonly Setup $setup, private readonly array $unpinned = [], array $split = [], private readonly array $without = [])
+    private function __construct(private readonly Setup $setup, private readonly array $unpinned = [], array $split = [], private readonly array $without = [], ?self $of = null)
     {
-        $this->graph = new Graph($setup);
-        $this->streams = Streams::of($setup, $this->graph);
+        $this->graph = $of->graph ?? new Graph($setup);
+        $this->streams = $of->streams ?? Streams::of($setup, $this->graph);
         $this->sharing = new Sharing($setup, $split);
-        $this->look();
+        if (null === $of) {
+            $this->look();
+        } else {
+            [$this->own, $this->heard, $this->intoPost] = [$of->own, $of->heard, $of->intoPost];
+        }
         foreach ($setup->boxes as $box) {
             if (!$box->isPost() && !\in_array($box->name, $without, true)) {
                 $this->choose($box);
@@ -348,11 +354,11 @@ final class Planner
     {
         $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
-            if (self::goes(new self($this->setup, [$unit], [], $others))) {
+            if ($this->isPinned($unit) && self::goes(new self($this->setup, [$unit], [], $others, $this))) {
                 return "unpin {$unit}";
             }
         }
-        if (self::goes(new self($this->setup, [], $units, $others))) {
+        if (self::goes(new self($this->setup, [], $units, $others, $this))) {
             return 'let '.implode(' and ', $units).' share a channel with split numbers';
         }
         foreach ($units as $unit) {
@@ -363,12 +369,17 @@ final class Planner
             }
         }
         foreach ($units as $unit) {
-            if (self::goes(new self($this->setup, [], [], [...$others, $unit]))) {
+            if (self::goes(new self($this->setup, [], [], [...$others, $unit], $this))) {
                 return "move {$unit} to another port";
             }
         }
 
         return null;
+    }
+
+    private function isPinned(string $unit): bool
+    {
+        return [] !== array_filter($this->setup->box($unit)->unit->settings ?? [], static fn (Chosen $chosen): bool => true === $chosen->pinned);
     }
 
     private static function goes(self $planner): bool

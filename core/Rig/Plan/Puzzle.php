@@ -19,6 +19,9 @@ final class Puzzle
     /** @var array<int, array<int, list<int>>> by choice and place, the channels of its options there */
     private array $channels = [];
 
+    /** @var array<int, array<int, true>> by choice, the streams at which it can collide; -1 for what is sent */
+    private array $places = [];
+
     /**
      * @param list<Choice> $choices
      * @param \Closure(int, int): list<array{int, int}> $meet
@@ -38,12 +41,21 @@ final class Puzzle
                 if ([] !== $places) {
                     $this->neighbours[$i][] = $j;
                     $this->meet($i, $j, $places);
+                    foreach ($places as [$mine, $theirs]) {
+                        $this->places[$i][$mine] = $this->places[$i][$theirs] = true;
+                    }
                 }
             }
         }
         for ($stream = 0; $stream < $streams; ++$stream) {
             $this->crowd($stream, $meet);
         }
+    }
+
+    /** Whether a choice can collide anywhere but on one stream. */
+    public function meetsElsewhere(int $choice, int $stream): bool
+    {
+        return [] !== array_diff(array_keys($this->places[$choice] ?? []), [$stream]);
     }
 
     /** @param \Closure(int, int): list<array{int, int}> $meet */

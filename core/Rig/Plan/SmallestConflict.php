@@ -14,18 +14,17 @@ namespace ZigzagPost\Core\Rig\Plan;
 final class SmallestConflict
 {
     /** Sets that are tried at most, and sets that are looked for. */
-    private const MOST_TRIALS = 1000;
+    private const MOST_TRIALS = 600;
     private const MOST_SETS = 10_000;
     private const MOST_UNITS = 62;
 
     private int $tried = 0;
-    private int $trials = 0;
 
     /**
      * @param list<string> $units in order
      * @param array<string, list<int>> $choices by unit
      */
-    private function __construct(private readonly Puzzle $puzzle, private readonly array $units, private readonly array $choices)
+    private function __construct(private readonly Puzzle $puzzle, private readonly array $units, private readonly array $choices, private int $trials)
     {
     }
 
@@ -34,14 +33,21 @@ final class SmallestConflict
     {
         $smallest = null;
         $isProven = true;
+        $trials = 0;
         $places = array_flip(array_values(array_unique(array_map(static fn ($choice): string => $choice->box->name, $puzzle->choices))));
         foreach (Search::impossible($puzzle) as $component) {
             $choices = [];
             foreach ($component as $choice) {
                 $choices[$puzzle->choices[$choice]->box->name][] = $choice;
             }
-            [$units, $ofThese] = (new self($puzzle, array_map(strval(...), array_keys($choices)), $choices))->find();
+            $crowd = OneCrowd::of($puzzle, $choices);
+            $search = new self($puzzle, array_map(strval(...), array_keys($choices)), $choices, $trials);
+            [$units, $ofThese] = null === $crowd ? $search->find(\count($smallest ?? []) ?: \PHP_INT_MAX) : [$crowd->smallest(), true];
+            $trials = $search->trials;
             $isProven = $isProven && $ofThese;
+            if (null === $units) {
+                continue; // none of these is smaller
+            }
             $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest; // of equally small ones the first
         }
 
@@ -59,8 +65,12 @@ final class SmallestConflict
         return [\count($units), array_map(static fn (string $unit): int => $places[$unit], $units)];
     }
 
-    /** @return array{list<string>, bool} */
-    private function find(): array
+    /**
+     * @param int $atMost larger ones are not looked for
+     *
+     * @return array{list<string>|null, bool} null where there is none so small
+     */
+    private function find(int $atMost): array
     {
         /** @var list<int> $left what each set that goes together leaves out */
         $left = [];
@@ -69,6 +79,9 @@ final class SmallestConflict
             $meets = $this->meeting($left);
             if (null === $meets) {
                 break;
+            }
+            if (substr_count(decbin($meets), '1') > $atMost) {
+                return [null, true];
             }
             if (!$this->isPossible($meets)) {
                 return [$this->names($meets), true];
