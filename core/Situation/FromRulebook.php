@@ -12,8 +12,9 @@ final class FromRulebook implements RigCheck
         if (null === $situation->setup->rig->rulebook) {
             return;
         }
+        $named = NamedUnit::in($situation->checked()->written);
         foreach ($situation->checked()->findings as $finding) {
-            yield RigFinding::ofLine($finding->severity, $finding->code, $finding->span->line, $finding->text);
+            yield RigFinding::ofLine($finding->severity, $finding->code, $finding->span->line, $finding->text)->about($named[NamedUnit::at($finding->span)] ?? null);
         }
     }
 }

@@ -23,7 +23,14 @@ final readonly class RigFinding
         public ?string $job,
         public array $consequences = [],
         public ?int $line = null,
+        public ?NamedUnit $about = null,
     ) {
+    }
+
+    /** The same, about a unit that the rules name in that line. */
+    public function about(?NamedUnit $unit): self
+    {
+        return new self($this->severity, $this->code, $this->cause, $this->text, $this->fix, $this->job, $this->consequences, $this->line, $unit);
     }
 
     public static function error(string $code, string $cause, string $text, ?RigFix $fix = null, ?string $job = null, ?int $line = null): self
@@ -46,10 +53,15 @@ final readonly class RigFinding
         return new self($severity, $code, "line {$line}", $text, null, null, [], $line);
     }
 
+    public function fixedBy(?RigFix $fix): self
+    {
+        return new self($this->severity, $this->code, $this->cause, $this->text, $fix, $this->job, $this->consequences, $this->line, $this->about);
+    }
+
     /** @param list<string> $consequences */
     public function with(array $consequences): self
     {
-        return new self($this->severity, $this->code, $this->cause, $this->text, $this->fix, $this->job, [...$this->consequences, ...$consequences], $this->line);
+        return new self($this->severity, $this->code, $this->cause, $this->text, $this->fix, $this->job, [...$this->consequences, ...$consequences], $this->line, $this->about);
     }
 
     /** By what somebody puts it to rest: another cause wakes it. */

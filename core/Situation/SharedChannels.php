@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
+use ZigzagPost\Core\Rig\Document\Rest;
 use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Plan\Sharing;
 
@@ -16,24 +18,95 @@ final class SharedChannels implements RigCheck
     {
         $sharing = new Sharing($situation->setup);
         $edits = new Edits($situation->setup->rig);
+        $resting = array_flip(array_map(static fn (Rest $rest): string => $rest->cause, $situation->setup->rig->rests));
         $seen = $told = [];
         foreach ($situation->streams() as $stream) {
-            foreach ($stream->listeners as $index => $one) {
-                foreach (\array_slice($stream->listeners, $index + 1) as $other) {
-                    $key = "{$one->name()} and {$other->name()}";
-                    $shared = $this->now($one) & $this->now($other);
-                    if (0 === $shared || isset($seen[$key]) || !$sharing->mustNotShare($one->box, $one->part, $other->box, $other->part)) {
-                        continue;
-                    }
-                    $seen[$key] = $told[$one->box->name] = $told[$other->box->name] = true;
-                    yield RigFinding::error('shared-channel', "units {$key}", "{$key} both answer on MIDI channel ".Channels::print($shared)." of {$stream->name()}", $this->fix($situation, $edits, [$one->box->name, $other->box->name]));
+            foreach ($this->groups($sharing, $stream->listeners) as [$listeners, $shared]) {
+                foreach ($this->pairsAtRest($listeners, $shared, $stream, $resting) as $finding) {
+                    yield $finding;
                 }
+                $names = array_map(static fn (Listener $listener): string => $listener->name(), $listeners);
+                $finding = self::finding($names, $shared, $stream);
+                if (isset($seen[$finding->cause]) || (2 === \count($names) && isset($resting[$finding->key()]))) {
+                    continue;
+                }
+                $seen[$finding->cause] = true;
+                $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $listeners)));
+                $told += array_fill_keys($units, true);
+                yield $finding->fixedBy($this->fix($situation, $edits, $units));
             }
         }
         $conflict = $situation->plan()->conflict;
         if (null !== $conflict && (!$conflict->isOfSharing || [] === array_intersect($conflict->units, array_keys($told)))) {
             yield RigFinding::error('no-plan', 'plan', $conflict->why.(null === $conflict->change ? '' : "; {$conflict->change}"));
         }
+    }
+
+    /**
+     * Listeners that answer on the same channels of a stream though they must not, each group with these channels.
+     *
+     * @param list<Listener> $listeners
+     *
+     * @return list<array{list<Listener>, int}>
+     */
+    private function groups(Sharing $sharing, array $listeners): array
+    {
+        $groups = [];
+        for ($channel = 0; $channel < 16; ++$channel) {
+            $left = array_filter($listeners, fn (Listener $listener): bool => 1 === ($this->now($listener) >> $channel & 1));
+            while ([] !== $left) {
+                $group = [array_key_first($left) => array_shift($left)];
+                for ($grows = true; $grows;) {
+                    $grows = false;
+                    foreach ($left as $index => $other) {
+                        foreach ($group as $one) {
+                            if ($sharing->mustNotShare($one->box, $one->part, $other->box, $other->part)) {
+                                $group[] = $other;
+                                unset($left[$index]);
+                                $grows = true;
+                                break;
+                            }
+                        }
+                    }
+                }
+                if (\count($group) > 1) {
+                    $group = array_values(array_filter($listeners, static fn (Listener $listener): bool => \in_array($listener, $group, true)));
+                    $key = implode("\0", array_map(static fn (Listener $listener): string => $listener->name(), $group));
+                    $groups[$key] = [$group, ($groups[$key][1] ?? 0) | 1 << $channel];
+                }
+            }
+        }
+
+        return array_values($groups);
+    }
+
+    /**
+     * Pairs of a larger group that somebody has put to rest, each by itself.
+     *
+     * @param list<Listener> $listeners
+     * @param array<string, int> $resting
+     *
+     * @return iterable<RigFinding>
+     */
+    private function pairsAtRest(array $listeners, int $shared, HeardStream $stream, array $resting): iterable
+    {
+        foreach ([] === $resting ? [] : $listeners as $index => $one) {
+            foreach (\array_slice($listeners, $index + 1) as $other) {
+                $finding = self::finding([$one->name(), $other->name()], $this->now($one) & $this->now($other), $stream);
+                if (isset($resting[$finding->key()])) {
+                    yield $finding;
+                }
+            }
+        }
+    }
+
+    /** @param list<string> $names */
+    private static function finding(array $names, int $shared, HeardStream $stream): RigFinding
+    {
+        $last = array_pop($names);
+        $all = implode(', ', $names)." and {$last}";
+
+        return RigFinding::error('shared-channel', "units {$all}", "{$all} ".(1 === \count($names) ? 'both' : 'all').' answer on MIDI channel '.Channels::print($shared)." of {$stream->name()}");
     }
 
     /** @param list<string> $units */

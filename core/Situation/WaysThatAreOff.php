@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\RouteKind;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
 /** Hubs and thrus that would have to be on, things that arrive twice, and loops. */
@@ -18,16 +19,23 @@ final class WaysThatAreOff implements RigCheck
         $off = [];
         $doubled = [];
         foreach ($situation->streams() as $stream) {
+            $chains = [];
             foreach ($stream->listeners as $listener) {
                 foreach ($listener->way as $hop) {
                     if (null !== $hop->off) {
                         $off["{$hop->from->unit}\t{$hop->off}"][$listener->box->name] = true;
                     }
                 }
-                $thrus = \count(array_filter($listener->way, static fn (Hop $hop): bool => 'hardware' === $hop->kind?->value));
-                if ($thrus > self::MOST_THRUS) {
-                    yield RigFinding::warning('many-thrus', "unit {$listener->box->name}", "{$thrus} hardware thrus stand between {$stream->name()} and {$listener->box->name}; more than three in a row wear the signal down", null, 'use a hub in place of the chain');
+                $thrus = array_values(array_filter($listener->way, static fn (Hop $hop): bool => RouteKind::Hardware === $hop->kind));
+                if (\count($thrus) > self::MOST_THRUS) {
+                    $chains[$thrus[self::MOST_THRUS]->from->key][$listener->box->name] ??= \count($thrus);
                 }
+            }
+            foreach ($chains as $units) {
+                $first = (string) array_key_first($units);
+                $others = array_diff_key($units, [$first => 0]);
+                yield RigFinding::warning('many-thrus', "unit {$first}", "{$units[$first]} hardware thrus stand between {$stream->name()} and {$first}; more than three in a row wear the signal down", null, 'use a hub in place of the chain')
+                    ->with(array_map(static fn (int|string $unit, int $thrus): string => "{$thrus} before {$unit}", array_keys($others), $others));
             }
             foreach ($this->doubles($situation, $stream->source->key, $situation->graph->waysFrom($stream->source)[0]) as $unit) {
                 $doubled[$unit] = $stream->name();

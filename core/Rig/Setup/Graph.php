@@ -120,8 +120,8 @@ final class Graph
     {
         $loops = [];
         $seen = [];
-        foreach ($this->hops as $key => $hops) {
-            if (isset($seen[$key]) || [] === $hops) {
+        foreach (array_intersect_key($this->hops, $this->inRounds()) as $key => $hops) {
+            if (isset($seen[$key])) {
                 continue;
             }
             foreach ($hops as $hop) {
@@ -138,6 +138,40 @@ final class Graph
         }
 
         return $loops;
+    }
+
+    /**
+     * Sockets that can be part of a round: whatever leads nowhere, or is led to from nowhere, is taken away until nothing more is.
+     *
+     * @return array<string, true>
+     */
+    private function inRounds(): array
+    {
+        $into = $out = [];
+        foreach ($this->hops as $from => $hops) {
+            foreach ($hops as $hop) {
+                $out[$from][$hop->to->key] = true;
+                $into[$hop->to->key][$from] = true;
+            }
+        }
+        $left = array_fill_keys([...array_keys($out), ...array_keys($into)], true);
+        $ends = array_keys($left);
+        while (null !== $key = array_pop($ends)) {
+            if (!isset($left[$key]) || ([] !== ($into[$key] ?? []) && [] !== ($out[$key] ?? []))) {
+                continue;
+            }
+            unset($left[$key]);
+            foreach (array_keys($out[$key] ?? []) as $next) {
+                unset($into[$next][$key]);
+                $ends[] = $next;
+            }
+            foreach (array_keys($into[$key] ?? []) as $before) {
+                unset($out[$before][$key]);
+                $ends[] = $before;
+            }
+        }
+
+        return $left;
     }
 
     /**

@@ -124,7 +124,7 @@ final class TurnStep extends NamedStep implements TakesOver
 
     public function onRelease(): OnRelease
     {
-        return null === $this->to ? OnRelease::Acts : OnRelease::Skipped;
+        return null === $this->to && Kind::Note !== $this->target?->kind ? OnRelease::Acts : OnRelease::Skipped; // a key that is pressed lets go by itself
     }
 
     public function expressions(): array

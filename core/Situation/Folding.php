@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+
+/** Puts what has one cause together: the cause is told, and what follows from it stands under it. */
+final readonly class Folding
+{
+    private function __construct(private Situation $situation)
+    {
+    }
+
+    /**
+     * @param list<RigFinding> $findings
+     *
+     * @return list<RigFinding>
+     */
+    public static function of(array $findings, Situation $situation): array
+    {
+        return self::absorbed(self::absorbed((new self($situation))->noWays($findings), 'two-clocks', 'two-clocks-reach'), 'same-message', 'unreachable');
+    }
+
+    /**
+     * Lines of rules that name a unit to which nothing leads: a lead that hangs loose, or is missing, is the cause of all of them.
+     *
+     * @param list<RigFinding> $findings
+     *
+     * @return list<RigFinding>
+     */
+    private function noWays(array $findings): array
+    {
+        $places = $groups = [];
+        foreach ($findings as $index => $finding) {
+            if ('lead-dangling' === $finding->code) {
+                $places[$finding->cause] = $index;
+            }
+            if ('no-way' === $finding->code && null !== $finding->about) {
+                $groups[$this->cause($finding, $finding->about)][] = $index;
+            }
+        }
+        foreach ($groups as $key => $group) {
+            $lines = array_map(static fn (int $index): string => "line {$findings[$index]->line}: {$findings[$index]->text}", $group);
+            $loose = $places[$key] ?? null;
+            if (null !== $loose) {
+                $findings[$loose] = $findings[$loose]->with($lines);
+            } elseif (\count($group) > 1) {
+                $findings[$group[0]] = $this->together($findings[$group[0]])->with($lines);
+                array_shift($group);
+            } else {
+                continue;
+            }
+            foreach ($group as $index) {
+                unset($findings[$index]);
+            }
+        }
+
+        return array_values($findings);
+    }
+
+    /** What it comes from: the finding about a lead that hangs loose; else leads that are missing between these units and the post; else the unit. */
+    private function cause(RigFinding $finding, NamedUnit $about): string
+    {
+        $joined = $this->joined($about->unit);
+        foreach ($this->situation->setup->joints as $joint) {
+            if (null !== $joint->dangling && [] !== array_intersect([$joint->lead->a->unit, $joint->lead->b->unit], array_diff($joined, [LeadEnd::POST]))) {
+                return "lead {$joint->lead->id}";
+            }
+        }
+        $way = $about->hears ? 'to' : 'from';
+
+        return \in_array(LeadEnd::POST, $joined, true) ? "{$way} {$about->unit} {$finding->text}" : "{$way} ".implode(' ', $joined);
+    }
+
+    private function together(RigFinding $first): RigFinding
+    {
+        $units = null === $first->about ? [] : $this->joined($first->about->unit);
+        sort($units);
+        if (\in_array(LeadEnd::POST, $units, true)) {
+            return RigFinding::error('no-way', 'unit '.($first->about->unit ?? ''), $first->text, null, null, $first->line)->about($first->about);
+        }
+        $names = implode(', ', $units);
+
+        return RigFinding::error('no-way', (1 === \count($units) ? 'unit ' : 'units ').$names, "no lead lies between {$names} and a port of the rulebook, and rules name ".(1 === \count($units) ? 'it' : 'them'), null, 'lay a lead', $first->line)->about($first->about);
+    }
+
+    /** @return list<string> units that hang together with one over leads, and the post where it is among them; what is behind the post is not */
+    private function joined(string $unit): array
+    {
+        $units = [$unit];
+        for ($next = 0; $next < \count($units); ++$next) {
+            foreach (LeadEnd::POST === $units[$next] ? [] : $this->situation->setup->rig->leads as $lead) {
+                if (\in_array($units[$next], [$lead->a->unit, $lead->b->unit], true)) {
+                    $units = array_values(array_unique([...$units, $lead->a->unit, $lead->b->unit]));
+                }
+            }
+        }
+
+        return $units;
+    }
+
+    /**
+     * What follows from a finding of one kind stands under it.
+     *
+     * @param list<RigFinding> $findings
+     *
+     * @return list<RigFinding>
+     */
+    private static function absorbed(array $findings, string $causing, string $following): array
+    {
+        $codes = array_map(static fn (RigFinding $finding): string => $finding->code, $findings);
+        $cause = array_search($causing, $codes, true);
+        foreach (\is_int($cause) ? array_keys($codes, $following, true) : [] as $index) {
+            $findings[$cause] = $findings[$cause]->with(["{$findings[$index]->cause}: {$findings[$index]->text}"]);
+            unset($findings[$index]);
+        }
+
+        return array_values($findings);
+    }
+}
