@@ -44,6 +44,7 @@ final readonly class Examination
     {
         return [
             new LeadsThatDoNotWork(),
+            new LeadsThatAreMissing(),
             new WaysThatAreOff(),
             new SharedChannels(),
             new PartsBeyondSixteen(),

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Joint;
 
 /** Puts what has one cause together: the cause is told, and what follows from it stands under it. */
 final readonly class Folding
@@ -71,6 +73,8 @@ final readonly class Folding
         }
         $way = $about->hears ? 'to' : 'from';
 
+        sort($joined);
+
         return \in_array(LeadEnd::POST, $joined, true) ? "{$way} {$about->unit} {$finding->text}" : "{$way} ".implode(' ', $joined);
     }
 
@@ -91,14 +95,22 @@ final readonly class Folding
     {
         $units = [$unit];
         for ($next = 0; $next < \count($units); ++$next) {
-            foreach (LeadEnd::POST === $units[$next] ? [] : $this->situation->setup->rig->leads as $lead) {
-                if (\in_array($units[$next], [$lead->a->unit, $lead->b->unit], true)) {
-                    $units = array_values(array_unique([...$units, $lead->a->unit, $lead->b->unit]));
+            foreach (LeadEnd::POST === $units[$next] ? [] : $this->situation->setup->joints as $joint) {
+                $ends = [$joint->lead->a->unit, $joint->lead->b->unit];
+                if (\in_array($units[$next], $ends, true) && !self::isOfPowerOrSound($joint)) {
+                    $units = array_values(array_unique([...$units, ...$ends]));
                 }
             }
         }
 
         return $units;
+    }
+
+    private static function isOfPowerOrSound(Joint $joint): bool
+    {
+        $carries = $joint->a->use->carries ?? $joint->b->use->carries ?? Carries::Midi;
+
+        return Carries::Power === $carries || Carries::Audio === $carries;
     }
 
     /**

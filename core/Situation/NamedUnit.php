@@ -49,6 +49,12 @@ final readonly class NamedUnit
         return $named;
     }
 
+    /** @return array<string, true> all units that it names */
+    public static function units(Rulebook $book): array
+    {
+        return array_fill_keys(array_map(static fn (self $named): string => $named->unit, self::in($book)), true);
+    }
+
     public static function at(Span $span): string
     {
         return "{$span->line}:{$span->column}";

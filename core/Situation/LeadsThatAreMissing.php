@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Core\Rig\Chart\Carries;
+use ZigzagPost\Core\Rig\Chart\Plug;
+use ZigzagPost\Core\Rig\Chart\PlugUse;
+use ZigzagPost\Core\Rig\Chart\PowerWay;
+use ZigzagPost\Core\Rig\Chart\Way;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\End;
+use ZigzagPost\Core\Rulebook\Rulebook;
+
+/** Units without a lead or without power, ports into which nothing is plugged, and plugs with two leads; said only where leads are laid at all. */
+final class LeadsThatAreMissing implements RigCheck
+{
+    private const MESSAGES = [Carries::Midi, Carries::Usb, Carries::Network, Carries::Pulse];
+
+    public function findings(Situation $situation): iterable
+    {
+        $plugged = $this->plugged($situation);
+        if ([] === $plugged) {
+            return;
+        }
+        yield from $this->twice($plugged);
+        yield from $this->withoutPower($situation, $plugged);
+        $isTold = [] !== array_filter($situation->checked()->findings, static fn (Finding $finding): bool => 'no-way' === $finding->code);
+        $units = array_values(array_filter($situation->setup->boxes, fn (Box $box): bool => !$box->isPost() && $this->hasNone($box, $plugged)));
+        $free = $isTold ? [] : $this->free($situation->checked()->written, $plugged);
+        $ports = [] === $free ? '' : '; nothing is plugged into '.implode(', ', array_map(static fn (string $port): string => "the port {$port}", $free));
+        $isNamed = NamedUnit::units($situation->checked()->written);
+        foreach ($units as $box) {
+            if (!isset($isNamed[$box->name])) { // of others it is said that rules name them
+                yield RigFinding::warning('unit-without-lead', "unit {$box->name}", "no lead is plugged into {$box->name}, neither to send nor to hear{$ports}", null, "lay a lead to {$box->name}, or take it out of the rig");
+            }
+        }
+        foreach ([] === $units ? $free : [] as $port) {
+            yield RigFinding::warning('port-without-lead', "port {$port}", "nothing is plugged into the port {$port} of the rulebook", null, 'lay the lead');
+        }
+    }
+
+    /** @return array<string, array<string, list<string>>> leads by unit, and by plug with its way where it has two */
+    private function plugged(Situation $situation): array
+    {
+        $plugged = [];
+        foreach ($situation->setup->joints as $joint) {
+            foreach ([$joint->a, $joint->b] as $end) {
+                if (null !== $end) {
+                    $plugged[$end->box->name][$this->place($end)][] = $joint->lead->id;
+                }
+            }
+        }
+
+        return $plugged;
+    }
+
+    private function place(End $end): string
+    {
+        return $end->box->isPost() ? $end->plug->id.(Way::Out === $end->way() ? ' out' : ' in') : $end->plug->id.(null === $end->stream ? '' : "/{$end->stream->id}");
+    }
+
+    /**
+     * @param array<string, array<string, list<string>>> $plugged
+     *
+     * @return iterable<RigFinding>
+     */
+    private function twice(array $plugged): iterable
+    {
+        foreach ($plugged as $unit => $plugs) {
+            foreach ($plugs as $plug => $leads) {
+                if (\count($leads) > 1) {
+                    yield RigFinding::error('plug-taken-twice', "unit {$unit} {$plug}", \count($leads)." leads end in {$plug} of {$unit}: ".implode(', ', $leads), null, 'take another plug, or put a hub or a splitter in between');
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array<string, array<string, list<string>>> $plugged
+     *
+     * @return iterable<RigFinding>
+     */
+    private function withoutPower(Situation $situation, array $plugged): iterable
+    {
+        $needs = static fn (Box $box): array => array_values(array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way));
+        $isFed = static fn (Box $box): bool => [] !== array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way && isset($plugged[$box->name][$plug->id]));
+        $needing = array_filter($situation->setup->boxes, static fn (Box $box): bool => [] !== $needs($box) && null === $box->unit->battery);
+        $unfed = array_filter($needing, static fn (Box $box): bool => !$isFed($box));
+        if ([] === array_filter($situation->setup->boxes, $isFed)) {
+            return; // nobody draws what feeds units in this rig
+        }
+        if (2 * \count($unfed) > \count($needing)) {
+            $names = implode(', ', array_map(static fn (Box $box): string => $box->name, $unfed));
+            yield RigFinding::hint('no-power', "units {$names}", "nobody has drawn what feeds {$names}", null, 'draw their supplies, or take batteries');
+
+            return;
+        }
+        foreach ($unfed as $box) {
+            yield RigFinding::warning('no-power', "unit {$box->name} {$needs($box)[0]->id}", "nothing feeds {$box->name}: no lead is plugged into {$needs($box)[0]->label}", null, "give {$box->name} a supply, or a battery");
+        }
+    }
+
+    /** @param array<string, array<string, list<string>>> $plugged */
+    private function hasNone(Box $box, array $plugged): bool
+    {
+        $carries = array_filter($box->chart->plugs, static fn (Plug $plug): bool => [] !== array_filter($plug->uses, static fn (PlugUse $use): bool => \in_array($use->carries, self::MESSAGES, true)));
+        $taken = array_map(static fn (int|string $place): string => explode('/', (string) $place)[0], array_keys($plugged[$box->name] ?? []));
+
+        return [] !== $carries && [] === array_filter($carries, static fn (Plug $plug): bool => \in_array($plug->id, $taken, true));
+    }
+
+    /**
+     * @param array<string, array<string, list<string>>> $plugged
+     *
+     * @return list<string> ports without a lead, with the way where they have two
+     */
+    private function free(Rulebook $book, array $plugged): array
+    {
+        $free = [];
+        foreach ($book->ports as $name => $port) {
+            foreach (['in' => $port->isIn, 'out' => $port->isOut] as $way => $has) {
+                if ($has && !isset($plugged[LeadEnd::POST]["{$name} {$way}"])) {
+                    $free[] = $port->isIn && $port->isOut ? "{$name} {$way}" : (string) $name;
+                }
+            }
+        }
+
+        return $free;
+    }
+}
