@@ -26,7 +26,7 @@ final class LeadsThatAreMissing implements RigCheck
         if ([] === $plugged) {
             return;
         }
-        yield from $this->twice($plugged);
+        yield from $this->twice($situation, $plugged);
         yield from $this->withoutPower($situation, $plugged);
         $isTold = [] !== array_filter($situation->checked()->findings, static fn (Finding $finding): bool => 'no-way' === $finding->code);
         $units = array_values(array_filter($situation->setup->boxes, fn (Box $box): bool => !$box->isPost() && $this->hasNone($box, $plugged)));
@@ -68,11 +68,12 @@ final class LeadsThatAreMissing implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function twice(array $plugged): iterable
+    private function twice(Situation $situation, array $plugged): iterable
     {
         foreach ($plugged as $unit => $plugs) {
             foreach ($plugs as $plug => $leads) {
-                if (\count($leads) > 1) {
+                $taken = $situation->setup->box((string) $unit)?->chart->plug(explode('/', (string) $plug)[0]);
+                if (\count($leads) > 1 && (null === $taken || self::carriesMessages($taken))) { // supplies and sound are dealt out by cables as well
                     yield RigFinding::error('plug-taken-twice', "unit {$unit} {$plug}", \count($leads)." leads end in {$plug} of {$unit}: ".implode(', ', $leads), null, 'take another plug, or put a hub or a splitter in between');
                 }
             }
@@ -104,10 +105,15 @@ final class LeadsThatAreMissing implements RigCheck
         }
     }
 
+    private static function carriesMessages(Plug $plug): bool
+    {
+        return [] !== array_filter($plug->uses, static fn (PlugUse $use): bool => \in_array($use->carries, self::MESSAGES, true));
+    }
+
     /** @param array<string, array<string, list<string>>> $plugged */
     private function hasNone(Box $box, array $plugged): bool
     {
-        $carries = array_filter($box->chart->plugs, static fn (Plug $plug): bool => [] !== array_filter($plug->uses, static fn (PlugUse $use): bool => \in_array($use->carries, self::MESSAGES, true)));
+        $carries = array_filter($box->chart->plugs, self::carriesMessages(...));
         $taken = array_map(static fn (int|string $place): string => explode('/', (string) $place)[0], array_keys($plugged[$box->name] ?? []));
 
         return [] !== $carries && [] === array_filter($carries, static fn (Plug $plug): bool => \in_array($plug->id, $taken, true));

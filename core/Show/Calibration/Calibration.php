@@ -16,8 +16,6 @@ final readonly class Calibration
     private const STEP_US = 10_000;
     /** A foot that rests so long stands still. */
     private const REST_STEPS = 25;
-    /** So long a movement may take to begin or end at the edge of a rest. */
-    private const EDGE_STEPS = 8;
     /** What trembles more than this share of the whole way is moving. */
     private const MOVING = 0.08;
     /** What lies within this share of the whole way from an end is at that end; a foot may rest on the way as well. */
@@ -153,24 +151,51 @@ final readonly class Calibration
      */
     private static function rests(array $line): array
     {
-        $most = max(2, min((int) (self::MOVING * (max($line) - min($line))), 2 * self::stillest($line) + 2));
+        $most = max(2, (int) (self::MOVING * (max($line) - min($line))));
         $rests = [];
         $rest = [];
-        foreach ($line as $value) {
-            if ([] !== $rest && max([...$rest, $value]) - min([...$rest, $value]) > $most) {
+        foreach ([...$line, null] as $value) {
+            if ([] !== $rest && (null === $value || max([...$rest, $value]) - min([...$rest, $value]) > $most)) {
                 if (\count($rest) >= self::REST_STEPS) {
-                    $rests[] = $rest;
+                    $rests[] = self::middle($rest);
                 }
-                $rest = \count($rest) >= self::REST_STEPS ? [] : self::tail($rest, $value, $most);
+                $rest = null === $value || \count($rest) >= self::REST_STEPS ? [] : self::tail($rest, $value, $most);
             }
-            $rest[] = $value;
-        }
-        if (\count($rest) >= self::REST_STEPS) {
-            $rests[] = $rest;
+            $rest[] = (int) $value;
         }
 
-        // Where a movement begins and ends is no rest yet.
-        return array_map(static fn (array $each): array => \count($each) >= 4 * self::EDGE_STEPS ? \array_slice($each, self::EDGE_STEPS, -self::EDGE_STEPS) : $each, $rests);
+        return array_values(array_filter($rests, static fn (array $each): bool => !self::drifts($each)));
+    }
+
+    /**
+     * Where a movement begins and ends is no rest yet, however slow it is there.
+     *
+     * @param list<int> $rest
+     *
+     * @return list<int>
+     */
+    private static function middle(array $rest): array
+    {
+        $edge = intdiv(\count($rest), 5);
+
+        $middle = \array_slice($rest, $edge, \count($rest) - 2 * $edge);
+        [$low, $high] = [min([16384, ...$middle]), max([-8192, ...$middle])];
+
+        // What trembles by a step now and then may do so at its edges only.
+        return $high - $low > 1 ? $middle : array_values(array_filter($rest, static fn (int $value): bool => $value >= $low - 1 && $value <= $high + 1));
+    }
+
+    /**
+     * Whether it is a slow movement: it ends elsewhere than it begins.
+     *
+     * @param list<int> $rest
+     */
+    private static function drifts(array $rest): bool
+    {
+        $third = intdiv(\count($rest), 3);
+        $range = max([-8192, ...$rest]) - min([16384, ...$rest]);
+
+        return $range > 2 && abs(self::mean(\array_slice($rest, 0, $third)) - self::mean(\array_slice($rest, -$third))) > $range / 2;
     }
 
     /**
@@ -182,23 +207,7 @@ final readonly class Calibration
     {
         $range = max([-8192, ...$rest]) - min([16384, ...$rest]);
 
-        return [] === array_intersect($rest, [0, 127, 16383]) ? $range : 2 * $range;
-    }
-
-    /**
-     * How much it trembles where it is stillest.
-     *
-     * @param non-empty-list<int> $line
-     */
-    private static function stillest(array $line): int
-    {
-        $least = max($line) - min($line);
-        for ($at = 0; $at + self::REST_STEPS <= \count($line); $at += 5) {
-            $window = \array_slice($line, $at, self::REST_STEPS);
-            $least = min($least, max([-8192, ...$window]) - min([16384, ...$window]));
-        }
-
-        return $least;
+        return [] === array_intersect($rest, [-8192, 0, 127, 8191, 16383]) ? $range : 2 * $range;
     }
 
     /**

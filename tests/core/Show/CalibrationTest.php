@@ -55,6 +55,23 @@ final class CalibrationTest extends TestCase
         self::assertSame(Cases::number(400), $measured);
     }
 
+    /** A law: whatever it is made of, the way it goes is right, and all that it sends at rest is the end where it rests. */
+    public function testAnyPedalReachesItsEndsTheRightWayRound(): void
+    {
+        for ($seed = 1; $seed <= Cases::number(300); ++$seed) {
+            $pedal = new AnyPedal($seed);
+            $calibration = Calibration::of($pedal->samples, $pedal->untilUs);
+            self::assertNotNull($calibration, "seed {$seed}");
+            self::assertSame($pedal->isReversed, $calibration->toe < $calibration->heel, "seed {$seed}: the way round");
+            foreach ([0 => $pedal->atHeel, 1 => $pedal->atToe] as $share => $values) {
+                foreach (array_unique($values) as $value) {
+                    self::assertSame((float) $share, $calibration->share($value), "seed {$seed}: {$value} at rest, measured {$calibration->heel} to {$calibration->toe}");
+                }
+            }
+            self::assertGreaterThan(0.7, abs($calibration->toe - $calibration->heel) / $pedal->travel, "seed {$seed}: hardly anything of its travel is lost");
+        }
+    }
+
     /** What is measured before the pedal is back at its heel may still change. */
     public function testItIsSaidWhetherThePedalIsBack(): void
     {
