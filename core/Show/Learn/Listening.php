@@ -111,7 +111,7 @@ final class Listening
         return $played;
     }
 
-    /** Two controllers 32 apart that always come together are the halves of one of 14 bits. */
+    /** Two controllers 32 apart are the halves of one of 14 bits where the coarse one never comes without the fine one, which may follow alone. */
     private function pair(): void
     {
         foreach ($this->played as $key => $coarse) {
@@ -119,18 +119,29 @@ final class Listening
                 continue;
             }
             $fine = $this->played["{$coarse->port} cc {$coarse->channel} ".($coarse->number + 32)] ?? null;
-            if (null === $fine || abs(\count($fine->values) - \count($coarse->values)) > 0) {
+            $pair = null === $fine ? null : $this->halves($coarse, $fine);
+            if (null === $pair) {
                 continue;
-            }
-            $pair = new Played($coarse->port, Kind::Cc14, $coarse->channel, $coarse->number);
-            foreach ($coarse->values as $index => [$timeUs, $value]) {
-                if (abs($fine->values[$index][0] - $timeUs) > self::PAIR_US) {
-                    continue 2;
-                }
-                $pair->values[] = [$timeUs, $value << 7 | $fine->values[$index][1]];
             }
             unset($this->played["{$coarse->port} cc {$coarse->channel} ".($coarse->number + 32)]);
             $this->played[$key] = $pair;
         }
+    }
+
+    /** Both as one, each fine half with the coarse one that stands; null where they do not belong together. */
+    private function halves(Played $coarse, Played $fine): ?Played
+    {
+        $pair = new Played($coarse->port, Kind::Cc14, $coarse->channel, $coarse->number);
+        $next = 0;
+        foreach ($fine->values as [$timeUs, $value]) {
+            if (isset($coarse->values[$next]) && abs($coarse->values[$next][0] - $timeUs) <= self::PAIR_US) {
+                ++$next;
+            } elseif (0 === $next || (isset($coarse->values[$next]) && $coarse->values[$next][0] < $timeUs)) {
+                return null;
+            }
+            $pair->values[] = [$timeUs, $coarse->values[$next - 1][1] << 7 | $value];
+        }
+
+        return $next === \count($coarse->values) ? $pair : null;
     }
 }

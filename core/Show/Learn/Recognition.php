@@ -25,13 +25,19 @@ final readonly class Recognition
 {
     /** Before this nobody has had the time to play. */
     private const QUIET_US = 400_000;
-    /** Shorter than this no hand holds a switch. */
-    private const SHORTEST_HOLD_US = 30_000;
+    /** What repeats faster than this is no keep-alive. */
+    private const SHORTEST_GAP_US = 30_000;
+    /** Who was asked to press, wait and let go holds so long; sooner it could be a second press, or a fader that was thrown. */
+    private const SURELY_HELD_US = 600_000;
     /** What comes within this time comes together. */
     private const AT_ONCE_US = 5_000;
     private const TIMBRE = 74;
     /** Values that a moved fader passes at least. */
     private const FADER_VALUES = 4;
+    /** Values by which an encoder says how far it was turned, up to 16 steps at once: two's complement, around 64, with a sign bit. */
+    private const STEPS = [[[1, 16], [112, 127]], [[48, 63], [65, 80]], [[1, 16], [65, 80]]];
+    private const ONE_STEP = [1, 127, 63, 65];
+    private const INCREMENTS = [96, 97];
 
     /**
      * @param list<Recognised> $candidates the likeliest first; one alone that is sure is what was played
@@ -92,7 +98,7 @@ final readonly class Recognition
             $gaps[] = $timeUs - $played->values[$index][0];
         }
 
-        return min($gaps) > self::SHORTEST_HOLD_US && max($gaps) - min($gaps) < 0.1 * max($gaps);
+        return min($gaps) > self::SHORTEST_GAP_US && max($gaps) - min($gaps) < 0.1 * max($gaps);
     }
 
     /**
@@ -141,11 +147,15 @@ final readonly class Recognition
     {
         $values = $played->numbers();
         $distinct = array_values(array_unique($values));
-        if (1 === \count($values)) {
-            return [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER];
+        if (\in_array($played->number, self::INCREMENTS, true)) {
+            return [Recognised::ENCODER];
         }
-        if (self::areSteps($distinct)) {
-            return \count($values) > 2 ? [Recognised::ENCODER] : [Recognised::ENCODER, Recognised::FADER];
+        $areSteps = self::areSteps($distinct);
+        if (1 === \count($values)) {
+            return [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, ...($areSteps ? [Recognised::ENCODER] : [])];
+        }
+        if ($areSteps) {
+            return \count($values) > 2 && (self::repeatsAStep($values) || [] === array_diff($distinct, self::ONE_STEP)) ? [Recognised::ENCODER] : [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY];
         }
         if (1 === \count($distinct)) {
             return [Recognised::LATCHING, Recognised::ENCODER];
@@ -153,7 +163,7 @@ final readonly class Recognition
         if (2 === \count($distinct)) {
             sort($distinct);
             $held = $played->values[1][0] - $played->firstUs();
-            $isSwitch = 2 === \count($values) && [0, 127] === $distinct && $held >= self::SHORTEST_HOLD_US;
+            $isSwitch = 2 === \count($values) && [0, 127] === $distinct && $held >= self::SURELY_HELD_US;
 
             return $isSwitch ? [Recognised::MOMENTARY] : [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER];
         }
@@ -162,14 +172,30 @@ final readonly class Recognition
     }
 
     /**
-     * Whether values are steps of an encoder rather than places.
+     * Whether values can be steps of an encoder rather than places; turned faster, it says more steps at once.
      *
      * @param list<int> $values
      */
     private static function areSteps(array $values): bool
     {
-        foreach ([[1, 127], [63, 65], [1, 65]] as $one) {
-            if ([] === array_diff($values, $one) && \count($values) < 3) {
+        foreach (self::STEPS as [$one, $other]) {
+            if ([] === array_filter($values, static fn (int $value): bool => ($value < $one[0] || $value > $one[1]) && ($value < $other[0] || $value > $other[1]))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether one step comes twice in a row: what stands somewhere says so once.
+     *
+     * @param list<int> $values
+     */
+    private static function repeatsAStep(array $values): bool
+    {
+        foreach (\array_slice($values, 1) as $index => $value) {
+            if ($value === $values[$index] && \in_array($value, self::ONE_STEP, true)) {
                 return true;
             }
         }

@@ -34,7 +34,7 @@ final class LearnedRuleTest extends TestCase
         yield 'a fader moves a parameter' => ['1000 strip B4 17 30', 'Brine: Mix', 'strip "A fader 4"', ['turn brine "Mix"']];
         yield 'a pad plays' => ['1000 pads 99 24 50', 'Gulls: play its keys', 'tray "Pad 1"', ['play gulls']];
         yield 'a switch taps' => ['1000 treadle BF 57 7F', 'Clock crossing: tap the tempo', 'treadle "Switch 8"', ['press', 'tap crossing']];
-        yield 'what no chart knows is taken by its number' => ["1000 treadle B2 14 7F\n1400 treadle B2 14 00", 'Stack: storm', 'cc 20 channel 3', ['press', 'do storm']];
+        yield 'what no chart knows is taken by its number' => ["1000 treadle B2 14 7F\n1700 treadle B2 14 00", 'Stack: storm', 'cc 20 channel 3', ['press', 'do storm']];
     }
 
     /** @param list<string> $steps */

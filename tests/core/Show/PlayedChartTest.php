@@ -32,7 +32,7 @@ final class PlayedChartTest extends TestCase
                 $events = [];
                 foreach ($values as $step => $value) {
                     $bytes = $sender->play($control->name, $value);
-                    $events[] = new Event(2_000_000 + 150_000 * $step, 'any', $bytes);
+                    $events[] = new Event(2_000_000 + ($control->sort->isTwoState() ? 700_000 : 150_000) * $step, 'any', $bytes);
                 }
                 $sure = Recognition::of($events, 0, 6_000_000, $setup)->sure();
                 if (null !== $sure) {
@@ -59,7 +59,7 @@ final class PlayedChartTest extends TestCase
 
     public function testNamesThatStandTwiceAreToldApart(): void
     {
-        $heard = static fn (string $bytes): array => [new Event(1_000_000, 'any', (string) hex2bin($bytes.'7F')), new Event(1_300_000, 'any', (string) hex2bin($bytes.'00'))];
+        $heard = static fn (string $bytes): array => [new Event(1_000_000, 'any', (string) hex2bin($bytes.'7F')), new Event(1_700_000, 'any', (string) hex2bin($bytes.'00'))];
         $setup = Kit::setup(Kit::rig([], [], []), "port any in\n");
         $played = [];
         foreach (['B050', 'B051', 'B150'] as $bytes) {

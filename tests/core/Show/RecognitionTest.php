@@ -21,13 +21,20 @@ final class RecognitionTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> tape, and what it can be */
     public static function gestures(): iterable
     {
-        yield 'a switch that is held' => ["1000 p B0 50 7F\n1400 p B0 50 00", [Recognised::MOMENTARY]];
-        yield 'one the other way round' => ["1000 p B0 50 00\n1400 p B0 50 7F", [Recognised::MOMENTARY]];
-        yield 'one that says one thing only' => ['1000 p B0 50 7F', [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER]];
+        yield 'a switch that is held' => ["1000 p B0 50 7F\n1800 p B0 50 00", [Recognised::MOMENTARY]];
+        yield 'one the other way round' => ["1000 p B0 50 00\n1800 p B0 50 7F", [Recognised::MOMENTARY]];
+        yield 'one that says one thing only' => ['1000 p B0 50 7F', [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, Recognised::ENCODER]];
         yield 'two values that are no ends' => ["1000 p B0 50 28\n1400 p B0 50 29", [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER]];
         yield 'a fader' => ["1000 p B0 07 10\n1020 p B0 07 12\n1040 p B0 07 16\n1060 p B0 07 20", [Recognised::FADER]];
         yield 'steps of an encoder' => ["1000 p B0 10 01\n1100 p B0 10 01\n1200 p B0 10 7F", [Recognised::ENCODER]];
         yield 'steps around 64' => ["1000 p B0 10 41\n1110 p B0 10 41\n1200 p B0 10 3F", [Recognised::ENCODER]];
+        yield 'an encoder that is turned fast' => ["1000 p B0 10 01\n1040 p B0 10 01\n1070 p B0 10 03\n1090 p B0 10 06\n1110 p B0 10 02", [Recognised::ENCODER]];
+        yield 'one that is turned back fast' => ["1000 p B0 10 3F\n1040 p B0 10 3F\n1070 p B0 10 3A\n1090 p B0 10 35", [Recognised::ENCODER]];
+        yield 'one click' => ['1000 p B0 10 41', [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, Recognised::ENCODER]];
+        yield 'a dial by increment' => ["1000 p B0 60 00\n1100 p B0 60 7F", [Recognised::ENCODER]];
+        yield 'a fader thrown from end to end, or a switch pressed twice' => ["1000 p B0 07 7F\n1080 p B0 07 00", [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER]];
+        yield 'a fader at its low end' => ["1000 p B0 07 01\n1020 p B0 07 02\n1040 p B0 07 03\n1060 p B0 07 04", [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY]];
+        yield 'fine halves alone' => ["1000 p B0 0C 10\n1000 p B0 2C 01\n1020 p B0 2C 02\n1040 p B0 2C 05", [Recognised::FINE]];
         yield 'a pad' => ["1000 p 99 24 50\n1100 p 89 24 40", [Recognised::PAD]];
         yield 'a finger with pressure and bend' => ["1000 p E1 00 40\n1000 p 91 3C 50\n1050 p D1 20\n1060 p E1 10 41\n1070 p B1 4A 30\n1300 p 81 3C 40", [Recognised::PAD]];
         yield 'a wheel' => ["1000 p E0 00 50\n1010 p E0 00 60\n1020 p E0 00 40", [Recognised::WHEEL]];
@@ -90,7 +97,7 @@ final class RecognitionTest extends TestCase
             $value = max(0, min(127, $value + $random->getInt(-2, 2)));
             $events[] = new Event($at, 'tilt', "\xBB\x10".\chr($value));
         }
-        array_push($events, new Event(1_500_000, 'treadle', "\xBF\x52\x7F"), new Event(1_900_000, 'treadle', "\xBF\x52\x00"));
+        array_push($events, new Event(1_500_000, 'treadle', "\xBF\x52\x7F"), new Event(2_200_000, 'treadle', "\xBF\x52\x00"));
         usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);
         $recognised = Recognition::of($events, 0, self::END_US);
         self::assertSame('cc 82 channel 16', $recognised->sure()?->played->selector());
