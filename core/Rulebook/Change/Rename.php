@@ -62,9 +62,31 @@ final class Rename
             throw new RulebookError($places[0], 'duplicate', "there is already a {$what} \"{$to}\"; choose another name");
         }
         $edits = array_map(static fn (Span $span): Edit => Edit::replace($span, $isTitle ? "\"{$to}\"" : $to), $places);
-        $source->with($edits);
+        $changed = self::readAgain($source, $edits, $places[0], $to);
+        if (\count(self::all($changed->book)[$what][$to] ?? []) !== \count($places)) {
+            throw self::meansSomethingElse($places[0], $to);
+        }
 
         return $edits;
+    }
+
+    /**
+     * @param list<Edit> $edits
+     *
+     * @throws RulebookError where the new name makes a line unreadable
+     */
+    private static function readAgain(Source $source, array $edits, Span $at, string $to): Source
+    {
+        try {
+            return $source->with($edits);
+        } catch (RulebookError $error) {
+            throw 'syntax' === $error->errorCode ? self::meansSomethingElse($at, $to) : $error;
+        }
+    }
+
+    private static function meansSomethingElse(Span $at, string $to): RulebookError
+    {
+        return new RulebookError($at, 'word-of-the-language', "\"{$to}\" means something else in rules; choose another name");
     }
 
     /**
@@ -79,21 +101,37 @@ final class Rename
         if (1 !== preg_match('/^[a-z][a-z0-9_]*$/D', $to)) {
             throw new RulebookError(new Span(1, 1), 'syntax', 'a name begins with a small letter; small letters, digits and _ follow');
         }
-        $named = [];
-        foreach ($source->book->rules as $rule) {
-            array_push($named, ...array_map(static fn (Selector $selector): ?Token => $selector->device, $rule->selectors));
+        $places = self::devices($source->book)[$from] ?? [];
+        if ([] === $places || $to === $from) {
+            return [];
         }
-        array_push($named, ...array_map(static fn (Group $group): ?Token => [] === $group->titles ? null : $group->port, array_values($source->book->groups)));
-        array_push($named, ...array_map(static fn (Lamps $lamps): Token => $lamps->name, array_values($source->book->lamps)));
-        array_push($named, ...array_map(static fn (Step $step): ?Token => $step instanceof NamedStep ? $step->device : null, $source->book->steps()));
-        $edits = [];
-        foreach ($named as $token) {
-            if ($token?->text === $from) {
-                $edits["{$token->span->line} {$token->span->column}"] = Edit::replace($token->span, $to);
-            }
+        if ([] !== (self::devices($source->book)[$to] ?? [])) {
+            throw new RulebookError($places[0], 'duplicate', "rules name a device \"{$to}\" already; choose another name");
+        }
+        $edits = array_map(static fn (Span $span): Edit => Edit::replace($span, $to), $places);
+        if (\count(self::devices(self::readAgain($source, $edits, $places[0], $to)->book)[$to] ?? []) !== \count($places)) {
+            throw self::meansSomethingElse($places[0], $to);
         }
 
-        return array_values($edits);
+        return $edits;
+    }
+
+    /** @return array<string, list<Span>> places where rules name devices, by name */
+    private static function devices(Rulebook $book): array
+    {
+        $named = [];
+        foreach ($book->rules as $rule) {
+            array_push($named, ...array_map(static fn (Selector $selector): ?Token => $selector->device, $rule->selectors));
+        }
+        array_push($named, ...array_map(static fn (Group $group): ?Token => [] === $group->titles ? null : $group->port, array_values($book->groups)));
+        array_push($named, ...array_map(static fn (Lamps $lamps): Token => $lamps->name, array_values($book->lamps)));
+        array_push($named, ...array_map(static fn (Step $step): ?Token => $step instanceof NamedStep ? $step->device : null, $book->steps()));
+        $places = [];
+        foreach (array_filter($named) as $token) {
+            $places[$token->text]["{$token->span->line} {$token->span->column}"] = $token->span;
+        }
+
+        return array_map(array_values(...), $places);
     }
 
     /**

@@ -15,6 +15,7 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Vocabulary;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\RandomBook;
 
@@ -120,6 +121,31 @@ final class ChangeTest extends TestCase
             }
         });
         self::assertCount(7, $tried);
+    }
+
+    /** A law: a word of the language is refused as a name, or the rules read as before and it can be taken back. */
+    public function testNoWordOfTheLanguageChangesWhatRulesMean(): void
+    {
+        $text = "port keys in\nport moths out\ntable map: 36=38\nmemory shift = 3\ngroup song of keys cc 20..23\nclock lead\n  send moths\nstack storm\n  post cc 1 value shift to moths\n\nscene \"A\"\n  on enter do storm\n\nrule \"R\"\n  from keys\n  take cc 1 where shift > 1 and song = 2\n  set value = map(value) + shift\n  remember shift = value\n  start lead\n  send moths\n\nrule \"S\"\n  take cc 2\n  turn brine \"Mix\" to shift\n  recall brine \"Storm\"\n";
+        $source = Source::of($text);
+        self::assertSame([], $source->errors);
+        $refused = $taken = 0;
+        foreach (array_unique([...array_merge(...array_values(Vocabulary::all())), 'another']) as $word) {
+            foreach (['keys' => [1, 6], 'moths' => [2, 6], 'map' => [3, 7], 'shift' => [4, 8], 'song' => [5, 7], 'lead' => [6, 7], 'storm' => [8, 7], 'brine' => null] as $name => $place) {
+                $rename = static fn (Source $in, string $to): array => null === $place ? Rename::device($in, $to === $name ? $word : $name, $to) : Rename::edits($in, $place[0], $place[1], $to);
+                try {
+                    $there = $source->with($rename($source, $word));
+                } catch (RulebookError) {
+                    ++$refused;
+                    continue;
+                }
+                ++$taken;
+                self::assertSame([], $there->errors, "{$name} to {$word}");
+                self::assertSame($text, $there->with($rename($there, $name))->text, "{$name} to {$word} and back");
+            }
+        }
+        self::assertGreaterThan(50, $refused);
+        self::assertGreaterThan(50, $taken);
     }
 
     public function testARenameTakenBackGivesTheSameText(): void
