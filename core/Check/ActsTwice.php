@@ -10,9 +10,10 @@ use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\LightStep;
-use ZigzagPost\Core\Rulebook\Step\NamedStep;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 
 /** Steps that act on the press of a switch and once more when it is let go. */
@@ -28,7 +29,7 @@ final class ActsTwice implements Check
                 if ($step->is(Fact::PassesPresses) || $step->is(Fact::Toggles) || 'only' === explode(' ', $step->print())[0]) {
                     break;
                 }
-                if ($step instanceof NamedStep && self::acts($step)) {
+                if (self::acts($step)) {
                     yield Finding::warning('acts-twice', $step->span, 'this acts when the switch is pressed and again when it is let go; put "press" above it', new Fix('Put "press" above', [Edit::insertBefore($step->span->line, "  press\n")]));
                     break;
                 }
@@ -36,9 +37,9 @@ final class ActsTwice implements Check
         }
     }
 
-    private static function acts(NamedStep $step): bool
+    private static function acts(Step $step): bool
     {
-        return $step instanceof RecallStep || $step instanceof LightStep || ($step instanceof TurnStep && $step->actsOnAny());
+        return $step instanceof RecallStep || $step instanceof LightStep || $step instanceof DoStep || ($step instanceof TurnStep && $step->actsOnAny());
     }
 
     private function takesControllers(Rule $rule): bool

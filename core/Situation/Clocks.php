@@ -22,6 +22,38 @@ final class Clocks implements RigCheck
         foreach ($situation->setup->boxes as $box) {
             if (true === $box->isOn($box->chart->clock->obeys ?? null)) {
                 yield from $this->ofUnit($situation, $box, $sources);
+            } else {
+                yield from $this->switchedOff($situation, $box, $sources);
+            }
+        }
+        yield from $this->forNobody($situation, $sources);
+    }
+
+    /**
+     * A clock gets there, and the unit is set not to follow any.
+     *
+     * @return iterable<RigFinding>
+     */
+    private function switchedOff(Situation $situation, Box $box, ClockSources $clocks): iterable
+    {
+        $setting = $box->chart->clock->obeys ?? null;
+        if (\is_string($setting) && false === $box->isOn($setting) && [] !== $clocks->of($box)) {
+            yield RigFinding::hint('clock-in-off', "unit {$box->name} {$setting}", "a clock gets to {$box->name}, and {$setting} is off, so that it keeps a tempo of its own", (new Edits($situation->setup->rig))->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
+        }
+    }
+
+    /**
+     * Clocks made here that go to ports where no unit could follow one.
+     *
+     * @return iterable<RigFinding>
+     */
+    private function forNobody(Situation $situation, ClockSources $clocks): iterable
+    {
+        foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
+            $hearers = array_filter($situation->setup->boxes, static fn (Box $box): bool => \in_array("clock {$name}", $clocks->of($box), true));
+            $wanting = array_filter($hearers, static fn (Box $box): bool => null !== $box->chart->clock || null === $box->chart->hears);
+            if ([] !== $clock->sends && [] !== $hearers && [] === $wanting) {
+                yield RigFinding::hint('clock-for-nobody', "clock {$name}", "clock {$name} goes to ".implode(', ', array_map(static fn (Box $box): string => $box->name, $hearers)).', and none of them follows a clock', null, 'take the line "send" of that clock out where nobody asked for it', $clock->name->span->line);
             }
         }
     }
@@ -31,7 +63,7 @@ final class Clocks implements RigCheck
     {
         $sources = $clocks->of($box);
         if ([] === $sources && $this->isReached($situation, $box)) {
-            yield RigFinding::warning('clock-missing', "unit {$box->name} clock", "{$box->name} follows a clock, and none gets to it");
+            yield RigFinding::warning('clock-missing', "unit {$box->name} clock", "{$box->name} follows a clock, and none gets to it".$this->couldSend($situation));
         }
         if (1 < \count($sources)) {
             yield RigFinding::warning('two-clocks-reach', "unit {$box->name} clock", 'two clocks get to it: '.implode(' and ', $sources));
@@ -49,6 +81,20 @@ final class Clocks implements RigCheck
                 yield RigFinding::warning('tempo-out-of-range', "unit {$box->name} clock", "clock {$name} runs at ".round($bpm, 1).", and {$box->name} follows from {$low} to {$high}");
             }
         }
+    }
+
+    /** Units that could give a clock if they were switched on to. */
+    private function couldSend(Situation $situation): string
+    {
+        $could = [];
+        foreach ($situation->setup->boxes as $box) {
+            $setting = $box->chart->clock->sends ?? null;
+            if (\is_string($setting) && false === $box->isOn($setting)) {
+                $could[] = "{$setting} of {$box->name}";
+            }
+        }
+
+        return [] === $could ? '' : '; off '.(1 === \count($could) ? 'is ' : 'are ').implode(', ', $could);
     }
 
     /**

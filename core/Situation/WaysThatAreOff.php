@@ -16,7 +16,7 @@ final class WaysThatAreOff implements RigCheck
     public function findings(Situation $situation): iterable
     {
         $edits = new Edits($situation->setup->rig);
-        $off = [];
+        $off = $unsure = [];
         $doubled = [];
         foreach ($situation->streams() as $stream) {
             $chains = [];
@@ -24,6 +24,9 @@ final class WaysThatAreOff implements RigCheck
                 foreach ($listener->way as $hop) {
                     if (null !== $hop->off) {
                         $off["{$hop->from->unit}\t{$hop->off}"][$listener->box->name] = true;
+                    }
+                    if (null !== $hop->kind && null !== $hop->unknown) {
+                        $unsure[$hop->from->unit][$hop->unknown][$listener->box->name] = true;
                     }
                 }
                 $thrus = array_values(array_filter($listener->way, static fn (Hop $hop): bool => RouteKind::Hardware === $hop->kind));
@@ -44,6 +47,11 @@ final class WaysThatAreOff implements RigCheck
         foreach ($off as $key => $units) {
             [$unit, $setting] = explode("\t", (string) $key);
             yield RigFinding::error('thru-off', "unit {$unit} {$setting}", "{$setting} of {$unit} is off, so nothing gets to ".implode(', ', array_keys($units)), $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"));
+        }
+        foreach ($unsure as $unit => $facts) {
+            foreach ($facts as $what => $units) {
+                yield RigFinding::hint('thru-unknown', "unit {$unit} passing on", "{$what} is not known, and on it depends what gets to ".implode(', ', array_keys($units)), null, "look at {$unit}, and set it");
+            }
         }
         foreach ($doubled as $unit => $stream) {
             yield RigFinding::warning('double-way', "unit {$unit}", "what leaves at {$stream} gets to {$unit} on two ways, so that it plays twice; say that this is wanted, or take one way out");
