@@ -269,8 +269,7 @@ final class RigDevices implements Devices
         $targets = array_values(array_filter(array_map(fn (Parameter $parameter): ?Target => $this->attempt(fn (): Target => $this->parameter($device, new Token(TokenType::Text, $parameter->name, $device->span, true))), $restored), static fn (?Target $target): bool => null !== $target && $target->hasValue() && !\in_array($target->kind, [Kind::Note, Kind::Program, Kind::Sysex], true)));
         $port = $called->port ?? $targets[0]->port ?? null;
         if (null === $port) {
-            $part = $box->chart->hears[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears");
-            $port = $this->portTo($device, $box, $part, KindName::Cc);
+            $port = $this->portTo($device, $box, $this->partThatHears($device, $box, KindName::Cc), KindName::Cc);
         }
 
         return new Whole($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets, array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
@@ -314,12 +313,30 @@ final class RigDevices implements Devices
         if (null === $kind || !\in_array($kind, [Kind::Cc, Kind::Note, Kind::Program, Kind::Cc14, Kind::Nrpn, Kind::PolyPressure], true)) {
             throw new RulebookError($title->span, 'unknown-control', "the lamp of \"{$control->name}\" is lit by {$message->kind->value}, which is not known how to send");
         }
-        $part = $box->chart->hears[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears");
+        $part = $this->partThatHears($device, $box, $message->kind);
         $colour = ($box->unit->labels[$control->name] ?? null)?->colour;
         $on = $lamp->colours[$colour ?? ''] ?? array_values($lamp->colours)[0] ?? 127;
         $channel = $box->channel($message->channel ?? $part->channel);
 
         return new LampMessage($control->name, $this->portTo($device, $box, $part, $message->kind), $kind, $message->number ?? 0, \is_int($channel) ? $channel : 1, $lamp->off, $on, $lamp->colours);
+    }
+
+    /**
+     * Of several parts the first that receives a kind and has a way from a port; else the first that receives it, else the first.
+     *
+     * @throws RulebookError
+     */
+    private function partThatHears(Token $device, Box $box, KindName $kind): Hears
+    {
+        $parts = $box->chart->hears ?? [];
+        $receiving = array_values(array_filter($parts, static fn (Hears $part): bool => false !== $box->understands($part, $kind)));
+        foreach ($receiving as $part) {
+            if ([] !== $this->ways->to($box, $part->at, $kind)) {
+                return $part;
+            }
+        }
+
+        return $receiving[0] ?? $parts[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears");
     }
 
     public function lamps(Token $device): array

@@ -9,6 +9,8 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Naming\Plain;
@@ -219,5 +221,21 @@ final class NamesTest extends TestCase
     private static function errors(array $findings): array
     {
         return array_values(array_map(static fn (Finding $finding): string => $finding->print('book'), array_filter($findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity)));
+    }
+
+    /** A lamp is lit over the part that receives its kind and has a lead, whichever stands first in the chart. */
+    public function testALampFindsThePartThatHearsIt(): void
+    {
+        foreach ([[['notes', 1, ['note' => true, 'cc' => false], 'in'], ['lamps', 7, ['cc' => true], 'in']], [['loose', 3, null, 'other'], ['lamps', 7, null, 'in']]] as $parts) {
+            $hears = array_map(static fn (array $part): array => ['id' => $part[0], 'at' => [$part[3]], 'channel' => $part[1]] + (null === $part[2] ? [] : ['kinds' => $part[2]]), $parts);
+            $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('in', 'in'), Kit::din('other', 'in'), Kit::din('out', 'out')], 'hears' => $hears, 'surface' => ['controls' => [['name' => 'Switch', 'sort' => 'switch', 'sends' => [], 'lamp' => ['message' => ['kind' => 'cc', 'number' => 40], 'off' => 0, 'colours' => ['red' => 9]]]]]];
+            $rig = Kit::rig(['board' => $board], [['name' => 'board', 'chart' => 'board']], [Kit::lead('one', 'post lights', 'board in')]);
+            $checked = Checker::check("port in in\nport lights out\nrule \"L\"\n  from in\n  take cc 1\n  light board \"Switch\" \"red\"\n", static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book)));
+            self::assertFalse($checked->hasErrors());
+            $engine = new Engine(Compiler::load($checked->book));
+            $engine->start();
+            $engine->feed(0, 0, "\xB0\x01\x7F");
+            self::assertSame(["\xB6\x28\x09"], array_column($engine->take(), 2));
+        }
     }
 }
