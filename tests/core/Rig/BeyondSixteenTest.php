@@ -19,7 +19,7 @@ final class BeyondSixteenTest extends TestCase
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(31));
         $conflicts = $plans = $present = 0;
-        for ($case = 0; $case < Cases::number(300); ++$case) {
+        for ($case = 0; $case < Cases::number(150); ++$case) {
             // What is set by one number: parts at offsets, each with a run; or one that is fixed.
             $isFixed = 1 === $random->getInt(1, 4);
             $values = [[1, 16], [1, 4], [9, 16], ['2', '14', '16']][$random->getInt(0, 3)];

@@ -37,7 +37,7 @@ final class NameDocumentTest extends TestCase
     public function testWhatIsNotNamedAsDroppedHasComeBack(): void
     {
         $any = new AnyRig(new \Random\Randomizer(new \Random\Engine\Mt19937(23)));
-        for ($case = 0; $case < Cases::number(60); ++$case) {
+        for ($case = 0; $case < Cases::number(25); ++$case) {
             $chart = RigFile::chart($any->chart());
             [$xml, $lost] = NameDocument::write($chart);
             try {

@@ -15,7 +15,7 @@ final class SmallestConflictTest extends TestCase
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(41));
         $conflicts = 0;
-        for ($case = 0; $case < Cases::number(150); ++$case) {
+        for ($case = 0; $case < Cases::number(60); ++$case) {
             $isUniform = 1 === $random->getInt(0, 1);
             $common = [1, $random->getInt(4, 16)];
             $charts = $units = $leads = $options = [];
