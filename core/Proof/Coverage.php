@@ -16,7 +16,7 @@ use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Hand;
 
-/** What no proof touches: rules that never act, controls that are never played, scenes that are never gone to. */
+/** What no proof touches: rules that never act, ends of their ranges, controls that are never played, scenes that are never gone to. */
 final readonly class Coverage
 {
     private const STEP_US = 400_000;
@@ -26,8 +26,9 @@ final readonly class Coverage
      * @param list<array{title: string, line: int}> $rules
      * @param list<array{unit: string, control: string}> $controls
      * @param list<string> $scenes
+     * @param list<array{title: string, line: int, what: string, at: int}> $ends of ranges, of rules that some proof touches
      */
-    private function __construct(public array $rules, public array $controls, public array $scenes)
+    private function __construct(public array $rules, public array $controls, public array $scenes, public array $ends)
     {
     }
 
@@ -49,9 +50,10 @@ final readonly class Coverage
         foreach ($proofs as $proof) {
             $gone += $proof->playback->scenes;
         }
-        $played = [];
+        $played = $heard = [];
         foreach ($proofs as $proof) {
             foreach (null === $proof->unreadable ? Proving::events($proof->proof->tape) : [] as $event) {
+                $heard[RangeEnd::sort($event->port, $event->bytes)][$event->bytes] = $event;
                 $played["{$event->port} ".bin2hex(substr($event->bytes, 0, 0x80 === (\ord($event->bytes) & 0xE0) || 0xB0 === (\ord($event->bytes) & 0xF0) ? 2 : 1))] = true;
             }
         }
@@ -63,10 +65,29 @@ final readonly class Coverage
             }
         }
 
-        return new self($rules, $controls, array_values(array_diff_key($book->scenes(), $gone)));
+        return new self($rules, $controls, array_values(array_diff_key($book->scenes(), $gone)), self::ends($situation, array_column($rules, 'line'), $heard));
     }
 
-    /** A tape that plays every control of the rig once, to its end and back. */
+    /**
+     * @param list<int> $untouched lines of rules that no proof touches at all
+     * @param array<string, array<array-key, Event>> $heard by port and sort of message, each once
+     *
+     * @return list<array{title: string, line: int, what: string, at: int}>
+     */
+    private static function ends(Situation $situation, array $untouched, array $heard): array
+    {
+        $ends = [];
+        foreach (RangeEnd::of($situation->checked()->book) as $end) {
+            $isPressed = \in_array($end->rule->span->line, $untouched, true) || [] !== array_filter($heard[$end->sortOfIt()] ?? [], static fn (Event $event): bool => $end->isAt($event->port, $event->bytes));
+            if (!$isPressed) {
+                $ends[] = ['title' => $end->rule->title, 'line' => $end->rule->span->line, 'what' => $end->what, 'at' => $end->at];
+            }
+        }
+
+        return $ends;
+    }
+
+    /** A tape that plays every control of the rig once, to its end and back, and presses the ends of what rules take. */
     public static function tape(Situation $situation): string
     {
         $text = "# zigzag tape 1\n";
@@ -76,6 +97,12 @@ final readonly class Coverage
                 foreach (Hand::at($message, $value) as $bytes) {
                     $text .= TapeWriter::line(new Event($timeUs, $message->ports[0], $bytes));
                 }
+            }
+            $at += self::STEP_US;
+        }
+        foreach (RangeEnd::of($situation->checked()->book) as $end) {
+            foreach ($end->press($at, self::HOLD_US) as $event) {
+                $text .= TapeWriter::line($event);
             }
             $at += self::STEP_US;
         }

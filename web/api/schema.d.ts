@@ -1938,6 +1938,14 @@ export interface components {
                 changes: components["schemas"]["ProofChange"][];
             }[];
             uncovered: {
+                /** @description Ends of ranges that rules take, of rules that some proof touches. */
+                ends: {
+                    title: string;
+                    line: number;
+                    /** @description number, key, velocity or value */
+                    what: string;
+                    at: number;
+                }[];
                 rules: {
                     title: string;
                     line: number;

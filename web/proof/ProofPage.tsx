@@ -178,6 +178,12 @@ function OpenProofs({ document }: { document: StoredDocument }) {
               title="Rules"
               items={(uncovered?.rules ?? []).map((rule) => `${rule.title} (line ${rule.line})`)}
             />
+            <List
+              title="Ends of what rules take"
+              items={(uncovered?.ends ?? []).map(
+                (end) => `${end.title} (line ${end.line}): ${end.what} ${end.at}`,
+              )}
+            />
             <List title="Scenes" items={uncovered?.scenes ?? []} />
             <List
               title="Controls"

@@ -152,6 +152,7 @@ final class ProvingTest extends TestCase
         $book = Compiler::load($situation->checked()->book);
         $proof = Proving::of(Proving::accept('all', Coverage::tape($situation), $book), $book);
         self::assertSame([], Coverage::of($situation, $book, [$proof])->controls);
+        self::assertSame([], Coverage::of($situation, $book, [$proof])->ends, 'the tape that is made presses the ends');
     }
 
     /** @return list<Proving> */
