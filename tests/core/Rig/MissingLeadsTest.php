@@ -15,6 +15,9 @@ use ZigzagPost\Core\Situation\Situation;
 /** One lead less in the demo is one finding more, whatever lead it is, and it names the unit or the port. */
 final class MissingLeadsTest extends TestCase
 {
+    /** @var list<string>|null */
+    private static ?array $before = null;
+
     /** @return iterable<string, array{string}> */
     public static function leads(): iterable
     {
@@ -27,7 +30,7 @@ final class MissingLeadsTest extends TestCase
     public function testALeadLessIsOneFindingMore(string $id): void
     {
         $demo = self::demo();
-        $before = self::told($demo);
+        $before = self::$before ??= self::told($demo);
         $lead = array_values(array_filter($demo['leads'], static fn (array $each): bool => $each['id'] === $id))[0];
         $demo['leads'] = array_values(array_filter($demo['leads'], static fn (array $each): bool => $each['id'] !== $id));
         $new = array_diff(self::told($demo), $before);

@@ -129,9 +129,14 @@ final class ChangeTest extends TestCase
         $text = "port keys in\nport moths out\ntable map: 36=38\nmemory shift = 3\ngroup song of keys cc 20..23\nclock lead\n  send moths\nstack storm\n  post cc 1 value shift to moths\n\nscene \"A\"\n  on enter do storm\n\nrule \"R\"\n  from keys\n  take cc 1 where shift > 1 and song = 2\n  set value = map(value) + shift\n  remember shift = value\n  start lead\n  send moths\n\nrule \"S\"\n  take cc 2\n  turn brine \"Mix\" to shift\n  recall brine \"Storm\"\n";
         $source = Source::of($text);
         self::assertSame([], $source->errors);
-        $refused = $taken = 0;
-        foreach (array_unique([...array_merge(...array_values(Vocabulary::all())), 'another']) as $word) {
+        $refused = $taken = $tries = 0;
+        $words = array_values(array_unique([...array_merge(...array_values(Vocabulary::all())), 'another']));
+        $every = false === getenv('ZIGZAG_CASES') ? 4 : 1;
+        foreach ($words as $index => $word) {
             foreach (['keys' => [1, 6], 'moths' => [2, 6], 'map' => [3, 7], 'shift' => [4, 8], 'song' => [5, 7], 'lead' => [6, 7], 'storm' => [8, 7], 'brine' => null] as $name => $place) {
+                if (0 !== (++$tries + $index) % $every) {
+                    continue; // all of them where more cases are asked for
+                }
                 $rename = static fn (Source $in, string $to): array => null === $place ? Rename::device($in, $to === $name ? $word : $name, $to) : Rename::edits($in, $place[0], $place[1], $to);
                 try {
                     $there = $source->with($rename($source, $word));
@@ -144,8 +149,8 @@ final class ChangeTest extends TestCase
                 self::assertSame($text, $there->with($rename($there, $name))->text, "{$name} to {$word} and back");
             }
         }
-        self::assertGreaterThan(50, $refused);
-        self::assertGreaterThan(50, $taken);
+        self::assertGreaterThan(20, $refused);
+        self::assertGreaterThan(20, $taken);
     }
 
     public function testARenameTakenBackGivesTheSameText(): void
