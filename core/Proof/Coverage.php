@@ -19,6 +19,7 @@ use ZigzagPost\Core\World\Hand;
 /** What no proof touches: rules that never act, ends of their ranges, controls that are never played, scenes that are never gone to. */
 final readonly class Coverage
 {
+    private const FIRST_US = 1_000_000;
     private const STEP_US = 400_000;
     private const HOLD_US = 150_000;
 
@@ -87,27 +88,34 @@ final readonly class Coverage
         return $ends;
     }
 
-    /** A tape that plays every control of the rig once, to its end and back, and presses the ends of what rules take. */
+    /** A tape that plays every control of the rig once, and presses the ends of what rules take. */
     public static function tape(Situation $situation): string
     {
-        $text = "# zigzag tape 1\n";
-        $at = 1_000_000;
+        $events = self::controls($situation);
+        $at = [] === $events ? self::FIRST_US : $events[\count($events) - 1]->timeUs + self::STEP_US;
+        foreach (RangeEnd::of($situation->checked()->book) as $end) {
+            array_push($events, ...$end->press($at, self::HOLD_US));
+            $at += self::STEP_US;
+        }
+
+        return "# zigzag tape 1\n".implode('', array_map(TapeWriter::line(...), $events));
+    }
+
+    /** @return list<Event> every control of the rig once, to its end and back: what hands can do */
+    public static function controls(Situation $situation): array
+    {
+        $events = [];
+        $at = self::FIRST_US;
         foreach (self::messages($situation) as [, , $message]) {
             foreach ([[$at, $message->last], [$at + self::HOLD_US, $message->first]] as [$timeUs, $value]) {
                 foreach (Hand::at($message, $value) as $bytes) {
-                    $text .= TapeWriter::line(new Event($timeUs, $message->ports[0], $bytes));
+                    $events[] = new Event($timeUs, $message->ports[0], $bytes);
                 }
             }
             $at += self::STEP_US;
         }
-        foreach (RangeEnd::of($situation->checked()->book) as $end) {
-            foreach ($end->press($at, self::HOLD_US) as $event) {
-                $text .= TapeWriter::line($event);
-            }
-            $at += self::STEP_US;
-        }
 
-        return $text;
+        return $events;
     }
 
     /** @return iterable<array{string, string, ControlMessage}> unit, control and what it sends first */

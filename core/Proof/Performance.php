@@ -41,7 +41,7 @@ final class Performance
         $this->scenes = $scenes;
         $events = [];
         foreach ([] === $scenes ? [[self::BEGINS_US, 0]] : $scenes as $index => [$from]) {
-            foreach (Proving::events(Coverage::tape($situation)) as $event) {
+            foreach (Coverage::controls($situation) as $event) {
                 // The controls of the tape, spread over each scene; those that change the scene are left to the set list.
                 $timeUs = $from + 1_500_000 + intdiv($event->timeUs, 20);
                 if ($timeUs < $from + self::SCENE_US - 1_000_000 && !$this->leavesTheShow($event)) {

@@ -11,7 +11,6 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Proof\Coverage;
-use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -44,7 +43,7 @@ final class RestoreTest extends TestCase
         $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $json['rulebook'].$rules] + $json))));
         self::assertFalse($situation->checked()->hasErrors());
         $book = Compiler::load($situation->checked()->book, keepsPresent: true);
-        $events = Proving::events(Coverage::tape($situation));
+        $events = Coverage::controls($situation);
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(11));
         $moved = 0;
         for ($case = 0; $case < Cases::number(30); ++$case) {
