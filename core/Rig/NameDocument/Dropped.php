@@ -54,9 +54,9 @@ final class Dropped
      */
     private static function fields(array $was, array $is, array $words): array
     {
-        $isThere = static fn (string $field): bool => 'names' === $field ? self::all($was[$field]) == array_intersect_key(self::all($is[$field] ?? []), self::all($was[$field])) : \array_key_exists($field, $is) && $is[$field] == $was[$field];
+        $isThere = static fn (int|string $field): bool => 'names' === $field ? self::all($was[$field]) == array_intersect_key(self::all($is[$field] ?? []), self::all($was[$field])) : \array_key_exists($field, $is) && $is[$field] == $was[$field];
 
-        return array_values(array_filter($words, static fn (string $field): bool => isset($was[$field]) && !$isThere($field), \ARRAY_FILTER_USE_KEY));
+        return array_values(array_filter($words, static fn (int|string $field): bool => isset($was[$field]) && !$isThere($field), \ARRAY_FILTER_USE_KEY));
     }
 
     /**
