@@ -34,6 +34,8 @@ final class StepNaming
     private const MOST_LOOKS = 50;
 
     private readonly ClocksOnPorts $clocks;
+    /** @var array<int, array<int, Step>> steps for this rig by the step as it was written and by its wait: they are looked at again and again */
+    private array $timed = [];
     /** @var array<string, int> by stack */
     private array $sizes = [];
     /** @var array<string, list<Leaving>> by stack */
@@ -273,7 +275,9 @@ final class StepNaming
     private function timed(Step $step, Deafness $deaf, bool $tellsErrors): Step
     {
         $device = $step instanceof NamedStep ? $step->device->text : '';
-        $timed = ($tellsErrors ? $this : $this->silent())->step($step, new Circumstances([], [], false, $this->book->programsFrom, $deaf->untilUs($device)));
+        $afterUs = $deaf->untilUs($device);
+        $naming = $tellsErrors ? $this : $this->silent();
+        $timed = $naming->timed[spl_object_id($step)][$afterUs] ??= $naming->step($step, new Circumstances([], [], false, $this->book->programsFrom, $afterUs));
         $deaf->sends($this->besides($timed));
         $deaf->sends($timed->sends(), $device, $timed instanceof NamedStep ? $timed->deafens() : 0);
         $nowUs = $deaf->nowUs();
