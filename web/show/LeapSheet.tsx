@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { Leap, Takeover } from '../api/types';
 import { Button } from '../ui/Button';
@@ -18,7 +18,12 @@ export function LeapSheet({ id, book, version }: { id: string; book: string | nu
     queryFn: () => api.leapsOf(id),
     placeholderData: (before) => before,
   });
-  const rules = useRules(book, () => void leaps.refetch());
+  const queries = useQueryClient();
+  // What was asked before the change is not waited for.
+  const rules = useRules(
+    book,
+    () => void queries.cancelQueries({ queryKey: ['leaps', id] }).then(() => leaps.refetch()),
+  );
   if (leaps.error !== null) {
     return <p role="alert">{leaps.error.message}</p>;
   }

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
@@ -43,6 +43,10 @@ function OpenShow({ document }: { document: StoredDocument }) {
     queryFn: () => api.showOf(document.id),
     placeholderData: (before) => before,
   });
+  const queries = useQueryClient();
+  // A request that is under way may have been answered before the change: what it brings is not waited for.
+  const onChanged = () =>
+    void queries.cancelQueries({ queryKey: ['show', document.id] }).then(() => sheets.refetch());
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
@@ -70,16 +74,11 @@ function OpenShow({ document }: { document: StoredDocument }) {
               id={document.id}
               sheets={sheets.data}
               book={work.rig.book ?? null}
-              onChanged={() => void sheets.refetch()}
+              onChanged={onChanged}
             />
           )}
           {tab === 'switches' && sheets.data !== undefined && (
-            <SwitchSheet
-              id={document.id}
-              sheets={sheets.data}
-              rig={work.rig}
-              onChanged={() => void sheets.refetch()}
-            />
+            <SwitchSheet id={document.id} sheets={sheets.data} rig={work.rig} onChanged={onChanged} />
           )}
           {tab === 'log' && <LogSheet id={document.id} work={work} />}
           {tab === 'leaps' && (
