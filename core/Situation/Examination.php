@@ -44,7 +44,6 @@ final readonly class Examination
     {
         return [
             new LeadsThatDoNotWork(),
-            new LeadsThatAreMissing(),
             new WaysThatAreOff(),
             new SharedChannels(),
             new PartsBeyondSixteen(),
@@ -59,6 +58,7 @@ final readonly class Examination
             new LeadsThatAreFull(),
             new Clocks(),
             new DefaultsLeftAlive(),
+            new LeadsThatAreMissing(),
             new UnitsInPractice(),
             new ArmedBoxes(),
             new UnusedControls(),

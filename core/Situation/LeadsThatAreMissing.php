@@ -74,7 +74,7 @@ final class LeadsThatAreMissing implements RigCheck
             foreach ($plugs as $plug => $leads) {
                 $taken = $situation->setup->box((string) $unit)?->chart->plug(explode('/', (string) $plug)[0]);
                 if (\count($leads) > 1 && (null === $taken || self::carriesMessages($taken))) { // supplies and sound are dealt out by cables as well
-                    yield RigFinding::error('plug-taken-twice', "unit {$unit} {$plug}", \count($leads)." leads end in {$plug} of {$unit}: ".implode(', ', $leads), null, 'take another plug, or put a hub or a splitter in between');
+                    yield RigFinding::error('plug-taken-twice', "unit {$unit} {$plug}", \count($leads)." leads end in the plug {$plug} of {$unit}: ".implode(', ', $leads), null, 'take another plug, or put a hub or a splitter in between');
                 }
             }
         }

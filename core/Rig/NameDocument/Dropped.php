@@ -86,7 +86,7 @@ final class Dropped
             }
         }
 
-        return [...$dropped, ...array_map(static fn (int|string $words, int $count): string => (1 === $count ? 'of a parameter' : "of {$count} parameters")." {$words}", array_keys($fields), $fields)];
+        return [...$dropped, ...array_map(static fn (int|string $words, int $count): string => (1 === $count ? 'of a parameter' : "of {$count} parameters").": {$words}", array_keys($fields), $fields)];
     }
 
     /** @return array<mixed> */

@@ -73,7 +73,7 @@ final class MissingLeadsTest extends TestCase
         $found = array_values(array_filter(Examination::of(new Situation(RigFile::setup($rig)))->findings, static fn (RigFinding $finding): bool => 'plug-taken-twice' === $finding->code));
 
         self::assertCount(1, $found);
-        self::assertSame('2 leads end in in of one: first, second', $found[0]->text);
+        self::assertSame('2 leads end in the plug in of one: first, second', $found[0]->text);
     }
 
     /**

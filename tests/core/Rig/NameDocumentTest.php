@@ -21,7 +21,7 @@ final class NameDocumentTest extends TestCase
         $again = RigFile::chart(Json::encode(NameDocument::read($xml)->chart));
 
         self::assertSame($chart->name, $again->name);
-        self::assertSame(['what it is', 'settings', 'plugs', 'passing on', 'where it hears', 'when the bank is sent', 'parameter "Colour"', 'parameter "Input pad"', 'of a parameter whether programs store it', 'of a parameter the centre', 'of a parameter from where to where a name counts'], $lost);
+        self::assertSame(['what it is', 'settings', 'plugs', 'passing on', 'where it hears', 'when the bank is sent', 'parameter "Colour"', 'parameter "Input pad"', 'of a parameter: whether programs store it', 'of a parameter: the centre', 'of a parameter: from where to where a name counts'], $lost);
         self::assertSame(['0' => 'Harbour', '6' => 'Storm'], array_intersect_key($again->programs->names ?? [], ['0' => 1, '6' => 1]));
         for ($ordinal = 0; $ordinal < 8; ++$ordinal) {
             self::assertSame($chart->programs?->bytes($ordinal), $again->programs?->bytes($ordinal));
