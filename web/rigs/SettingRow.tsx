@@ -31,10 +31,10 @@ export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit:
           />
         )}
       </td>
-      <td>
+      <td className="whitespace-nowrap">
         <select
           aria-label={each.title}
-          className="select select-sm w-28"
+          className="select select-sm w-36"
           value={value === undefined ? '' : String(value)}
           onChange={(event) => {
             const wanted = values.find((one) => String(one) === event.target.value);
