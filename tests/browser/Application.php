@@ -24,6 +24,12 @@ final class Application
         return 'http://127.0.0.1:'.self::$port;
     }
 
+    /** Address of a short answer of the application that is no page of it: what the browser keeps can be set from there. */
+    public static function noPage(): string
+    {
+        return self::address().'/api/documents?kind=tape';
+    }
+
     public static function stop(): void
     {
         self::$demo?->stop(5, \SIGTERM);

@@ -16,7 +16,7 @@ final class BenchTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $this->page->executeAsyncScript(<<<'JS'
             const [text, done] = arguments;
@@ -32,7 +32,7 @@ final class BenchTest extends PageTestCase
 
     public function testTheFirstVisitHasSomethingMovingAlready(): void
     {
-        $this->page->get(Application::address().'/api/openapi.json'); // no bench is open that could be the first itself
+        $this->page->get(Application::noPage()); // no bench is open that could be the first itself
         $this->page->executeAsyncScript(<<<'JS'
             const done = arguments[0];
             localStorage.removeItem('bench-seen');

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Symfony\Component\Process\Process;
@@ -18,7 +19,38 @@ final class Chromium
     /** Folder of what the browsers keep while they run. */
     private static string $profiles = '';
 
-    public static function open(int $width = 1280, int $height = 800): RemoteWebDriver
+    private static ?Browser $shared = null;
+
+    /** The browser that the journeys of one process share: a new window, and nothing kept of those before. */
+    public static function page(): Browser
+    {
+        try {
+            return self::$shared = null === self::$shared ? self::open() : self::fresh(self::$shared);
+        } catch (WebDriverException) {
+            return self::$shared = self::open(); // it died with the journey before
+        }
+    }
+
+    private static function fresh(Browser $browser): Browser
+    {
+        $before = $browser->getWindowHandles();
+        $browser->switchTo()->newWindow();
+        $now = $browser->getWindowHandle();
+        foreach ($before as $handle) {
+            if (\is_string($handle)) {
+                $browser->switchTo()->window($handle)->close();
+            }
+        }
+        $browser->switchTo()->window($now);
+        $tools = new ChromeDevToolsDriver($browser);
+        $tools->execute('Page.bringToFront');
+        $tools->execute('Storage.clearDataForOrigin', ['origin' => Application::address(), 'storageTypes' => 'cookies,local_storage,indexeddb,service_workers,cache_storage']);
+        self::resize($browser, 1280, 800);
+
+        return $browser;
+    }
+
+    public static function open(int $width = 1280, int $height = 800): Browser
     {
         if (null === self::$chromeDriver) {
             self::$port = FreePort::find();
@@ -27,6 +59,7 @@ final class Chromium
             FreePort::wait(self::$port);
             self::$profiles = sys_get_temp_dir().'/zigzag-chromium-'.bin2hex(random_bytes(6));
             register_shutdown_function(static function (): void {
+                self::$shared?->quit();
                 self::$chromeDriver?->stop(1);
                 exec('rm -rf '.escapeshellarg(self::$profiles));
             });
@@ -40,7 +73,7 @@ final class Chromium
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL', 'performance' => 'ALL']);
-        $driver = RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 20_000, 60_000);
+        $driver = Browser::create('http://127.0.0.1:'.self::$port, $capabilities, 20_000, 60_000);
         self::resize($driver, $width, $height);
 
         return $driver;

@@ -19,7 +19,7 @@ final class DocumentsTest extends PageTestCase
     {
         parent::setUp();
         $this->name = 'Kelp '.bin2hex(random_bytes(3));
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
     }
 

@@ -17,7 +17,7 @@ final class GuideTest extends PageTestCase
     {
         $guide = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/first-rig.md');
         self::assertGreaterThan(20, preg_match_all('/^(\d+)\. (.*(?:\n(?:   .*)?)*)/m', $guide, $steps));
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $this->page->get(Application::address().'/library');
         $this->button('A first rig in ten minutes')->click();

@@ -14,7 +14,7 @@ final class InterruptionTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $id = $this->page->executeAsyncScript(<<<'JS'
             const [text, done] = arguments;

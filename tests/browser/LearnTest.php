@@ -13,7 +13,7 @@ final class LearnTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $this->open('The ferry, mended');
     }

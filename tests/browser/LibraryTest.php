@@ -16,7 +16,7 @@ final class LibraryTest extends PageTestCase
     {
         parent::setUp();
         $this->name = 'Tide '.bin2hex(random_bytes(3));
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
         $this->page->executeAsyncScript(
             "const done = arguments[1]; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Author': 'Bo' }, body: JSON.stringify({ kind: 'rulebook', name: arguments[0], text: 'port keys in\\nport moths out\\nrule \"Through\"\\n  take note\\n  send moths channel 3\\n' }) }).then(done)",

@@ -19,7 +19,7 @@ abstract class PageTestCase extends TestCase
 
     protected function setUp(): void
     {
-        $this->page = Chromium::open();
+        $this->page = Chromium::page();
     }
 
     protected function tearDown(): void
@@ -29,15 +29,14 @@ abstract class PageTestCase extends TestCase
         $errors = array_filter($console, fn (array $line): bool => 'SEVERE' === $line['level'] && [] === array_filter($this->expected, static fn (string $part): bool => str_contains($line['message'], $part)));
         $elsewhere = $this->requestsElsewhere();
         $this->page->get('about:blank'); // whoever leaves says so
-        $this->page->quit();
         self::assertSame([], array_values($errors), 'the console has no error');
         self::assertSame([], $elsewhere, 'no request leaves the machine');
     }
 
-    /** The application goes away in the middle of whatever it is doing: a request that was under way is refused, reset or cut short. */
+    /** The application goes away in the middle of whatever it is doing: a request that was under way is refused, reset or cut short, in whatever words of the browser. */
     protected function stopTheApplication(): void
     {
-        $this->expected = [...$this->expected, 'net::ERR_CONNECTION_', 'net::ERR_EMPTY_RESPONSE', 'net::ERR_INCOMPLETE', 'status of 502', 'status of 504'];
+        $this->expected = [...$this->expected, 'net::ERR_', 'status of 502', 'status of 503', 'status of 504'];
         Application::stop();
     }
 
@@ -57,11 +56,15 @@ abstract class PageTestCase extends TestCase
         return $this->text("[data-receiver={$port}]");
     }
 
+    /** What can be read in the first of these elements; nothing where there is none. */
     protected function text(string $selector): string
     {
-        $found = $this->all($selector);
+        $text = $this->page->executeScript(<<<'JS'
+            const found = document.querySelector(arguments[0]);
+            return (found?.innerText ?? found?.textContent ?? '').replace(/[\t ]+/g, ' ').replace(/ ?\n ?/g, '\n').trim();
+            JS, [$selector]);
 
-        return [] === $found ? '' : $found[0]->getText();
+        return \is_string($text) ? $text : '';
     }
 
     protected function button(string $label): WebDriverElement
@@ -96,6 +99,7 @@ abstract class PageTestCase extends TestCase
     protected function until(callable $condition, string $what): void
     {
         $until = microtime(true) + 25;
+        $pauseUs = 20_000;
         do {
             try {
                 if ($condition()) {
@@ -106,7 +110,8 @@ abstract class PageTestCase extends TestCase
             } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) {
                 // drawn anew just then
             }
-            usleep(40_000);
+            usleep($pauseUs);
+            $pauseUs = min(240_000, (int) ($pauseUs * 1.5)); // who looks all the time slows down what is looked at
         } while (microtime(true) < $until);
         self::fail("waited in vain: {$what}; the page says: ".implode(' | ', array_map(static fn (WebDriverElement $each): string => $each->getText(), $this->all('[role=alert], [role=status], h2'))));
     }

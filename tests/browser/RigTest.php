@@ -26,7 +26,7 @@ final class RigTest extends PageTestCase
     {
         parent::setUp();
         $this->name = 'Tide '.bin2hex(random_bytes(3));
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
     }
 

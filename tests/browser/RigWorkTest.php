@@ -15,7 +15,7 @@ final class RigWorkTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $rig = $this->page->executeAsyncScript(<<<'JS'
             const done = arguments[0];

@@ -15,7 +15,7 @@ final class ShowTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->page->get(Application::address().'/api/openapi.json');
+        $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
         $rig = $this->page->executeAsyncScript(<<<'JS'
             const done = arguments[0];
@@ -272,7 +272,7 @@ final class ShowTest extends PageTestCase
     public function testTheStageIsReadInTheDarkAndInDaylight(): void
     {
         foreach (['lamps-down', 'daylight'] as $theme) {
-            $this->page->get(Application::address().'/api/openapi.json');
+            $this->page->get(Application::noPage());
             $this->page->executeScript("localStorage.setItem('theme', arguments[0])", [$theme]);
             $this->page->get(Application::address()."/stage/{$this->rig}");
             $this->until(fn (): bool => str_contains($this->text('[aria-label=Switches]'), 'panic'), 'what each switch does');

@@ -89,7 +89,7 @@ final class WindowsTest extends PageTestCase
 
     private function prepare(RemoteWebDriver $window): void
     {
-        $window->get(Application::address().'/api/openapi.json');
+        $window->get(Application::noPage());
         $window->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
     }
 

@@ -53,7 +53,7 @@ echo "messages  median  95 of 100  longest (ms, key to picture)\n";
 foreach ([] === array_slice($argv, 1) ? ['1000', '20000'] : array_slice($argv, 1) as $wanted) {
     $page = Chromium::open();
     $page->manage()->timeouts()->setScriptTimeout(600);
-    $page->get(Application::address().'/api/openapi.json');
+    $page->get(Application::noPage());
     $page->executeScript("localStorage.setItem('bench-seen', 'yes')");
     $page->get(Application::address());
     sleep(3);

@@ -169,7 +169,7 @@ $pictures = [
 $wanted = array_intersect_key($pictures, array_flip(array_slice($argv, 1)));
 foreach ([] === $wanted ? $pictures : $wanted as $name => $prepare) {
     $page = Chromium::open();
-    $page->get(Application::address().'/api/openapi.json');
+    $page->get(Application::noPage());
     $page->executeScript("localStorage.setItem('theme', arguments[0]); ".(in_array($name, ['bench', 'daylight'], true) ? '' : "localStorage.setItem('bench-seen', 'yes')"), ['daylight' === $name ? 'daylight' : 'lamps-down']);
     $page->get(Application::address());
     sleep(2);

@@ -129,7 +129,7 @@ final class LawsTest extends TestCase
 
     public function testNothingHangsAndOutputsAreInOrder(): void
     {
-        $this->over(Cases::number(2500), function (string $text, CompiledBook $book, string $tape): void {
+        $this->over(Cases::number(700), function (string $text, CompiledBook $book, string $tape): void {
             $sounding = [];
             $last = 0;
             foreach (Play::events($this->playedToTheEnd($text, $book, $tape)) as $event) {
@@ -150,7 +150,7 @@ final class LawsTest extends TestCase
 
     public function testSavedStateGoesOnIdentically(): void
     {
-        $this->over(Cases::number(1500), static function (string $text, CompiledBook $book, string $tape, int $seed): void {
+        $this->over(Cases::number(450), static function (string $text, CompiledBook $book, string $tape, int $seed): void {
             $events = Play::events($tape);
             $whole = Play::run(new Engine($book), $events);
             $engine = new Engine($book);
@@ -169,7 +169,7 @@ final class LawsTest extends TestCase
 
     public function testTracingChangesNothing(): void
     {
-        $this->over(Cases::number(1000), static function (string $text, CompiledBook $book, string $tape): void {
+        $this->over(Cases::number(300), static function (string $text, CompiledBook $book, string $tape): void {
             $events = Play::events($tape);
             $traced = new Engine(Compiler::load(Checker::check($text)->book, true), true);
             self::assertSame(Play::run(new Engine($book), $events), Play::run($traced, $events), $text);

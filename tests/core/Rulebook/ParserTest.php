@@ -12,6 +12,7 @@ use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\RandomBook;
 
 final class ParserTest extends TestCase
@@ -76,7 +77,7 @@ final class ParserTest extends TestCase
 
     public function testPrintingAndParsingAgreeOnRandomRulebooks(): void
     {
-        $this->limitTo(1000)->forAll(Generators::nat())->then(function (int $seed): void {
+        $this->limitTo(Cases::number(300))->forAll(Generators::nat())->then(function (int $seed): void {
             $text = RandomBook::text($seed);
             $printed = $this->print($text);
             self::assertSame($printed, $this->print($printed), 'formatting again changes nothing');
