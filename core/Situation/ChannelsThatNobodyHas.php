@@ -27,9 +27,10 @@ final class ChannelsThatNobodyHas implements RigCheck
         $book = $situation->checked()->written;
         $answered = $this->answered($situation);
         $former = new Former($situation);
+        $loose = $this->loose($situation);
         foreach ([...$book->rules, ...array_map(static fn ($stack): array => $stack->steps, array_values($book->stacks)), ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes))] as $owner) {
             foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line, $step]) {
-                if (isset($answered[$port]) && 0 === ($answered[$port] >> ($channel - 1) & 1)) {
+                if (isset($answered[$port]) && 0 === (($answered[$port] | $loose) >> ($channel - 1) & 1)) {
                     $was = $former->device($port, $channel);
                     $fix = null === $was || !$step instanceof SendStep ? null : $former->played($step, $was);
                     yield RigFinding::warning('channel-nobody-hears', "line {$line}", "nothing that hears {$port} answers on MIDI channel {$channel}; there are ".Channels::print($answered[$port]).'. Name the device instead of its channel, and the rule follows the plan', $fix, null, $line);
@@ -100,6 +101,25 @@ final class ChannelsThatNobodyHas implements RigCheck
                 }
             }
         }
+    }
+
+    /** Channels of units to which nothing leads: that their lead is missing is the finding. */
+    private function loose(Situation $situation): int
+    {
+        $heard = [];
+        foreach ($situation->streams() as $stream) {
+            foreach ($stream->listeners as $listener) {
+                $heard[$listener->box->name] = true;
+            }
+        }
+        $mask = 0;
+        foreach ($situation->setup->boxes as $box) {
+            foreach ($box->isPost() || isset($heard[$box->name]) ? [] : $box->chart->hears ?? [] as $part) {
+                $mask |= null === $part->channel || ChannelType::OMNI === $box->channel($part->channel) ? 0 : Channels::answered($box, $part, $box->channel($part->channel));
+            }
+        }
+
+        return $mask;
     }
 
     /** @return array<string, int> channels by out port, where all of them are known */

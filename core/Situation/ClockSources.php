@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -20,6 +21,8 @@ final class ClockSources
 {
     /** @var array<string, array<string, true>> sources by unit */
     private array $of = [];
+    /** @var array<string, string> boxes that do not pass a clock on, by the unit behind them */
+    private array $blocked = [];
     /** @var array<string, array<string, true>> units that get start and stop of a source that rules pass on */
     private array $started = [];
 
@@ -46,6 +49,12 @@ final class ClockSources
     public function of(Box $box): array
     {
         return array_map(strval(...), array_keys($this->of[$box->name] ?? []));
+    }
+
+    /** The box on the way that does not pass a clock on, where one would get there but for it. */
+    public function blockedBy(Box $box): ?string
+    {
+        return [] === $this->of($box) ? ($this->blocked[$box->name] ?? null) : null;
     }
 
     /** Whether start comes with a clock that rules pass on. */
@@ -112,10 +121,13 @@ final class ClockSources
 
     private function reach(Socket $from, string $source, bool $isStart = false): void
     {
-        foreach ($this->situation->graph->reachedFrom($from) as $way) {
+        foreach ($this->situation->graph->reachedFrom($from, KindName::Clock) + $this->situation->graph->reachedFrom($from) as $way) {
             // A way that is off is a finding of its own.
-            foreach (Hop::passes($way, "\xF8") ? $this->situation->graph->partsAt($way[\count($way) - 1]->to) : [] as [$box]) {
-                if ($isStart) {
+            $blocking = array_values(array_filter($way, static fn (Hop $hop): bool => $hop->blocks(KindName::Clock)));
+            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$box]) {
+                if ([] !== $blocking) {
+                    $this->blocked[$box->name] ??= $blocking[0]->from->unit;
+                } elseif ($isStart) {
                     $this->started[$box->name][$source] = true;
                 } else {
                     $this->of[$box->name][$source] = true;

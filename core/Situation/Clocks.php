@@ -26,7 +26,38 @@ final class Clocks implements RigCheck
                 yield from $this->switchedOff($situation, $box, $sources);
             }
         }
+        yield from $this->blocked($situation, $sources);
         yield from $this->forNobody($situation, $sources);
+    }
+
+    /**
+     * Boxes that do not pass a clock on to units which follow one.
+     *
+     * @return iterable<RigFinding>
+     */
+    private function blocked(Situation $situation, ClockSources $clocks): iterable
+    {
+        $waiting = [];
+        foreach ($situation->setup->boxes as $box) {
+            $by = true === $box->isOn($box->chart->clock->obeys ?? null) ? $clocks->blockedBy($box) : null;
+            if (null !== $by) {
+                $waiting[$by][] = $box->name;
+            }
+        }
+        foreach ($waiting as $by => $units) {
+            yield RigFinding::warning('kind-blocked', "unit {$by} blocks", "{$by} does not pass on clock, and there is no other way to ".implode(', ', $units), null, 'lay another lead for the clock');
+        }
+    }
+
+    /** Whether a unit that is to send the clock hangs on no lead; if so, that is the finding. */
+    private function hangsLoose(Situation $situation): bool
+    {
+        $plugged = [];
+        foreach ($situation->setup->joints as $joint) {
+            $plugged[$joint->lead->a->unit] = $plugged[$joint->lead->b->unit] = true;
+        }
+
+        return [] !== array_filter($situation->setup->boxes, static fn (Box $box): bool => !$box->isPost() && true === $box->isOn($box->chart->clock->sends ?? null) && !isset($plugged[$box->name]));
     }
 
     /**
@@ -62,7 +93,7 @@ final class Clocks implements RigCheck
     private function ofUnit(Situation $situation, Box $box, ClockSources $clocks): iterable
     {
         $sources = $clocks->of($box);
-        if ([] === $sources && $this->isReached($situation, $box)) {
+        if ([] === $sources && null === $clocks->blockedBy($box) && $this->isReached($situation, $box) && !$this->hangsLoose($situation)) {
             yield RigFinding::warning('clock-missing', "unit {$box->name} clock", "{$box->name} follows a clock, and none gets to it".$this->couldSend($situation));
         }
         if (1 < \count($sources)) {

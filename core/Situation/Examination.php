@@ -52,6 +52,7 @@ final readonly class Examination
             new ControlsThatSendAlike(),
             new ChannelsThatNobodyHas(),
             new NumbersThatMoved(),
+            new NumbersThatNobodyHears(),
             new ParametersOfTwoControls(),
             new TogglesTwice(),
             new PedalsThatFallShort(),

@@ -22,7 +22,46 @@ final readonly class Folding
      */
     public static function of(array $findings, Situation $situation): array
     {
-        return self::absorbed(self::absorbed((new self($situation))->noWays($findings), 'two-clocks', 'two-clocks-reach'), 'same-message', 'unreachable');
+        $folding = new self($situation);
+
+        return self::absorbed(self::absorbed($folding->noWays($folding->blocked($findings)), 'two-clocks', 'two-clocks-reach'), 'same-message', 'unreachable');
+    }
+
+    /**
+     * Lines of rules that need a kind of message which a box on the way does not pass on: that box is the cause of all of them.
+     *
+     * @param list<RigFinding> $findings
+     *
+     * @return list<RigFinding>
+     */
+    private function blocked(array $findings): array
+    {
+        $groups = [];
+        foreach ($findings as $index => $finding) {
+            $blocked = 'no-way' === $finding->code && null !== $finding->about ? Blocked::on($this->situation, $finding->about) : null;
+            if (null !== $blocked) {
+                $groups[$blocked->by][$index] = $blocked;
+            }
+        }
+        foreach ($groups as $by => $group) {
+            $first = array_key_first($group);
+            $lines = $kinds = $to = $from = [];
+            foreach ($group as $index => $blocked) {
+                $finding = $findings[$index];
+                $unit = $finding->about->unit ?? '';
+                true === $finding->about?->hears ? $to[$unit] = $unit : $from[$unit] = $unit;
+                $kinds = [...$kinds, ...array_map(static fn ($kind): string => $kind->value, $blocked->kinds)];
+                $lines[] = "line {$finding->line} needs it";
+                if ($index !== $first) {
+                    unset($findings[$index]);
+                }
+            }
+            $ends = [...([] === $to ? [] : ['to '.implode(', ', $to)]), ...([] === $from ? [] : ['from '.implode(', ', $from).' to the post'])];
+            $findings[$first] = RigFinding::error('kind-blocked', "unit {$by} blocks", "{$by} does not pass on ".implode(', ', array_unique($kinds)).', and there is no other way '.implode(', nor ', $ends), null, 'lay another lead, or use another kind of message there', $findings[$first]->line)
+                ->about($findings[$first]->about)->with($lines);
+        }
+
+        return array_values($findings);
     }
 
     /**

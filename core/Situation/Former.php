@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Unit;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -15,7 +16,9 @@ use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** Whose numbers those in rules were, as boxes come from the factory, before the plan gave out others; and the rules by name. */
 final readonly class Former
@@ -92,6 +95,33 @@ final readonly class Former
     public function played(SendStep $step, Box $box): ?RigFix
     {
         return 1 === \count($step->ports()) && 1 === \count($step->channels() ?? []) && 'jump' === $step->takeover() ? $this->line($step->span->line, "play {$box->name}") : null;
+    }
+
+    /**
+     * The parameter that had a number as its device came, and has another one now, where there is just one.
+     *
+     * @param list<Box> $boxes
+     *
+     * @return array{Box, Parameter}|null
+     */
+    public function parameter(array $boxes, Kind $kind, int $number): ?array
+    {
+        $were = [];
+        foreach ($boxes as $box) {
+            foreach ($box->chart->parameters ?? [] as $parameter) {
+                $came = self::asItComes($box)->messageTo($parameter);
+                if ($came?->kind->midi() === $kind && $came->number === $number && $box->messageTo($parameter)?->number !== $number) {
+                    $were["{$box->name} {$parameter->name}"] = [$box, $parameter];
+                }
+            }
+        }
+
+        return 1 === \count($were) ? array_values($were)[0] : null;
+    }
+
+    public function turned(PostStep $step, Box $box, Parameter $parameter, Written $value): ?RigFix
+    {
+        return 1 === \count($step->ports()) && !$step->isLater() ? $this->line($step->span->line, "turn {$box->name} \"{$parameter->name}\" to {$value->text}") : null;
     }
 
     /** Another text for a line; its indentation and its comment stay. */

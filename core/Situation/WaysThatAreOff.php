@@ -41,7 +41,7 @@ final class WaysThatAreOff implements RigCheck
                     ->with(array_map(static fn (int|string $unit, int $thrus): string => "{$thrus} before {$unit}", array_keys($others), $others));
             }
             foreach ($this->doubles($situation, $stream->source->key, $situation->graph->waysFrom($stream->source)[0]) as $unit) {
-                $doubled[$unit] = $stream->name();
+                $doubled[$stream->name()][] = $unit;
             }
         }
         foreach ($off as $key => $units) {
@@ -53,8 +53,9 @@ final class WaysThatAreOff implements RigCheck
                 yield RigFinding::hint('thru-unknown', "unit {$unit} passing on", "{$what} is not known, and on it depends what gets to ".implode(', ', array_keys($units)), null, "look at {$unit}, and set it");
             }
         }
-        foreach ($doubled as $unit => $stream) {
-            yield RigFinding::warning('double-way', "unit {$unit}", "what leaves at {$stream} gets to {$unit} on two ways, so that it plays twice; say that this is wanted, or take one way out");
+        foreach ($doubled as $stream => $units) {
+            $names = implode(', ', $units);
+            yield RigFinding::warning('double-way', (1 === \count($units) ? 'unit ' : 'units ').$names, "what leaves at {$stream} gets to {$names} on two ways, so that it plays twice; say that this is wanted, or take one way out");
         }
         foreach ($situation->graph->loops() as $loop) {
             if ([] === array_filter($loop, static fn (Hop $hop): bool => null !== $hop->off)) {
@@ -74,6 +75,7 @@ final class WaysThatAreOff implements RigCheck
         $doubled = [];
         foreach ($ways as $way) {
             $isOff = [] !== array_filter($way, static fn (Hop $hop): bool => null !== $hop->off);
+            $isOff = $isOff || [] !== array_filter($way, static fn (Hop $hop): bool => $hop->blocks(KindName::Note));
             $isWanted = [] !== array_filter($way, static fn (Hop $hop): bool => null !== $hop->lead?->wantedDouble);
             foreach ($isOff || $isWanted ? [] : $situation->graph->partsAt($way[\count($way) - 1]->to) as [$box, $part]) {
                 if (isset($seen["{$box->name} {$part->id}"]) && false !== $box->hears($part, KindName::Note)) {

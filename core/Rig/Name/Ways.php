@@ -17,17 +17,12 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 final class Ways
 {
     private readonly Graph $graph;
-    /** @var array<string, array<string, list<Hop>>> ways from each out port, by port and socket */
+    /** @var array<string, array<string, array<string, list<Hop>>>> ways from each out port, by kind, port and socket */
     private array $from = [];
 
     public function __construct(private readonly Setup $setup)
     {
         $this->graph = new Graph($setup);
-        foreach ($setup->book->ports ?? [] as $name => $port) {
-            if ($port->isOut) {
-                $this->from[$name] = $this->graph->reachedFrom(new Socket(LeadEnd::POST, (string) $name, true));
-            }
-        }
     }
 
     /**
@@ -41,14 +36,14 @@ final class Ways
     {
         $hops = [];
         foreach ($this->graph->sockets($box, $at, false) as $socket) {
-            foreach ($this->from as $port => $ways) {
+            foreach ($this->from($kind) as $port => $ways) {
                 $way = $ways[$socket->key] ?? null;
-                if (null !== $way && !self::isBlocked($way, $kind)) {
+                if (null !== $way) {
                     $hops[$port] = min($hops[$port] ?? \PHP_INT_MAX, \count($way));
                 }
             }
         }
-        $order = array_flip(array_keys($this->from));
+        $order = array_flip(array_keys($this->from($kind)));
         uksort($hops, static fn (int|string $a, int|string $b): int => $hops[$a] <=> $hops[$b] ?: $order[$a] <=> $order[$b]);
 
         return array_map(strval(...), array_keys($hops));
@@ -65,9 +60,9 @@ final class Ways
     {
         $found = [];
         foreach ($this->graph->sockets($box, $at, true) as $socket) {
-            foreach ($this->graph->reachedFrom($socket) as $way) {
+            foreach ($this->graph->reachedFrom($socket, $kind) as $way) {
                 $end = $way[\count($way) - 1]->to;
-                if (LeadEnd::POST === $end->unit && !$end->isOut && !self::isBlocked($way, $kind)) {
+                if (LeadEnd::POST === $end->unit && !$end->isOut) {
                     $found[Post::port($end->at)[0]] = true;
                 }
             }
@@ -76,9 +71,18 @@ final class Ways
         return array_values(array_filter(array_map(strval(...), array_keys($this->setup->book->ports ?? [])), static fn (string $port): bool => isset($found[$port])));
     }
 
-    /** @param list<Hop> $way */
-    private static function isBlocked(array $way, KindName $kind): bool
+    /** @return array<string, array<string, list<Hop>>> ways of a kind of message, by out port in the order of the rulebook, and by socket */
+    private function from(KindName $kind): array
     {
-        return [] !== array_filter($way, static fn (Hop $hop): bool => \in_array($kind, $hop->blocks, true));
+        if (!isset($this->from[$kind->value])) {
+            $this->from[$kind->value] = [];
+            foreach ($this->setup->book->ports ?? [] as $name => $port) {
+                if ($port->isOut) {
+                    $this->from[$kind->value][$name] = $this->graph->reachedFrom(new Socket(LeadEnd::POST, (string) $name, true), $kind);
+                }
+            }
+        }
+
+        return $this->from[$kind->value];
     }
 }

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rig\Setup;
 use ZigzagPost\Core\Rig\Chart\Automatic;
 use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Route;
 use ZigzagPost\Core\Rig\Chart\Sends;
 
@@ -60,9 +61,11 @@ final class Graph
     /**
      * Every socket that what leaves at one gets to, by the shortest way; over what is off only where there is no other.
      *
+     * @param KindName|null $kind where it is given, only ways on which nothing blocks this kind of message
+     *
      * @return array<string, list<Hop>> by the key of the socket at the end
      */
-    public function reachedFrom(Socket $start): array
+    public function reachedFrom(Socket $start, ?KindName $kind = null): array
     {
         $ways = [$start->key => []];
         $sockets = [$start];
@@ -70,7 +73,7 @@ final class Graph
             for ($next = 0; $next < \count($sockets); ++$next) {
                 $socket = $sockets[$next];
                 foreach ($this->from($socket) as $hop) {
-                    if (!isset($ways[$hop->to->key]) && ($withOff || null === $hop->off)) {
+                    if (!isset($ways[$hop->to->key]) && ($withOff || null === $hop->off) && (null === $kind || !$hop->blocks($kind))) {
                         $ways[$hop->to->key] = [...$ways[$socket->key], $hop];
                         $sockets[] = $hop->to;
                     }

@@ -26,6 +26,12 @@ final readonly class Hop
     ) {
     }
 
+    /** Whether a kind of message does not get through; parameters of several controllers do not where controllers do not. */
+    public function blocks(KindName $kind): bool
+    {
+        return \in_array($kind, $this->blocks, true) || (\in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true) && \in_array(KindName::Cc, $this->blocks, true));
+    }
+
     /** The lead, or the box that passes on. */
     public function name(): string
     {
@@ -41,7 +47,7 @@ final readonly class Hop
     {
         $kind = KindName::ofMessage($bytes);
         foreach (null === $kind ? [] : $way as $hop) {
-            if (\in_array($kind, $hop->blocks, true)) {
+            if (null !== $kind && $hop->blocks($kind)) {
                 return false;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Expression;
 
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** A formula over the fields of a message, memories and numbers. */
 abstract class Expression
@@ -20,6 +21,17 @@ abstract class Expression
 
     /** @return array{float, float} the lowest and highest result possible */
     abstract public function range(Scope $scope): array;
+
+    /** The number that it is, where it is written as one. */
+    protected function number(): ?float
+    {
+        return null;
+    }
+
+    public function written(): Written
+    {
+        return new Written($this->span, $this->print(), $this->number());
+    }
 
     /** @return list<self> */
     public function parts(): array

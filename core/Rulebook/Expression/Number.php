@@ -19,6 +19,11 @@ final class Number extends Expression
         return $this->text;
     }
 
+    protected function number(): float
+    {
+        return $this->numerator / $this->denominator;
+    }
+
     public function code(Scope $scope): Code
     {
         return Code::constant($this->numerator, $this->denominator);

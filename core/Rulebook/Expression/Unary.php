@@ -24,6 +24,11 @@ final class Unary extends Expression
         return $binding > $own ? "({$text})" : $text;
     }
 
+    protected function number(): ?float
+    {
+        return '-' === $this->operator && $this->operand instanceof Number ? -(float) $this->operand->number() : null;
+    }
+
     public function code(Scope $scope): Code
     {
         $operand = $this->operand->code($scope);

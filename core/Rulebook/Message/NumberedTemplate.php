@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Expression\Number;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** `cc N value E`, `cc14 N value E`, `nrpn N value E`, `rpn N value E` and `polypressure KEY value E`. */
 final readonly class NumberedTemplate extends Template
@@ -51,6 +52,11 @@ final readonly class NumberedTemplate extends Template
     public function literalNumber(): ?int
     {
         return self::literal($this->number);
+    }
+
+    public function writtenValue(): Written
+    {
+        return $this->value->written();
     }
 
     protected function printFields(): string

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Expression\Number;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** A message written in a rulebook, with expressions where numbers can stand; used by `become` and `post`. */
 abstract readonly class Template
@@ -60,6 +61,12 @@ abstract readonly class Template
 
     /** The controller, key or parameter, where it is written as a number; null where it is computed or the kind has none. */
     public function literalNumber(): ?int
+    {
+        return null;
+    }
+
+    /** What stands for its value or program, where it has one. */
+    public function writtenValue(): ?Written
     {
         return null;
     }

@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** `program E [bank E]`, `pressure E`, `bend E`, `position E` and `song E`. */
 final readonly class ValueTemplate extends Template
@@ -32,6 +33,11 @@ final readonly class ValueTemplate extends Template
     public function kind(): Kind
     {
         return $this->word;
+    }
+
+    public function writtenValue(): Written
+    {
+        return $this->value->written();
     }
 
     public function bytes(): int

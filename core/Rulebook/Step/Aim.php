@@ -14,6 +14,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
+use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** Where `turn … to` goes: a raw value, per cent of the range, a named value, or the other of two. */
 final readonly class Aim
@@ -55,6 +56,17 @@ final readonly class Aim
     public function isOther(): bool
     {
         return null === $this->value;
+    }
+
+    /** The raw value or percent, where it goes to one that is no name. */
+    public function written(): ?Written
+    {
+        return $this->value instanceof Expression ? $this->value->written() : null;
+    }
+
+    public function isPercent(): bool
+    {
+        return $this->isPercent;
     }
 
     /** @return list<Expression> */

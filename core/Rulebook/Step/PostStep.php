@@ -66,6 +66,12 @@ final class PostStep extends Step
         return array_map(static fn (Token $port): string => $port->text, $this->ports);
     }
 
+    /** Whether it leaves some time after the step. */
+    public function isLater(): bool
+    {
+        return null !== $this->after;
+    }
+
     public function message(): ?Template
     {
         return $this->message;

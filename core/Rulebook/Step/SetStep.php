@@ -62,6 +62,11 @@ final class SetStep extends Step
         return 'channel' === $this->field->text;
     }
 
+    public function setsNumber(): bool
+    {
+        return 'number' === $this->field->text;
+    }
+
     public function written(): Span
     {
         return $this->written;

@@ -112,6 +112,12 @@ final class TurnStep extends NamedStep implements TakesOver
         return null === $this->to && 'jump' === ($this->takeover->text ?? 'jump');
     }
 
+    /** What it turns the parameter to, where that is said. */
+    public function aim(): ?Aim
+    {
+        return $this->to;
+    }
+
     public function isOther(): bool
     {
         return true === $this->to?->isOther();

@@ -109,7 +109,7 @@ final readonly class Hearing
         $name = KindName::tryFrom($kind->value);
         $sent = null === $emission->kind ? null : KindName::onTheWire($emission->kind);
         foreach ($way as $hop) {
-            if (null !== $sent && \in_array($sent, $hop->blocks, true)) {
+            if (null !== $sent && $hop->blocks($sent)) {
                 return "{$hop->from->unit} does not pass {$sent->value} on";
             }
         }

@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Situation;
+
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\ChannelOf;
+use ZigzagPost\Core\Rig\Chart\ChannelType;
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Plan\Listener;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rulebook\Change\Edit;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\Written;
+
+/** Numbers of controllers, parameters and programs in rules that no device on that channel knows, and values beyond the range of what they set. */
+final class NumbersThatNobodyHears implements RigCheck
+{
+    /** Controllers that devices obey without a line in their charts: banks, parameter numbers and data, wheel, volume, pan, expression, pedals, channel mode. */
+    private const STANDARD = [0, 1, 6, 7, 10, 11, 32, 38, 64, 65, 66, 67, 68, 69, 84, 88, 96, 97, 98, 99, 100, 101, 120, 121, 122, 123, 124, 125, 126, 127];
+
+    public function findings(Situation $situation): iterable
+    {
+        $listeners = [];
+        foreach ($situation->streams() as $stream) {
+            if (LeadEnd::POST === $stream->box->name) {
+                $listeners[Post::port($stream->source->at)[0]] = $stream->listeners;
+            }
+        }
+        $former = new Former($situation);
+        $first = $situation->checked()->written->firstProgram();
+        foreach (SentByNumber::in($situation->checked()->written) as $sent) {
+            $hearing = array_values(array_filter($listeners[$sent->port] ?? [], static fn (Listener $listener): bool => self::answers($listener, $sent->channel)));
+            $finding = match (true) {
+                [] === $hearing => null, // that the channel is nobody's is said elsewhere
+                Kind::Program === $sent->kind => self::program($sent, $hearing, $first),
+                default => self::number($sent, $hearing, $former),
+            };
+            if (null !== $finding) {
+                yield $finding;
+            }
+        }
+        foreach ($situation->checked()->book->steps() as $step) {
+            $finding = $step instanceof TurnStep ? self::turn($situation, $step) : null;
+            if (null !== $finding) {
+                yield $finding;
+            }
+        }
+    }
+
+    /** @param non-empty-list<Listener> $hearing */
+    private static function number(SentByNumber $sent, array $hearing, Former $former): ?RigFinding
+    {
+        $number = $sent->number;
+        if (null === $number || (Kind::Cc === $sent->kind && \in_array($number, self::STANDARD, true)) || Kind::Mode === $sent->kind) {
+            return null;
+        }
+        $known = $heard = [];
+        foreach ($hearing as $listener) {
+            $box = $listener->box;
+            $kind = KindName::from($sent->kind->value);
+            if (false === $box->understands($listener->part, $kind)) {
+                continue; // it cannot hear it, whatever the number
+            }
+            if (null === $box->chart->parameters || self::mayHear($box, $sent->kind, $number)) {
+                return null;
+            }
+            foreach ($box->chart->parameters as $parameter) {
+                $message = Reach::Midi === $parameter->reach ? $box->messageTo($parameter) : null;
+                if (null === $message && Reach::Hand !== $parameter->reach) {
+                    return null; // its number is not known
+                }
+                if (null !== $message && self::isSame($message, $sent->kind, $number)) {
+                    $heard[] = [$box, $parameter];
+                }
+                if (null !== $message && $message->kind->midi() === $sent->kind && null !== $message->number) {
+                    $known[$message->number] = "{$message->number} (“{$parameter->name}” of {$box->name})";
+                }
+            }
+        }
+        $line = $sent->step->span->line;
+        if ([] !== $heard) {
+            return 1 === \count($heard) && $heard[0][1]->message?->kind->midi() === $sent->kind ? self::value($sent->value, $heard[0][0], $heard[0][1], $line) : null;
+        }
+        $units = implode(', ', array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $hearing)));
+        ksort($known);
+        $was = $former->parameter(array_map(static fn (Listener $listener): Box => $listener->box, $hearing), $sent->kind, $number);
+        $fix = null !== $was && $sent->step instanceof PostStep && null !== $sent->value ? $former->turned($sent->step, $was[0], $was[1], $sent->value) : null;
+
+        return RigFinding::warning('number-nobody-hears', "line {$line}", "{$sent->kind->value} {$number} on channel {$sent->channel} of {$sent->port} moves nothing: {$units} ".(null !== $was ? "had it for “{$was[1]->name}” as it comes, and has another now" : ([] === $known ? 'hears none by number' : 'hears '.implode(', ', \array_slice($known, 0, 6)).(\count($known) > 6 ? ' and others' : ''))).'. Name the parameter instead of its number, and the rule follows the plan', $fix, null, $line);
+    }
+
+    /** @param non-empty-list<Listener> $hearing */
+    private static function program(SentByNumber $sent, array $hearing, int $first): ?RigFinding
+    {
+        $program = $sent->value?->number;
+        if (null === $program) {
+            return null;
+        }
+        foreach ($hearing as $listener) {
+            $programs = $listener->box->chart->programs;
+            if (false === $listener->box->understands($listener->part, KindName::Program)) {
+                continue;
+            }
+            if (null === $programs || null === $programs->wire || true === $programs->mapOnBox || null !== $listener->box->unit->programMap) {
+                return null;
+            }
+            foreach ($programs->specials ?? [] as $special) {
+                if ((int) $program === $special->program + $first) {
+                    return null;
+                }
+            }
+            for ($ordinal = 0; $ordinal < $programs->count; ++$ordinal) {
+                if ((int) $program === ($programs->bytes($ordinal)[2] ?? -1) + $first) {
+                    return null;
+                }
+            }
+        }
+        $line = $sent->step->span->line;
+        $units = implode(', ', array_unique(array_map(static fn (Listener $listener): string => "{$listener->box->name} ({$listener->box->chart->programs?->count} programs)", $hearing)));
+
+        return RigFinding::warning('program-out-of-range', "line {$line}", "program {$program} on channel {$sent->channel} of {$sent->port} is none of {$units}. Call it by its name or by the number that the unit shows", null, null, $line);
+    }
+
+    private static function turn(Situation $situation, TurnStep $step): ?RigFinding
+    {
+        $target = $step->target();
+        $aim = $step->aim();
+        $box = null === $target ? null : $situation->setup->box($target->device);
+        $parameter = null === $target ? null : $box?->parameter($target->title);
+        $written = $aim?->written();
+        if (null === $box || null === $parameter || null === $aim || null === $written) {
+            return null;
+        }
+        if (!$aim->isPercent()) {
+            return self::value($written, $box, $parameter, $step->span->line);
+        }
+        $value = $written->number;
+        $least = null === $parameter->centre ? 0 : -100;
+
+        return null === $value || ($value >= $least && $value <= 100) ? null
+            : self::beyond($written, $step->span->line, "{$written->text} percent is beyond the range of “{$parameter->name}” of {$box->name}, which goes from {$least} to 100 percent", $value < $least ? $least : 100);
+    }
+
+    private static function value(?Written $written, Box $box, Parameter $parameter, int $line): ?RigFinding
+    {
+        $value = $written?->number;
+        [$low, $high] = [min($parameter->raw), max($parameter->raw)];
+        if (null === $written || null === $value || ($value >= $low && $value <= $high)) {
+            return null;
+        }
+
+        return self::beyond($written, $line, "{$written->text} is beyond the range of “{$parameter->name}” of {$box->name}, which goes from {$low} to {$high}", $value < $low ? $low : $high);
+    }
+
+    private static function beyond(Written $written, int $line, string $text, int $end): RigFinding
+    {
+        return RigFinding::warning('value-out-of-range', "line {$line}", $text, new RigFix("Write {$end} in line {$line}", [], [Edit::replace($written->span, (string) $end)]), null, $line);
+    }
+
+    private static function answers(Listener $listener, int $channel): bool
+    {
+        $box = $listener->box;
+        $own = $listener->part->channel instanceof ChannelOf ? $box->channel($listener->part->channel) : $listener->part->channel;
+        $mask = Channels::answered($box, $listener->part, $own);
+        foreach ($box->chart->parameters ?? [] as $parameter) {
+            $of = $box->channel($box->messageTo($parameter)->channel ?? null);
+            $mask |= \is_int($of) ? 1 << ($of - 1) : (ChannelType::OMNI === $of ? Channels::ALL : 0);
+        }
+
+        return 0 !== ($mask >> ($channel - 1) & 1);
+    }
+
+    /** Taps of a clock and messages of lamps and of controls that are moved from afar are heard as well. */
+    private static function mayHear(Box $box, Kind $kind, int $number): bool
+    {
+        $messages = [$box->chart->clock?->taps?->message];
+        foreach ($box->chart->surface->controls ?? [] as $control) {
+            $messages = [...$messages, $control->lamp?->message, ...\ZigzagPost\Core\Rig\Name\RigDevices::messages($box, $control)];
+        }
+
+        return [] !== array_filter($messages, static fn (?Message $message): bool => null !== $message && self::isSame($message, $kind, $number));
+    }
+
+    private static function isSame(Message $message, Kind $kind, int $number): bool
+    {
+        $isHalf = Kind::Cc === $kind && KindName::Cc14 === $message->kind && \in_array($number, [$message->number, 32 + ($message->number ?? 0)], true);
+
+        return $isHalf || ($message->kind->midi() === $kind && $message->number === $number);
+    }
+}
