@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Rig\Document\Part;
 use ZigzagPost\Core\Rig\Document\Rig;
 
 /** Changes of a rig by what they are about. */
@@ -21,11 +22,22 @@ final readonly class Edits
         return null === $index ? null : new RigFix($title, ["/units/{$index}/settings/".RigFix::part($setting) => ['value' => $value, 'state' => 'planned']]);
     }
 
-    public function lead(string $id, int $part, string $map, string $title): ?RigFix
+    /**
+     * Other cables or adapters in the place of some, or the same ones turned round.
+     *
+     * @param non-empty-array<int, Part> $parts by their places in the lead
+     */
+    public function parts(string $lead, array $parts, string $title): ?RigFix
     {
-        foreach ($this->rig->leads as $index => $lead) {
-            if ($lead->id === $id) {
-                return new RigFix($title, ["/leads/{$index}/parts/{$part}/map" => $map]);
+        foreach ($this->rig->leads as $place => $each) {
+            if ($each->id === $lead) {
+                $changes = [];
+                foreach ($parts as $index => $part) {
+                    $at = "/leads/{$place}/parts/{$index}";
+                    $changes += ["{$at}/map" => $part->map->value, "{$at}/contacts" => $part->contacts] + (null === $part->ends ? [] : ["{$at}/ends" => [$part->ends[0]->value, $part->ends[1]->value]]);
+                }
+
+                return new RigFix($title, $changes);
             }
         }
 

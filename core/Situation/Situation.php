@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Plan\Plan;
 use ZigzagPost\Core\Rig\Plan\Planner;
 use ZigzagPost\Core\Rig\Plan\Streams;
 use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Joint;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Walk;
@@ -51,7 +52,7 @@ final class Situation
     /** @return list<Judgement> of each lead, in the order of the rig */
     public function judgements(): array
     {
-        return $this->judgements ??= array_map(Walk::judge(...), $this->setup->joints);
+        return $this->judgements ??= array_map(fn (Joint $joint): Judgement => Walk::judge($joint, $this->setup->joints), $this->setup->joints);
     }
 
     /** @return list<HeardStream> */

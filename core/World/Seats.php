@@ -37,7 +37,7 @@ final readonly class Seats
         $graph = new Graph($setup);
         $dead = [];
         foreach ($setup->joints as $joint) {
-            if (\in_array(Walk::judge($joint)->verdict, [Verdict::Dead, Verdict::MayDamage], true)) {
+            if (\in_array(Walk::verdict($joint), [Verdict::Dead, Verdict::MayDamage], true)) {
                 $dead[$joint->lead->id] = true;
             }
         }

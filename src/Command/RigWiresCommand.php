@@ -22,7 +22,7 @@ final class RigWiresCommand extends RigCommand
         $lines = [];
         $isBad = false;
         foreach ($setup->joints as $joint) {
-            $judged = Walk::judge($joint);
+            $judged = Walk::judge($joint, $setup->joints);
             $isBad = $isBad || Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict;
             $lines[] = "{$joint->lead->id}: {$joint->lead->a->name()} - {$joint->lead->b->name()}: {$judged->verdict->value}: {$judged->reason}".self::more($judged);
             foreach ([...$judged->warnings, ...$judged->cautions] as $more) {
@@ -39,7 +39,7 @@ final class RigWiresCommand extends RigCommand
 
     private static function more(Judgement $judged): string
     {
-        return null === $judged->change ? '' : "; {$judged->change}";
+        return null === $judged->mend ? '' : "; {$judged->mend->words}";
     }
 
     private static function load(SupplyLoad $load): string

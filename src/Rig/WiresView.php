@@ -7,6 +7,7 @@ namespace App\Rig;
 use ZigzagPost\Core\Rig\Document\Part;
 use ZigzagPost\Core\Rig\Setup\Joint;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Supplies;
 use ZigzagPost\Core\Rig\Wire\Walk;
 
@@ -17,17 +18,15 @@ final class WiresView
     public static function of(Setup $setup): array
     {
         return [
-            'leads' => array_map(self::lead(...), $setup->joints),
+            'leads' => array_map(static fn (Joint $joint): array => self::lead($joint, Walk::judge($joint, $setup->joints)), $setup->joints),
             'supplies' => array_map(static fn ($load): array => ['supply' => $load->supply, 'needsMa' => $load->needsMa, 'givesMa' => $load->givesMa, 'percent' => $load->percent(), 'tooMuch' => $load->isTooMuch(), 'units' => $load->units], Supplies::of($setup)),
             'packing' => self::packing($setup),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function lead(Joint $joint): array
+    private static function lead(Joint $joint, Judgement $judgement): array
     {
-        $judgement = Walk::judge($joint);
-
         return [
             'id' => $joint->lead->id,
             'from' => null === $joint->a ? $joint->lead->a->name() : $joint->a->name(),
@@ -35,7 +34,7 @@ final class WiresView
             'verdict' => $judgement->verdict->value,
             'reason' => $judgement->reason,
             'contact' => $judgement->contact,
-            'change' => $judgement->change,
+            'change' => $judgement->mend?->words,
             'unknown' => $judgement->unknown,
             'warnings' => $judgement->warnings,
             'cautions' => $judgement->cautions,

@@ -39,4 +39,18 @@ final readonly class Part
         public ?bool $phantomOff = null,
     ) {
     }
+
+    /** The same one, with its other end towards a. */
+    public function turned(): self
+    {
+        $contacts = null === $this->contacts ? null : array_combine(array_values($this->contacts), array_map(strval(...), array_keys($this->contacts)));
+
+        return new self($this->what, $this->map, null === $this->ends ? null : [$this->ends[1], $this->ends[0]], $contacts, $this->lengthM, $this->passiveExtension, $this->phantomOff);
+    }
+
+    /** Another one in its place, which joins other contacts. */
+    public function mapped(ContactMap $map): self
+    {
+        return new self($this->what, $map, $this->ends, null, $this->lengthM, $this->passiveExtension, $this->phantomOff);
+    }
 }

@@ -16,7 +16,9 @@ use ZigzagPost\Core\Rig\Chart\Plug;
 use ZigzagPost\Core\Rig\Chart\PlugUse;
 use ZigzagPost\Core\Rig\Chart\Sends;
 use ZigzagPost\Core\Rig\Chart\Width;
+use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Document\State;
 use ZigzagPost\Core\Rig\Document\Unit;
 
 /** A unit with its chart: what its settings make of it. What a chart leaves unknown is null here as well. */
@@ -50,6 +52,18 @@ final class Box
     public function value(string $setting): string|int|null
     {
         return isset($this->unit->settings[$setting]) ? $this->unit->settings[$setting]->value : $this->chart->setting($setting)?->factory;
+    }
+
+    /**
+     * The same box with other settings.
+     *
+     * @param array<string, string|int> $settings
+     */
+    public function set(array $settings): self
+    {
+        $chosen = array_map(static fn (string|int $value): Chosen => new Chosen($value, State::Planned), $settings) + $this->unit->settings;
+
+        return new self(new Unit($this->unit->name, $this->unit->chart, settings: $chosen, assigned: $this->unit->assigned), $this->chart);
     }
 
     /**

@@ -23,6 +23,12 @@ final readonly class End
     ) {
     }
 
+    /** The same plug in another use of it. */
+    public function as(?PlugUse $use): self
+    {
+        return new self($this->box, $this->plug, $this->stream, $use, $this->meant);
+    }
+
     public function way(): ?Way
     {
         return $this->meant ?? $this->stream->way ?? $this->use?->way;

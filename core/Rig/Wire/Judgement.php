@@ -9,7 +9,7 @@ final readonly class Judgement
 {
     /**
      * @param string|null $contact the contact that is wrong, at which end
-     * @param string|null $change the cheapest change that makes it work
+     * @param Mend|null $mend the cheapest change that makes it work
      * @param list<string> $warnings
      * @param list<string> $cautions
      * @param list<array{string, string|null}> $continuity contacts of end a, and what of end b each leads to
@@ -19,7 +19,7 @@ final readonly class Judgement
         public Verdict $verdict,
         public string $reason,
         public ?string $contact = null,
-        public ?string $change = null,
+        public ?Mend $mend = null,
         public array $warnings = [],
         public array $cautions = [],
         public array $continuity = [],

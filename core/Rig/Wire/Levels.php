@@ -27,6 +27,11 @@ final class Levels
             }
             $levels[] = $part->ends[1] ?? self::next($parts, $index + 1, Connector::Any === $b ? $levels[$index] : $b, $index + 1 < $count ? $levels[$index] : null);
         }
+        foreach ($parts as $index => $part) {
+            if (null === $part->ends && !self::isOneCable($levels[$index], $levels[$index + 1])) {
+                return ["{$part->what} cannot join {$levels[$index]->value} with {$levels[$index + 1]->value}; an adapter between the two has to be named with its plugs", $index];
+            }
+        }
         $last = $levels[$count];
         if (Connector::Any !== $b && !self::fit($last, $b)) {
             return [0 === $count ? "{$a->value} does not go into {$b->value}" : "{$parts[$count - 1]->what} ends in {$last->value} where the plug is {$b->value}", max(0, $count - 1)];
@@ -39,6 +44,22 @@ final class Levels
     private static function next(array $parts, int $from, Connector $b, ?Connector $otherwise = null): Connector
     {
         return $parts[$from]->ends[0] ?? $otherwise ?? $b;
+    }
+
+    /** Whether there are cables with these two plugs: of single conductors from one sort to another, of packets for one sort only. */
+    private static function isOneCable(Connector $one, Connector $other): bool
+    {
+        return Connector::Any === $one || Connector::Any === $other || self::sort($one) === self::sort($other);
+    }
+
+    private static function sort(Connector $connector): string
+    {
+        return match (true) {
+            $connector->isUsb() => 'usb',
+            Connector::Rj45 === $connector, Connector::Network === $connector => 'network',
+            Connector::Radio === $connector, Connector::Barrel === $connector => $connector->value,
+            default => 'conductors',
+        };
     }
 
     private static function fit(Connector $one, Connector $other): bool

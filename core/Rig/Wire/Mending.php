@@ -5,113 +5,175 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Wire;
 
 use ZigzagPost\Core\Rig\Chart\Connector;
-use ZigzagPost\Core\Rig\Chart\PlugUse;
+use ZigzagPost\Core\Rig\Chart\SetBy;
 use ZigzagPost\Core\Rig\Document\ContactMap;
 use ZigzagPost\Core\Rig\Document\Part;
+use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\End;
+use ZigzagPost\Core\Rig\Setup\Joint;
 
-/** Looks for the cheapest change that makes a lead work: another cable, an adapter, a jumper or a mode. */
-final class Mending
+/** Looks for the cheapest change that makes a lead work, and harms no other: an adapter turned round, a setting, another plug, another cable. */
+final readonly class Mending
 {
-    /** @param list<Part> $parts */
-    public static function cheapest(End $a, End $b, array $parts): ?string
+    /** Parts of a lead of which every choice is tried the other way round, at most. */
+    private const MOST_TURNED = 6;
+
+    /**
+     * @param list<Part> $parts
+     * @param list<Joint> $others the other leads of the rig
+     */
+    private function __construct(private End $a, private End $b, private array $parts, private array $others)
     {
-        return self::otherCable($a, $b, $parts) ?? self::adapter($a, $b, $parts) ?? self::setting($a, $b, $parts) ?? self::otherWayRound($a, $b, $parts);
     }
 
-    /** @param list<Part> $parts */
-    private static function otherCable(End $a, End $b, array $parts): ?string
+    /** @param list<Joint> $joints all leads of the rig */
+    public static function cheapest(End $a, End $b, Joint $joint, array $joints): ?Mend
     {
-        foreach ($parts as $index => $part) {
-            foreach ([ContactMap::Straight, ContactMap::Crossed] as $map) {
-                if ($map !== $part->map && self::works($a, $b, [...\array_slice($parts, 0, $index), new Part($part->what, $map, $part->ends, null, $part->lengthM, $part->passiveExtension, $part->phantomOff), ...\array_slice($parts, $index + 1)])) {
-                    return "take a {$map->value} one in place of {$part->what}";
-                }
+        $mending = new self($a, $b, $joint->lead->parts, array_values(array_filter($joints, static fn (Joint $each): bool => $each->lead !== $joint->lead)));
+        $best = null;
+        foreach ([$mending->turned(...), $mending->otherCable(...), $mending->adapter(...), $mending->setting(...), $mending->otherWayRound(...)] as $changes) {
+            foreach ($changes() as $mend) {
+                $best = null === $best || $mend->cost < $best->cost ? $mend : $best;
             }
         }
 
-        return null;
+        return $best;
     }
 
-    /** @param list<Part> $parts */
-    private static function adapter(End $a, End $b, array $parts): ?string
+    /** @return iterable<Mend> */
+    private function turned(): iterable
     {
-        $levels = Levels::of($a->plug->connector, $parts, $b->plug->connector);
-        if ($levels[0] instanceof Connector) {
-            $last = $levels[\count($levels) - 1];
+        $count = min(\count($this->parts), self::MOST_TURNED);
+        for ($which = 1; $which < 1 << $count; ++$which) {
+            $turned = array_filter($this->parts, static fn (int $index): bool => $index < $count && 0 !== ($which >> $index & 1), \ARRAY_FILTER_USE_KEY);
+            if ([] !== $turned && $this->works($this->a, $this->b, array_values(array_replace($this->parts, array_map(static fn (Part $part): Part => $part->turned(), $turned))))) {
+                yield Mend::turned(array_map(static fn (Part $part): string => $part->what, $turned));
+            }
+        }
+    }
+
+    /** @return iterable<Mend> */
+    private function otherCable(): iterable
+    {
+        foreach ($this->parts as $index => $part) {
             foreach ([ContactMap::Straight, ContactMap::Crossed] as $map) {
-                if ($last instanceof Connector && Connector::Any !== $last && self::works($a, $b, [...$parts, new Part('adapter', $map, [$last, $last])])) {
-                    return "put a {$map->value} adapter between";
+                if ($map !== $part->map && $this->works($this->a, $this->b, $this->with($index, $part->mapped($map)))) {
+                    yield Mend::otherCable($part->what, $index, $map);
                 }
             }
-
-            return null;
         }
+    }
+
+    /** @return iterable<Mend> */
+    private function adapter(): iterable
+    {
+        [$a, $b] = [$this->a->plug->connector, $this->b->plug->connector];
+        $levels = Levels::of($a, $this->parts, $b);
+        $fits = $levels[0] instanceof Connector;
+        $last = $fits ? $levels[\count($levels) - 1] : (([] === $this->parts ? null : $this->parts[\count($this->parts) - 1]->ends[1] ?? null) ?? $a);
+        $ends = [$last, $fits ? $last : $b];
         foreach ([ContactMap::Straight, ContactMap::Crossed] as $map) {
-            $ends = [([] === $parts ? null : $parts[\count($parts) - 1]->ends[1] ?? null) ?? $a->plug->connector, $b->plug->connector];
-            if (Connector::Any !== $ends[0] && Connector::Any !== $ends[1] && self::works($a, $b, [...$parts, new Part('adapter', $map, $ends)])) {
-                return "put a {$map->value} adapter from {$ends[0]->value} to {$ends[1]->value} between";
+            if ($ends[0] instanceof Connector && $ends[1] instanceof Connector && Connector::Any !== $ends[0] && Connector::Any !== $ends[1] && $ends[0]->isPackets() === $ends[1]->isPackets() && $this->works($this->a, $this->b, [...$this->parts, new Part('adapter', $map, $ends)])) {
+                $what = $fits ? "put a {$map->value} adapter" : ([] === $this->parts ? "take a {$map->value} cable" : "put a {$map->value} adapter")." from {$ends[0]->value} to {$ends[1]->value}";
+                yield Mend::adapter("{$what} between");
             }
         }
-
-        return null;
     }
 
-    /** @param list<Part> $parts */
-    private static function setting(End $a, End $b, array $parts): ?string
+    /** @return iterable<Mend> */
+    private function setting(): iterable
     {
-        foreach ([[$a, true], [$b, false]] as [$end, $isA]) {
+        foreach ([[$this->a, true], [$this->b, false]] as [$end, $isA]) {
             foreach ($end->plug->uses as $use) {
                 if ($use === $end->use || null === $use->when) {
                     continue;
                 }
-                $other = new End($end->box, $end->plug, $end->stream, $use);
-                if (self::works($isA ? $other : $a, $isA ? $b : $other, $parts)) {
-                    return self::words($end, $use);
+                $settings = array_map(static fn (array $values): string|int => $values[0], $use->when);
+                $other = $end->as($use);
+                if ($this->works($isA ? $other : $this->a, $isA ? $this->b : $other, $this->parts) && $this->isHarmless($end->box, $settings)) {
+                    yield self::set($end->box, $settings);
                 }
             }
         }
-
-        return null;
     }
 
-    private static function words(End $end, PlugUse $use): string
+    /** @param array<string, string|int> $settings */
+    private static function set(Box $box, array $settings): Mend
     {
         $words = [];
-        foreach ($use->when ?? [] as $id => $values) {
-            $setting = $end->box->chart->setting((string) $id);
-            $by = $setting?->howTo($values[0])?->by->value;
-            $words[] = 'set '.($setting->title ?? $id)." of {$end->box->name} to {$values[0]}".(null === $by ? '' : " ({$by})");
+        $cost = 0;
+        foreach ($settings as $id => $value) {
+            $setting = $box->chart->setting((string) $id);
+            $by = $setting?->howTo($value)?->by;
+            $words[] = 'set '.($setting->title ?? $id)." of {$box->name} to {$value}".(null === $by ? '' : " ({$by->value})");
+            $cost += match ($by) {
+                SetBy::Menu, SetBy::Editor, SetBy::Parameter => 1,
+                SetBy::Learn => 2,
+                SetBy::Jumper => 5,
+                default => 3,
+            };
         }
 
-        return implode(' and ', $words);
+        return Mend::setting($cost, implode(' and ', $words), $box->name, $settings);
     }
 
     /**
-     * An input and an output swapped.
+     * Whether no other lead of a box gets worse by other settings.
      *
-     * @param list<Part> $parts
+     * @param array<string, string|int> $settings
      */
-    private static function otherWayRound(End $a, End $b, array $parts): ?string
+    private function isHarmless(Box $box, array $settings): bool
     {
-        foreach ([[$a, true], [$b, false]] as [$end, $isA]) {
-            foreach ($end->box->chart->plugs as $plug) {
-                $use = $end->box->use($plug);
-                if ($plug === $end->plug || null === $use || null === $end->use || $use->way === $end->use->way || $use->carries !== $end->use->carries) {
-                    continue;
-                }
-                $other = new End($end->box, $plug, null, $use);
-                if (self::works($isA ? $other : $a, $isA ? $b : $other, $parts)) {
-                    return "plug it into {$plug->label} of {$end->box->name}";
-                }
+        $other = $box->set($settings);
+        foreach ($this->others as $joint) {
+            [$a, $b] = [$joint->a, $joint->b];
+            if (null === $a || null === $b || ($a->box !== $box && $b->box !== $box)) {
+                continue;
+            }
+            $before = Walk::between($a, $b, $joint->lead->parts)->rank();
+            $after = Walk::between($a->box === $box ? $a->as($other->use($a->plug)) : $a, $b->box === $box ? $b->as($other->use($b->plug)) : $b, $joint->lead->parts)->rank();
+            if ($after > $before) {
+                return false;
             }
         }
 
-        return null;
+        return true;
+    }
+
+    /**
+     * An input and an output swapped; a plug in which there is a lead is no other plug.
+     *
+     * @return iterable<Mend>
+     */
+    private function otherWayRound(): iterable
+    {
+        foreach ([[$this->a, true], [$this->b, false]] as [$end, $isA]) {
+            foreach ($end->box->chart->plugs as $plug) {
+                $use = $end->box->use($plug);
+                if ($plug === $end->plug || null === $use || null === $end->use || $use->way === $end->use->way || $use->carries !== $end->use->carries || $this->isTaken($end->box, $plug->id)) {
+                    continue;
+                }
+                $other = new End($end->box, $plug, null, $use);
+                if ($this->works($isA ? $other : $this->a, $isA ? $this->b : $other, $this->parts)) {
+                    yield Mend::otherPlug("plug it into {$plug->label} of {$end->box->name}");
+                }
+            }
+        }
+    }
+
+    private function isTaken(Box $box, string $plug): bool
+    {
+        return [] !== array_filter($this->others, static fn (Joint $joint): bool => [] !== array_filter([$joint->a, $joint->b], static fn (?End $end): bool => null !== $end && $end->box === $box && $end->plug->id === $plug));
+    }
+
+    /** @return list<Part> */
+    private function with(int $index, Part $part): array
+    {
+        return [...\array_slice($this->parts, 0, $index), $part, ...\array_slice($this->parts, $index + 1)];
     }
 
     /** @param list<Part> $parts */
-    private static function works(End $a, End $b, array $parts): bool
+    private function works(End $a, End $b, array $parts): bool
     {
         return Verdict::Works === Walk::between($a, $b, $parts)->verdict;
     }

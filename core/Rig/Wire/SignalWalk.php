@@ -78,6 +78,11 @@ final readonly class SignalWalk
                 if ([] === $reached) {
                     return Judgement::dead("{$contact} of {$end->name()} has to be connected, and leads nowhere", "{$contact} of {$end->name()}");
                 }
+                foreach ($own as $other => $otherRole) {
+                    if ($otherRole !== $role && Role::Open !== $otherRole && $this->conductors->shorts($isA, $contact, (string) $other)) {
+                        return Judgement::dead("{$contact} of {$end->name()} has to be connected by itself, and is shorted with {$other}", "{$contact} of {$end->name()}");
+                    }
+                }
                 if (null !== $role && !\in_array($role, [Role::Shield, Role::Return], true) && [] === array_filter($reached, static fn (string $each): bool => ($others[$each] ?? null) === $role)) {
                     return Judgement::dead("{$contact} of {$end->name()} is {$role->value}, and leads to {$reached[0]} of the other end, which is not", "{$contact} of {$end->name()}");
                 }
@@ -135,6 +140,10 @@ final readonly class SignalWalk
 
     private function other(): Judgement
     {
+        $short = \in_array($this->useA->carries, [Carries::Expression, Carries::Footswitch], true) ? $this->shortedPedal() : null;
+        if (null !== $short) {
+            return $short;
+        }
         $found = false;
         foreach ([Role::Signal, Role::Hot, Role::Cold] as $role) {
             if (null === Contacts::at($this->rolesA, $role) || null === Contacts::at($this->rolesB, $role)) {
@@ -148,6 +157,27 @@ final readonly class SignalWalk
         }
 
         return $found ? Judgement::works('the signal arrives') : Judgement::unknown('which contact carries the signal', "the charts do not say which contact of {$this->a->name()} and {$this->b->name()} carries the signal");
+    }
+
+    /** A contact that both ends of a pedal's lead use, and that a cable lays on the shield, as a mono cable does with the ring. */
+    private function shortedPedal(): ?Judgement
+    {
+        foreach ([Role::Signal, Role::Source] as $role) {
+            $atA = array_keys($this->rolesA, $role, true);
+            $atB = array_keys($this->rolesB, $role, true);
+            if (\count($atA) > \count($atB)) {
+                continue; // what the other end does not ask for may lie on the shield
+            }
+            foreach ($atA as $contact) {
+                foreach (array_keys($this->rolesA) as $other) {
+                    if (\in_array($this->rolesA[$other], [Role::Shield, Role::Return], true) && $this->conductors->shorts(true, (string) $contact, (string) $other)) {
+                        return Judgement::dead("{$contact} and {$other} of {$this->a->name()} are shorted: its {$role->value} and its {$this->rolesA[$other]->value}", "{$contact} of {$this->a->name()}");
+                    }
+                }
+            }
+        }
+
+        return null;
     }
 
     /** What is wrong with a role that has to lead from one end to the other. */

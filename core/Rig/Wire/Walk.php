@@ -20,26 +20,41 @@ final class Walk
     private const LONGEST_DIN_M = 15.0;
     private const LONGEST_USB_M = 5.0;
 
-    public static function judge(Joint $joint): Judgement
+    /** @param list<Joint> $joints all leads of the rig: what mends this one harms none of them */
+    public static function judge(Joint $joint, array $joints): Judgement
     {
+        $judgement = self::found($joint);
         if (null === $joint->a || null === $joint->b) {
-            return Judgement::dead($joint->dangling ?? 'an end hangs loose');
-        }
-        $judgement = self::between($joint->a, $joint->b, $joint->lead->parts);
-        if (Verdict::Works === $judgement->verdict && self::isTooLong($joint)) {
-            $judgement = Judgement::unknown('whether it works over this length', "a DIN lead of {$joint->lead->leastM()} m is longer than the 15 m of the specification; try it with a burst that fills it");
+            return $judgement;
         }
 
         return new Judgement(
             $judgement->verdict,
             $judgement->reason,
             $judgement->contact,
-            \in_array($judgement->verdict, [Verdict::Dead, Verdict::MayDamage], true) ? Mending::cheapest($joint->a, $joint->b, $joint->lead->parts) : null,
+            \in_array($judgement->verdict, [Verdict::Dead, Verdict::MayDamage], true) ? Mending::cheapest($joint->a, $joint->b, $joint, $joints) : null,
             self::warnings($joint),
             self::cautions($joint),
             self::continuity($joint->a, $joint->b, $joint->lead->parts),
             $judgement->unknown,
         );
+    }
+
+    public static function verdict(Joint $joint): Verdict
+    {
+        return self::found($joint)->verdict;
+    }
+
+    private static function found(Joint $joint): Judgement
+    {
+        if (null === $joint->a || null === $joint->b) {
+            return Judgement::dead($joint->dangling ?? 'an end hangs loose');
+        }
+        $judgement = self::between($joint->a, $joint->b, $joint->lead->parts);
+
+        return Verdict::Works === $judgement->verdict && self::isTooLong($joint)
+            ? Judgement::unknown('whether it works over this length', "a DIN lead of {$joint->lead->leastM()} m is longer than the 15 m of the specification; try it with a burst that fills it")
+            : $judgement;
     }
 
     /** @param list<Part> $parts */
@@ -79,6 +94,10 @@ final class Walk
         }
         if ($levels[0]->isUsb() && Carries::Usb === $what || $levels[0]->isUsb() && $levels[\count($levels) - 1]->isUsb()) {
             return UsbWalk::judge($a, $b);
+        }
+        $last = $levels[\count($levels) - 1];
+        if ($levels[0]->isPackets() !== $last->isPackets() && Connector::Any !== $levels[0] && Connector::Any !== $last) {
+            return Judgement::unknown('what the adapter does', "nobody knows whether the adapter between {$levels[0]->value} and {$last->value} passes MIDI on; where it is a box with plugs of its own, it is a unit of the rig");
         }
         if ($levels[0]->isPackets() || Connector::Any === $levels[0]) {
             return Judgement::works($levels[0]->isPackets() ? "over {$levels[0]->value}" : 'nothing is known that speaks against it');

@@ -79,7 +79,7 @@ final class WiresTest extends TestCase
         $judged = self::judge(self::plug('out', 'A'), self::plug('in', 'B'), [['what' => 'patch lead', 'map' => 'straight']]);
 
         self::assertSame(Verdict::Dead, $judged->verdict);
-        self::assertSame('take a crossed one in place of patch lead', $judged->change);
+        self::assertSame('take a crossed one in place of patch lead', $judged->mend?->words);
         self::assertSame('ring of b IN', $judged->contact);
         self::assertSame([['tip', 'tip'], ['ring', 'ring'], ['sleeve', 'sleeve']], $judged->continuity);
     }
@@ -95,7 +95,7 @@ final class WiresTest extends TestCase
         $judged = self::judge(self::plug('out', 'A'), $in, [['what' => 'cable', 'map' => 'straight']], $settings);
 
         self::assertSame(Verdict::Dead, $judged->verdict);
-        self::assertSame('set Jack mode of b to midi (menu)', $judged->change);
+        self::assertSame('set Jack mode of b to midi (menu)', $judged->mend?->words);
         unset($settings[0]['factory']);
         $judged = self::judge(self::plug('out', 'A'), $in, [['what' => 'cable', 'map' => 'straight']], $settings);
         self::assertSame(Verdict::Unknown, $judged->verdict);
@@ -182,7 +182,7 @@ final class WiresTest extends TestCase
     {
         $dead = self::judge(self::plug('out', 'din'), self::plug('in', 'A'), [['what' => 'cable', 'map' => 'straight', 'ends' => ['din5', 'din5']]]);
         self::assertSame(Verdict::Dead, $dead->verdict);
-        self::assertSame('put a straight adapter from din5 to jack 3.5 between', $dead->change);
+        self::assertSame('put a straight adapter from din5 to jack 3.5 between', $dead->mend?->words);
         self::assertSame(Verdict::Dead, self::judge(self::plug('out', 'din'), self::plug('out', 'din'), [['what' => 'cable', 'map' => 'straight']])->verdict);
     }
 
@@ -215,7 +215,9 @@ final class WiresTest extends TestCase
             ['id' => 'l', 'a' => ['unit' => 'a', 'plug' => $a['id']], 'b' => ['unit' => 'b', 'plug' => $b['id']], 'parts' => $parts],
         ]);
 
-        return Walk::judge(Kit::setup($rig)->joints[0]);
+        $setup = Kit::setup($rig);
+
+        return Walk::judge($setup->joints[0], $setup->joints);
     }
 
     /** @return array<string, mixed> */
