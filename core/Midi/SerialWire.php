@@ -44,6 +44,25 @@ final class SerialWire
         return $arrivals;
     }
 
+    /**
+     * How many bytes channel messages take, sent again and again, where the sender leaves out a status byte that is the same as the one before.
+     *
+     * @param string $messages one or more channel messages, such as those of a parameter number with its value
+     * @param bool $isAlone whether nothing with another status byte is sent in between
+     */
+    public static function bytesOfStream(string $messages, bool $isAlone): int
+    {
+        preg_match_all('/[\x80-\xEF](?=[\x00-\x7F])/', $messages, $found);
+        $before = $isAlone ? ($found[0][\count($found[0]) - 1] ?? '') : '';
+        $bytes = \strlen($messages);
+        foreach ($found[0] as $status) {
+            $bytes -= $status === $before ? 1 : 0;
+            $before = $status;
+        }
+
+        return $bytes;
+    }
+
     /** How many bytes a message takes where the sender leaves out a status byte that is the same as the one before. */
     public static function bytes(string $message, string $before, bool $runningStatus): int
     {

@@ -28,6 +28,8 @@ final class RigFit
     private array $over = [];
     /** @var array<string, Load> by place where something leaves */
     private array $loads = [];
+    /** @var array<string, Load> by place where something leaves, as the unit itself sends it */
+    private array $asSent = [];
     /** @var array<string, float> by out port, the clock messages a second that rules pass on to it */
     private array $passedClocks = [];
 
@@ -39,8 +41,10 @@ final class RigFit
         foreach ($setup->boxes as $box) {
             if (!$box->isPost()) {
                 $unit = new UnitStreams($box, $this->graph, [] === $tempos ? null : max($tempos));
-                foreach ($unit->loads() as $at => $load) {
+                $asSent = $unit->loads(true);
+                foreach ($unit->loads(false) as $at => $load) {
                     $this->leaves("{$box->name}\t{$at}", $load, new Socket($box->name, (string) $at, true));
+                    $this->asSent["{$box->name}\t{$at}"] = $asSent[$at] ?? $load;
                 }
                 $this->through($box, $unit, $streams);
             }
@@ -70,8 +74,8 @@ final class RigFit
                 continue;
             }
             $load = new Load(0, []);
-            foreach ($ways as [$source]) {
-                $load = $load->with($this->loads[$source]);
+            foreach ($ways as [$source, , $before]) {
+                $load = $load->with([] === $before ? $this->asSent[$source] ?? $this->loads[$source] : $this->loads[$source]);
             }
             [$when, $worst] = $this->worst($hop, $ways, $bursts);
             $where = [] !== array_filter($ways, static fn (array $way): bool => str_starts_with($way[0], LeadEnd::POST."\t")) ? 'rules' : 'sender';

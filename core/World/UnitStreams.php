@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\World;
 
+use ZigzagPost\Core\Midi\SerialWire;
 use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Fit\Load;
@@ -19,15 +20,21 @@ final readonly class UnitStreams
     {
     }
 
-    /** @return array<string, Load> by where it leaves: "plug" or "plug/stream" */
-    public function loads(): array
+    /**
+     * @param bool $asSent with status bytes left out where the unit does so; whole where a box in between has sent it on
+     *
+     * @return array<string, Load> by where it leaves: "plug" or "plug/stream"
+     */
+    public function loads(bool $asSent): array
     {
         $fixed = [];
         $streams = [];
         $unknown = [];
         foreach ($this->moves() as [$what, $kind, $messages, $perSecond]) {
-            $bytes = array_sum(array_map(strlen(...), $messages)) / max(1, \count($messages));
             foreach ($this->sockets($kind) as $socket) {
+                $isRunning = $asSent && true === $this->box->sendsOf($kind)?->runningStatus;
+                $isAlone = $isRunning && 1 === \count($this->statuses($socket));
+                $bytes = array_sum(array_map(static fn (string $each): int => $isRunning ? SerialWire::bytesOfStream($each, $isAlone) : \strlen($each), $messages)) / max(1, \count($messages));
                 $streams[$socket->at][] = ['what' => $what, 'bytes' => (float) $bytes, 'rate' => $perSecond];
             }
         }
@@ -58,6 +65,30 @@ final readonly class UnitStreams
         }
 
         return $moves;
+    }
+
+    /** @return array<int|string, true> the status bytes of all that streams out at a socket */
+    private function statuses(Socket $at): array
+    {
+        $statuses = [];
+        foreach ($this->moves() as [, $kind, $messages]) {
+            foreach ($this->isAt($this->sockets($kind), $at) ? $messages : [] as $message) {
+                preg_match_all('/[\x80-\xEF]/', $message, $found);
+                $statuses += array_fill_keys($found[0], true);
+            }
+        }
+        foreach ($this->box->chart->automatic ?? [] as $automatic) {
+            $isShort = true === $automatic->kind->midi()?->hasChannel() && $this->isOn($automatic->setting);
+            $statuses += $isShort && $this->isAt($this->graph->sockets($this->box, $automatic->at, true), $at) ? [$automatic->kind->value => true] : [];
+        }
+
+        return $statuses;
+    }
+
+    /** @param list<Socket> $sockets */
+    private function isAt(array $sockets, Socket $at): bool
+    {
+        return [] !== array_filter($sockets, static fn (Socket $socket): bool => $socket->key === $at->key);
     }
 
     /** @return list<Socket> where a kind of message leaves */

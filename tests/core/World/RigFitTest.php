@@ -24,6 +24,31 @@ final class RigFitTest extends TestCase
         self::assertEqualsWithDelta(9.6, $fits['out']->load->percent(), 0.01);
     }
 
+    /** Bytes of a fader with its status left out, counted by hand: nothing else between, then a wheel with another status byte between. */
+    public function testStatusBytesAreLeftOutWhereTheUnitDoesSoAndNobodySendsThemOnAgain(): void
+    {
+        $fader = ['perSecond' => 100, 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7, 'channel' => 1]]]] + self::FADER;
+        $wheel = ['name' => 'Wheel', 'sort' => 'wheel', 'perSecond' => 50, 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'bend', 'channel' => 1]]]];
+        $expected = [
+            [[$fader], false, [3.0]], [[$fader], true, [2.0]], // B0 07 00, 07 01 …
+            [[self::FADER], false, [12.0]], [[self::FADER], true, [8.0]], // 63 02, 62 2C, 06 00, 26 00 …
+            [[$fader, $wheel], true, [3.0, 3.0]], // B0 07 00, E0 00 40, B0 07 01 …
+            [[self::FADER, $wheel], true, [9.0, 3.0]],
+        ];
+        foreach ($expected as [$controls, $runs, $bytes]) {
+            $chart = self::sender(['surface' => ['controls' => $controls], 'sends' => [['at' => ['out'], 'channel' => 1, 'kinds' => ['cc' => true, 'nrpn' => true, 'bend' => true], 'runningStatus' => $runs]]]);
+            $fits = self::fits($chart, "port box in\nport out out\n");
+            self::assertSame($bytes, array_column($fits['in']->load->streams, 'bytes'));
+        }
+        $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')]];
+        foreach (['hardware' => 2.0, 'message' => 3.0] as $kind => $bytes) {
+            $chart = self::sender(['surface' => ['controls' => [$fader]], 'sends' => [['at' => ['out'], 'channel' => 1, 'kinds' => ['cc' => true], 'runningStatus' => true]]]);
+            $rig = Kit::rig(['box' => $chart, 'hub' => $hub + ['routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => $kind]]]], [['name' => 'box', 'chart' => 'box'], ['name' => 'hub', 'chart' => 'hub']], [Kit::lead('first', 'box out', 'hub in'), Kit::lead('second', 'hub out', 'post box')], ['rulebook' => "port box in\n"]);
+            $fits = array_column(array_map(static fn (LeadFit $fit): array => [$fit->lead->id, $fit->load->streams[0]['bytes']], (new Situation(Kit::setup($rig, "port box in\n")))->fits()), 1, 0);
+            self::assertSame(['first' => 2.0, 'second' => $bytes], $fits, "a hub that passes on by {$kind}");
+        }
+    }
+
     public function testAMoveOfSeveralMessagesCountsEachOfThem(): void
     {
         $moves = array_map(static fn (array $message): array => ['gesture' => 'move', 'message' => $message + ['channel' => 1]], [['kind' => 'bend'], ['kind' => 'pressure'], ['kind' => 'cc', 'number' => 74]]);
