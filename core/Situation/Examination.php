@@ -45,6 +45,7 @@ final readonly class Examination
         return [
             new LeadsThatDoNotWork(),
             new WaysThatAreOff(),
+            new EchoesThroughRules(),
             new SharedChannels(),
             new PartsBeyondSixteen(),
             new FromRulebook(),

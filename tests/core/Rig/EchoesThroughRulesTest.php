@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rig;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\RigFinding;
+use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Tests\Core\Cases;
+
+/** What rules send out, and what comes in again over a hub: it is found where it goes round without end, and nowhere else. */
+final class EchoesThroughRulesTest extends TestCase
+{
+    /** Random rules that change number and channel, and hubs that lead some ports back, against a walk over (port, channel, number) by hand. */
+    public function testWhatGoesRoundForEverIsFound(): void
+    {
+        $endless = $ending = 0;
+        for ($seed = 0; $seed < Cases::number(60); ++$seed) {
+            $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+            $pick = static fn (int ...$of): int => $of[$random->getInt(0, \count($of) - 1)];
+            $back = ['x' => ['a', 'b', null][$random->getInt(0, 2)], 'y' => ['b', null][$random->getInt(0, 1)]];
+            if ($back['x'] === $back['y']) {
+                $back['y'] = null;
+            }
+            $blocks = 0 === $random->getInt(0, 4);
+            $rules = [];
+            $text = "port a in\nport b in\nport x out\nport y out\n";
+            for ($rule = 0; $rule < 4; ++$rule) {
+                $rules[] = $it = ['from' => ['a', 'b'][$random->getInt(0, 1)], 'numbers' => array_values(array_unique([$pick(20, 21, 22), $pick(20, 21, 22)])), 'channel' => $pick(1, 2), 'number' => $pick(0, 20, 21, 22, 23), 'to' => $pick(0, 1, 2), 'port' => ['x', 'y'][$random->getInt(0, 1)], 'line' => substr_count($text, "\n") + 3];
+                $text .= "rule \"{$rule}\"\n  from {$it['from']}\n  take cc ".implode(',', $it['numbers'])." channel {$it['channel']}\n".(0 === $it['number'] ? '' : "  set number = {$it['number']}\n").(0 === $it['to'] ? '' : "  set channel = {$it['to']}\n")."  send {$it['port']}\n";
+            }
+            $expected = [];
+            foreach ($rules as $it) {
+                foreach ($it['numbers'] as $number) {
+                    if (self::goesOn($rules, $blocks ? ['x' => null, 'y' => null] : $back, $it['from'], $it['channel'], $number)) {
+                        $expected[$it['line']] = true;
+                    }
+                }
+            }
+            $found = self::found($text, $back, $blocks ? ['cc'] : []);
+            self::assertSame([] === $expected ? 0 : 1, \count($found) > 0 ? 1 : 0, "seed {$seed}\n{$text}".json_encode([$back, $blocks]));
+            $endless += [] === $expected ? 0 : 1;
+            $ending += [] === $expected ? 1 : 0;
+        }
+        self::assertGreaterThan(5, $endless);
+        self::assertGreaterThan(5, $ending);
+    }
+
+    /**
+     * @param list<array{from: string, numbers: list<int>, channel: int, number: int, to: int, port: string, line: int}> $rules
+     * @param array<string, string|null> $back
+     */
+    private static function goesOn(array $rules, array $back, string $port, int $channel, int $number): bool
+    {
+        for ($step = 0; $step < 100; ++$step) {
+            $taken = null;
+            foreach ($rules as $rule) {
+                if (null === $taken && $rule['from'] === $port && $rule['channel'] === $channel && \in_array($number, $rule['numbers'], true)) {
+                    $taken = $rule;
+                }
+            }
+            $to = null === $taken ? null : $back[$taken['port']];
+            if (null === $taken || null === $to) {
+                return false;
+            }
+            [$port, $channel, $number] = [$to, 0 === $taken['to'] ? $channel : $taken['to'], 0 === $taken['number'] ? $number : $taken['number']];
+        }
+
+        return true;
+    }
+
+    public function testItIsToldOnceWithItsPlacesAndNotForAClockThatRunsByItself(): void
+    {
+        $ports = "port a in\nport b in\nport x out\nport y out\n";
+        $back = ['x' => 'a', 'y' => null];
+        $thru = self::found("{$ports}rule \"All\"\n  from a\n  take any\n  send x\n", $back);
+        self::assertSame(['what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: line 7'], array_map(static fn (RigFinding $each): string => $each->text, $thru));
+        self::assertSame(7, $thru[0]->line);
+        self::assertSame([], self::found("{$ports}rule \"Other\"\n  from b\n  take any\n  send x\n", $back), 'what comes back is taken by nobody');
+        self::assertCount(1, self::found("{$ports}rule \"Late\"\n  from a\n  take note\n  delay 300ms\n  send x\n", $back), 'a delay does not end it');
+        self::assertSame([], self::found("{$ports}rule \"Less\"\n  from a\n  take cc 1\n  take cc 2\n  deadband 3\n  send x\n", $back), 'what does not change any more goes out no more');
+        self::assertSame([], self::found("{$ports}clock lead\n  tempo 100\n  send x\nscene \"One\"\n  on enter start lead\nrule \"Keys\"\n  from a\n  take note\n  send y\n", $back), 'a clock that comes back and that nobody takes');
+        self::assertCount(1, self::found("{$ports}scene \"One\"\nscene \"Two\"\nrule \"Here\"\n  from a\n  take note\n  send x\n", $back), 'in the second scene');
+    }
+
+    /**
+     * @param array<string, string|null> $back in ports that each out port comes back to over a hub
+     * @param list<string> $blocks
+     *
+     * @return list<RigFinding>
+     */
+    private static function found(string $rules, array $back, array $blocks = []): array
+    {
+        $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], 'routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message', 'blocks' => $blocks]]];
+        $units = $leads = [];
+        foreach (array_filter($back) as $out => $in) {
+            $units[] = ['name' => "hub_{$out}", 'chart' => 'hub'];
+            array_push($leads, Kit::lead("to {$out}", "post {$out}", "hub_{$out} in"), Kit::lead("from {$out}", "hub_{$out} out", "post {$in}"));
+        }
+        $findings = Examination::of(new Situation(Kit::setup(Kit::rig(['hub' => $hub], $units, $leads, ['rulebook' => $rules]), $rules)))->findings;
+
+        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'loop' === $finding->code));
+    }
+}
