@@ -8,6 +8,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\Selector;
 
 /** Which rules are for what a control sends. */
 final class TakenBy
@@ -52,6 +53,22 @@ final class TakenBy
         }
 
         return false;
+    }
+
+    /** Whether a rule takes a message from a control whenever it comes, so that no rule below it ever gets it. */
+    public static function isAllFor(Rulebook $book, Rule $rule, ControlMessage $message): bool
+    {
+        $isKnown = (null !== $message->number || !$message->kind->hasNumber()) && (null !== $message->channel || !$message->kind->hasChannel());
+        if (null !== $rule->scene || $rule->isCopy() || !$isKnown || !self::isUnconditional($rule) || !self::isFor($book, $rule, $message)) {
+            return false;
+        }
+        foreach ($message->ports as $port) {
+            if ([] === array_filter($rule->selectors, static fn (Selector $selector): bool => \in_array($port, $book->portsOf($rule, $selector), true))) {
+                return false;
+            }
+        }
+
+        return 1 === \count($message->ports) || 1 === \count($rule->selectors);
     }
 
     /** Whether a rule takes what it is for in any case. */

@@ -54,7 +54,8 @@ final class FuzzTest extends ApiTestCase
                 self::fail("case {$case}: {$status} {$this->browser->getResponse()->getContent()}");
             }
         }
-        self::assertTrue(isset($answers[200]) || isset($answers[201]) || Cases::number(12) < 100, 'some of them are taken: '.json_encode($answers));
+        $hasSums = str_ends_with($file, '.zip'); // of each of its files, so that hardly any change is taken
+        self::assertTrue(isset($answers[200]) || isset($answers[201]) || $hasSums || Cases::number(12) < 100, 'some of them are taken: '.json_encode($answers));
         self::assertSame(Cases::number(12), array_sum($answers));
     }
 

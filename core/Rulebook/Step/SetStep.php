@@ -62,6 +62,12 @@ final class SetStep extends Step
         return 'channel' === $this->field->text;
     }
 
+    /** The value, where it is written as a number. */
+    public function constant(): ?float
+    {
+        return $this->value->written()->number;
+    }
+
     public function setsNumber(): bool
     {
         return 'number' === $this->field->text;

@@ -6,7 +6,9 @@ namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
+use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -14,18 +16,29 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\DropStep;
+use ZigzagPost\Core\Rulebook\Step\MirrorStep;
+use ZigzagPost\Core\Rulebook\Step\NamedStep;
 use ZigzagPost\Core\Rulebook\Step\PlayStep;
+use ZigzagPost\Core\Rulebook\Step\PostStep;
+use ZigzagPost\Core\Rulebook\Step\RecallStep;
+use ZigzagPost\Core\Rulebook\Step\RememberStep;
+use ZigzagPost\Core\Rulebook\Step\RestoreStep;
 use ZigzagPost\Core\Rulebook\Step\SendStep;
+use ZigzagPost\Core\Rulebook\Step\SetStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\TakenBy;
 
 /** What rules do with a control in any state whatever, as far as that can be read from them: "always" and "never" are said by nothing else. */
 final class Certainty
 {
-    private ?bool $callsPrograms = null;
+    /** @var array<string, bool> by device */
+    private array $callsPrograms = [];
 
     public function __construct(private readonly Situation $situation)
     {
@@ -42,17 +55,21 @@ final class Certainty
             if (null !== $rule->scene || !TakenBy::isUnconditional($rule)) {
                 return null;
             }
+            $at = $message;
             foreach ($rule->steps as $step) {
-                if ($this->passesOn($step, $message, $device, $target)) {
+                if (null !== $at && $this->passesOn($step, $at, $device, $target)) {
                     return "rule \"{$rule->title}\" passes it on as it is, and nothing stands in the way";
                 }
-                if ($step instanceof PlayStep || ($step instanceof SendStep && 'jump' === $step->takeover())) {
-                    continue;
+                if ($step instanceof TurnStep && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target && $step->follows()) {
+                    $isFree = $step->isPlain() || $this->isOnlyMover($step, $device, $step->target()->title);
+
+                    return null !== $at && $isFree && $this->keepsApart($at, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
                 }
-                if ($step instanceof TurnStep && $step->isPlain() && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target) {
-                    return $this->keepsApart($message, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
-                }
-                if (!$step instanceof TurnStep || $step->isOther()) {
+                if ($step instanceof BecomeStep) {
+                    $at = $this->become($step, $at);
+                } elseif ($step instanceof SetStep && $step->setsChannel() && \in_array($step->constant(), range(1.0, 16.0), true)) {
+                    $at = null === $at ? null : new ControlMessage($at->kind, $at->number, (int) $step->constant(), $at->ports, $at->first, $at->last, $at->isTwoState);
+                } elseif (!self::letsPass($step)) {
                     return null;
                 }
             }
@@ -126,6 +143,80 @@ final class Certainty
         return [] === $drops ? "rule \"{$rule->title}\" takes it, and nothing comes of it" : "rule \"{$rule->title}\" drops it in line {$drops[0]->span->line}";
     }
 
+    /** Whether what stands below a step is done as well, at once and with the same message. */
+    private static function letsPass(Step $step): bool
+    {
+        return $step instanceof PlayStep || $step instanceof PostStep || $step instanceof RememberStep || $step instanceof RecallStep
+            || ($step instanceof SendStep && 'jump' === $step->takeover())
+            || ($step instanceof TurnStep && !$step->isOther());
+    }
+
+    /** The message after it became another of the same value; null where that is not so. */
+    private function become(BecomeStep $step, ?ControlMessage $at): ?ControlMessage
+    {
+        $template = $step->message();
+        $isSame = null !== $at && 'value' === $template->writtenValue()?->text && null !== $template->literalNumber() && $template->kind()->valueRange() === [0, 127] && min($at->first, $at->last) >= 0 && max($at->first, $at->last) <= 127 && $at->kind->hasValue();
+
+        return !$isSame || (null !== $template->channel && null === $template->literalChannel()) ? null : new ControlMessage($template->kind(), $template->literalNumber(), $template->literalChannel() ?? $at->channel, $at->ports, $at->first, $at->last, $at->isTwoState);
+    }
+
+    /** Whether nothing but one step ever moves a parameter, so that a control that has met it once never has to meet it again. */
+    private function isOnlyMover(TurnStep $only, string $device, string $title): bool
+    {
+        $book = $this->situation->checked()->book;
+        $box = $this->situation->setup->box($device);
+        $parameter = $box?->parameter($title);
+        $moves = null === $box || null === $parameter ? null : $box->messageTo($parameter);
+        if (null === $box || null === $parameter || null === $moves || \count($book->scenes) > 1 || $this->canCallPrograms($box) || $this->isReachedPastThePost($box)) {
+            return false;
+        }
+        foreach ($book->rules as $rule) {
+            foreach (\in_array($only, $rule->steps, true) ? $rule->selectors : [] as $selector) {
+                if (\count($selector->matched()) > 1 || \count(($selector->matched()[0][1] ?? null)?->numbers() ?? []) > 1) {
+                    return false; // several controls move it
+                }
+            }
+        }
+        foreach ($book->steps() as $step) {
+            if ($step !== $only && $this->couldMove($step, $box, $moves)) {
+                return false;
+            }
+        }
+
+        return [] === $book->lit;
+    }
+
+    private function couldMove(Step $step, Box $box, Message $moves): bool
+    {
+        if ($step instanceof TurnStep) {
+            return null === $step->target() || ($step->target()->device === $box->name && $step->target()->kind === $moves->kind->midi() && $step->target()->number === $moves->number);
+        }
+        if ($step instanceof PostStep) {
+            return $step->message()?->kind() === $moves->kind->midi() && \in_array($step->message()?->literalNumber(), [null, $moves->number], true) && $this->leadsTo($step->ports(), $box->name);
+        }
+        if ($step instanceof RecallStep) {
+            return $step->device->text === $box->name;
+        }
+        if ($step instanceof NamedStep || $step instanceof MirrorStep) {
+            return true;
+        }
+
+        return $step->is(Fact::HasEffect) && !$step instanceof RememberStep && ([] === $step->references() || $this->leadsTo($this->outPorts($step), $box->name));
+    }
+
+    /** @return list<string> */
+    private function outPorts(Step $step): array
+    {
+        $ports = [];
+        foreach ($step->references() as $reference) {
+            if (Reference::OUT_PORT === $reference->what) {
+                $ports[] = $reference->name->text;
+            }
+        }
+
+        return $ports;
+    }
+
     /** Whether a step sends a control's own message on to the parameter that it moves, over its whole range. */
     private function passesOn(Step $step, ControlMessage $message, string $device, string $target): bool
     {
@@ -136,13 +227,16 @@ final class Certainty
         if (null === $box || null === $parameter || null === $moves || null === $part || 1 !== \count($box->chart->hears ?? []) || null !== $moves->channel || null !== $part->zone) {
             return false;
         }
-        $isSame = $moves->kind->midi() === $message->kind && $moves->number === $message->number && $message->kind->hasChannel();
+        $posted = $step instanceof PostStep && !$step->isLater() && 'value' === $step->message()?->writtenValue()?->text ? $step->message() : null;
+        [$kind, $number] = null === $posted ? [$message->kind, $message->number] : [$posted->kind(), $posted->literalNumber()];
+        $isSame = $moves->kind->midi() === $kind && $moves->number === $number && $kind->hasChannel();
         $fits = min($message->first, $message->last) >= $parameter->raw[0] && max($message->first, $message->last) <= $parameter->raw[1] && $message->first !== $message->last;
         if (!$isSame || !$fits || !$this->isAbsolute($device, $parameter->name)) {
             return false;
         }
 
         return ($step instanceof PlayStep && $step->device->text === $device)
+            || ($step instanceof PostStep && null !== $posted && (null === $posted->channel ? 1 : $posted->literalChannel()) === $box->channel($part->channel) && $this->leadsTo($step->ports(), $device))
             || ($step instanceof SendStep && 'jump' === $step->takeover() && [] !== array_intersect($step->channels() ?? [$message->channel], [$box->channel($part->channel)]) && $this->leadsTo($step->ports(), $device));
     }
 
@@ -181,25 +275,46 @@ final class Certainty
     /** Whether a program of a device can be called at all, after which it is deaf: by anything in the rules, or past them. */
     private function canCallPrograms(Box $box): bool
     {
-        return ($this->callsPrograms ??= $this->rulesCallPrograms()) || $this->isCalledPastThePost($box);
+        if ([] === array_filter($box->chart->hears ?? [null], static fn (?Hears $part): bool => null === $part || false !== $box->understands($part, KindName::Program))) {
+            return false;
+        }
+
+        return $this->callsPrograms[$box->name] ??= $this->rulesCall($box) || $this->isCalledPastThePost($box);
     }
 
-    private function rulesCallPrograms(): bool
+    private function rulesCall(Box $box): bool
     {
         $book = $this->situation->checked()->book;
         foreach ($book->rules as $rule) {
-            foreach ($rule->selectors as $selector) {
-                foreach ($selector->matched() as [$kind]) {
-                    if (Kind::Program === $kind) {
-                        return true;
-                    }
+            $makes = array_filter($rule->steps, static fn (Step $step): bool => $step instanceof BecomeStep && Kind::Program === $step->makes());
+            $takes = array_filter($rule->selectors, static fn (Selector $selector): bool => \in_array(Kind::Program, array_column($selector->matched(), 0), true));
+            foreach ([] === $makes && [] === $takes ? [] : $rule->steps as $step) {
+                if (($step instanceof NamedStep && $step->device->text === $box->name) || $this->leadsTo($this->outPorts($step), $box->name)) {
+                    return true;
                 }
             }
         }
         foreach ($book->steps() as $step) {
-            $isParameter = $step instanceof TurnStep && Kind::Program === $step->target()?->kind;
-            if ($isParameter || 1 === preg_match('/\b(program|recall|restore)\b/', $step->print())) {
+            $isCall = $step instanceof RecallStep || $step instanceof RestoreStep || ($step instanceof TurnStep && Kind::Program === $step->target()?->kind);
+            if (($isCall && $step->device->text === $box->name) || ($step instanceof PostStep && Kind::Program === $step->message()?->kind() && $this->leadsTo($step->ports(), $box->name))) {
                 return true;
+            }
+        }
+
+        return [] !== $book->lit;
+    }
+
+    /** Whether anything comes to a device that has not gone through the post. */
+    private function isReachedPastThePost(Box $box): bool
+    {
+        $graph = $this->situation->graph;
+        foreach ($this->situation->setup->boxes as $sender) {
+            foreach ($sender->isPost() || $sender === $box ? [] : $graph->sources($sender) as $socket) {
+                foreach ($graph->reachedFrom($socket) as $way) {
+                    if ([] !== $way && $way[\count($way) - 1]->to->unit === $box->name) {
+                        return true;
+                    }
+                }
             }
         }
 

@@ -75,6 +75,9 @@ final class Emissions
             } elseif (TakenBy::isPartFor($this->book, $rule, $message)) {
                 $this->steps($rule->steps, null, $message->channel, null);
             }
+            if (TakenBy::isAllFor($this->book, $rule, $message)) {
+                break; // what stands below never gets it
+            }
         }
     }
 

@@ -63,7 +63,7 @@ final readonly class Hearing
                 $meant[] = ["parameter {$parameter->name}", $kind, $message->number, $parameter];
             }
         }
-        if (Kind::Note === $emission->kind) {
+        if (Kind::Note === $emission->kind && null === $emission->title) {
             $meant[] = [Heard::NOTE, Kind::Note, null, null];
         } elseif (Kind::Program === $emission->kind && null === $emission->title && null !== $box->chart->programs) {
             $meant[] = [Heard::PROGRAM, Kind::Program, null, null];

@@ -16,6 +16,7 @@ use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -197,6 +198,10 @@ final class Ways
             foreach (Hand::values($message) as $value) {
                 $moves[] = $this->deed($message, $value);
             }
+            if ($message->isTwoState) { // twice
+                [$ports, $press, $name] = $this->deed($message, $message->last);
+                $moves[] = [$ports, [...$press, ...Hand::at($message, $message->first), ...$press], $name];
+            }
         }
         foreach ($this->states() as $history) {
             foreach ([] === $history ? [self::STEP_US] : [self::STEP_US, self::AT_ONCE_US] as $gapUs) {
@@ -227,7 +232,37 @@ final class Ways
         [$low, $high] = [min($message->first, $message->last), max($message->first, $message->last)];
         $middle = intdiv($low + $high, 2);
 
-        return $message->isTwoState || $high - $low < 3 ? [] : [[$low, $low + 1], [$high, $high - 1], [$middle, $middle + 1], [$middle + 1, $middle + 2]];
+        return $message->isTwoState || $high - $low < 3 ? [] : [[$low, $low + 1], [$high, $high - 1], [$middle, $middle + 1], [$middle + 1, $middle + 2], ...$this->alike($message)];
+    }
+
+    /**
+     * Neighbouring values of a control that are one value of a parameter with fewer steps: one pair for each parameter that rules turn by it.
+     *
+     * @return list<array{int, int}>
+     */
+    private function alike(ControlMessage $message): array
+    {
+        $book = $this->situation->checked()->book;
+        [$low, $high] = [min($message->first, $message->last), max($message->first, $message->last)];
+        $pairs = [];
+        foreach ($book->rules as $rule) {
+            foreach (TakenBy::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
+                $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
+                if (null === $target || $target->high - $target->low >= $high - $low) {
+                    continue;
+                }
+                $at = static fn (int $value): int => (int) round(($value - $message->first) * ($target->high - $target->low) / ($message->last - $message->first));
+                for ($value = $low; $value < $high; ++$value) {
+                    // A value of two halves comes one half after the other, and seems to move in between, unless the second is 0.
+                    if ($at($value) === $at($value + 1) && (!$target->kind->isGroup() || 0 === ($target->low + $at($value)) % 128)) {
+                        $pairs[] = [$value, $value + 1];
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $pairs;
     }
 
     /**

@@ -69,6 +69,26 @@ final class RandomRig
         return $text.$this->pick('', "rule \"Pads\"\n  take sender_0 \"Pad 1\"\n  recall {$this->device()} 12\n");
     }
 
+    /** A rulebook in which a third of the rules meets values, waits for gestures or toggles. */
+    public function gesturedBook(): string
+    {
+        $text = $this->ports.$this->pick('', '', "scene \"A\"\nscene \"B\"\nalways\n");
+        foreach (['Fader 1', 'Wheel', 'Touch', 'Fine', 'Switch 1', 'Switch 2', 'Switch 3', 'Pad 1', 'Pad 2'] as $index => $control) {
+            $device = $this->device();
+            $target = "{$device} \"{$this->parameters[$device][$this->random->getInt(0, 11)]}\"";
+            $isPressed = $index >= 4;
+            $isPlain = 0 !== $this->random->getInt(0, 2);
+            [$gesture, $step] = match (true) {
+                $isPlain => ['', $isPressed ? "  press\n  ".$this->pick("turn {$target} to 1", "recall {$device} 12", "turn {$target} to other") : "  turn {$target}"],
+                $isPressed => [$this->pick('', ' short', ' held 600ms', ' twice 300ms'), '  '.$this->pick("press\n  turn {$target} to other", "toggle 0 90\n  turn {$target}", "turn {$target} to 5", "recall {$device} 12")],
+                default => ['', "  turn {$target} ".$this->pick('pickup', 'scaled')],
+            };
+            $text .= "rule \"{$control}\"\n  take sender_0 \"{$control}\"{$gesture}\n{$step}\n";
+        }
+
+        return $text;
+    }
+
     /** A rulebook in numbers alone, which may be those of nobody. */
     public function numberedBook(): string
     {
