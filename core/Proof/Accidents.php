@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\World\RigWorld;
 
@@ -16,9 +18,13 @@ final readonly class Accidents
     public const LONGEST_US = 3_000_000;
     private const LATE_US = 400_000;
 
+    /** @var array<string, array<string, list<non-empty-list<Hop>>>> */
+    private array $ways;
+
     /** @param list<Fault> $faults */
-    public function __construct(private Setup $setup, private CompiledBook $book, private Performance $show, private array $faults)
+    public function __construct(Setup $setup, private CompiledBook $book, private Performance $show, private array $faults)
     {
+        $this->ways = self::ways($setup);
     }
 
     /**
@@ -29,9 +35,10 @@ final readonly class Accidents
     public function deeds(): array
     {
         $deeds = $this->scenes();
-        foreach ($this->show->events as $event) {
+        foreach ($this->show->strokes as $stroke) {
+            $event = $stroke->event;
             $port = $this->book->inPort($event->port);
-            if (null !== $port && !$this->isSilent($event)) {
+            if (null !== $port && !$this->isSilent($stroke)) {
                 $deeds[] = [$event->timeUs, static function (RigWorld $world, int $at) use ($port, $event): void {
                     $world->play($at, $port, [$event->bytes], 0);
                 }];
@@ -52,7 +59,8 @@ final readonly class Accidents
         $go = static fn (int $scene): \Closure => static function (RigWorld $world, int $at) use ($scene): void {
             $world->go($at, $scene, 0);
         };
-        foreach ($this->show->scenes as $index => [$at, $scene]) {
+        foreach ($this->show->slots as $index => $slot) {
+            [$at, $scene] = [$slot->timeUs, $slot->scene];
             $isMeant = $index === $this->show->middle();
             $deeds[] = [$isMeant && $this->has(Fault::EARLY) ? $at - 1_200_000 : $at, $go($scene)];
             if ($isMeant && $this->has(Fault::TWICE)) {
@@ -104,8 +112,9 @@ final readonly class Accidents
     /** @return list<array{int, \Closure(RigWorld, int): void}> */
     private function wild(string $unit, int $at): array
     {
-        foreach ($this->show->events as $event) {
-            if ($this->isFrom($unit, $event) && 0xB0 === (\ord($event->bytes) & 0xF0)) {
+        foreach ($this->show->strokes as $stroke) {
+            $event = $stroke->event;
+            if ($stroke->unit === $unit && 0xB0 === (\ord($event->bytes) & 0xF0)) {
                 $port = (int) $this->book->inPort($event->port);
                 $deeds = [];
                 for ($step = 0; $step < 300; ++$step) {
@@ -141,16 +150,17 @@ final readonly class Accidents
         return $deeds;
     }
 
-    /** Whether a fault keeps an event from coming in. */
-    private function isSilent(Event $event): bool
+    /** Whether a fault keeps a stroke from coming in. */
+    private function isSilent(Stroke $stroke): bool
     {
         $at = $this->show->middleUs();
+        $event = $stroke->event;
         foreach ($this->faults as $fault) {
             $isDuring = $event->timeUs >= $at && $event->timeUs < $at + self::LONGEST_US;
             $isSilent = match ($fault->kind) {
-                Fault::BATTERY => $event->timeUs >= $at && $this->isFrom($fault->what, $event),
-                Fault::POWER => $isDuring && $this->isFrom($fault->what, $event),
-                Fault::LEAD => $isDuring && $this->isOver($fault->what, $event),
+                Fault::BATTERY => $event->timeUs >= $at && $stroke->unit === $fault->what,
+                Fault::POWER => $isDuring && ($stroke->unit === $fault->what || $this->isOver($stroke, static fn (Hop $hop): bool => $hop->from->unit === $fault->what)),
+                Fault::LEAD => $isDuring && $this->isOver($stroke, static fn (Hop $hop): bool => $hop->lead?->id === $fault->what),
                 Fault::CLOCK_STOPS => $isDuring && "\xF8" === $event->bytes,
                 default => false,
             };
@@ -162,30 +172,34 @@ final readonly class Accidents
         return false;
     }
 
-    private function isFrom(string $unit, Event $event): bool
+    /**
+     * Whether every way that a stroke comes in by goes over something.
+     *
+     * @param callable(Hop): bool $is
+     */
+    private function isOver(Stroke $stroke, callable $is): bool
     {
-        foreach ($this->setup->joints as $joint) {
-            $ends = [[$joint->lead->a, $joint->lead->b], [$joint->lead->b, $joint->lead->a]];
-            foreach ($ends as [$one, $other]) {
-                if ($one->unit === $unit && LeadEnd::POST === $other->unit && explode(' ', $other->plug)[0] === $event->port) {
-                    return true;
-                }
-            }
-        }
+        $ways = $this->ways[$stroke->unit][$stroke->event->port] ?? [];
 
-        return false;
+        return [] !== $ways && [] === array_filter($ways, static fn (array $way): bool => [] === array_filter($way, $is));
     }
 
-    private function isOver(string $lead, Event $event): bool
+    /** @return array<string, array<string, list<non-empty-list<Hop>>>> the ways from each unit to each in port */
+    private static function ways(Setup $setup): array
     {
-        foreach ($this->setup->joints as $joint) {
-            foreach ($joint->lead->id === $lead ? [$joint->lead->a, $joint->lead->b] : [] as $end) {
-                if (LeadEnd::POST === $end->unit && explode(' ', $end->plug)[0] === $event->port) {
-                    return true;
+        $graph = new Graph($setup);
+        $ways = [];
+        foreach ($setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $graph->sources($box) as $socket) {
+                foreach ($graph->waysFrom($socket)[0] as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    if (LeadEnd::POST === $end->unit && !$end->isOut) {
+                        $ways[$box->name][Post::port($end->at)[0]][] = $way;
+                    }
                 }
             }
         }
 
-        return false;
+        return $ways;
     }
 }

@@ -91,7 +91,7 @@ final readonly class Coverage
     /** A tape that plays every control of the rig once, and presses the ends of what rules take. */
     public static function tape(Situation $situation): string
     {
-        $events = self::controls($situation);
+        $events = array_map(static fn (Stroke $stroke): Event => $stroke->event, self::strokes($situation));
         $at = [] === $events ? self::FIRST_US : $events[\count($events) - 1]->timeUs + self::STEP_US;
         foreach (RangeEnd::of($situation->checked()->book) as $end) {
             array_push($events, ...$end->press($at, self::HOLD_US));
@@ -101,21 +101,21 @@ final readonly class Coverage
         return "# zigzag tape 1\n".implode('', array_map(TapeWriter::line(...), $events));
     }
 
-    /** @return list<Event> every control of the rig once, to its end and back: what hands can do */
-    public static function controls(Situation $situation): array
+    /** @return list<Stroke> every control of the rig once, to its end and back: what hands can do */
+    public static function strokes(Situation $situation): array
     {
-        $events = [];
+        $strokes = [];
         $at = self::FIRST_US;
-        foreach (self::messages($situation) as [, , $message]) {
+        foreach (self::messages($situation) as [$unit, $control, $message]) {
             foreach ([[$at, $message->last], [$at + self::HOLD_US, $message->first]] as [$timeUs, $value]) {
                 foreach (Hand::at($message, $value) as $bytes) {
-                    $events[] = new Event($timeUs, $message->ports[0], $bytes);
+                    $strokes[] = new Stroke($unit, $control, new Event($timeUs, $message->ports[0], $bytes));
                 }
             }
             $at += self::STEP_US;
         }
 
-        return $events;
+        return $strokes;
     }
 
     /** @return iterable<array{string, string, ControlMessage}> unit, control and what it sends first */

@@ -22,9 +22,11 @@ final readonly class Misfortune
      * @param list<string> $wrong programs and values that stood wrong when the fault was over, by unit
      * @param int|null $forUs how long it took until all was right again by itself; null where it never was
      * @param string $wayBack the first that helps of those that {@see WaysBack} knows, {@see BY_ITSELF} or {@see BY_HAND}
+     * @param string|null $by the scene that puts it right by itself
+     * @param float|null $afterS when that scene comes in the set list's own times: seconds after the beginning of the one in which it went wrong
      * @param list<string> $presses the controls that do it, in order; where it comes right by itself, those that do it sooner
      */
-    public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack, public array $presses = [])
+    public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack, public array $presses = [], public ?string $by = null, public ?float $afterS = null)
     {
     }
 

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Step\PanicStep;
@@ -21,101 +22,135 @@ final class Performance
     /** A scene lasts so long. */
     private const SCENE_US = 6_000_000;
     private const BEGINS_US = 1_000_000;
+    /** After this, what is held or pressed twice has happened. */
+    private const SETTLED_US = 2_000_000;
 
-    /** @var list<array{int, int}> times and scenes */
-    public readonly array $scenes;
-    /** @var list<Event> */
-    public readonly array $events;
+    /** @var list<Slot> */
+    public readonly array $slots;
+    /** @var list<Stroke> in order */
+    public readonly array $strokes;
     public readonly int $endUs;
-    /** @var array<string, bool> which messages leave the set list */
-    private array $leaving = [];
 
     public function __construct(private readonly Situation $situation, private readonly CompiledBook $book)
     {
-        $scenes = [];
-        $at = self::BEGINS_US;
-        foreach ($this->order() as $scene) {
-            $scenes[] = [$at, $scene];
-            $at += self::SCENE_US;
-        }
-        $this->scenes = $scenes;
-        $events = [];
-        foreach ([] === $scenes ? [[self::BEGINS_US, 0]] : $scenes as $index => [$from]) {
-            foreach (Coverage::controls($situation) as $event) {
-                // The controls of the tape, spread over each scene; those that change the scene are left to the set list.
-                $timeUs = $from + 1_500_000 + intdiv($event->timeUs, 20);
-                if ($timeUs < $from + self::SCENE_US - 1_000_000 && !$this->leavesTheShow($event)) {
-                    $events[] = new Event($timeUs, $event->port, $event->bytes);
+        $this->slots = $this->order();
+        $this->endUs = self::BEGINS_US + self::SCENE_US * max(1, \count($this->slots));
+        // Those that change the scene, in whatever scene they are pressed, are left to the set list.
+        $controls = Coverage::strokes($situation);
+        $leaving = $this->leaving($controls);
+        $controls = array_filter($controls, static fn (Stroke $stroke): bool => !isset($leaving[self::key($stroke)]));
+        $strokes = [];
+        foreach ([] === $this->slots ? [self::BEGINS_US] : array_map(static fn (Slot $slot): int => $slot->timeUs, $this->slots) as $index => $from) {
+            foreach ($controls as $stroke) {
+                $timeUs = $from + 1_500_000 + self::spread($stroke); // within the scene
+                if ($timeUs < $from + self::SCENE_US - 1_000_000) {
+                    $strokes[] = $stroke->at($timeUs);
                 }
             }
-            array_push($events, ...$this->keys($from, 48 + $index % 12));
+            array_push($strokes, ...$this->keys($from, 48 + $index % 12));
         }
-        usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);
-        $this->events = $events;
-        $this->endUs = max($at, self::BEGINS_US + self::SCENE_US);
+        usort($strokes, static fn (Stroke $a, Stroke $b): int => $a->event->timeUs <=> $b->event->timeUs);
+        $this->strokes = $strokes;
     }
 
     /** Position of the scene in the middle of the show. */
     public function middle(): int
     {
-        return intdiv(\count($this->scenes), 2);
+        return intdiv(\count($this->slots), 2);
     }
 
     /** A time in the middle of the show, and of a scene. */
     public function middleUs(): int
     {
-        return ($this->scenes[$this->middle()][0] ?? self::BEGINS_US) + 1_800_000;
+        return ($this->slots[$this->middle()]->timeUs ?? self::BEGINS_US) + 1_800_000;
     }
 
-    /** @return list<Event> a key on each keyboard, held while a fault begins */
+    /** @return list<Stroke> a key on each keyboard, held while a fault begins */
     private function keys(int $from, int $key): array
     {
         $seats = Seats::of($this->situation->setup);
-        $events = [];
+        $strokes = [];
         foreach ($seats->from as $unit => $ways) {
             $sender = new DeviceSender($seats->boxes[$unit]);
             foreach ([[1_700_000, 90], [2_600_000, 0]] as [$after, $velocity]) {
                 $bytes = null === $seats->boxes[$unit]->chart->keys ? '' : $sender->play("key {$key}", $velocity);
                 foreach ('' === $bytes ? [] : \array_slice($ways, 0, 1) as [, $port]) {
-                    $events[] = new Event($from + $after, $port, $bytes);
+                    $strokes[] = new Stroke((string) $unit, "key {$key}", new Event($from + $after, $port, $bytes));
                 }
             }
         }
 
-        return $events;
+        return $strokes;
     }
 
-    /** @return list<int> scenes in the order of the set list; without one all of them */
+    /** @return list<Slot> scenes in the order of the set list; without one all of them */
     private function order(): array
     {
         $titles = $this->book->scenes();
         $order = [];
         foreach ($this->situation->setup->rig->show?->order() ?? [] as $song) {
-            foreach ($song->scenes as $scene) {
-                $index = array_search($scene, $titles, true);
-                if (\is_int($index)) {
-                    $order[] = $index;
+            $scenes = array_values(array_filter($song->scenes, static fn (string $title): bool => \in_array($title, $titles, true)));
+            foreach ($scenes as $title) {
+                $order[] = [(int) array_search($title, $titles, true), null === $song->lengthS ? null : $song->lengthS / \count($scenes)];
+            }
+        }
+        $slots = [];
+        foreach ([] === $order ? array_map(static fn (int $scene): array => [$scene, null], array_keys($titles)) : $order as $place => [$scene, $lengthS]) {
+            $slots[] = new Slot(self::BEGINS_US + $place * self::SCENE_US, $scene, $titles[$scene], $lengthS);
+        }
+
+        return $slots;
+    }
+
+    /**
+     * What leaves the set list in some scene of it: chooses a scene, a song or a member of a group, or silences everything.
+     *
+     * @param list<Stroke> $controls
+     *
+     * @return array<string, true> by {@see key()}
+     */
+    private function leaving(array $controls): array
+    {
+        $leaving = $groups = [];
+        foreach ($controls as $stroke) {
+            $groups[self::key($stroke)][] = $stroke;
+            if ($this->isSilence($stroke->event)) {
+                $leaving[self::key($stroke)] = true;
+            }
+        }
+        $scenes = array_unique(array_map(static fn (Slot $slot): int => $slot->scene, $this->slots));
+        foreach ([] === $scenes ? [0] : $scenes as $scene) {
+            $engine = new Engine($this->book);
+            $engine->start();
+            foreach ($groups as $key => $strokes) {
+                Scenes::go($engine->run, $scene, $from = $engine->state->now + self::SETTLED_US);
+                $engine->advance($from += self::SETTLED_US);
+                $before = [$engine->state->scene, $engine->state->song, $engine->state->choices];
+                $leaves = false;
+                foreach ($strokes as $stroke) {
+                    $engine->feed($from + self::spread($stroke) - self::spread($strokes[0]), (int) $this->book->inPort($stroke->event->port), $stroke->event->bytes);
+                    $leaves = $leaves || $before !== [$engine->state->scene, $engine->state->song, $engine->state->choices];
+                }
+                $engine->advance($engine->state->now + self::SETTLED_US);
+                $engine->take();
+                if ($leaves || $before !== [$engine->state->scene, $engine->state->song, $engine->state->choices]) {
+                    $leaving[$key] = true;
                 }
             }
         }
 
-        return [] === $order ? array_keys($titles) : $order;
+        return $leaving;
     }
 
-    /** Whether a control is one that leaves the set list: it chooses a scene, or silences everything. */
-    private function leavesTheShow(Event $event): bool
+    private static function key(Stroke $stroke): string
     {
-        $key = "{$event->port} ".bin2hex($event->bytes);
-        if (!isset($this->leaving[$key])) {
-            $engine = new Engine($this->book);
-            $engine->start();
-            $engine->advance(1_000_000);
-            $before = [$engine->state->scene, $engine->state->choices];
-            $engine->feed(1_000_000, (int) $this->book->inPort($event->port), $event->bytes);
-            $this->leaving[$key] = $before !== [$engine->state->scene, $engine->state->choices] || $this->isSilence($event);
-        }
+        return "{$stroke->unit} {$stroke->control}";
+    }
 
-        return $this->leaving[$key];
+    /** When something is played within a scene: all controls in a part of the time that they would take one after the other. */
+    private static function spread(Stroke $stroke): int
+    {
+        return intdiv($stroke->event->timeUs, 20);
     }
 
     /** Whether rules make a panic of it. */

@@ -16,6 +16,10 @@ use ZigzagPost\Core\World\RigWorld;
 final class Rehearsal
 {
     private const STEP_US = 100_000;
+    /** Faults begin so long before the middle at most. */
+    private const BEFORE_US = 4_000_000;
+    /** What a scene sends has arrived by then. */
+    private const SETTLED_US = 2_000_000;
 
     /** @var list<string> units that are never rehearsed */
     public readonly array $leftOut;
@@ -26,6 +30,10 @@ final class Rehearsal
     private readonly WaysBack $waysBack;
     /** @var array<int, array<string, string>> how all units stood, by time */
     private array $right = [];
+    /** @var array<int, RigWorld> the rig where nothing goes wrong, at some times */
+    private array $unharmed = [];
+    /** The rig just before anything can go wrong. */
+    private ?RigWorld $begun = null;
 
     public function __construct(Situation $situation)
     {
@@ -75,58 +83,96 @@ final class Rehearsal
     {
         $faults = array_values($faults);
         $endUs = $this->show->endUs;
-        if ([] === $this->right) {
-            $this->play([], $this->right);
-        }
-        $stood = [];
-        $this->play($faults, $stood);
         $over = $this->show->middleUs() + Accidents::LONGEST_US;
-        $wrongAt = array_keys(array_filter($stood, fn (array $units, int $at): bool => $at >= $over && $units !== ($this->right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
+        $right = $this->right();
+        $stood = [];
+        $worlds = $this->play($faults, $stood, [$over, $endUs], $this->begun);
+        $wrongAt = array_keys(array_filter($stood, static fn (array $units, int $at): bool => $at >= $over && $units !== ($right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
-            foreach (Standing::differences($stood[$at], $this->right[$at]) as $what) {
-                $words = $this->standing->words($what, $stood[$at][$what] ?? '', $this->right[$at][$what] ?? '');
+            foreach (Standing::differences($stood[$at], $right[$at]) as $what) {
+                $words = $this->standing->words($what, $stood[$at][$what] ?? '', $right[$at][$what] ?? '');
                 Standing::isKey($what) ? $hangs[$what] = $words : $wrong[$what] = $words;
             }
         }
         $last = [] === $wrongAt ? null : max($wrongAt);
         $forUs = null === $last || $last < $endUs ? max(0, (null === $last ? $over : $last + self::STEP_US) - $over) : null;
+        [$by, $afterS] = null === $last || null === $forUs ? [null, null] : $this->righted($last + self::STEP_US);
         // Where it comes right by itself only after a while, somebody may not want to wait.
         $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
-        foreach (Standing::differences($stood[$fromUs], $this->right[$fromUs]) as $what) {
+        foreach (Standing::differences($stood[$fromUs], $right[$fromUs]) as $what) {
             Standing::isKey($what) || $units[Standing::unit($what)] = true;
         }
         $units = array_map(strval(...), array_keys($units));
         if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
-            return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, Misfortune::BY_ITSELF);
+            return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, Misfortune::BY_ITSELF, [], $by, $afterS);
         }
-        $unread = [];
-        $played = fn (bool $withFaults): RigWorld => $this->play($withFaults ? $faults : [], $unread, $fromUs);
-        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, \count(Standing::differences($stood[$fromUs], $this->right[$fromUs])));
+        $played = fn (bool $withFaults): RigWorld => clone ($withFaults ? $worlds : $this->unharmed)[$fromUs];
+        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, \count(Standing::differences($stood[$fromUs], $right[$fromUs])));
 
-        return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, null === $forUs ? $wayBack : Misfortune::BY_ITSELF, $presses);
+        return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, null === $forUs ? $wayBack : Misfortune::BY_ITSELF, $presses, $by, $afterS);
+    }
+
+    /** @return array<int, array<string, string>> how all units stand where nothing goes wrong, by time */
+    private function right(): array
+    {
+        if ([] === $this->right) {
+            $beginUs = max(0, $this->show->middleUs() - self::BEFORE_US);
+            $worlds = $this->play([], $this->right, [$beginUs, $this->show->middleUs() + Accidents::LONGEST_US, $this->show->endUs]);
+            $this->unharmed = $worlds;
+            $this->begun = $worlds[$beginUs];
+        }
+
+        return $this->right;
+    }
+
+    /**
+     * What put all right by itself, and when that comes in the set list's own times.
+     *
+     * @return array{string|null, float|null} the scene, and the seconds from the beginning of the one in which it went wrong
+     */
+    private function righted(int $atUs): array
+    {
+        $afterS = 0.0;
+        foreach ($this->show->slots as $place => $slot) {
+            if ($place > $this->show->middle() && $slot->timeUs <= $atUs && $atUs - $slot->timeUs <= self::SETTLED_US) {
+                return [$slot->title, $afterS];
+            }
+            $afterS = $place < $this->show->middle() ? $afterS : (null === $slot->lengthS || null === $afterS ? null : $afterS + $slot->lengthS);
+        }
+
+        return [null, null];
     }
 
     /**
      * @param list<Fault> $faults
      * @param array<int, array<string, string>> $stood how all units stand, filled in by time
-     * @param int|null $untilUs the end of the show where nothing is said
+     * @param list<int> $keep times at which the rig is kept
+     * @param RigWorld|null $from the rig before anything goes wrong; null for the beginning of the show
+     *
+     * @return array<int, RigWorld> the rig as it is at these times
      */
-    private function play(array $faults, array &$stood, ?int $untilUs = null): RigWorld
+    private function play(array $faults, array &$stood, array $keep, ?RigWorld $from = null): array
     {
-        $world = new RigWorld($this->setup, $this->book);
+        $world = null === $from ? new RigWorld($this->setup, $this->book) : clone $from;
         $deeds = (new Accidents($this->setup, $this->book, $this->show, $faults))->deeds();
+        $begin = null === $from ? 0 : $from->engine->state->now + self::STEP_US;
+        $deeds = array_values(array_filter($deeds, static fn (array $deed): bool => $deed[0] > $begin - self::STEP_US || 0 === $begin));
         $next = 0;
-        for ($at = 0; $at <= ($untilUs ?? $this->show->endUs); $at += self::STEP_US) {
+        $worlds = [];
+        for ($at = $begin; $at <= $this->show->endUs; $at += self::STEP_US) {
             for (; $next < \count($deeds) && $deeds[$next][0] <= $at; ++$next) {
                 $deeds[$next][1]($world, $deeds[$next][0]);
             }
             $world->play($at, 0, [], 0);
             $stood[$at] = $this->standing->of($world);
+            if (\in_array($at, $keep, true)) {
+                $worlds[$at] = clone $world;
+            }
         }
 
-        return $world;
+        return $worlds;
     }
 
     private function isDangerous(string $unit): bool

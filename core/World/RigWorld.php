@@ -17,7 +17,7 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 /** A rig at work: the rulebook between devices made from their charts, joined by leads, thrus and hubs. */
 final class RigWorld
 {
-    public readonly Engine $engine;
+    public Engine $engine;
     /** @var array<string, Device> by unit */
     public array $devices = [];
     /** @var array<string, true> leads that are pulled out at present, by their ids */
@@ -52,6 +52,13 @@ final class RigWorld
         }
         $this->engine->start();
         $this->deliver();
+    }
+
+    /** The same rig at the same moment, which goes on by itself. */
+    public function __clone()
+    {
+        $this->engine = Engine::load($this->engine->book, $this->engine->save());
+        $this->devices = array_map(static fn (Device $device): Device => clone $device, $this->devices);
     }
 
     /**

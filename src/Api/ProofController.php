@@ -13,7 +13,6 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Proof\Coverage;
-use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\RulesSum;
@@ -23,9 +22,10 @@ use ZigzagPost\Core\Situation\Situation;
 /** The tapes that prove that a rig still does what it did, and its rehearsal. */
 final readonly class ProofController
 {
-    private const MOST_FAULTS = 150;
     /** So long kept tapes are played before it is told how far it has come, in seconds. */
     private const SLICE = 0.7;
+    /** The same for faults; before the first of them the show is played as it should be. */
+    private const REHEARSAL_SLICE = 3.0;
 
     public function __construct(private RigStore $rigs)
     {
@@ -86,16 +86,26 @@ final readonly class ProofController
         return new JsonResponse(array_filter(get_object_vars($proof), static fn (mixed $value): bool => null !== $value));
     }
 
-    /** The set list, played with every fault, each alone. */
+    /** The set list, played with some more of the faults, each alone: from which on, and of which state of the rig the asker knows. It begins anew when the rig, its rules or a chart have become another. */
     #[Route('/api/rigs/{id}/rehearsal', methods: 'GET')]
-    public function rehearsal(string $id): JsonResponse
+    public function rehearsal(string $id, Request $request): JsonResponse
     {
-        $situation = $this->running($id);
-        $rehearsal = new Rehearsal($situation);
+        $key = $this->key($id);
+        $rehearsal = new Rehearsal($this->running($id));
         $faults = $rehearsal->faults();
-        $met = array_map(static fn (Fault $fault): array => ['fault' => $fault->words(), 'kind' => $fault->kind] + array_diff_key(get_object_vars($rehearsal->with($fault)), ['faults' => true]), \array_slice($faults, 0, self::MOST_FAULTS));
+        $next = $key === $request->query->getString('known') ? min(\count($faults), max(0, $request->query->getInt('from'))) : 0;
+        $met = [];
+        for ($until = microtime(true) + self::REHEARSAL_SLICE; $next < \count($faults) && ([] === $met || microtime(true) < $until); ++$next) {
+            $met[] = ['fault' => $faults[$next]->words(), 'kind' => $faults[$next]->kind] + array_diff_key(get_object_vars($rehearsal->with($faults[$next])), ['faults' => true]);
+        }
 
-        return new JsonResponse(['leftOut' => $rehearsal->leftOut, 'faults' => $met, 'notTried' => max(0, \count($faults) - self::MOST_FAULTS)]);
+        return new JsonResponse(['key' => $key, 'total' => \count($faults), 'next' => $next, 'leftOut' => $rehearsal->leftOut, 'faults' => $met]);
+    }
+
+    /** Tells states of a rig, its rules and its charts apart. */
+    private function key(string $id): string
+    {
+        return hash('xxh128', Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig')), ['report' => true])));
     }
 
     private function situation(string $id): Situation

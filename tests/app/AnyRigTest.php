@@ -69,7 +69,7 @@ final class AnyRigTest extends ApiTestCase
     private function rig(string $id, Rig $rig, \Random\Randomizer $random): void
     {
         $text = (string) $rig->rulebook;
-        foreach (['computed', 'file', 'zip', 'paper/all.html', 'show', 'show/targets', 'leaps', 'proofs', 'proving?known=&from=0', 'rehearsal', 'log/next', 'log.csv', 'stage'] as $path) {
+        foreach (['computed', 'file', 'zip', 'paper/all.html', 'show', 'show/targets', 'leaps', 'proofs', 'proving?known=&from=0', 'rehearsal?known=&from=0', 'log/next', 'log.csv', 'stage'] as $path) {
             $this->ask('GET', "/api/rigs/{$id}/{$path}");
         }
         if (1 === $random->getInt(1, 8)) {

@@ -185,8 +185,13 @@ export const api = {
     id: string,
     body: { unit: string; control: string; heel: number; toe: number; noise: number },
   ) => answered(client.POST('/api/rigs/{id}/measured', { ...of(id), body, ...within(LONGEST_MS) })),
-  rehearse: (id: string) =>
-    answered(client.GET('/api/rigs/{id}/rehearsal', { ...of(id), ...within(LONGEST_MS) })),
+  rehearse: (id: string, known: string, from: number) =>
+    answered(
+      client.GET('/api/rigs/{id}/rehearsal', {
+        params: { path: { id }, query: { known, from } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
   trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>

@@ -262,6 +262,8 @@ export interface components {
             forUs?: number;
             presses?: string[];
             settled?: string;
+            by?: string;
+            afterS?: number;
         };
         /** @description A value with a name: understood from the first to the last raw value, sent as one of them. */
         NamedValue: {
@@ -400,6 +402,7 @@ export interface components {
             mishaps?: components["schemas"]["Mishap"][];
             leftOut?: string[];
             by?: string;
+            of?: number;
         };
         /** @description A finding that somebody put to rest: it wakes when its cause changes. */
         Rest: {
@@ -498,6 +501,7 @@ export interface components {
             key?: string;
             notes?: string;
             jobs?: string[];
+            lengthS?: number;
         };
         /** @description A program of its own beside the numbered ones, with its bytes. */
         Special: {

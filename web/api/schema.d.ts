@@ -808,14 +808,19 @@ export interface paths {
     };
     "/api/rigs/{id}/rehearsal": {
         parameters: {
-            query?: never;
+            query: {
+                /** @description The key that the last answer had; empty at first. */
+                known: string;
+                /** @description The next fault of that answer. */
+                from: number;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
             };
             cookie?: never;
         };
-        /** The set list, played by the stand-ins with every fault, each alone. */
+        /** The set list, played by the stand-ins with some more of the faults, each alone. */
         get: operations["rehearse"];
         put?: never;
         post?: never;
@@ -1997,9 +2002,14 @@ export interface components {
             }[];
         };
         Rehearsed: {
+            /** @description Tells states of the rig apart; another one begins anew. */
+            key: string;
+            /** @description How many faults there are. */
+            total: number;
+            /** @description The fault with which it goes on; the total when all have been tried. */
+            next: number;
             /** @description Units with hazards. */
             leftOut: string[];
-            notTried: number;
             faults: {
                 fault: string;
                 kind: string;
@@ -2010,6 +2020,10 @@ export interface components {
                 wayBack: string;
                 /** @description Controls that do it. */
                 presses: string[];
+                /** @description The scene that puts it right by itself. */
+                by: string | null;
+                /** @description When that scene comes in the set list’s own times. */
+                afterS: number | null;
             }[];
         };
         Swap: {
@@ -3774,7 +3788,12 @@ export interface operations {
     };
     rehearse: {
         parameters: {
-            query?: never;
+            query: {
+                /** @description The key that the last answer had; empty at first. */
+                known: string;
+                /** @description The next fault of that answer. */
+                from: number;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];

@@ -1,17 +1,16 @@
-import { useMutation } from '@tanstack/react-query';
-import { api } from '../api/client';
 import { author } from '../api/author';
 import type { Mishap } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
 import { Button } from '../ui/Button';
-import { reported, settle } from './report';
+import { harmful, howLong, reported, settle } from './report';
+import { useRehearsal } from './useRehearsal';
 
 /** The whole set list played by the stand-ins, with everything that goes wrong on a floor: what stands wrong, for how long, and the way back. */
 export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
-  const rehearse = useMutation({
-    mutationFn: () => api.rehearse(id),
-    onSuccess: (met) => work.change((rig) => reported(rig, met, new Date(), author())),
-  });
+  const rehearsing = useRehearsal(id, (met) =>
+    work.change((rig) => reported(rig, met, new Date(), author())),
+  );
+  const { met } = rehearsing;
   const { report } = work.rig;
   const mishaps = report?.mishaps ?? [];
   const open = mishaps.filter((each) => each.settled === undefined);
@@ -19,37 +18,56 @@ export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
     <section aria-label="Rehearsal" className="flex flex-col gap-2">
       <h3 className="text-lg font-semibold">Rehearsal</h3>
       <p className="flex flex-wrap items-center gap-3">
-        <Button
-          tone={report === undefined ? 'primary' : 'plain'}
-          label={
-            rehearse.isPending
-              ? 'Rehearsing …'
-              : report === undefined
-                ? 'Rehearse with faults'
-                : 'Rehearse again'
-          }
-          disabled={rehearse.isPending}
-          onClick={() => rehearse.mutate()}
-        />
-        {rehearse.isPending && <progress className="progress w-40" aria-label="Rehearsing" />}
-        {report !== undefined && (
+        {met === undefined ? (
+          <Button
+            tone={report === undefined ? 'primary' : 'plain'}
+            label={report === undefined ? 'Rehearse with faults' : 'Rehearse again'}
+            onClick={rehearsing.begin}
+          />
+        ) : (
+          <>
+            <Button label="Stop" onClick={rehearsing.stop} />
+            <progress
+              className="progress w-40"
+              aria-label="Rehearsing"
+              value={met.next}
+              max={Math.max(1, met.total)}
+            />
+            <span role="status">
+              {met.total === 0
+                ? 'The show is played as it should be …'
+                : `${met.next} of ${met.total} faults tried, ${harmful(met).length} do harm so far.`}
+            </span>
+          </>
+        )}
+        {report !== undefined && met === undefined && (
           <span role="status">
             {new Date(report.at).toLocaleString('sv').slice(0, 16)}
-            {report.by === undefined ? '' : ` by ${report.by}`}: {report.tried} faults tried,{' '}
-            {report.tried - mishaps.length} do no harm, {mishaps.length} do;{' '}
+            {report.by === undefined ? '' : ` by ${report.by}`}: {report.tried}
+            {report.of === undefined ? '' : ` of ${report.of}`} faults tried, {report.tried - mishaps.length}{' '}
+            do no harm, {mishaps.length} do;{' '}
             <b className={open.length === 0 ? 'text-success' : 'text-warning'}>
               {open.length === 0 ? 'all of these are settled.' : `${open.length} to solve.`}
             </b>
           </span>
         )}
       </p>
-      {rehearse.error !== null && <p role="alert">{rehearse.error.message}</p>}
+      {rehearsing.error !== undefined && <p role="alert">{rehearsing.error}</p>}
+      {met !== undefined && harmful(met).length > 0 && (
+        <ul aria-label="Met so far" className="text-sm">
+          {harmful(met).map((each) => (
+            <li key={each.fault}>
+              <b>{each.fault}</b>: {[...each.hangs.map((hang) => `${hang} hangs`), ...each.wrong].join('; ')}
+            </li>
+          ))}
+        </ul>
+      )}
       {(report?.leftOut ?? []).length > 0 && (
         <p className="border-l-4 border-warning pl-2 text-sm">
           Never rehearsed, because it can hurt: {report?.leftOut?.join(', ')}.
         </p>
       )}
-      {mishaps.length > 0 && (
+      {mishaps.length > 0 && met === undefined && (
         <table className="table table-sm" aria-label="What went wrong">
           <thead>
             <tr>
@@ -94,9 +112,7 @@ function Row({ mishap, onSettle }: { mishap: Mishap; onSettle: (text: string) =>
           <p key={wrong}>{wrong}</p>
         ))}
       </td>
-      <td className="font-mono whitespace-nowrap">
-        {mishap.forUs === undefined ? 'until then' : `${(mishap.forUs / 1_000_000).toFixed(1)} s`}
-      </td>
+      <td className="font-mono">{howLong(mishap)}</td>
       <td>
         {mishap.wayBack}
         {(mishap.presses ?? []).length > 0 && (

@@ -1,10 +1,12 @@
 import { expect, test } from 'vitest';
 import type { Rehearsed, Rig } from '../api/types';
-import { reported, settle } from './report';
+import { howLong, reported, settle } from './report';
 
 const met: Rehearsed = {
   leftOut: ['desk'],
-  notTried: 0,
+  key: 'k',
+  total: 3,
+  next: 3,
   faults: [
     {
       fault: 'a',
@@ -14,6 +16,8 @@ const met: Rehearsed = {
       forUs: null,
       wayBack: 'panic',
       presses: ['S 8'],
+      by: null,
+      afterS: null,
     },
     {
       fault: 'b',
@@ -23,8 +27,20 @@ const met: Rehearsed = {
       forUs: 5,
       wayBack: 'by itself',
       presses: [],
+      by: 'Storm',
+      afterS: 160,
     },
-    { fault: 'c', kind: 'x', hangs: [], wrong: [], forUs: 0, wayBack: 'by itself', presses: [] },
+    {
+      fault: 'c',
+      kind: 'x',
+      hangs: [],
+      wrong: [],
+      forUs: 0,
+      wayBack: 'by itself',
+      presses: [],
+      by: null,
+      afterS: null,
+    },
   ],
 };
 
@@ -46,4 +62,16 @@ test('what is settled stays settled as long as the harm is the same', () => {
   const again = reported(settled, other, new Date(), 'Ada');
   expect(again.report?.mishaps?.map((each) => each.settled)).toEqual(['Switch 8', undefined]);
   expect(settle(settled, 'a', '').report?.mishaps?.[0]).not.toHaveProperty('settled');
+});
+
+test('it says by what it comes right, and when in the times of the set list', () => {
+  const [until, scene] = first.report?.mishaps ?? [];
+  expect([until, scene].map((each) => howLong(each ?? {}))).toEqual(['until then', '2:40, until “Storm”']);
+  expect(howLong({ forUs: 1_500_000 })).toBe('1.5 s');
+  expect(howLong({ forUs: 5, by: 'Storm' })).toBe('until “Storm”');
+});
+
+test('one that was stopped says of how many', () => {
+  expect(first.report).not.toHaveProperty('of');
+  expect(reported({} as Rig, { ...met, total: 9 }, new Date(), '').report?.of).toBe(9);
 });

@@ -5,6 +5,7 @@ import type { RigWork } from '../rigs/useRig';
 import { without } from '../rigs/edits';
 import { Button } from '../ui/Button';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
+import { lengthFrom, minutes } from './length';
 import {
   addSetList,
   addSong,
@@ -81,6 +82,7 @@ export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly
                 {each.title}
                 <span className="ml-auto font-mono text-base font-normal">
                   {each.tempo ?? '–'} · {each.key ?? '–'}
+                  {each.lengthS === undefined ? '' : ` · ${minutes(each.lengthS)}`}
                 </span>
               </button>
               <Button
@@ -188,6 +190,14 @@ function SongDetails({ work, song, scenes }: { work: RigWork; song: Song; scenes
           />
         </div>
         {text('key', 'Key')}
+        <CheckedField
+          label="Length, minutes and seconds"
+          text={song.lengthS === undefined ? '' : minutes(song.lengthS)}
+          read={lengthFrom}
+          onKeep={(lengthS) =>
+            edit((before) => (lengthS === null ? without(before, 'lengthS') : { ...before, lengthS }))
+          }
+        />
       </div>
       {text('notes', 'Notes')}
       <fieldset>

@@ -15,6 +15,7 @@ final readonly class Report
     /**
      * @param string $at date and time, ISO 8601
      * @param int $tried how many faults were tried
+     * @param int|null $of how many there were, where it was stopped before all of them were tried
      * @param list<string> $leftOut units that are never rehearsed
      * @param list<Mishap> $mishaps faults that did harm
      */
@@ -29,6 +30,8 @@ final readonly class Report
         public array $leftOut = [],
         #[Text(80)]
         public ?string $by = null,
+        #[Whole(0, 10_000)]
+        public ?int $of = null,
     ) {
     }
 }

@@ -30,6 +30,8 @@ final readonly class Song
         public ?string $notes = null,
         #[ListOf(new Text(500), 100)]
         public array $jobs = [],
+        #[Decimal(1, 7200)]
+        public ?float $lengthS = null,
     ) {
     }
 }

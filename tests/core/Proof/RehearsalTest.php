@@ -35,10 +35,11 @@ final class RehearsalTest extends TestCase
         self::assertNull($moths->forUs);
         self::assertSame(['Foot board “Switch 8”'], $moths->presses, 'which press it is');
         $drive = $met['drive: switched off and on'];
-        self::assertSame(['Drive: on the program it starts with instead of 0', 'Drive: Bypass where it starts instead of at Playing'], $drive->wrong);
+        self::assertSame(['Drive: on the program it starts with instead of 4', 'Drive: Bypass where it starts instead of at Playing'], $drive->wrong);
         self::assertSame(Misfortune::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
         self::assertGreaterThan(1_000_000, $drive->forUs);
-        self::assertSame(['“Restore” on the stage, Drive'], $drive->presses, 'who does not want to wait for it');
+        self::assertSame(['Foot board “Open sea”'], $drive->presses, 'who does not want to wait for it');
+        self::assertSame(['Harbour', 720.0], [$drive->by, $drive->afterS], 'by what, and when');
     }
 
     /** Where no scene comes that would put it right, the units that stand wrong are restored; what never came in has to be moved again. */

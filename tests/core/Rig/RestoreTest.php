@@ -43,14 +43,14 @@ final class RestoreTest extends TestCase
         $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $json['rulebook'].$rules] + $json))));
         self::assertFalse($situation->checked()->hasErrors());
         $book = Compiler::load($situation->checked()->book, keepsPresent: true);
-        $events = Coverage::controls($situation);
+        $strokes = Coverage::strokes($situation);
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(11));
         $moved = 0;
         for ($case = 0; $case < Cases::number(30); ++$case) {
             $world = new RigWorld($situation->setup, $book);
             $now = 0;
             for ($deed = 0; $deed < 40; ++$deed) {
-                $event = $events[$random->getInt(0, \count($events) - 1)];
+                $event = $strokes[$random->getInt(0, \count($strokes) - 1)]->event;
                 $world->play($now += $random->getInt(60_000, 900_000), (int) $book->inPort($event->port), [$event->bytes], 0);
             }
             $world->play($now += 3_000_000, 0, []);
