@@ -167,7 +167,7 @@ final class Certainty
         $box = $this->situation->setup->box($device);
         $parameter = $box?->parameter($title);
         $moves = null === $box || null === $parameter ? null : $box->messageTo($parameter);
-        if (null === $box || null === $parameter || null === $moves || \count($book->scenes) > 1 || $this->canCallPrograms($box) || $this->isReachedPastThePost($box)) {
+        if (null === $box || null === $parameter || null === $moves || \count($book->scenes) > 1 || ($this->canCallPrograms($box) && self::isKnownAfterPrograms($box, $parameter)) || $this->isReachedPastThePost($box)) {
             return false;
         }
         foreach ($book->rules as $rule) {
@@ -178,12 +178,25 @@ final class Certainty
             }
         }
         foreach ($book->steps() as $step) {
-            if ($step !== $only && $this->couldMove($step, $box, $moves)) {
+            $isCall = $step instanceof RecallStep && !self::isKnownAfterPrograms($box, $parameter);
+            if ($step !== $only && !$isCall && $this->couldMove($step, $box, $moves)) {
                 return false;
             }
         }
 
         return [] === $book->lit;
+    }
+
+    /** Whether it is known of some program where it puts a parameter; where it is not, a control does not have to meet any value. */
+    private static function isKnownAfterPrograms(Box $box, Parameter $parameter): bool
+    {
+        foreach (false === $parameter->stored ? [] : $box->unit->programs ?? [] as $program) {
+            if (isset($program->stores[$parameter->name])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function couldMove(Step $step, Box $box, Message $moves): bool

@@ -41,6 +41,8 @@ final class Ways
     private const MOST_TELLINGS = 16;
     private const STEP_US = 2_000_000;
     private const AT_ONCE_US = 1000;
+    /** Controller of the lower half of a parameter's value (MIDI 1.0, Data Entry LSB). */
+    private const DATA_LSB = 38;
     private const UNSEEN = 'nothing was seen to arrive in the states that were tried';
 
     private readonly CompiledBook $book;
@@ -208,6 +210,11 @@ final class Ways
                 $this->tryIn($history, $gapUs, $moves, $seen);
             }
         }
+        foreach ($messages as $message) {
+            foreach ($this->entries($message) as $deed) {
+                $this->tryIn([$deed], self::STEP_US, $moves, $seen);
+            }
+        }
         if ([] !== $seen) {
             foreach ($this->callings() as $deed) {
                 $this->tryIn([$deed], self::AT_ONCE_US, $moves, $seen);
@@ -233,6 +240,45 @@ final class Ways
         $middle = intdiv($low + $high, 2);
 
         return $message->isTwoState || $high - $low < 3 ? [] : [[$low, $low + 1], [$high, $high - 1], [$middle, $middle + 1], [$middle + 1, $middle + 2], ...$this->alike($message)];
+    }
+
+    /**
+     * Where a control is the lower half of what another one entered: values of that one from which it makes a difference.
+     *
+     * @return list<array{list<int>, list<string>, string}>
+     */
+    private function entries(ControlMessage $half): array
+    {
+        if (Kind::Cc !== $half->kind || self::DATA_LSB !== $half->number) {
+            return [];
+        }
+        $book = $this->situation->checked()->book;
+        $entries = [];
+        foreach ($this->situation->setup->boxes as $box) {
+            foreach ($box->chart->surface->controls ?? [] as $control) {
+                try {
+                    $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
+                } catch (RulebookError) {
+                    continue;
+                }
+                foreach ($messages as $message) {
+                    foreach (\in_array($message->kind, [Kind::Nrpn, Kind::Rpn], true) && $message->channel === $half->channel ? $book->rules : [] as $rule) {
+                        foreach (TakenBy::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
+                            $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
+                            $at = static fn (int $value): int => (int) round(($value - $message->first) * (($target->high ?? 0) - ($target->low ?? 0)) / max(1, $message->last - $message->first));
+                            for ($value = 0; null !== $target && $value + 127 <= $message->last; $value += 128) {
+                                if ($at($value) !== $at($value + 127)) {
+                                    $entries[] = $this->deed($message, $value);
+                                    break;
+                                }
+                            }
+                        }
+                    }
+                }
+            }
+        }
+
+        return $entries;
     }
 
     /**
