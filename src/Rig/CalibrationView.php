@@ -6,6 +6,8 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Show\Calibration\BendEnds;
 use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Learn\Listening;
 use ZigzagPost\Core\Show\Learn\Recognised;
@@ -33,16 +35,30 @@ final class CalibrationView
         $every = max(1, intdiv(\count($calibration->samples), self::MOST_POINTS));
         $points = array_values(array_filter($calibration->samples, static fn (int $index): bool => 0 === $index % $every, \ARRAY_FILTER_USE_KEY));
         $box = $situation->setup->box($moved->unit ?? '');
+        [$low, $high] = self::range($moved, $box);
 
         return [
             'control' => self::named($moved),
             'measured' => [
                 'heel' => $calibration->heel, 'toe' => $calibration->toe, 'noise' => $calibration->noise, 'deadband' => $calibration->deadband, 'curve' => $calibration->curve, 'isBack' => $calibration->isBack,
-                'lines' => $calibration->lines(0, 127),
-                'points' => array_map(static fn (array $point): array => ['timeUs' => $point[0], 'raw' => $point[1], 'after' => round(127 * $calibration->share($point[1]), 1)], $points),
+                'range' => [$low, $high], 'lines' => $calibration->lines($low, $high), 'cents' => Kind::Bend === $moved->played->kind ? BendEnds::of($calibration->heel, $calibration->toe) : null,
+                'points' => array_map(static fn (array $point): array => ['timeUs' => $point[0], 'raw' => $point[1], 'after' => round($low + ($high - $low) * $calibration->share($point[1]), 1)], $points),
                 'errors' => null === $box ? [] : array_map(get_object_vars(...), ShortOf::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe)),
             ],
         ];
+    }
+
+    /**
+     * What a control can send at most, as its chart says or as its kind of message allows.
+     *
+     * @return array{int, int}
+     */
+    private static function range(Recognised $moved, ?Box $box): array
+    {
+        $control = $box?->control((string) $moved->control);
+        $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? $moved->played->kind->valueRange() ?? [0, 127];
+
+        return [min($range), max($range)];
     }
 
     /**

@@ -81,6 +81,19 @@ final class ShowApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/measured", ['unit' => 'nobody', 'control' => 'Pedal', 'heel' => 3, 'toe' => 124, 'noise' => 1], 404);
     }
 
+    public function testAWheelIsMeasuredOverItsOwnRangeAndInCents(): void
+    {
+        $events = [];
+        foreach ([[0, -8000], [800, -6000], [830, -2000], [860, 2000], [890, 6000], [920, 7900], [1800, 5000], [1830, 0], [1860, -5000], [1890, -8000]] as [$ms, $value]) {
+            $events[] = ['timeUs' => 1000 * $ms, 'port' => 'keys', 'bytes' => \sprintf('E0 %02X %02X', ($value + 8192) & 0x7F, ($value + 8192) >> 7)];
+        }
+        $found = $this->call('POST', "/api/rigs/{$this->rig()}/calibrate", ['events' => $events, 'toUs' => 3_500_000], 200, 'Calibrated');
+        self::assertSame([-8000, 7900, [-8192, 8191]], [$this->at($found, 'measured.heel'), $this->at($found, 'measured.toe'), $this->at($found, 'measured.range')]);
+        self::assertSame(['semitones' => 2, 'atHeel' => 4.7, 'atToe' => 7.1], $this->at($found, 'measured.cents'), '200 cents × 192 / 8192, and 200 × 291 / 8191');
+        self::assertSame('scale value -8000..7900 to -8192..8191', $this->at($found, 'measured.lines.0'));
+        self::assertEquals(-8192, $this->at($found, 'measured.points.0.after'));
+    }
+
     public function testKeptTapesArePlayedAgain(): void
     {
         $rig = $this->rig();

@@ -1989,6 +1989,14 @@ export interface components {
             curve: string;
             /** @description whether it has come back to the heel and rests there */
             isBack: boolean;
+            /** @description what the control can send at most */
+            range: number[];
+            /** @description of a bend wheel */
+            cents: {
+                semitones: number;
+                atHeel: number;
+                atToe: number;
+            } | null;
             lines: string[];
             points: {
                 timeUs: number;

@@ -95,6 +95,12 @@ export function CalibratePanel({
         <>
           <Numbers name={control.control ?? control.selector} measured={measured} />
           <Plot measured={measured} />
+          {measured.cents !== null && (
+            <p className="text-sm">
+              Without it the wheel ends {measured.cents.atHeel} cents short at the heel and{' '}
+              {measured.cents.atToe} at the toe, where a device bends by {measured.cents.semitones} semitones.
+            </p>
+          )}
           {measured.errors.map((error) => (
             <p key={error.parameter} className="text-sm">
               Without it {error.parameter} is {error.atHeel} short at the heel and {error.atToe} at the toe.

@@ -22,8 +22,14 @@ export function Plot({ measured }: { measured: Measured }) {
       {
         width: WIDTH,
         height: HEIGHT,
-        scales: { x: { time: false }, y: { range: [0, 127] } },
-        axes: [{ ...axis, values: (_, ticks) => ticks.map((tick) => `${tick} s`) }, axis],
+        scales: {
+          x: { time: false },
+          y: { range: [Math.min(...measured.range), Math.max(...measured.range)] },
+        },
+        axes: [
+          { ...axis, values: (_, ticks) => ticks.map((tick) => `${tick} s`) },
+          { ...axis, size: 64 },
+        ],
         series: [
           {},
           { label: 'as it comes', stroke: secondary, width: 2, dash: [4, 4] },
