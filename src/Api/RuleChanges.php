@@ -23,11 +23,12 @@ final readonly class RuleChanges
     /**
      * @param \Closure(Source): list<Edit> $change
      * @param array<string, mixed> $more to be answered as well
+     * @param bool $staysSound whether a change is refused that brings an error
      */
-    public function make(Document $rig, \Closure $change, Request $request, array $more = []): JsonResponse
+    public function make(Document $rig, \Closure $change, Request $request, array $more = [], bool $staysSound = false): JsonResponse
     {
         try {
-            return new JsonResponse(['places' => $this->rigs->changeRules($rig, $change, Author::of($request))] + $more);
+            return new JsonResponse(['places' => $this->rigs->changeRules($rig, $change, Author::of($request), $staysSound)] + $more);
         } catch (RulebookError $error) {
             throw Problem::unprocessable($error->getMessage());
         } catch (Outdated) {

@@ -54,7 +54,7 @@ final readonly class SheetController
         $body = Body::of($request);
         [$scene, $unit, $program] = [$body->text('scene', 200), $body->text('unit', 200), $body->textOrNull('program', 200)];
 
-        return $this->changes->make($document, static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program), $request);
+        return $this->changes->make($document, static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program), $request, staysSound: true);
     }
 
     /** Assigns something to a control, takes it from it, or lets another control do the same. */
@@ -74,7 +74,7 @@ final readonly class SheetController
             }
             $wanted = new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), '');
 
-            return $this->changes->make($document, static fn (): array => $edits->assign($box, $control, $scene, $gesture, $wanted), $request, ['same' => []]);
+            return $this->changes->make($document, static fn (): array => $edits->assign($box, $control, $scene, $gesture, $wanted), $request, ['same' => []], true);
         }
         $line = $body->number('line', 1, 1_000_000);
         if ('clear' === $do) {
@@ -89,7 +89,7 @@ final readonly class SheetController
 
         return $this->changes->make($document, static fn (): array => 'copy' === $do
             ? $edits->copy($box, $control, $line, $toBox, $toControl, $scene)
-            : $edits->move($box, $control, $line, $toBox, $toControl, $scene), $request, ['same' => 'copy' === $do ? CopyCheck::same($box, $control, $toBox, $toControl, $does) : []]);
+            : $edits->move($box, $control, $line, $toBox, $toControl, $scene), $request, ['same' => 'copy' === $do ? CopyCheck::same($box, $control, $toBox, $toControl, $does) : []], true);
     }
 
     /** Lets a whole layer of a unit, or a whole scene, do what another does. */
@@ -107,7 +107,7 @@ final readonly class SheetController
             throw Problem::unprocessable($error->getMessage());
         }
 
-        return $this->changes->make($document, static fn (): array => $copy->edits, $request, ['same' => $copy->same, 'left' => $copy->left]);
+        return $this->changes->make($document, static fn (): array => $copy->edits, $request, ['same' => $copy->same, 'left' => $copy->left], true);
     }
 
     /** What leaps, when a control is first moved after a change of scene. */

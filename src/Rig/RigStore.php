@@ -10,6 +10,8 @@ use App\Documents\RigKind;
 use App\Documents\RigNotes;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
+use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Document\Rig;
@@ -78,23 +80,40 @@ final readonly class RigStore
      * Changes the rules of a rig, so that everything that is not meant stays as it stands.
      *
      * @param \Closure(Source): list<Edit> $change
+     * @param bool $staysSound whether a change is refused that brings an error
      *
      * @return int how many places
      *
      * @throws Outdated when somebody else has just changed the rules
      * @throws RulebookError when the change cannot be made
      */
-    public function changeRules(Document $document, \Closure $change, string $by): int
+    public function changeRules(Document $document, \Closure $change, string $by, bool $staysSound = false): int
     {
         $json = Json::decode($document->text);
         $book = \is_array($json) && \is_string($json['book'] ?? null) ? $this->documents->find($json['book'], RulebookKind::NAME) : null;
         $source = null === $book ? null : Source::of($book->text);
         $edits = null === $source ? [] : $change($source);
         if (null !== $book && null !== $source && [] !== $edits) {
-            $this->documents->write($book, $book->name, $source->with($edits)->text, $book->version, $by);
+            $text = $source->with($edits)->text;
+            if ($staysSound) {
+                $this->refuseNewErrors($document->id, $book->text, $text);
+            }
+            $this->documents->write($book, $book->name, $text, $book->version, $by);
         }
 
         return \count($edits);
+    }
+
+    /** @throws RulebookError for the first error that the rules did not have before */
+    private function refuseNewErrors(string $rig, string $before, string $after): void
+    {
+        $errors = fn (string $text): array => array_filter($this->situation($rig, $text)->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
+        $known = array_map(static fn (Finding $finding): string => $finding->text, $errors($before));
+        foreach ($errors($after) as $finding) {
+            if (!\in_array($finding->text, $known, true)) {
+                throw new RulebookError($finding->span, $finding->code, "this would be an error in line {$finding->span->line}: {$finding->text}");
+            }
+        }
     }
 
     /** A rig that comes as a file: its rulebook becomes a document of its own. */

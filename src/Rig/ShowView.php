@@ -13,7 +13,7 @@ use ZigzagPost\Core\Situation\Situation;
 /** The sheets of a show, as the API sends them. */
 final class ShowView
 {
-    private const MOST_PROGRAMS = 256;
+    private const MOST_PROGRAMS = 4096;
 
     /** @return array<string, mixed> */
     public static function of(Situation $situation): array

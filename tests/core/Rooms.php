@@ -49,7 +49,7 @@ final class Rooms
         'Situation' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Engine/Book', 'Compile', 'Check', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Fit', 'Rig/Plan', 'Rig/Wire', 'World'],
         'Situation/Way' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Engine/Book', 'Compile', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Name', 'Rig/Plan', 'Rig/Wire', 'World', 'Situation'],
         'Show/Learn' => ['Midi', 'Format', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook', 'Rulebook/Change', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation'],
-        'Show/Sheet' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Rulebook/Naming', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation', 'Show/Learn'],
+        'Show/Sheet' => ['Midi', 'Engine/Book', 'Compile', 'World', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Rulebook/Naming', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'Situation', 'Show/Learn'],
         'Show/Calibration' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Rig/Setup', 'Rig/Name', 'Situation'],
         'Show/Leap' => ['Number', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Engine/Book', 'Compile', 'Check', 'Rig/Chart', 'Rig/Setup', 'Rig/Name', 'World', 'Situation'],
         'Show/Log' => ['Rulebook/Change', 'Rig/Document'],

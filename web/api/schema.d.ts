@@ -1817,6 +1817,17 @@ export interface components {
             line: number;
             isByHand: boolean;
             caution: string | null;
+            /** @description under which conditions */
+            only: string[];
+            /** @description whether rules below get what it sends as well */
+            isCopy: boolean;
+            group: string | null;
+            /** @description what its lamp is lit for */
+            lamp: string | null;
+            /** @description what its stacks do, in the order sent */
+            stack: string[];
+            /** @description when the last message of several has arrived */
+            lastUs: number | null;
             label: string;
             colour: string | null;
         };

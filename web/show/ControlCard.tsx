@@ -83,6 +83,26 @@ export function ControlCard({
               ))}
             </ol>
           )}
+          {use.stack.length > 0 && (
+            <ol aria-label={`What ${use.control} sets off`} className="list-inside list-decimal pl-3">
+              {use.stack.map((does, place) => (
+                <li key={`${place} ${does}`}>{does}</li>
+              ))}
+            </ol>
+          )}
+          {[
+            ...use.only.map((only) => `Only ${only}.`),
+            ...(use.isCopy ? ['Rules below get it as well.'] : []),
+            ...(use.group === null ? [] : [`One of the group ${use.group}.`]),
+            ...(use.lamp === null ? [] : [`Its lamp is lit ${use.lamp}.`]),
+            ...(use.lastUs === null
+              ? []
+              : [`The last message arrives after ${(use.lastUs / 1000).toFixed(1)} ms.`]),
+          ].map((line) => (
+            <p key={line} className="text-xs">
+              {line}
+            </p>
+          ))}
           {use.caution !== null && (
             <p role="note" className="text-xs text-warning">
               {use.caution}

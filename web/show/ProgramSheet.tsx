@@ -1,8 +1,11 @@
+import { useState } from 'react';
 import { api } from '../api/client';
 import type { Cell, Sheets } from '../api/types';
 import { Button } from '../ui/Button';
 import { Done } from './Done';
 import { useRules } from './useRules';
+
+const MOST_DRAWN = 128;
 
 /** Scenes under their songs down, units across, in each cell the program as that unit shows it. Choosing one writes a rule. */
 export function ProgramSheet({
@@ -89,14 +92,9 @@ function ProgramCell({
   isBusy: boolean;
   onChoose: (program: string | null) => void;
 }) {
-  if (cell.by !== null && cell.by !== 'here') {
-    return (
-      <span title={`called by ${cell.by}, line ${cell.line ?? ''}`}>
-        <b className="font-mono text-lg">{cell.shown}</b> {cell.name}{' '}
-        <span className="text-xs">by {cell.by}</span>
-      </span>
-    );
-  }
+  // A long list is drawn only for the cell that somebody is about to choose in.
+  const [isOpen, setOpen] = useState(programs.length <= MOST_DRAWN);
+  const open = () => setOpen(true);
   const chosen = programs.find((program) => program.title === cell.name || program.title === cell.shown);
   return (
     <span className="flex flex-col">
@@ -105,16 +103,19 @@ function ProgramCell({
         className={`select select-sm w-44 ${cell.by === null ? 'opacity-80' : 'font-semibold'}`}
         value={cell.by === null ? '' : (chosen?.title ?? '?')}
         disabled={isBusy}
+        onFocus={open}
+        onPointerDown={open}
         onChange={(event) => onChoose(event.target.value === '' ? null : event.target.value)}
       >
         <option value="">stays</option>
         {cell.by !== null && chosen === undefined && <option value="?">{cell.shown}</option>}
-        {programs.map((program) => (
+        {(isOpen ? programs : programs.filter((program) => program === chosen)).map((program) => (
           <option key={program.words} value={program.title}>
             {program.words}
           </option>
         ))}
       </select>
+      {cell.by !== null && cell.by !== 'here' && <span className="text-xs">by {cell.by}</span>}
       {cell.by === null && cell.carried.length > 1 && (
         <span className="text-xs text-warning" role="note">
           on {cell.carried.join(' or ')}, depending on what was before

@@ -38,6 +38,21 @@ final readonly class Source
     }
 
     /**
+     * Edits with the line ends of the text.
+     *
+     * @param list<Edit> $edits
+     *
+     * @return list<Edit>
+     */
+    private function ended(array $edits): array
+    {
+        return !str_contains($this->text, "\r\n") ? $edits : array_map(
+            static fn (Edit $edit): Edit => new Edit($edit->fromLine, $edit->fromColumn, $edit->toLine, $edit->toColumn, (string) preg_replace('/(?<!\r)\n/', "\r\n", $edit->text)),
+            $edits,
+        );
+    }
+
+    /**
      * The same with edits made.
      *
      * @param list<Edit> $edits
@@ -46,7 +61,7 @@ final readonly class Source
      */
     public function with(array $edits): self
     {
-        $changed = self::of(Edit::apply($edits, $this->text));
+        $changed = self::of(Edit::apply($this->ended($edits), $this->text));
         if (\count($changed->errors) > \count($this->errors)) {
             $before = array_map(static fn (RulebookError $error): string => $error->getMessage(), $this->errors);
             foreach ($changed->errors as $error) {

@@ -71,11 +71,38 @@ final readonly class ProgramSheet
                 if ($step instanceof RecallStep && $step->device->text === $unit) {
                     return [null === $program ? Edit::deleteLine($source->book, $step->span->line) : Edit::replace($source->statement($step->span->line), $line)];
                 }
+                $inStack = $step instanceof DoStep ? self::inStack($source->book, $step, $unit) : null;
+                if (null !== $inStack) {
+                    return [null === $program ? Edit::deleteLine($source->book, $inStack->span->line) : Edit::replace($source->statement($inStack->span->line), (string) preg_replace('/^on enter /', '', $line))];
+                }
             }
 
             return null === $program ? [] : [Edit::insertBefore($each->span->line + 1, "  {$line}\n")];
         }
         throw new RulebookError(new Span(1, 1), 'unknown-scene', "there is no scene \"{$scene}\"");
+    }
+
+    /**
+     * The line of a stack that calls a program of a unit, where a scene alone does that stack.
+     *
+     * @throws RulebookError where others do it as well
+     */
+    private static function inStack(Rulebook $book, DoStep $do, string $unit): ?RecallStep
+    {
+        $name = $do->stack()->text;
+        $found = null;
+        foreach ($book->stacks[$name]->steps ?? [] as $step) {
+            $found = $step instanceof RecallStep && $step->device->text === $unit ? $step : $found;
+            $within = $step instanceof DoStep ? self::inStack($book, $step, $unit) : null;
+            $found = $within ?? $found;
+        }
+        $users = array_filter($book->steps(), static fn (Step $step): bool => $step instanceof DoStep && $step->stack()->text === $name);
+        if (null !== $found && 1 < \count($users)) {
+            $lines = implode(', ', array_map(static fn (Step $step): int => $step->span->line, $users));
+            throw new RulebookError($found->span, 'called-by-stack', "the stack \"{$name}\" calls it in line {$found->span->line}, and lines {$lines} do that stack; change it there for all of them, or take the line out of the stack first");
+        }
+
+        return $found;
     }
 
     /** @return list<Box> units that hear program changes, in the order of the columns, then of the rig */

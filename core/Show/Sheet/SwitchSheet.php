@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\DependsOn;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -15,6 +17,7 @@ use ZigzagPost\Core\Rulebook\Naming\Titles;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\GoStep;
+use ZigzagPost\Core\Rulebook\Step\LightStep;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
 use ZigzagPost\Core\Rulebook\Step\PanicStep;
 use ZigzagPost\Core\Rulebook\Step\PlayStep;
@@ -30,6 +33,8 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\World\Hand;
+use ZigzagPost\Core\World\PressTime;
 
 /** What every control of a rig does, scene by scene, read from the rules; what words cannot say of a rule is written by hand, and has its line. */
 final readonly class SwitchSheet
@@ -43,10 +48,11 @@ final readonly class SwitchSheet
     {
         $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $uses = [];
+        $compiled = $situation->checked()->hasErrors() ? null : Compiler::load($situation->checked()->book);
         foreach ($situation->setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
                 foreach (self::messages($devices, $box, $control) as $message) {
-                    array_push($uses, ...self::ofControl($situation, $devices, $box, $control, $message));
+                    array_push($uses, ...self::ofControl($situation, $compiled, $devices, $box, $control, $message));
                 }
             }
         }
@@ -67,7 +73,7 @@ final readonly class SwitchSheet
     }
 
     /** @return list<SwitchUse> */
-    private static function ofControl(Situation $situation, RigDevices $devices, Box $box, Control $control, ControlMessage $message): array
+    private static function ofControl(Situation $situation, ?CompiledBook $compiled, RigDevices $devices, Box $box, Control $control, ControlMessage $message): array
     {
         $book = $situation->checked()->book;
         $uses = [];
@@ -75,23 +81,112 @@ final readonly class SwitchSheet
             if ($rule->isStack || !TakenBy::isFor($book, $rule, $message)) {
                 continue;
             }
-            $does = [];
+            $does = $stack = [];
             $isByHand = false;
             $caution = null;
             foreach ($rule->steps as $step) {
                 $words = self::words($situation, $step, self::place($situation, $devices, $rule, $box, $control));
                 $caution ??= self::caution($situation, $step);
                 $isByHand = $isByHand || null === $words;
+                $stack = [...$stack, ...self::stack($situation, $step, [])];
                 $does = [...$does, ...array_filter([$words], static fn (?string $each): bool => null !== $each && '' !== $each)];
             }
             $gesture = self::gesture($rule, $control);
-            $uses[] = new SwitchUse($box->name, $control->name, $rule->scene?->title, $gesture, $does, $rule->span->line, $isByHand, $caution);
+            $isSeveral = [] !== $stack || \count($does) > 1;
+            $lastUs = $isSeveral && null !== $compiled ? self::lastUs($situation, $compiled, $rule, $message) : null;
+            $uses[] = new SwitchUse($box->name, $control->name, $rule->scene?->title, $gesture, $does, $rule->span->line, $isByHand, $caution, self::only($situation, $rule), $rule->isCopy(), self::group($situation, $message), self::lamp($situation, $box, $message, $rule), $stack, $lastUs);
             if (!$rule->isCopy() && 'press' === $gesture && null === $rule->scene && TakenBy::isUnconditional($rule)) {
                 break; // what stands below never gets it
             }
         }
 
         return $uses;
+    }
+
+    /** @return list<string> conditions of a rule, as they are written */
+    private static function only(Situation $situation, Rule $rule): array
+    {
+        $only = [];
+        foreach ($situation->checked()->written->rules as $written) {
+            foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
+                foreach ($selector->lists as $condition => $list) {
+                    if (null !== $selector->device || \in_array($condition, ['value', 'velocity'], true)) {
+                        $only[] = "{$condition} {$list->print()}";
+                    }
+                }
+                if ($selector->changed) {
+                    $only[] = 'where its value has changed';
+                }
+                if (null !== $selector->where) {
+                    $only[] = "where {$selector->where->print()}";
+                }
+            }
+        }
+
+        return array_values(array_unique($only));
+    }
+
+    private static function group(Situation $situation, ControlMessage $message): ?string
+    {
+        foreach ($situation->checked()->book->groups as $name => $group) {
+            if (0 !== $message->placeIn($group)) {
+                return (string) $name;
+            }
+        }
+
+        return null;
+    }
+
+    /** What the lamp of a control is lit for; the first reason counts. */
+    private static function lamp(Situation $situation, Box $box, ControlMessage $message, Rule $rule): ?string
+    {
+        $book = $situation->checked()->book;
+        foreach ($rule->steps as $step) {
+            if ($step instanceof LightStep && $step->device->text === $box->name) {
+                return 'by rules';
+            }
+        }
+        foreach ($book->lit as $lit) {
+            if ($lit->device === $box->name && \in_array($message, $lit->messages, false)) {
+                return match (true) {
+                    [] !== $lit->groups => "while it is the chosen one of {$lit->groups[0][0]}",
+                    [] !== $lit->toggles => 'while it stands at its second value',
+                    [] !== $lit->others => "while “{$lit->others[0][0]->title}” of ".($situation->setup->box($lit->others[0][0]->device)?->label() ?? $lit->others[0][0]->device).' stands at its second value',
+                    [] !== $lit->scenes => 'while “'.($book->scenes[$lit->scenes[0][0]]->title ?? '?').'” is the scene',
+                    default => null,
+                };
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What a stack does that a step sets off, in words.
+     *
+     * @param list<string> $within stacks that are being looked at
+     *
+     * @return list<string>
+     */
+    private static function stack(Situation $situation, Step $step, array $within): array
+    {
+        $name = $step->stack()->text ?? '';
+        $does = [];
+        foreach (\in_array($name, $within, true) ? [] : $situation->checked()->book->stacks[$name]->steps ?? [] as $each) {
+            $inner = self::stack($situation, $each, [...$within, $name]);
+            $words = [] === $inner ? (self::words($situation, $each, null) ?? $each->print()) : '';
+            $does = [...$does, ...$inner, ...array_filter([$words], static fn (string $word): bool => '' !== $word)];
+        }
+
+        return $does;
+    }
+
+    private static function lastUs(Situation $situation, CompiledBook $compiled, Rule $rule, ControlMessage $message): ?int
+    {
+        $port = $compiled->inPort($message->ports[0]);
+        $scene = null === $rule->scene ? null : array_search($rule->scene->title, $compiled->scenes(), true);
+
+        return null === $port ? null : PressTime::lastUs($compiled, $port, [...Hand::at($message, $message->last), ...($message->isTwoState ? Hand::at($message, $message->first) : [])], \is_int($scene) ? $scene : null);
     }
 
     /**

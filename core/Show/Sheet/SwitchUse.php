@@ -13,9 +13,15 @@ final readonly class SwitchUse
      * @param list<string> $does in words, in the order in which it is sent
      * @param int $line of the rule
      * @param bool $isByHand whether there is more in the rule than these words say
+     * @param list<string> $only under which conditions, in words
+     * @param bool $isCopy whether rules below get what it sends as well
+     * @param string|null $group in which pressing it chooses it
+     * @param string|null $lamp what its lamp is lit for
+     * @param list<string> $stack what the stacks do that it sets off, in the order sent
+     * @param int|null $lastUs when the last message of several has arrived, in microseconds after the press
      * @param string|null $caution where what it does depends on what the unit shows at the moment
      */
-    public function __construct(public string $unit, public string $control, public ?string $scene, public string $gesture, public array $does, public int $line, public bool $isByHand, public ?string $caution = null)
+    public function __construct(public string $unit, public string $control, public ?string $scene, public string $gesture, public array $does, public int $line, public bool $isByHand, public ?string $caution = null, public array $only = [], public bool $isCopy = false, public ?string $group = null, public ?string $lamp = null, public array $stack = [], public ?int $lastUs = null)
     {
     }
 }

@@ -17,6 +17,7 @@ use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Rig\Kit;
 use ZigzagPost\Tests\Core\Rig\RandomRig;
 
 /** The sheets of a show are views of its rules. */
@@ -74,6 +75,49 @@ final class SheetTest extends TestCase
         self::assertSame($text, $added->with(ProgramSheet::edits($added, 'Far shore', 'drive', null))->text, 'and taken away again');
         $this->expectException(RulebookError::class);
         ProgramSheet::edits($source, 'Nowhere', 'drive', '4');
+    }
+
+    /** A program that a stack calls is changed in the stack where one scene alone does it; else it is said why not. */
+    public function testACellUnderAStackChangesWhatIsCalled(): void
+    {
+        $book = "scene \"A\"\n  on enter do storm\nscene \"B\"\n  on enter recall box 2\nstack storm\n  do deep\n  post cc 1 value 2 to out\nstack deep\n  recall box 1 # loud\n";
+        $source = Source::of($book);
+        self::assertSame(str_replace('recall box 1', 'recall box "3"', $book), $source->with(ProgramSheet::edits($source, 'A', 'box', '3'))->text);
+        self::assertSame(str_replace("  recall box 1 # loud\n", "  # loud\n", $book), preg_replace('/^#/m', '  #', $source->with(ProgramSheet::edits($source, 'A', 'box', null))->text));
+        $twice = Source::of($book."rule \"R\"\n  take cc 1\n  press\n  do deep\n");
+        $this->expectExceptionMessageMatches('/the stack "deep" calls it in line 9, and lines .*6.* do that stack/');
+        ProgramSheet::edits($twice, 'A', 'box', '3');
+    }
+
+    /** Whatever ends the lines: an edit keeps it. */
+    public function testLineEndsSurvive(): void
+    {
+        $book = str_replace("\n", "\r\n", "scene \"A\" # first\n  # nothing yet\nscene \"B\"\n  on enter recall box 2 # soft\n");
+        $source = Source::of($book);
+        $added = $source->with(ProgramSheet::edits($source, 'A', 'box', '1'));
+        $changed = $added->with(ProgramSheet::edits($added, 'B', 'box', '4'));
+        self::assertSame(str_replace("\n", "\r\n", "scene \"A\" # first\n  on enter recall box \"1\"\n  # nothing yet\nscene \"B\"\n  on enter recall box \"4\" # soft\n"), $changed->text);
+        $back = $changed->with(ProgramSheet::edits($changed, 'A', 'box', null));
+        self::assertSame(str_replace('recall box 2', 'recall box "4"', $book), $back->text);
+    }
+
+    /** Conditions, groups, lamps and stacks of a rule are said; the time of the last message is that of the engine and the wire. */
+    public function testASheetSaysEverything(): void
+    {
+        $rules = "port board in out\nport out out\nmemory m = 0\nscene \"A\"\nscene \"B\"\nalways\nstack storm\n  recall box 1\n  post cc 5 value 1 to out after 100ms\n  go \"B\"\ngroup songs of board \"Switch 3\"\nlamps board\n"
+            ."rule \"1\"\n  take board \"Switch 1\" value 64..127 changed where m > 3\n  turn box \"Level\"\n"
+            ."rule \"2\"\n  copy board \"Switch 2\"\n  press\n  go \"B\"\n"
+            ."rule \"3\"\n  take board \"Switch 3\"\n  press\n  do storm\n";
+        $controls = array_map(static fn (int $switch): array => ['name' => "Switch {$switch}", 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch]]], 'lamp' => ['message' => ['kind' => 'cc', 'number' => 60 + $switch], 'off' => 0, 'colours' => ['on' => 127]]], range(1, 3));
+        $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'hears' => [['id' => 'lamps', 'at' => ['in'], 'channel' => 1]], 'surface' => ['controls' => $controls]];
+        $box = Kit::hearer('Box', more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]], 'programs' => ['count' => 9, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9], 'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none']]]);
+        $situation = new Situation(Kit::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('in', 'board out', 'post board in'), Kit::lead('back', 'post board out', 'board in'), Kit::lead('out', 'post out', 'box in')], ['rulebook' => $rules]), $rules));
+        self::assertFalse($situation->checked()->hasErrors());
+        [$one, $two, $three] = SwitchSheet::of($situation)->uses;
+        self::assertSame([['value 64..127', 'where its value has changed', 'where m > 3'], false, null], [$one->only, $one->isCopy, $one->group]);
+        self::assertSame([[], true, 'while “B” is the scene'], [$two->only, $two->isCopy, $two->lamp]);
+        self::assertSame(['songs', 'while it is the chosen one of songs', ['stack storm'], ['box: program 1', 'post cc 5 value 1 to out after 100ms', 'scene B']], [$three->group, $three->lamp, $three->does, $three->stack]);
+        self::assertSame(100_000 + 3 * 320, $three->lastUs, 'the controller, 100 ms after the press');
     }
 
     public function testWhatEachControlDoes(): void
