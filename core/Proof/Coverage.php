@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Proof;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -22,6 +23,14 @@ final readonly class Coverage
     private const FIRST_US = 1_000_000;
     private const STEP_US = 400_000;
     private const HOLD_US = 150_000;
+    /** Twice within every usual time for it, and a tempo that every clock has. */
+    private const TAP_US = 90_000;
+    private const VELOCITIES = [127, 64, 20, 1];
+    private const SWEEP_US = 2_000;
+    private const SWEEP_STEPS = 16;
+    /** Steps so slow that nothing thins them, and so small that a dead band does. */
+    private const FINE_US = 60_000;
+    private const FINE_STEPS = 10;
 
     /**
      * @param list<array{title: string, line: int}> $rules
@@ -88,7 +97,45 @@ final readonly class Coverage
         return $ends;
     }
 
-    /** A tape that plays every control of the rig once, and presses the ends of what rules take. */
+    /**
+     * A control as a hand plays it when it has no time: a sweep of which `thin` lets little through, presses that are taps and toggles.
+     *
+     * @return list<Event>
+     */
+    private static function quickly(ControlMessage $message, int $at): array
+    {
+        $events = [];
+        foreach (self::quick($message) as [$value, $forUs]) {
+            foreach (Hand::at($message, $value) as $bytes) {
+                $events[] = new Event($at, $message->ports[0], $bytes);
+            }
+            $at += $forUs;
+        }
+
+        return $events;
+    }
+
+    /** @return iterable<array{int, int}> values, and how long each stands */
+    private static function quick(ControlMessage $message): iterable
+    {
+        if ($message->isTwoState) {
+            foreach (Kind::Note === $message->kind ? self::VELOCITIES : [$message->last, $message->last, $message->last] as $press) {
+                yield [$press, self::TAP_US];
+                yield [$message->first, self::TAP_US];
+            }
+
+            return;
+        }
+        for ($step = 1; $step <= self::SWEEP_STEPS; ++$step) {
+            yield [$message->first + intdiv($step * ($message->last - $message->first), self::SWEEP_STEPS), self::SWEEP_US];
+        }
+        $back = $message->last < $message->first ? 1 : -1;
+        for ($step = 1; $step <= min(self::FINE_STEPS, abs($message->last - $message->first)); ++$step) {
+            yield [$message->last + $back * $step, self::FINE_US];
+        }
+    }
+
+    /** A tape that plays every control of the rig once and then quickly, and presses the ends of what rules take. */
     public static function tape(Situation $situation): string
     {
         $events = array_map(static fn (Stroke $stroke): Event => $stroke->event, self::strokes($situation));
@@ -96,6 +143,10 @@ final readonly class Coverage
         foreach (RangeEnd::of($situation->checked()->book) as $end) {
             array_push($events, ...$end->press($at, self::HOLD_US));
             $at += self::STEP_US;
+        }
+        foreach (self::messages($situation) as [, , $message]) {
+            array_push($events, ...self::quickly($message, $at));
+            $at = max($at, $events[\count($events) - 1]->timeUs) + self::STEP_US;
         }
 
         return "# zigzag tape 1\n".implode('', array_map(TapeWriter::line(...), $events));
