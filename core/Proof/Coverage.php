@@ -37,8 +37,9 @@ final readonly class Coverage
      * @param list<array{unit: string, control: string}> $controls
      * @param list<string> $scenes
      * @param list<array{title: string, line: int, what: string, at: int}> $ends of ranges, of rules that some proof touches
+     * @param list<array{from: string, to: string}> $orders scenes that follow each other in the set list
      */
-    private function __construct(public array $rules, public array $controls, public array $scenes, public array $ends)
+    private function __construct(public array $rules, public array $controls, public array $scenes, public array $ends, public array $orders)
     {
     }
 
@@ -75,7 +76,37 @@ final readonly class Coverage
             }
         }
 
-        return new self($rules, $controls, array_values(array_diff_key($book->scenes(), $gone)), self::ends($situation, array_column($rules, 'line'), $heard));
+        return new self($rules, $controls, array_values(array_diff_key($book->scenes(), $gone)), self::ends($situation, array_column($rules, 'line'), $heard), self::orders($situation, $book, $proofs));
+    }
+
+    /**
+     * Changes from scene to scene that the set list makes, and no proof does.
+     *
+     * @param list<Proving> $proofs
+     *
+     * @return list<array{from: string, to: string}>
+     */
+    private static function orders(Situation $situation, CompiledBook $book, array $proofs): array
+    {
+        $gone = [];
+        foreach ($proofs as $proof) {
+            foreach ($proof->playback->orders as $from => $all) {
+                $gone[$from] = ($gone[$from] ?? []) + $all;
+            }
+        }
+        $places = array_flip($book->scenes());
+        $orders = [];
+        $before = null;
+        foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
+            foreach (array_filter($song->scenes, static fn (string $title): bool => isset($places[$title])) as $title) {
+                if (null !== $before && $before !== $title && !isset($gone[$places[$before]][$places[$title]])) {
+                    $orders["{$before}\t{$title}"] = ['from' => $before, 'to' => $title];
+                }
+                $before = $title;
+            }
+        }
+
+        return array_values($orders);
     }
 
     /**

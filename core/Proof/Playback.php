@@ -21,6 +21,9 @@ final class Playback
     public array $hits = [];
     /** @var array<int, true> scenes that were gone through, by position */
     public array $scenes = [];
+    /** @var array<int, array<int, true>> scenes that were gone to, by the scene that was left */
+    public array $orders = [];
+    private ?int $at = null;
 
     /**
      * @param iterable<Event> $events by time
@@ -75,6 +78,10 @@ final class Playback
     {
         $scene = $engine->state->scene;
         $this->scenes[$scene] = true;
+        if (null !== $this->at && $this->at !== $scene) {
+            $this->orders[$this->at][$scene] = true;
+        }
+        $this->at = $scene;
         $ports = $engine->book->ports();
         foreach ($engine->take() as $index => $made) {
             $this->outputs[] = new Output($made[0], $ports[$made[1]], $made[2], $made[3] ?? null, $index < $before ? $was ?? $scene : $scene);

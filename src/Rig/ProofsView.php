@@ -29,7 +29,7 @@ final class ProofsView
                 'unreadable' => $proof->unreadable, 'program' => array_map(static fn (Difference $difference): array => ['day' => $difference->day, 'what' => $difference->what], $proof->program), 'isProgram' => $proof->isProgram,
                 'changes' => array_map(static fn (Change $change): array => ['timeUs' => $change->timeUs, 'song' => $change->song, 'scene' => $change->scene, 'was' => $change->was, 'now' => $change->now, 'units' => $change->units, 'came' => $change->came], $proof->changes),
             ], $proofs),
-            'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes, 'ends' => $coverage->ends],
+            'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes, 'ends' => $coverage->ends, 'orders' => $coverage->orders],
         ];
     }
 

@@ -1954,6 +1954,11 @@ export interface components {
                 changes: components["schemas"]["ProofChange"][];
             }[];
             uncovered: {
+                /** @description Changes from scene to scene that the set list makes. */
+                orders: {
+                    from: string;
+                    to: string;
+                }[];
                 /** @description Ends of ranges that rules take, of rules that some proof touches. */
                 ends: {
                     title: string;

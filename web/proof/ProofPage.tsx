@@ -186,6 +186,10 @@ function OpenProofs({ document }: { document: StoredDocument }) {
             />
             <List title="Scenes" items={uncovered?.scenes ?? []} />
             <List
+              title="From scene to scene in the set list"
+              items={(uncovered?.orders ?? []).map((order) => `${order.from} to ${order.to}`)}
+            />
+            <List
               title="Controls"
               items={(uncovered?.controls ?? []).map((control) => `${control.unit} “${control.control}”`)}
             />

@@ -10,6 +10,7 @@ use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** Ends of ranges count as touched once they were pressed, on the port and channel where the rule takes them. */
@@ -33,6 +34,37 @@ final class CoverageTest extends TestCase
     {
         $situation = self::situation();
         self::assertSame([], self::missing(Coverage::tape($situation)));
+    }
+
+    /** Random set lists and random walks through their scenes, against a count by hand. */
+    public function testChangesOfSceneThatNoTapeMakesAreNamed(): void
+    {
+        $named = 0;
+        for ($seed = 0; $seed < Cases::number(40); ++$seed) {
+            $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+            $titles = ['A', 'B', 'C', 'D'];
+            $songs = array_map(static fn (int $song): array => ['id' => "s{$song}", 'title' => "S{$song}", 'scenes' => array_map(static fn (): string => $titles[$random->getInt(0, 3)], range(1, $random->getInt(1, 3)))], range(1, $random->getInt(1, 4)));
+            $rules = "port keys in\nport out out\n".implode('', array_map(static fn (string $title): string => "scene \"{$title}\"\n", $titles))."always\n".implode('', array_map(static fn (int $scene): string => "rule \"{$scene}\"\n  take cc {$scene}\n  press\n  go {$scene}\n", [1, 2, 3, 4]));
+            $situation = new Situation(RigFile::setup(Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'box', 'chart' => 'box']], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => $rules, 'show' => ['songs' => $songs, 'setLists' => [['name' => 'T', 'songs' => array_column($songs, 'id')]], 'loaded' => 'T']])));
+            $walk = array_map(static fn (): int => $random->getInt(1, 4), range(1, $random->getInt(1, 8)));
+            $tape = "# zigzag tape 1\n".implode('', array_map(static fn (int $scene, int $place): string => (1 + $place).' keys B0 '.\sprintf('%02X', $scene)." 7F\n", $walk, array_keys($walk)));
+            $gone = [];
+            foreach ($walk as $place => $scene) {
+                $gone[$titles[(0 === $place ? 1 : $walk[$place - 1]) - 1].$titles[$scene - 1]] = true;
+            }
+            $list = array_merge(...array_column($songs, 'scenes'));
+            $expected = [];
+            foreach (\array_slice($list, 1) as $place => $title) {
+                if ($title !== $list[$place] && !isset($gone[$list[$place].$title])) {
+                    $expected[$list[$place].$title] = true;
+                }
+            }
+            $book = Compiler::load($situation->checked()->book);
+            $orders = Coverage::of($situation, $book, [Proving::of(Proving::accept('one', $tape, $book), $book)])->orders;
+            self::assertSame(array_map(strval(...), array_keys($expected)), array_map(static fn (array $order): string => $order['from'].$order['to'], $orders), "seed {$seed}");
+            $named += \count($orders);
+        }
+        self::assertGreaterThan(10, $named);
     }
 
     /** @return list<string> */
