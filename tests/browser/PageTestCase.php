@@ -98,7 +98,7 @@ abstract class PageTestCase extends TestCase
     /** @param callable(): bool $condition */
     protected function until(callable $condition, string $what): void
     {
-        $until = microtime(true) + 25;
+        $until = microtime(true) + 40;
         $pauseUs = 20_000;
         do {
             try {
