@@ -19,6 +19,13 @@ final class Puzzle
     /** @var array<int, array<int, list<int>>> by choice and place, the channels of its options there */
     private array $channels = [];
 
+    /** @var array<int, array<int, array<int, true>>> by stream and choice, the choices that collide with it there; while it is being made */
+    private array $together = [];
+    /** @var array<string, array<int, int>> what choices leave each other, by their channels; while it is being made */
+    private array $free = [];
+    /** @var array<int, array<int, string>> channels in words, by choice and place; while it is being made */
+    private array $signatures = [];
+
     /** @var array<int, array<int, true>> by choice, the streams at which it can collide; -1 for what is sent */
     private array $places = [];
 
@@ -35,20 +42,32 @@ final class Puzzle
         foreach ($choices as $index => $choice) {
             $this->allowed[] = array_fill(0, \count($choice->options), []);
         }
-        for ($i = 0; $i < $count; ++$i) {
-            for ($j = 0; $j < $count; ++$j) {
-                $places = $i === $j ? [] : $meet($i, $j);
+        // Each pair is asked about once: the other way round its places are the same, turned.
+        for ($j = 1; $j < $count; ++$j) {
+            for ($i = 0; $i < $j; ++$i) {
+                $places = $meet($i, $j);
                 if ([] !== $places) {
-                    $this->neighbours[$i][] = $j;
-                    $this->meet($i, $j, $places);
-                    foreach ($places as [$mine, $theirs]) {
-                        $this->places[$i][$mine] = $this->places[$i][$theirs] = true;
-                    }
+                    $this->pair($i, $j, $places);
+                    $this->pair($j, $i, array_map(array_reverse(...), $places));
                 }
             }
         }
         for ($stream = 0; $stream < $streams; ++$stream) {
-            $this->crowd($stream, $meet);
+            $this->crowd($stream);
+        }
+        $this->together = $this->free = $this->signatures = [];
+    }
+
+    /** @param non-empty-list<array{int, int}> $places */
+    private function pair(int $i, int $j, array $places): void
+    {
+        $this->neighbours[$i][] = $j;
+        $this->meet($i, $j, $places);
+        foreach ($places as [$mine, $theirs]) {
+            $this->places[$i][$mine] = $this->places[$i][$theirs] = true;
+            if ($mine === $theirs && $mine >= 0) {
+                $this->together[$mine][$i][$j] = true;
+            }
         }
     }
 
@@ -58,12 +77,11 @@ final class Puzzle
         return [] !== array_diff(array_keys($this->places[$choice] ?? []), [$stream]);
     }
 
-    /** @param \Closure(int, int): list<array{int, int}> $meet */
-    private function crowd(int $stream, \Closure $meet): void
+    private function crowd(int $stream): void
     {
         $members = [];
         foreach ($this->choices as $index => $choice) {
-            if ($choice->widest($stream) > 0 && [] === array_filter($members, static fn (int $member): bool => !\in_array([$stream, $stream], $meet($member, $index), true))) {
+            if ($choice->widest($stream) > 0 && [] === array_filter($members, fn (int $member): bool => !isset($this->together[$stream][$member][$index]))) {
                 $members[] = $index;
             }
         }
@@ -72,8 +90,27 @@ final class Puzzle
         }
     }
 
-    /** @param list<array{int, int}> $places */
+    /** @param non-empty-list<array{int, int}> $places */
     private function meet(int $i, int $j, array $places): void
+    {
+        // Choices of the same channels are free of each other in the same way.
+        $key = \count($this->choices[$j]->options).implode('', array_map(fn (array $place): string => "|{$this->signature($i, $place[0])}/{$this->signature($j, $place[1])}", $places));
+        foreach ($this->free[$key] ??= $this->free($i, $j, $places) as $index => $mask) {
+            $this->allowed[$i][$index][$j] = $mask;
+        }
+    }
+
+    private function signature(int $choice, int $place): string
+    {
+        return $this->signatures[$choice][$place] ??= implode(',', $this->channels($choice, $place));
+    }
+
+    /**
+     * @param non-empty-list<array{int, int}> $places
+     *
+     * @return array<int, int> by option of the first, the options of the second that it does not meet, as bits
+     */
+    private function free(int $i, int $j, array $places): array
     {
         $all = 0;
         foreach ($this->choices[$j]->options as $bit => $other) {
@@ -90,9 +127,8 @@ final class Puzzle
                 }
             }
         }
-        foreach ($free as $index => $mask) {
-            $this->allowed[$i][$index][$j] = $mask;
-        }
+
+        return $free;
     }
 
     /** @return list<int> by option, the channels that a choice takes at a place; what it sends where the place is below 0 */
