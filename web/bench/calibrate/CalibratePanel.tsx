@@ -9,6 +9,8 @@ import { Plot } from './Plot';
 
 const ASK_EVERY_MS = 800;
 const LONGEST_US = 20_000_000;
+/** What has not moved for so long has been asked about at rest. */
+const RESTS_US = 3_000_000;
 
 /** A pedal, wheel or sensor is moved heel, toe, heel; its ends are computed, shown and kept with its unit. */
 export function CalibratePanel({
@@ -43,14 +45,17 @@ export function CalibratePanel({
   useEffect(() => {
     const events: TapeEvent[] = [];
     const fromUs = store.nowUs();
-    let asked = 0;
-    const stop = store.listen((came) => events.push(...came));
+    let movedUs = -RESTS_US;
+    const stop = store.listen((came) => {
+      events.push(...came);
+      movedUs = store.nowUs();
+    });
     const timer = setInterval(() => {
       const nowUs = store.nowUs();
-      if (events.length === asked || nowUs - fromUs > LONGEST_US) {
+      // That it rests shows only after a while in which nothing comes.
+      if (nowUs - movedUs > RESTS_US || nowUs - fromUs > LONGEST_US) {
         return;
       }
-      asked = events.length;
       api
         .calibrate(rig, events, nowUs)
         .then((calibrated) => {
