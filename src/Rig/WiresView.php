@@ -18,7 +18,7 @@ final class WiresView
     public static function of(Setup $setup): array
     {
         return [
-            'leads' => array_map(static fn (Joint $joint): array => self::lead($joint, Walk::judge($joint, $setup->joints)), $setup->joints),
+            'leads' => array_map(self::lead(...), $setup->joints, array_map(static fn (Joint $joint): Judgement => Walk::judge($joint, $setup->joints), $setup->joints)),
             'supplies' => array_map(static fn ($load): array => ['supply' => $load->supply, 'needsMa' => $load->needsMa, 'givesMa' => $load->givesMa, 'percent' => $load->percent(), 'tooMuch' => $load->isTooMuch(), 'units' => $load->units], Supplies::of($setup)),
             'packing' => self::packing($setup),
         ];
