@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Plan\Channels;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -184,7 +185,7 @@ final class NumbersThatNobodyHears implements RigCheck
     {
         $messages = [$box->chart->clock?->taps?->message];
         foreach ($box->chart->surface->controls ?? [] as $control) {
-            $messages = [...$messages, $control->lamp?->message, ...\ZigzagPost\Core\Rig\Name\RigDevices::messages($box, $control)];
+            $messages = [...$messages, $control->lamp?->message, ...RigDevices::messages($box, $control)];
         }
 
         return [] !== array_filter($messages, static fn (?Message $message): bool => null !== $message && self::isSame($message, $kind, $number));
