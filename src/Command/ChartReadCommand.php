@@ -50,7 +50,7 @@ final class ChartReadCommand extends Command
             } elseif (str_ends_with(strtolower($file), '.midnam')) {
                 $names = NameDocument::read($text);
                 foreach ($names->notes as $note) {
-                    fwrite(\STDERR, "{$file}: {$note}\n");
+                    Files::tell($output, "{$file}: {$note}");
                 }
                 $chart = $names->chart;
                 $rows = [];
@@ -61,7 +61,7 @@ final class ChartReadCommand extends Command
                 $isWhole = $table->isWhole();
                 $rows = ReadTableView::of($table);
                 foreach ([...$table->notes, ...$this->told($table)] as $line) {
-                    fwrite(\STDERR, "{$file}: {$line}\n");
+                    Files::tell($output, "{$file}: {$line}");
                 }
                 if ([] === $table->parameters) {
                     throw CommandFailed::input("{$file}: no row of this can be read as a parameter; it takes a column of names and one of numbers");

@@ -40,7 +40,7 @@ final class ChartWriteCommand extends Command
         if ('midnam' === $as) {
             [$text, $lost] = NameDocument::write($chart);
             foreach ($lost as $what) {
-                fwrite(\STDERR, "{$file}: a name document does not hold {$what}\n");
+                Files::tell($output, "{$file}: a name document does not hold {$what}");
             }
         } elseif ('csv' === $as) {
             $tables = ChartTables::of($chart);

@@ -50,7 +50,7 @@ final class ConvertCommand extends Command
         }
         $file->finish();
         foreach ($leftOut as $what => $count) {
-            fwrite(\STDERR, "{$in}: left out {$count} × {$what}\n");
+            Files::tell($output, "{$in}: left out {$count} × {$what}");
         }
 
         return 0;

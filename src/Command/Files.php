@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Command;
 
 use App\Rig\RigReader;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
@@ -54,6 +56,12 @@ final class Files
         $text = stream_get_contents(self::open($file), $most);
 
         return false === $text ? throw CommandFailed::input("{$file}: this file cannot be read") : $text;
+    }
+
+    /** One line beside what a command puts out: on standard error. */
+    public static function tell(OutputInterface $output, string $line): void
+    {
+        $output instanceof ConsoleOutputInterface ? $output->getErrorOutput()->writeln($line, OutputInterface::OUTPUT_RAW) : fwrite(\STDERR, "{$line}\n");
     }
 
     /** A rig, checked; what is wrong is told in one line. */

@@ -35,7 +35,7 @@ final class PlainCommand extends Command
         [$text, $unsaid] = Plain::of($checked->written, $checked->book, RigReader::devices($rig)($checked->written));
         $output->write($text, false, OutputInterface::OUTPUT_RAW);
         foreach ($unsaid as [$line, $what]) {
-            fwrite(\STDERR, "{$file}:{$line}: {$what} cannot be said without names\n");
+            Files::tell($output, "{$file}:{$line}: {$what} cannot be said without names");
         }
 
         return [] === $unsaid ? 0 : 1;

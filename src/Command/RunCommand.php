@@ -93,10 +93,10 @@ final class RunCommand extends Command
             }
         }
         foreach ($faults as $fault => $count) {
-            fwrite(\STDERR, "{$in}: left out {$count} × {$fault}\n");
+            Files::tell($output, "{$in}: left out {$count} × {$fault}");
         }
         foreach ($run->lost as $lost) {
-            fwrite(\STDERR, "{$lost}\n");
+            Files::tell($output, "{$lost}");
         }
     }
 

@@ -105,11 +105,11 @@ final class Server
     }
 
     /** @return array{int, string} */
-    public function upload(string $name, string $content): array
+    public function upload(string $name, string $content, string $to = '/api/tapes'): array
     {
         $file = (string) tempnam($this->folder, 'up');
         file_put_contents($file, $content);
-        $answer = $this->send('POST', '/api/tapes', ['file' => new \CURLFile($file, 'application/octet-stream', $name)], [], 60);
+        $answer = $this->send('POST', $to, ['file' => new \CURLFile($file, 'application/octet-stream', $name)], [], 60);
         unlink($file);
 
         return $answer;
@@ -121,7 +121,7 @@ final class Server
      *
      * @return array{int, string}
      */
-    public function send(string $method, string $path, string|array|null $body, array $headers, int $seconds): array
+    public function send(string $method, string $path, string|array|null $body, array $headers, int $seconds = 60): array
     {
         $curl = curl_init($this->address.$path);
         if (false === $curl || '' === $method) {

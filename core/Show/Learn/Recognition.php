@@ -29,6 +29,8 @@ final readonly class Recognition
     private const SHORTEST_GAP_US = 30_000;
     /** Who was asked to press, wait and let go holds so long; sooner it could be a second press, or a fader that was thrown. */
     private const SURELY_HELD_US = 600_000;
+    /** Nobody presses a switch twice within this time, and an encoder clicks faster than that. */
+    private const TWO_CLICKS_US = 150_000;
     /** What comes within this time comes together. */
     private const AT_ONCE_US = 5_000;
     private const TIMBRE = 74;
@@ -155,7 +157,7 @@ final readonly class Recognition
             return [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, ...($areSteps ? [Recognised::ENCODER] : [])];
         }
         if ($areSteps) {
-            return \count($values) > 2 && (self::repeatsAStep($values) || [] === array_diff($distinct, self::ONE_STEP)) ? [Recognised::ENCODER] : [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY];
+            return self::clicks($played) || (\count($values) > 2 && (self::repeatsAStep($values) || [] === array_diff($distinct, self::ONE_STEP))) ? [Recognised::ENCODER] : [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY];
         }
         if (1 === \count($distinct)) {
             return [Recognised::LATCHING, Recognised::ENCODER];
@@ -196,6 +198,19 @@ final readonly class Recognition
     {
         foreach (\array_slice($values, 1) as $index => $value) {
             if ($value === $values[$index] && \in_array($value, self::ONE_STEP, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether one step came twice, sooner than a switch can be pressed again. */
+    private static function clicks(Played $played): bool
+    {
+        foreach (\array_slice($played->values, 1) as $index => [$timeUs, $value]) {
+            [$beforeUs, $before] = $played->values[$index];
+            if ($value === $before && \in_array($value, self::ONE_STEP, true) && $timeUs - $beforeUs < self::TWO_CLICKS_US) {
                 return true;
             }
         }

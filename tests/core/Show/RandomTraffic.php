@@ -16,6 +16,8 @@ final class RandomTraffic
     public string $planted = '';
     /** What it is. */
     public string $sort = '';
+    /** Whether somebody played something else meanwhile. */
+    public bool $isAlone = true;
 
     private readonly \Random\Randomizer $random;
 
@@ -63,6 +65,7 @@ final class RandomTraffic
 
     private function otherHand(): void
     {
+        $this->isAlone = false;
         $at = $this->random->getInt(800_000, 2_000_000);
         $this->add($at, "\x92\x30\x50");
         $this->add($at + 200_000, "\x82\x30\x40");
@@ -79,7 +82,8 @@ final class RandomTraffic
             case 0:
                 $this->sort = Recognised::MOMENTARY;
                 $this->add($at, $cc($number, 127));
-                $this->add($at + $this->random->getInt(40_000, 900_000), $cc($number, 0));
+                // Asked to press, wait and let go, three of four wait.
+                $this->add($at + (0 === $this->random->getInt(0, 3) ? $this->random->getInt(40_000, 400_000) : $this->random->getInt(400_000, 1_500_000)), $cc($number, 0));
                 break;
             case 1: // says one thing only
                 $this->sort = Recognised::LATCHING;
@@ -100,7 +104,7 @@ final class RandomTraffic
             case 3:
                 $this->sort = Recognised::ENCODER;
                 $step = [1, 127, 65, 63][$this->random->getInt(0, 3)];
-                for ($turn = 0; $turn < $this->random->getInt(1, 6); ++$turn) {
+                for ($turn = 0, $turns = $this->random->getInt(1, 6); $turn < $turns; ++$turn) {
                     $at += $this->random->getInt(40_000, 120_000);
                     $this->add($at, $cc($number, $step));
                 }

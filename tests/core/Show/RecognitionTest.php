@@ -30,6 +30,8 @@ final class RecognitionTest extends TestCase
         yield 'steps around 64' => ["1000 p B0 10 41\n1110 p B0 10 41\n1200 p B0 10 3F", [Recognised::ENCODER]];
         yield 'an encoder that is turned fast' => ["1000 p B0 10 01\n1040 p B0 10 01\n1070 p B0 10 03\n1090 p B0 10 06\n1110 p B0 10 02", [Recognised::ENCODER]];
         yield 'one that is turned back fast' => ["1000 p B0 10 3F\n1040 p B0 10 3F\n1070 p B0 10 3A\n1090 p B0 10 35", [Recognised::ENCODER]];
+        yield 'two clicks, sooner than a switch is pressed again' => ["1000 p B0 10 41\n1110 p B0 10 41", [Recognised::ENCODER]];
+        yield 'two of them later, as a button that says only that it was pressed' => ["1000 p B0 10 7F\n1400 p B0 10 7F", [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY]];
         yield 'one click' => ['1000 p B0 10 41', [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, Recognised::ENCODER]];
         yield 'a dial by increment' => ["1000 p B0 60 00\n1100 p B0 60 7F", [Recognised::ENCODER]];
         yield 'a fader thrown from end to end, or a switch pressed twice' => ["1000 p B0 07 7F\n1080 p B0 07 00", [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER]];
@@ -73,19 +75,20 @@ final class RecognitionTest extends TestCase
     /** Thousands of listenings: a gesture among streams, clock, keep-alive and other hands. */
     public function testAPlantedGestureIsNeverTakenForAnother(): void
     {
-        $sure = 0;
+        $sure = $alone = 0;
         for ($seed = 0; $seed < Cases::number(2000); ++$seed) {
             $traffic = new RandomTraffic($seed);
             $recognised = Recognition::of($traffic->events, 0, self::END_US);
             $one = $recognised->sure();
+            $alone += $traffic->isAlone ? 1 : 0;
             if (null !== $one) {
-                ++$sure;
+                $sure += $traffic->isAlone ? 1 : 0;
                 self::assertSame([$traffic->planted, $traffic->sort], [$one->played->selector(), $one->sorts[0]], "seed {$seed}");
             } else {
                 self::assertContains($traffic->planted, array_map(static fn (Recognised $each): string => $each->played->selector(), $recognised->candidates), "seed {$seed} is unsure, and names it");
             }
         }
-        self::assertGreaterThan(0.4 * Cases::number(2000), $sure, 'that everything is unsure is no answer');
+        self::assertGreaterThan(0.8 * $alone, $sure, 'of what is played alone, at most a fifth is unsure');
     }
 
     /** A sensor that trembles without end, as it was recorded, and a foot in the middle of it. */
