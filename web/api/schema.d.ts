@@ -1638,7 +1638,7 @@ export interface components {
             holds: components["schemas"]["Holds"];
         };
         /** @enum {string} */
-        Holds: "name" | "controller" | "controller, hexadecimal" | "NRPN" | "NRPN MSB" | "NRPN LSB" | "MSB" | "LSB" | "kind of message" | "key" | "program" | "channel" | "values" | "values, hexadecimal" | "lowest value" | "highest value" | "default" | "unit" | "group" | "remark" | "row number" | "left out";
+        Holds: "name" | "controller" | "controller, hexadecimal" | "NRPN" | "RPN" | "NRPN MSB" | "NRPN LSB" | "MSB" | "LSB" | "kind of message" | "key" | "program" | "channel" | "values" | "values, hexadecimal" | "lowest value" | "highest value" | "default" | "unit" | "group" | "remark" | "row number" | "left out";
         DocumentDraft: {
             kind: string;
             name: string;

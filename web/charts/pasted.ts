@@ -9,6 +9,7 @@ export const HOLDS: ReadTableColumn['holds'][] = [
   'controller',
   'controller, hexadecimal',
   'NRPN',
+  'RPN',
   'NRPN MSB',
   'NRPN LSB',
   'MSB',

@@ -49,6 +49,9 @@ final class Cells
             if (1 === preg_match('/^((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})\s*(?:[:=–—.)-]|\s)\s*([^\d\s].*?)(?:\s*[(\[](.*)[)\]])?$/iu', $line, $match)) {
                 $rows[] = new Row($index + 1, self::trimmed([$match[2], $match[1], $match[3] ?? '']));
                 ++$fits;
+            } elseif (1 === preg_match('/^(\pL[^=:]*?)\s*[=:–—]\s*((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})(?:\s*[,;(\[]\s*([^)\]]*)[)\]]?)?$/iu', $line, $match)) {
+                $rows[] = new Row($index + 1, self::trimmed([$match[1], $match[2], $match[3] ?? '']));
+                ++$fits;
             } elseif ($isLoose && 1 === preg_match('/^(\S.*?\pL.*?)\s+((?:(?:CC|NRPN)\s*#?\s*)?\d{1,5})(?:\s+(\d+\s*(?:-|–|\.\.|to)\s*\d+|on\/off|off\/on))?$/iu', $line, $match)) {
                 $rows[] = new Row($index + 1, self::trimmed([$match[1], $match[2], $match[3] ?? '']));
                 ++$fits;

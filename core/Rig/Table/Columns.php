@@ -23,7 +23,7 @@ final readonly class Columns
     public static function find(array $rows, array $chosen = []): self
     {
         [$headed, $firstRow] = self::headed($rows);
-        $below = \array_slice($rows, $firstRow);
+        $below = array_values(array_filter(\array_slice($rows, $firstRow), static fn (Row $row): bool => !self::isHeading($row)));
         $contents = Contents::of($below);
         $headings = $firstRow > 0 ? $rows[$firstRow - 1]->cells : [];
         [$found, $doubts] = [] === $headed ? $contents->guessed() : $contents->settled($headed, $headings);
@@ -63,7 +63,7 @@ final readonly class Columns
     }
 
     /** Whether a row only says once more what the columns are. */
-    public function isHeading(Row $row): bool
+    public static function isHeading(Row $row): bool
     {
         $named = self::named($row->cells, []);
 

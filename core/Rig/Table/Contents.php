@@ -81,7 +81,7 @@ final readonly class Contents
     public function settled(array $headed, array $headings): array
     {
         $doubts = [];
-        $found = $headed;
+        $found = $headed = $this->withNames($headed, $headings);
         foreach ($headed as $column => $holds) {
             if (Holds::Remark === $holds && 'note' === Headings::words($headings[$column] ?? '') && $this->isMostly($column, static fn (string $cell): bool => null !== MessageCell::key($cell))) {
                 $found[$column] = Holds::Key;
@@ -89,7 +89,9 @@ final readonly class Contents
             if (\in_array($holds, [Holds::Program, Holds::Key], true) && !$this->isMostly($column, static fn (string $cell): bool => 1 === preg_match('/\d/', $cell))) {
                 $found[$column] = \in_array(Holds::Name, $headed, true) ? Holds::Family : Holds::Name;
             }
-            if (Holds::Controller === $holds && $this->isHex($column)) {
+            if (Holds::Controller === $holds && [] !== array_filter($headings, Headings::isSomeNumber(...)) && $this->isMostly($column, static fn (string $cell): bool => null !== MessageCell::kind($cell) && 1 !== preg_match('/\d/', $cell))) {
+                $found[$column] = Holds::Kind; // its number stands in a column of its own
+            } elseif (Holds::Controller === $holds && $this->isHex($column)) {
                 $found[$column] = Holds::ControllerHex;
                 $doubts[] = 'its number was read as hexadecimal, for there are letters in that column';
             }
@@ -141,6 +143,29 @@ final readonly class Contents
         }
 
         return $found;
+    }
+
+    /**
+     * Names that only count ("knob 1, 2, 3") leave it to another column that can hold names.
+     *
+     * @param array<int, Holds> $headed
+     * @param list<string> $headings
+     *
+     * @return array<int, Holds>
+     */
+    private function withNames(array $headed, array $headings): array
+    {
+        $name = array_search(Holds::Name, $headed, true);
+        if (false === $name || !$this->isMostly($name, static fn (string $cell): bool => ctype_digit($cell))) {
+            return $headed;
+        }
+        foreach ($headings as $column => $heading) {
+            if ($column !== $name && Holds::Name === Headings::meaning($heading)) {
+                return [$name => $this->isCounting($name) ? Holds::RowNumber : Holds::Nothing, $column => Holds::Name] + $headed;
+            }
+        }
+
+        return $headed;
     }
 
     private static function isNumber(string $cell): bool

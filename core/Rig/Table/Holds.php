@@ -11,6 +11,7 @@ enum Holds: string
     case Controller = 'controller';
     case ControllerHex = 'controller, hexadecimal';
     case Nrpn = 'NRPN';
+    case Rpn = 'RPN';
     case NrpnHigh = 'NRPN MSB';
     case NrpnLow = 'NRPN LSB';
     case High = 'MSB';
@@ -33,6 +34,6 @@ enum Holds: string
     /** Whether a column of it gives a message its number. */
     public function isNumber(): bool
     {
-        return \in_array($this, [self::Controller, self::ControllerHex, self::Nrpn, self::NrpnHigh, self::NrpnLow, self::High, self::Low, self::Key, self::Program], true);
+        return \in_array($this, [self::Controller, self::ControllerHex, self::Nrpn, self::Rpn, self::NrpnHigh, self::NrpnLow, self::High, self::Low, self::Key, self::Program], true);
     }
 }

@@ -145,7 +145,7 @@ final readonly class MessageCell
                 return ['kind' => $word];
             }
         }
-        if (1 === preg_match('/^(?:(nrpn|rpn)\s*#?\s*)?(?:msb\s*)?(\w{1,3})\s*[:\/,.]\s*(?:lsb\s*)?(\w{1,3})$/', $text, $match) && ('' !== $match[1] || 'nrpn' === $kind || 'rpn' === $kind)) {
+        if (1 === preg_match('/^(?:(nrpn|rpn)\s*#?\s*)?(?:msb\s*)?(\w{1,3})(?:\s*[:\/,.]\s*(?:lsb\s*)?|\s+lsb\s*)(\w{1,3})$/', $text, $match) && ('' !== $match[1] || 'nrpn' === $kind || 'rpn' === $kind)) {
             [$high, $low] = [self::whole($match[2], $isHex), self::whole($match[3], $isHex)];
 
             return null === $high || null === $low || $high > 127 || $low > 127 ? null : ['kind' => '' === $match[1] ? $kind : $match[1], 'number' => $high << 7 | $low];

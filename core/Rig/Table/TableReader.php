@@ -53,7 +53,7 @@ final class TableReader
 
     private function row(Row $row): void
     {
-        if ($this->columns->isHeading($row)) {
+        if (Columns::isHeading($row)) {
             return;
         }
         $filled = $row->filled();
@@ -272,7 +272,7 @@ final class TableReader
     private function numbered(Row $row, ?string $kind): array|string|null
     {
         $isNone = false;
-        foreach ([[Holds::Controller, 'cc', false], [Holds::ControllerHex, 'cc', true], [Holds::Nrpn, 'nrpn', false], [Holds::Key, 'note', false], [Holds::Program, 'program', false]] as [$holds, $usual, $isHex]) {
+        foreach ([[Holds::Controller, 'cc', false], [Holds::ControllerHex, 'cc', true], [Holds::Nrpn, 'nrpn', false], [Holds::Rpn, 'rpn', false], [Holds::Key, 'note', false], [Holds::Program, 'program', false]] as [$holds, $usual, $isHex]) {
             $cell = $this->cell($row, $holds);
             if ('' === $cell) {
                 continue;
@@ -286,6 +286,12 @@ final class TableReader
                 return $read->problem ?? 'has no number';
             }
             array_push($this->doubts, ...$read->doubts);
+            foreach ([[Holds::Key, 'key'], [Holds::Program, 'program']] as [$other, $what]) {
+                $beside = $this->cell($row, $other);
+                if ($other !== $holds && '' !== $beside && !MessageCell::isNone($beside)) {
+                    $this->doubts[] = "{$what} {$beside} beside its number was left out";
+                }
+            }
 
             return $read->message;
         }

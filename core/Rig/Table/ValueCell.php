@@ -30,11 +30,12 @@ final readonly class ValueCell
     public static function of(string $cell, bool $isHex = false): ?self
     {
         $text = trim(strtr($cell, ['−' => '-', '‐' => '-', '‑' => '-']));
+        $text = (string) preg_replace('/^(?:from|von|de|desde|da)\s+(?=[-+]?\d)/i', '', $text);
         if ('' === $text) {
             return null;
         }
 
-        return self::switch($text) ?? self::hex($text, $isHex) ?? self::range($text) ?? self::named($text) ?? self::withRemark($text, $isHex);
+        return self::switch($text) ?? self::hex($text, $isHex) ?? self::range($text) ?? self::named($text) ?? self::threshold($text) ?? self::withRemark($text, $isHex);
     }
 
     /** The range from a lowest and a highest value in columns of their own. */
@@ -193,6 +194,22 @@ final readonly class ValueCell
         }
 
         return null;
+    }
+
+    /** "<64 off, >=64 on": two names with a border between them. */
+    private static function threshold(string $text): ?self
+    {
+        $name = '[:=]?\s*([^\d\s,;<>≤≥][^,;<>≤≥]{0,60}?)';
+        if (1 !== preg_match("/^(<=|≤|<)\\s*(\\d{1,5})\\s*{$name}\\s*[,;\\/]\\s*(>=|≥|>)\\s*(\\d{1,5})\\s*{$name}$/u", $text, $match)) {
+            return null;
+        }
+        $last = (int) $match[2] - ('<' === $match[1] ? 1 : 0);
+        $first = (int) $match[5] + ('>' === $match[4] ? 1 : 0);
+        if ($last < 0 || $first !== $last + 1 || $first > 127) {
+            return null;
+        }
+
+        return new self([0, 127], null, null, [['name' => trim($match[3]), 'from' => 0, 'to' => $last, 'send' => 0], ['name' => trim($match[6]), 'from' => $first, 'to' => 127, 'send' => 127]]);
     }
 
     /** What is sent for a value that is understood from one number to another: the far end, or the middle. */

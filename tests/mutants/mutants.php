@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Changes the core here and there, one small change at a time, and says which changes no test noticed.
+ * Works in a copy, never on the files themselves. Takes the record of a whole run:
+ *
+ *     php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core --coverage-filter core --coverage-php var/covering.php --log-junit var/times.xml
+ *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Situation,Show,Proof,World --each 60 --seed 1
+ */
+
+use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\Finder\Finder;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+use ZigzagPost\Tests\Mutants\Covering;
+use ZigzagPost\Tests\Mutants\Mutants;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+
+$root = dirname(__DIR__, 2);
+$asked = getopt('', ['rooms:', 'each:', 'seed:']);
+$option = static fn (string $name, string $usual): string => is_string($asked[$name] ?? null) ? $asked[$name] : $usual;
+$covering = Covering::read($root, "{$root}/var/covering.php", "{$root}/var/times.xml");
+$copy = sys_get_temp_dir().'/zigzag-mutants-'.bin2hex(random_bytes(6));
+mkdir($copy);
+(new Process(['cp', '-al', "{$root}/vendor", "{$root}/core", "{$root}/tests", "{$root}/demo", "{$root}/src", "{$root}/config", "{$root}/bin", "{$root}/composer.json", "{$root}/phpunit.dist.xml", $copy], timeout: 600))->mustRun();
+$run = static function (array $tests, float $timeoutS) use ($copy): bool {
+    foreach ([array_slice($tests, 0, 25), array_slice($tests, 25)] as $part) {
+        if ([] === $part) {
+            continue;
+        }
+        $filter = '/^('.implode('|', array_map(static fn (string $test): string => preg_quote($test, '/'), $part)).')( with data set .*|#.*)?$/';
+        $process = new Process([\PHP_BINARY, 'vendor/bin/phpunit', '--testsuite', 'core', '--stop-on-defect', '--do-not-cache-result', '--filter', $filter], $copy, ['ZIGZAG_CASES' => false], timeout: $timeoutS);
+        try {
+            if (0 !== $process->run()) {
+                return true;
+            }
+        } catch (ProcessTimedOutException) {
+            return true;
+        }
+    }
+
+    return false;
+};
+$random = new Random\Randomizer(new Random\Engine\Mt19937((int) $option('seed', '1')));
+foreach (explode(',', $option('rooms', 'Rig,Situation,Show,Proof,World')) as $room) {
+    $mutants = [];
+    foreach ((new Finder())->files()->in("{$root}/core/{$room}")->name('*.php')->sortByName() as $file) {
+        array_push($mutants, ...Mutants::of("core/{$room}/{$file->getRelativePathname()}", $file->getContents()));
+    }
+    $killed = $count = 0;
+    foreach (array_slice($random->shuffleArray($mutants), 0, (int) $option('each', '60')) as $mutant) {
+        ++$count;
+        $tests = $covering->of($mutant, 60);
+        $source = (string) file_get_contents("{$root}/{$mutant->file}");
+        // The copy shares its files with the original, so that one to be changed is taken away first.
+        unlink("{$copy}/{$mutant->file}");
+        file_put_contents("{$copy}/{$mutant->file}", $mutant->in($source));
+        $isKilled = [] !== $tests && $run($tests, 240);
+        $killed += $isKilled ? 1 : 0;
+        if (!$isKilled) {
+            printf("%s:%d %s%s: %s\n", $mutant->file, $mutant->line, $mutant->what, [] === $tests ? ' (no test runs over it)' : '', strtok(substr($source, $mutant->from, $mutant->length), "\n"));
+        }
+        unlink("{$copy}/{$mutant->file}");
+        link("{$root}/{$mutant->file}", "{$copy}/{$mutant->file}");
+    }
+    printf("%-10s %d of %d noticed, %d could be made\n", $room, $killed, $count, count($mutants));
+}
+(new Filesystem())->remove($copy);
