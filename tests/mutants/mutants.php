@@ -8,6 +8,7 @@ declare(strict_types=1);
  *
  *     php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core --coverage-filter core --coverage-php var/covering.php --log-junit var/times.xml
  *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Situation,Show,Proof,World --each 60 --seed 1
+ *     php -d memory_limit=8G tests/mutants/mutants.php --at core/Proof/WaysBack.php:48 --at core/Rig/Wire/Supplies.php:41
  */
 
 use Symfony\Component\Filesystem\Filesystem;
@@ -15,12 +16,13 @@ use Symfony\Component\Finder\Finder;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\Process;
 use ZigzagPost\Tests\Mutants\Covering;
+use ZigzagPost\Tests\Mutants\Mutant;
 use ZigzagPost\Tests\Mutants\Mutants;
 
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 $root = dirname(__DIR__, 2);
-$asked = getopt('', ['rooms:', 'each:', 'seed:']);
+$asked = getopt('', ['rooms:', 'each:', 'seed:', 'at:']);
 $option = static fn (string $name, string $usual): string => is_string($asked[$name] ?? null) ? $asked[$name] : $usual;
 $covering = Covering::read($root, "{$root}/var/covering.php", "{$root}/var/times.xml");
 $copy = sys_get_temp_dir().'/zigzag-mutants-'.bin2hex(random_bytes(6));
@@ -45,13 +47,17 @@ $run = static function (array $tests, float $timeoutS) use ($copy): bool {
     return false;
 };
 $random = new Random\Randomizer(new Random\Engine\Mt19937((int) $option('seed', '1')));
-foreach (explode(',', $option('rooms', 'Rig,Situation,Show,Proof,World')) as $room) {
+$lines = array_map(strval(...), (array) ($asked['at'] ?? []));
+foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Situation,Show,Proof,World')) : [''] as $room) {
     $mutants = [];
-    foreach ((new Finder())->files()->in("{$root}/core/{$room}")->name('*.php')->sortByName() as $file) {
-        array_push($mutants, ...Mutants::of("core/{$room}/{$file->getRelativePathname()}", $file->getContents()));
+    foreach ((new Finder())->files()->in(rtrim("{$root}/core/{$room}", '/'))->name('*.php')->sortByName() as $file) {
+        array_push($mutants, ...Mutants::of(substr($file->getPathname(), strlen($root) + 1), $file->getContents()));
+    }
+    if ([] !== $lines) {
+        $mutants = array_values(array_filter($mutants, static fn (Mutant $mutant): bool => in_array("{$mutant->file}:{$mutant->line}", $lines, true)));
     }
     $killed = $count = 0;
-    foreach (array_slice($random->shuffleArray($mutants), 0, (int) $option('each', '60')) as $mutant) {
+    foreach ([] === $lines ? array_slice($random->shuffleArray($mutants), 0, (int) $option('each', '60')) : $mutants as $mutant) {
         ++$count;
         $tests = $covering->of($mutant, 60);
         $source = (string) file_get_contents("{$root}/{$mutant->file}");

@@ -72,6 +72,41 @@ final class RecognitionTest extends TestCase
         self::assertSame(['strip', 'A fader 2', [Recognised::FADER]], [$fader?->unit, $fader?->control, $fader?->sorts]);
     }
 
+    /** @return iterable<string, array{list<int>, bool}> times in milliseconds of the same value, and whether that repeats by itself */
+    public static function repetitions(): iterable
+    {
+        yield 'evenly' => [[500, 1000, 1500, 2000, 2500, 3000], true];
+        yield 'nearly evenly' => [[500, 1020, 1500, 2010, 2490, 3000], true];
+        yield 'by hand' => [[500, 1100, 1500, 2150, 2500, 3000], false];
+        yield 'for too short a time' => [[1000, 1200, 1400, 1600], false];
+        yield 'too fast' => [array_merge(range(500, 3500, 25)), false];
+        yield 'twice' => [[500, 3000], false];
+    }
+
+    /** @param list<int> $times */
+    #[DataProvider('repetitions')]
+    public function testWhatRepeatsEvenlyForMostOfTheTimeIsNoHand(array $times, bool $isByItself): void
+    {
+        $tape = implode("\n", array_map(static fn (int $at): string => "{$at} desk B2 77 40", $times));
+        self::assertCount($isByItself ? 0 : 1, Recognition::of(Play::events($tape), 0, self::END_US)->candidates);
+        self::assertCount(1, Recognition::of(Play::events(strtr($tape, ['B2 77' => '92 77'])), 0, self::END_US)->candidates, 'whoever plays the same key evenly is a hand');
+    }
+
+    public function testPressureOfAnotherKeyIsAnotherControl(): void
+    {
+        $selectors = static fn (string $tape): array => array_map(static fn (Recognised $each): string => $each->played->selector(), Recognition::of(Play::events($tape), 0, self::END_US)->candidates);
+        self::assertSame(['note 36 channel 10'], $selectors("1000 p 99 24 50\n1040 p A9 24 30\n1100 p 89 24 40"));
+        self::assertSame(['note 36 channel 10', 'polypressure 37 channel 10'], $selectors("1000 p 99 24 50\n1040 p A9 25 30\n1100 p 89 24 40"));
+        self::assertSame(['note 36 channel 10', 'pressure channel 9'], $selectors("1000 p 99 24 50\n1040 p D8 30\n1100 p 89 24 40"), 'nor is that of another channel');
+    }
+
+    public function testAModeMessageIsNoController(): void
+    {
+        $selector = static fn (string $tape): ?string => (Recognition::of(Play::events($tape), 0, self::END_US)->candidates[0] ?? null)?->played->selector();
+        self::assertSame('cc 119 channel 1', $selector("1000 p B0 77 7F\n1800 p B0 77 00"));
+        self::assertSame('mode 120 channel 1', $selector('1000 p B0 78 00'));
+    }
+
     /** Thousands of listenings: a gesture among streams, clock, keep-alive and other hands. */
     public function testAPlantedGestureIsNeverTakenForAnother(): void
     {
