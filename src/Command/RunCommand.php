@@ -78,13 +78,13 @@ final class RunCommand extends Command
         foreach (array_filter([$trace, $save, $out]) as $file) { // without a trace that was asked for there is no result
             $file->finish();
         }
-        $this->tell($in, $run);
+        $this->tell($output, $in, $run);
 
         return 0;
     }
 
     /** What could not be decoded, and what a change of rulebook could not keep. */
-    private function tell(string $in, TapeRun $run): void
+    private function tell(OutputInterface $output, string $in, TapeRun $run): void
     {
         $faults = [];
         foreach ($run->engine->state->faults as $ofPort) {
@@ -96,7 +96,7 @@ final class RunCommand extends Command
             Files::tell($output, "{$in}: left out {$count} × {$fault}");
         }
         foreach ($run->lost as $lost) {
-            Files::tell($output, "{$lost}");
+            Files::tell($output, $lost);
         }
     }
 

@@ -42,6 +42,7 @@ final class AnyRigTest extends ApiTestCase
         $any = new AnyRig(new \Random\Randomizer(new \Random\Engine\Mt19937((int) (getenv('ZIGZAG_SEED') ?: 13))));
         $folder = sys_get_temp_dir().'/zigzag-any-'.bin2hex(random_bytes(6));
         mkdir($folder);
+        $line = new CommandLineTester();
         for ($case = 0; $case < Cases::number(2); ++$case) {
             $json = $any->rig();
             file_put_contents("{$folder}/any.rig.json", $json);
@@ -54,13 +55,25 @@ final class AnyRigTest extends ApiTestCase
             $control = [] === $controls ? 'none' : $controls[0]->name;
             foreach ([
                 ['rig', 'check', 'any.rig.json'], ['rig', 'plan', 'any.rig.json', '--json'], ['rig', 'wires', 'any.rig.json'], ['rig', 'fit', 'any.rig.json'], ['rig', 'reach', 'any.rig.json', $unit, $control],
-                ['rig', 'sheets', 'any.rig.json', '--out', 'sheets'], ['prove', 'any.rig.json'], ['check', 'any.book', '--rig', 'any.rig.json'], ['plain', 'any.book', '--rig', 'any.rig.json'], ['format', 'any.book', '--rig', 'any.rig.json'],
-                ['run', 'any.book', '--rig', 'any.rig.json', '--in', 'any.tape', '--trace', 'any.trace'], ['chart', 'check', 'any.chart.json'], ['chart', 'write', 'any.chart.json', '--as', 'csv'], ['chart', 'write', 'any.chart.json', '--as', 'midnam'],
+                ['rig', 'sheets', 'any.rig.json', '--out', "{$folder}/sheets"], ['prove', 'any.rig.json'], ['check', 'any.book', '--rig', 'any.rig.json'], ['plain', 'any.book', '--rig', 'any.rig.json'], ['format', 'any.book', '--rig', 'any.rig.json'],
+                ['run', 'any.book', '--rig', 'any.rig.json', '--in', 'any.tape', '--out', 'any.out.tape', '--trace', 'any.trace'], ['chart', 'check', 'any.chart.json'], ['chart', 'write', 'any.chart.json', '--as', 'csv'], ['chart', 'write', 'any.chart.json', '--as', 'midnam'],
             ] as $arguments) {
-                $process = new Process([\dirname(__DIR__, 2).'/bin/zigzag', ...$arguments], $folder, timeout: 120);
-                $process->run();
-                self::assertContains($process->getExitCode(), [0, 1, 2], implode(' ', $arguments).': '.$process->getErrorOutput());
-                self::assertDoesNotMatchRegularExpression('/Fatal|Warning:|Uncaught|Stack trace|Deprecated/', $process->getOutput().$process->getErrorOutput(), implode(' ', $arguments)."\n".$json);
+                if (['rig', 'sheets'] === \array_slice($arguments, 0, 2) && 0 !== $case % 10) {
+                    continue; // printing takes most of the time
+                }
+                if (0 === $case % 20) {
+                    $process = new Process([\dirname(__DIR__, 2).'/bin/zigzag', ...$arguments], $folder, timeout: 120);
+                    $process->run();
+                    self::assertContains($process->getExitCode(), [0, 1, 2], implode(' ', $arguments).': '.$process->getErrorOutput());
+                    self::assertDoesNotMatchRegularExpression('/Fatal|Warning:|Uncaught|Stack trace|Deprecated/', $process->getOutput().$process->getErrorOutput(), implode(' ', $arguments)."\n".$json);
+                    continue;
+                }
+                $inFolder = array_map(static fn (string $word): string => str_starts_with($word, 'any.') ? "{$folder}/{$word}" : $word, $arguments);
+                try {
+                    self::assertContains($line->run($inFolder), [0, 1, 2], implode(' ', $arguments));
+                } catch (\Throwable $failure) {
+                    self::fail(implode(' ', $arguments).": {$failure}\n{$json}");
+                }
             }
         }
         (new Filesystem())->remove($folder);

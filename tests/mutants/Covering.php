@@ -22,7 +22,13 @@ final class Covering
     {
         $read = require $coverage;
 
-        return $read instanceof CodeCoverage ? new self($root, $read->getData()->lineCoverage(), Times::read($times)) : throw new \RuntimeException("{$coverage} holds no coverage");
+        if (!$read instanceof CodeCoverage) {
+            throw new \RuntimeException("{$coverage} holds no coverage");
+        }
+        /** @var array<string, array<int, list<string>|null>> $lines */
+        $lines = $read->getData()->lineCoverage();
+
+        return new self($root, $lines, Times::read($times));
     }
 
     /** @return list<string> tests as class::method, up to so many seconds of them */

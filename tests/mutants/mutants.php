@@ -27,8 +27,10 @@ $option = static fn (string $name, string $usual): string => is_string($asked[$n
 $covering = Covering::read($root, "{$root}/var/covering.php", "{$root}/var/times.xml");
 $copy = sys_get_temp_dir().'/zigzag-mutants-'.bin2hex(random_bytes(6));
 mkdir($copy);
-(new Process(['cp', '-al', "{$root}/vendor", "{$root}/core", "{$root}/tests", "{$root}/demo", "{$root}/src", "{$root}/config", "{$root}/bin", "{$root}/composer.json", "{$root}/phpunit.dist.xml", $copy], timeout: 600))->mustRun();
+(new Process(['cp', '-al', "{$root}/vendor", "{$root}/core", "{$root}/tests", "{$root}/demo", "{$root}/src", "{$root}/config", "{$root}/bin", "{$root}/templates", "{$root}/docs", "{$root}/.env", "{$root}/composer.json", "{$root}/phpunit.dist.xml", $copy], timeout: 600))->mustRun();
+/** @param list<string> $tests */
 $run = static function (array $tests, float $timeoutS) use ($copy): bool {
+    /** @var list<string> $part */
     foreach ([array_slice($tests, 0, 25), array_slice($tests, 25)] as $part) {
         if ([] === $part) {
             continue;
@@ -47,7 +49,7 @@ $run = static function (array $tests, float $timeoutS) use ($copy): bool {
     return false;
 };
 $random = new Random\Randomizer(new Random\Engine\Mt19937((int) $option('seed', '1')));
-$lines = array_map(strval(...), (array) ($asked['at'] ?? []));
+$lines = array_values(array_filter((array) ($asked['at'] ?? []), is_string(...)));
 foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Situation,Show,Proof,World')) : [''] as $room) {
     $mutants = [];
     foreach ((new Finder())->files()->in(rtrim("{$root}/core/{$room}", '/'))->name('*.php')->sortByName() as $file) {
@@ -57,9 +59,14 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Situation,Show,Proof
         $mutants = array_values(array_filter($mutants, static fn (Mutant $mutant): bool => in_array("{$mutant->file}:{$mutant->line}", $lines, true)));
     }
     $killed = $count = 0;
+    $isChecked = false;
     foreach ([] === $lines ? array_slice($random->shuffleArray($mutants), 0, (int) $option('each', '60')) : $mutants as $mutant) {
         ++$count;
         $tests = $covering->of($mutant, 60);
+        if (!$isChecked && [] !== $tests) {
+            $isChecked = true;
+            $run($tests, 240) && throw new RuntimeException('the tests fail though nothing was changed: '.implode(', ', $tests));
+        }
         $source = (string) file_get_contents("{$root}/{$mutant->file}");
         // The copy shares its files with the original, so that one to be changed is taken away first.
         unlink("{$copy}/{$mutant->file}");

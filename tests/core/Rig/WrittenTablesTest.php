@@ -53,13 +53,13 @@ final class WrittenTablesTest extends TestCase
         foreach (self::tables() as $title => [$table, $meant]) {
             $read = TableReader::read($table);
             $said = array_map(self::said(...), $read->parameters);
-            $names = array_map(static fn (array $parameter): mixed => $parameter['name'], $read->parameters);
+            $names = array_map(static fn (array $parameter): string => \is_string($parameter['name'] ?? null) ? $parameter['name'] : '', $read->parameters);
             foreach ($meant as [$name, $what]) {
                 if ('?' === $what || str_ends_with($what, ' ?')) {
                     continue;
                 }
                 ++$rows;
-                $isRight = [] !== array_filter($said, static fn (string $each, int $index): bool => $each === $what && str_ends_with((string) $names[$index], $name), \ARRAY_FILTER_USE_BOTH);
+                $isRight = [] !== array_filter($said, static fn (string $each, int $index): bool => $each === $what && str_ends_with($names[$index], $name), \ARRAY_FILTER_USE_BOTH);
                 $right += $isRight ? 1 : 0;
                 if (!$isRight && false !== getenv('ZIGZAG_SHOW')) {
                     fwrite(\STDERR, "{$title}: {$name} = {$what}\n");
