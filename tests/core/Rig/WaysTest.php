@@ -85,6 +85,7 @@ final class WaysTest extends TestCase
         yield 'played' => ['play box', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
         yield 'played, thru off' => ['play box', $thru(['setting' => 'sw'], [$switch('off')]), [], 'box parameter Level: never: sw of hub is off'];
         yield 'key out of range' => ["become note 10 velocity value channel 3\n  send out", $thru([]), ['keys' => ['low' => 24, 'high' => 96]], 'box note: never: key 10 is out of the range of box, 24 to 96'];
+        yield 'members of a zone, sent' => ['send out channel 3', $thru([]), ['zone' => ['side' => 'lower', 'members' => 5]], 'box parameter Level: not decided: it arrived in every state that was tried, 60 at most, and that is no proof'];
         yield 'no lead' => ['send side', $thru([]), [], 'post anything: never: no lead leads from the port side to a device'];
         yield 'dropped' => ['drop', $thru([]), [], 'post anything: never: rule "R" drops it in line 7'];
         yield 'nothing sent' => ['remember m = value', $thru([]), [], 'post anything: never: rule "R" takes it, and nothing comes of it'];
@@ -110,6 +111,29 @@ final class WaysTest extends TestCase
         self::assertSame(['parameter Level: always'], $answers($rig(3, [0, 127])));
         self::assertSame(['parameter Level: not decided'], $answers($rig(3, [0, 99])), 'the upper end of the fader moves nothing');
         self::assertSame(['parameter Level: never'], $answers($rig(4, [0, 127])));
+    }
+
+    /** Four deeds of hands are tried after each other, and no fifth: what takes more is not decided, and never called "never". */
+    public function testStatesAreLookedAtFourDeedsDeep(): void
+    {
+        $answer = static function (int $presses): string {
+            $message = static fn (int $number): array => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => $number]]];
+            $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'surface' => ['controls' => [
+                ['name' => 'Fader', 'sort' => 'fader', 'sends' => $message(7)],
+                ['name' => 'Next', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 0]]]],
+            ]]];
+            $box = Kit::hearer('Box', 3, more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]]]);
+            $scenes = implode('', array_map(static fn (int $scene): string => "scene \"S{$scene}\"\n", range(0, $presses)));
+            $book = "port in1 in\nport out1 out\n\nrule \"Next\"\n  take program\n  go next\n\n{$scenes}\nrule \"R\"\n  take cc 7\n  turn box \"Level\"\n";
+            $setup = RigFile::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => $book]));
+            $ways = new Ways(new Situation($setup));
+            $from = $ways->from($setup->boxes['board'], $setup->boxes['board']->control('Fader') ?? throw new \LogicException());
+
+            return implode(', ', array_map(static fn (Arrival $arrival): string => "{$arrival->target}: {$arrival->answer}", $from));
+        };
+        self::assertSame('parameter Level: sometimes', $answer(1));
+        self::assertSame('parameter Level: sometimes', $answer(4));
+        self::assertSame('parameter Level: not decided', $answer(5));
     }
 
     /** For random rigs and rulebooks: witnesses arrive, their counterparts do not, "always" arrives from random states, "never" does not. */
