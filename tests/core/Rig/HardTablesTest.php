@@ -74,6 +74,18 @@ final class HardTablesTest extends TestCase
         }, $read->rows));
     }
 
+    /** Of a value that goes from one number to another the far end is sent, or the middle. */
+    public function testWhatIsSentForANamedValue(): void
+    {
+        $sends = static fn (string $cell): array => array_column((array) (TableReader::read("Name\tCC\tRange\nA\t20\t{$cell}\n")->parameters[0]['named'] ?? []), 'send', 'name');
+
+        self::assertSame(['Off' => 0, 'On' => 127], $sends('off/on'));
+        self::assertSame(['Tape' => 0, 'Plate' => 127], $sends('0-63 = Tape, 64-127 = Plate'));
+        self::assertSame(['Low' => 0, 'Band' => 47, 'High' => 79, 'Notch' => 127], $sends('0-31 Low, 32-63 Band, 64-95 High, 96-127 Notch'));
+        self::assertSame(['Slow' => 0, 'Fast' => 127], $sends('<64 Slow, >=64 Fast'));
+        self::assertSame(['One' => 3, 'Two' => 5], $sends('3 One, 5 Two'));
+    }
+
     public function testWhatAPersonSaysOfAColumnCounts(): void
     {
         $text = "#\tName\n1\tMix\n2\tTone\n3\tLevel\n";

@@ -57,7 +57,8 @@ final class LeapsTest extends TestCase
     public function testTheLargestComputedStepIsTheLargestOfReplays(): void
     {
         $leaps = 0;
-        for ($seed = 0; $seed < Cases::number(1); ++$seed) {
+        // In seed 60 a control that moves the parameter at once is held over the change of scene.
+        foreach (array_unique([60, ...range(0, Cases::number(1) - 1)]) as $seed) {
             $random = new RandomLeaps($seed);
             $situation = self::situation($random->book);
             self::assertFalse($situation->checked()->hasErrors(), $random->book);

@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Core\Show;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -24,6 +25,30 @@ use ZigzagPost\Tests\Core\Cases;
 final class PresentStackTest extends TestCase
 {
     private const UNITS = ['brine', 'drive', 'echo'];
+
+    public function testWhatTheProgramStoresIsNotTurned(): void
+    {
+        $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        [$unit, $program, $title, $value] = self::aStoredValue($rig);
+        $box = Setup::of($rig, Source::of($rig->rulebook ?? '')->book)->boxes[$unit];
+        $recall = PresentStack::of('now', [[$box, $program, []]])->text();
+
+        self::assertSame($recall, PresentStack::of('now', [[$box, $program, [$title => $value]]])->text());
+        self::assertSame("{$recall}  turn {$unit} \"{$title}\" to ".($value + 1)."\n", PresentStack::of('now', [[$box, $program, [$title => $value + 1]]])->text());
+    }
+
+    /** @return array{string, int, string, int} a unit, its program, a parameter that the program stores, and the value */
+    private static function aStoredValue(Rig $rig): array
+    {
+        foreach ($rig->units as $unit) {
+            foreach ($unit->programs ?? [] as $program => $stored) {
+                foreach ($stored->stores ?? [] as $title => $value) {
+                    return [$unit->name, (int) $program, (string) $title, $value];
+                }
+            }
+        }
+        self::fail('no program of the demo stores anything');
+    }
 
     public function testUnitsComeBackToWhereTheyStood(): void
     {

@@ -77,6 +77,7 @@ final class RecognitionTest extends TestCase
     {
         yield 'evenly' => [[500, 1000, 1500, 2000, 2500, 3000], true];
         yield 'nearly evenly' => [[500, 1020, 1500, 2010, 2490, 3000], true];
+        yield 'not evenly enough' => [[500, 1000, 1550, 2030, 2500, 3000], false];
         yield 'by hand' => [[500, 1100, 1500, 2150, 2500, 3000], false];
         yield 'for too short a time' => [[1000, 1200, 1400, 1600], false];
         yield 'too fast' => [array_merge(range(500, 3500, 25)), false];
