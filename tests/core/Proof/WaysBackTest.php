@@ -39,7 +39,7 @@ final class WaysBackTest extends TestCase
         scene "A"
 
         scene "B"
-          on enter post cc 20 value 90 channel 3 to out1
+          on enter post program 5 channel 3 to out1
         RULES;
 
     /** @return iterable<string, array{string, string, string, list<string>}> what came in before, what came while the lead was out, the way back, and its presses */
@@ -62,7 +62,7 @@ final class WaysBackTest extends TestCase
     {
         $parameter = static fn (string $name, int $number): array => ['name' => $name, 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => $number], 'raw' => [0, 127]];
         $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]]];
-        $box = Kit::hearer('Box', 3, more: ['parameters' => [$parameter('Posted', 20), $parameter('Tone', 9)]]);
+        $box = Kit::hearer('Box', 3, more: ['parameters' => [$parameter('Tone', 9), ['name' => 'Patch', 'reach' => 'midi', 'message' => ['kind' => 'program'], 'raw' => [0, 127]]]]);
         $rig = Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => self::BOOK]);
         $situation = new Situation(RigFile::setup($rig));
         self::assertFalse($situation->checked()->hasErrors());
