@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * What is computed of two dozen rigs that look nothing alike stays as it was. Whoever means to change it runs this with ZIGZAG_RENEW=1,
+ * and reads the difference before it is kept.
+ */
+final class ComputedTest extends TestCase
+{
+    private const FOLDER = __DIR__.'/../fixtures/computed';
+
+    /** @return iterable<string, array{string}> */
+    public static function rigs(): iterable
+    {
+        foreach (glob(self::FOLDER.'/*.rig.json') ?: [] as $file) {
+            yield basename($file, '.rig.json') => [$file];
+        }
+    }
+
+    #[DataProvider('rigs')]
+    public function testWhatIsComputedStays(string $file): void
+    {
+        $computed = Computed::of((string) file_get_contents($file));
+        $kept = str_replace('.rig.json', '.txt', $file);
+        if (false !== getenv('ZIGZAG_RENEW')) {
+            file_put_contents($kept, $computed);
+        }
+
+        self::assertStringEqualsFile($kept, $computed);
+    }
+}
