@@ -132,19 +132,25 @@ final class Computed
         $this->say('recognised', array_map(static fn (Recognised $each): array => [$each->played->port, $each->played->selector(), $each->sorts, $each->range, $each->unit, $each->control], Recognition::of($events, 0, 4_000_000, $this->setup)->candidates));
         $this->say('calibration', CalibrationView::of($this->situation, $events, 3_000_000));
         $source = Source::of((string) $this->setup->rig->rulebook);
-        /** @param \Closure(): list<Edit> $edits */
-        $edited = static function (\Closure $edits): array {
-            try {
-                return array_map(get_object_vars(...), $edits());
-            } catch (RulebookError $error) {
-                return [$error->getMessage()];
-            }
-        };
         foreach ($source->book->rules as $rule) {
-            $this->say("takeover in line {$rule->span->line}", $edited(static fn (): array => Leaps::edits($source, $rule->span->line, 'pickup')));
+            $this->say("takeover in line {$rule->span->line}", self::edited(static fn (): array => Leaps::edits($source, $rule->span->line, 'pickup')));
         }
         $units = array_map(static fn (Box $box): array => [$box, null === $box->chart->programs ? null : 0, array_column(array_map(static fn ($parameter): array => [$parameter->name, $parameter->raw[0] ?? 0], $box->chart->parameters ?? []), 1, 0)], \array_slice($this->units(), 0, 3));
-        $this->say('a stack of now', $edited(static fn (): array => PresentStack::of('now', $units)->edits($source)));
+        $this->say('a stack of now', self::edited(static fn (): array => PresentStack::of('now', $units)->edits($source)));
+    }
+
+    /**
+     * @param \Closure(): list<Edit> $edits
+     *
+     * @return list<mixed> what would be written where, or why it cannot be
+     */
+    private static function edited(\Closure $edits): array
+    {
+        try {
+            return array_map(get_object_vars(...), $edits());
+        } catch (RulebookError $error) {
+            return [$error->getMessage()];
+        }
     }
 
     private function sheets(): void
