@@ -9,6 +9,8 @@ use SebastianBergmann\CodeCoverage\CodeCoverage;
 /** Which tests run over a line, the quickest first, by a run of all of them that was recorded. */
 final class Covering
 {
+    private const MOST_SETS = 5;
+
     /** @param array<string, array<int, list<string>|null>> $lines by file: the tests of each line */
     private function __construct(private readonly string $root, private readonly array $lines, private readonly Times $times)
     {
@@ -31,13 +33,18 @@ final class Covering
         return new self($root, $lines, Times::read($times));
     }
 
-    /** @return list<string> tests as class::method, up to so many seconds of them */
+    /** @return list<string> tests as they name themselves, up to so many seconds of them, and of each no more than a few sets of data */
     public function of(Mutant $mutant, float $mostS): array
     {
-        $tests = array_unique(array_map(static fn (string $test): string => (string) preg_replace('/(#| with data set ).*/s', '', $test), $this->lines["{$this->root}/{$mutant->file}"][$mutant->line] ?? []));
-        usort($tests, fn (string $a, string $b): int => $this->times->of($a) <=> $this->times->of($b));
-        $chosen = [];
+        $tests = array_map(self::name(...), $this->lines["{$this->root}/{$mutant->file}"][$mutant->line] ?? []);
+        usort($tests, fn (string $one, string $other): int => $this->times->of($one) <=> $this->times->of($other));
+        $chosen = $sets = [];
         foreach ($tests as $test) {
+            $method = explode(' with data set ', $test)[0];
+            $sets[$method] = ($sets[$method] ?? 0) + 1;
+            if ($sets[$method] > self::MOST_SETS) {
+                continue;
+            }
             $mostS -= $this->times->of($test);
             if ([] !== $chosen && $mostS < 0) {
                 break;
@@ -46,5 +53,17 @@ final class Covering
         }
 
         return $chosen;
+    }
+
+    /** What the recorded run calls Class::method#set is told to the runner as the report of times writes it. */
+    private static function name(string $recorded): string
+    {
+        [$method, $set] = [...explode('#', $recorded, 2), null];
+
+        return match (true) {
+            null === $set => $method,
+            ctype_digit($set) => "{$method} with data set #{$set}",
+            default => "{$method} with data set \"{$set}\"",
+        };
     }
 }

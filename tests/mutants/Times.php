@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Mutants;
 
-/** How long each test took, with all of its data sets. */
+/** How long each test took. */
 final readonly class Times
 {
-    /** @param array<string, float> $seconds by class::method */
+    /** @param array<string, float> $seconds by the test's name: class::method, with its set of data */
     private function __construct(private array $seconds)
     {
     }
@@ -19,8 +19,7 @@ final readonly class Times
         $document->load($file);
         $seconds = [];
         foreach ($document->getElementsByTagName('testcase') as $case) {
-            $test = $case->getAttribute('class').'::'.preg_replace('/ with data set .*/s', '', $case->getAttribute('name'));
-            $seconds[$test] = ($seconds[$test] ?? 0.0) + (float) $case->getAttribute('time');
+            $seconds["{$case->getAttribute('class')}::{$case->getAttribute('name')}"] = (float) $case->getAttribute('time');
         }
 
         return new self($seconds);
