@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ProgramsAreArmed;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
 
 /** Boxes that a gesture arms, so that the next program change overwrites something, where rules send them program changes. */
@@ -20,7 +22,7 @@ final class ArmedBoxes implements RigCheck
         foreach ($situation->setup->boxes as $box) {
             foreach (isset($recalled[$box->name]) ? $box->chart->procedures ?? [] : [] as $procedure) {
                 if (true === $procedure->armsProgramWrite) {
-                    yield RigFinding::hint('armed', "unit {$box->name} \"{$procedure->title}\"", "\"{$procedure->title}\" arms {$box->name}: the next program change overwrites a program, and line {$recalled[$box->name]} sends one", null, "leave \"{$procedure->title}\" before anything is played");
+                    yield new RigFinding(new ProgramsAreArmed($box->name, $procedure->title, $recalled[$box->name]));
                 }
             }
         }

@@ -19,11 +19,11 @@ final readonly class Blocked
     {
     }
 
-    /** The first such box on the way to a unit that the rules name, or from it; null where no lead leads there, or nothing is blocked. */
-    public static function on(Situation $situation, NamedUnit $named): ?self
+    /** The first such box on the way to a unit that hears the rules, or from one that they hear; null where no lead leads there, or nothing is blocked. */
+    public static function on(Situation $situation, string $unit, bool $hears): ?self
     {
-        $box = $situation->setup->box($named->unit);
-        foreach (null === $box ? [] : self::ways($situation, $box, $named->hears) as $way) {
+        $box = $situation->setup->box($unit);
+        foreach (null === $box ? [] : self::ways($situation, $box, $hears) as $way) {
             foreach ($way as $hop) {
                 if ([] !== $hop->blocks) {
                     return new self($hop->from->unit, array_values($hop->blocks));

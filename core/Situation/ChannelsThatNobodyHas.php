@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ChannelNobodyHears;
+use ZigzagPost\Core\Finding\Fact\ChannelNobodySends;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -33,7 +36,7 @@ final class ChannelsThatNobodyHas implements RigCheck
                 if (isset($answered[$port]) && 0 === (($answered[$port] | $loose) >> ($channel - 1) & 1)) {
                     $was = $former->device($port, $channel);
                     $fix = null === $was || !$step instanceof SendStep ? null : $former->played($step, $was);
-                    yield RigFinding::warning('channel-nobody-hears', "line {$line}", "nothing that hears {$port} answers on MIDI channel {$channel}; there are ".Channels::print($answered[$port]).'. Name the device instead of its channel, and the rule follows the plan', $fix, null, $line);
+                    yield new RigFinding(new ChannelNobodyHears($line, $port, $channel, Channels::print($answered[$port])), $fix);
                 }
             }
         }
@@ -46,7 +49,8 @@ final class ChannelsThatNobodyHas implements RigCheck
                 }
                 $ports = $book->portsOf($rule, $selector);
                 $was = $former->controls($selector, $ports);
-                yield RigFinding::warning('channel-nobody-sends', "line {$selector->span->line}", 'nothing sends on MIDI channel '.($selector->lists['channel'] ?? null)?->print().' into '.implode(', ', $ports).'; there comes '.Channels::print($sent).'. Name the control instead of its channel, and the rule follows the plan', null === $was ? null : $former->named($selector, ...$was), null, $selector->span->line);
+                $channels = (string) ($selector->lists['channel'] ?? null)?->print();
+                yield new RigFinding(new ChannelNobodySends($selector->span->line, $channels, $ports, Channels::print($sent)), null === $was ? null : $former->named($selector, ...$was));
             }
         }
     }

@@ -4,6 +4,16 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ClockInIsOff;
+use ZigzagPost\Core\Finding\Fact\ClockIsBlocked;
+use ZigzagPost\Core\Finding\Fact\ClockIsForNobody;
+use ZigzagPost\Core\Finding\Fact\ClockIsMissing;
+use ZigzagPost\Core\Finding\Fact\ClockIsNeverStarted;
+use ZigzagPost\Core\Finding\Fact\SongsAreOutOfRange;
+use ZigzagPost\Core\Finding\Fact\StartIsNotPassedOn;
+use ZigzagPost\Core\Finding\Fact\TempoIsOutOfRange;
+use ZigzagPost\Core\Finding\Fact\TwoClocks;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rulebook\Step\ClockStep;
 use ZigzagPost\Core\Rulebook\Step\FollowStep;
@@ -45,7 +55,7 @@ final class Clocks implements RigCheck
             }
         }
         foreach ($waiting as $by => $units) {
-            yield RigFinding::warning('kind-blocked', "unit {$by} blocks", "{$by} does not pass on clock, and there is no other way to ".implode(', ', $units), null, 'lay another lead for the clock');
+            yield new RigFinding(new ClockIsBlocked((string) $by, $units));
         }
     }
 
@@ -69,7 +79,7 @@ final class Clocks implements RigCheck
     {
         $setting = $box->chart->clock->obeys ?? null;
         if (\is_string($setting) && false === $box->isOn($setting) && [] !== $clocks->of($box)) {
-            yield RigFinding::hint('clock-in-off', "unit {$box->name} {$setting}", "a clock gets to {$box->name}, and {$setting} is off, so that it keeps a tempo of its own", (new Edits($situation->setup->rig))->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
+            yield new RigFinding(new ClockInIsOff($box->name, $setting), (new Edits($situation->setup->rig))->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
         }
     }
 
@@ -84,7 +94,7 @@ final class Clocks implements RigCheck
             $hearers = array_filter($situation->setup->boxes, static fn (Box $box): bool => \in_array("clock {$name}", $clocks->of($box), true));
             $wanting = array_filter($hearers, static fn (Box $box): bool => null !== $box->chart->clock || null === $box->chart->hears);
             if ([] !== $clock->sends && [] !== $hearers && [] === $wanting) {
-                yield RigFinding::hint('clock-for-nobody', "clock {$name}", "clock {$name} goes to ".implode(', ', array_map(static fn (Box $box): string => $box->name, $hearers)).', and none of them follows a clock', null, 'take the line "send" of that clock out where nobody asked for it', $clock->name->span->line);
+                yield new RigFinding(new ClockIsForNobody((string) $name, array_map(static fn (Box $box): string => $box->name, array_values($hearers)), $clock->name->span->line));
             }
         }
     }
@@ -94,14 +104,14 @@ final class Clocks implements RigCheck
     {
         $sources = $clocks->of($box);
         if ([] === $sources && null === $clocks->blockedBy($box) && $this->isReached($situation, $box) && !$this->hangsLoose($situation)) {
-            yield RigFinding::warning('clock-missing', "unit {$box->name} clock", "{$box->name} follows a clock, and none gets to it".$this->couldSend($situation));
+            yield new RigFinding(new ClockIsMissing($box->name, $this->couldSend($situation)));
         }
         if (1 < \count($sources)) {
-            yield RigFinding::warning('two-clocks-reach', "unit {$box->name} clock", 'two clocks get to it: '.implode(' and ', $sources));
+            yield new RigFinding(new TwoClocks($box->name, $sources));
         }
         foreach ($sources as $source) {
             if (true === $box->chart->clock?->startStop && str_starts_with($source, 'the clock that') && !$clocks->isStarted($box, $source)) {
-                yield RigFinding::warning('clock-never-started', "unit {$box->name} clock", "{$box->name} waits for a start, and rules pass on only {$source}, without start and stop");
+                yield new RigFinding(new StartIsNotPassedOn($box->name, $source));
             }
         }
         yield from [] === $sources ? [] : $this->songs($situation, $box);
@@ -109,13 +119,13 @@ final class Clocks implements RigCheck
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
             $bpm = $clock->tempoBpm();
             if (\in_array("clock {$name}", $sources, true) && ($bpm < $low || $bpm > $high)) {
-                yield RigFinding::warning('tempo-out-of-range', "unit {$box->name} clock", "clock {$name} runs at ".round($bpm, 1).", and {$box->name} follows from {$low} to {$high}");
+                yield new RigFinding(new TempoIsOutOfRange($box->name, (string) $name, $bpm, $low, $high));
             }
         }
     }
 
-    /** Units that could give a clock if they were switched on to. */
-    private function couldSend(Situation $situation): string
+    /** @return list<string> settings of units that would give a clock if they were switched on */
+    private function couldSend(Situation $situation): array
     {
         $could = [];
         foreach ($situation->setup->boxes as $box) {
@@ -125,7 +135,7 @@ final class Clocks implements RigCheck
             }
         }
 
-        return [] === $could ? '' : '; off '.(1 === \count($could) ? 'is ' : 'are ').implode(', ', $could);
+        return $could;
     }
 
     /**
@@ -143,7 +153,7 @@ final class Clocks implements RigCheck
             }
         }
         if ([] !== $outside) {
-            yield RigFinding::warning('tempo-out-of-range', "unit {$box->name} songs", "{$box->name} follows a clock from {$low} to {$high}; outside of that ".(1 === \count($outside) ? 'is ' : 'are ').implode(', ', $outside));
+            yield new RigFinding(new SongsAreOutOfRange($box->name, array_values($outside), $low, $high));
         }
     }
 
@@ -158,7 +168,7 @@ final class Clocks implements RigCheck
             }
         }
         foreach (array_diff_key($book->clocks, $started) as $name => $clock) {
-            yield RigFinding::warning('clock-never-started', "clock {$name}", "no rule starts clock {$name}, so that it never runs", null, "write start {$name} where it should begin, such as in a scene", $clock->name->span->line);
+            yield new RigFinding(new ClockIsNeverStarted((string) $name, $clock->name->span->line));
         }
     }
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -28,10 +31,10 @@ final class ControlsThatSendAlike implements RigCheck
                     foreach (null === $message->channel && $message->kind->hasChannel() ? [] : $message->ports as $port) {
                         $key = "{$port} {$message->kind->value} {$message->channel} {$message->number}";
                         $other = $seen[$key] ??= [$box, $control, $message];
-                        $pair = "units {$other[0]->name} and {$box->name}";
+                        $pair = "{$other[0]->name}\t{$box->name}";
                         if ($other[0] !== $box && !isset($told[$pair]) && !$this->areToldApart($other[2], $message)) {
                             $told[$pair] = true;
-                            yield RigFinding::warning('same-message', $pair, "\"{$other[1]->name}\" of {$other[0]->name} and \"{$control->name}\" of {$box->name} send the same message into {$port}".(null === $message->channel ? '' : " on MIDI channel {$message->channel}").'; rules cannot tell them apart', $this->fix($situation, [$box, $other[0]]), 'give one of them another channel, number or port');
+                            yield new RigFinding(new ControlsSendAlike([$other[0]->name, $box->name], [$other[1]->name, $control->name], $port, $message->channel), $this->fix($situation, [$box, $other[0]]));
                         }
                     }
                 }

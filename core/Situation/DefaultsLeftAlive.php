@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\SendsByItself;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Box;
@@ -24,7 +26,7 @@ final class DefaultsLeftAlive implements RigCheck
                     continue;
                 }
                 $setting = $automatic->setting;
-                yield RigFinding::warning('default-alive', "unit {$box->name} ".($setting ?? $automatic->what), "{$box->name} sends {$automatic->what}, and no rule asks for it".(null === $setting ? '; it cannot be switched off' : ''), null === $setting ? null : $edits->setting($box->name, $setting, 'off', "Switch {$setting} of {$box->name} off"));
+                yield new RigFinding(new SendsByItself($box->name, $automatic->what, $setting), null === $setting ? null : $edits->setting($box->name, $setting, 'off', "Switch {$setting} of {$box->name} off"));
             }
         }
     }

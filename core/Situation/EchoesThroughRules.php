@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Finding\Fact\RulesRound;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -44,9 +46,8 @@ final class EchoesThroughRules implements RigCheck
             }
         }
         foreach ($found as [$circle, $lines]) {
-            $over = implode(', ', array_unique(array_filter(array_map(static fn ($hop): string => $hop->to->unit, $circle->way), static fn (string $unit): bool => LeadEnd::POST !== $unit)));
-            $which = implode(', ', array_keys($lines));
-            yield RigFinding::error('loop', "loop post {$circle->out} {$circle->in}", "what leaves at the port {$circle->out} comes in again at {$circle->in}".('' === $over ? '' : " over {$over}").', and rules send it out once more, without end: '.(1 === \count($lines) ? 'line ' : 'lines ').$which, null, "let these rules not listen to {$circle->in}, or take the way back out", array_key_first($lines));
+            $over = array_unique(array_filter(array_map(static fn ($hop): string => $hop->to->unit, $circle->way), static fn (string $unit): bool => LeadEnd::POST !== $unit));
+            yield new RigFinding(new RulesRound($circle->out, $circle->in, array_values($over), array_keys($lines)));
         }
     }
 

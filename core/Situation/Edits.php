@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Document\Part;
 use ZigzagPost\Core\Rig\Document\Rig;
 

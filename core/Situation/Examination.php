@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Rig\Document\Rest;
 
 /** Everything that is found in a rig with its rulebook; the list of checks stands here. */
 final readonly class Examination
@@ -13,8 +15,9 @@ final readonly class Examination
      * @param list<RigFinding> $findings errors first, then in the order of the checks
      * @param list<RigFinding> $resting those that somebody has put to rest
      * @param list<string> $cautions
+     * @param list<Rest> $rests
      */
-    private function __construct(public array $findings, public array $resting, public array $cautions)
+    private function __construct(public array $findings, public array $resting, public array $cautions, public array $rests)
     {
     }
 
@@ -28,15 +31,15 @@ final readonly class Examination
         }
         $findings = Folding::of(array_values($findings), $situation);
         usort($findings, static fn (RigFinding $a, RigFinding $b): int => self::rank($a) <=> self::rank($b));
-        $rests = array_map(static fn ($rest): string => $rest->cause, $situation->setup->rig->rests);
-        $isResting = static fn (RigFinding $finding): bool => \in_array($finding->key(), $rests, true);
+        $rests = $situation->setup->rig->rests;
+        $isResting = static fn (RigFinding $finding): bool => null !== $finding->restAmong($rests);
 
-        return new self(array_values(array_filter($findings, static fn (RigFinding $finding): bool => !$isResting($finding))), array_values(array_filter($findings, $isResting)), Cautions::of($situation));
+        return new self(array_values(array_filter($findings, static fn (RigFinding $finding): bool => !$isResting($finding))), array_values(array_filter($findings, $isResting)), Cautions::of($situation), $rests);
     }
 
     public function hasErrors(): bool
     {
-        return [] !== array_filter($this->findings, static fn (RigFinding $finding): bool => Severity::Error === $finding->severity);
+        return [] !== array_filter($this->findings, static fn (RigFinding $finding): bool => Severity::Error === $finding->fact->severity());
     }
 
     /** @return list<RigCheck> */
@@ -69,7 +72,7 @@ final readonly class Examination
 
     private static function rank(RigFinding $finding): int
     {
-        return match ($finding->severity) {
+        return match ($finding->fact->severity()) {
             Severity::Error => 0,
             Severity::Warning => 1,
             Severity::Hint => 2,

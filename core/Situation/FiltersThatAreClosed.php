@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\NeverReceived;
+use ZigzagPost\Core\Finding\Fact\ReceiveIsOff;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
@@ -29,9 +32,9 @@ final class FiltersThatAreClosed implements RigCheck
         foreach ($closed as [$box, $part, $kind, $line]) {
             $setting = $box->switchOf($part, $kind);
             if (\is_string($setting)) {
-                yield RigFinding::error('receive-off', "unit {$box->name} {$setting}", "{$box->name} does not receive {$kind->value} while {$setting} is off, and line {$line} sends it", $edits->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
+                yield new RigFinding(new ReceiveIsOff($box->name, $setting, $kind->value, $line), $edits->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
             } else {
-                yield RigFinding::error('not-received', "unit {$box->name} {$kind->value}", "the chart says that {$box->name} never receives {$kind->value}, and line {$line} sends it");
+                yield new RigFinding(new NeverReceived($box->name, $kind->value, $line));
             }
         }
     }

@@ -4,6 +4,16 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
+use ZigzagPost\Core\Finding\Fact\Fact;
+use ZigzagPost\Core\Finding\Fact\KindIsBlocked;
+use ZigzagPost\Core\Finding\Fact\LeadHangsLoose;
+use ZigzagPost\Core\Finding\Fact\LineNeedsIt;
+use ZigzagPost\Core\Finding\Fact\NoLeadBetween;
+use ZigzagPost\Core\Finding\Fact\NoWay;
+use ZigzagPost\Core\Finding\Fact\RulesAreWrong;
+use ZigzagPost\Core\Finding\Fact\TwoClocks;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Joint;
@@ -23,8 +33,16 @@ final readonly class Folding
     public static function of(array $findings, Situation $situation): array
     {
         $folding = new self($situation);
+        $findings = $folding->noWays($folding->blocked($findings));
+        $findings = self::absorbed($findings, static fn (Fact $fact): bool => $fact instanceof RulesAreWrong && 'two-clocks' === $fact->code, static fn (Fact $fact): bool => $fact instanceof TwoClocks);
 
-        return self::absorbed(self::absorbed($folding->noWays($folding->blocked($findings)), 'two-clocks', 'two-clocks-reach'), 'same-message', 'unreachable');
+        return self::absorbed($findings, static fn (Fact $fact): bool => $fact instanceof ControlsSendAlike, static fn (Fact $fact): bool => $fact instanceof RulesAreWrong && 'unreachable' === $fact->code);
+    }
+
+    /** The line that names a unit to which, or from which, no way leads; null where a finding is none of these. */
+    private static function noWay(RigFinding $finding): ?RulesAreWrong
+    {
+        return $finding->fact instanceof RulesAreWrong && 'no-way' === $finding->fact->code && null !== $finding->fact->unit ? $finding->fact : null;
     }
 
     /**
@@ -38,27 +56,25 @@ final readonly class Folding
     {
         $groups = [];
         foreach ($findings as $index => $finding) {
-            $blocked = 'no-way' === $finding->code && null !== $finding->about ? Blocked::on($this->situation, $finding->about) : null;
-            if (null !== $blocked) {
-                $groups[$blocked->by][$index] = $blocked;
+            $named = self::noWay($finding);
+            $blocked = null === $named ? null : Blocked::on($this->situation, (string) $named->unit, $named->hears);
+            if (null !== $named && null !== $blocked) {
+                $groups[$blocked->by][$index] = [$named, $blocked];
             }
         }
         foreach ($groups as $by => $group) {
             $first = array_key_first($group);
             $lines = $kinds = $to = $from = [];
-            foreach ($group as $index => $blocked) {
-                $finding = $findings[$index];
-                $unit = $finding->about->unit ?? '';
-                true === $finding->about?->hears ? $to[$unit] = $unit : $from[$unit] = $unit;
+            foreach ($group as $index => [$named, $blocked]) {
+                $unit = (string) $named->unit;
+                $named->hears ? $to[$unit] = $unit : $from[$unit] = $unit;
                 $kinds = [...$kinds, ...array_map(static fn ($kind): string => $kind->value, $blocked->kinds)];
-                $lines[] = "line {$finding->line} needs it";
+                $lines[] = new LineNeedsIt($named->line);
                 if ($index !== $first) {
                     unset($findings[$index]);
                 }
             }
-            $ends = [...([] === $to ? [] : ['to '.implode(', ', $to)]), ...([] === $from ? [] : ['from '.implode(', ', $from).' to the post'])];
-            $findings[$first] = RigFinding::error('kind-blocked', "unit {$by} blocks", "{$by} does not pass on ".implode(', ', array_unique($kinds)).', and there is no other way '.implode(', nor ', $ends), null, 'lay another lead, or use another kind of message there', $findings[$first]->line)
-                ->about($findings[$first]->about)->with($lines);
+            $findings[$first] = new RigFinding(new KindIsBlocked((string) $by, array_values(array_unique($kinds)), array_values($to), array_values($from), $lines[0]->line), null, $lines);
         }
 
         return array_values($findings);
@@ -73,27 +89,30 @@ final readonly class Folding
      */
     private function noWays(array $findings): array
     {
-        $places = $groups = [];
+        $loose = $groups = [];
         foreach ($findings as $index => $finding) {
-            if ('lead-dangling' === $finding->code) {
-                $places[$finding->cause] = $index;
+            if ($finding->fact instanceof LeadHangsLoose) {
+                $loose[$finding->fact->lead] = $index;
             }
-            if ('no-way' === $finding->code && null !== $finding->about) {
-                $groups[$this->cause($finding, $finding->about)][] = $index;
+            $named = self::noWay($finding);
+            if (null !== $named) {
+                $lead = $this->looseLead((string) $named->unit);
+                $groups[null === $lead ? $this->missing($named) : "lead {$lead}"][$index] = [$named, $lead];
             }
         }
-        foreach ($groups as $key => $group) {
-            $lines = array_map(static fn (int $index): string => "line {$findings[$index]->line}: {$findings[$index]->text}", $group);
-            $loose = $places[$key] ?? null;
-            if (null !== $loose) {
-                $findings[$loose] = $findings[$loose]->with($lines);
+        foreach ($groups as $group) {
+            $first = array_key_first($group);
+            [$named, $lead] = $group[$first];
+            $lines = array_map(static fn (array $each): RulesAreWrong => $each[0], array_values($group));
+            if (null !== $lead && isset($loose[$lead])) {
+                $findings[$loose[$lead]] = $findings[$loose[$lead]]->with($lines);
             } elseif (\count($group) > 1) {
-                $findings[$group[0]] = $this->together($findings[$group[0]])->with($lines);
-                array_shift($group);
+                $findings[$first] = (new RigFinding($this->together($named)))->with($lines);
+                unset($group[$first]);
             } else {
                 continue;
             }
-            foreach ($group as $index) {
+            foreach (array_keys($group) as $index) {
                 unset($findings[$index]);
             }
         }
@@ -101,35 +120,38 @@ final readonly class Folding
         return array_values($findings);
     }
 
-    /** What it comes from: the finding about a lead that hangs loose; else leads that are missing between these units and the post; else the unit. */
-    private function cause(RigFinding $finding, NamedUnit $about): string
+    /** A lead of the units that hang together with one, one end of which hangs loose. */
+    private function looseLead(string $unit): ?string
     {
-        $joined = $this->joined($about->unit);
+        $joined = array_diff($this->joined($unit), [LeadEnd::POST]);
         foreach ($this->situation->setup->joints as $joint) {
-            if (null !== $joint->dangling && [] !== array_intersect([$joint->lead->a->unit, $joint->lead->b->unit], array_diff($joined, [LeadEnd::POST]))) {
-                return "lead {$joint->lead->id}";
+            if (null !== $joint->dangling && [] !== array_intersect([$joint->lead->a->unit, $joint->lead->b->unit], $joined)) {
+                return $joint->lead->id;
             }
         }
-        $way = $about->hears ? 'to' : 'from';
 
+        return null;
+    }
+
+    /** Which leads are missing: those between the units that hang together and the post; else those of the unit. */
+    private function missing(RulesAreWrong $named): string
+    {
+        $joined = $this->joined((string) $named->unit);
+        $way = $named->hears ? 'to' : 'from';
         sort($joined);
 
-        return \in_array(LeadEnd::POST, $joined, true) ? "{$way} {$about->unit} {$finding->text}" : "{$way} ".implode(' ', $joined);
+        return \in_array(LeadEnd::POST, $joined, true) ? "{$way} {$named->unit} {$named->text}" : "{$way} ".implode(' ', $joined);
     }
 
-    private function together(RigFinding $first): RigFinding
+    private function together(RulesAreWrong $first): Fact
     {
-        $units = null === $first->about ? [] : $this->joined($first->about->unit);
+        $units = $this->joined((string) $first->unit);
         sort($units);
-        if (\in_array(LeadEnd::POST, $units, true)) {
-            return RigFinding::error('no-way', 'unit '.($first->about->unit ?? ''), $first->text, null, null, $first->line)->about($first->about);
-        }
-        $names = implode(', ', $units);
 
-        return RigFinding::error('no-way', (1 === \count($units) ? 'unit ' : 'units ').$names, "no lead lies between {$names} and a port of the rulebook, and rules name ".(1 === \count($units) ? 'it' : 'them'), null, 'lay a lead', $first->line)->about($first->about);
+        return \in_array(LeadEnd::POST, $units, true) ? new NoWay((string) $first->unit, $first->text, $first->line) : new NoLeadBetween($units, $first->line);
     }
 
-    /** @return list<string> units that hang together with one over leads, and the post where it is among them; what is behind the post is not */
+    /** @return non-empty-list<string> units that hang together with one over leads, and the post where it is among them; what is behind the post is not */
     private function joined(string $unit): array
     {
         $units = [$unit];
@@ -156,16 +178,19 @@ final readonly class Folding
      * What follows from a finding of one kind stands under it.
      *
      * @param list<RigFinding> $findings
+     * @param \Closure(Fact): bool $isCause
+     * @param \Closure(Fact): bool $follows
      *
      * @return list<RigFinding>
      */
-    private static function absorbed(array $findings, string $causing, string $following): array
+    private static function absorbed(array $findings, \Closure $isCause, \Closure $follows): array
     {
-        $codes = array_map(static fn (RigFinding $finding): string => $finding->code, $findings);
-        $cause = array_search($causing, $codes, true);
-        foreach (\is_int($cause) ? array_keys($codes, $following, true) : [] as $index) {
-            $findings[$cause] = $findings[$cause]->with(["{$findings[$index]->cause}: {$findings[$index]->text}"]);
-            unset($findings[$index]);
+        $causes = array_keys(array_filter($findings, static fn (RigFinding $finding): bool => $isCause($finding->fact)));
+        foreach ([] === $causes ? [] : $findings as $index => $finding) {
+            if ($follows($finding->fact)) {
+                $findings[$causes[0]] = $findings[$causes[0]]->with([$finding->fact]);
+                unset($findings[$index]);
+            }
         }
 
         return array_values($findings);

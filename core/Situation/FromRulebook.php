@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\RulesAreWrong;
+use ZigzagPost\Core\Finding\RigFinding;
+
 /** What is found in the rulebook, by its line. */
 final class FromRulebook implements RigCheck
 {
@@ -14,7 +17,8 @@ final class FromRulebook implements RigCheck
         }
         $named = NamedUnit::in($situation->checked()->written);
         foreach ($situation->checked()->findings as $finding) {
-            yield RigFinding::ofLine($finding->severity, $finding->code, $finding->span->line, $finding->text)->about($named[NamedUnit::at($finding->span)] ?? null);
+            $unit = $named[NamedUnit::at($finding->span)] ?? null;
+            yield new RigFinding(new RulesAreWrong($finding->severity, $finding->code, $finding->span->line, $finding->text, $unit?->unit, true === $unit?->hears));
         }
     }
 }

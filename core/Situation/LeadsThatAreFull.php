@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
-use ZigzagPost\Core\Rig\Fit\Load;
-use ZigzagPost\Core\World\LeadFit;
+use ZigzagPost\Core\Finding\Fact\LeadIsFlooded;
+use ZigzagPost\Core\Finding\Fact\LeadIsFull;
+use ZigzagPost\Core\Finding\RigFinding;
 
 /** Leads over which more streams than fits. */
 final class LeadsThatAreFull implements RigCheck
@@ -18,19 +19,8 @@ final class LeadsThatAreFull implements RigCheck
             }
             $percent = round($fit->load->percent(), 1);
             $streams = array_unique(array_map(static fn (array $stream): string => $stream['what'], $fit->load->streams));
-            $text = "{$percent} % of what the lead can carry streams over it: ".implode(', ', [...$streams, ...($fit->load->fixed > 0 ? ['clock and what is sent by itself'] : [])]).$this->advice($fit);
-            $cause = "lead {$fit->lead->id} from {$fit->from}";
-            yield $percent > 100 ? RigFinding::error('lead-flooded', $cause, $text) : RigFinding::warning('lead-full', $cause, $text);
+            $facts = [$fit->lead->id, $fit->from, $percent, [...$streams, ...($fit->load->fixed > 0 ? ['clock and what is sent by itself'] : [])], $fit->load->thinMs(), 'rules' === $fit->where];
+            yield new RigFinding($percent > 100 ? new LeadIsFlooded(...$facts) : new LeadIsFull(...$facts));
         }
-    }
-
-    private function advice(LeadFit $fit): string
-    {
-        $thin = $fit->load->thinMs();
-        if (null === $thin) {
-            return '; what cannot be thinned is too much for it alone';
-        }
-
-        return 'rules' === $fit->where ? "; put \"thin {$thin}ms\" into the rules for it, so that ".Load::WARN_PERCENT.' % are not passed' : "; let the sender send no more than one message in {$thin} ms";
     }
 }

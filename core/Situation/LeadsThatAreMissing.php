@@ -5,6 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Check\Finding;
+use ZigzagPost\Core\Finding\Fact\NobodyDrewPower;
+use ZigzagPost\Core\Finding\Fact\PlugIsTakenTwice;
+use ZigzagPost\Core\Finding\Fact\PortHasNoLead;
+use ZigzagPost\Core\Finding\Fact\UnitHasNoLead;
+use ZigzagPost\Core\Finding\Fact\UnitHasNoPower;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Chart\Plug;
 use ZigzagPost\Core\Rig\Chart\PlugUse;
@@ -31,15 +37,14 @@ final class LeadsThatAreMissing implements RigCheck
         $isTold = [] !== array_filter($situation->checked()->findings, static fn (Finding $finding): bool => 'no-way' === $finding->code);
         $units = array_values(array_filter($situation->setup->boxes, fn (Box $box): bool => !$box->isPost() && $this->hasNone($box, $plugged)));
         $free = $isTold ? [] : $this->free($situation->checked()->written, $plugged);
-        $ports = [] === $free ? '' : '; nothing is plugged into '.implode(', ', array_map(static fn (string $port): string => "the port {$port}", $free));
         $isNamed = NamedUnit::units($situation->checked()->written);
         foreach ($units as $box) {
             if (!isset($isNamed[$box->name])) { // of others it is said that rules name them
-                yield RigFinding::warning('unit-without-lead', "unit {$box->name}", "no lead is plugged into {$box->name}, neither to send nor to hear{$ports}", null, "lay a lead to {$box->name}, or take it out of the rig");
+                yield new RigFinding(new UnitHasNoLead($box->name, $free));
             }
         }
         foreach ([] === $units ? $free : [] as $port) {
-            yield RigFinding::warning('port-without-lead', "port {$port}", "nothing is plugged into the port {$port} of the rulebook", null, 'lay the lead');
+            yield new RigFinding(new PortHasNoLead($port));
         }
     }
 
@@ -74,7 +79,7 @@ final class LeadsThatAreMissing implements RigCheck
             foreach ($plugs as $plug => $leads) {
                 $taken = $situation->setup->box((string) $unit)?->chart->plug(explode('/', (string) $plug)[0]);
                 if (\count($leads) > 1 && (null === $taken || self::carriesMessages($taken))) { // supplies and sound are dealt out by cables as well
-                    yield RigFinding::error('plug-taken-twice', "unit {$unit} {$plug}", \count($leads)." leads end in the plug {$plug} of {$unit}: ".implode(', ', $leads), null, 'take another plug, or put a hub or a splitter in between');
+                    yield new RigFinding(new PlugIsTakenTwice((string) $unit, (string) $plug, $leads));
                 }
             }
         }
@@ -94,14 +99,14 @@ final class LeadsThatAreMissing implements RigCheck
         if ([] === array_filter($situation->setup->boxes, $isFed)) {
             return; // nobody draws what feeds units in this rig
         }
-        if (2 * \count($unfed) > \count($needing)) {
-            $names = implode(', ', array_map(static fn (Box $box): string => $box->name, $unfed));
-            yield RigFinding::hint('no-power', "units {$names}", "nobody has drawn what feeds {$names}", null, 'draw their supplies, or take batteries');
+        $names = array_map(static fn (Box $box): string => $box->name, array_values($unfed));
+        if ([] !== $names && 2 * \count($names) > \count($needing)) {
+            yield new RigFinding(new NobodyDrewPower($names));
 
             return;
         }
         foreach ($unfed as $box) {
-            yield RigFinding::warning('no-power', "unit {$box->name} {$needs($box)[0]->id}", "nothing feeds {$box->name}: no lead is plugged into {$needs($box)[0]->label}", null, "give {$box->name} a supply, or a battery");
+            yield new RigFinding(new UnitHasNoPower($box->name, $needs($box)[0]->id, $needs($box)[0]->label));
         }
     }
 

@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\LeadHangsLoose;
+use ZigzagPost\Core\Finding\Fact\LeadIsDead;
+use ZigzagPost\Core\Finding\Fact\LeadIsRisky;
+use ZigzagPost\Core\Finding\Fact\LeadIsUnknown;
+use ZigzagPost\Core\Finding\Fact\LeadMayDamage;
+use ZigzagPost\Core\Finding\Fact\SupplyIsOverloaded;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\Joint;
 use ZigzagPost\Core\Rig\Wire\Mend;
 use ZigzagPost\Core\Rig\Wire\Supplies;
@@ -17,23 +25,22 @@ final class LeadsThatDoNotWork implements RigCheck
         $edits = new Edits($situation->setup->rig);
         foreach ($situation->judgements() as $index => $judged) {
             $joint = $situation->setup->joints[$index];
-            $cause = "lead {$joint->lead->id}";
-            $text = $judged->reason.(null === $judged->mend ? '' : "; {$judged->mend->words}");
+            [$lead, $cure] = [$joint->lead->id, $judged->mend?->words];
             $fix = null === $judged->mend ? null : $this->fix($joint, $judged->mend, $edits);
             if (Verdict::MayDamage === $judged->verdict) {
-                yield RigFinding::error('lead-may-damage', $cause, $text, $fix, 'do not plug this in before it is put right');
+                yield new RigFinding(new LeadMayDamage($lead, $judged->reason, $cure), $fix);
             } elseif (Verdict::Dead === $judged->verdict) {
-                yield RigFinding::error(null === $joint->dangling ? 'lead-dead' : 'lead-dangling', $cause, $text, $fix, $judged->mend?->words);
+                yield new RigFinding(null === $joint->dangling ? new LeadIsDead($lead, $judged->reason, $cure) : new LeadHangsLoose($lead, $judged->reason, $cure), $fix);
             } elseif (Verdict::Unknown === $judged->verdict) {
-                yield RigFinding::warning('lead-unknown', $cause, "{$judged->unknown}: {$judged->reason}", null, 'ask the box, and write the answer into its chart');
+                yield new RigFinding(new LeadIsUnknown($lead, (string) $judged->unknown, $judged->reason));
             }
             foreach ($judged->warnings as $warning) {
-                yield RigFinding::warning('lead-risky', $cause, $warning, null, $warning);
+                yield new RigFinding(new LeadIsRisky($lead, $warning));
             }
         }
         foreach (Supplies::of($situation->setup) as $load) {
             if ($load->isTooMuch()) {
-                yield RigFinding::warning('supply-overloaded', "supply {$load->supply}", "{$load->needsMa} of {$load->givesMa} mA are drawn, {$load->percent()} %; more than 80 % is too much", null, 'move a unit to another output');
+                yield new RigFinding(new SupplyIsOverloaded($load->supply, (float) $load->needsMa, (float) $load->givesMa, (float) $load->percent()));
             }
         }
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\NumberNobodySends;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Control;
 
 /** Controls written as numbers in rules that they had as they came, and which the plan has given others. */
@@ -20,8 +22,7 @@ final class NumbersThatMoved implements RigCheck
                     continue;
                 }
                 [$box, $controls] = $found;
-                $titles = implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", $controls));
-                yield RigFinding::warning('number-nobody-sends', "line {$selector->span->line}", "that was {$titles} of {$box->name} as it comes; with the numbers that are set now nothing sends it", $former->named($selector, $box, $controls), null, $selector->span->line);
+                yield new RigFinding(new NumberNobodySends($selector->span->line, $box->name, array_map(static fn (Control $control): string => $control->name, $controls)), $former->named($selector, $box, $controls));
             }
         }
     }

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\NumberNobodyHears;
+use ZigzagPost\Core\Finding\Fact\ProgramIsNone;
+use ZigzagPost\Core\Finding\Fact\ValueIsBeyond;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\ChannelType;
@@ -91,12 +96,12 @@ final class NumbersThatNobodyHears implements RigCheck
         if ([] !== $heard) {
             return 1 === \count($heard) && $heard[0][1]->message?->kind->midi() === $sent->kind ? self::value($sent->value, $heard[0][0], $heard[0][1], $line) : null;
         }
-        $units = implode(', ', array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $hearing)));
+        $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $hearing)));
         ksort($known);
         $was = $former->parameter(array_map(static fn (Listener $listener): Box => $listener->box, $hearing), $sent->kind, $number);
         $fix = null !== $was && $sent->step instanceof PostStep && null !== $sent->value ? $former->turned($sent->step, $was[0], $was[1], $sent->value) : null;
 
-        return RigFinding::warning('number-nobody-hears', "line {$line}", "{$sent->kind->value} {$number} on channel {$sent->channel} of {$sent->port} moves nothing: {$units} ".(null !== $was ? "had it for “{$was[1]->name}” as it comes, and has another now" : ([] === $known ? 'hears none by number' : 'hears '.implode(', ', \array_slice($known, 0, 6)).(\count($known) > 6 ? ' and others' : ''))).'. Name the parameter instead of its number, and the rule follows the plan', $fix, null, $line);
+        return new RigFinding(new NumberNobodyHears($line, $sent->kind->value, $number, $sent->channel, $sent->port, $units, array_values($known), $was[1]->name ?? null), $fix);
     }
 
     /** @param non-empty-list<Listener> $hearing */
@@ -126,9 +131,9 @@ final class NumbersThatNobodyHears implements RigCheck
             }
         }
         $line = $sent->step->span->line;
-        $units = implode(', ', array_unique(array_map(static fn (Listener $listener): string => "{$listener->box->name} ({$listener->box->chart->programs?->count} programs)", $hearing)));
+        $units = array_values(array_unique(array_map(static fn (Listener $listener): string => "{$listener->box->name} ({$listener->box->chart->programs?->count} programs)", $hearing)));
 
-        return RigFinding::warning('program-out-of-range', "line {$line}", "program {$program} on channel {$sent->channel} of {$sent->port} is none of {$units}. Call it by its name or by the number that the unit shows", null, null, $line);
+        return new RigFinding(new ProgramIsNone($line, (int) $program, $sent->channel, $sent->port, $units));
     }
 
     private static function turn(Situation $situation, TurnStep $step): ?RigFinding
@@ -148,7 +153,7 @@ final class NumbersThatNobodyHears implements RigCheck
         $least = null === $parameter->centre ? 0 : -100;
 
         return null === $value || ($value >= $least && $value <= 100) ? null
-            : self::beyond($written, $step->span->line, "{$written->text} percent is beyond the range of “{$parameter->name}” of {$box->name}, which goes from {$least} to 100 percent", $value < $least ? $least : 100);
+            : self::beyond($written, new ValueIsBeyond($step->span->line, $written->text, $box->name, $parameter->name, $least, 100, true), $value < $least);
     }
 
     private static function value(?Written $written, Box $box, Parameter $parameter, int $line): ?RigFinding
@@ -159,12 +164,14 @@ final class NumbersThatNobodyHears implements RigCheck
             return null;
         }
 
-        return self::beyond($written, $line, "{$written->text} is beyond the range of “{$parameter->name}” of {$box->name}, which goes from {$low} to {$high}", $value < $low ? $low : $high);
+        return self::beyond($written, new ValueIsBeyond($line, $written->text, $box->name, $parameter->name, $low, $high, false), $value < $low);
     }
 
-    private static function beyond(Written $written, int $line, string $text, int $end): RigFinding
+    private static function beyond(Written $written, ValueIsBeyond $fact, bool $isBelow): RigFinding
     {
-        return RigFinding::warning('value-out-of-range', "line {$line}", $text, new RigFix("Write {$end} in line {$line}", [], [Edit::replace($written->span, (string) $end)]), null, $line);
+        $end = $isBelow ? $fact->low : $fact->high;
+
+        return new RigFinding($fact, new RigFix("Write {$end} in line {$fact->line}", [], [Edit::replace($written->span, (string) $end)]));
     }
 
     private static function answers(Listener $listener, int $channel): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\TwoRulesMoveIt;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 
@@ -19,10 +21,10 @@ final class ParametersOfTwoControls implements RigCheck
                 if (null === $target) {
                     continue;
                 }
-                $key = "{$target->device} \"{$target->title}\"";
+                $key = "{$target->device}\t{$target->title}";
                 foreach ($seen[$key] ?? [] as $other) {
                     if ($other !== $rule && $this->areInForceTogether($other, $rule)) {
-                        yield RigFinding::warning('two-rules-one-parameter', "parameter {$key}", "the rules \"{$other->title}\" and \"{$rule->title}\" both move it, so that it leaps from one control to the other; give one another parameter or scene, or say that this is wanted");
+                        yield new RigFinding(new TwoRulesMoveIt($target->device, $target->title, $rule->title, $other->title));
                         continue 3;
                     }
                 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\PartGoesBeyond;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Plan\BeyondSixteen;
 
@@ -27,7 +29,7 @@ final class PartsBeyondSixteen implements RigCheck
                 }
                 $better = $planned["{$box->name}\t{$id}"] ?? null;
                 $fix = null === $better ? null : $edits->setting($box->name, $setting->id, $better, "Put {$setting->title} of {$box->name} to {$better}, as the plan says");
-                yield RigFinding::error('beyond-sixteen', "unit {$box->name} {$part->id}", BeyondSixteen::at($box, $part, $setting, $value)->conflict()->why, $fix, null === $fix ? "put {$setting->title} lower" : null);
+                yield new RigFinding(new PartGoesBeyond($box->name, $part->id, BeyondSixteen::at($box, $part, $setting, $value)->conflict()->why, null === $fix ? $setting->title : null), $fix);
             }
         }
     }

@@ -6,6 +6,8 @@ namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Finding\Fact\PedalFallsShort;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\Measured;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -41,7 +43,7 @@ final class PedalsThatFallShort implements RigCheck
                 }
                 $short = $this->short($situation, $book ??= Compiler::load($situation->checked()->book), $message, $box->messageOf($control)->values ?? $message->kind->valueRange() ?? [0, 127], $measured);
                 if ([] !== $short) {
-                    yield RigFinding::warning('falls-short', "unit {$box->name} \"{$title}\"", "\"{$title}\" was measured from {$measured->heel} to {$measured->toe}, and rules take it as if it went further: ".implode('; ', $short), null, "name it in the rule, as in take {$box->name} \"{$title}\" and turn, so that what was measured is stretched to the whole range");
+                    yield new RigFinding(new PedalFallsShort($box->name, (string) $title, $measured->heel, $measured->toe, $short));
                 }
             }
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\RigFinding;
+
 /** One kind of thing that is looked for in a rig. */
 interface RigCheck
 {

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ChannelIsShared;
+use ZigzagPost\Core\Finding\Fact\NoPlan;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Document\Rest;
 use ZigzagPost\Core\Rig\Plan\Channels;
@@ -18,19 +22,19 @@ final class SharedChannels implements RigCheck
     {
         $sharing = new Sharing($situation->setup);
         $edits = new Edits($situation->setup->rig);
-        $resting = array_flip(array_map(static fn (Rest $rest): string => $rest->cause, $situation->setup->rig->rests));
+        $rests = $situation->setup->rig->rests;
         $seen = $told = [];
         foreach ($situation->streams() as $stream) {
             foreach ($this->groups($sharing, $stream->listeners) as [$listeners, $shared]) {
-                foreach ($this->pairsAtRest($listeners, $shared, $stream, $resting) as $finding) {
+                foreach ($this->pairsAtRest($listeners, $stream, $rests) as $finding) {
                     yield $finding;
                 }
-                $names = array_map(static fn (Listener $listener): string => $listener->name(), $listeners);
-                $finding = self::finding($names, $shared, $stream);
-                if (isset($seen[$finding->cause]) || (2 === \count($names) && isset($resting[$finding->key()]))) {
+                $finding = self::finding($listeners, $shared, $stream);
+                $about = $finding->fact->subject()->words();
+                if (isset($seen[$about]) || (2 === \count($listeners) && null !== $finding->restAmong($rests))) {
                     continue;
                 }
-                $seen[$finding->cause] = true;
+                $seen[$about] = true;
                 $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $listeners)));
                 $told += array_fill_keys($units, true);
                 yield $finding->fixedBy($this->fix($situation, $edits, $units));
@@ -38,7 +42,7 @@ final class SharedChannels implements RigCheck
         }
         $conflict = $situation->plan()->conflict;
         if (null !== $conflict && (!$conflict->isOfSharing || [] === array_intersect($conflict->units, array_keys($told)))) {
-            yield RigFinding::error('no-plan', 'plan', $conflict->why.(null === $conflict->change ? '' : "; {$conflict->change}"));
+            yield new RigFinding(new NoPlan($conflict->why, $conflict->change));
         }
     }
 
@@ -47,7 +51,7 @@ final class SharedChannels implements RigCheck
      *
      * @param list<Listener> $listeners
      *
-     * @return list<array{list<Listener>, int}>
+     * @return list<array{non-empty-list<Listener>, int}>
      */
     private function groups(Sharing $sharing, array $listeners): array
     {
@@ -69,10 +73,11 @@ final class SharedChannels implements RigCheck
                         }
                     }
                 }
-                if (\count($group) > 1) {
-                    $group = array_values(array_filter($listeners, static fn (Listener $listener): bool => \in_array($listener, $group, true)));
-                    $key = implode("\0", array_map(static fn (Listener $listener): string => $listener->name(), $group));
-                    $groups[$key] = [$group, ($groups[$key][1] ?? 0) | 1 << $channel];
+                $isGrouped = static fn (Listener $listener): bool => \in_array($listener, $group, true);
+                $inOrder = \count($group) > 1 ? array_values(array_filter($listeners, $isGrouped)) : [];
+                if ([] !== $inOrder) {
+                    $key = implode("\0", array_map(static fn (Listener $listener): string => $listener->name(), $inOrder));
+                    $groups[$key] = [$inOrder, ($groups[$key][1] ?? 0) | 1 << $channel];
                 }
             }
         }
@@ -84,29 +89,26 @@ final class SharedChannels implements RigCheck
      * Pairs of a larger group that somebody has put to rest, each by itself.
      *
      * @param list<Listener> $listeners
-     * @param array<string, int> $resting
+     * @param list<Rest> $rests
      *
      * @return iterable<RigFinding>
      */
-    private function pairsAtRest(array $listeners, int $shared, HeardStream $stream, array $resting): iterable
+    private function pairsAtRest(array $listeners, HeardStream $stream, array $rests): iterable
     {
-        foreach ([] === $resting ? [] : $listeners as $index => $one) {
+        foreach ([] === $rests ? [] : $listeners as $index => $one) {
             foreach (\array_slice($listeners, $index + 1) as $other) {
-                $finding = self::finding([$one->name(), $other->name()], $this->now($one) & $this->now($other), $stream);
-                if (isset($resting[$finding->key()])) {
+                $finding = self::finding([$one, $other], $this->now($one) & $this->now($other), $stream);
+                if (null !== $finding->restAmong($rests)) {
                     yield $finding;
                 }
             }
         }
     }
 
-    /** @param list<string> $names */
-    private static function finding(array $names, int $shared, HeardStream $stream): RigFinding
+    /** @param non-empty-list<Listener> $listeners */
+    private static function finding(array $listeners, int $shared, HeardStream $stream): RigFinding
     {
-        $last = array_pop($names);
-        $all = implode(', ', $names)." and {$last}";
-
-        return RigFinding::error('shared-channel', "units {$all}", "{$all} ".(1 === \count($names) ? 'both' : 'all').' answer on MIDI channel '.Channels::print($shared)." of {$stream->name()}");
+        return new RigFinding(new ChannelIsShared($listeners[0]->box->name, array_map(static fn (Listener $listener): string => $listener->name(), $listeners), Channels::print($shared), $stream->name()));
     }
 
     /** @param list<string> $units */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\TogglesByItself;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 
@@ -16,7 +18,7 @@ final class TogglesTwice implements RigCheck
             $target = $step instanceof TurnStep && $step->isOther() ? $step->target() : null;
             $parameter = null === $target ? null : $situation->setup->box($target->device)?->parameter($target->title);
             if (null !== $target && Behaviour::Toggles === $parameter?->behaviour) {
-                yield RigFinding::warning('toggles-by-itself', "line {$step->span->line}", "\"{$target->title}\" of {$target->device} changes over on any value; \"to other\" says which way, and after the first missed message it is the wrong one. Take presses only, and turn it to {$target->high}", null, null, $step->span->line);
+                yield new RigFinding(new TogglesByItself($step->span->line, $target->device, $target->title, $target->high));
             }
         }
     }

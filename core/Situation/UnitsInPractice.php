@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\BackupIsOld;
+use ZigzagPost\Core\Finding\Fact\BatteryIsShort;
+use ZigzagPost\Core\Finding\Fact\FirmwareIsOld;
+use ZigzagPost\Core\Finding\Fact\LabelIsTooLong;
+use ZigzagPost\Core\Finding\Fact\NumberHasAMeaning;
+use ZigzagPost\Core\Finding\Fact\NumberIsNotForControls;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Plan\NumberClass;
 use ZigzagPost\Core\Rig\Plan\Sharing;
@@ -23,12 +30,12 @@ final class UnitsInPractice implements RigCheck
             $hours = $box->unit->battery?->hours;
             $show = $situation->setup->rig->showHours;
             if (null !== $hours && null !== $show && $hours < $show) {
-                yield RigFinding::warning('battery-short', "unit {$box->name} battery", "its battery lasts {$hours} hours, and the show {$show}", null, 'take a charged one along, or feed it from a supply');
+                yield new RigFinding(new BatteryIsShort($box->name, $hours, $show));
             }
             yield from $this->backup($box);
             $least = $box->chart->firmwareMin;
             if (null !== $least && null !== $box->unit->firmware && version_compare($box->unit->firmware, $least, '<')) {
-                yield RigFinding::warning('firmware-old', "unit {$box->name} firmware", "its firmware is {$box->unit->firmware}, and its chart is true from {$least} on", null, "bring the firmware of {$box->name} up to {$least}, or look the chart over");
+                yield new RigFinding(new FirmwareIsOld($box->name, $box->unit->firmware, $least));
             }
         }
     }
@@ -39,8 +46,9 @@ final class UnitsInPractice implements RigCheck
         foreach ($box->unit->labels ?? [] as $title => $label) {
             $display = $box->control((string) $title)?->display;
             $length = mb_strlen($label->text ?? '');
-            if (null !== $display && $display->characters > 0 && $length > $display->characters * max(1, $display->lines)) {
-                yield RigFinding::warning('label-too-long', "unit {$box->name} \"{$title}\"", "the label \"{$label->text}\" has {$length} characters, and the display of \"{$title}\" shows ".$display->characters * max(1, $display->lines));
+            $most = null === $display ? 0 : $display->characters * max(1, $display->lines);
+            if ($most > 0 && $length > $most) {
+                yield new RigFinding(new LabelIsTooLong($box->name, (string) $title, (string) $label->text, $length, $most));
             }
         }
     }
@@ -54,9 +62,9 @@ final class UnitsInPractice implements RigCheck
                 continue;
             }
             if (NumberClass::isNever($message->kind, $message->number)) {
-                yield RigFinding::warning('number-not-for-controls', "unit {$box->name} \"{$control->name}\"", "\"{$control->name}\" sends controller {$message->number}, which selects banks or parameters and must not be used as a control");
+                yield new RigFinding(new NumberIsNotForControls($box->name, $control->name, $message->number));
             } elseif ($control->sort->isTwoState() && NumberClass::isReserved($message->kind, $message->number)) {
-                yield RigFinding::hint('standard-number', "unit {$box->name} \"{$control->name}\"", "\"{$control->name}\" sends controller {$message->number}, which has a meaning of its own; another device may act on it");
+                yield new RigFinding(new NumberHasAMeaning($box->name, $control->name, $message->number));
             }
         }
     }
@@ -70,7 +78,7 @@ final class UnitsInPractice implements RigCheck
         }
         foreach ($box->unit->settings as $id => $chosen) {
             if (null !== $chosen->at && $chosen->at > $backup->at) {
-                yield RigFinding::hint('backup-old', "unit {$box->name} backup", "{$backup->file} is of {$backup->at}, and {$id} was set on {$chosen->at}", null, "back {$box->name} up again");
+                yield new RigFinding(new BackupIsOld($box->name, $backup->file, $backup->at, (string) $id, $chosen->at));
 
                 return;
             }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\ControlsAreUnused;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -29,7 +31,7 @@ final class UnusedControls implements RigCheck
         foreach ($situation->setup->boxes as $box) {
             $unused = LeadEnd::POST === $box->name ? [] : array_filter($box->chart->surface->controls ?? [], fn (Control $control): bool => ControlSort::Key !== $control->sort && !$this->isUsed($checked->book, $devices, $box, $control));
             if ([] !== $unused) {
-                yield RigFinding::hint('unused-controls', "unit {$box->name} controls", 'no rule takes '.implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", \array_slice(array_values($unused), 0, 6))).(\count($unused) > 6 ? ' and '.(\count($unused) - 6).' more' : ''));
+                yield new RigFinding(new ControlsAreUnused($box->name, array_map(static fn (Control $control): string => $control->name, array_values($unused))));
             }
         }
     }

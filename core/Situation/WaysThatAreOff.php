@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Situation;
 
+use ZigzagPost\Core\Finding\Fact\LeadsRound;
+use ZigzagPost\Core\Finding\Fact\ManyThrus;
+use ZigzagPost\Core\Finding\Fact\MoreThrusBehind;
+use ZigzagPost\Core\Finding\Fact\ThruIsOff;
+use ZigzagPost\Core\Finding\Fact\ThruIsUnknown;
+use ZigzagPost\Core\Finding\Fact\TwoWays;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\RouteKind;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -37,8 +44,8 @@ final class WaysThatAreOff implements RigCheck
             foreach ($chains as $units) {
                 $first = (string) array_key_first($units);
                 $others = array_diff_key($units, [$first => 0]);
-                yield RigFinding::warning('many-thrus', "unit {$first}", "{$units[$first]} hardware thrus stand between {$stream->name()} and {$first}; more than three in a row wear the signal down", null, 'use a hub in place of the chain')
-                    ->with(array_map(static fn (int|string $unit, int $thrus): string => "{$thrus} before {$unit}", array_keys($others), $others));
+                yield (new RigFinding(new ManyThrus($first, $stream->name(), $units[$first])))
+                    ->with(array_map(static fn (int|string $unit, int $thrus): MoreThrusBehind => new MoreThrusBehind((string) $unit, $thrus), array_keys($others), $others));
             }
             foreach ($this->doubles($situation, $stream->source->key, $situation->graph->waysFrom($stream->source)[0]) as $unit) {
                 $doubled[$stream->name()][] = $unit;
@@ -46,20 +53,19 @@ final class WaysThatAreOff implements RigCheck
         }
         foreach ($off as $key => $units) {
             [$unit, $setting] = explode("\t", (string) $key);
-            yield RigFinding::error('thru-off', "unit {$unit} {$setting}", "{$setting} of {$unit} is off, so nothing gets to ".implode(', ', array_keys($units)), $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"));
+            yield new RigFinding(new ThruIsOff($unit, $setting, array_map(strval(...), array_keys($units))), $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"));
         }
         foreach ($unsure as $unit => $facts) {
             foreach ($facts as $what => $units) {
-                yield RigFinding::hint('thru-unknown', "unit {$unit} passing on", "{$what} is not known, and on it depends what gets to ".implode(', ', array_keys($units)), null, "look at {$unit}, and set it");
+                yield new RigFinding(new ThruIsUnknown((string) $unit, (string) $what, array_map(strval(...), array_keys($units))));
             }
         }
         foreach ($doubled as $stream => $units) {
-            $names = implode(', ', $units);
-            yield RigFinding::warning('double-way', (1 === \count($units) ? 'unit ' : 'units ').$names, "what leaves at {$stream} gets to {$names} on two ways, so that it plays twice; say that this is wanted, or take one way out");
+            yield new RigFinding(new TwoWays((string) $stream, $units));
         }
         foreach ($situation->graph->loops() as $loop) {
             if ([] === array_filter($loop, static fn (Hop $hop): bool => null !== $hop->off)) {
-                yield RigFinding::error('loop', 'loop '.$loop[0]->from->name(), 'what leaves at '.$loop[0]->from->name().' comes back to it over '.implode(', ', array_unique(array_map(static fn (Hop $hop): string => $hop->to->unit, $loop))));
+                yield new RigFinding(new LeadsRound($loop[0]->from->name(), array_values(array_unique(array_map(static fn (Hop $hop): string => $hop->to->unit, $loop)))));
             }
         }
     }

@@ -4,8 +4,15 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Finding\Fact\Fact;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\Subject\LeadOfRig;
+use ZigzagPost\Core\Finding\Subject\OneUnit;
+use ZigzagPost\Core\Finding\Subject\ParameterOfUnit;
+use ZigzagPost\Core\Finding\Subject\SeveralUnits;
+use ZigzagPost\Core\Finding\Subject\Subject;
+use ZigzagPost\Core\Rig\Document\Rest;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 
 /** What was found in a rig, as it is shown. */
 final class FindingsView
@@ -13,22 +20,41 @@ final class FindingsView
     /** @return array{findings: list<array<string, mixed>>, resting: list<array<string, mixed>>, cautions: list<string>} */
     public static function of(Examination $examination): array
     {
-        return ['findings' => array_map(self::finding(...), $examination->findings), 'resting' => array_map(self::finding(...), $examination->resting), 'cautions' => $examination->cautions];
+        $view = static fn (RigFinding $finding): array => self::finding($finding, $finding->restAmong($examination->rests));
+
+        return ['findings' => array_map($view, $examination->findings), 'resting' => array_map($view, $examination->resting), 'cautions' => $examination->cautions];
     }
 
     /** @return array<string, mixed> */
-    private static function finding(RigFinding $finding): array
+    private static function finding(RigFinding $finding, ?Rest $rest): array
     {
+        $fact = $finding->fact;
+
         return [
             'key' => $finding->key(),
-            'severity' => $finding->severity->value,
-            'code' => $finding->code,
-            'cause' => $finding->cause,
-            'line' => $finding->line,
-            'text' => $finding->text,
-            'job' => $finding->job,
-            'consequences' => $finding->consequences,
+            'restsAs' => $rest?->cause,
+            'severity' => $fact->severity()->value,
+            'code' => $fact->code(),
+            'cause' => $fact->subject()->words(),
+            ...self::place($fact->subject()),
+            'line' => $fact->line(),
+            'text' => $fact->text(),
+            'job' => $fact->job(),
+            'consequences' => array_map(static fn (Fact $each): string => $each->asConsequence(), $finding->consequences),
             'fix' => null === $finding->fix ? null : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes, 'isOfRules' => [] !== $finding->fix->edits],
+        ];
+    }
+
+    /** @return array{unit: string|null, lead: string|null} where to look: one of the units, or the lead */
+    private static function place(Subject $subject): array
+    {
+        return [
+            'unit' => match (true) {
+                $subject instanceof OneUnit, $subject instanceof ParameterOfUnit => $subject->unit,
+                $subject instanceof SeveralUnits => $subject->unit ?? $subject->units[0],
+                default => null,
+            },
+            'lead' => $subject instanceof LeadOfRig ? $subject->lead : null,
         ];
     }
 }

@@ -13,7 +13,7 @@ use PHPUnit\Framework\TestCase;
  */
 final class ComputedTest extends TestCase
 {
-    private const FOLDER = __DIR__.'/../fixtures/computed';
+    private const FOLDER = __DIR__.'/computed';
 
     /** @return iterable<string, array{string}> */
     public static function rigs(): iterable

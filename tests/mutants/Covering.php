@@ -58,10 +58,12 @@ final class Covering
     /** What the recorded run calls Class::method#set is told to the runner as the report of times writes it. */
     private static function name(string $recorded): string
     {
-        [$method, $set] = [...explode('#', $recorded, 2), null];
+        $parts = explode('#', $recorded, 2);
+        $method = $parts[0];
+        $set = $parts[1] ?? '';
 
         return match (true) {
-            null === $set => $method,
+            '' === $set => $method,
             ctype_digit($set) => "{$method} with data set #{$set}",
             default => "{$method} with data set \"{$set}\"",
         };

@@ -1563,10 +1563,16 @@ export interface components {
         };
         RigFinding: {
             key: string;
+            /** @description By what it was put to rest; null where it was not. */
+            restsAs: string | null;
             /** @enum {unknown} */
             severity: "error" | "warning" | "hint";
             code: string;
+            /** @description How what it is about is called. */
             cause: string;
+            /** @description Where to look; of several units the first. */
+            unit: string | null;
+            lead: string | null;
             line: number | null;
             text: string;
             job: string | null;

@@ -103,8 +103,7 @@ function Cause({
   book: string | undefined;
   onChoose: (chosen: Chosen) => void;
 }) {
-  const lead = /^lead (.+?)(?: from .*)?$/.exec(finding.cause)?.[1];
-  const unit = /^units? ([a-z][a-z0-9_]*)/.exec(finding.cause)?.[1];
+  const { lead, unit } = finding;
   if (finding.line !== null && book !== undefined) {
     return (
       <Link className="link" to={`/bench/${book}`}>
@@ -112,16 +111,14 @@ function Cause({
       </Link>
     );
   }
-  if (lead === undefined && unit === undefined) {
+  if (lead === null && unit === null) {
     return <>{finding.cause}</>;
   }
   return (
     <button
       type="button"
       className="link"
-      onClick={() =>
-        onChoose(lead !== undefined ? { what: 'lead', id: lead } : { what: 'unit', id: unit ?? '' })
-      }
+      onClick={() => onChoose(lead !== null ? { what: 'lead', id: lead } : { what: 'unit', id: unit ?? '' })}
     >
       {finding.cause}
     </button>

@@ -80,7 +80,7 @@ export function Resting({ work }: { work: RigWork }) {
       <h3 className="font-semibold">Put to rest</h3>
       <ul className="flex flex-col gap-1">
         {resting.map((finding) => {
-          const rest = work.rig.rests?.find((each) => each.cause === finding.key);
+          const rest = work.rig.rests?.find((each) => each.cause === finding.restsAs);
           return (
             <li key={finding.key} className="flex flex-wrap items-center gap-2">
               <span className="min-w-40 flex-1">
@@ -95,7 +95,7 @@ export function Resting({ work }: { work: RigWork }) {
                 onClick={() =>
                   work.change((rig) => ({
                     ...rig,
-                    rests: (rig.rests ?? []).filter((each) => each.cause !== finding.key),
+                    rests: (rig.rests ?? []).filter((each) => each.cause !== finding.restsAs),
                   }))
                 }
               />

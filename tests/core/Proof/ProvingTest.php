@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Version;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Document\KeptTape;
@@ -18,7 +19,6 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
-use ZigzagPost\Core\Situation\RigFix;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\World\Seats;
 

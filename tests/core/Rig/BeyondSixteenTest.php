@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Plan\Planner;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -39,7 +39,7 @@ final class BeyondSixteenTest extends TestCase
             $situation = new Situation(RigFile::setup($rig));
             $plan = Planner::plan($situation->setup);
             $words = json_encode([$parts, $values, $now, $isPinned], \JSON_THROW_ON_ERROR);
-            $told = array_map(static fn (RigFinding $finding): string => $finding->code, Examination::of($situation)->findings);
+            $told = array_map(static fn (RigFinding $finding): string => $finding->fact->code(), Examination::of($situation)->findings);
             if (!$isPossible) {
                 ++$conflicts;
                 self::assertSame(['box'], $plan->conflict?->units, $words);

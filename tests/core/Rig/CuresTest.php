@@ -7,12 +7,12 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rig\Wire\Walk;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -139,7 +139,7 @@ final class CuresTest extends TestCase
     {
         $findings = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings;
 
-        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'lead l' === $finding->cause));
+        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'lead l' === $finding->fact->subject()->words()));
     }
 
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -76,8 +76,8 @@ final class EchoesThroughRulesTest extends TestCase
         $ports = "port a in\nport b in\nport x out\nport y out\n";
         $back = ['x' => 'a', 'y' => null];
         $thru = self::found("{$ports}rule \"All\"\n  from a\n  take any\n  send x\n", $back);
-        self::assertSame(['what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: line 7'], array_map(static fn (RigFinding $each): string => $each->text, $thru));
-        self::assertSame(7, $thru[0]->line);
+        self::assertSame(['what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: line 7'], array_map(static fn (RigFinding $each): string => $each->fact->text(), $thru));
+        self::assertSame(7, $thru[0]->fact->line());
         self::assertSame([], self::found("{$ports}rule \"Other\"\n  from b\n  take any\n  send x\n", $back), 'what comes back is taken by nobody');
         self::assertCount(1, self::found("{$ports}rule \"Late\"\n  from a\n  take note\n  delay 300ms\n  send x\n", $back), 'a delay does not end it');
         self::assertSame([], self::found("{$ports}rule \"Less\"\n  from a\n  take cc 1\n  take cc 2\n  deadband 3\n  send x\n", $back), 'what does not change any more goes out no more');
@@ -101,6 +101,6 @@ final class EchoesThroughRulesTest extends TestCase
         }
         $findings = Examination::of(new Situation(Kit::setup(Kit::rig(['hub' => $hub], $units, $leads, ['rulebook' => $rules]), $rules)))->findings;
 
-        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'loop' === $finding->code));
+        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'loop' === $finding->fact->code()));
     }
 }

@@ -8,10 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
-use ZigzagPost\Core\Situation\RigFix;
 use ZigzagPost\Core\Situation\Situation;
 
 /** One fault put into the mended demo is reported as exactly that fault, and its fix clears it. */
@@ -50,7 +50,7 @@ final class FaultsTest extends TestCase
     {
         $faulty = (new RigFix('', $changes))->applied(self::mended());
         $found = self::found($faulty);
-        self::assertEqualsCanonicalizing($causes, array_map(static fn (RigFinding $finding): string => "{$finding->cause}: {$finding->code}", $found), implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $found)));
+        self::assertEqualsCanonicalizing($causes, array_map(static fn (RigFinding $finding): string => "{$finding->fact->subject()->words()}: {$finding->fact->code()}", $found), implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $found)));
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
                 self::assertSame([], self::found($finding->fix->applied($faulty)), "the fix \"{$finding->fix->title}\" leaves something");
@@ -63,7 +63,7 @@ final class FaultsTest extends TestCase
         self::assertSame([], self::found(self::mended()));
         self::assertSame(
             ['falls-short', 'lead-dead', 'lead-flooded', 'lead-may-damage', 'lead-may-damage', 'shared-channel', 'thru-off'],
-            self::sorted(array_map(static fn (RigFinding $finding): string => $finding->code, self::found(self::read('salt-ferry-as-found')))),
+            self::sorted(array_map(static fn (RigFinding $finding): string => $finding->fact->code(), self::found(self::read('salt-ferry-as-found')))),
         );
     }
 
@@ -85,7 +85,7 @@ final class FaultsTest extends TestCase
     {
         $examined = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))));
 
-        return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->severity));
+        return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->fact->severity()));
     }
 
     /** @return array<mixed> */

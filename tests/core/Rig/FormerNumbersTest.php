@@ -8,9 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 use ZigzagPost\Core\Situation\Situation;
 
 /** Rules in numbers that the plan has given away: the fix is the rule by name. */
@@ -34,7 +34,7 @@ final class FormerNumbersTest extends TestCase
     {
         $json = self::json("port board in\nport out out\nrule \"R\"\n{$lines}");
         $found = self::found($json);
-        self::assertSame($codes, array_map(static fn (RigFinding $finding): string => $finding->code, $found));
+        self::assertSame($codes, array_map(static fn (RigFinding $finding): string => $finding->fact->code(), $found));
         $after = null === $fixed ? $json : $found[0]->fix?->applied($json);
         self::assertIsArray($after);
         if (null !== $fixed) {
@@ -69,6 +69,6 @@ final class FormerNumbersTest extends TestCase
     {
         $findings = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
 
-        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->severity));
+        return array_values(array_filter($findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->fact->severity()));
     }
 }

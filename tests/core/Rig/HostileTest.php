@@ -22,7 +22,7 @@ final class HostileTest extends TestCase
         $situation = new Situation(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take cc 1\n  turn big \"P 77 <b>&\"\n"));
         self::assertFalse($situation->checked()->hasErrors());
         self::assertNull($situation->plan()->conflict);
-        self::assertSame([], array_filter(Examination::of($situation)->findings, static fn ($finding): bool => 'error' === $finding->severity->value));
+        self::assertSame([], array_filter(Examination::of($situation)->findings, static fn ($finding): bool => 'error' === $finding->fact->severity()->value));
     }
 
     public function testLoopsOfHubsAreNamedAndEndNothing(): void
@@ -43,7 +43,7 @@ final class HostileTest extends TestCase
         }
         $rig = Kit::rig(['c' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => $plugs, 'routes' => $routes]], $units, [Kit::lead('start', 'post boxes', 'h0 i0'), ...$leads]);
         $examination = Examination::of(new Situation(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take note\n  send boxes\n")));
-        self::assertContains('loop', array_map(static fn ($finding): string => $finding->code, $examination->findings));
+        self::assertContains('loop', array_map(static fn ($finding): string => $finding->fact->code(), $examination->findings));
     }
 
     public function testWhatIsTooMuchIsRefusedWithItsPlace(): void

@@ -6,10 +6,11 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\Fact\Fact;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
-use ZigzagPost\Core\Situation\RigFix;
 use ZigzagPost\Core\Situation\Situation;
 
 /** One thing is taken out of a rig that works: one lead, or one kind of message at one hub. One thing more is found, and it is about that. */
@@ -25,7 +26,7 @@ final class OneThingOutTest extends TestCase
                 $more = self::more($rig, $without);
                 $what = "{$name} without {$lead['id']}";
                 self::assertCount(1, $more, "{$what}: ".implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)));
-                $told = $more[0]->text.implode(' ', $more[0]->consequences);
+                $told = $more[0]->fact->text().implode(' ', array_map(static fn (Fact $each): string => $each->asConsequence(), $more[0]->consequences));
                 self::assertTrue(str_contains($told, $lead['a']['unit']) || str_contains($told, $lead['b']['unit']), "{$what}: {$told}");
                 ++$tried;
             }
@@ -45,8 +46,8 @@ final class OneThingOutTest extends TestCase
                         $more = self::more($rig, $blocking);
                         self::assertLessThanOrEqual(1, \count($more), "{$name}, {$kind} at {$id}: ".implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)));
                         foreach ($more as $finding) {
-                            self::assertSame('kind-blocked', $finding->code, "{$name}, {$kind} at {$id}: {$finding->text}");
-                            self::assertStringContainsString("does not pass on {$kind}", $finding->text);
+                            self::assertSame('kind-blocked', $finding->fact->code(), "{$name}, {$kind} at {$id}: {$finding->fact->text()}");
+                            self::assertStringContainsString("does not pass on {$kind}", $finding->fact->text());
                             $found[$kind] = ($found[$kind] ?? 0) + 1;
                         }
                     }
@@ -86,8 +87,8 @@ final class OneThingOutTest extends TestCase
     private static function more(array $rig, array $other): array
     {
         $found = static fn (array $json): array => Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
-        $known = array_map(static fn (RigFinding $each): string => "{$each->code} {$each->text}", $found($rig));
+        $known = array_map(static fn (RigFinding $each): string => "{$each->fact->code()} {$each->fact->text()}", $found($rig));
 
-        return array_values(array_filter($found($other), static fn (RigFinding $each): bool => !\in_array("{$each->code} {$each->text}", $known, true)));
+        return array_values(array_filter($found($other), static fn (RigFinding $each): bool => !\in_array("{$each->fact->code()} {$each->fact->text()}", $known, true)));
     }
 }

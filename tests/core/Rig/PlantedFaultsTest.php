@@ -7,10 +7,10 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
-use ZigzagPost\Core\Situation\RigFix;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -43,7 +43,7 @@ final class PlantedFaultsTest extends TestCase
      */
     private static function causes(array $json): array
     {
-        return array_map(static fn (RigFinding $finding): string => "{$finding->cause}: {$finding->code}", self::found($json));
+        return array_map(static fn (RigFinding $finding): string => "{$finding->fact->subject()->words()}: {$finding->fact->code()}", self::found($json));
     }
 
     /**
@@ -55,6 +55,6 @@ final class PlantedFaultsTest extends TestCase
     {
         $examined = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))));
 
-        return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->severity));
+        return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->fact->severity()));
     }
 }

@@ -7,9 +7,9 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\Way\Arrival;
 use ZigzagPost\Core\Situation\Way\Ways;
@@ -72,7 +72,7 @@ final class ReceiveFiltersTest extends TestCase
         $world->play(1000, 0, ["\xB0\x07\x21"], 1_000_000);
         self::assertSame(self::SHUT !== $expected, isset($world->devices['box']->values()['Level']));
 
-        $told = array_filter(Examination::of($situation)->findings, static fn (RigFinding $finding): bool => \in_array($finding->code, ['receive-off', 'not-received'], true));
+        $told = array_filter(Examination::of($situation)->findings, static fn (RigFinding $finding): bool => \in_array($finding->fact->code(), ['receive-off', 'not-received'], true));
         self::assertCount(self::SHUT === $expected ? 1 : 0, $told);
     }
 }

@@ -7,9 +7,9 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigFinding;
 use ZigzagPost\Core\Situation\Situation;
 
 /** Faults in a small rig of a foot board and three boxes in a row: each is told once, by its cause, and its fix clears it. */
@@ -39,7 +39,7 @@ final class SaidOnceTest extends TestCase
     {
         $rig = self::rig($fault);
         $found = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings;
-        $told = array_map(static fn (RigFinding $finding): string => "{$finding->severity->value} {$finding->code} {$finding->cause}", $found);
+        $told = array_map(static fn (RigFinding $finding): string => "{$finding->fact->severity()->value} {$finding->fact->code()} {$finding->fact->subject()->words()}", $found);
         self::assertEqualsCanonicalizing($expected, $told, implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $found)));
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
