@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Rig\ArrivalView;
 use App\Rig\FindingsView;
 use App\Rig\FitView;
 use App\Rig\PlanView;
@@ -97,11 +98,11 @@ final readonly class RigController
         if ($request->query->has('parameter')) {
             $parameter = $box->parameter($request->query->getString('parameter')) ?? throw Problem::notFound('parameter');
 
-            return new JsonResponse(array_map(get_object_vars(...), $ways->to($box, $parameter->name)));
+            return new JsonResponse(array_map(ArrivalView::of(...), $ways->to($box, $parameter->name)));
         }
         $control = $box->control($request->query->getString('control')) ?? throw Problem::notFound('control');
 
-        return new JsonResponse(array_map(get_object_vars(...), $ways->from($box, $control)));
+        return new JsonResponse(array_map(ArrivalView::of(...), $ways->from($box, $control)));
     }
 
     /** The test run: its steps, whether the simulated rig passes each, and what is suspect after those that failed. */

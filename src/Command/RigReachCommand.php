@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use App\Rig\ArrivalView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -45,12 +46,12 @@ final class RigReachCommand extends RigCommand
             $arrivals = $ways->from($box, $control);
         }
 
-        return [array_map(self::line(...), $arrivals), ['arrivals' => array_map(get_object_vars(...), $arrivals)], 0];
+        return [array_map(self::line(...), $arrivals), ['arrivals' => array_map(ArrivalView::of(...), $arrivals)], 0];
     }
 
     private static function line(Arrival $arrival): string
     {
-        return "{$arrival->unit} \"{$arrival->control}\" - {$arrival->device} {$arrival->target}: {$arrival->answer}: {$arrival->reason}".([] === $arrival->hops ? '' : ' ('.implode(' > ', $arrival->hops).')')
+        return "{$arrival->unit} \"{$arrival->control}\" - {$arrival->at->key()}: {$arrival->answer}: {$arrival->reason}".([] === $arrival->hops ? '' : ' ('.implode(' > ', $arrival->hops).')')
             .(null === $arrival->witness || Arrival::SOMETIMES !== $arrival->answer ? '' : "\n  arrives:\n".self::indented($arrival->witness)).(null === $arrival->counter ? '' : "\n  does not:\n".self::indented($arrival->counter));
     }
 

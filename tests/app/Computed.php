@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App;
 
+use App\Rig\ArrivalView;
 use App\Rig\CalibrationView;
 use App\Rig\FindingsView;
 use App\Rig\FitView;
@@ -111,10 +112,10 @@ final class Computed
         $ways = new Ways($this->situation);
         foreach ($this->units() as $box) {
             foreach (\array_slice($box->chart->surface->controls ?? [], 0, self::MOST) as $control) {
-                $this->say("from {$box->name} {$control->name}", array_map(get_object_vars(...), $ways->from($box, $control)));
+                $this->say("from {$box->name} {$control->name}", array_map(ArrivalView::of(...), $ways->from($box, $control)));
             }
             foreach (\array_slice($box->chart->parameters ?? [], 0, self::MOST) as $parameter) {
-                $this->say("to {$box->name} {$parameter->name}", array_map(get_object_vars(...), $ways->to($box, $parameter->name)));
+                $this->say("to {$box->name} {$parameter->name}", array_map(ArrivalView::of(...), $ways->to($box, $parameter->name)));
             }
         }
     }

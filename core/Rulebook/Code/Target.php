@@ -42,6 +42,11 @@ final readonly class Target
         return Kind::Sysex === $this->kind ? 1 === preg_match('/\{(v|high|low)\}/', (string) $this->sysex) : $this->kind->hasValue();
     }
 
+    public function isOf(string $device, ?string $title): bool
+    {
+        return $device === $this->device && $title === $this->title;
+    }
+
     /** Whether a message of it can be met by a fader: a key is only ever pressed anew. */
     public function canBeMet(): bool
     {

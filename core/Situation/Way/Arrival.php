@@ -18,24 +18,18 @@ final readonly class Arrival
 
     /**
      * @param string $answer one of the words above
-     * @param string $target "parameter Mix", "program" or "note"
      * @param list<string> $hops what the message goes over, in words
      * @param list<string> $leads the leads among them, in order
      * @param string|null $stopsAt the lead, the unit or "post" that it does not get past
      * @param string|null $witness a tape by which it arrives
      * @param string|null $counter a tape by which it does not
      */
-    private function __construct(public string $unit, public string $control, public string $device, public string $target, public string $answer, public string $reason, public array $hops, public array $leads, public ?string $stopsAt, public ?string $witness, public ?string $counter)
+    private function __construct(public string $unit, public string $control, public Destination $at, public string $answer, public string $reason, public array $hops, public array $leads, public ?string $stopsAt, public ?string $witness, public ?string $counter)
     {
     }
 
-    public static function of(Box $box, Control $control, string $device, string $target, string $answer, string $reason, Path $path, ?string $witness = null, ?string $counter = null): self
+    public static function of(Box $box, Control $control, Destination $at, string $answer, string $reason, Path $path, ?string $witness = null, ?string $counter = null): self
     {
-        return new self($box->name, $control->name, $device, $target, $answer, $reason, $path->hops, $path->leads, self::NEVER === $answer ? $path->stopsAt ?? $device : null, $witness, $counter);
-    }
-
-    public function key(): string
-    {
-        return "{$this->device} {$this->target}";
+        return new self($box->name, $control->name, $at, $answer, $reason, $path->hops, $path->leads, self::NEVER === $answer ? $path->stopsAt ?? $at->device : null, $witness, $counter);
     }
 }

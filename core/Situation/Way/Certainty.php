@@ -45,7 +45,7 @@ final class Certainty
     }
 
     /** Why each move of a control to a new value moves a parameter in any state: its rule has nothing that could stand in the way. */
-    public function always(ControlMessage $message, string $device, string $target): ?string
+    public function always(ControlMessage $message, Destination $to): ?string
     {
         $book = $this->situation->checked()->book;
         foreach ($book->rules as $rule) {
@@ -57,13 +57,13 @@ final class Certainty
             }
             $at = $message;
             foreach ($rule->steps as $step) {
-                if (null !== $at && $this->passesOn($step, $at, $device, $target)) {
+                if (null !== $at && $this->passesOn($step, $at, $to)) {
                     return "rule \"{$rule->title}\" passes it on as it is, and nothing stands in the way";
                 }
-                if ($step instanceof TurnStep && $step->target()?->device === $device && "parameter {$step->target()->title}" === $target && $step->follows()) {
-                    $isFree = $step->isPlain() || $this->isOnlyMover($step, $device, $step->target()->title);
+                if ($step instanceof TurnStep && true === $step->target()?->isOf($to->device, $to->parameter) && $step->follows()) {
+                    $isFree = $step->isPlain() || $this->isOnlyMover($step, $to->device, $step->target()->title);
 
-                    return null !== $at && $isFree && $this->keepsApart($at, $step) && $this->isAbsolute($device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
+                    return null !== $at && $isFree && $this->keepsApart($at, $step) && $this->isAbsolute($to->device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
                 }
                 if ($step instanceof BecomeStep) {
                     $at = $this->become($step, $at);
@@ -231,10 +231,11 @@ final class Certainty
     }
 
     /** Whether a step sends a control's own message on to the parameter that it moves, over its whole range. */
-    private function passesOn(Step $step, ControlMessage $message, string $device, string $target): bool
+    private function passesOn(Step $step, ControlMessage $message, Destination $to): bool
     {
+        $device = $to->device;
         $box = $this->situation->setup->box($device);
-        $parameter = str_starts_with($target, 'parameter ') ? $box?->parameter(substr($target, 10)) : null;
+        $parameter = null === $to->parameter ? null : $box?->parameter($to->parameter);
         $moves = null === $box || null === $parameter ? null : $box->messageTo($parameter);
         $part = null === $box || null === $parameter ? null : $box->partOf($parameter);
         if (null === $box || null === $parameter || null === $moves || null === $part || 1 !== \count($box->chart->hears ?? []) || null !== $moves->channel || null !== $part->zone) {

@@ -16,7 +16,6 @@ use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\World\Heard;
 
 /** Whether devices can hear what leaves the post, and why not: on each way the first thing that stands in it. */
 final readonly class Hearing
@@ -31,16 +30,16 @@ final readonly class Hearing
      *
      * @param list<Emission> $emissions
      *
-     * @return array<string, array{string, string, list<string>|null, bool}> device and target, what stands in each way (null where something may arrive), and whether the rule itself names it
+     * @return array<string, array{Destination, list<string>|null, bool}> by its key: where it could arrive, what stands in each way (null where something may arrive), and whether the rule itself names it
      */
     public function targets(array $emissions): array
     {
         $targets = [];
         foreach ($emissions as $emission) {
             foreach ($this->situation->setup->boxes as $box) {
-                foreach ($this->meant($emission, $box) as [$target, $kind, $number, $parameter]) {
-                    $targets["{$box->name} {$target}"] ??= [$box->name, $target, $this->inTheWay($emissions, $box, $kind, $number, $parameter), false];
-                    $targets["{$box->name} {$target}"][3] = $targets["{$box->name} {$target}"][3] || $emission->isOwn;
+                foreach ($this->meant($emission, $box) as [$at, $kind, $number, $parameter]) {
+                    $targets[$at->key()] ??= [$at, $this->inTheWay($emissions, $box, $kind, $number, $parameter), false];
+                    $targets[$at->key()][2] = $targets[$at->key()][2] || $emission->isOwn;
                 }
             }
         }
@@ -48,7 +47,7 @@ final readonly class Hearing
         return $targets;
     }
 
-    /** @return list<array{string, Kind, int|null, Parameter|null}> */
+    /** @return list<array{Destination, Kind, int|null, Parameter|null}> */
     private function meant(Emission $emission, Box $box): array
     {
         if ($box->isPost() || (null !== $emission->device && $emission->device !== $box->name) || null === $emission->kind || [] === $this->ways($emission->port, $box)) {
@@ -60,13 +59,13 @@ final readonly class Hearing
             $kind = $message?->kind->midi();
             $isNamed = null === $emission->title ? null !== $emission->number || !$emission->kind->hasNumber() : $emission->title === $parameter->name;
             if ($isNamed && null !== $message && $kind === $emission->kind && ($message->number === $emission->number || null !== $emission->title || !$kind->hasNumber())) {
-                $meant[] = ["parameter {$parameter->name}", $kind, $message->number, $parameter];
+                $meant[] = [Destination::parameter($box->name, $parameter->name), $kind, $message->number, $parameter];
             }
         }
         if (Kind::Note === $emission->kind && null === $emission->title) {
-            $meant[] = [Heard::NOTE, Kind::Note, null, null];
+            $meant[] = [Destination::note($box->name), Kind::Note, null, null];
         } elseif (Kind::Program === $emission->kind && null === $emission->title && null !== $box->chart->programs) {
-            $meant[] = [Heard::PROGRAM, Kind::Program, null, null];
+            $meant[] = [Destination::program($box->name), Kind::Program, null, null];
         }
 
         return $meant;

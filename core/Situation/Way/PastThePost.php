@@ -12,7 +12,6 @@ use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\World\Heard;
 
 /** What a control moves over leads and hubs alone, without any rule. */
 final readonly class PastThePost
@@ -36,7 +35,7 @@ final readonly class PastThePost
                 foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                     $channel = $kind->hasChannel() ? $box->channel($message->channel ?? $sends?->channel) : null;
                     foreach ($this->moved($box, $control, $message, $kind, \is_int($channel) ? $channel : null, $way) as $arrival) {
-                        $arrivals[$arrival->key()] = $this->better($arrivals[$arrival->key()] ?? null, $arrival);
+                        $arrivals[$arrival->at->key()] = $this->better($arrivals[$arrival->at->key()] ?? null, $arrival);
                     }
                 }
             }
@@ -68,17 +67,17 @@ final readonly class PastThePost
                 [$low, $high] = $message->values ?? $kind->valueRange() ?? [0, 127];
                 $fits = min($low, $high) >= $parameter->raw[0] && max($low, $high) <= $parameter->raw[1] && $low !== $high;
                 $isSure = null !== $channel && null === $moves->channel && $fits && $this->certainty->isAbsolute($device->name, $parameter->name);
-                yield $this->arrival($box, $control, $device, "parameter {$parameter->name}", $reason, $missing, $isSure, $path);
+                yield $this->arrival($box, $control, Destination::parameter($device->name, $parameter->name), $reason, $missing, $isSure, $path);
             }
             if (Kind::Note === $kind) {
-                yield $this->arrival($box, $control, $device, Heard::NOTE, $reason, $missing, false, $path);
+                yield $this->arrival($box, $control, Destination::note($device->name), $reason, $missing, false, $path);
             } elseif (Kind::Program === $kind && null !== $device->chart->programs) {
-                yield $this->arrival($box, $control, $device, Heard::PROGRAM, $reason, $missing, false, $path);
+                yield $this->arrival($box, $control, Destination::program($device->name), $reason, $missing, false, $path);
             }
         }
     }
 
-    private function arrival(Box $box, Control $control, Box $device, string $target, ?string $reason, ?string $missing, bool $isSure, Path $path): Arrival
+    private function arrival(Box $box, Control $control, Destination $at, ?string $reason, ?string $missing, bool $isSure, Path $path): Arrival
     {
         [$answer, $why] = match (true) {
             null !== $reason => [Arrival::NEVER, $reason],
@@ -87,7 +86,7 @@ final readonly class PastThePost
             default => [Arrival::NOT_DECIDED, 'it goes there past all rules; whether every move of it changes something is not decided'],
         };
 
-        return Arrival::of($box, $control, $device->name, $target, $answer, $why, $path);
+        return Arrival::of($box, $control, $at, $answer, $why, $path);
     }
 
     /** Of two ways to one target the one on which more arrives. */

@@ -57,17 +57,17 @@ final readonly class Paths
     }
 
     /** The fact that is missing on the way in, or on every way out to a device, if one is. */
-    public function unknown(Box $box, string $device, string $target): ?string
+    public function unknown(Box $box, Destination $at): ?string
     {
         $missing = array_map(Hearing::missing(...), array_values(array_filter($this->in($box), fn (array $way): bool => null === $this->hearing->obstacle($way))));
         if ([] !== $missing && !\in_array(null, $missing, true)) {
             return $missing[0];
         }
-        $to = $this->situation->setup->box($device);
-        $parameter = str_starts_with($target, 'parameter ') ? $to?->parameter(substr($target, 10)) : null;
+        $to = $this->situation->setup->box($at->device);
+        $parameter = null === $at->parameter ? null : $to?->parameter($at->parameter);
         $kind = null === $to || null === $parameter ? null : $to->messageTo($parameter)?->kind->midi();
 
-        return $this->hearing->unknown($device, $kind ?? (Heard::PROGRAM === $target ? Kind::Program : Kind::Note));
+        return $this->hearing->unknown($at->device, $kind ?? (Heard::PROGRAM === $at->what ? Kind::Program : Kind::Note));
     }
 
     /** @return list<non-empty-list<Hop>> ways from a unit to the post, open or not */

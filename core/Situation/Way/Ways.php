@@ -84,8 +84,8 @@ final class Ways
     {
         $direct = $this->past->from($box, $control);
         $through = $this->through($box, $control, $all);
-        $known = array_map(static fn (Arrival $arrival): string => $arrival->key(), array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer));
-        $through = array_values(array_filter($through, static fn (Arrival $arrival): bool => !\in_array($arrival->key(), $known, true) && ([] === $direct || LeadEnd::POST !== $arrival->device)));
+        $known = array_map(static fn (Arrival $arrival): string => $arrival->at->key(), array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer));
+        $through = array_values(array_filter($through, static fn (Arrival $arrival): bool => !\in_array($arrival->at->key(), $known, true) && ([] === $direct || LeadEnd::POST !== $arrival->at->device)));
 
         $arrivals = [...$direct, ...$through];
         $isMoved = [] !== array_filter($arrivals, static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer);
@@ -100,19 +100,19 @@ final class Ways
         try {
             $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
         } catch (RulebookError $error) {
-            return [Arrival::of($box, $control, LeadEnd::POST, 'anything', 'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER, $error->getMessage(), $this->paths->toPost($box))];
+            return [Arrival::of($box, $control, Destination::none(), 'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER, $error->getMessage(), $this->paths->toPost($box))];
         }
         $closed = $this->paths->closed($box);
         if (null !== $closed) {
-            return [Arrival::of($box, $control, LeadEnd::POST, 'anything', Arrival::NEVER, $closed, $this->paths->toPost($box))];
+            return [Arrival::of($box, $control, Destination::none(), Arrival::NEVER, $closed, $this->paths->toPost($box))];
         }
         $seen = $this->tried($messages);
         $arrivals = array_map(fn (array $tried): Arrival => $this->arrival($box, $control, $messages, ...$tried), array_values($seen));
         $emissions = Emissions::of($this->situation, $messages);
-        foreach ($this->hearing->targets($emissions ?? []) as $key => [$device, $target, $inTheWay, $isNamed]) {
+        foreach ($this->hearing->targets($emissions ?? []) as $key => [$at, $inTheWay, $isNamed]) {
             $isNever = null !== $inTheWay && [] !== $inTheWay;
             if (!isset($seen[$key]) && ($isNamed || $all || [] === $seen)) {
-                $arrivals[] = Arrival::of($box, $control, $device, $target, $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED, $isNever ? implode('; ', $inTheWay) : self::UNSEEN, $this->paths->toDevice($box, $device));
+                $arrivals[] = Arrival::of($box, $control, $at, $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED, $isNever ? implode('; ', $inTheWay) : self::UNSEEN, $this->paths->toDevice($box, $at->device));
             }
         }
         if ([] === $arrivals) {
@@ -121,7 +121,7 @@ final class Ways
                 [] === $emissions => $this->certainty->kept($messages),
                 default => $this->certainty->never($messages) ?? (null === $emissions ? null : $this->hearing->unheard($emissions)),
             };
-            $arrivals[] = Arrival::of($box, $control, LeadEnd::POST, 'anything', null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? self::UNSEEN, $this->paths->toPost($box));
+            $arrivals[] = Arrival::of($box, $control, Destination::none(), null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? self::UNSEEN, $this->paths->toPost($box));
         }
 
         return $arrivals;
@@ -141,7 +141,7 @@ final class Ways
             foreach ($sender->chart->surface->controls ?? [] as $control) {
                 $isMeant = $this->isMeant($sender, $control, $box, $kind, $message?->number);
                 foreach ($isMeant ? $this->from($sender, $control, true) : $this->past->from($sender, $control) as $arrival) {
-                    if ($arrival->device === $box->name && 'parameter '.mb_strtolower($parameter) === mb_strtolower($arrival->target)) {
+                    if ($arrival->at->isParameter($box->name, $parameter)) {
                         $arrivals[] = $arrival;
                     }
                 }
@@ -190,7 +190,7 @@ final class Ways
      *
      * @param list<ControlMessage> $messages
      *
-     * @return array<string, array{string, string, string|null, string|null}> device, target, a tape by which it arrives and one by which it does not
+     * @return array<string, array{Destination, string|null, string|null}> where it arrives, a tape by which it arrives and one by which it does not
      */
     private function tried(array $messages): array
     {
@@ -316,7 +316,7 @@ final class Ways
      *
      * @param list<array{list<int>, list<string>, string}> $history
      * @param list<array{list<int>, list<string>, string}> $moves
-     * @param array<string, array{string, string, string|null, string|null}> $seen
+     * @param array<string, array{Destination, string|null, string|null}> $seen
      */
     private function tryIn(array $history, int $gapUs, array $moves, array &$seen): void
     {
@@ -331,20 +331,20 @@ final class Ways
             $tape = $this->tape($history, $move, $at);
             $counted = self::counted($heard);
             foreach ($heard as $each) {
-                $key = self::target($each);
+                $key = Destination::of($each)->key();
                 if ($each->isNew && $counted[$key] > ($anyway[$key] ?? 0)) {
-                    $hits[$key][$index] = [$each->unit, Heard::PARAMETER === $each->what ? "parameter {$each->title}" : $each->what, $tape];
+                    $hits[$key][$index] = [Destination::of($each), $tape];
                 }
             }
         }
         foreach ($hits as $key => $hit) {
             $first = array_values($hit)[0];
-            $seen[$key] ??= [$first[0], $first[1], $first[2], null];
+            $seen[$key] ??= [$first[0], $first[1], null];
         }
         foreach ($seen as $key => $each) {
             foreach ($new as $index => $move) {
                 if (!isset($hits[$key][$index])) {
-                    $seen[$key][3] ??= $this->tape($history, $move, $at);
+                    $seen[$key][2] ??= $this->tape($history, $move, $at);
                 }
             }
         }
@@ -357,12 +357,7 @@ final class Ways
      */
     private static function counted(array $heard): array
     {
-        return array_count_values(array_map(self::target(...), $heard));
-    }
-
-    private static function target(Heard $heard): string
-    {
-        return "{$heard->unit} ".(Heard::PARAMETER === $heard->what ? "parameter {$heard->title}" : $heard->what);
+        return array_count_values(array_map(static fn (Heard $each): string => Destination::of($each)->key(), $heard));
     }
 
     /**
@@ -503,19 +498,19 @@ final class Ways
     }
 
     /** @param list<ControlMessage> $messages */
-    private function arrival(Box $box, Control $control, array $messages, string $device, string $target, ?string $witness, ?string $counter): Arrival
+    private function arrival(Box $box, Control $control, array $messages, Destination $at, ?string $witness, ?string $counter): Arrival
     {
-        $path = $this->paths->toDevice($box, $device);
-        $unknown = $this->paths->unknown($box, $device, $target);
+        $path = $this->paths->toDevice($box, $at->device);
+        $unknown = $this->paths->unknown($box, $at);
         if (null !== $unknown) {
-            return Arrival::of($box, $control, $device, $target, Arrival::UNKNOWN, "{$unknown} is not known; ask the box", $path);
+            return Arrival::of($box, $control, $at, Arrival::UNKNOWN, "{$unknown} is not known; ask the box", $path);
         }
-        $proof = 1 === \count($messages) ? $this->certainty->always($messages[0], $device, $target) : null;
+        $proof = 1 === \count($messages) ? $this->certainty->always($messages[0], $at) : null;
 
         return match (true) {
-            null !== $counter => Arrival::of($box, $control, $device, $target, Arrival::SOMETIMES, 'seen to arrive, and seen not to', $path, $witness, $counter),
-            null !== $proof => Arrival::of($box, $control, $device, $target, Arrival::ALWAYS, $proof, $path, $witness),
-            default => Arrival::of($box, $control, $device, $target, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $path, $witness),
+            null !== $counter => Arrival::of($box, $control, $at, Arrival::SOMETIMES, 'seen to arrive, and seen not to', $path, $witness, $counter),
+            null !== $proof => Arrival::of($box, $control, $at, Arrival::ALWAYS, $proof, $path, $witness),
+            default => Arrival::of($box, $control, $at, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $path, $witness),
         };
     }
 

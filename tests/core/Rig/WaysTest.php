@@ -60,7 +60,7 @@ final class WaysTest extends TestCase
     #[DataProvider('whatStandsInTheWay')]
     public function testWhatStandsInTheWay(string $rule, array $hub, array $box, string $expected): void
     {
-        $answers = array_map(static fn (Arrival $arrival): string => "{$arrival->device} {$arrival->target}: {$arrival->answer}: {$arrival->reason}", self::small($rule, $hub, $box));
+        $answers = array_map(static fn (Arrival $arrival): string => "{$arrival->at->key()}: {$arrival->answer}: {$arrival->reason}", self::small($rule, $hub, $box));
 
         self::assertSame([$expected], $answers);
     }
@@ -106,7 +106,7 @@ final class WaysTest extends TestCase
             $from = $ways->from($setup->boxes['board'], $setup->boxes['board']->control('Fader') ?? throw new \LogicException());
             self::assertEquals($from, $ways->to($setup->boxes['box'], 'Level'));
 
-            return array_map(static fn (Arrival $arrival): string => "{$arrival->target}: {$arrival->answer}", $from);
+            return array_map(static fn (Arrival $arrival): string => "{$arrival->at->words()}: {$arrival->answer}", $from);
         };
         self::assertSame(['parameter Level: always'], $answers($rig(3, [0, 127])));
         self::assertSame(['parameter Level: not decided'], $answers($rig(3, [0, 99])), 'the upper end of the fader moves nothing');
@@ -129,7 +129,7 @@ final class WaysTest extends TestCase
             $ways = new Ways(new Situation($setup));
             $from = $ways->from($setup->boxes['board'], $setup->boxes['board']->control('Fader') ?? throw new \LogicException());
 
-            return implode(', ', array_map(static fn (Arrival $arrival): string => "{$arrival->target}: {$arrival->answer}", $from));
+            return implode(', ', array_map(static fn (Arrival $arrival): string => "{$arrival->at->words()}: {$arrival->answer}", $from));
         };
         self::assertSame('parameter Level: sometimes', $answer(1));
         self::assertSame('parameter Level: sometimes', $answer(4));
@@ -165,8 +165,8 @@ final class WaysTest extends TestCase
                         self::assertSame([], self::misses($situation, $book, $random, $control, $arrival), "seed {$seed}: {$control->name} always arrives");
                     }
                     if (Arrival::NEVER === $arrival->answer) {
-                        self::assertSame([], self::surprises($situation, $book, $random, $setup->boxes['sender_0'], $control, $arrival), "seed {$seed}: {$control->name} never moves {$arrival->device} {$arrival->target}: {$arrival->reason}");
-                        $never[\in_array($arrival->device, ['post'], true) ? 'nothing' : preg_replace('/\w+_\d|\d+|parameter .*/', '', explode(';', $arrival->reason)[0])] = true;
+                        self::assertSame([], self::surprises($situation, $book, $random, $setup->boxes['sender_0'], $control, $arrival), "seed {$seed}: {$control->name} never moves {$arrival->at->key()}: {$arrival->reason}");
+                        $never[\in_array($arrival->at->device, ['post'], true) ? 'nothing' : preg_replace('/\w+_\d|\d+|parameter .*/', '', explode(';', $arrival->reason)[0])] = true;
                     }
                 }
             }
@@ -232,7 +232,7 @@ final class WaysTest extends TestCase
             $now += 1_000_000;
             $heard = $world->play($now, (int) $book->inPort($messages[0]->ports[0]), Hand::at($messages[0], Hand::values($messages[0])[$state % 2]), 1_000_000);
             $now += 1_000_000;
-            foreach (array_filter($heard, static fn (Heard $each): bool => LeadEnd::POST === $arrival->device || self::isOf($each, $arrival)) as $each) {
+            foreach (array_filter($heard, static fn (Heard $each): bool => LeadEnd::POST === $arrival->at->device || self::isOf($each, $arrival)) as $each) {
                 $surprises[] = "state {$state}: {$each->unit} {$each->title}";
             }
         }
@@ -252,7 +252,7 @@ final class WaysTest extends TestCase
 
     private static function isOf(Heard $heard, Arrival $arrival): bool
     {
-        return $heard->unit === $arrival->device && (Heard::PARAMETER === $heard->what ? "parameter {$heard->title}" : $heard->what) === $arrival->target;
+        return $heard->unit === $arrival->at->device && (Heard::PARAMETER === $heard->what ? "parameter {$heard->title}" : $heard->what) === $arrival->at->words();
     }
 
     /** Whether the last gesture of a tape arrives: its target is told more than it would have been told without. */
@@ -303,7 +303,7 @@ final class WaysTest extends TestCase
      */
     private static function answers(string $unit, string $control, array $changes = []): array
     {
-        return array_map(static fn (Arrival $arrival): string => "{$arrival->device} {$arrival->target}: {$arrival->answer}", self::from($unit, $control, $changes));
+        return array_map(static fn (Arrival $arrival): string => "{$arrival->at->key()}: {$arrival->answer}", self::from($unit, $control, $changes));
     }
 
     /**
