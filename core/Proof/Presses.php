@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Situation\Situation;
@@ -28,9 +29,9 @@ final class Presses
     public function for(array $does, ?string $scene): array
     {
         return array_map(fn (string $do): string => match ($do) {
-            'panic' => $this->of('panic', $scene) ?? 'Panic on the stage',
-            'scene' => (null === $scene ? null : $this->of("scene {$scene}", $scene)) ?? '“Send again” on the stage',
-            default => $this->of('restore '.$this->label($do), $scene) ?? '“Restore” on the stage, '.$this->label($do),
+            'panic' => $this->of(DoesWhat::Panic, null, $scene) ?? 'Panic on the stage',
+            'scene' => (null === $scene ? null : $this->of(DoesWhat::Scene, $scene, $scene)) ?? '“Send again” on the stage',
+            default => $this->of(DoesWhat::Restore, $do, $scene) ?? '“Restore” on the stage, '.$this->label($do),
         }, $does);
     }
 
@@ -39,10 +40,10 @@ final class Presses
         return $this->situation->setup->box($unit)?->label() ?? $unit;
     }
 
-    private function of(string $does, ?string $scene): ?string
+    private function of(DoesWhat $what, ?string $about, ?string $scene): ?string
     {
         foreach ($this->uses ??= SwitchSheet::of($this->situation)->uses as $use) {
-            if ([$does] === $use->does && \in_array($use->scene, [null, $scene], true)) {
+            if ($use->doesOnly($what, $about) && \in_array($use->scene, [null, $scene], true)) {
                 $box = $this->situation->setup->box($use->unit);
 
                 return ($box?->label() ?? $use->unit).' “'.(($box->unit->labels[$use->control] ?? null)->text ?? $use->control).'”'.('press' === $use->gesture ? '' : " {$use->gesture}");

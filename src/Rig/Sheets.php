@@ -110,7 +110,7 @@ final readonly class Sheets
         foreach (SwitchSheet::of($situation)->uses as $use) {
             $box = $situation->setup->box($use->unit);
             $label = $box->unit->labels[$use->control] ?? null;
-            $units[$box?->label() ?? $use->unit][] = get_object_vars($use) + ['label' => $label?->text, 'colour' => $label?->colour];
+            $units[$box?->label() ?? $use->unit][] = array_merge(get_object_vars($use), ['does' => $use->words()]) + ['label' => $label?->text, 'colour' => $label?->colour];
         }
 
         return ['units' => $units];

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
+use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Expression\Number;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Reference;
@@ -97,6 +98,18 @@ final class GoStep extends Step
     public function title(): ?Token
     {
         return $this->where instanceof Token && TokenType::Text === $this->where->type ? $this->where : null;
+    }
+
+    /** Whether it goes by the place of the control in its list. */
+    public function isIndex(): bool
+    {
+        return !$this->isSong && $this->where instanceof Name && 'index' === $this->where->name;
+    }
+
+    /** Where it goes, as people say it, where that is no scene of a name. */
+    public function described(): string
+    {
+        return $this->isSong && $this->where instanceof Token ? "{$this->where->text} song" : $this->print();
     }
 
     /** The number it goes to, where that is written as a number. */

@@ -53,6 +53,12 @@ final class RecallStep extends NamedStep
         return "recall {$this->device->text} ".($this->which instanceof Token ? "\"{$this->which->text}\"" : $this->which->print());
     }
 
+    /** The program that it calls, as people say it: its name, or where its number comes from. */
+    public function called(): string
+    {
+        return $this->which instanceof Token ? $this->which->text : $this->which->print();
+    }
+
     public function resolved(Devices $devices, Circumstances $circumstances): static
     {
         $step = clone $this;

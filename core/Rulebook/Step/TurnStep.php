@@ -55,6 +55,18 @@ final class TurnStep extends NamedStep implements TakesOver
         return rtrim("turn {$this->device->text} \"{$this->parameter->text}\"".(null === $this->to ? '' : " to {$this->to->print()}")." {$takeover}");
     }
 
+    /** What it turns to what, as people say it: "Mix", "Mix to 40", "Mix pickup". */
+    public function turned(): string
+    {
+        return str_replace('"', '', rtrim($this->parameter->text.(null === $this->to ? '' : " to {$this->to->print()}").' '.($this->takeover->text ?? '')));
+    }
+
+    /** Whether another step turns the same parameter of the same unit. */
+    public function turnsTheSame(self $other): bool
+    {
+        return $this->device->text === $other->device->text && $this->parameter->text === $other->parameter->text;
+    }
+
     public function takeover(): ?string
     {
         return null === $this->to ? ($this->takeover->text ?? 'jump') : null;

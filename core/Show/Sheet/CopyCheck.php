@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rig\Setup\Box;
 final class CopyCheck
 {
     /**
-     * @param list<string> $does what both do, in the words of the sheet
+     * @param list<Does> $does what both do
      *
      * @return list<string> label, number, and each program, parameter or scene
      */
@@ -27,8 +27,8 @@ final class CopyCheck
             $same[] = "number: both send {$message->kind->value} {$message->number}";
         }
         foreach ($does as $each) {
-            $what = str_contains($each, ': program ') ? 'program' : (str_starts_with($each, 'scene ') ? 'scene' : 'target');
-            $same[] = "{$what}: both do “{$each}”";
+            $what = \in_array($each->what, [DoesWhat::Program, DoesWhat::Scene], true) ? $each->what->value : 'target';
+            $same[] = "{$what}: both do “{$each->words}”";
         }
 
         return $same;

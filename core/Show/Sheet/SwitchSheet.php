@@ -85,11 +85,11 @@ final readonly class SwitchSheet
             $isByHand = false;
             $caution = null;
             foreach ($rule->steps as $step) {
-                $words = self::words($situation, $step, self::place($situation, $devices, $rule, $box, $control));
+                $done = self::does($situation, $step, self::place($situation, $devices, $rule, $box, $control));
                 $caution ??= self::caution($situation, $step);
-                $isByHand = $isByHand || null === $words;
+                $isByHand = $isByHand || null === $done;
                 $stack = [...$stack, ...self::stack($situation, $step, [])];
-                $does = [...$does, ...array_filter([$words], static fn (?string $each): bool => null !== $each && '' !== $each)];
+                $does = [...$does, ...$done ?? []];
             }
             $gesture = self::gesture($rule, $control);
             $isSeveral = [] !== $stack || \count($does) > 1;
@@ -174,8 +174,9 @@ final readonly class SwitchSheet
         $does = [];
         foreach (\in_array($name, $within, true) ? [] : $situation->checked()->book->stacks[$name]->steps ?? [] as $each) {
             $inner = self::stack($situation, $each, [...$within, $name]);
-            $words = [] === $inner ? (self::words($situation, $each, null) ?? $each->print()) : '';
-            $does = [...$does, ...$inner, ...array_filter([$words], static fn (string $word): bool => '' !== $word)];
+            $done = self::does($situation, $each, null);
+            $own = null === $done ? [$each->print()] : array_map(static fn (Does $one): string => $one->words, $done);
+            $does = [...$does, ...$inner, ...[] === $inner ? $own : []];
         }
 
         return $does;
@@ -190,25 +191,28 @@ final readonly class SwitchSheet
     }
 
     /**
-     * What a step does, in words; nothing for what goes without saying, null for what these words cannot say.
+     * What a step does; nothing where it goes without saying, null for what a sheet cannot say.
      *
      * @param int|null $place of the control among those that the rule takes, from 1
+     *
+     * @return list<Does>|null
      */
-    private static function words(Situation $situation, Step $step, ?int $place): ?string
+    private static function does(Situation $situation, Step $step, ?int $place): ?array
     {
-        $unit = $step instanceof NamedStep ? ($situation->setup->box($step->device->text)?->label() ?? $step->device->text) : '';
+        $name = $step instanceof NamedStep ? $step->device->text : '';
+        $unit = $situation->setup->box($name)?->label() ?? $name;
 
         return match (true) {
-            $step instanceof PressStep => '',
-            $step instanceof RecallStep => "{$unit}: program ".str_replace('"', '', (string) preg_replace('/^recall \S+ /', '', $step->print())),
-            $step instanceof TurnStep => "{$unit}: ".str_replace('"', '', (string) preg_replace('/^turn \S+ /', '', $step->print())),
-            $step instanceof PlayStep => "plays {$unit}",
-            $step instanceof RestoreStep => "restore {$unit}",
+            $step instanceof PressStep => [],
+            $step instanceof RecallStep => [new Does(DoesWhat::Program, "{$unit}: program {$step->called()}", $name)],
+            $step instanceof TurnStep => [new Does(DoesWhat::Parameter, "{$unit}: {$step->turned()}", $name)],
+            $step instanceof PlayStep => [new Does(DoesWhat::Play, "plays {$unit}", $name)],
+            $step instanceof RestoreStep => [new Does(DoesWhat::Restore, "restore {$unit}", $name)],
             $step instanceof NamedStep => null,
-            $step instanceof GoStep => self::scene($situation, $step, $place),
-            $step instanceof DoStep => "stack {$step->stack()->text}",
-            $step instanceof TapStep, $step instanceof StartStep, $step instanceof StopStep => $step->print(),
-            $step instanceof PanicStep => 'panic',
+            $step instanceof GoStep => [self::scene($situation, $step, $place)],
+            $step instanceof DoStep => [new Does(DoesWhat::Stack, "stack {$step->stack()->text}")],
+            $step instanceof TapStep, $step instanceof StartStep, $step instanceof StopStep => [new Does(DoesWhat::Clock, $step->print())],
+            $step instanceof PanicStep => [new Does(DoesWhat::Panic, 'panic')],
             default => null,
         };
     }
@@ -237,13 +241,11 @@ final readonly class SwitchSheet
         return "goes by the program that {$box->label()} is on; ".([] === $scenes ? 'no scene calls one' : 'sure in '.implode(', ', array_keys($scenes)));
     }
 
-    private static function scene(Situation $situation, GoStep $step, ?int $place): string
+    private static function scene(Situation $situation, GoStep $step, ?int $place): Does
     {
-        $title = $step->title()->text ?? ('go index' === $step->print() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
+        $title = $step->title()->text ?? ($step->isIndex() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
 
-        $words = ['go next song' => 'next song', 'go previous song' => 'previous song'][$step->print()] ?? $step->print();
-
-        return null === $title ? $words : "scene {$title}";
+        return new Does(DoesWhat::Scene, null === $title ? $step->described() : "scene {$title}", $title);
     }
 
     /** The place of a control in the list that a rule takes, from 1. */

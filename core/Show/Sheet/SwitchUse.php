@@ -10,7 +10,7 @@ final readonly class SwitchUse
     /**
      * @param string|null $scene null in every scene
      * @param string $gesture press, move, short, held or twice
-     * @param list<string> $does in words, in the order in which it is sent
+     * @param list<Does> $does in the order in which it is sent
      * @param int $line of the rule
      * @param bool $isByHand whether there is more in the rule than these words say
      * @param list<string> $only under which conditions, in words
@@ -23,5 +23,17 @@ final readonly class SwitchUse
      */
     public function __construct(public string $unit, public string $control, public ?string $scene, public string $gesture, public array $does, public int $line, public bool $isByHand, public ?string $caution = null, public array $only = [], public bool $isCopy = false, public ?string $group = null, public ?string $lamp = null, public array $stack = [], public ?int $lastUs = null)
     {
+    }
+
+    /** @return list<string> what it does, in words */
+    public function words(): array
+    {
+        return array_map(static fn (Does $each): string => $each->words, $this->does);
+    }
+
+    /** Whether it does this and nothing else. */
+    public function doesOnly(DoesWhat $what, ?string $about = null): bool
+    {
+        return 1 === \count($this->does) && $this->does[0]->what === $what && $this->does[0]->about === $about;
     }
 }

@@ -123,7 +123,7 @@ final readonly class WholeCopy
             }
         }
         foreach (SwitchSheet::of($situation)->uses as $use) {
-            foreach (isset($copied[$use->line]) ? $use->does : [] as $does) {
+            foreach (isset($copied[$use->line]) ? $use->words() : [] as $does) {
                 $same[] = "{$use->control}: both do “{$does}”";
             }
         }
@@ -184,19 +184,13 @@ final readonly class WholeCopy
     {
         foreach ($steps as $its) {
             $isSameUnit = $step instanceof RecallStep && $its instanceof RecallStep && $step->device->text === $its->device->text;
-            $isSameParameter = $step instanceof TurnStep && $its instanceof TurnStep && self::turned($step) === self::turned($its);
+            $isSameParameter = $step instanceof TurnStep && $its instanceof TurnStep && $step->turnsTheSame($its);
             if ($isSameUnit || $isSameParameter || $step->print() === $its->print()) {
                 return $its;
             }
         }
 
         return null;
-    }
-
-    /** Which parameter of which unit a step turns. */
-    private static function turned(TurnStep $step): string
-    {
-        return (string) preg_replace('/^(turn \S+ "[^"]*").*/', '$1', $step->print());
     }
 
     /** Whether a scene has a rule for what another rule takes. */

@@ -116,7 +116,7 @@ final class SheetTest extends TestCase
         [$one, $two, $three] = SwitchSheet::of($situation)->uses;
         self::assertSame([['value 64..127', 'where its value has changed', 'where m > 3'], false, null], [$one->only, $one->isCopy, $one->group]);
         self::assertSame([[], true, 'while “B” is the scene'], [$two->only, $two->isCopy, $two->lamp]);
-        self::assertSame(['songs', 'while it is chosen in songs', ['stack storm'], ['box: program 1', 'post cc 5 value 1 to out after 100ms', 'scene B']], [$three->group, $three->lamp, $three->does, $three->stack]);
+        self::assertSame(['songs', 'while it is chosen in songs', ['stack storm'], ['box: program 1', 'post cc 5 value 1 to out after 100ms', 'scene B']], [$three->group, $three->lamp, $three->words(), $three->stack]);
         self::assertSame(100_000 + 3 * 320, $three->lastUs, 'the controller, 100 ms after the press');
     }
 
@@ -126,7 +126,7 @@ final class SheetTest extends TestCase
         foreach (SwitchSheet::of(self::demo())->uses as $use) {
             $does["{$use->unit} {$use->control} {$use->gesture}"] = $use;
         }
-        $words = static fn (SwitchUse $use): array => [$use->does, $use->isByHand];
+        $words = static fn (SwitchUse $use): array => [$use->words(), $use->isByHand];
         self::assertSame([['Drive: Bypass to other'], false], $words($does['treadle Switch 4 press']));
         self::assertSame([['scene Open sea'], false], $words($does['treadle Switch 2 press']));
         self::assertSame([['start crossing'], false], $words($does['treadle Switch 6 short']));

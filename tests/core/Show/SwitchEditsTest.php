@@ -18,6 +18,8 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Learn\Target;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\CopyCheck;
+use ZigzagPost\Core\Show\Sheet\Does;
+use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
@@ -69,7 +71,7 @@ final class SwitchEditsTest extends TestCase
     {
         $situation = self::demo();
         $box = self::box($situation, 'treadle');
-        self::assertSame(['program: both do “Brine: program Undertow”'], CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), ['Brine: program Undertow']));
+        self::assertSame(['program: both do “Brine: program Undertow”'], CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), [new Does(DoesWhat::Program, 'Brine: program Undertow', 'brine')]));
     }
 
     public function testRandomEditsDoWhatTheSheetSays(): void
@@ -119,7 +121,7 @@ final class SwitchEditsTest extends TestCase
                 $says = match ($target->what) {
                     Target::SCENE => "scene {$target->title}", Target::STACK => "stack {$target->title}", default => "program {$target->title}",
                 };
-                self::assertStringContainsString($says, implode('', array_values($uses)[0]->does ?? []), $words);
+                self::assertStringContainsString($says, implode('', (array_values($uses)[0] ?? null)?->words() ?? []), $words);
             }];
         }
         $uses = array_values(array_filter(SwitchSheet::of($situation)->uses, static fn (SwitchUse $use): bool => 'treadle' === $use->unit && 'Pedal' !== $use->control));
@@ -127,12 +129,12 @@ final class SwitchEditsTest extends TestCase
         $from = self::control($box, $use->control);
         if ('clear' === $what) {
             return [$edits->clear($box, $from, $use->line), $box, $from, static function (SwitchSheet $sheet, string $words) use ($use): void {
-                self::assertSame([], array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->does] === [$use->control, $use->scene, $use->gesture, $use->does]), $words);
+                self::assertSame([], array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->words()] === [$use->control, $use->scene, $use->gesture, $use->words()]), $words);
             }];
         }
 
         return [$edits->copy($box, $from, $use->line, $box, $control, $scene), $box, $control, static function (SwitchSheet $sheet, string $words) use ($control, $scene, $use): void {
-            $copied = array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->does] === [$control->name, $scene, $use->gesture, $use->does]);
+            $copied = array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->words()] === [$control->name, $scene, $use->gesture, $use->words()]);
             self::assertCount(1, $copied, $words);
         }];
     }
@@ -157,14 +159,15 @@ final class SwitchEditsTest extends TestCase
             }
             $world->play($at, (int) $book->inPort($message->ports[0]), Hand::at($message, 0), 3_000_000);
             foreach ($first->does as $does) {
-                if (str_starts_with($does, 'scene ')) {
-                    self::assertSame(substr($does, 6), $book->scenes()[$world->engine->state->scene], "{$scene}: {$does}, {$words}");
-                } elseif (1 === preg_match('/^(.+): program (.+)$/', $does, $parts)) {
-                    $unit = array_values(array_filter($world->devices, static fn ($device): bool => $device->box->label() === $parts[1]))[0];
+                if (DoesWhat::Scene === $does->what) {
+                    self::assertSame($does->about, $book->scenes()[$world->engine->state->scene], "{$scene}: {$does->words}, {$words}");
+                } elseif (DoesWhat::Program === $does->what && 1 === preg_match('/^(.+): program (.+)$/', $does->words, $parts)) {
+                    $unit = $world->devices[(string) $does->about];
+                    self::assertSame($unit->box->label(), $parts[1]);
                     $programs = $unit->box->chart->programs;
                     self::assertNotNull($programs);
                     $is = (int) $unit->program();
-                    self::assertContains($parts[2], [$programs->label($is), ProgramNames::names($unit->box, $programs)[$is] ?? ''], "{$scene}: {$does}, {$words}");
+                    self::assertContains($parts[2], [$programs->label($is), ProgramNames::names($unit->box, $programs)[$is] ?? ''], "{$scene}: {$does->words}, {$words}");
                 }
             }
         }
@@ -176,7 +179,7 @@ final class SwitchEditsTest extends TestCase
         $others = [];
         foreach (SwitchSheet::of($situation)->uses as $use) {
             if ($use->control !== $control->name) {
-                $others[] = "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->does);
+                $others[] = "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->words());
             }
         }
 

@@ -120,7 +120,7 @@ final class WholeCopyTest extends TestCase
 
     private static function said(SwitchUse $use): string
     {
-        return "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->does);
+        return "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->words());
     }
 
     private static function box(Situation $situation, string $name): Box
