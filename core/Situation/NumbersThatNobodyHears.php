@@ -66,7 +66,7 @@ final class NumbersThatNobodyHears implements RigCheck
     private static function number(SentByNumber $sent, array $hearing, Former $former): ?RigFinding
     {
         $number = $sent->number;
-        if (null === $number || (Kind::Cc === $sent->kind && \in_array($number, self::STANDARD, true)) || Kind::Mode === $sent->kind) {
+        if (null === $number || Kind::Mode === $sent->kind) {
             return null;
         }
         $known = $heard = [];
@@ -95,6 +95,9 @@ final class NumbersThatNobodyHears implements RigCheck
         $line = $sent->step->span->line;
         if ([] !== $heard) {
             return 1 === \count($heard) && $heard[0][1]->message?->kind->midi() === $sent->kind ? self::value($sent->value, $heard[0][0], $heard[0][1], $line) : null;
+        }
+        if (Kind::Cc === $sent->kind && \in_array($number, self::STANDARD, true)) {
+            return null;
         }
         $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $hearing)));
         ksort($known);
