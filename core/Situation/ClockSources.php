@@ -19,7 +19,7 @@ use ZigzagPost\Core\Rulebook\Step\SendStep;
 /** Which clocks get to which unit: those made by rules, those that rules pass on, and those of boxes that are wired to it. */
 final class ClockSources
 {
-    /** @var array<string, array<string, true>> sources by unit */
+    /** @var array<string, array<string, ClockSource>> sources by unit and by their words */
     private array $of = [];
     /** @var array<string, string> boxes that do not pass a clock on, by the unit behind them */
     private array $blocked = [];
@@ -32,7 +32,7 @@ final class ClockSources
         foreach ($book->clocks as $name => $clock) {
             $ports = [...$clock->sends, ...array_merge(...array_column($clock->pulses, 1)), ...array_merge(...array_column($clock->taps, 2))];
             foreach ($ports as $port) {
-                $this->reach(new Socket(LeadEnd::POST, $port->text, true), "clock {$name}");
+                $this->reach(new Socket(LeadEnd::POST, $port->text, true), ClockSource::made((string) $name));
             }
         }
         foreach ($book->rules as $rule) {
@@ -40,15 +40,15 @@ final class ClockSources
         }
         foreach ($situation->setup->boxes as $box) {
             foreach ($box->isPost() || true !== $box->isOn($box->chart->clock->sends ?? null) ? [] : $this->outs($box) as $socket) {
-                $this->reach($socket, "the clock of {$box->name}");
+                $this->reach($socket, ClockSource::ofUnit($box->name));
             }
         }
     }
 
-    /** @return list<string> */
+    /** @return list<ClockSource> */
     public function of(Box $box): array
     {
-        return array_map(strval(...), array_keys($this->of[$box->name] ?? []));
+        return array_values($this->of[$box->name] ?? []);
     }
 
     /** The box on the way that does not pass a clock on, where one would get there but for it. */
@@ -58,9 +58,9 @@ final class ClockSources
     }
 
     /** Whether start comes with a clock that rules pass on. */
-    public function isStarted(Box $box, string $source): bool
+    public function isStarted(Box $box, ClockSource $source): bool
     {
-        return isset($this->started[$box->name][$source]);
+        return isset($this->started[$box->name][$source->words]);
     }
 
     private function passedOn(Rulebook $book, Rule $rule): void
@@ -71,10 +71,10 @@ final class ClockSources
                 $ticks = \in_array(Kind::Clock, $kinds, true) && $this->comesIn($in);
                 foreach ($ticks || \in_array(Kind::Start, $kinds, true) ? $this->out($rule) : [] as $port) {
                     if ($ticks) {
-                        $this->reach(new Socket(LeadEnd::POST, $port, true), "the clock that comes in at {$in}");
+                        $this->reach(new Socket(LeadEnd::POST, $port, true), ClockSource::passedOn($in));
                     }
                     if (\in_array(Kind::Start, $kinds, true)) {
-                        $this->reach(new Socket(LeadEnd::POST, $port, true), "the clock that comes in at {$in}", true);
+                        $this->reach(new Socket(LeadEnd::POST, $port, true), ClockSource::passedOn($in), true);
                     }
                 }
             }
@@ -119,7 +119,7 @@ final class ClockSources
         return $this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true);
     }
 
-    private function reach(Socket $from, string $source, bool $isStart = false): void
+    private function reach(Socket $from, ClockSource $source, bool $isStart = false): void
     {
         foreach ($this->situation->graph->reachedFrom($from, KindName::Clock) + $this->situation->graph->reachedFrom($from) as $way) {
             // A way that is off is a finding of its own.
@@ -128,9 +128,9 @@ final class ClockSources
                 if ([] !== $blocking) {
                     $this->blocked[$box->name] ??= $blocking[0]->from->unit;
                 } elseif ($isStart) {
-                    $this->started[$box->name][$source] = true;
+                    $this->started[$box->name][$source->words] = true;
                 } else {
-                    $this->of[$box->name][$source] = true;
+                    $this->of[$box->name][$source->words] = $source;
                 }
             }
         }

@@ -91,7 +91,7 @@ final class Clocks implements RigCheck
     private function forNobody(Situation $situation, ClockSources $clocks): iterable
     {
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
-            $hearers = array_filter($situation->setup->boxes, static fn (Box $box): bool => \in_array("clock {$name}", $clocks->of($box), true));
+            $hearers = array_filter($situation->setup->boxes, static fn (Box $box): bool => self::isOf($clocks->of($box), (string) $name));
             $wanting = array_filter($hearers, static fn (Box $box): bool => null !== $box->chart->clock || null === $box->chart->hears);
             if ([] !== $clock->sends && [] !== $hearers && [] === $wanting) {
                 yield new RigFinding(new ClockIsForNobody((string) $name, array_map(static fn (Box $box): string => $box->name, array_values($hearers)), $clock->name->span->line));
@@ -107,21 +107,27 @@ final class Clocks implements RigCheck
             yield new RigFinding(new ClockIsMissing($box->name, $this->couldSend($situation)));
         }
         if (1 < \count($sources)) {
-            yield new RigFinding(new TwoClocks($box->name, $sources));
+            yield new RigFinding(new TwoClocks($box->name, array_map(static fn (ClockSource $source): string => $source->words, $sources)));
         }
         foreach ($sources as $source) {
-            if (true === $box->chart->clock?->startStop && str_starts_with($source, 'the clock that') && !$clocks->isStarted($box, $source)) {
-                yield new RigFinding(new StartIsNotPassedOn($box->name, $source));
+            if (true === $box->chart->clock?->startStop && $source->isPassedOn && !$clocks->isStarted($box, $source)) {
+                yield new RigFinding(new StartIsNotPassedOn($box->name, $source->words));
             }
         }
         yield from [] === $sources ? [] : $this->songs($situation, $box);
         [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
             $bpm = $clock->tempoBpm();
-            if (\in_array("clock {$name}", $sources, true) && ($bpm < $low || $bpm > $high)) {
+            if (self::isOf($sources, (string) $name) && ($bpm < $low || $bpm > $high)) {
                 yield new RigFinding(new TempoIsOutOfRange($box->name, (string) $name, $bpm, $low, $high));
             }
         }
+    }
+
+    /** @param list<ClockSource> $sources */
+    private static function isOf(array $sources, string $clock): bool
+    {
+        return [] !== array_filter($sources, static fn (ClockSource $source): bool => $clock === $source->clock);
     }
 
     /** @return list<string> settings of units that would give a clock if they were switched on */
