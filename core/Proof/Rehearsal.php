@@ -28,7 +28,7 @@ final class Rehearsal
     private readonly Performance $show;
     private readonly Standing $standing;
     private readonly WaysBack $waysBack;
-    /** @var array<int, array<string, string>> how all units stood, by time */
+    /** @var array<int, array<string, Stood>> how all units stood, by time */
     private array $right = [];
     /** @var array<int, RigWorld> the rig where nothing goes wrong, at some times */
     private array $unharmed = [];
@@ -87,12 +87,12 @@ final class Rehearsal
         $right = $this->right();
         $stood = [];
         $worlds = $this->play($faults, $stood, [$over, $endUs], $this->begun);
-        $wrongAt = array_keys(array_filter($stood, static fn (array $units, int $at): bool => $at >= $over && $units !== ($right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
+        $wrongAt = array_keys(array_filter($stood, static fn (array $units, int $at): bool => $at >= $over && [] !== Standing::differences($units, $right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
-            foreach (Standing::differences($stood[$at], $right[$at]) as $what) {
-                $words = $this->standing->words($what, $stood[$at][$what] ?? '', $right[$at][$what] ?? '');
-                Standing::isKey($what) ? $hangs[$what] = $words : $wrong[$what] = $words;
+            foreach (Standing::differences($stood[$at], $right[$at]) as [$is, $shouldBe]) {
+                $words = $this->standing->words($is, $shouldBe);
+                StoodWhat::Key === $is->what ? $hangs[$is->thing()] = $words : $wrong[$is->thing()] = $words;
             }
         }
         $last = [] === $wrongAt ? null : max($wrongAt);
@@ -101,8 +101,8 @@ final class Rehearsal
         // Where it comes right by itself only after a while, somebody may not want to wait.
         $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
-        foreach (Standing::differences($stood[$fromUs], $right[$fromUs]) as $what) {
-            Standing::isKey($what) || $units[Standing::unit($what)] = true;
+        foreach (Standing::differences($stood[$fromUs], $right[$fromUs]) as [$is]) {
+            StoodWhat::Key === $is->what || $units[$is->unit] = true;
         }
         $units = array_map(strval(...), array_keys($units));
         if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
@@ -114,7 +114,7 @@ final class Rehearsal
         return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, null === $forUs ? $wayBack : Misfortune::BY_ITSELF, $presses, $by, $afterS);
     }
 
-    /** @return array<int, array<string, string>> how all units stand where nothing goes wrong, by time */
+    /** @return array<int, array<string, Stood>> how all units stand where nothing goes wrong, by time */
     private function right(): array
     {
         if ([] === $this->right) {
@@ -147,7 +147,7 @@ final class Rehearsal
 
     /**
      * @param list<Fault> $faults
-     * @param array<int, array<string, string>> $stood how all units stand, filled in by time
+     * @param array<int, array<string, Stood>> $stood how all units stand, filled in by time
      * @param list<int> $keep times at which the rig is kept
      * @param RigWorld|null $from the rig before anything goes wrong; null for the beginning of the show
      *

@@ -12,69 +12,63 @@ use ZigzagPost\Core\World\RigWorld;
 /** How all units of a rig stand at a moment: programs, values and the keys that sound. */
 final readonly class Standing
 {
-    private const PROGRAM = 'program';
-    private const VALUE = 'value';
-    private const KEY = 'key';
-
     /** @param list<string> $leftOut units that are not looked at */
     public function __construct(private Setup $setup, private array $leftOut, private MiddleC $middle)
     {
     }
 
-    /** @return array<string, string> by unit, what it is and which, with tabs between them */
+    /** @return array<string, Stood> by the thing that stands somewhere, in a fixed order */
     public function of(RigWorld $world): array
     {
-        $standing = [];
+        $all = [];
         foreach ($world->devices as $unit => $device) {
             if (\in_array($unit, $this->leftOut, true)) {
                 continue;
             }
             $program = $device->program();
-            $standing["{$unit}\t".self::PROGRAM."\t"] = null === $program ? '' : ($device->box->chart->programs?->label($program) ?? (string) $program);
+            $all[] = new Stood($unit, StoodWhat::Program, '', null === $program ? '' : ($device->box->chart->programs?->label($program) ?? (string) $program));
             foreach ($device->values() as $title => $value) {
-                $standing["{$unit}\t".self::VALUE."\t{$title}"] = (string) $value;
+                $all[] = new Stood($unit, StoodWhat::Value, (string) $title, (string) $value);
             }
             foreach ($device->sounding() as $key) {
-                $standing["{$unit}\t".self::KEY."\t{$key}"] = 'sounds';
+                $all[] = new Stood($unit, StoodWhat::Key, (string) $key, 'sounds');
             }
         }
+        $standing = array_combine(array_map(static fn (Stood $each): string => $each->thing(), $all), $all);
         ksort($standing);
 
         return $standing;
     }
 
     /**
-     * @param array<string, string> $is
-     * @param array<string, string> $shouldBe
+     * @param array<string, Stood> $is
+     * @param array<string, Stood> $shouldBe
      *
-     * @return list<string> what stands otherwise, or is there in one of the two only
+     * @return list<array{Stood, Stood}> what stands otherwise, or is there in one of the two only: how it is, and how it should be
      */
     public static function differences(array $is, array $shouldBe): array
     {
-        return array_map(strval(...), array_keys(array_diff_assoc($is, $shouldBe) + array_diff_assoc($shouldBe, $is)));
-    }
+        $differences = [];
+        foreach ($is + $shouldBe as $thing => $any) {
+            $pair = [$is[$thing] ?? $any->at(''), $shouldBe[$thing] ?? $any->at('')];
+            if (!isset($is[$thing], $shouldBe[$thing]) || $pair[0]->value !== $pair[1]->value) {
+                $differences[] = $pair;
+            }
+        }
 
-    /** Whether it is a key that sounds. */
-    public static function isKey(string $what): bool
-    {
-        return self::KEY === explode("\t", $what)[1];
-    }
-
-    public static function unit(string $what): string
-    {
-        return explode("\t", $what)[0];
+        return $differences;
     }
 
     /** What stands otherwise than it should, such as "Brine: program 6 instead of 2" or "Moths: D#3". */
-    public function words(string $what, string $is, string $shouldBe): string
+    public function words(Stood $stood, Stood $right): string
     {
-        [$unit, $kind, $title] = explode("\t", $what);
+        [$unit, $title, $is, $shouldBe] = [$stood->unit, $stood->title, $stood->value, $right->value];
         $box = $this->setup->box($unit);
         $label = $box?->label() ?? $unit;
-        if (self::KEY === $kind) {
+        if (StoodWhat::Key === $stood->what) {
             return "{$label}: ".KeyName::of((int) $title, $this->middle);
         }
-        if (self::PROGRAM === $kind) {
+        if (StoodWhat::Program === $stood->what) {
             return "{$label}: ".('' === $is ? 'on the program it starts with' : "program {$is}").' instead of '.('' === $shouldBe ? 'the one it starts with' : $shouldBe);
         }
         $shown = static function (string $value) use ($box, $title): string {

@@ -14,7 +14,7 @@ final class WaysBack
     /** Until somebody presses something. */
     private const HAND_US = 1_000_000;
 
-    /** @var array<string, array<string, string>> how all stands without the faults after some presses, by when they begin and what they are */
+    /** @var array<string, array<string, Stood>> how all stands without the faults after some presses, by when they begin and what they are */
     private array $unharmed = [];
 
     public function __construct(private readonly Situation $situation, private readonly Presses $presses)
@@ -26,7 +26,7 @@ final class WaysBack
      *
      * @param int $fromUs when somebody may press something
      * @param \Closure(bool): RigWorld $played the rig at that time, each time anew: with the faults, or without
-     * @param \Closure(RigWorld): array<string, string> $standing
+     * @param \Closure(RigWorld): array<string, Stood> $standing
      * @param list<string> $units that stand wrong
      * @param int $fewest in how many things it stands otherwise
      *
@@ -56,10 +56,10 @@ final class WaysBack
 
     /**
      * @param list<string> $does
-     * @param \Closure(RigWorld): array<string, string> $standing
+     * @param \Closure(RigWorld): array<string, Stood> $standing
      * @param list<string> $units
      *
-     * @return array<string, string> how all stands after presses
+     * @return array<string, Stood> how all stands after presses
      */
     private function after(array $does, RigWorld $world, \Closure $standing, array $units): array
     {
