@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Show\Learn\LearnedRule;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
@@ -69,6 +70,32 @@ final class LearnedRuleTest extends TestCase
         $this->expectException(RulebookError::class);
         $this->expectExceptionMessage('a control that is moved cannot');
         LearnedRule::of($situation, self::recognised($situation, '1000 strip B4 17 30'), self::target($situation, 'Scene: Harbour'));
+    }
+
+    /** @return iterable<string, array{string, string}> what a fader cannot do, and what is said */
+    public static function notForFaders(): iterable
+    {
+        yield 'a scene' => ['Scene: Harbour', 'a control that is moved cannot choose a scene; choose a parameter for it, or press a switch'];
+        yield 'a program' => ['Brine: program 6, Undertow', 'a control that is moved cannot do that; choose a parameter for it, or press a switch'];
+        yield 'a stack' => ['Stack: storm', 'a control that is moved cannot do that; choose a parameter for it, or press a switch'];
+        yield 'a tap' => ['Clock crossing: tap the tempo', 'a control that is moved cannot do that; choose a parameter for it, or press a switch'];
+    }
+
+    #[DataProvider('notForFaders')]
+    public function testWhatAFaderCannotDoIsSaid(string $words, string $said): void
+    {
+        $situation = self::situation();
+        $this->expectExceptionObject(new RulebookError(new Span(1, 1), 'not-a-switch', $said));
+        LearnedRule::of($situation, self::recognised($situation, '1000 strip B4 17 30'), self::target($situation, $words));
+    }
+
+    public function testWhatNoChartKnowsIsTakenWithOrWithoutAChannel(): void
+    {
+        $situation = self::situation();
+        $rule = static fn (string $tape): string => LearnedRule::of($situation, self::recognised($situation, $tape), self::target($situation, 'Stack: storm'))->text;
+        self::assertStringContainsString("  take note key 77 channel 3\n  press\n", $rule("1000 treadle 92 4D 7F\n1700 treadle 82 4D 00"));
+        self::assertStringContainsString("  take start\n  do storm", $rule('1000 treadle FA'));
+        self::assertStringContainsString("  take program 5 channel 3\n  do storm", $rule('1000 treadle C2 05'));
     }
 
     private static function recognised(Situation $situation, string $tape): Recognised

@@ -67,6 +67,8 @@ final class PlayedChartTest extends TestCase
         }
         $chart = RigFile::chart(Json::encode(PlayedChart::of('Two', $played)));
         self::assertSame(['Switch', 'Switch 2', 'Switch 3'], array_map(static fn (Control $control): string => $control->name, $chart->surface->controls ?? []));
+        $blank = RigFile::chart(Json::encode(PlayedChart::of('Two', [['  Foot  ', $played[0][1]], ["\t", $played[1][1]], ['FOOT', $played[2][1]]])));
+        self::assertSame(['Foot', 'Switch', 'FOOT 2'], array_map(static fn (Control $control): string => $control->name, $blank->surface->controls ?? []), 'without blanks, and told apart whatever the letters');
         self::assertSame([null, null, 2], array_map(static fn (Control $control): mixed => $control->message()?->channel, $chart->surface->controls ?? []));
     }
 }

@@ -37,6 +37,20 @@ final class PresentStackTest extends TestCase
         self::assertSame("{$recall}  turn {$unit} \"{$title}\" to ".($value + 1)."\n", PresentStack::of('now', [[$box, $program, [$title => $value + 1]]])->text());
     }
 
+    public function testWhereAStackIsWritten(): void
+    {
+        $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        $stack = PresentStack::of('now', [[Setup::of($rig, Source::of('')->book)->boxes['brine'], 0, []]]);
+        $written = static function (string $rules) use ($stack): string {
+            $source = Source::of($rules);
+
+            return $source->with($stack->edits($source))->text;
+        };
+        self::assertSame("port a in\n\n\n{$stack->text()}", $written('port a in'), 'at the end where nothing else stands');
+        self::assertSame("port a in\n\n{$stack->text()}\n# keys\nrule \"K\"\n  take note\n  drop\n", $written("port a in\n\n# keys\nrule \"K\"\n  take note\n  drop\n"), 'before the first rule and what is said of it');
+        self::assertSame("port a in\n\n{$stack->text()}\nrule \"K\"\n  take note\n  drop\n", $written("port a in\n\nstack now\n  recall brine 2\n  recall brine 3\n\nrule \"K\"\n  take note\n  drop\n"), 'in the place of the one of this name');
+    }
+
     /** @return array{string, int, string, int} a unit, its program, a parameter that the program stores, and the value */
     private static function aStoredValue(Rig $rig): array
     {
