@@ -17,7 +17,13 @@ use App\Rig\WiresView;
 use Symfony\Component\Filesystem\Filesystem;
 use Twig\Environment;
 use Twig\Loader\FilesystemLoader;
+use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Proof\Coverage;
+use ZigzagPost\Core\Proof\Fault;
+use ZigzagPost\Core\Proof\Proving;
+use ZigzagPost\Core\Proof\Rehearsal;
+use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\Box;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -34,6 +40,7 @@ use ZigzagPost\Core\Show\Sheet\PresentStack;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\Way\Ways;
+use ZigzagPost\Core\World\Seats;
 
 /** Everything that is computed of a rig, as text: what the command line prints, what the API sends, and what the sheets say. */
 final class Computed
@@ -58,6 +65,7 @@ final class Computed
         $computed->ways();
         $computed->learned();
         $computed->sheets();
+        $computed->proofs();
         foreach ($rig->charts as $id => $kept) {
             $computed->say("chart {$id} as tables", ChartTables::of($kept->chart));
             $computed->say("chart {$id} as a name document", NameDocument::write($kept->chart));
@@ -161,6 +169,35 @@ final class Computed
             $html = (string) preg_replace(['~<(style|head|svg)\b.*?</\1>~s', '~</(tr|p|h\d|li|div)>~', '~</t[dh]>~'], ['', "\n", ' | '], $sheets->html($this->situation, [$sheet]));
             $lines = array_map(static fn (string $line): string => trim((string) preg_replace('/\s+/', ' ', $line)), explode("\n", html_entity_decode(strip_tags($html))));
             $this->say("sheet {$sheet}", array_values(array_filter($lines, static fn (string $line): bool => '' !== $line)));
+        }
+    }
+
+    /** What a proposed tape proves, what half of it leaves open, what is told when a rule is gone, and what some faults do to the show. */
+    private function proofs(): void
+    {
+        if ($this->situation->checked()->hasErrors()) {
+            return;
+        }
+        $book = Compiler::load($this->situation->checked()->book);
+        $seats = Seats::of($this->setup);
+        $tape = Coverage::tape($this->situation);
+        $lines = explode("\n", trim($tape));
+        $this->say('proposed tape', [...\array_slice($lines, 0, 80), hash('xxh128', $tape)]);
+        $whole = Proving::accept('all', $tape, $book, '2026-11-30', 'Ada', null, null, RulesSum::of($this->situation));
+        $this->say('proof', hash('xxh128', serialize(get_object_vars($whole))));
+        $half = Proving::accept('half', implode("\n", \array_slice($lines, 0, intdiv(\count($lines), 2)))."\n", $book);
+        $this->say('left open', get_object_vars(Coverage::of($this->situation, $book, [Proving::of($half, $book, $seats, $this->setup->rig->show)])));
+        $rules = $this->situation->checked()->written->rules;
+        $source = Source::of((string) $this->setup->rig->rulebook);
+        $last = $rules[\count($rules) - 1] ?? null;
+        $fewer = null === $last ? null : new Situation(RigFile::setup($this->setup->rig, $source->with([Edit::deleteLines($last->span->line, $source->end($last))])->text));
+        if (null !== $fewer && !$fewer->checked()->hasErrors()) {
+            $this->say('without the last rule', array_map(get_object_vars(...), \array_slice(Proving::of($whole, Compiler::load($fewer->checked()->book), $seats, $this->setup->rig->show, RulesSum::of($fewer))->changes, 0, 40)));
+        }
+        $rehearsal = new Rehearsal($this->situation);
+        $this->say('faults', array_map(static fn (Fault $fault): string => $fault->words(), $rehearsal->faults()));
+        foreach (\array_slice($rehearsal->faults(), 0, 4) as $fault) {
+            $this->say("rehearsed: {$fault->words()}", array_diff_key(get_object_vars($rehearsal->with($fault)), ['faults' => true]));
         }
     }
 
