@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Compile\CompileFinding;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Compile\Draft;
-use ZigzagPost\Core\Compile\Misfit;
 use ZigzagPost\Core\Compile\TooMuchCode;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Concern;
@@ -53,7 +53,7 @@ final class CompiledCheck implements Check
             yield $this->offTheKeyboard($book, $off[0]);
         }
         foreach ($this->byPlace($draft, Concern::AlwaysOutside) as $outside) {
-            $taken = array_unique(array_map(static fn (Misfit $each): string => $each->taken->value, $outside));
+            $taken = array_unique(array_map(static fn (CompileFinding $each): string => $each->taken->value, $outside));
             $field = $outside[0]->field;
             $drops = \in_array($field, ['channel', 'key', 'number', 'program', 'bank'], true);
             yield Finding::warning('always-out-of-range', $outside[0]->span, "this {$field} is always out of range".($drops ? ': the message is always dropped' : ': it always ends at its limit').(1 === \count($taken) ? '' : ' for '.implode(', ', $taken)));
@@ -61,7 +61,7 @@ final class CompiledCheck implements Check
     }
 
     /** A key range that a step pushes off the keyboard in part. */
-    private function offTheKeyboard(Rulebook $book, Misfit $found): Finding
+    private function offTheKeyboard(Rulebook $book, CompileFinding $found): Finding
     {
         $text = 'some of these keys are pushed off the keyboard, and their notes are dropped; "fold" moves them by octaves instead';
         foreach ($this->ruleAt($book, $found->span->line)->steps ?? [] as $step) {
@@ -76,14 +76,14 @@ final class CompiledCheck implements Check
         return Finding::warning('off-the-keyboard', $found->span, $text);
     }
 
-    /** @param non-empty-list<Misfit> $missing */
+    /** @param non-empty-list<CompileFinding> $missing */
     private function missingField(Rulebook $book, array $missing): Finding
     {
         $first = $missing[0];
-        $lacking = array_unique(array_map(static fn (Misfit $each): string => $each->taken->value, $missing));
+        $lacking = array_unique(array_map(static fn (CompileFinding $each): string => $each->taken->value, $missing));
         $kinds = $this->kinds($book, $first->span->line);
         if (\count($lacking) >= \count($kinds)) {
-            $what = implode(' and ', array_unique(array_map(static fn (Misfit $each): string => $each->kind->value, $missing)));
+            $what = implode(' and ', array_unique(array_map(static fn (CompileFinding $each): string => $each->kind->value, $missing)));
 
             return Finding::error('no-such-field', $first->span, \count($lacking) > 3 ? "the messages here have no {$first->field}" : "a {$what} message has no {$first->field}");
         }
@@ -119,12 +119,12 @@ final class CompiledCheck implements Check
     }
 
     /**
-     * @return list<non-empty-list<Misfit>>
+     * @return list<non-empty-list<CompileFinding>>
      */
     private function byPlace(Draft $draft, Concern $concern): array
     {
         $places = [];
-        foreach (array_filter($draft->misfits, static fn (Misfit $each): bool => $concern === $each->concern) as $each) {
+        foreach (array_filter($draft->misfits, static fn (CompileFinding $each): bool => $concern === $each->concern) as $each) {
             $places["{$each->span->line}:{$each->span->column}:{$each->field}"][] = $each;
         }
 

@@ -19,7 +19,7 @@ final class Draft
     /** Code that a rulebook may make, in bytes. */
     private const MOST_CODE = 8 << 20;
 
-    /** @var list<Misfit> what was found out of place */
+    /** @var list<CompileFinding> what was found out of place */
     public array $misfits = [];
 
     /** @var array<string, list<int>> by method that goes on later, the out ports it can send to */

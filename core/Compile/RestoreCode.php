@@ -6,8 +6,8 @@ namespace ZigzagPost\Core\Compile;
 
 use ZigzagPost\Core\Engine\State\Control;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
 use ZigzagPost\Core\Rulebook\Code\Target;
-use ZigzagPost\Core\Rulebook\Code\Whole;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
@@ -37,7 +37,7 @@ final class RestoreCode
     }
 
     /** @return array{int, int, string, int, list<array{string, int, int, int}>} */
-    private function whole(Whole $whole): array
+    private function whole(RestoreRecipe $whole): array
     {
         $port = $this->draft->book->portIndex($whole->port);
         $program = null === $whole->channel ? '' : $this->method("program {$port}", $port, static fn (RuleCode $code) => $code->send->program(0, $port, '$ch', '$v'));

@@ -266,7 +266,7 @@ final class RuleCode implements Writer
 
     public function finds(Concern $concern, string $what, Span $span): void
     {
-        $this->draft->misfits[] = new Misfit($concern, $what, $this->entry->kind, $this->kind, $span);
+        $this->draft->misfits[] = new CompileFinding($concern, $what, $this->entry->kind, $this->kind, $span);
     }
 
     /** Tells what a selector has made sure of. */

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Finding;
 
-use ZigzagPost\Core\Finding\Fact\Fact;
+use ZigzagPost\Core\Finding\Fact\RigFact;
 use ZigzagPost\Core\Rig\Document\Rest;
 
 /** A fact about a rig, what follows from it, and the change that puts it right where there is one. */
 final readonly class RigFinding
 {
-    /** @param list<Fact> $consequences */
-    public function __construct(public Fact $fact, public ?RigFix $fix = null, public array $consequences = [])
+    /** @param list<RigFact> $consequences */
+    public function __construct(public RigFact $fact, public ?RigFix $fix = null, public array $consequences = [])
     {
     }
 
@@ -20,7 +20,7 @@ final readonly class RigFinding
         return new self($this->fact, $fix, $this->consequences);
     }
 
-    /** @param list<Fact> $consequences */
+    /** @param list<RigFact> $consequences */
     public function with(array $consequences): self
     {
         return new self($this->fact, $this->fix, [...$this->consequences, ...$consequences]);

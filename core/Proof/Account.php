@@ -12,9 +12,9 @@ use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Learn\Listening;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\World\Deed;
-use ZigzagPost\Core\World\Minute;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Capture;
+use ZigzagPost\Core\World\JournalEntry;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Core\World\Told;
 
 /** What happened in a kept minute, in words: what hands did, which scenes came, what units did of it, and what still sounds. */
@@ -55,19 +55,19 @@ final class Account
     }
 
     /** @return array{lines: list<array{timeUs: int, words: string}>, sounding: list<string>, begins: int, beginsIn: string|null} */
-    public static function of(Minute $minute, CompiledBook $book, ?Seats $seats, ?Setup $setup): array
+    public static function of(Capture $minute, CompiledBook $book, ?Patch $seats, ?Setup $setup): array
     {
         $account = new self($setup);
         $bench = $minute->begin($book, $seats);
         $told = new Told($seats);
         $begins = $scene = $bench->scenes()['current'];
         foreach ($minute->deeds as $deed) {
-            Minute::do($deed, $bench);
+            Capture::do($deed, $bench);
             match ($deed->what) {
-                Deed::IN => $account->in($deed),
-                Deed::PANIC => $account->say($deed->timeUs, 'panic'),
-                Deed::RESTORE => $account->say($deed->timeUs, 'restore '.($account->labels[$deed->port] ?? $deed->port)),
-                Deed::OUT => $account->out($deed, $told),
+                JournalEntry::IN => $account->in($deed),
+                JournalEntry::PANIC => $account->say($deed->timeUs, 'panic'),
+                JournalEntry::RESTORE => $account->say($deed->timeUs, 'restore '.($account->labels[$deed->port] ?? $deed->port)),
+                JournalEntry::OUT => $account->out($deed, $told),
                 default => null,
             };
             if ($bench->scenes()['current'] !== $scene) {
@@ -90,7 +90,7 @@ final class Account
         return ['lines' => $lines, 'sounding' => $sounding, 'begins' => $begins, 'beginsIn' => $bench->scenes()['titles'][$begins] ?? null];
     }
 
-    private function in(Deed $deed): void
+    private function in(JournalEntry $deed): void
     {
         foreach (Listening::of([new Event($deed->timeUs, $deed->port, $deed->bytes)])->played() as $played) {
             $name = $this->names["{$deed->port} {$played->kind->value} {$played->channel} {$played->number}"] ?? null;
@@ -98,7 +98,7 @@ final class Account
         }
     }
 
-    private function out(Deed $deed, Told $told): void
+    private function out(JournalEntry $deed, Told $told): void
     {
         foreach ($told->hear($deed->timeUs, $deed->port, $deed->bytes, $deed->number) as $unit => $did) {
             $label = $this->labels[$unit] ?? $unit;

@@ -14,7 +14,7 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 
 /** What no proof touches: rules that never act, ends of their ranges, controls that are never played, scenes that are never gone to. */
@@ -44,7 +44,7 @@ final readonly class Coverage
     }
 
     /** @param list<Proving> $proofs */
-    public static function of(Situation $situation, CompiledBook $book, array $proofs): self
+    public static function of(RigAnalysis $situation, CompiledBook $book, array $proofs): self
     {
         $rules = [];
         $written = array_map(static fn (Rule $rule): int => $rule->span->line, $situation->checked()->written->rules);
@@ -86,7 +86,7 @@ final readonly class Coverage
      *
      * @return list<array{from: string, to: string}>
      */
-    private static function orders(Situation $situation, CompiledBook $book, array $proofs): array
+    private static function orders(RigAnalysis $situation, CompiledBook $book, array $proofs): array
     {
         $gone = [];
         foreach ($proofs as $proof) {
@@ -115,7 +115,7 @@ final readonly class Coverage
      *
      * @return list<array{title: string, line: int, what: string, at: int}>
      */
-    private static function ends(Situation $situation, array $untouched, array $heard): array
+    private static function ends(RigAnalysis $situation, array $untouched, array $heard): array
     {
         $ends = [];
         foreach (RangeEnd::of($situation->checked()->book) as $end) {
@@ -167,7 +167,7 @@ final readonly class Coverage
     }
 
     /** A tape that plays every control of the rig once and then quickly, and presses the ends of what rules take. */
-    public static function tape(Situation $situation): string
+    public static function tape(RigAnalysis $situation): string
     {
         $events = array_map(static fn (Stroke $stroke): Event => $stroke->event, self::strokes($situation));
         $at = [] === $events ? self::FIRST_US : $events[\count($events) - 1]->timeUs + self::STEP_US;
@@ -184,7 +184,7 @@ final readonly class Coverage
     }
 
     /** @return list<Stroke> every control of the rig once, to its end and back: what hands can do */
-    public static function strokes(Situation $situation): array
+    public static function strokes(RigAnalysis $situation): array
     {
         $strokes = [];
         $at = self::FIRST_US;
@@ -201,7 +201,7 @@ final readonly class Coverage
     }
 
     /** @return iterable<array{string, string, ControlMessage}> unit, control and what it sends first */
-    private static function messages(Situation $situation): iterable
+    private static function messages(RigAnalysis $situation): iterable
     {
         $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         foreach ($situation->setup->boxes as $box) {

@@ -11,10 +11,10 @@ use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Step\PanicStep;
 use ZigzagPost\Core\Show\Learn\Listening;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\DeviceSender;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 
 /** The set list as the stand-ins play it: its scenes in their order, and in each of them every control that a rule takes. */
 final class Performance
@@ -31,7 +31,7 @@ final class Performance
     public readonly array $strokes;
     public readonly int $endUs;
 
-    public function __construct(private readonly Situation $situation, private readonly CompiledBook $book)
+    public function __construct(private readonly RigAnalysis $situation, private readonly CompiledBook $book)
     {
         $this->slots = $this->order();
         $this->endUs = self::BEGINS_US + self::SCENE_US * max(1, \count($this->slots));
@@ -68,7 +68,7 @@ final class Performance
     /** @return list<Stroke> a key on each keyboard, held while a fault begins */
     private function keys(int $from, int $key): array
     {
-        $seats = Seats::of($this->situation->setup);
+        $seats = Patch::of($this->situation->setup);
         $strokes = [];
         foreach ($seats->from as $unit => $ways) {
             $sender = new DeviceSender($seats->boxes[$unit]);
@@ -160,7 +160,7 @@ final class Performance
             $message = new ControlMessage($played->kind, $played->number, $played->channel, [$played->port], 0, 127, true);
             foreach ($this->situation->checked()->book->rules as $rule) {
                 $panics = [] !== array_filter($rule->steps, static fn ($step): bool => $step instanceof PanicStep);
-                if ($panics && TakenBy::isFor($this->situation->checked()->book, $rule, $message)) {
+                if ($panics && RuleMatch::isFor($this->situation->checked()->book, $rule, $message)) {
                     return true;
                 }
             }

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Proof;
 use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Which controls of the rig silence everything, call a scene, or restore a unit. */
 final class Presses
@@ -15,7 +15,7 @@ final class Presses
     /** @var list<SwitchUse>|null */
     private ?array $uses = null;
 
-    public function __construct(private readonly Situation $situation)
+    public function __construct(private readonly RigAnalysis $situation)
     {
     }
 

@@ -13,7 +13,7 @@ use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Rig\Document\Show;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Core\World\Told;
 
 /** A kept tape played again, and compared with what was accepted. A port that is only renamed is the same port. */
@@ -32,7 +32,7 @@ final readonly class Proving
     }
 
     /** @param string|null $rules a sum of the rules and the rig as they are */
-    public static function of(KeptTape $proof, CompiledBook $book, ?Seats $seats = null, ?Show $show = null, ?string $rules = null): self
+    public static function of(KeptTape $proof, CompiledBook $book, ?Patch $seats = null, ?Show $show = null, ?string $rules = null): self
     {
         try {
             $proving = self::played($proof, $book, $seats, $show);
@@ -47,7 +47,7 @@ final readonly class Proving
     }
 
     /** @throws BadFile where a tape is none */
-    private static function played(KeptTape $proof, CompiledBook $book, ?Seats $seats, ?Show $show): self
+    private static function played(KeptTape $proof, CompiledBook $book, ?Patch $seats, ?Show $show): self
     {
         $renamed = self::renamed($proof->ports, $book->ports());
         $events = self::events($proof->tape);
@@ -124,7 +124,7 @@ final readonly class Proving
      *
      * @return list<Change>
      */
-    private static function changes(array $accepted, array $outputs, CompiledBook $book, ?Seats $seats, ?Show $show, array $events): array
+    private static function changes(array $accepted, array $outputs, CompiledBook $book, ?Patch $seats, ?Show $show, array $events): array
     {
         $at = [];
         foreach ([[$accepted, 'was'], [$outputs, 'now']] as [$list, $which]) {

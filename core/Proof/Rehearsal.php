@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Proof;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 
 /**
@@ -35,7 +35,7 @@ final class Rehearsal
     /** The rig just before anything can go wrong. */
     private ?RigWorld $begun = null;
 
-    public function __construct(Situation $situation)
+    public function __construct(RigAnalysis $situation)
     {
         $this->setup = $situation->setup;
         $this->book = Compiler::load($situation->checked()->book, keepsPresent: true);

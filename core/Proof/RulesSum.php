@@ -6,12 +6,12 @@ namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rulebook\Printer;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Tells rules and rig apart by what they mean: neither comments nor how the text is set count, nor ticks on the units. */
 final class RulesSum
 {
-    public static function of(Situation $situation): string
+    public static function of(RigAnalysis $situation): string
     {
         $rig = $situation->setup->rig;
         $units = array_map(static fn ($unit): array => [

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 
 /** What can be done when something stands wrong: each way is tried from the same moment, those with the fewest presses first. */
@@ -17,7 +17,7 @@ final class WaysBack
     /** @var array<string, array<string, Stood>> how all stands without the faults after some presses, by when they begin and what they are */
     private array $unharmed = [];
 
-    public function __construct(private readonly Situation $situation, private readonly Presses $presses)
+    public function __construct(private readonly RigAnalysis $situation, private readonly Presses $presses)
     {
     }
 

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rulebook\Step\RecallStep;
 /** Boxes that a gesture arms, so that the next program change overwrites something, where rules send them program changes. */
 final class ArmedBoxes implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $recalled = [];
         foreach ($situation->checked()->book->steps() as $step) {

@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
@@ -20,7 +20,7 @@ final readonly class Blocked
     }
 
     /** The first such box on the way to a unit that hears the rules, or from one that they hear; null where no lead leads there, or nothing is blocked. */
-    public static function on(Situation $situation, string $unit, bool $hears): ?self
+    public static function on(RigAnalysis $situation, string $unit, bool $hears): ?self
     {
         $box = $situation->setup->box($unit);
         foreach (null === $box ? [] : self::ways($situation, $box, $hears) as $way) {
@@ -35,7 +35,7 @@ final readonly class Blocked
     }
 
     /** @return iterable<list<Hop>> */
-    private static function ways(Situation $situation, Box $box, bool $hears): iterable
+    private static function ways(RigAnalysis $situation, Device $box, bool $hears): iterable
     {
         $graph = $situation->graph;
         if (!$hears) {

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Rig\Chart\Hazard;
 final class Cautions
 {
     /** @return list<string> */
-    public static function of(Situation $situation): array
+    public static function of(RigAnalysis $situation): array
     {
         $cautions = [];
         foreach ($situation->judgements() as $judgement) {

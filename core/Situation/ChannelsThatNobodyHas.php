@@ -25,11 +25,11 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 /** Channels written as numbers in rules, on which nothing sends or nothing answers as the rig stands. */
 final class ChannelsThatNobodyHas implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $book = $situation->checked()->written;
         $answered = $this->answered($situation);
-        $former = new Former($situation);
+        $former = new FactoryNumbers($situation);
         $loose = $this->loose($situation);
         foreach ([...$book->rules, ...array_map(static fn ($stack): array => $stack->steps, array_values($book->stacks)), ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes))] as $owner) {
             foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line, $step]) {
@@ -56,7 +56,7 @@ final class ChannelsThatNobodyHas implements RigCheck
     }
 
     /** Whether it is found that nothing sends on the channels of a selector. */
-    public static function isFound(Situation $situation, Rule $rule, Selector $selector): bool
+    public static function isFound(RigAnalysis $situation, Rule $rule, Selector $selector): bool
     {
         return null !== self::sentInstead($situation, self::sending($situation), $rule, $selector);
     }
@@ -66,7 +66,7 @@ final class ChannelsThatNobodyHas implements RigCheck
      *
      * @return int|null the channels that come, where none of those that a selector asks for does
      */
-    private static function sentInstead(Situation $situation, array $sending, Rule $rule, Selector $selector): ?int
+    private static function sentInstead(RigAnalysis $situation, array $sending, Rule $rule, Selector $selector): ?int
     {
         $channels = null === $selector->device ? ($selector->lists['channel'] ?? null) : null;
         $ports = $situation->checked()->written->portsOf($rule, $selector);
@@ -108,7 +108,7 @@ final class ChannelsThatNobodyHas implements RigCheck
     }
 
     /** Channels of units to which nothing leads: that their lead is missing is the finding. */
-    private function loose(Situation $situation): int
+    private function loose(RigAnalysis $situation): int
     {
         $heard = [];
         foreach ($situation->streams() as $stream) {
@@ -127,7 +127,7 @@ final class ChannelsThatNobodyHas implements RigCheck
     }
 
     /** @return array<string, int> channels by out port, where all of them are known */
-    private function answered(Situation $situation): array
+    private function answered(RigAnalysis $situation): array
     {
         $answered = [];
         foreach ($situation->streams() as $stream) {
@@ -160,7 +160,7 @@ final class ChannelsThatNobodyHas implements RigCheck
     }
 
     /** @return array<string, int> channels by in port, where all of them are known */
-    private static function sending(Situation $situation): array
+    private static function sending(RigAnalysis $situation): array
     {
         $sending = $unknown = [];
         foreach ($situation->setup->boxes as $box) {

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Socket;
@@ -26,7 +26,7 @@ final class ClockSources
     /** @var array<string, array<string, true>> units that get start and stop of a source that rules pass on */
     private array $started = [];
 
-    public function __construct(private readonly Situation $situation)
+    public function __construct(private readonly RigAnalysis $situation)
     {
         $book = $situation->checked()->book;
         foreach ($book->clocks as $name => $clock) {
@@ -46,19 +46,19 @@ final class ClockSources
     }
 
     /** @return list<ClockSource> */
-    public function of(Box $box): array
+    public function of(Device $box): array
     {
         return array_values($this->of[$box->name] ?? []);
     }
 
     /** The box on the way that does not pass a clock on, where one would get there but for it. */
-    public function blockedBy(Box $box): ?string
+    public function blockedBy(Device $box): ?string
     {
         return [] === $this->of($box) ? ($this->blocked[$box->name] ?? null) : null;
     }
 
     /** Whether start comes with a clock that rules pass on. */
-    public function isStarted(Box $box, ClockSource $source): bool
+    public function isStarted(Device $box, ClockSource $source): bool
     {
         return isset($this->started[$box->name][$source->words]);
     }
@@ -114,7 +114,7 @@ final class ClockSources
     }
 
     /** @return list<Socket> */
-    private function outs(Box $box): array
+    private function outs(Device $box): array
     {
         return $this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true);
     }

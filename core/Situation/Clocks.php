@@ -12,9 +12,9 @@ use ZigzagPost\Core\Finding\Fact\ClockIsNeverStarted;
 use ZigzagPost\Core\Finding\Fact\SongsAreOutOfRange;
 use ZigzagPost\Core\Finding\Fact\StartIsNotPassedOn;
 use ZigzagPost\Core\Finding\Fact\TempoIsOutOfRange;
-use ZigzagPost\Core\Finding\Fact\TwoClocks;
+use ZigzagPost\Core\Finding\Fact\TwoClocksReach;
 use ZigzagPost\Core\Finding\RigFinding;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Step\ClockStep;
 use ZigzagPost\Core\Rulebook\Step\FollowStep;
 use ZigzagPost\Core\Rulebook\Step\StartStep;
@@ -22,7 +22,7 @@ use ZigzagPost\Core\Rulebook\Step\StartStep;
 /** Units that want a clock and get none, get two, or get one that is too fast or too slow for them; clocks that nobody starts. */
 final class Clocks implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         if ($situation->checked()->hasErrors()) {
             return;
@@ -45,7 +45,7 @@ final class Clocks implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function blocked(Situation $situation, ClockSources $clocks): iterable
+    private function blocked(RigAnalysis $situation, ClockSources $clocks): iterable
     {
         $waiting = [];
         foreach ($situation->setup->boxes as $box) {
@@ -60,14 +60,14 @@ final class Clocks implements RigCheck
     }
 
     /** Whether a unit that is to send the clock hangs on no lead; if so, that is the finding. */
-    private function hangsLoose(Situation $situation): bool
+    private function hangsLoose(RigAnalysis $situation): bool
     {
         $plugged = [];
         foreach ($situation->setup->joints as $joint) {
             $plugged[$joint->lead->a->unit] = $plugged[$joint->lead->b->unit] = true;
         }
 
-        return [] !== array_filter($situation->setup->boxes, static fn (Box $box): bool => !$box->isPost() && true === $box->isOn($box->chart->clock->sends ?? null) && !isset($plugged[$box->name]));
+        return [] !== array_filter($situation->setup->boxes, static fn (Device $box): bool => !$box->isPost() && true === $box->isOn($box->chart->clock->sends ?? null) && !isset($plugged[$box->name]));
     }
 
     /**
@@ -75,7 +75,7 @@ final class Clocks implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function switchedOff(Situation $situation, Box $box, ClockSources $clocks): iterable
+    private function switchedOff(RigAnalysis $situation, Device $box, ClockSources $clocks): iterable
     {
         $setting = $box->chart->clock->obeys ?? null;
         if (\is_string($setting) && false === $box->isOn($setting) && [] !== $clocks->of($box)) {
@@ -88,26 +88,26 @@ final class Clocks implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function forNobody(Situation $situation, ClockSources $clocks): iterable
+    private function forNobody(RigAnalysis $situation, ClockSources $clocks): iterable
     {
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
-            $hearers = array_filter($situation->setup->boxes, static fn (Box $box): bool => self::isOf($clocks->of($box), (string) $name));
-            $wanting = array_filter($hearers, static fn (Box $box): bool => null !== $box->chart->clock || null === $box->chart->hears);
+            $hearers = array_filter($situation->setup->boxes, static fn (Device $box): bool => self::isOf($clocks->of($box), (string) $name));
+            $wanting = array_filter($hearers, static fn (Device $box): bool => null !== $box->chart->clock || null === $box->chart->hears);
             if ([] !== $clock->sends && [] !== $hearers && [] === $wanting) {
-                yield new RigFinding(new ClockIsForNobody((string) $name, array_map(static fn (Box $box): string => $box->name, array_values($hearers)), $clock->name->span->line));
+                yield new RigFinding(new ClockIsForNobody((string) $name, array_map(static fn (Device $box): string => $box->name, array_values($hearers)), $clock->name->span->line));
             }
         }
     }
 
     /** @return iterable<RigFinding> */
-    private function ofUnit(Situation $situation, Box $box, ClockSources $clocks): iterable
+    private function ofUnit(RigAnalysis $situation, Device $box, ClockSources $clocks): iterable
     {
         $sources = $clocks->of($box);
         if ([] === $sources && null === $clocks->blockedBy($box) && $this->isReached($situation, $box) && !$this->hangsLoose($situation)) {
             yield new RigFinding(new ClockIsMissing($box->name, $this->couldSend($situation)));
         }
         if (1 < \count($sources)) {
-            yield new RigFinding(new TwoClocks($box->name, array_map(static fn (ClockSource $source): string => $source->words, $sources)));
+            yield new RigFinding(new TwoClocksReach($box->name, array_map(static fn (ClockSource $source): string => $source->words, $sources)));
         }
         foreach ($sources as $source) {
             if (true === $box->chart->clock?->startStop && $source->isPassedOn && !$clocks->isStarted($box, $source)) {
@@ -131,7 +131,7 @@ final class Clocks implements RigCheck
     }
 
     /** @return list<string> settings of units that would give a clock if they were switched on */
-    private function couldSend(Situation $situation): array
+    private function couldSend(RigAnalysis $situation): array
     {
         $could = [];
         foreach ($situation->setup->boxes as $box) {
@@ -149,7 +149,7 @@ final class Clocks implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function songs(Situation $situation, Box $box): iterable
+    private function songs(RigAnalysis $situation, Device $box): iterable
     {
         [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
         $outside = [];
@@ -164,7 +164,7 @@ final class Clocks implements RigCheck
     }
 
     /** @return iterable<RigFinding> */
-    private function neverStarted(Situation $situation): iterable
+    private function neverStarted(RigAnalysis $situation): iterable
     {
         $book = $situation->checked()->book;
         $started = [];
@@ -179,7 +179,7 @@ final class Clocks implements RigCheck
     }
 
     /** Whether anything gets to it at all; if not, that is the finding. */
-    private function isReached(Situation $situation, Box $box): bool
+    private function isReached(RigAnalysis $situation, Device $box): bool
     {
         foreach ($situation->streams() as $stream) {
             foreach ($stream->listeners as $listener) {

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Controls of different units that send the same message into one port, so that no rule can tell them apart. */
 final class ControlsThatSendAlike implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         if (null === $situation->setup->rig->rulebook) {
             return;
@@ -43,7 +43,7 @@ final class ControlsThatSendAlike implements RigCheck
     }
 
     /** @return list<ControlMessage> */
-    private function messages(RigDevices $devices, Box $box, Control $control): array
+    private function messages(RigDevices $devices, Device $box, Control $control): array
     {
         try {
             return $devices->control(...Names::of($box, $control->name));
@@ -57,8 +57,8 @@ final class ControlsThatSendAlike implements RigCheck
         return null !== $one->values && null !== $other->values && ($one->values[1] < $other->values[0] || $other->values[1] < $one->values[0]);
     }
 
-    /** @param list<Box> $boxes */
-    private function fix(Situation $situation, array $boxes): ?RigFix
+    /** @param list<Device> $boxes */
+    private function fix(RigAnalysis $situation, array $boxes): ?RigFix
     {
         $edits = new Edits($situation->setup->rig);
         foreach ($situation->plan()->settings as $setting) {

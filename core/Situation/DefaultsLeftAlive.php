@@ -8,13 +8,13 @@ use ZigzagPost\Core\Finding\Fact\SendsByItself;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Post;
 
 /** What boxes send by themselves, as they come from the factory, and nobody has asked for. */
 final class DefaultsLeftAlive implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $edits = new Edits($situation->setup->rig);
         foreach ($situation->setup->boxes as $box) {
@@ -38,7 +38,7 @@ final class DefaultsLeftAlive implements RigCheck
      *
      * @return list<string>
      */
-    private function reached(Situation $situation, Box $box, array $at): array
+    private function reached(RigAnalysis $situation, Device $box, array $at): array
     {
         $reached = [];
         foreach ($situation->graph->sockets($box, $at, true) as $socket) {
@@ -57,7 +57,7 @@ final class DefaultsLeftAlive implements RigCheck
     }
 
     /** @param list<string> $ports */
-    private function isWanted(Situation $situation, Kind $kind, array $ports): bool
+    private function isWanted(RigAnalysis $situation, Kind $kind, array $ports): bool
     {
         $book = $situation->checked()->book;
         foreach ($book->rules as $rule) {

@@ -20,7 +20,7 @@ final class EchoesThroughRules implements RigCheck
     private const MOST_SCENES = 16;
     private const MOST_NUMBERS = 8;
 
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         if ($situation->checked()->hasErrors()) {
             return;

@@ -21,7 +21,7 @@ final readonly class Examination
     {
     }
 
-    public static function of(Situation $situation): self
+    public static function of(RigAnalysis $situation): self
     {
         $findings = [];
         foreach (self::checks() as $check) {

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Step\PlayStep;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
@@ -20,7 +20,7 @@ use ZigzagPost\Core\Rulebook\Step\TurnStep;
 /** Kinds of message that rules send to a unit by its name, and that it does not receive as it stands. */
 final class FiltersThatAreClosed implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $edits = new Edits($situation->setup->rig);
         $closed = [];
@@ -39,8 +39,8 @@ final class FiltersThatAreClosed implements RigCheck
         }
     }
 
-    /** @return iterable<array{Box, Hears, KindName, int}> what is sent to whom, and in which line */
-    private function used(Situation $situation): iterable
+    /** @return iterable<array{Device, Hears, KindName, int}> what is sent to whom, and in which line */
+    private function used(RigAnalysis $situation): iterable
     {
         $book = $situation->checked()->book;
         foreach ($book->steps() as $step) {
@@ -57,8 +57,8 @@ final class FiltersThatAreClosed implements RigCheck
         }
     }
 
-    /** @return iterable<array{Box, Hears, KindName, int}> */
-    private function named(Situation $situation, Step $step): iterable
+    /** @return iterable<array{Device, Hears, KindName, int}> */
+    private function named(RigAnalysis $situation, Step $step): iterable
     {
         if ($step instanceof TurnStep) {
             $box = null === $step->target() ? null : $situation->setup->box($step->target()->device);

@@ -5,23 +5,23 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
-use ZigzagPost\Core\Finding\Fact\Fact;
 use ZigzagPost\Core\Finding\Fact\KindIsBlocked;
 use ZigzagPost\Core\Finding\Fact\LeadHangsLoose;
 use ZigzagPost\Core\Finding\Fact\LineNeedsIt;
 use ZigzagPost\Core\Finding\Fact\NoLeadBetween;
 use ZigzagPost\Core\Finding\Fact\NoWay;
+use ZigzagPost\Core\Finding\Fact\RigFact;
 use ZigzagPost\Core\Finding\Fact\RulesAreWrong;
-use ZigzagPost\Core\Finding\Fact\TwoClocks;
+use ZigzagPost\Core\Finding\Fact\TwoClocksReach;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Joint;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 
 /** Puts what has one cause together: the cause is told, and what follows from it stands under it. */
 final readonly class Folding
 {
-    private function __construct(private Situation $situation)
+    private function __construct(private RigAnalysis $situation)
     {
     }
 
@@ -30,13 +30,13 @@ final readonly class Folding
      *
      * @return list<RigFinding>
      */
-    public static function of(array $findings, Situation $situation): array
+    public static function of(array $findings, RigAnalysis $situation): array
     {
         $folding = new self($situation);
         $findings = $folding->noWays($folding->blocked($findings));
-        $findings = self::absorbed($findings, static fn (Fact $fact): bool => $fact instanceof RulesAreWrong && 'two-clocks' === $fact->code, static fn (Fact $fact): bool => $fact instanceof TwoClocks);
+        $findings = self::absorbed($findings, static fn (RigFact $fact): bool => $fact instanceof RulesAreWrong && 'two-clocks' === $fact->code, static fn (RigFact $fact): bool => $fact instanceof TwoClocksReach);
 
-        return self::absorbed($findings, static fn (Fact $fact): bool => $fact instanceof ControlsSendAlike, static fn (Fact $fact): bool => $fact instanceof RulesAreWrong && 'unreachable' === $fact->code);
+        return self::absorbed($findings, static fn (RigFact $fact): bool => $fact instanceof ControlsSendAlike, static fn (RigFact $fact): bool => $fact instanceof RulesAreWrong && 'unreachable' === $fact->code);
     }
 
     /** The line that names a unit to which, or from which, no way leads; null where a finding is none of these. */
@@ -143,7 +143,7 @@ final readonly class Folding
         return \in_array(LeadEnd::POST, $joined, true) ? "{$way} {$named->unit} {$named->text}" : "{$way} ".implode(' ', $joined);
     }
 
-    private function together(RulesAreWrong $first): Fact
+    private function together(RulesAreWrong $first): RigFact
     {
         $units = $this->joined((string) $first->unit);
         sort($units);
@@ -167,7 +167,7 @@ final readonly class Folding
         return $units;
     }
 
-    private static function isOfPowerOrSound(Joint $joint): bool
+    private static function isOfPowerOrSound(ResolvedLead $joint): bool
     {
         $carries = $joint->a->use->carries ?? $joint->b->use->carries ?? Carries::Midi;
 
@@ -178,8 +178,8 @@ final readonly class Folding
      * What follows from a finding of one kind stands under it.
      *
      * @param list<RigFinding> $findings
-     * @param \Closure(Fact): bool $isCause
-     * @param \Closure(Fact): bool $follows
+     * @param \Closure(RigFact): bool $isCause
+     * @param \Closure(RigFact): bool $follows
      *
      * @return list<RigFinding>
      */

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 /** What is found in the rulebook, by its line. */
 final class FromRulebook implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         if (null === $situation->setup->rig->rulebook) {
             return;

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 /** Leads over which more streams than fits. */
 final class LeadsThatAreFull implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         foreach ($situation->fits() as $fit) {
             if (!$fit->isDin() || !$fit->load->isHeavy()) {

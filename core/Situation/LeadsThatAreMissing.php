@@ -17,7 +17,7 @@ use ZigzagPost\Core\Rig\Chart\PlugUse;
 use ZigzagPost\Core\Rig\Chart\PowerWay;
 use ZigzagPost\Core\Rig\Chart\Way;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\End;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
@@ -26,7 +26,7 @@ final class LeadsThatAreMissing implements RigCheck
 {
     private const MESSAGES = [Carries::Midi, Carries::Usb, Carries::Network, Carries::Pulse];
 
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $plugged = $this->plugged($situation);
         if ([] === $plugged) {
@@ -35,7 +35,7 @@ final class LeadsThatAreMissing implements RigCheck
         yield from $this->twice($situation, $plugged);
         yield from $this->withoutPower($situation, $plugged);
         $isTold = [] !== array_filter($situation->checked()->findings, static fn (Finding $finding): bool => 'no-way' === $finding->code);
-        $units = array_values(array_filter($situation->setup->boxes, fn (Box $box): bool => !$box->isPost() && $this->hasNone($box, $plugged)));
+        $units = array_values(array_filter($situation->setup->boxes, fn (Device $box): bool => !$box->isPost() && $this->hasNone($box, $plugged)));
         $free = $isTold ? [] : $this->free($situation->checked()->written, $plugged);
         $isNamed = NamedUnit::units($situation->checked()->written);
         foreach ($units as $box) {
@@ -49,7 +49,7 @@ final class LeadsThatAreMissing implements RigCheck
     }
 
     /** @return array<string, array<string, list<string>>> leads by unit, and by plug with its way where it has two */
-    private function plugged(Situation $situation): array
+    private function plugged(RigAnalysis $situation): array
     {
         $plugged = [];
         foreach ($situation->setup->joints as $joint) {
@@ -73,7 +73,7 @@ final class LeadsThatAreMissing implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function twice(Situation $situation, array $plugged): iterable
+    private function twice(RigAnalysis $situation, array $plugged): iterable
     {
         foreach ($plugged as $unit => $plugs) {
             foreach ($plugs as $plug => $leads) {
@@ -90,16 +90,16 @@ final class LeadsThatAreMissing implements RigCheck
      *
      * @return iterable<RigFinding>
      */
-    private function withoutPower(Situation $situation, array $plugged): iterable
+    private function withoutPower(RigAnalysis $situation, array $plugged): iterable
     {
-        $needs = static fn (Box $box): array => array_values(array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way));
-        $isFed = static fn (Box $box): bool => [] !== array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way && isset($plugged[$box->name][$plug->id]));
-        $needing = array_filter($situation->setup->boxes, static fn (Box $box): bool => [] !== $needs($box) && null === $box->unit->battery);
-        $unfed = array_filter($needing, static fn (Box $box): bool => !$isFed($box));
+        $needs = static fn (Device $box): array => array_values(array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way));
+        $isFed = static fn (Device $box): bool => [] !== array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way && isset($plugged[$box->name][$plug->id]));
+        $needing = array_filter($situation->setup->boxes, static fn (Device $box): bool => [] !== $needs($box) && null === $box->unit->battery);
+        $unfed = array_filter($needing, static fn (Device $box): bool => !$isFed($box));
         if ([] === array_filter($situation->setup->boxes, $isFed)) {
             return; // nobody draws what feeds units in this rig
         }
-        $names = array_map(static fn (Box $box): string => $box->name, array_values($unfed));
+        $names = array_map(static fn (Device $box): string => $box->name, array_values($unfed));
         if ([] !== $names && 2 * \count($names) > \count($needing)) {
             yield new RigFinding(new NobodyDrewPower($names));
 
@@ -116,7 +116,7 @@ final class LeadsThatAreMissing implements RigCheck
     }
 
     /** @param array<string, array<string, list<string>>> $plugged */
-    private function hasNone(Box $box, array $plugged): bool
+    private function hasNone(Device $box, array $plugged): bool
     {
         $carries = array_filter($box->chart->plugs, self::carriesMessages(...));
         $taken = array_map(static fn (int|string $place): string => explode('/', (string) $place)[0], array_keys($plugged[$box->name] ?? []));

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Finding\Fact\LeadMayDamage;
 use ZigzagPost\Core\Finding\Fact\SupplyIsOverloaded;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
-use ZigzagPost\Core\Rig\Setup\Joint;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Wire\Mend;
 use ZigzagPost\Core\Rig\Wire\Supplies;
 use ZigzagPost\Core\Rig\Wire\Verdict;
@@ -20,7 +20,7 @@ use ZigzagPost\Core\Rig\Wire\Verdict;
 /** Leads that are dead, may damage something, or are not known to work; supplies that give too little. */
 final class LeadsThatDoNotWork implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $edits = new Edits($situation->setup->rig);
         foreach ($situation->judgements() as $index => $judged) {
@@ -46,7 +46,7 @@ final class LeadsThatDoNotWork implements RigCheck
     }
 
     /** What is written down of the lead, or planned of a box; that another adapter or plug is taken is for hands alone. */
-    private function fix(Joint $joint, Mend $mend, Edits $edits): ?RigFix
+    private function fix(ResolvedLead $joint, Mend $mend, Edits $edits): ?RigFix
     {
         $parts = [];
         foreach ($mend->turned as $index) {

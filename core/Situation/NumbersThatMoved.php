@@ -11,10 +11,10 @@ use ZigzagPost\Core\Rig\Chart\Control;
 /** Controls written as numbers in rules that they had as they came, and which the plan has given others. */
 final class NumbersThatMoved implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $book = $situation->checked()->written;
-        $former = new Former($situation);
+        $former = new FactoryNumbers($situation);
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 $found = null === $selector->device ? $former->controls($selector, $book->portsOf($rule, $selector)) : null;

@@ -20,7 +20,7 @@ use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Plan\Channels;
 use ZigzagPost\Core\Rig\Plan\Listener;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Step\PostStep;
@@ -33,7 +33,7 @@ final class NumbersThatNobodyHears implements RigCheck
     /** Controllers that devices obey without a line in their charts: banks, parameter numbers and data, wheel, volume, pan, expression, pedals, channel mode. */
     private const STANDARD = [0, 1, 6, 7, 10, 11, 32, 38, 64, 65, 66, 67, 68, 69, 84, 88, 96, 97, 98, 99, 100, 101, 120, 121, 122, 123, 124, 125, 126, 127];
 
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $listeners = [];
         foreach ($situation->streams() as $stream) {
@@ -41,7 +41,7 @@ final class NumbersThatNobodyHears implements RigCheck
                 $listeners[Post::port($stream->source->at)[0]] = $stream->listeners;
             }
         }
-        $former = new Former($situation);
+        $former = new FactoryNumbers($situation);
         $first = $situation->checked()->written->firstProgram();
         foreach (SentByNumber::in($situation->checked()->written) as $sent) {
             $hearing = array_values(array_filter($listeners[$sent->port] ?? [], static fn (Listener $listener): bool => self::answers($listener, $sent->channel)));
@@ -63,7 +63,7 @@ final class NumbersThatNobodyHears implements RigCheck
     }
 
     /** @param non-empty-list<Listener> $hearing */
-    private static function number(SentByNumber $sent, array $hearing, Former $former): ?RigFinding
+    private static function number(SentByNumber $sent, array $hearing, FactoryNumbers $former): ?RigFinding
     {
         $number = $sent->number;
         if (null === $number || Kind::Mode === $sent->kind) {
@@ -101,7 +101,7 @@ final class NumbersThatNobodyHears implements RigCheck
         }
         $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $hearing)));
         ksort($known);
-        $was = $former->parameter(array_map(static fn (Listener $listener): Box => $listener->box, $hearing), $sent->kind, $number);
+        $was = $former->parameter(array_map(static fn (Listener $listener): Device => $listener->box, $hearing), $sent->kind, $number);
         $fix = null !== $was && $sent->step instanceof PostStep && null !== $sent->value ? $former->turned($sent->step, $was[0], $was[1], $sent->value) : null;
 
         return new RigFinding(new NumberNobodyHears($line, $sent->kind->value, $number, $sent->channel, $sent->port, $units, array_values($known), $was[1]->name ?? null), $fix);
@@ -139,7 +139,7 @@ final class NumbersThatNobodyHears implements RigCheck
         return new RigFinding(new ProgramIsNone($line, (int) $program, $sent->channel, $sent->port, $units));
     }
 
-    private static function turn(Situation $situation, TurnStep $step): ?RigFinding
+    private static function turn(RigAnalysis $situation, TurnStep $step): ?RigFinding
     {
         $target = $step->target();
         $aim = $step->aim();
@@ -159,7 +159,7 @@ final class NumbersThatNobodyHears implements RigCheck
             : self::beyond($written, new ValueIsBeyond($step->span->line, $written->text, $box->name, $parameter->name, $least, 100, true), $value < $least);
     }
 
-    private static function value(?Written $written, Box $box, Parameter $parameter, int $line): ?RigFinding
+    private static function value(?Written $written, Device $box, Parameter $parameter, int $line): ?RigFinding
     {
         $value = $written?->number;
         [$low, $high] = [min($parameter->raw), max($parameter->raw)];
@@ -191,7 +191,7 @@ final class NumbersThatNobodyHears implements RigCheck
     }
 
     /** Taps of a clock and messages of lamps and of controls that are moved from afar are heard as well. */
-    private static function mayHear(Box $box, Kind $kind, int $number): bool
+    private static function mayHear(Device $box, Kind $kind, int $number): bool
     {
         $messages = [$box->chart->clock?->taps?->message];
         foreach ($box->chart->surface->controls ?? [] as $control) {

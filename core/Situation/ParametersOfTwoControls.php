@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rulebook\Step\TurnStep;
 /** Parameters that two rules let follow a control, so that each leaps back to where its own stands. */
 final class ParametersOfTwoControls implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $seen = [];
         foreach ($situation->checked()->book->rules as $rule) {

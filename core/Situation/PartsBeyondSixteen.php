@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rig\Plan\BeyondSixteen;
 /** Parts that, as they stand now, would answer on channels beyond 16; where no plan cures it, that is told as a conflict. */
 final class PartsBeyondSixteen implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $edits = new Edits($situation->setup->rig);
         $planned = [];

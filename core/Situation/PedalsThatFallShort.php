@@ -11,7 +11,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\Measured;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -27,7 +27,7 @@ final class PedalsThatFallShort implements RigCheck
     private const MOST_SCENES = 64;
     private const AT_US = 10_000_000;
 
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         if ($situation->checked()->hasErrors()) {
             return;
@@ -54,7 +54,7 @@ final class PedalsThatFallShort implements RigCheck
      *
      * @return list<string> what does not get where it should
      */
-    private function short(Situation $situation, CompiledBook $book, ControlMessage $message, array $ideal, Measured $measured): array
+    private function short(RigAnalysis $situation, CompiledBook $book, ControlMessage $message, array $ideal, Measured $measured): array
     {
         $short = [];
         foreach (array_keys(\array_slice($book->scenes(), 0, self::MOST_SCENES)) ?: [0] as $scene) {
@@ -66,7 +66,7 @@ final class PedalsThatFallShort implements RigCheck
                         $parameter = $situation->setup->box((string) $unit)?->parameter((string) $title);
                         $is = $reached[$unit][$title] ?? $value;
                         if (null !== $parameter && $is !== $value) {
-                            $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".ShortOf::error($parameter, $value, $is).' short';
+                            $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".PedalShortfall::error($parameter, $value, $is).' short';
                         }
                     }
                 }
@@ -77,7 +77,7 @@ final class PedalsThatFallShort implements RigCheck
     }
 
     /** @return array<string, array<string, int>> where parameters stand after a control went from one value to another, by unit */
-    private function values(Situation $situation, CompiledBook $book, int $scene, ControlMessage $message, int $from, int $to): array
+    private function values(RigAnalysis $situation, CompiledBook $book, int $scene, ControlMessage $message, int $from, int $to): array
     {
         $world = new RigWorld($situation->setup, $book);
         if ($scene > 0) {
@@ -90,7 +90,7 @@ final class PedalsThatFallShort implements RigCheck
         return array_map(static fn ($device): array => $device->values(), $world->devices);
     }
 
-    private function message(RigDevices $devices, Box $box, Control $control): ?ControlMessage
+    private function message(RigDevices $devices, Device $box, Control $control): ?ControlMessage
     {
         try {
             return $devices->control(...Names::of($box, $control->name))[0] ?? null;

@@ -10,5 +10,5 @@ use ZigzagPost\Core\Finding\RigFinding;
 interface RigCheck
 {
     /** @return iterable<RigFinding> */
-    public function findings(Situation $situation): iterable;
+    public function findings(RigAnalysis $situation): iterable;
 }

@@ -10,14 +10,14 @@ use ZigzagPost\Core\Rig\Chart\Keeps;
 use ZigzagPost\Core\Rig\Chart\SetBy;
 use ZigzagPost\Core\Rig\Chart\Setting;
 use ZigzagPost\Core\Rig\Plan\Plan;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 /** What to set on a unit, where and in which order: what ships switched on and is not wanted first, its own channel last, one power cycle at the end. */
 final readonly class SetupCard
 {
     /** @param list<CardStep> $steps */
-    private function __construct(public Box $box, public array $steps)
+    private function __construct(public Device $box, public array $steps)
     {
     }
 
@@ -40,7 +40,7 @@ final readonly class SetupCard
      *
      * @param list<self> $cards
      *
-     * @return list<array{Box, CardStep}>
+     * @return list<array{Device, CardStep}>
      */
     public static function loadIn(array $cards): array
     {
@@ -63,7 +63,7 @@ final readonly class SetupCard
     }
 
     /** @return list<CardStep> */
-    private static function steps(Box $box, Plan $plan): array
+    private static function steps(Device $box, Plan $plan): array
     {
         $wanted = [];
         foreach ($plan->settings as $planned) {
@@ -93,7 +93,7 @@ final readonly class SetupCard
     }
 
     /** Defaults off first, then what is switched on or chosen, the own channel last. */
-    private static function rank(Box $box, Setting $setting, string|int $value): int
+    private static function rank(Device $box, Setting $setting, string|int $value): int
     {
         foreach ($box->chart->hears ?? [] as $part) {
             if ($part->channel instanceof ChannelOf && $part->channel->setting === $setting->id) {
@@ -104,7 +104,7 @@ final readonly class SetupCard
         return 'off' === $value ? 0 : 1;
     }
 
-    private static function words(Box $box, ?How $how): string
+    private static function words(Device $box, ?How $how): string
     {
         if (null === $how) {
             return 'nobody has written down how; look into the manual';

@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rig\Plan\Sharing;
 /** Units that answer on the same channel of one stream as they stand now. */
 final class SharedChannels implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $sharing = new Sharing($situation->setup);
         $edits = new Edits($situation->setup->rig);
@@ -112,7 +112,7 @@ final class SharedChannels implements RigCheck
     }
 
     /** @param list<string> $units */
-    private function fix(Situation $situation, Edits $edits, array $units): ?RigFix
+    private function fix(RigAnalysis $situation, Edits $edits, array $units): ?RigFix
     {
         $changes = [];
         $words = [];

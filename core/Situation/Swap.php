@@ -9,7 +9,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Name\ProgramNames;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -23,9 +23,9 @@ final class Swap
     /**
      * @return list<array{what: string, title: string, lines: list<int>, to: string|null, why: string}> each thing that rules name, once; null where nothing fits
      */
-    public static function matches(Rulebook $book, Box $from, Chart $to): array
+    public static function matches(Rulebook $book, Device $from, Chart $to): array
     {
-        $new = new Box($from->unit, $to);
+        $new = new Device($from->unit, $to);
         $used = [];
         foreach (Rename::titlesOf($book, $from->name) as ['what' => $what, 'title' => $title]) {
             $used["{$what} ".Title::key($title->text)]['lines'][] = $title->span->line;
@@ -50,17 +50,17 @@ final class Swap
      *
      * @return array{control: list<string>, parameter: list<string>, program: list<string>}
      */
-    public static function titles(Box $from, Chart $to): array
+    public static function titles(Device $from, Chart $to): array
     {
         return [
             'control' => array_map(static fn (Control $control): string => $control->name, $to->surface->controls ?? []),
             'parameter' => array_map(static fn (Parameter $parameter): string => $parameter->name, $to->parameters ?? []),
-            'program' => null === $to->programs ? [] : \array_slice(ProgramNames::titles(new Box($from->unit, $to), $to->programs), 0, 1000),
+            'program' => null === $to->programs ? [] : \array_slice(ProgramNames::titles(new Device($from->unit, $to), $to->programs), 0, 1000),
         ];
     }
 
     /** @return list<string> settings of the unit that the other chart does not have, or not with that value */
-    public static function lostSettings(Box $from, Chart $to): array
+    public static function lostSettings(Device $from, Chart $to): array
     {
         $lost = [];
         foreach ($from->unit->settings as $id => $chosen) {
@@ -74,7 +74,7 @@ final class Swap
     }
 
     /** @return array{string|null, string} */
-    private static function control(?Control $was, string $title, Box $new): array
+    private static function control(?Control $was, string $title, Device $new): array
     {
         $messages = [];
         foreach ($new->chart->surface->controls ?? [] as $control) {
@@ -85,7 +85,7 @@ final class Swap
     }
 
     /** @return array{string|null, string} */
-    private static function parameter(?Parameter $was, string $title, Box $new): array
+    private static function parameter(?Parameter $was, string $title, Device $new): array
     {
         $messages = $raws = [];
         foreach ($new->chart->parameters ?? [] as $parameter) {
@@ -99,7 +99,7 @@ final class Swap
     }
 
     /** @return array{string|null, string} */
-    private static function program(string $title, Box $new): array
+    private static function program(string $title, Device $new): array
     {
         $programs = $new->chart->programs;
         $found = null === $programs ? [] : ProgramNames::find($new, $programs, $title);

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -42,7 +42,7 @@ final readonly class TestRun
     {
     }
 
-    public static function of(Situation $situation): self
+    public static function of(RigAnalysis $situation): self
     {
         if ($situation->checked()->hasErrors()) {
             return new self([], [], []);
@@ -77,7 +77,7 @@ final readonly class TestRun
     }
 
     /** @return list<TrialStep> a burst over each DIN lead that is longer than the specification covers */
-    private static function fullLoads(Situation $situation): array
+    private static function fullLoads(RigAnalysis $situation): array
     {
         $steps = [];
         foreach ($situation->setup->joints as $joint) {
@@ -157,7 +157,7 @@ final readonly class TestRun
      * @param list<string> $messages
      * @param non-empty-list<Heard> $moved
      */
-    private static function step(Situation $situation, Box $box, string $control, bool $isSwitch, string $port, array $messages, array $moved): TrialStep
+    private static function step(RigAnalysis $situation, Device $box, string $control, bool $isSwitch, string $port, array $messages, array $moved): TrialStep
     {
         $uses = ["control {$box->name} \"{$control}\""];
         foreach ($situation->graph->sources($box) as $socket) {

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rulebook\Step\TurnStep;
 /** `turn … to other` on a parameter that changes over on any value by itself: the two lose step with each other. */
 final class TogglesTwice implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         foreach ($situation->checked()->book->steps() as $step) {
             $target = $step instanceof TurnStep && $step->isOther() ? $step->target() : null;

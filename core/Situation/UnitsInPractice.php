@@ -14,12 +14,12 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Plan\NumberClass;
 use ZigzagPost\Core\Rig\Plan\Sharing;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** Labels, batteries, backups, firmware, numbers. */
 final class UnitsInPractice implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         foreach ($situation->setup->boxes as $box) {
             if (LeadEnd::POST === $box->name) {
@@ -41,7 +41,7 @@ final class UnitsInPractice implements RigCheck
     }
 
     /** @return iterable<RigFinding> */
-    private function labels(Box $box): iterable
+    private function labels(Device $box): iterable
     {
         foreach ($box->unit->labels ?? [] as $title => $label) {
             $display = $box->control((string) $title)?->display;
@@ -54,7 +54,7 @@ final class UnitsInPractice implements RigCheck
     }
 
     /** @return iterable<RigFinding> */
-    private function numbers(Box $box): iterable
+    private function numbers(Device $box): iterable
     {
         foreach ($box->chart->surface->controls ?? [] as $control) {
             $message = $box->messageOf($control);
@@ -70,7 +70,7 @@ final class UnitsInPractice implements RigCheck
     }
 
     /** @return iterable<RigFinding> */
-    private function backup(Box $box): iterable
+    private function backup(Device $box): iterable
     {
         $backup = $box->unit->backup;
         if (null === $backup) {

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rulebook\Text\TokenType;
 /** Controls that no rule takes: one hint for a unit. */
 final class UnusedControls implements RigCheck
 {
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $checked = $situation->checked();
         if ($checked->hasErrors() || [] === $checked->book->rules) {
@@ -36,7 +36,7 @@ final class UnusedControls implements RigCheck
         }
     }
 
-    private function isUsed(Rulebook $book, RigDevices $devices, Box $box, Control $control): bool
+    private function isUsed(Rulebook $book, RigDevices $devices, Device $box, Control $control): bool
     {
         try {
             $messages = $devices->control(new Token(TokenType::Word, $box->name, new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
@@ -45,7 +45,7 @@ final class UnusedControls implements RigCheck
         }
         foreach ($messages as $message) {
             foreach ($book->rules as $rule) {
-                if (TakenBy::isFor($book, $rule, $message)) {
+                if (RuleMatch::isFor($book, $rule, $message)) {
                     return true;
                 }
             }

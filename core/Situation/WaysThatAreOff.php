@@ -20,7 +20,7 @@ final class WaysThatAreOff implements RigCheck
 {
     private const MOST_THRUS = 3;
 
-    public function findings(Situation $situation): iterable
+    public function findings(RigAnalysis $situation): iterable
     {
         $edits = new Edits($situation->setup->rig);
         $off = $unsure = [];
@@ -75,7 +75,7 @@ final class WaysThatAreOff implements RigCheck
      *
      * @return list<string> units that something gets to on two ways
      */
-    private function doubles(Situation $situation, string $source, array $ways): array
+    private function doubles(RigAnalysis $situation, string $source, array $ways): array
     {
         $seen = [];
         $doubled = [];

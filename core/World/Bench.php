@@ -49,16 +49,16 @@ final class Bench
     /** Scene and song when the place was last looked at. */
     private int $sceneBefore = 0;
     private int $songBefore = 0;
-    /** @var list<Deed> what went in and came out since it was taken */
+    /** @var list<JournalEntry> what went in and came out since it was taken */
     private array $journal = [];
 
-    private function __construct(private Engine $engine, private ?Seats $seats)
+    private function __construct(private Engine $engine, private ?Patch $seats)
     {
         $this->seat();
     }
 
-    /** @param Seats|null $seats the units of the rig that hear; without a rig a stand-in is chosen by the name of its port */
-    public static function start(CompiledBook $book, ?Seats $seats = null): self
+    /** @param Patch|null $seats the units of the rig that hear; without a rig a stand-in is chosen by the name of its port */
+    public static function start(CompiledBook $book, ?Patch $seats = null): self
     {
         $bench = new self(new Engine($book, true), $seats);
         $bench->engine->start();
@@ -71,7 +71,7 @@ final class Bench
      * @param array<string, mixed> $saved what save() gave, for the same rulebook
      * @param int $mostDue things that may be due at once before it gives up
      */
-    public static function load(CompiledBook $book, array $saved, ?Seats $seats = null, int $mostDue = \PHP_INT_MAX): self
+    public static function load(CompiledBook $book, array $saved, ?Patch $seats = null, int $mostDue = \PHP_INT_MAX): self
     {
         /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>, place?: int} $saved */
         $bench = new self(Engine::load($book, $saved['engine'], true), $seats);
@@ -101,7 +101,7 @@ final class Bench
             return false;
         }
         if ('' !== $bytes) {
-            $this->journal[] = new Deed($timeUs, Deed::IN, $port, $bytes);
+            $this->journal[] = new JournalEntry($timeUs, JournalEntry::IN, $port, $bytes);
         }
         $this->catchUp($timeUs);
         $this->came[] = ['timeUs' => max($timeUs, $this->engine->state->now), 'port' => $port, 'bytes' => $bytes];
@@ -152,7 +152,7 @@ final class Bench
 
     public function advance(int $timeUs): void
     {
-        $this->journal[] = new Deed($timeUs, Deed::TO);
+        $this->journal[] = new JournalEntry($timeUs, JournalEntry::TO);
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $this->hear();
@@ -161,7 +161,7 @@ final class Bench
     /** Silence before anything else, whatever is due by then. */
     public function panic(int $timeUs): void
     {
-        $this->journal[] = new Deed($timeUs, Deed::PANIC);
+        $this->journal[] = new JournalEntry($timeUs, JournalEntry::PANIC);
         $now = max($timeUs, $this->engine->state->now);
         Clocks::skip($this->engine->run, $now);
         $this->engine->panic($now);
@@ -176,7 +176,7 @@ final class Bench
      */
     public function restore(int $timeUs, string $unit): bool
     {
-        $this->journal[] = new Deed($timeUs, Deed::RESTORE, $unit);
+        $this->journal[] = new JournalEntry($timeUs, JournalEntry::RESTORE, $unit);
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $known = $this->engine->restore(max($timeUs, $this->engine->state->now), $unit);
@@ -192,7 +192,7 @@ final class Bench
     /** Changes to a scene by its position. */
     public function go(int $scene, int $timeUs): bool
     {
-        $this->journal[] = new Deed($timeUs, Deed::SCENE, '', '', $scene);
+        $this->journal[] = new JournalEntry($timeUs, JournalEntry::SCENE, '', '', $scene);
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $went = Scenes::go($this->engine->run, $scene, max($timeUs, $this->engine->state->now));
@@ -204,7 +204,7 @@ final class Bench
     /** Begins a song of the set list, by its position. */
     public function goToSong(int $song, int $timeUs): bool
     {
-        $this->journal[] = new Deed($timeUs, Deed::SONG, '', '', $song);
+        $this->journal[] = new JournalEntry($timeUs, JournalEntry::SONG, '', '', $song);
         $this->catchUp($timeUs);
         $this->engine->advance($timeUs);
         $went = Scenes::goToSong($this->engine->run, $song, max($timeUs, $this->engine->state->now));
@@ -229,12 +229,12 @@ final class Bench
     }
 
     /** Goes on with another rulebook; what could not be kept is told. */
-    public function change(CompiledBook $book, ?Seats $seats = null): void
+    public function change(CompiledBook $book, ?Patch $seats = null): void
     {
         $played = $this->engine->book->songIds()[$this->place] ?? null;
         $change = BookChange::of($this->engine, $book);
         $this->hear();
-        $this->journal[] = new Deed($this->engine->state->now, Deed::RULES);
+        $this->journal[] = new JournalEntry($this->engine->state->now, JournalEntry::RULES);
         $this->engine = $change->engine;
         $this->seats = $seats ?? $this->seats;
         $this->seat($this->receivers);
@@ -282,7 +282,7 @@ final class Bench
         return $this->isMarked;
     }
 
-    /** @return list<Deed> what went in and came out since the last call */
+    /** @return list<JournalEntry> what went in and came out since the last call */
     public function takeJournal(): array
     {
         $journal = $this->journal;
@@ -401,7 +401,7 @@ final class Bench
     {
         $this->follow();
         foreach ($this->engine->take() as $made) {
-            $this->journal[] = new Deed($made[0], Deed::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
+            $this->journal[] = new JournalEntry($made[0], JournalEntry::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
             foreach ($this->hearing[$made[1]] ?? [] as [$name, $part, $way]) {
                 $receiver = $this->receivers[$name];
                 if (!Hop::passes($way, $made[2])) {

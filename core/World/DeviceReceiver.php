@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\World;
 use ZigzagPost\Core\Midi\KeyName;
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rig\Chart\Parameter;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A unit of the rig on the bench: a device made from its chart, with what it was last told in front. */
 final class DeviceReceiver implements Receiver
@@ -15,7 +15,7 @@ final class DeviceReceiver implements Receiver
     /** Parameters shown at most. */
     private const MOST = 6;
 
-    private readonly Device $device;
+    private readonly SimulatedDevice $device;
     private readonly LitLamps $lamps;
     /** @var list<string> titles of parameters, the one moved last first */
     private array $moved = [];
@@ -23,9 +23,9 @@ final class DeviceReceiver implements Receiver
     private int $messages = 0;
     private int $unheard = 0;
 
-    public function __construct(Box $box)
+    public function __construct(Device $box)
     {
-        $this->device = new Device($box);
+        $this->device = new SimulatedDevice($box);
         $this->lamps = new LitLamps($box);
     }
 

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rig\Chart\Encoding;
 use ZigzagPost\Core\Rig\Chart\Gesture as Done;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 
 /**
@@ -28,7 +28,7 @@ final readonly class DeviceSender implements Sender
     /** Steps from one end to the other of a control that goes up and down. */
     private const SWEEP = 60;
 
-    public function __construct(private Box $box)
+    public function __construct(private Device $box)
     {
     }
 

@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Lamp;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** The lamps of a device's controls: which are lit, and in which colour. */
 final class LitLamps
@@ -14,7 +14,7 @@ final class LitLamps
     /** @var array<string, string> colours by control; dark ones are left out */
     public array $lit = [];
 
-    public function __construct(private readonly Box $box)
+    public function __construct(private readonly Device $box)
     {
     }
 

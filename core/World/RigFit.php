@@ -13,7 +13,7 @@ use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Fit\Burst;
 use ZigzagPost\Core\Rig\Fit\Load;
 use ZigzagPost\Core\Rig\Fit\Medium;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Post;
@@ -176,7 +176,7 @@ final class RigFit
      *
      * @param array<string, list<array{what: string, bytes: float, rate: float}>> $streams by out port
      */
-    private function through(Box $box, UnitStreams $unit, array &$streams): void
+    private function through(Device $box, UnitStreams $unit, array &$streams): void
     {
         $names = $this->book->ports();
         foreach ($unit->moves() as [$what, $kind, $messages, $perSecond]) {

@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 final class RigWorld
 {
     public Engine $engine;
-    /** @var array<string, Device> by unit */
+    /** @var array<string, SimulatedDevice> by unit */
     public array $devices = [];
     /** @var array<string, true> leads that are pulled out at present, by their ids */
     public array $pulled = [];
@@ -37,7 +37,7 @@ final class RigWorld
         $this->engine = new Engine($book);
         foreach ($setup->boxes as $box) {
             if (!$box->isPost()) {
-                $this->devices[$box->name] = new Device($box);
+                $this->devices[$box->name] = new SimulatedDevice($box);
             }
         }
         $graph = new Graph($setup);
@@ -58,7 +58,7 @@ final class RigWorld
     public function __clone()
     {
         $this->engine = Engine::load($this->engine->book, $this->engine->save());
-        $this->devices = array_map(static fn (Device $device): Device => clone $device, $this->devices);
+        $this->devices = array_map(static fn (SimulatedDevice $device): SimulatedDevice => clone $device, $this->devices);
     }
 
     /**

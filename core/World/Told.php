@@ -12,7 +12,7 @@ final class Told
     /** @var array<string, DeviceReceiver> */
     private array $devices = [];
 
-    public function __construct(private readonly ?Seats $seats)
+    public function __construct(private readonly ?Patch $seats)
     {
     }
 

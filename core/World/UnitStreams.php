@@ -8,7 +8,7 @@ use ZigzagPost\Core\Midi\SerialWire;
 use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Fit\Load;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Socket;
 
@@ -16,7 +16,7 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 final readonly class UnitStreams
 {
     /** @param float|null $songTempo the highest tempo of the songs, which its clock may run at */
-    public function __construct(private Box $box, private Graph $graph, private ?float $songTempo)
+    public function __construct(private Device $box, private Graph $graph, private ?float $songTempo)
     {
     }
 

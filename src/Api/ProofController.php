@@ -17,7 +17,7 @@ use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Document\KeptTape;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The tapes that prove that a rig still does what it did, and its rehearsal. */
 final readonly class ProofController
@@ -108,12 +108,12 @@ final readonly class ProofController
         return hash('xxh128', Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig')), ['report' => true])));
     }
 
-    private function situation(string $id): Situation
+    private function situation(string $id): RigAnalysis
     {
         return $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
     }
 
-    private function running(string $id): Situation
+    private function running(string $id): RigAnalysis
     {
         $situation = $this->situation($id);
         if ($situation->checked()->hasErrors()) {

@@ -25,7 +25,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Ways;
 
 /** What is computed from charts and rigs. */
@@ -45,7 +45,7 @@ final readonly class RigController
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
         $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
         $setup = RigFile::setup($rig);
-        $situation = new Situation($setup);
+        $situation = new RigAnalysis($setup);
 
         return new JsonResponse([
             'version' => $document->version,
@@ -89,7 +89,7 @@ final readonly class RigController
     {
         $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
         $setup = RigFile::setup($rig);
-        $situation = new Situation($setup);
+        $situation = new RigAnalysis($setup);
         $box = $setup->box($request->query->getString('unit')) ?? throw Problem::notFound('unit');
         if ($situation->checked()->hasErrors()) {
             throw Problem::unprocessable('the rulebook has an error; put it right first, then ways can be followed');
@@ -115,7 +115,7 @@ final readonly class RigController
             $ticks[$tick->text('unit', 200)."\t".$tick->text('control', 200)] = 1 === $tick->number('passed', 0, 1);
         }
 
-        return new JsonResponse(TrialView::of(new Situation(RigFile::setup($rig)), $ticks));
+        return new JsonResponse(TrialView::of(new RigAnalysis(RigFile::setup($rig)), $ticks));
     }
 
     /** Pages to print, as HTML or as PDF: one sheet, or all of them. */
@@ -124,7 +124,7 @@ final readonly class RigController
     {
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
         $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
-        $html = $this->sheets->html(new Situation(RigFile::setup($rig)), 'all' === $sheet ? array_keys(Sheets::ALL) : [$sheet]);
+        $html = $this->sheets->html(new RigAnalysis(RigFile::setup($rig)), 'all' === $sheet ? array_keys(Sheets::ALL) : [$sheet]);
 
         return 'html' === $format ? new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'"]) : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
     }

@@ -15,9 +15,9 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Situation\ControlMapping;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Laying;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Swap;
 
 /** What a change of the rig does to its rules, and rules that are made from the rig. */
@@ -110,13 +110,13 @@ final readonly class RigRulesController
         if (!\in_array($takeover, ['jump', 'pickup', 'scaled'], true)) {
             throw Problem::badRequest('"takeover" should be jump, pickup or scaled');
         }
-        $laying = Laying::of($situation, $from, $first, $last, $to, $body->text('family', 200), $takeover);
+        $laying = ControlMapping::of($situation, $from, $first, $last, $to, $body->text('family', 200), $takeover);
 
         return new JsonResponse(['rules' => $laying->rules, 'count' => $laying->count, 'skipped' => $laying->skipped]);
     }
 
-    private function situation(string $id): Situation
+    private function situation(string $id): RigAnalysis
     {
-        return new Situation(RigFile::setup($this->rigs->find($id) ?? throw Problem::notFound('rig')));
+        return new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw Problem::notFound('rig')));
     }
 }

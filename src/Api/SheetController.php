@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\TakesOver;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -23,7 +23,7 @@ use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\WholeCopy;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The sheets of a show: views of the rules, whose changes are changes of the rules. */
 final readonly class SheetController
@@ -131,15 +131,15 @@ final readonly class SheetController
         return $this->changes->make($document, static fn (Source $source): array => Leaps::edits($source, $line, $takeover), $request);
     }
 
-    /** @return array{Box, Control} */
-    private static function control(Situation $situation, Body $body): array
+    /** @return array{Device, Control} */
+    private static function control(RigAnalysis $situation, Body $body): array
     {
         $box = $situation->setup->box($body->text('unit', 200)) ?? throw Problem::notFound('unit');
 
         return [$box, $box->control($body->text('control', 200)) ?? throw Problem::notFound('control')];
     }
 
-    private function situation(string $id): Situation
+    private function situation(string $id): RigAnalysis
     {
         return $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
     }

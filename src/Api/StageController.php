@@ -17,7 +17,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
 final readonly class StageController
@@ -70,7 +70,7 @@ final readonly class StageController
         $this->rig($id);
         [$rig, $text] = [$this->books->rig($book), $this->books->text($book)];
         try {
-            $situation = null === $rig || null === $text ? null : new Situation(RigFile::setup(RigFile::rig($rig), $text));
+            $situation = null === $rig || null === $text ? null : new RigAnalysis(RigFile::setup(RigFile::rig($rig), $text));
         } catch (BadData) {
             $situation = null;
         }

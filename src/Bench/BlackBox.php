@@ -7,8 +7,8 @@ namespace App\Bench;
 use App\Storage\DataFolder;
 use App\Storage\Shelf;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Deed;
-use ZigzagPost\Core\World\Minute;
+use ZigzagPost\Core\World\Capture;
+use ZigzagPost\Core\World\JournalEntry;
 
 /**
  * All that went into a bench and came out of it in the last ten minutes, in parts that each begin with how everything stood. Older parts
@@ -36,7 +36,7 @@ final readonly class BlackBox
     {
         $journal = $bench->takeJournal();
         [$number, $atUs] = $session->box[\count($session->box) - 1] ?? [0, 0];
-        if ([] === $session->box || $bench->nowUs() - $atUs >= self::PART_US || \in_array(Deed::RULES, array_column($journal, 'what'), true) || $this->size($session->id, $number) > self::MOST_BYTES) {
+        if ([] === $session->box || $bench->nowUs() - $atUs >= self::PART_US || \in_array(JournalEntry::RULES, array_column($journal, 'what'), true) || $this->size($session->id, $number) > self::MOST_BYTES) {
             // What led here belongs to the part before; the new one begins with what it came to.
             $this->append($session, $number, $journal);
             $session->box[] = [++$number, $bench->nowUs()];
@@ -51,7 +51,7 @@ final readonly class BlackBox
     /**
      * The last minute: from the latest part that began a minute ago or earlier, or as far back as the same rules ran.
      *
-     * @return array{string, Minute}|null name of the compiled book, and the minute
+     * @return array{string, Capture}|null name of the compiled book, and the minute
      */
     public function minute(Session $session, int $nowUs): ?array
     {
@@ -59,12 +59,12 @@ final readonly class BlackBox
         $found = null;
         foreach (array_reverse($session->box) as [$number, $atUs]) {
             $part = $this->part($session->id, $number);
-            if (null === $part || (null !== $found && [] !== array_filter($part[2], static fn (Deed $deed): bool => Deed::RULES === $deed->what))) {
+            if (null === $part || (null !== $found && [] !== array_filter($part[2], static fn (JournalEntry $deed): bool => JournalEntry::RULES === $deed->what))) {
                 break;
             }
             [$book, $state, $ofPart] = $part;
             $deeds = [...$ofPart, ...$deeds];
-            $found = [$book, new Minute($state, $deeds)];
+            $found = [$book, new Capture($state, $deeds)];
             if ($nowUs - $atUs >= self::MINUTE_US) {
                 break;
             }
@@ -73,11 +73,11 @@ final readonly class BlackBox
         return $found;
     }
 
-    /** @param list<Deed> $journal */
+    /** @param list<JournalEntry> $journal */
     private function append(Session $session, int $number, array $journal): void
     {
         if ([] !== $session->box) {
-            $this->shelf->append(self::name($session->id, $number), implode('', array_map(static fn (Deed $deed): string => $deed->line(), $journal)));
+            $this->shelf->append(self::name($session->id, $number), implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $journal)));
         }
     }
 
@@ -89,7 +89,7 @@ final readonly class BlackBox
         }
     }
 
-    /** @return array{string, array<string, mixed>, list<Deed>}|null name of the book, state at its beginning, and what was done */
+    /** @return array{string, array<string, mixed>, list<JournalEntry>}|null name of the book, state at its beginning, and what was done */
     private function part(string $bench, int $number): ?array
     {
         $lines = explode("\n", $this->shelf->read(self::name($bench, $number)) ?? '');
@@ -101,7 +101,7 @@ final readonly class BlackBox
         /** @var array<string, mixed> $state */
         $state = $kept[2];
 
-        return [$kept[1], $state, array_values(array_filter(array_map(Deed::of(...), \array_slice($lines, 1))))];
+        return [$kept[1], $state, array_values(array_filter(array_map(JournalEntry::of(...), \array_slice($lines, 1))))];
     }
 
     private function size(string $bench, int $number): int

@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 
 /**
  * Compiled rulebooks as PHP files, so that a request need not compile again; beside each the text it was made of, so that it
@@ -58,7 +58,7 @@ final readonly class Books
             $this->code->write("{$class}.php", "<?php\n\n".$source->php);
         }
         if (null !== $rig && null === $this->seatsFile($name)) {
-            $this->keepSeats($name, Seats::of(Setup::of($rig, $checked->written)));
+            $this->keepSeats($name, Patch::of(Setup::of($rig, $checked->written)));
         }
 
         return $name;
@@ -82,7 +82,7 @@ final readonly class Books
     }
 
     /** The units of the rig that hear a book; null where it has none. */
-    public function seats(string $name): ?Seats
+    public function seats(string $name): ?Patch
     {
         $file = self::isName($name) ? $this->seatsFile($name) : null;
         try {
@@ -91,7 +91,7 @@ final readonly class Books
             $seats = null; // charts had other fields when it was written
         }
 
-        return $seats instanceof Seats ? $seats : $this->seatsAgain($name);
+        return $seats instanceof Patch ? $seats : $this->seatsAgain($name);
     }
 
     /** The text that a book was made of; null when it is here no more. */
@@ -107,7 +107,7 @@ final readonly class Books
     }
 
     /** From the rig and the text, where another version kept them. */
-    private function seatsAgain(string $name): ?Seats
+    private function seatsAgain(string $name): ?Patch
     {
         [$text, $kept] = self::isName($name) ? [$this->shelf->read("{$name}.book"), $this->shelf->read("{$name}.rig")] : [null, null];
         try {
@@ -116,7 +116,7 @@ final readonly class Books
             return null;
         }
 
-        $seats = null === $rig || null === $text ? null : Seats::of(Setup::of($rig, Checker::check($text, RigReader::devices($rig))->written));
+        $seats = null === $rig || null === $text ? null : Patch::of(Setup::of($rig, Checker::check($text, RigReader::devices($rig))->written));
         if (null !== $seats) {
             $this->keepSeats($name, $seats);
         }
@@ -125,7 +125,7 @@ final readonly class Books
     }
 
     /** Books that differ in their rules alone have the same seats, so these are named after what they are. */
-    private function keepSeats(string $name, Seats $seats): void
+    private function keepSeats(string $name, Patch $seats): void
     {
         $php = "<?php\n\nreturn ".PhpCode::of($seats).";\n";
         $sum = md5($php);

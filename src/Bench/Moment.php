@@ -6,8 +6,8 @@ namespace App\Bench;
 
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Deed;
-use ZigzagPost\Core\World\Minute;
+use ZigzagPost\Core\World\Capture;
+use ZigzagPost\Core\World\JournalEntry;
 
 /** A minute that was marked, with the rules and the rig that it was played with, as it is kept. */
 final readonly class Moment
@@ -21,7 +21,7 @@ final readonly class Moment
      * @param string|null $rig as JSON
      * @param int $markedUs when it was marked, in the time of its bench
      */
-    public function __construct(public ?string $rigId, public ?string $bookId, public string $rules, public ?string $rig, public int $markedUs, public Minute $minute)
+    public function __construct(public ?string $rigId, public ?string $bookId, public string $rules, public ?string $rig, public int $markedUs, public Capture $minute)
     {
     }
 
@@ -29,7 +29,7 @@ final readonly class Moment
     {
         return Json::encode([
             'format' => self::FORMAT, 'version' => Bench::VERSION, 'rigId' => $this->rigId, 'bookId' => $this->bookId, 'rules' => $this->rules, 'rig' => $this->rig, 'markedUs' => $this->markedUs,
-            'state' => base64_encode((string) gzcompress(serialize($this->minute->state))), 'deeds' => implode('', array_map(static fn (Deed $deed): string => $deed->line(), $this->minute->deeds)),
+            'state' => base64_encode((string) gzcompress(serialize($this->minute->state))), 'deeds' => implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $this->minute->deeds)),
         ]);
     }
 
@@ -46,12 +46,12 @@ final readonly class Moment
         }
         $bytes = @gzuncompress((string) base64_decode($state, true), self::MAX_BYTES);
         $state = false === $bytes ? null : @unserialize($bytes, ['allowed_classes' => false]);
-        $lines = array_map(Deed::of(...), explode("\n", rtrim($deeds, "\n")));
+        $lines = array_map(JournalEntry::of(...), explode("\n", rtrim($deeds, "\n")));
         if (!\is_array($state) || ('' !== $deeds && \in_array(null, $lines, true))) {
             return null;
         }
         /** @var array<string, mixed> $state */
 
-        return new self(\is_string($json['rigId'] ?? null) ? $json['rigId'] : null, \is_string($json['bookId'] ?? null) ? $json['bookId'] : null, $rules, $rig, $markedUs, new Minute($state, array_values(array_filter($lines))));
+        return new self(\is_string($json['rigId'] ?? null) ? $json['rigId'] : null, \is_string($json['bookId'] ?? null) ? $json['bookId'] : null, $rules, $rig, $markedUs, new Capture($state, array_values(array_filter($lines))));
     }
 }

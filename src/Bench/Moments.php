@@ -17,8 +17,8 @@ use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Proof\Account;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\World\Deed;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\JournalEntry;
+use ZigzagPost\Core\World\Patch;
 
 /** Minutes that were marked: kept, looked at, and opened again. */
 final readonly class Moments
@@ -92,10 +92,10 @@ final readonly class Moments
         }
     }
 
-    /** @param list<Deed> $deeds */
+    /** @param list<JournalEntry> $deeds */
     private static function lines(array $deeds): string
     {
-        return implode('', array_map(static fn (Deed $deed): string => $deed->line(), $deeds));
+        return implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $deeds));
     }
 
     /** What came in, as a tape that begins with the minute. */
@@ -105,13 +105,13 @@ final readonly class Moments
         $from = $deeds[0]->timeUs ?? 0;
         $tape = TapeWriter::HEADER;
         foreach ($deeds as $deed) {
-            $tape .= Deed::IN === $deed->what ? TapeWriter::line(new Event(max(0, $deed->timeUs - $from), $deed->port, $deed->bytes)) : '';
+            $tape .= JournalEntry::IN === $deed->what ? TapeWriter::line(new Event(max(0, $deed->timeUs - $from), $deed->port, $deed->bytes)) : '';
         }
 
         return $tape;
     }
 
-    /** @return array{CompiledBook, Seats|null, Setup|null, string}|null */
+    /** @return array{CompiledBook, Patch|null, Setup|null, string}|null */
     private function book(Moment $moment): ?array
     {
         try {

@@ -11,14 +11,14 @@ use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('prove', 'Plays the kept tapes of a rig again and says what is not as it was accepted')]
 final class ProveCommand extends RigCommand
 {
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
-        $situation = new Situation($setup);
+        $situation = new RigAnalysis($setup);
         foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }

@@ -11,14 +11,14 @@ use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Rig\Fit\Medium;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('rig:fit', 'Says how late the messages of a scene change arrive, and whether streams fit on the leads')]
 final class RigFitCommand extends RigCommand
 {
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
-        $situation = new Situation($setup);
+        $situation = new RigAnalysis($setup);
         $errors = array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
         foreach ($errors as $error) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");

@@ -13,7 +13,7 @@ use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Arrival;
 use ZigzagPost\Core\Situation\Way\Ways;
 
@@ -30,7 +30,7 @@ final class RigReachCommand extends RigCommand
 
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
-        $situation = new Situation($setup);
+        $situation = new RigAnalysis($setup);
         foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }

@@ -11,7 +11,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Twig\Environment;
 use Twig\Loader\FilesystemLoader;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('rig:sheets', 'Writes everything of a rig that is printed, as HTML and PDF')]
 final class RigSheetsCommand extends RigCommand
@@ -29,7 +29,7 @@ final class RigSheetsCommand extends RigCommand
             throw CommandFailed::input("{$folder}: this folder cannot be made");
         }
         $sheets = new Sheets(new Environment(new FilesystemLoader(\dirname(__DIR__, 2).'/templates')));
-        $situation = new Situation($setup);
+        $situation = new RigAnalysis($setup);
         $files = [];
         foreach (array_keys(Sheets::ALL) as $sheet) {
             $html = $sheets->html($situation, [$sheet]);

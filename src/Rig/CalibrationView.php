@@ -6,14 +6,14 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Show\Calibration\BendEnds;
 use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Learn\Listening;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
-use ZigzagPost\Core\Situation\ShortOf;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\PedalShortfall;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** A pedal that was measured, as the API sends it. */
 final class CalibrationView
@@ -25,7 +25,7 @@ final class CalibrationView
      *
      * @return array<string, mixed>
      */
-    public static function of(Situation $situation, array $events, int $toUs): array
+    public static function of(RigAnalysis $situation, array $events, int $toUs): array
     {
         $moved = self::moved($situation, $events);
         $calibration = null === $moved ? null : Calibration::of($moved->played->values, $toUs);
@@ -43,7 +43,7 @@ final class CalibrationView
                 'heel' => $calibration->heel, 'toe' => $calibration->toe, 'noise' => $calibration->noise, 'deadband' => $calibration->deadband, 'curve' => $calibration->curve, 'isBack' => $calibration->isBack,
                 'range' => [$low, $high], 'lines' => $calibration->lines($low, $high), 'cents' => Kind::Bend === $moved->played->kind ? BendEnds::of($calibration->heel, $calibration->toe) : null,
                 'points' => array_map(static fn (array $point): array => ['timeUs' => $point[0], 'raw' => $point[1], 'after' => round($low + ($high - $low) * $calibration->share($point[1]), 1)], $points),
-                'errors' => null === $box ? [] : array_map(get_object_vars(...), ShortOf::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe)),
+                'errors' => null === $box ? [] : array_map(get_object_vars(...), PedalShortfall::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe)),
             ],
         ];
     }
@@ -53,7 +53,7 @@ final class CalibrationView
      *
      * @return array{int, int}
      */
-    private static function range(Recognised $moved, ?Box $box): array
+    private static function range(Recognised $moved, ?Device $box): array
     {
         $control = $box?->control((string) $moved->control);
         $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? $moved->played->kind->valueRange() ?? [0, 127];
@@ -66,7 +66,7 @@ final class CalibrationView
      *
      * @param list<Event> $events
      */
-    private static function moved(Situation $situation, array $events): ?Recognised
+    private static function moved(RigAnalysis $situation, array $events): ?Recognised
     {
         $moved = null;
         foreach (Listening::of($events)->played() as $played) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
-use ZigzagPost\Core\Finding\Fact\Fact;
+use ZigzagPost\Core\Finding\Fact\RigFact;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\OneUnit;
@@ -40,7 +40,7 @@ final class FindingsView
             'line' => $fact->line(),
             'text' => $fact->text(),
             'job' => $fact->job(),
-            'consequences' => array_map(static fn (Fact $each): string => $each->asConsequence(), $finding->consequences),
+            'consequences' => array_map(static fn (RigFact $each): string => $each->asConsequence(), $finding->consequences),
             'fix' => null === $finding->fix ? null : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes, 'isOfRules' => [] !== $finding->fix->edits],
         ];
     }

@@ -6,7 +6,7 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Show\Leap\Leap;
 use ZigzagPost\Core\Show\Leap\Leaps;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** What leaps, as the API sends it. */
 final class LeapView
@@ -14,7 +14,7 @@ final class LeapView
     private const MOST = 500;
 
     /** @return array<string, mixed> */
-    public static function of(Situation $situation): array
+    public static function of(RigAnalysis $situation): array
     {
         $leaps = Leaps::of($situation);
         $label = static fn (string $unit): string => $situation->setup->box($unit)?->label() ?? $unit;

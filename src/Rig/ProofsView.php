@@ -11,14 +11,14 @@ use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\World\Patch;
 
 /** The proofs of a rig, played again, and what none of them touches. */
 final class ProofsView
 {
     /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, unreadable: string|null, program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
-    public static function of(Situation $situation): array
+    public static function of(RigAnalysis $situation): array
     {
         $proofs = iterator_to_array(self::playing($situation), false);
         $coverage = Coverage::of($situation, Compiler::load($situation->checked()->book), $proofs);
@@ -34,11 +34,11 @@ final class ProofsView
     }
 
     /** @return \Generator<Proving> the kept tapes from one on, each as it is played */
-    public static function playing(Situation $situation, int $from = 0): \Generator
+    public static function playing(RigAnalysis $situation, int $from = 0): \Generator
     {
         $rig = $situation->setup->rig;
         $book = Compiler::load($situation->checked()->book);
-        $seats = Seats::of(Setup::of($rig, $situation->checked()->written));
+        $seats = Patch::of(Setup::of($rig, $situation->checked()->written));
         $rules = [] === $rig->proofs ? null : RulesSum::of($situation);
         foreach (\array_slice($rig->proofs, $from) as $tape) {
             yield Proving::of($tape, $book, $seats, $rig->show, $rules);

@@ -19,7 +19,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The rigs that are kept, each with its rulebook. */
 final readonly class RigStore
@@ -45,20 +45,20 @@ final readonly class RigStore
     }
 
     /** A rig as it is stored, with everything that is computed from it; null where there is none. */
-    public function situationOf(string $id): ?Situation
+    public function situationOf(string $id): ?RigAnalysis
     {
         $rig = $this->find($id);
 
-        return null === $rig ? null : new Situation(RigFile::setup($rig));
+        return null === $rig ? null : new RigAnalysis(RigFile::setup($rig));
     }
 
     /** A rig with other rules than those that are stored; without a rig, rules alone. */
-    public function situation(?string $id, string $rules): Situation
+    public function situation(?string $id, string $rules): RigAnalysis
     {
         $document = null === $id ? null : $this->document($id);
         $json = null === $document ? ['schema' => 1, 'name' => 'None', 'charts' => new \stdClass(), 'units' => [], 'leads' => []] : $this->whole($document);
 
-        return new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $rules] + $json))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $rules] + $json))));
     }
 
     /**

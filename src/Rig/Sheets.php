@@ -11,14 +11,14 @@ use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Document\LogLine;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Situation\CardStep;
 use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\SetupCard;
-use ZigzagPost\Core\Situation\Situation;
 use ZigzagPost\Core\Situation\TestRun;
 
 /** Everything of a rig that is printed: pages as HTML, and as PDF. */
@@ -36,7 +36,7 @@ final readonly class Sheets
     }
 
     /** @param list<string> $which names of sheets, as in ALL */
-    public function html(Situation $situation, array $which): string
+    public function html(RigAnalysis $situation, array $which): string
     {
         $sheets = [];
         foreach ($which as $sheet) {
@@ -58,7 +58,7 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> */
-    private function data(Situation $situation, string $sheet): array
+    private function data(RigAnalysis $situation, string $sheet): array
     {
         return match ($sheet) {
             'plan' => PlanView::of($situation->plan()),
@@ -75,7 +75,7 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> */
-    private static function cards(Situation $situation): array
+    private static function cards(RigAnalysis $situation): array
     {
         $cards = SetupCard::all($situation->setup, $situation->plan());
 
@@ -90,7 +90,7 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> songs in the order of the set list, each with its scenes and what they call */
-    private static function cues(Situation $situation): array
+    private static function cues(RigAnalysis $situation): array
     {
         $sheet = ProgramSheet::of($situation);
         $show = $situation->setup->rig->show;
@@ -104,7 +104,7 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> what each control does, by unit */
-    private static function switches(Situation $situation): array
+    private static function switches(RigAnalysis $situation): array
     {
         $units = [];
         foreach (SwitchSheet::of($situation)->uses as $use) {
@@ -117,7 +117,7 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> */
-    private static function trial(Situation $situation): array
+    private static function trial(RigAnalysis $situation): array
     {
         $run = TestRun::of($situation);
 
@@ -125,7 +125,7 @@ final readonly class Sheets
     }
 
     /** @return list<array<string, mixed>> */
-    private static function charts(Situation $situation): array
+    private static function charts(RigAnalysis $situation): array
     {
         $units = [];
         foreach ($situation->setup->boxes as $box) {
@@ -146,7 +146,7 @@ final readonly class Sheets
     }
 
     /** @return list<array<string, mixed>> strips of a unit: layers as lines, tiled where a page is too narrow */
-    private static function strips(Box $box): array
+    private static function strips(Device $box): array
     {
         $surface = $box->chart->surface;
         $pitch = $surface?->pitchMm;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use ZigzagPost\Core\Rig\Name\ProgramNames;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The sheets of a show, as the API sends them. */
 final class ShowView
@@ -16,14 +16,14 @@ final class ShowView
     private const MOST_PROGRAMS = 4096;
 
     /** @return array<string, mixed> */
-    public static function of(Situation $situation): array
+    public static function of(RigAnalysis $situation): array
     {
         $book = $situation->checked()->book;
         $sheet = ProgramSheet::of($situation);
 
         return [
             'scenes' => array_map(static fn ($scene): string => $scene->title, $book->scenes),
-            'units' => array_map(static fn (Box $box): array => ['name' => $box->name, 'label' => $box->label(), 'programs' => self::programs($box)], $sheet->units),
+            'units' => array_map(static fn (Device $box): array => ['name' => $box->name, 'label' => $box->label(), 'programs' => self::programs($box)], $sheet->units),
             'rows' => array_map(static fn (array $row): array => ['scene' => $row['scene'], 'song' => $row['song'], 'cells' => array_map(get_object_vars(...), $row['cells'])], $sheet->rows),
             'uses' => array_map(static fn ($use): array => array_merge(get_object_vars($use), ['does' => $use->words()]) + self::surface($situation->setup->box($use->unit), $use->control), SwitchSheet::of($situation)->uses),
             'hasErrors' => $situation->checked()->hasErrors(),
@@ -31,7 +31,7 @@ final class ShowView
     }
 
     /** @return array{label: string, colour: string|null} */
-    private static function surface(?Box $box, string $control): array
+    private static function surface(?Device $box, string $control): array
     {
         $label = $box->unit->labels[$control] ?? null;
 
@@ -39,7 +39,7 @@ final class ShowView
     }
 
     /** @return list<array{title: string, words: string}> */
-    private static function programs(Box $box): array
+    private static function programs(Device $box): array
     {
         $programs = $box->chart->programs;
         if (null === $programs) {

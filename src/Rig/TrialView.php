@@ -6,7 +6,7 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Rig\Wire\Verdict;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\TestRun;
 use ZigzagPost\Core\Situation\TrialStep;
 
@@ -18,7 +18,7 @@ final class TrialView
      *
      * @return array<string, mixed>
      */
-    public static function of(Situation $situation, array $ticks): array
+    public static function of(RigAnalysis $situation, array $ticks): array
     {
         $run = TestRun::of($situation);
         $dead = [];

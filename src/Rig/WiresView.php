@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use ZigzagPost\Core\Rig\Document\Part;
-use ZigzagPost\Core\Rig\Setup\Joint;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Supplies;
@@ -18,14 +18,14 @@ final class WiresView
     public static function of(Setup $setup): array
     {
         return [
-            'leads' => array_map(self::lead(...), $setup->joints, array_map(static fn (Joint $joint): Judgement => Walk::judge($joint, $setup->joints), $setup->joints)),
+            'leads' => array_map(self::lead(...), $setup->joints, array_map(static fn (ResolvedLead $joint): Judgement => Walk::judge($joint, $setup->joints), $setup->joints)),
             'supplies' => array_map(static fn ($load): array => ['supply' => $load->supply, 'needsMa' => $load->needsMa, 'givesMa' => $load->givesMa, 'percent' => $load->percent(), 'tooMuch' => $load->isTooMuch(), 'units' => $load->units], Supplies::of($setup)),
             'packing' => self::packing($setup),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function lead(Joint $joint, Judgement $judgement): array
+    private static function lead(ResolvedLead $joint, Judgement $judgement): array
     {
         return [
             'id' => $joint->lead->id,

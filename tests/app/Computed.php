@@ -25,7 +25,7 @@ use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Table\ChartTables;
@@ -38,9 +38,9 @@ use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\PresentStack;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Ways;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 
 /** Everything that is computed of a rig, as text: what the command line prints, what the API sends, and what the sheets say. */
 final class Computed
@@ -51,7 +51,7 @@ final class Computed
 
     private string $text = '';
 
-    private function __construct(private readonly Situation $situation, private readonly Setup $setup)
+    private function __construct(private readonly RigAnalysis $situation, private readonly Setup $setup)
     {
     }
 
@@ -59,7 +59,7 @@ final class Computed
     {
         $rig = RigFile::rig($json);
         $setup = RigFile::setup($rig);
-        $computed = new self(new Situation($setup), $setup);
+        $computed = new self(new RigAnalysis($setup), $setup);
         $computed->commands($json, (string) $rig->rulebook);
         $computed->views();
         $computed->ways();
@@ -144,7 +144,7 @@ final class Computed
         foreach ($source->book->rules as $rule) {
             $this->say("takeover in line {$rule->span->line}", self::edited(static fn (): array => Leaps::edits($source, $rule->span->line, 'pickup')));
         }
-        $units = array_map(static fn (Box $box): array => [$box, null === $box->chart->programs ? null : 0, array_column(array_map(static fn ($parameter): array => [$parameter->name, $parameter->raw[0] ?? 0], $box->chart->parameters ?? []), 1, 0)], \array_slice($this->units(), 0, 3));
+        $units = array_map(static fn (Device $box): array => [$box, null === $box->chart->programs ? null : 0, array_column(array_map(static fn ($parameter): array => [$parameter->name, $parameter->raw[0] ?? 0], $box->chart->parameters ?? []), 1, 0)], \array_slice($this->units(), 0, 3));
         $this->say('a stack of now', self::edited(static fn (): array => PresentStack::of('now', $units)->edits($source)));
     }
 
@@ -179,7 +179,7 @@ final class Computed
             return;
         }
         $book = Compiler::load($this->situation->checked()->book);
-        $seats = Seats::of($this->setup);
+        $seats = Patch::of($this->setup);
         $tape = Coverage::tape($this->situation);
         $lines = explode("\n", trim($tape));
         $this->say('proposed tape', [...\array_slice($lines, 0, 80), hash('xxh128', $tape)]);
@@ -190,7 +190,7 @@ final class Computed
         $rules = $this->situation->checked()->written->rules;
         $source = Source::of((string) $this->setup->rig->rulebook);
         $last = $rules[\count($rules) - 1] ?? null;
-        $fewer = null === $last ? null : new Situation(RigFile::setup($this->setup->rig, $source->with([Edit::deleteLines($last->span->line, $source->end($last))])->text));
+        $fewer = null === $last ? null : new RigAnalysis(RigFile::setup($this->setup->rig, $source->with([Edit::deleteLines($last->span->line, $source->end($last))])->text));
         if (null !== $fewer && !$fewer->checked()->hasErrors()) {
             $this->say('without the last rule', array_map(get_object_vars(...), \array_slice(Proving::of($whole, Compiler::load($fewer->checked()->book), $seats, $this->setup->rig->show, RulesSum::of($fewer))->changes, 0, 40)));
         }
@@ -201,10 +201,10 @@ final class Computed
         }
     }
 
-    /** @return list<Box> */
+    /** @return list<Device> */
     private function units(): array
     {
-        return array_values(array_filter($this->setup->boxes, static fn (Box $box): bool => !$box->isPost()));
+        return array_values(array_filter($this->setup->boxes, static fn (Device $box): bool => !$box->isPost()));
     }
 
     /** A heading, and what it is about: each part of a list on a line of its own. */

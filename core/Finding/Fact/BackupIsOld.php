@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Something was set after the last backup. */
-final readonly class BackupIsOld extends Fact
+final readonly class BackupIsOld extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'backup-old';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A battery that does not last the show. */
-final readonly class BatteryIsShort extends Fact
+final readonly class BatteryIsShort extends RigFact
 {
     public const CODE = 'battery-short';
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Units answer on one channel though they must not. */
-final readonly class ChannelIsShared extends Fact
+final readonly class ChannelIsShared extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'shared-channel';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules send on a channel on which nothing answers. */
-final readonly class ChannelNobodyHears extends Fact
+final readonly class ChannelNobodyHears extends RigFact
 {
     public const CODE = 'channel-nobody-hears';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules take a channel on which nothing comes. */
-final readonly class ChannelNobodySends extends Fact
+final readonly class ChannelNobodySends extends RigFact
 {
     public const CODE = 'channel-nobody-sends';
 

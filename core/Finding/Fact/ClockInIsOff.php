@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A clock gets to a unit that is set not to follow any. */
-final readonly class ClockInIsOff extends Fact
+final readonly class ClockInIsOff extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'clock-in-off';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A box on the way does not pass on a clock. */
-final readonly class ClockIsBlocked extends Fact
+final readonly class ClockIsBlocked extends RigFact
 {
     public const CODE = 'kind-blocked';
 

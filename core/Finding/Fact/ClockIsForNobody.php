@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\ClockOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A clock goes where nobody follows one. */
-final readonly class ClockIsForNobody extends Fact
+final readonly class ClockIsForNobody extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'clock-for-nobody';

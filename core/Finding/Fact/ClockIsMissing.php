@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit follows a clock, and none gets to it. */
-final readonly class ClockIsMissing extends Fact
+final readonly class ClockIsMissing extends RigFact
 {
     public const CODE = 'clock-missing';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\ClockOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** No rule starts a clock. */
-final readonly class ClockIsNeverStarted extends Fact
+final readonly class ClockIsNeverStarted extends RigFact
 {
     public const CODE = 'clock-never-started';
 

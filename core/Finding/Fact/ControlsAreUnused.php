@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Controls that no rule takes. */
-final readonly class ControlsAreUnused extends Fact
+final readonly class ControlsAreUnused extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'unused-controls';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Two controls send the same message into one port. */
-final readonly class ControlsSendAlike extends Fact
+final readonly class ControlsSendAlike extends RigFact
 {
     public const CODE = 'same-message';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit whose firmware is older than its chart. */
-final readonly class FirmwareIsOld extends Fact
+final readonly class FirmwareIsOld extends RigFact
 {
     public const CODE = 'firmware-old';
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A box on the way does not pass on a kind of message that rules send. */
-final readonly class KindIsBlocked extends Fact
+final readonly class KindIsBlocked extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'kind-blocked';

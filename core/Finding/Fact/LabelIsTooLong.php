@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A label that its display cannot show. */
-final readonly class LabelIsTooLong extends Fact
+final readonly class LabelIsTooLong extends RigFact
 {
     public const CODE = 'label-too-long';
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A lead one end of which is plugged into nothing. */
-final readonly class LeadHangsLoose extends Fact
+final readonly class LeadHangsLoose extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'lead-dangling';

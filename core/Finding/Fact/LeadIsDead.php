@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A lead over which nothing gets. */
-final readonly class LeadIsDead extends Fact
+final readonly class LeadIsDead extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'lead-dead';

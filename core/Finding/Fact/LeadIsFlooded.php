@@ -10,7 +10,7 @@ use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Rig\Fit\Load;
 
 /** More streams over a lead than it can carry. */
-final readonly class LeadIsFlooded extends Fact
+final readonly class LeadIsFlooded extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'lead-flooded';

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Rig\Fit\Load;
 
 /** Nearly as much streams over a lead as it can carry. */
-final readonly class LeadIsFull extends Fact
+final readonly class LeadIsFull extends RigFact
 {
     public const CODE = 'lead-full';
 

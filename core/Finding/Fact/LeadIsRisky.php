@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A lead that works, and could fail. */
-final readonly class LeadIsRisky extends Fact
+final readonly class LeadIsRisky extends RigFact
 {
     public const CODE = 'lead-risky';
 

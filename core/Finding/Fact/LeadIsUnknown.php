@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A lead of which something is not known on which it depends. */
-final readonly class LeadIsUnknown extends Fact
+final readonly class LeadIsUnknown extends RigFact
 {
     public const CODE = 'lead-unknown';
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A lead over which something could be damaged. */
-final readonly class LeadMayDamage extends Fact
+final readonly class LeadMayDamage extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'lead-may-damage';

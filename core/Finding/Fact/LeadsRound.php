@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Finding\Subject\WayRound;
 
 /** What leaves comes back over boxes. */
-final readonly class LeadsRound extends Fact
+final readonly class LeadsRound extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'loop';

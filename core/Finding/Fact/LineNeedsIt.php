@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A line of the rules that needs what a box does not pass on. */
-final readonly class LineNeedsIt extends Fact
+final readonly class LineNeedsIt extends RigFact
 {
     public const CODE = 'kind-blocked';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A chain of hardware thrus that is too long. */
-final readonly class ManyThrus extends Fact
+final readonly class ManyThrus extends RigFact
 {
     public const CODE = 'many-thrus';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit further down a chain that is too long. */
-final readonly class MoreThrusBehind extends Fact
+final readonly class MoreThrusBehind extends RigFact
 {
     public const CODE = 'many-thrus';
 

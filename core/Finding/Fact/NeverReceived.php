@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules send what a unit never receives. */
-final readonly class NeverReceived extends Fact
+final readonly class NeverReceived extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'not-received';

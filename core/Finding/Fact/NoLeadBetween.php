@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules name units that hang together, and no lead lies between them and the post. */
-final readonly class NoLeadBetween extends Fact
+final readonly class NoLeadBetween extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'no-way';

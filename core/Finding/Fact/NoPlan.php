@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Finding\Subject\WholePlan;
 
 /** Nothing can be planned as the rig is. */
-final readonly class NoPlan extends Fact
+final readonly class NoPlan extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'no-plan';

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Several lines name a unit to which no way leads. */
-final readonly class NoWay extends Fact
+final readonly class NoWay extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'no-way';

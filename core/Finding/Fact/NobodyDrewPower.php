@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Most supplies are not drawn. */
-final readonly class NobodyDrewPower extends Fact
+final readonly class NobodyDrewPower extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'no-power';

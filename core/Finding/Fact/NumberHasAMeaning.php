@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A switch sends a controller that has a meaning of its own. */
-final readonly class NumberHasAMeaning extends Fact
+final readonly class NumberHasAMeaning extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'standard-number';

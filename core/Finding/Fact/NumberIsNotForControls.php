@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A control sends what selects banks or parameters. */
-final readonly class NumberIsNotForControls extends Fact
+final readonly class NumberIsNotForControls extends RigFact
 {
     public const CODE = 'number-not-for-controls';
 

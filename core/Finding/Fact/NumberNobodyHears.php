@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules send a number that moves nothing. */
-final readonly class NumberNobodyHears extends Fact
+final readonly class NumberNobodyHears extends RigFact
 {
     public const CODE = 'number-nobody-hears';
 

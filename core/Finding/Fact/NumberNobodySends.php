@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules take a number that a control had as it came. */
-final readonly class NumberNobodySends extends Fact
+final readonly class NumberNobodySends extends RigFact
 {
     public const CODE = 'number-nobody-sends';
 

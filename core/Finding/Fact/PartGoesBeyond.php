@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A part goes on beyond channel 16. */
-final readonly class PartGoesBeyond extends Fact
+final readonly class PartGoesBeyond extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'beyond-sixteen';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules take a control as if it reached further than it does. */
-final readonly class PedalFallsShort extends Fact
+final readonly class PedalFallsShort extends RigFact
 {
     public const CODE = 'falls-short';
 

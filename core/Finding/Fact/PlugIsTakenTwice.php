@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Two leads end in one plug. */
-final readonly class PlugIsTakenTwice extends Fact
+final readonly class PlugIsTakenTwice extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'plug-taken-twice';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\PortOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A port of the rulebook into which no lead is plugged. */
-final readonly class PortHasNoLead extends Fact
+final readonly class PortHasNoLead extends RigFact
 {
     public const CODE = 'port-without-lead';
 

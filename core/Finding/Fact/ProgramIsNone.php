@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules call a program that no unit there has. */
-final readonly class ProgramIsNone extends Fact
+final readonly class ProgramIsNone extends RigFact
 {
     public const CODE = 'program-out-of-range';
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit in a mode in which the next program change overwrites a program. */
-final readonly class ProgramsAreArmed extends Fact
+final readonly class ProgramsAreArmed extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'armed';

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules send what a unit is set not to receive. */
-final readonly class ReceiveIsOff extends Fact
+final readonly class ReceiveIsOff extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'receive-off';

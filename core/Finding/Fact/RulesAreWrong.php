@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** What the rulebook itself shows. */
-final readonly class RulesAreWrong extends Fact
+final readonly class RulesAreWrong extends RigFact
 {
     /**
      * @param string|null $unit the unit that is named there

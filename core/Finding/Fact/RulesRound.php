@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Finding\Subject\WayRound;
 
 /** What rules send comes in again, and they send it once more. */
-final readonly class RulesRound extends Fact
+final readonly class RulesRound extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'loop';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit sends something by itself that no rule asks for. */
-final readonly class SendsByItself extends Fact
+final readonly class SendsByItself extends RigFact
 {
     public const CODE = 'default-alive';
 

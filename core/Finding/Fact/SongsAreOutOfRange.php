@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Songs of tonight are faster or slower than a unit can follow. */
-final readonly class SongsAreOutOfRange extends Fact
+final readonly class SongsAreOutOfRange extends RigFact
 {
     public const CODE = 'tempo-out-of-range';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit waits for a start, and only the clock gets to it. */
-final readonly class StartIsNotPassedOn extends Fact
+final readonly class StartIsNotPassedOn extends RigFact
 {
     public const CODE = 'clock-never-started';
 

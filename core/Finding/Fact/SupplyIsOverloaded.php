@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OutputOfSupply;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** More is drawn from a supply than it should give. */
-final readonly class SupplyIsOverloaded extends Fact
+final readonly class SupplyIsOverloaded extends RigFact
 {
     public const CODE = 'supply-overloaded';
 

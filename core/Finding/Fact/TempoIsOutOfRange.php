@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A clock runs faster or slower than a unit can follow. */
-final readonly class TempoIsOutOfRange extends Fact
+final readonly class TempoIsOutOfRange extends RigFact
 {
     public const CODE = 'tempo-out-of-range';
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A box that is set not to pass on. */
-final readonly class ThruIsOff extends Fact
+final readonly class ThruIsOff extends RigFact
 {
     public const SEVERITY = Severity::Error;
     public const CODE = 'thru-off';

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A box of which it is not known whether it passes on. */
-final readonly class ThruIsUnknown extends Fact
+final readonly class ThruIsUnknown extends RigFact
 {
     public const SEVERITY = Severity::Hint;
     public const CODE = 'thru-unknown';

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules say which way, and the parameter changes over by itself. */
-final readonly class TogglesByItself extends Fact
+final readonly class TogglesByItself extends RigFact
 {
     public const CODE = 'toggles-by-itself';
 

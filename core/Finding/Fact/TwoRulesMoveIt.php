@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\ParameterOfUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Two rules let a parameter follow a control. */
-final readonly class TwoRulesMoveIt extends Fact
+final readonly class TwoRulesMoveIt extends RigFact
 {
     public const CODE = 'two-rules-one-parameter';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** What leaves at one place gets to units on two ways. */
-final readonly class TwoWays extends Fact
+final readonly class TwoWays extends RigFact
 {
     public const CODE = 'double-way';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit into which no lead is plugged. */
-final readonly class UnitHasNoLead extends Fact
+final readonly class UnitHasNoLead extends RigFact
 {
     public const CODE = 'unit-without-lead';
 

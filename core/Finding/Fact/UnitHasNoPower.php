@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** A unit that nothing feeds. */
-final readonly class UnitHasNoPower extends Fact
+final readonly class UnitHasNoPower extends RigFact
 {
     public const CODE = 'no-power';
 

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\LineOfRules;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Rules turn a parameter beyond its range. */
-final readonly class ValueIsBeyond extends Fact
+final readonly class ValueIsBeyond extends RigFact
 {
     public const CODE = 'value-out-of-range';
 

@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Rig\Name;
 
 use ZigzagPost\Core\Rig\Chart\Programs;
 use ZigzagPost\Core\Rig\Chart\Special;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Title;
 
 /** Finds programs of a unit by their names, by what the unit shows, and by number. */
@@ -20,7 +20,7 @@ final class ProgramNames
      *
      * @return list<int|Special>
      */
-    public static function find(Box $box, Programs $programs, string $title): array
+    public static function find(Device $box, Programs $programs, string $title): array
     {
         $key = Title::key($title);
         $named = [];
@@ -47,7 +47,7 @@ final class ProgramNames
     }
 
     /** @return array<int, string> names by place: those of the unit before those of its chart */
-    public static function names(Box $box, Programs $programs): array
+    public static function names(Device $box, Programs $programs): array
     {
         $names = [];
         foreach ($box->unit->programs ?? [] as $ordinal => $program) {
@@ -77,7 +77,7 @@ final class ProgramNames
     }
 
     /** @return list<string> titles that can be called, for whoever has misspelt one */
-    public static function titles(Box $box, Programs $programs): array
+    public static function titles(Device $box, Programs $programs): array
     {
         $titles = array_values(self::names($box, $programs));
         foreach ($programs->specials ?? [] as $special) {

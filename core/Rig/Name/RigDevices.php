@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rig\Chart\Special;
 use ZigzagPost\Core\Rig\Chart\ZoneSide;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Song;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\CalledProgram;
@@ -26,9 +26,9 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\LampMessage;
 use ZigzagPost\Core\Rulebook\Code\Part;
+use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
 use ZigzagPost\Core\Rulebook\Code\Storing;
 use ZigzagPost\Core\Rulebook\Code\Target;
-use ZigzagPost\Core\Rulebook\Code\Whole;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -73,7 +73,7 @@ final class RigDevices implements Devices
      *
      * @return list<ControlMessage>
      */
-    public function told(Box $box): array
+    public function told(Device $box): array
     {
         $told = [];
         foreach ($box->chart->parameters ?? [] as $parameter) {
@@ -259,7 +259,7 @@ final class RigDevices implements Devices
         return array_map(static fn (Song $song): string => $song->id, $this->setup->rig->show?->order() ?? []);
     }
 
-    public function whole(Token $device): Whole
+    public function whole(Token $device): RestoreRecipe
     {
         $box = $this->box($device);
         $called = null === $box->chart->programs ? null : $this->attempt(fn (): CalledProgram => $this->called($device, $device, $box, [null, null, 0]));
@@ -272,7 +272,7 @@ final class RigDevices implements Devices
             $port = $this->portTo($device, $box, $this->partThatHears($device, $box, KindName::Cc), KindName::Cc);
         }
 
-        return new Whole($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets, array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
+        return new RestoreRecipe($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets, array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
     }
 
     public function wholes(): array
@@ -280,7 +280,7 @@ final class RigDevices implements Devices
         $nowhere = new Span(1, 1);
         $names = array_diff($this->setup->names(), [LeadEnd::POST]);
 
-        return array_values(array_filter(array_map(fn (string $name): ?Whole => $this->attempt(fn (): Whole => $this->whole(new Token(TokenType::Word, $name, $nowhere, true))), $names)));
+        return array_values(array_filter(array_map(fn (string $name): ?RestoreRecipe => $this->attempt(fn (): RestoreRecipe => $this->whole(new Token(TokenType::Word, $name, $nowhere, true))), $names)));
     }
 
     public function part(Token $device, int $part): Part
@@ -326,7 +326,7 @@ final class RigDevices implements Devices
      *
      * @throws RulebookError
      */
-    private function partThatHears(Token $device, Box $box, KindName $kind): Hears
+    private function partThatHears(Token $device, Device $box, KindName $kind): Hears
     {
         $parts = $box->chart->hears ?? [];
         $receiving = array_values(array_filter($parts, static fn (Hears $part): bool => false !== $box->understands($part, $kind)));
@@ -368,7 +368,7 @@ final class RigDevices implements Devices
         }
     }
 
-    private function box(Token $device): Box
+    private function box(Token $device): Device
     {
         $box = $this->setup->box($device->text);
         if (null === $box || $box->isPost()) {
@@ -378,13 +378,13 @@ final class RigDevices implements Devices
         return $box;
     }
 
-    private function controlOf(Box $box, Token $title): Control
+    private function controlOf(Device $box, Token $title): Control
     {
         return $box->control($title->text) ?? throw self::unknown($title, 'unknown-control', "{$box->name} has no control", array_map(static fn (Control $each): string => $each->name, $box->chart->surface->controls ?? []));
     }
 
     /** @return list<Message> what a control sends, each kind and number once */
-    public static function messages(Box $box, Control $control): array
+    public static function messages(Device $box, Control $control): array
     {
         if (isset($box->unit->assigned[$control->name])) {
             return [$box->unit->assigned[$control->name]->message];
@@ -398,7 +398,7 @@ final class RigDevices implements Devices
     }
 
     /** @param non-empty-list<string> $ports */
-    private function controlMessage(Box $box, Control $control, Message $message, Kind $kind, array $ports, int|string|null $channel): ControlMessage
+    private function controlMessage(Device $box, Control $control, Message $message, Kind $kind, array $ports, int|string|null $channel): ControlMessage
     {
         $range = $kind->valueRange() ?? [0, 127];
         $measured = $box->unit->measured[$control->name] ?? null;
@@ -413,7 +413,7 @@ final class RigDevices implements Devices
         return new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $first, $last, $control->sort->isTwoState(), $isAlone || null === $message->values || Kind::Note === $kind ? null : [$last, $last]);
     }
 
-    private function portTo(Token $device, Box $box, Hears $part, KindName $kind): string
+    private function portTo(Token $device, Device $box, Hears $part, KindName $kind): string
     {
         $ports = $this->ways->to($box, $part->at, $kind);
         if ([] === $ports) {
@@ -426,7 +426,7 @@ final class RigDevices implements Devices
         return $ports[0];
     }
 
-    private function channelTo(Token $title, Box $box, Hears $part, Message $message): int
+    private function channelTo(Token $title, Device $box, Hears $part, Message $message): int
     {
         $channel = $box->channel($message->channel ?? $part->channel);
         if (null === $message->channel && null !== $part->zone) {
@@ -440,13 +440,13 @@ final class RigDevices implements Devices
         return \is_int($channel) ? $channel : 1;
     }
 
-    private function programsOf(Box $box, Token $at): Programs
+    private function programsOf(Device $box, Token $at): Programs
     {
         return $box->chart->programs ?? throw new RulebookError($at->span, 'unknown-program', "the chart of {$box->name} says nothing of programs");
     }
 
     /** @return array{int|null, int|null, int}|null */
-    private function bytes(Box $box, Programs $programs, int $ordinal): ?array
+    private function bytes(Device $box, Programs $programs, int $ordinal): ?array
     {
         foreach ($box->unit->programMap ?? [] as $row) {
             $place = array_pop($row);
@@ -462,7 +462,7 @@ final class RigDevices implements Devices
     }
 
     /** @param array{int|null, int|null, int} $bytes */
-    private function called(Token $device, Token $title, Box $box, array $bytes): CalledProgram
+    private function called(Token $device, Token $title, Device $box, array $bytes): CalledProgram
     {
         $part = null;
         foreach ($box->chart->hears ?? [] as $each) {

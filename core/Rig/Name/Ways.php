@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Rig\Name;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Post;
@@ -32,7 +32,7 @@ final class Ways
      *
      * @return list<string>
      */
-    public function to(Box $box, array $at, KindName $kind): array
+    public function to(Device $box, array $at, KindName $kind): array
     {
         $hops = [];
         foreach ($this->graph->sockets($box, $at, false) as $socket) {
@@ -56,7 +56,7 @@ final class Ways
      *
      * @return list<string>
      */
-    public function into(Box $box, array $at, KindName $kind): array
+    public function into(Device $box, array $at, KindName $kind): array
     {
         $found = [];
         foreach ($this->graph->sockets($box, $at, true) as $socket) {

@@ -7,33 +7,33 @@ namespace ZigzagPost\Core\Rig\Plan;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Setting;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A part of a unit that would answer on channels beyond 16, whatever is planned for its setting: there is no plan for that. */
 final readonly class BeyondSixteen
 {
     /** @param int|string|null $value at which the setting stays; null for a part whose channel cannot be set, or where no value will do */
-    private function __construct(private Box $box, private Hears $part, private ?Setting $setting, private int|string|null $value)
+    private function __construct(private Device $box, private Hears $part, private ?Setting $setting, private int|string|null $value)
     {
     }
 
-    public static function fixed(Box $box, Hears $part): self
+    public static function fixed(Device $box, Hears $part): self
     {
         return new self($box, $part, null, null);
     }
 
-    public static function at(Box $box, Hears $part, Setting $setting, int|string $value): self
+    public static function at(Device $box, Hears $part, Setting $setting, int|string $value): self
     {
         return new self($box, $part, $setting, $value);
     }
 
-    public static function always(Box $box, Hears $part, Setting $setting): self
+    public static function always(Device $box, Hears $part, Setting $setting): self
     {
         return new self($box, $part, $setting, null);
     }
 
     /** Whether a part goes beyond channel 16 with a value of its setting; false where that value is no channel. */
-    public static function isSo(Box $box, Hears $part, int|string|null $value): bool
+    public static function isSo(Device $box, Hears $part, int|string|null $value): bool
     {
         $first = self::first($part, $value);
 
@@ -41,7 +41,7 @@ final readonly class BeyondSixteen
     }
 
     /** Whether a part as it stands would begin beyond channel 16, so that it answers on none. */
-    public static function isGone(Box $box, Hears $part): bool
+    public static function isGone(Device $box, Hears $part): bool
     {
         return null === $part->zone && (self::first($part, $part->channel instanceof ChannelOf ? $box->value($part->channel->setting) : null) ?? 1) > 16;
     }

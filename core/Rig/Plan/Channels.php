@@ -8,7 +8,7 @@ use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\ZoneSide;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** Sets of channels as sixteen bits: bit 0 is channel 1. */
 final class Channels
@@ -16,7 +16,7 @@ final class Channels
     public const ALL = 0xFFFF;
 
     /** The channels that a part answers on with its own channel at a value; null where that goes beyond 16. */
-    public static function ofPart(Box $box, Hears $part, int|string|null $own): ?int
+    public static function ofPart(Device $box, Hears $part, int|string|null $own): ?int
     {
         if (!self::isNeeded($part)) {
             return 0;
@@ -39,7 +39,7 @@ final class Channels
     }
 
     /** The channels that a part answers on as it stands; of a run that goes beyond 16 those that there are. 0 where none is known. */
-    public static function answered(Box $box, Hears $part, int|string|null $own): int
+    public static function answered(Device $box, Hears $part, int|string|null $own): int
     {
         $run = self::ofPart($box, $part, $own);
 

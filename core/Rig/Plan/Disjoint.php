@@ -6,12 +6,12 @@ namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** What a part understands on its channel, and whether two parts have nothing of it in common. */
 final class Disjoint
 {
-    public static function parts(Box $one, Hears $onePart, Box $other, Hears $otherPart): bool
+    public static function parts(Device $one, Hears $onePart, Device $other, Hears $otherPart): bool
     {
         foreach (KindName::cases() as $kind) {
             if (true !== $kind->midi()?->hasChannel() || false === $one->lists($onePart, $kind) || false === $other->lists($otherPart, $kind)) {
@@ -28,7 +28,7 @@ final class Disjoint
     }
 
     /** @return array<int, true>|null the numbers or keys of a kind that a part understands; null for all, or where that is not known */
-    public static function numbers(Box $box, Hears $part, KindName $kind): ?array
+    public static function numbers(Device $box, Hears $part, KindName $kind): ?array
     {
         if (KindName::Note === $kind || KindName::PolyPressure === $kind) {
             return null === $box->chart->keys ? null : array_fill_keys(range($box->chart->keys->low, $box->chart->keys->high), true);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A control or a parameter that can be given a number. */
 final readonly class Numbered
@@ -16,7 +16,7 @@ final readonly class Numbered
      * @param array<int, string> $taken numbers that something fixed has there, and what
      */
     public function __construct(
-        public Box $box,
+        public Device $box,
         public string $title,
         public bool $isControl,
         public KindName $kind,

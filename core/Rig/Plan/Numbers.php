@@ -10,7 +10,7 @@ use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 /** Gives numbers to controls and parameters that can be assigned, once channels are known: as few as possible are changed. */
@@ -19,7 +19,7 @@ final class Numbers
     /**
      * @param list<HeardStream> $streams
      * @param array<string, list<string>> $intoPost units by port
-     * @param array<string, list<array{Choice, Option}>> $channels by unit
+     * @param array<string, list<array{PlanVariable, PlanValue}>> $channels by unit
      */
     public function __construct(private readonly Setup $setup, private readonly array $streams, private readonly array $intoPost, private readonly array $channels)
     {
@@ -136,7 +136,7 @@ final class Numbers
     }
 
     /** @return list<Numbered> */
-    private function controls(Box $box): array
+    private function controls(Device $box): array
     {
         $items = [];
         foreach ($box->chart->surface->controls ?? [] as $control) {
@@ -160,7 +160,7 @@ final class Numbers
      *
      * @return array{list<string>, array<int, string>}
      */
-    private function around(Box $box, KindName $kind, int $channels): array
+    private function around(Device $box, KindName $kind, int $channels): array
     {
         $places = [];
         $taken = [];
@@ -196,7 +196,7 @@ final class Numbers
     }
 
     /** @return list<Numbered> */
-    private function parameters(Box $box): array
+    private function parameters(Device $box): array
     {
         $items = [];
         foreach ($box->chart->parameters ?? [] as $parameter) {
@@ -230,7 +230,7 @@ final class Numbers
     }
 
     /** @return array<int, string> */
-    private static function fixedNumbers(Box $box, Hears $part, KindName $kind): array
+    private static function fixedNumbers(Device $box, Hears $part, KindName $kind): array
     {
         $taken = [];
         foreach ($box->chart->parameters ?? [] as $parameter) {
@@ -253,13 +253,13 @@ final class Numbers
     }
 
     /** The channels that a message of a unit goes out on, as the plan has it. */
-    private function sends(Box $box, Message $message): int
+    private function sends(Device $box, Message $message): int
     {
         $channel = $message->channel ?? ($box->sendsOf($message->kind)->channel ?? null);
         if ($channel instanceof ChannelOf) {
             foreach ($this->channels[$box->name] ?? [] as [$choice, $option]) {
                 if ($choice->setting === $channel->setting && null !== $option->value) {
-                    $number = Box::channelOf($option->value, $channel->offset ?? 0);
+                    $number = Device::channelOf($option->value, $channel->offset ?? 0);
 
                     return \is_int($number) ? 1 << ($number - 1) : Channels::ALL;
                 }
@@ -270,11 +270,11 @@ final class Numbers
         return \is_int($channel) ? 1 << ($channel - 1) : Channels::ALL;
     }
 
-    private function hears(Box $box, Hears $part): int
+    private function hears(Device $box, Hears $part): int
     {
         foreach ($this->channels[$box->name] ?? [] as [$choice, $option]) {
             if (\in_array($part, $choice->parts, true)) {
-                $own = $part->channel instanceof ChannelOf && null !== $option->value ? Box::channelOf($option->value, $part->channel->offset ?? 0) : $box->channel($part->channel);
+                $own = $part->channel instanceof ChannelOf && null !== $option->value ? Device::channelOf($option->value, $part->channel->offset ?? 0) : $box->channel($part->channel);
 
                 return Channels::answered($box, $part, $own);
             }

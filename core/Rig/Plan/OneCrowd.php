@@ -21,7 +21,7 @@ final readonly class OneCrowd
      *
      * @return self|null null where they are not such units
      */
-    public static function of(Puzzle $puzzle, array $choices): ?self
+    public static function of(PlanProblem $puzzle, array $choices): ?self
     {
         $widths = [];
         $range = null;
@@ -74,7 +74,7 @@ final readonly class OneCrowd
     }
 
     /** The width of the run that a choice takes, where it can begin on channel 1 and on each that follows. */
-    private static function width(Choice $choice, int $stream): ?int
+    private static function width(PlanVariable $choice, int $stream): ?int
     {
         $width = Channels::count($choice->options[0]->takes[$stream] ?? 0);
         foreach ($choice->options as $place => $option) {

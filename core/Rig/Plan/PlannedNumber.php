@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** The number that a control or a parameter is given. */
 final readonly class PlannedNumber
 {
     public function __construct(
-        public Box $box,
+        public Device $box,
         /** The title of the control or the parameter. */
         public string $title,
         public bool $isControl,

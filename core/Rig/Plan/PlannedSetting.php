@@ -6,13 +6,13 @@ namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\How;
 use ZigzagPost\Core\Rig\Chart\Setting;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A setting as the plan wants it. */
 final readonly class PlannedSetting
 {
     public function __construct(
-        public Box $box,
+        public Device $box,
         public Setting $setting,
         public string|int $value,
         /** Where it stands now, as far as is known. */

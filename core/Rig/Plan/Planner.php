@@ -10,7 +10,7 @@ use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Setting;
 use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
@@ -21,7 +21,7 @@ final class Planner
     /** @var list<HeardStream> */
     private readonly array $streams;
     private readonly Sharing $sharing;
-    /** @var list<Choice> */
+    /** @var list<PlanVariable> */
     private array $choices = [];
     /** @var list<string> */
     private array $unknown = [];
@@ -91,7 +91,7 @@ final class Planner
         }
     }
 
-    private function choose(Box $box): void
+    private function choose(Device $box): void
     {
         $sends = $box->chart->sends[0]->channel ?? null;
         $fixed = [];
@@ -115,7 +115,7 @@ final class Planner
         }
         $sendsFixed = \is_int($sends) && isset($this->own[$box->name]) ? 1 << ($sends - 1) : null;
         if ([] !== $fixed || null !== $sendsFixed) {
-            $this->choices[] = new Choice($box, null, $fixed, [new Option(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)], true);
+            $this->choices[] = new PlanVariable($box, null, $fixed, [new PlanValue(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)], true);
         }
         foreach ($box->chart->settings as $setting) {
             if (isset($settings[$setting->id])) {
@@ -125,21 +125,21 @@ final class Planner
     }
 
     /** @param list<Hears> $parts */
-    private function setting(Box $box, Setting $setting, array $parts, ?int $sendsAt): void
+    private function setting(Device $box, Setting $setting, array $parts, ?int $sendsAt): void
     {
         $chosen = $box->unit->settings[$setting->id] ?? null;
         $isPinned = true === $chosen?->pinned && !\in_array($box->name, $this->unpinned, true);
         $options = [];
         foreach ($isPinned && null !== $chosen ? [$chosen->value] : $setting->all() as $value) {
-            $channel = Box::channelOf($value, 0);
+            $channel = Device::channelOf($value, 0);
             $takes = $this->takes($box, $parts, $value);
-            $sent = null === $sendsAt ? null : Box::channelOf($value, $sendsAt);
+            $sent = null === $sendsAt ? null : Device::channelOf($value, $sendsAt);
             if ($isPinned || (null !== $channel && null !== $takes && (null === $sendsAt || null !== $sent))) {
-                $options[] = new Option($value, $isPinned ? 0 : Cost::of($box->unit, $setting, $value), $takes ?? [], \is_int($sent) ? 1 << ($sent - 1) : (ChannelType::OMNI === $sent ? Channels::ALL : null));
+                $options[] = new PlanValue($value, $isPinned ? 0 : Cost::of($box->unit, $setting, $value), $takes ?? [], \is_int($sent) ? 1 << ($sent - 1) : (ChannelType::OMNI === $sent ? Channels::ALL : null));
             }
         }
         if ([] !== $options) {
-            $this->choices[] = new Choice($box, $setting->id, $parts, $options, $isPinned);
+            $this->choices[] = new PlanVariable($box, $setting->id, $parts, $options, $isPinned);
         }
         if ($isPinned && null !== $chosen) {
             $beyond = array_filter($parts, static fn (Hears $part): bool => BeyondSixteen::isSo($box, $part, $chosen->value));
@@ -154,7 +154,7 @@ final class Planner
      *
      * @param list<Hears> $parts
      */
-    private function withoutAnyValue(Box $box, Setting $setting, array $parts): void
+    private function withoutAnyValue(Device $box, Setting $setting, array $parts): void
     {
         $beyond = array_values(array_filter($parts, static fn (Hears $part): bool => BeyondSixteen::isSo($box, $part, $setting->all()[0] ?? null)));
         if ([] !== $beyond) {
@@ -168,7 +168,7 @@ final class Planner
     }
 
     /** @return list<Hears> parts that hear some stream */
-    private function parts(Box $box): array
+    private function parts(Device $box): array
     {
         $parts = [];
         foreach ($box->chart->hears ?? [] as $part) {
@@ -188,7 +188,7 @@ final class Planner
      *
      * @return array<int, int>|null channels by stream; null if some part does not get its run
      */
-    private function takes(Box $box, array $parts, string|int|null $value): ?array
+    private function takes(Device $box, array $parts, string|int|null $value): ?array
     {
         $takes = [];
         foreach ($this->heard[$box->name] ?? [] as $stream => $heard) {
@@ -196,7 +196,7 @@ final class Planner
                 if (!\in_array($part, $heard, true)) {
                     continue;
                 }
-                $own = $part->channel instanceof ChannelOf ? (null === $value ? $box->channel($part->channel) : Box::channelOf($value, $part->channel->offset ?? 0)) : $part->channel;
+                $own = $part->channel instanceof ChannelOf ? (null === $value ? $box->channel($part->channel) : Device::channelOf($value, $part->channel->offset ?? 0)) : $part->channel;
                 $channels = Channels::ofPart($box, $part, $own);
                 if (null === $channels || (null === $own && null === $part->zone && Channels::isNeeded($part))) {
                     return null;
@@ -208,9 +208,9 @@ final class Planner
         return $takes;
     }
 
-    private function puzzle(): Puzzle
+    private function puzzle(): PlanProblem
     {
-        return new Puzzle($this->choices, $this->meet(...), \count($this->streams));
+        return new PlanProblem($this->choices, $this->meet(...), \count($this->streams));
     }
 
     /** @return list<array{int, int}> */
@@ -240,7 +240,7 @@ final class Planner
      * @param list<Hears> $heard
      * @param list<Hears> $otherHeard
      */
-    private function collide(Choice $one, Choice $other, array $heard, array $otherHeard): bool
+    private function collide(PlanVariable $one, PlanVariable $other, array $heard, array $otherHeard): bool
     {
         foreach ($one->parts as $part) {
             foreach ($other->parts as $otherPart) {
@@ -254,7 +254,7 @@ final class Planner
     }
 
     /** @return list<int> streams of the first on which the second hears what the first sends of its own */
-    private function answers(Choice $sender, Choice $hearer): array
+    private function answers(PlanVariable $sender, PlanVariable $hearer): array
     {
         if (null === $sender->options[0]->sends) {
             return [];
@@ -272,7 +272,7 @@ final class Planner
         return $streams;
     }
 
-    private function meetAtPost(Box $one, Box $other): bool
+    private function meetAtPost(Device $one, Device $other): bool
     {
         foreach ($this->intoPost as $units) {
             if (\in_array($one->name, $units, true) && \in_array($other->name, $units, true)) {
@@ -302,7 +302,7 @@ final class Planner
     }
 
     /**
-     * @param array<string, list<array{Choice, Option}>> $channels
+     * @param array<string, list<array{PlanVariable, PlanValue}>> $channels
      *
      * @return list<Comb>
      */
@@ -316,7 +316,7 @@ final class Planner
                 $mask = 0;
                 foreach ($channels[$listener->box->name] ?? [] as [$choice, $option]) {
                     if (\in_array($listener->part, $choice->parts, true)) {
-                        $own = $listener->part->channel instanceof ChannelOf && null !== $option->value ? Box::channelOf($option->value, $listener->part->channel->offset ?? 0) : $listener->box->channel($listener->part->channel);
+                        $own = $listener->part->channel instanceof ChannelOf && null !== $option->value ? Device::channelOf($option->value, $listener->part->channel->offset ?? 0) : $listener->box->channel($listener->part->channel);
                         $mask = Channels::answered($listener->box, $listener->part, $own);
                     }
                 }
@@ -333,7 +333,7 @@ final class Planner
         return $combs;
     }
 
-    private function without(Puzzle $puzzle, bool $isProven): Plan
+    private function without(PlanProblem $puzzle, bool $isProven): Plan
     {
         if (!$isProven) {
             return new Plan([], [], [], 0, false, new Conflict([], 'no plan was found among those that were tried, and it is not proven that there is none', null, false), $this->unknown, []);

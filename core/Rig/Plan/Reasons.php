@@ -10,11 +10,11 @@ use ZigzagPost\Core\Rig\Document\Unit;
 final class Reasons
 {
     /**
-     * @param list<Choice> $choices
+     * @param list<PlanVariable> $choices
      * @param array<int, int> $values
      * @param list<HeardStream> $streams
      */
-    public static function of(Choice $choice, Option $option, array $choices, array $values, array $streams): string
+    public static function of(PlanVariable $choice, PlanValue $option, array $choices, array $values, array $streams): string
     {
         $setting = (string) $choice->setting;
         if ($choice->isPinned) {

@@ -27,10 +27,10 @@ final class Search
     /** @var list<int> */
     private array $order = [];
 
-    private function __construct(private readonly Puzzle $puzzle)
+    private function __construct(private readonly PlanProblem $puzzle)
     {
         foreach ($puzzle->choices as $choice) {
-            $costs = array_map(static fn (Option $option): int => $option->cost, $choice->options);
+            $costs = array_map(static fn (PlanValue $option): int => $option->cost, $choice->options);
             $this->costs[] = $costs;
             $order = array_keys($costs);
             usort($order, static fn (int $a, int $b): int => $costs[$a] <=> $costs[$b] ?: $a <=> $b);
@@ -41,7 +41,7 @@ final class Search
     /**
      * @return array{array<int, int>|null, int, bool} the value of each choice, or null if there is none; the cost; whether that is proven
      */
-    public static function solve(Puzzle $puzzle): array
+    public static function solve(PlanProblem $puzzle): array
     {
         $values = [];
         $cost = 0;
@@ -66,7 +66,7 @@ final class Search
      *
      * @param list<int> $of
      */
-    public static function isPossible(Puzzle $puzzle, array $of): bool
+    public static function isPossible(PlanProblem $puzzle, array $of): bool
     {
         $search = new self($puzzle);
         foreach ($search->components($of) as $component) {
@@ -79,7 +79,7 @@ final class Search
     }
 
     /** @return list<list<int>> groups of choices that can collide with each other and cannot all be made */
-    public static function impossible(Puzzle $puzzle): array
+    public static function impossible(PlanProblem $puzzle): array
     {
         $search = new self($puzzle);
 

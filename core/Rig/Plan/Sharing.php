@@ -9,7 +9,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\Share;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 /** Who may answer on a channel together with whom. */
@@ -20,17 +20,17 @@ final readonly class Sharing
     {
     }
 
-    public function wants(Box $box): Share
+    public function wants(Device $box): Share
     {
         return \in_array($box->name, $this->split, true) ? Share::Numbers : $box->unit->wants ?? $this->setup->rig->wants ?? Share::Channels;
     }
 
-    public function arePlayedTogether(Box $one, Box $other): bool
+    public function arePlayedTogether(Device $one, Device $other): bool
     {
         return \in_array($other->name, $one->unit->playsWith ?? [], true) || \in_array($one->name, $other->unit->playsWith ?? [], true);
     }
 
-    public function mustNotShare(Box $one, Hears $onePart, Box $other, Hears $otherPart): bool
+    public function mustNotShare(Device $one, Hears $onePart, Device $other, Hears $otherPart): bool
     {
         if (!Channels::isNeeded($onePart) || !Channels::isNeeded($otherPart) || ($one !== $other && $this->arePlayedTogether($one, $other))) {
             return false;
@@ -41,7 +41,7 @@ final readonly class Sharing
     }
 
     /** Whether something that a unit sends of its own is understood by a part that hears it directly. */
-    public function isAnswered(Box $sender, Box $hearer, Hears $part): bool
+    public function isAnswered(Device $sender, Device $hearer, Hears $part): bool
     {
         if ($sender !== $hearer && $this->arePlayedTogether($sender, $hearer)) {
             return false;
@@ -56,7 +56,7 @@ final readonly class Sharing
     }
 
     /** Whether controls of two units send the same message, once they are on the same channel. */
-    public function sendAlike(Box $one, Box $other): bool
+    public function sendAlike(Device $one, Device $other): bool
     {
         $fixedOnly = Share::Numbers === $this->wants($one) && Share::Numbers === $this->wants($other);
         $mine = self::messages($one, $fixedOnly);
@@ -65,7 +65,7 @@ final readonly class Sharing
     }
 
     /** @return array<string, true> kinds and numbers that the controls of a unit send */
-    private static function messages(Box $box, bool $fixedOnly): array
+    private static function messages(Device $box, bool $fixedOnly): array
     {
         $messages = [];
         foreach ($box->chart->surface->controls ?? [] as $control) {

@@ -24,12 +24,12 @@ final class SmallestConflict
      * @param list<string> $units in order
      * @param array<string, list<int>> $choices by unit
      */
-    private function __construct(private readonly Puzzle $puzzle, private readonly array $units, private readonly array $choices, private int $trials)
+    private function __construct(private readonly PlanProblem $puzzle, private readonly array $units, private readonly array $choices, private int $trials)
     {
     }
 
     /** @return array{list<string>, bool} the units in order, and whether there is no smaller set */
-    public static function of(Puzzle $puzzle): array
+    public static function of(PlanProblem $puzzle): array
     {
         $smallest = null;
         $isProven = true;

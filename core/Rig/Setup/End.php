@@ -13,7 +13,7 @@ use ZigzagPost\Core\Rig\Chart\Way;
 final readonly class End
 {
     public function __construct(
-        public Box $box,
+        public Device $box,
         public Plug $plug,
         public ?Stream $stream,
         /** What the plug is; null where settings leave that unknown. */

@@ -23,7 +23,7 @@ final class Graph
 
     /** @var array<string, list<Hop>> by the key of the socket that they begin at */
     private array $hops = [];
-    /** @var array<string, list<array{Box, Hears}>> by the key of the socket where they hear */
+    /** @var array<string, list<array{Device, Hears}>> by the key of the socket where they hear */
     private array $parts = [];
 
     public function __construct(private readonly Setup $setup)
@@ -52,7 +52,7 @@ final class Graph
         return $this->hops[$socket->key] ?? [];
     }
 
-    /** @return list<array{Box, Hears}> parts of boxes that hear at a socket */
+    /** @return list<array{Device, Hears}> parts of boxes that hear at a socket */
     public function partsAt(Socket $socket): array
     {
         return $this->parts[$socket->key] ?? [];
@@ -182,7 +182,7 @@ final class Graph
      *
      * @return list<Socket>
      */
-    public function sockets(Box $box, array $at, bool $isOut): array
+    public function sockets(Device $box, array $at, bool $isOut): array
     {
         $sockets = [];
         foreach ($at as $each) {
@@ -201,7 +201,7 @@ final class Graph
     }
 
     /** @return list<Socket> where a box sends of its own */
-    public function sources(Box $box): array
+    public function sources(Device $box): array
     {
         $at = null === $box->chart->sends ? [] : array_merge(...array_map(static fn (Sends $sends): array => $sends->at, $box->chart->sends));
         $at = [...$at, ...array_merge(...array_map(static fn (Automatic $automatic): array => $automatic->at, $box->chart->automatic ?? []))];
@@ -223,7 +223,7 @@ final class Graph
         return array_values($sockets);
     }
 
-    private function lay(Joint $joint, End $from, End $to): void
+    private function lay(ResolvedLead $joint, End $from, End $to): void
     {
         if (false === $from->way()?->sends() || false === $to->way()?->receives()) {
             return;
@@ -242,7 +242,7 @@ final class Graph
         }
     }
 
-    private function route(Box $box, Route $route): void
+    private function route(Device $box, Route $route): void
     {
         $isOn = null === $route->setting ? true : $box->isOn($route->setting);
         $off = false === $isOn ? $route->setting : null;

@@ -19,7 +19,7 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 /** Zigzag Post as a unit of the rig: each port of the rulebook makes a plug for each direction. */
 final class Post
 {
-    public static function of(?Rulebook $book): Box
+    public static function of(?Rulebook $book): Device
     {
         $plugs = [];
         foreach ($book->ports ?? [] as $name => $port) {
@@ -28,7 +28,7 @@ final class Post
             $plugs[] = new Plug((string) $name, (string) $name, Connector::Any, [new PlugUse($way, $carries)]);
         }
 
-        return new Box(new Unit(LeadEnd::POST, new ChartAt(LeadEnd::POST, 1), 'Zigzag Post'), new Chart(1, 'Zigzag Post', Sort::Host, [], $plugs));
+        return new Device(new Unit(LeadEnd::POST, new ChartAt(LeadEnd::POST, 1), 'Zigzag Post'), new Chart(1, 'Zigzag Post', Sort::Host, [], $plugs));
     }
 
     /**

@@ -49,7 +49,7 @@ final class RigReferences
         if (null === $kept) {
             return;
         }
-        $box = new Box($unit, $kept->chart);
+        $box = new Device($unit, $kept->chart);
         foreach ($unit->settings as $id => $chosen) {
             $setting = $kept->chart->setting((string) $id);
             if (null === $setting) {

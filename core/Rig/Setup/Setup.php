@@ -14,10 +14,10 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 /** A rig with its rulebook, looked up: boxes by name, leads by their ends. */
 final class Setup
 {
-    /** @var array<string, Box> by name, the post last */
+    /** @var array<string, Device> by name, the post last */
     public readonly array $boxes;
 
-    /** @var list<Joint> in the order of the rig */
+    /** @var list<ResolvedLead> in the order of the rig */
     public readonly array $joints;
 
     private function __construct(public readonly Rig $rig, public readonly ?Rulebook $book)
@@ -25,7 +25,7 @@ final class Setup
         $boxes = [];
         foreach ($rig->units as $unit) {
             $chart = ($rig->charts[$unit->chart->id] ?? null)->chart ?? new Chart(1, 'unknown', Sort::Other);
-            $boxes[$unit->name] ??= new Box($unit, $chart);
+            $boxes[$unit->name] ??= new Device($unit, $chart);
         }
         $boxes[LeadEnd::POST] = Post::of($book);
         $this->boxes = $boxes;
@@ -37,7 +37,7 @@ final class Setup
         return new self($rig, $book);
     }
 
-    public function box(string $name): ?Box
+    public function box(string $name): ?Device
     {
         return $this->boxes[$name] ?? null;
     }
@@ -48,12 +48,12 @@ final class Setup
         return array_map(strval(...), array_keys($this->boxes));
     }
 
-    public function post(): Box
+    public function post(): Device
     {
         return $this->boxes[LeadEnd::POST];
     }
 
-    private function joint(Lead $lead): Joint
+    private function joint(Lead $lead): ResolvedLead
     {
         $dangling = null;
         $ends = [];
@@ -63,7 +63,7 @@ final class Setup
             $dangling ??= \is_string($found) ? $found : null;
         }
 
-        return new Joint($lead, $ends['a'], $ends['b'], $dangling);
+        return new ResolvedLead($lead, $ends['a'], $ends['b'], $dangling);
     }
 
     private function end(LeadEnd $end): End|string

@@ -8,9 +8,9 @@ use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Chart\SetBy;
 use ZigzagPost\Core\Rig\Document\ContactMap;
 use ZigzagPost\Core\Rig\Document\Part;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\End;
-use ZigzagPost\Core\Rig\Setup\Joint;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 
 /** Looks for the cheapest change that makes a lead work, and harms no other: an adapter turned round, a setting, another plug, another cable. */
 final readonly class Mending
@@ -20,16 +20,16 @@ final readonly class Mending
 
     /**
      * @param list<Part> $parts
-     * @param list<Joint> $others the other leads of the rig
+     * @param list<ResolvedLead> $others the other leads of the rig
      */
     private function __construct(private End $a, private End $b, private array $parts, private array $others)
     {
     }
 
-    /** @param list<Joint> $joints all leads of the rig */
-    public static function cheapest(End $a, End $b, Joint $joint, array $joints): ?Mend
+    /** @param list<ResolvedLead> $joints all leads of the rig */
+    public static function cheapest(End $a, End $b, ResolvedLead $joint, array $joints): ?Mend
     {
-        $mending = new self($a, $b, $joint->lead->parts, array_values(array_filter($joints, static fn (Joint $each): bool => $each->lead !== $joint->lead)));
+        $mending = new self($a, $b, $joint->lead->parts, array_values(array_filter($joints, static fn (ResolvedLead $each): bool => $each->lead !== $joint->lead)));
         $best = null;
         foreach ([$mending->turned(...), $mending->otherCable(...), $mending->adapter(...), $mending->setting(...), $mending->otherWayRound(...)] as $changes) {
             foreach ($changes() as $mend) {
@@ -98,7 +98,7 @@ final readonly class Mending
     }
 
     /** @param array<string, string|int> $settings */
-    private static function set(Box $box, array $settings): Mend
+    private static function set(Device $box, array $settings): Mend
     {
         $words = [];
         $cost = 0;
@@ -122,7 +122,7 @@ final readonly class Mending
      *
      * @param array<string, string|int> $settings
      */
-    private function isHarmless(Box $box, array $settings): bool
+    private function isHarmless(Device $box, array $settings): bool
     {
         $other = $box->set($settings);
         foreach ($this->others as $joint) {
@@ -161,9 +161,9 @@ final readonly class Mending
         }
     }
 
-    private function isTaken(Box $box, string $plug): bool
+    private function isTaken(Device $box, string $plug): bool
     {
-        return [] !== array_filter($this->others, static fn (Joint $joint): bool => [] !== array_filter([$joint->a, $joint->b], static fn (?End $end): bool => null !== $end && $end->box === $box && $end->plug->id === $plug));
+        return [] !== array_filter($this->others, static fn (ResolvedLead $joint): bool => [] !== array_filter([$joint->a, $joint->b], static fn (?End $end): bool => null !== $end && $end->box === $box && $end->plug->id === $plug));
     }
 
     /** @return list<Part> */

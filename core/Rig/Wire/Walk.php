@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rig\Chart\PowerWay;
 use ZigzagPost\Core\Rig\Chart\Role;
 use ZigzagPost\Core\Rig\Document\Part;
 use ZigzagPost\Core\Rig\Setup\End;
-use ZigzagPost\Core\Rig\Setup\Joint;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 
 /** Judges a lead, from the plug at one end through its cables and adapters to the plug at the other. */
 final class Walk
@@ -20,8 +20,8 @@ final class Walk
     private const LONGEST_DIN_M = 15.0;
     private const LONGEST_USB_M = 5.0;
 
-    /** @param list<Joint> $joints all leads of the rig: what mends this one harms none of them */
-    public static function judge(Joint $joint, array $joints): Judgement
+    /** @param list<ResolvedLead> $joints all leads of the rig: what mends this one harms none of them */
+    public static function judge(ResolvedLead $joint, array $joints): Judgement
     {
         $judgement = self::found($joint);
         if (null === $joint->a || null === $joint->b) {
@@ -40,12 +40,12 @@ final class Walk
         );
     }
 
-    public static function verdict(Joint $joint): Verdict
+    public static function verdict(ResolvedLead $joint): Verdict
     {
         return self::found($joint)->verdict;
     }
 
-    private static function found(Joint $joint): Judgement
+    private static function found(ResolvedLead $joint): Judgement
     {
         if (null === $joint->a || null === $joint->b) {
             return Judgement::dead($joint->dangling ?? 'an end hangs loose');
@@ -179,7 +179,7 @@ final class Walk
     }
 
     /** @return list<string> */
-    private static function warnings(Joint $joint): array
+    private static function warnings(ResolvedLead $joint): array
     {
         $warnings = [];
         $length = $joint->lead->leastM();
@@ -198,7 +198,7 @@ final class Walk
     }
 
     /** Whether a lead is a DIN lead of more than 15 m, which the specification does not cover. */
-    public static function isTooLong(Joint $joint): bool
+    public static function isTooLong(ResolvedLead $joint): bool
     {
         $isMidi = Carries::Midi === $joint->a?->use?->carries || Carries::Midi === $joint->b?->use?->carries;
         $isPackets = ($joint->a?->plug->connector->isPackets() ?? false) || ($joint->b?->plug->connector->isPackets() ?? false);
@@ -208,7 +208,7 @@ final class Walk
     }
 
     /** @return list<string> */
-    private static function cautions(Joint $joint): array
+    private static function cautions(ResolvedLead $joint): array
     {
         $cautions = [];
         foreach ($joint->lead->parts as $part) {

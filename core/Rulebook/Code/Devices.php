@@ -70,9 +70,9 @@ interface Devices
      *
      * @throws RulebookError when no out port leads to it
      */
-    public function whole(Token $device): Whole;
+    public function whole(Token $device): RestoreRecipe;
 
-    /** @return list<Whole> every device that an out port leads to */
+    /** @return list<RestoreRecipe> every device that an out port leads to */
     public function wholes(): array;
 
     /**

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Rulebook\Step;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
-use ZigzagPost\Core\Rulebook\Code\Whole;
+use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -20,7 +20,7 @@ use ZigzagPost\Core\Rulebook\Text\Span;
  */
 final class RestoreStep extends NamedStep
 {
-    private ?Whole $whole = null;
+    private ?RestoreRecipe $whole = null;
 
     public static function parse(Cursor $cursor, Span $span): self
     {

@@ -12,8 +12,8 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\ScaleStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 
 /** The `scale` lines of rules that take a control, rewritten from where it was measured to stand at its ends. */
 final class ScaleLines
@@ -23,7 +23,7 @@ final class ScaleLines
      *
      * @return list<Edit>
      */
-    public static function edits(Situation $situation, string $unit, string $control, int $heel, int $toe): array
+    public static function edits(RigAnalysis $situation, string $unit, string $control, int $heel, int $toe): array
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $box = $situation->setup->box($unit);
@@ -38,7 +38,7 @@ final class ScaleLines
         }
         $edits = [];
         foreach ($book->rules as $rule) {
-            foreach (TakenBy::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
+            foreach (RuleMatch::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
                 if ($step instanceof ScaleStep && $step->isOfValue()) {
                     $written = $step->printFrom($heel, $toe);
                     array_push($edits, ...($written === $step->print() ? [] : RuleChange::rewrite($source, $step->span->line, $written)));

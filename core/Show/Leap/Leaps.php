@@ -9,7 +9,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
@@ -21,9 +21,9 @@ use ZigzagPost\Core\Rulebook\Step\TakesOver;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\ShortOf;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\PedalShortfall;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 
 /**
  * What leaps: for each fader or pedal and each change of scene, where the parameter can stand then, and what the first move makes of it under
@@ -37,12 +37,12 @@ final class Leaps
 
     private readonly Rulebook $book;
     private readonly Moves $moves;
-    /** @var array<string, array{Box, Control, ControlMessage}> controls that rules can hear */
+    /** @var array<string, array{Device, Control, ControlMessage}> controls that rules can hear */
     private readonly array $controls;
     /** @var list<int> */
     private readonly array $scenes;
 
-    private function __construct(private readonly Situation $situation)
+    private function __construct(private readonly RigAnalysis $situation)
     {
         $this->book = $situation->checked()->book;
         $this->scenes = array_keys(\array_slice($this->book->scenes, 0, self::MOST_SCENES)) ?: [0];
@@ -62,7 +62,7 @@ final class Leaps
     }
 
     /** @return list<Leap> the largest first, by the share of the parameter's range; none while the rulebook has an error */
-    public static function of(Situation $situation): array
+    public static function of(RigAnalysis $situation): array
     {
         if ($situation->checked()->hasErrors()) {
             return [];
@@ -101,7 +101,7 @@ final class Leaps
     }
 
     /** The same rules without any that wait, which tell where a control puts a parameter once it holds it. */
-    private static function sendingAtOnce(Situation $situation): Checker
+    private static function sendingAtOnce(RigAnalysis $situation): Checker
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $edits = [];
@@ -117,7 +117,7 @@ final class Leaps
     }
 
     /** @return list<Leap> */
-    private function ofControl(string $key, Box $box, Control $control, ControlMessage $message): array
+    private function ofControl(string $key, Device $box, Control $control, ControlMessage $message): array
     {
         $found = [];
         foreach ($this->scenes as $to) {
@@ -252,7 +252,7 @@ final class Leaps
      * @param non-empty-list<int> $curve
      * @param list<Standing> $cases
      */
-    private function leap(Box $box, Control $control, Rule $rule, string $key, array $curve, array $cases, ?int $from, int $to): ?Leap
+    private function leap(Device $box, Control $control, Rule $rule, string $key, array $curve, array $cases, ?int $from, int $to): ?Leap
     {
         [$unit, $title] = explode("\t", $key);
         $parameter = $this->situation->setup->box($unit)?->parameter($title);
@@ -274,14 +274,14 @@ final class Leaps
         $isKnown = [] === array_filter($cases, static fn (Standing $case): bool => !$case->isKnown);
         $titles = array_map(static fn ($scene): string => $scene->title, $this->book->scenes);
 
-        return new Leap($box->name, $control->name, $rule->span->line, $unit, $title, null === $from ? [] : [$titles[$from] ?? ''], $titles[$to] ?? null, $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null), $takeover, $steps, $order[0], $isKnown, null !== $written, ShortOf::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap));
+        return new Leap($box->name, $control->name, $rule->span->line, $unit, $title, null === $from ? [] : [$titles[$from] ?? ''], $titles[$to] ?? null, $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null), $takeover, $steps, $order[0], $isKnown, null !== $written, PedalShortfall::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap));
     }
 
     /** The rule that takes a control in a scene. */
     private function rule(ControlMessage $message, int $scene): ?Rule
     {
         foreach ($this->book->rules as $rule) {
-            if (!$rule->isStack && (null === $rule->scene || $rule->scene === ($this->book->scenes[$scene] ?? null)) && TakenBy::isFor($this->book, $rule, $message)) {
+            if (!$rule->isStack && (null === $rule->scene || $rule->scene === ($this->book->scenes[$scene] ?? null)) && RuleMatch::isFor($this->book, $rule, $message)) {
                 return $rule;
             }
         }

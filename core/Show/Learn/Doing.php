@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Show\Learn;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The steps by which a control does something. */
 final class Doing
@@ -20,7 +20,7 @@ final class Doing
      *
      * @throws RulebookError where a control of this sort cannot do that
      */
-    public static function steps(Situation $situation, Target $target, bool $isPressed, bool $hasPress): array
+    public static function steps(RigAnalysis $situation, Target $target, bool $isPressed, bool $hasPress): array
     {
         $press = $hasPress ? ['press'] : [];
         if (!$isPressed && !\in_array($target->what, [Target::PARAMETER, Target::PLAY], true)) {
@@ -54,7 +54,7 @@ final class Doing
      *
      * @return list<string>
      */
-    private static function turn(Situation $situation, Target $target, bool $isPressed, array $press): array
+    private static function turn(RigAnalysis $situation, Target $target, bool $isPressed, array $press): array
     {
         $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
         if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {

@@ -12,8 +12,8 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 
 /** The rule that lets a control do something, where it wins. */
 final readonly class LearnedRule
@@ -28,7 +28,7 @@ final readonly class LearnedRule
     }
 
     /** @throws RulebookError where a control cannot do that */
-    public static function of(Situation $situation, Recognised $control, Target $target): self
+    public static function of(RigAnalysis $situation, Recognised $control, Target $target): self
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $name = $control->control ?? $control->played->selector();
@@ -49,13 +49,13 @@ final readonly class LearnedRule
     }
 
     /** @return array{Rule|null, list<string>} the rule before which it has to stand, and what is to be told */
-    private static function place(Situation $situation, Played $played): array
+    private static function place(RigAnalysis $situation, Played $played): array
     {
         $message = new ControlMessage($played->kind, $played->number, $played->channel, [$played->port], 0, 127, true);
         $book = $situation->checked()->book;
         $told = [];
         foreach ($book->rules as $rule) {
-            if ($rule->isStack || $rule->isCopy() || !TakenBy::isFor($book, $rule, $message)) {
+            if ($rule->isStack || $rule->isCopy() || !RuleMatch::isFor($book, $rule, $message)) {
                 continue;
             }
             if (null !== $rule->scene) {

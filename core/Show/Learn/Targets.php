@@ -6,10 +6,10 @@ namespace ZigzagPost\Core\Show\Learn;
 
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Name\ProgramNames;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Reference;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Everything that rules of a rig can do. */
 final class Targets
@@ -17,7 +17,7 @@ final class Targets
     private const MOST_PROGRAMS = 128;
 
     /** @return list<Target> of the units that something leads to, then scenes, clocks and stacks */
-    public static function of(Situation $situation): array
+    public static function of(RigAnalysis $situation): array
     {
         $reached = [];
         foreach ($situation->streams() as $stream) {
@@ -34,7 +34,7 @@ final class Targets
     }
 
     /** @return list<Target> */
-    private static function ofUnit(Box $box): array
+    private static function ofUnit(Device $box): array
     {
         $targets = [];
         $programs = $box->chart->programs;

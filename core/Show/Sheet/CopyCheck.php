@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** After a copy: what is the same in both and probably should not be. */
 final class CopyCheck
@@ -15,10 +15,10 @@ final class CopyCheck
      *
      * @return list<string> label, number, and each program, parameter or scene
      */
-    public static function same(Box $box, Control $control, Box $toBox, Control $toControl, array $does): array
+    public static function same(Device $box, Control $control, Device $toBox, Control $toControl, array $does): array
     {
         $same = [];
-        $label = static fn (Box $of, Control $each): ?string => ($of->unit->labels[$each->name] ?? null)?->text;
+        $label = static fn (Device $of, Control $each): ?string => ($of->unit->labels[$each->name] ?? null)?->text;
         if (null !== $label($box, $control) && $label($box, $control) === $label($toBox, $toControl)) {
             $same[] = "label: both are called “{$label($box, $control)}”";
         }

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Show\Sheet;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Name\ProgramNames;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\SourceLine;
@@ -23,7 +23,7 @@ final readonly class PresentStack
     }
 
     /**
-     * @param list<array{Box, int|null, array<string, int>}> $units with the program they are on and their known raw values
+     * @param list<array{Device, int|null, array<string, int>}> $units with the program they are on and their known raw values
      *
      * @throws RulebookError where the name is none, or nothing is known of the units
      */

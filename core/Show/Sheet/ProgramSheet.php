@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Show\Sheet;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Special;
 use ZigzagPost\Core\Rig\Name\ProgramNames;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -17,20 +17,20 @@ use ZigzagPost\Core\Rulebook\Step\RecallStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Scenes down, units across, and in each cell the program that the scene calls. A view of the rules: nothing of it is stored but the order of its columns. */
 final readonly class ProgramSheet
 {
     /**
-     * @param list<Box> $units
+     * @param list<Device> $units
      * @param list<array{scene: string, song: string|null, cells: list<Cell>}> $rows in the order of the set list, then what is in no song
      */
     private function __construct(public array $units, public array $rows)
     {
     }
 
-    public static function of(Situation $situation): self
+    public static function of(RigAnalysis $situation): self
     {
         $book = $situation->checked()->book;
         $units = self::units($situation);
@@ -46,7 +46,7 @@ final readonly class ProgramSheet
             foreach ($units as $box) {
                 $stands[$box->name] = null === $song ? null : ($called[$scene->title][$box->name][0] ?? $stands[$box->name] ?? null);
             }
-            $cells = array_map(static fn (Box $box): Cell => self::cell($box, $called, $scene->title, $stands[$box->name]), $units);
+            $cells = array_map(static fn (Device $box): Cell => self::cell($box, $called, $scene->title, $stands[$box->name]), $units);
             $rows[] = ['scene' => $scene->title, 'song' => $song, 'cells' => $cells];
         }
 
@@ -105,8 +105,8 @@ final readonly class ProgramSheet
         return $found;
     }
 
-    /** @return list<Box> units that hear program changes, in the order of the columns, then of the rig */
-    private static function units(Situation $situation): array
+    /** @return list<Device> units that hear program changes, in the order of the columns, then of the rig */
+    private static function units(RigAnalysis $situation): array
     {
         $units = [];
         foreach ($situation->setup->boxes as $box) {
@@ -117,11 +117,11 @@ final readonly class ProgramSheet
         }
         $columns = array_intersect_key(array_flip($situation->setup->rig->show->columns ?? []), $units);
 
-        return [...array_map(static fn (int|string $name): Box => $units[$name], array_keys($columns)), ...array_values(array_diff_key($units, $columns))];
+        return [...array_map(static fn (int|string $name): Device => $units[$name], array_keys($columns)), ...array_values(array_diff_key($units, $columns))];
     }
 
     /** @return list<array{string|null, Scene}> song and scene, each pair once */
-    private static function order(Situation $situation, Rulebook $book): array
+    private static function order(RigAnalysis $situation, Rulebook $book): array
     {
         $scenes = array_combine(array_map(static fn (Scene $scene): string => $scene->title, $book->scenes), $book->scenes);
         $order = $seen = [];
@@ -147,7 +147,7 @@ final readonly class ProgramSheet
      *
      * @return array{int|null, string, int}|null the program, by what, and the line
      */
-    private static function called(Rulebook $book, array $steps, Box $box): ?array
+    private static function called(Rulebook $book, array $steps, Device $box): ?array
     {
         $called = null;
         foreach ($steps as $step) {
@@ -162,7 +162,7 @@ final readonly class ProgramSheet
         return $called;
     }
 
-    private static function program(RecallStep $step, Box $box): ?int
+    private static function program(RecallStep $step, Device $box): ?int
     {
         $programs = $box->chart->programs;
         if (null === $programs) {
@@ -182,7 +182,7 @@ final readonly class ProgramSheet
      * @param array<string, array<string, array{int|null, string, int}|null>> $called by scene and unit
      * @param int|null $stands where the order of the set list has brought the unit
      */
-    private static function cell(Box $box, array $called, string $scene, ?int $stands): Cell
+    private static function cell(Device $box, array $called, string $scene, ?int $stands): Cell
     {
         $programs = $box->chart->programs;
         $shown = static fn (?int $program): string => null === $program || null === $programs ? '?' : $programs->label($program);

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Show\Sheet;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Change\Edit;
@@ -25,8 +25,8 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Show\Learn\Doing;
 use ZigzagPost\Core\Show\Learn\Target;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 
 /** Changes on the switch sheet, as edits of the rules: something is assigned to a control, taken from it, or copied to another. */
 final readonly class SwitchEdits
@@ -37,7 +37,7 @@ final readonly class SwitchEdits
     private Source $source;
     private RigDevices $devices;
 
-    public function __construct(private Situation $situation)
+    public function __construct(private RigAnalysis $situation)
     {
         $this->source = Source::of($situation->setup->rig->rulebook ?? '');
         $this->devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
@@ -53,7 +53,7 @@ final readonly class SwitchEdits
      *
      * @throws RulebookError where the control cannot do that, or another rule would take it first
      */
-    public function assign(Box $box, Control $control, ?string $scene, string $gesture, Target $target): array
+    public function assign(Device $box, Control $control, ?string $scene, string $gesture, Target $target): array
     {
         $message = $this->message($box, $control);
         $isPressed = $control->sort->isTwoState();
@@ -75,7 +75,7 @@ final readonly class SwitchEdits
      *
      * @throws RulebookError where only a person can say what would be left of the rule
      */
-    public function clear(Box $box, Control $control, int $line): array
+    public function clear(Device $box, Control $control, int $line): array
     {
         $rule = $this->ruleIn($line);
         $message = $this->message($box, $control);
@@ -103,7 +103,7 @@ final readonly class SwitchEdits
      *
      * @throws RulebookError where the rule depends on which of its controls was played
      */
-    public function copy(Box $box, Control $control, int $line, Box $toBox, Control $toControl, ?string $scene): array
+    public function copy(Device $box, Control $control, int $line, Device $toBox, Control $toControl, ?string $scene): array
     {
         [$copied, $gesture] = $this->copied($box, $control, $line, $toBox, $toControl, $scene);
 
@@ -117,7 +117,7 @@ final readonly class SwitchEdits
      *
      * @return array{list<Edit>, array<int, string>} and by place in the list, why a copy cannot be made
      */
-    public function copyAll(Box $box, array $copies): array
+    public function copyAll(Device $box, array $copies): array
     {
         $edits = [];
         $left = [];
@@ -143,7 +143,7 @@ final readonly class SwitchEdits
      *
      * @throws RulebookError as {@see copy()} and {@see clear()}
      */
-    public function move(Box $box, Control $control, int $line, Box $toBox, Control $toControl, ?string $scene): array
+    public function move(Device $box, Control $control, int $line, Device $toBox, Control $toControl, ?string $scene): array
     {
         return [...$this->copy($box, $control, $line, $toBox, $toControl, $scene), ...$this->clear($box, $control, $line)];
     }
@@ -155,7 +155,7 @@ final readonly class SwitchEdits
      *
      * @throws RulebookError as {@see copy()}
      */
-    private function copied(Box $box, Control $control, int $line, Box $toBox, Control $toControl, ?string $scene): array
+    private function copied(Device $box, Control $control, int $line, Device $toBox, Control $toControl, ?string $scene): array
     {
         $rule = $this->ruleIn($line);
         if ([$box->name, $control->name, $rule->scene?->title] === [$toBox->name, $toControl->name, $scene]) {
@@ -191,7 +191,7 @@ final readonly class SwitchEdits
         $wanted = null === $scene ? null : $this->scene($scene);
         $before = null;
         foreach ($book->rules as $rule) {
-            if ($rule->isStack || $rule->isCopy() || !TakenBy::isFor($book, $rule, $message) || (null !== $rule->scene && $rule->scene->title !== $scene)) {
+            if ($rule->isStack || $rule->isCopy() || !RuleMatch::isFor($book, $rule, $message) || (null !== $rule->scene && $rule->scene->title !== $scene)) {
                 continue;
             }
             if ($rule->scene?->title === $scene) {
@@ -203,7 +203,7 @@ final readonly class SwitchEdits
                 if (null === ($rule->selectors[0]->gesture ?? null)) {
                     break; // what stands below never gets it
                 }
-            } elseif (null === $before && null !== $wanted && $rule->span->line < $wanted->span->line && TakenBy::isUnconditional($rule)) {
+            } elseif (null === $before && null !== $wanted && $rule->span->line < $wanted->span->line && RuleMatch::isUnconditional($rule)) {
                 throw new RulebookError($rule->span, 'taken-first', "the rule \"{$rule->title}\" in line {$rule->span->line} stands above all scenes and takes it first; move it below them, or clear it");
             }
         }
@@ -219,7 +219,7 @@ final readonly class SwitchEdits
     {
         $isThisGesture = ($rule->selectors[0]->gesture->word ?? 'press') === ('move' === $gesture ? 'press' : $gesture);
 
-        return $isThisGesture && 1 === \count($rule->selectors) && $this->isOnly($rule->selectors[0], $message) && TakenBy::isUnconditional($this->plain($rule));
+        return $isThisGesture && 1 === \count($rule->selectors) && $this->isOnly($rule->selectors[0], $message) && RuleMatch::isUnconditional($this->plain($rule));
     }
 
     /** A rule as it would be if no gesture were asked for. */
@@ -260,7 +260,7 @@ final readonly class SwitchEdits
     }
 
     /** A step that does the same where there is only one control to go by. */
-    private function standingAlone(string $step, Rule $rule, Box $box, Control $control): string
+    private function standingAlone(string $step, Rule $rule, Device $box, Control $control): string
     {
         if (1 !== preg_match('/\bindex\b/', $step)) {
             return $step;
@@ -278,7 +278,7 @@ final readonly class SwitchEdits
     }
 
     /** @return list<Token> controls of a unit that a line names */
-    private function titles(Selector $selector, Box $box): array
+    private function titles(Selector $selector, Device $box): array
     {
         return $selector->device?->text === $box->name ? Titles::of($selector->device, $selector->titles, $this->devices) : [];
     }
@@ -311,12 +311,12 @@ final readonly class SwitchEdits
         throw new RulebookError(new Span(1, 1), 'unknown-scene', "there is no scene \"{$title}\"");
     }
 
-    private function message(Box $box, Control $control): ControlMessage
+    private function message(Device $box, Control $control): ControlMessage
     {
         return $this->devices->control(...Names::of($box, $control->name))[0];
     }
 
-    private function taking(Box $box, Control $control, string $gesture): string
+    private function taking(Device $box, Control $control, string $gesture): string
     {
         return "{$box->name} \"{$control->name}\"".match ($gesture) {
             'held' => ' '.self::HELD,

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\DependsOn;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -31,8 +31,8 @@ use ZigzagPost\Core\Rulebook\Step\TapStep;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\PressTime;
 
@@ -44,7 +44,7 @@ final readonly class SwitchSheet
     {
     }
 
-    public static function of(Situation $situation): self
+    public static function of(RigAnalysis $situation): self
     {
         $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $uses = [];
@@ -73,12 +73,12 @@ final readonly class SwitchSheet
     }
 
     /** @return list<SwitchUse> */
-    private static function ofControl(Situation $situation, ?CompiledBook $compiled, RigDevices $devices, Box $box, Control $control, ControlMessage $message): array
+    private static function ofControl(RigAnalysis $situation, ?CompiledBook $compiled, RigDevices $devices, Device $box, Control $control, ControlMessage $message): array
     {
         $book = $situation->checked()->book;
         $uses = [];
         foreach ($book->rules as $rule) {
-            if ($rule->isStack || !TakenBy::isFor($book, $rule, $message)) {
+            if ($rule->isStack || !RuleMatch::isFor($book, $rule, $message)) {
                 continue;
             }
             $does = $stack = [];
@@ -95,7 +95,7 @@ final readonly class SwitchSheet
             $isSeveral = [] !== $stack || \count($does) > 1;
             $lastUs = $isSeveral && null !== $compiled ? self::lastUs($situation, $compiled, $rule, $message) : null;
             $uses[] = new SwitchUse($box->name, $control->name, $rule->scene?->title, $gesture, $does, $rule->span->line, $isByHand, $caution, self::only($situation, $rule), $rule->isCopy(), self::group($situation, $message), self::lamp($situation, $box, $message, $rule), $stack, $lastUs);
-            if (!$rule->isCopy() && 'press' === $gesture && null === $rule->scene && TakenBy::isUnconditional($rule)) {
+            if (!$rule->isCopy() && 'press' === $gesture && null === $rule->scene && RuleMatch::isUnconditional($rule)) {
                 break; // what stands below never gets it
             }
         }
@@ -104,7 +104,7 @@ final readonly class SwitchSheet
     }
 
     /** @return list<string> conditions of a rule, as they are written */
-    private static function only(Situation $situation, Rule $rule): array
+    private static function only(RigAnalysis $situation, Rule $rule): array
     {
         $only = [];
         foreach ($situation->checked()->written->rules as $written) {
@@ -126,7 +126,7 @@ final readonly class SwitchSheet
         return array_values(array_unique($only));
     }
 
-    private static function group(Situation $situation, ControlMessage $message): ?string
+    private static function group(RigAnalysis $situation, ControlMessage $message): ?string
     {
         foreach ($situation->checked()->book->groups as $name => $group) {
             if (0 !== $message->placeIn($group)) {
@@ -138,7 +138,7 @@ final readonly class SwitchSheet
     }
 
     /** What the lamp of a control is lit for; the first reason counts. */
-    private static function lamp(Situation $situation, Box $box, ControlMessage $message, Rule $rule): ?string
+    private static function lamp(RigAnalysis $situation, Device $box, ControlMessage $message, Rule $rule): ?string
     {
         $book = $situation->checked()->book;
         foreach ($rule->steps as $step) {
@@ -168,7 +168,7 @@ final readonly class SwitchSheet
      *
      * @return list<string>
      */
-    private static function stack(Situation $situation, Step $step, array $within): array
+    private static function stack(RigAnalysis $situation, Step $step, array $within): array
     {
         $name = $step->stack()->text ?? '';
         $does = [];
@@ -182,7 +182,7 @@ final readonly class SwitchSheet
         return $does;
     }
 
-    private static function lastUs(Situation $situation, CompiledBook $compiled, Rule $rule, ControlMessage $message): ?int
+    private static function lastUs(RigAnalysis $situation, CompiledBook $compiled, Rule $rule, ControlMessage $message): ?int
     {
         $port = $compiled->inPort($message->ports[0]);
         $scene = null === $rule->scene ? null : array_search($rule->scene->title, $compiled->scenes(), true);
@@ -197,7 +197,7 @@ final readonly class SwitchSheet
      *
      * @return list<Does>|null
      */
-    private static function does(Situation $situation, Step $step, ?int $place): ?array
+    private static function does(RigAnalysis $situation, Step $step, ?int $place): ?array
     {
         $name = $step instanceof NamedStep ? $step->device->text : '';
         $unit = $situation->setup->box($name)?->label() ?? $name;
@@ -218,7 +218,7 @@ final readonly class SwitchSheet
     }
 
     /** Where a step depends on what its unit shows at the moment, and in which scenes that is sure. */
-    private static function caution(Situation $situation, Step $step): ?string
+    private static function caution(RigAnalysis $situation, Step $step): ?string
     {
         $target = $step instanceof TurnStep ? $step->target() : null;
         $box = $situation->setup->box($target->device ?? '');
@@ -241,7 +241,7 @@ final readonly class SwitchSheet
         return "goes by the program that {$box->label()} is on; ".([] === $scenes ? 'no scene calls one' : 'sure in '.implode(', ', array_keys($scenes)));
     }
 
-    private static function scene(Situation $situation, GoStep $step, ?int $place): Does
+    private static function scene(RigAnalysis $situation, GoStep $step, ?int $place): Does
     {
         $title = $step->title()->text ?? ($step->isIndex() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
 
@@ -249,7 +249,7 @@ final readonly class SwitchSheet
     }
 
     /** The place of a control in the list that a rule takes, from 1. */
-    private static function place(Situation $situation, RigDevices $devices, Rule $rule, Box $box, Control $control): ?int
+    private static function place(RigAnalysis $situation, RigDevices $devices, Rule $rule, Device $box, Control $control): ?int
     {
         foreach ($situation->checked()->written->rules as $written) {
             foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
@@ -277,7 +277,7 @@ final readonly class SwitchSheet
     }
 
     /** @return list<ControlMessage> */
-    private static function messages(RigDevices $devices, Box $box, Control $control): array
+    private static function messages(RigDevices $devices, Device $box, Control $control): array
     {
         try {
             return $devices->control(...Names::of($box, $control->name));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Rule;
@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** A whole layer of a surface, or a whole scene, copied to another: the edits, what is the same in both then, and what could not be copied. */
 final readonly class WholeCopy
@@ -42,7 +42,7 @@ final readonly class WholeCopy
      *
      * @throws RulebookError where a layer has no controls, or both are the same
      */
-    public static function layer(Situation $situation, Box $box, ?string $from, ?string $to): self
+    public static function layer(RigAnalysis $situation, Device $box, ?string $from, ?string $to): self
     {
         [$controls, $others] = [self::controls($box, $from), self::controls($box, $to)];
         if ([] === $controls || [] === $others || $from === $to) {
@@ -86,7 +86,7 @@ final readonly class WholeCopy
      *
      * @throws RulebookError where there is no such scene, or both are the same
      */
-    public static function scene(Situation $situation, string $from, string $to): self
+    public static function scene(RigAnalysis $situation, string $from, string $to): self
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         [$scene, $other] = [self::find($source, $from), self::find($source, $to)];
@@ -136,7 +136,7 @@ final readonly class WholeCopy
     }
 
     /** @return list<Control> by row and column, those without a place in the order of the chart behind them */
-    private static function controls(Box $box, ?string $layer): array
+    private static function controls(Device $box, ?string $layer): array
     {
         $controls = array_values(array_filter($box->chart->surface->controls ?? [], static fn (Control $control): bool => $control->layer === $layer));
         $place = static fn (Control $control): array => $control->at ?? [\PHP_INT_MAX, 0];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** Whether a control moves something of a device. */
 final readonly class Arrival
@@ -28,7 +28,7 @@ final readonly class Arrival
     {
     }
 
-    public static function of(Box $box, Control $control, Destination $at, string $answer, string $reason, Path $path, ?string $witness = null, ?string $counter = null): self
+    public static function of(Device $box, Control $control, Destination $at, string $answer, string $reason, Path $path, ?string $witness = null, ?string $counter = null): self
     {
         return new self($box->name, $control->name, $at, $answer, $reason, $path->hops, $path->leads, self::NEVER === $answer ? $path->stopsAt ?? $at->device : null, $witness, $counter);
     }

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -31,8 +31,8 @@ use ZigzagPost\Core\Rulebook\Step\SetStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 
 /** What rules do with a control in any state whatever, as far as that can be read from them: "always" and "never" are said by nothing else. */
 final class Certainty
@@ -40,7 +40,7 @@ final class Certainty
     /** @var array<string, bool> by device */
     private array $callsPrograms = [];
 
-    public function __construct(private readonly Situation $situation)
+    public function __construct(private readonly RigAnalysis $situation)
     {
     }
 
@@ -49,10 +49,10 @@ final class Certainty
     {
         $book = $this->situation->checked()->book;
         foreach ($book->rules as $rule) {
-            if (!TakenBy::isFor($book, $rule, $message)) {
+            if (!RuleMatch::isFor($book, $rule, $message)) {
                 continue;
             }
-            if (null !== $rule->scene || !TakenBy::isUnconditional($rule)) {
+            if (null !== $rule->scene || !RuleMatch::isUnconditional($rule)) {
                 return null;
             }
             $at = $message;
@@ -91,12 +91,12 @@ final class Certainty
         $by = null;
         foreach ($messages as $message) {
             $isMember = [] !== array_filter($book->groups, static fn ($group): bool => 0 !== $message->placeIn($group));
-            $isPart = [] !== array_filter($book->rules, static fn (Rule $rule): bool => TakenBy::isPartFor($book, $rule, $message));
+            $isPart = [] !== array_filter($book->rules, static fn (Rule $rule): bool => RuleMatch::isPartFor($book, $rule, $message));
             if ($isMember || $isPart || [] !== $book->lit) {
                 return null;
             }
             foreach ($book->rules as $rule) {
-                if (!TakenBy::isFor($book, $rule, $message)) {
+                if (!RuleMatch::isFor($book, $rule, $message)) {
                     continue;
                 }
                 foreach ($rule->steps as $step) {
@@ -108,7 +108,7 @@ final class Certainty
                     }
                 }
                 $by ??= $rule;
-                if (null === $rule->scene && !$rule->isCopy() && TakenBy::isUnconditional($rule)) {
+                if (null === $rule->scene && !$rule->isCopy() && RuleMatch::isUnconditional($rule)) {
                     break; // what stands below never gets it
                 }
             }
@@ -127,7 +127,7 @@ final class Certainty
         $book = $this->situation->checked()->book;
         foreach ($book->rules as $rule) {
             foreach ($messages as $message) {
-                if (TakenBy::isFor($book, $rule, $message)) {
+                if (RuleMatch::isFor($book, $rule, $message)) {
                     return self::nothingComes($rule);
                 }
             }
@@ -188,7 +188,7 @@ final class Certainty
     }
 
     /** Whether it is known of some program where it puts a parameter; where it is not, a control does not have to meet any value. */
-    private static function isKnownAfterPrograms(Box $box, Parameter $parameter): bool
+    private static function isKnownAfterPrograms(Device $box, Parameter $parameter): bool
     {
         foreach (false === $parameter->stored ? [] : $box->unit->programs ?? [] as $program) {
             if (isset($program->stores[$parameter->name])) {
@@ -199,7 +199,7 @@ final class Certainty
         return false;
     }
 
-    private function couldMove(Step $step, Box $box, Message $moves): bool
+    private function couldMove(Step $step, Device $box, Message $moves): bool
     {
         if ($step instanceof TurnStep) {
             return null === $step->target() || ($step->target()->device === $box->name && $step->target()->kind === $moves->kind->midi() && $step->target()->number === $moves->number);
@@ -287,7 +287,7 @@ final class Certainty
     }
 
     /** Whether a program of a device can be called at all, after which it is deaf: by anything in the rules, or past them. */
-    private function canCallPrograms(Box $box): bool
+    private function canCallPrograms(Device $box): bool
     {
         if ([] === array_filter($box->chart->hears ?? [null], static fn (?Hears $part): bool => null === $part || false !== $box->understands($part, KindName::Program))) {
             return false;
@@ -296,7 +296,7 @@ final class Certainty
         return $this->callsPrograms[$box->name] ??= $this->rulesCall($box) || $this->isCalledPastThePost($box);
     }
 
-    private function rulesCall(Box $box): bool
+    private function rulesCall(Device $box): bool
     {
         $book = $this->situation->checked()->book;
         foreach ($book->rules as $rule) {
@@ -319,7 +319,7 @@ final class Certainty
     }
 
     /** Whether anything comes to a device that has not gone through the post. */
-    private function isReachedPastThePost(Box $box): bool
+    private function isReachedPastThePost(Device $box): bool
     {
         $graph = $this->situation->graph;
         foreach ($this->situation->setup->boxes as $sender) {
@@ -335,7 +335,7 @@ final class Certainty
         return false;
     }
 
-    private function isCalledPastThePost(Box $box): bool
+    private function isCalledPastThePost(Device $box): bool
     {
         $graph = $this->situation->graph;
         foreach ($this->situation->setup->boxes as $sender) {

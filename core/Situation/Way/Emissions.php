@@ -22,8 +22,8 @@ use ZigzagPost\Core\Rulebook\Step\SetStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 
 /**
  * All that can leave the post because of a control, whatever the state, read from the rules that can take it and from what they can set
@@ -39,7 +39,7 @@ final class Emissions
     /** Whether steps are looked at that stand in the rule itself. */
     private bool $isOwn = true;
 
-    private function __construct(private readonly Situation $situation)
+    private function __construct(private readonly RigAnalysis $situation)
     {
         $this->book = $situation->checked()->book;
     }
@@ -49,7 +49,7 @@ final class Emissions
      *
      * @return list<Emission>|null null where what leaves can come back in, so that any rule may follow
      */
-    public static function of(Situation $situation, array $messages): ?array
+    public static function of(RigAnalysis $situation, array $messages): ?array
     {
         $emissions = new self($situation);
         foreach ($messages as $message) {
@@ -70,12 +70,12 @@ final class Emissions
     private function taken(ControlMessage $message): void
     {
         foreach ($this->book->rules as $rule) {
-            if (TakenBy::isFor($this->book, $rule, $message)) {
+            if (RuleMatch::isFor($this->book, $rule, $message)) {
                 $this->steps($rule->steps, $message->kind, $message->channel, Kind::Program === $message->kind ? null : $message->number);
-            } elseif (TakenBy::isPartFor($this->book, $rule, $message)) {
+            } elseif (RuleMatch::isPartFor($this->book, $rule, $message)) {
                 $this->steps($rule->steps, null, $message->channel, null);
             }
-            if (TakenBy::isAllFor($this->book, $rule, $message)) {
+            if (RuleMatch::isAllFor($this->book, $rule, $message)) {
                 break; // what stands below never gets it
             }
         }

@@ -12,16 +12,16 @@ use ZigzagPost\Core\Rig\Chart\Width;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Plan\BeyondSixteen;
 use ZigzagPost\Core\Rig\Plan\Channels;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Socket;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Whether devices can hear what leaves the post, and why not: on each way the first thing that stands in it. */
 final readonly class Hearing
 {
     /** @param list<string> $broken ids of leads over which nothing goes */
-    public function __construct(private Situation $situation, private array $broken)
+    public function __construct(private RigAnalysis $situation, private array $broken)
     {
     }
 
@@ -48,7 +48,7 @@ final readonly class Hearing
     }
 
     /** @return list<array{Destination, Kind, int|null, Parameter|null}> */
-    private function meant(Emission $emission, Box $box): array
+    private function meant(Emission $emission, Device $box): array
     {
         if ($box->isPost() || (null !== $emission->device && $emission->device !== $box->name) || null === $emission->kind || [] === $this->ways($emission->port, $box)) {
             return [];
@@ -76,7 +76,7 @@ final readonly class Hearing
      *
      * @return list<string>|null
      */
-    private function inTheWay(array $emissions, Box $box, Kind $kind, ?int $number, ?Parameter $parameter): ?array
+    private function inTheWay(array $emissions, Device $box, Kind $kind, ?int $number, ?Parameter $parameter): ?array
     {
         $reasons = [];
         foreach ($emissions as $emission) {
@@ -99,7 +99,7 @@ final readonly class Hearing
      *
      * @param list<Hop> $way
      */
-    public function reason(array $way, Box $box, Hears $part, Emission $emission, Kind $kind): ?string
+    public function reason(array $way, Device $box, Hears $part, Emission $emission, Kind $kind): ?string
     {
         $obstacle = $this->obstacle($way);
         if (null !== $obstacle) {
@@ -201,7 +201,7 @@ final readonly class Hearing
         return null;
     }
 
-    public function missingSwitch(Box $box, Hears $part, Kind $kind): ?string
+    public function missingSwitch(Device $box, Hears $part, Kind $kind): ?string
     {
         $switch = $box->switchOf($part, KindName::from($kind->value));
 
@@ -242,13 +242,13 @@ final readonly class Hearing
      *
      * @param list<Emission> $emissions
      */
-    public function isMeant(array $emissions, Box $box, Kind $kind, ?int $number): bool
+    public function isMeant(array $emissions, Device $box, Kind $kind, ?int $number): bool
     {
         return [] !== array_filter($emissions, fn (Emission $emission): bool => $emission->canBe($kind, $number) && [] !== $this->ways($emission->port, $box));
     }
 
     /** @return list<Kind> as what a device may take an emission */
-    private function movedBy(Emission $emission, Box $box): array
+    private function movedBy(Emission $emission, Device $box): array
     {
         $kinds = [];
         foreach ($box->chart->parameters ?? [] as $parameter) {
@@ -263,7 +263,7 @@ final readonly class Hearing
     }
 
     /** @return int channels on which a part answers; 0 where that is not known */
-    private function answered(Box $box, Hears $part): int
+    private function answered(Device $box, Hears $part): int
     {
         $own = $box->channel($part->channel);
         $changes = \is_array($part->width) && [] !== array_filter($part->width, static fn (Width $width): bool => null !== $width->program);
@@ -272,7 +272,7 @@ final readonly class Hearing
     }
 
     /** @return list<array{list<Hop>, Hears}> ways from an out port to a device, open or not */
-    private function ways(string $port, Box $box): array
+    private function ways(string $port, Device $box): array
     {
         $found = [];
         foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {

@@ -9,19 +9,19 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** What a control moves over leads and hubs alone, without any rule. */
 final readonly class PastThePost
 {
-    public function __construct(private Situation $situation, private Hearing $hearing, private Certainty $certainty)
+    public function __construct(private RigAnalysis $situation, private Hearing $hearing, private Certainty $certainty)
     {
     }
 
     /** @return list<Arrival> */
-    public function from(Box $box, Control $control): array
+    public function from(Device $box, Control $control): array
     {
         $arrivals = [];
         foreach (RigDevices::messages($box, $control) as $message) {
@@ -49,7 +49,7 @@ final readonly class PastThePost
      *
      * @return iterable<Arrival>
      */
-    private function moved(Box $box, Control $control, Message $message, Kind $kind, ?int $channel, array $way): iterable
+    private function moved(Device $box, Control $control, Message $message, Kind $kind, ?int $channel, array $way): iterable
     {
         $path = Path::over($box->name, $way)->stoppingAt($this->hearing->stop($way));
         $emission = new Emission('', $kind, $channel, $message->number);
@@ -77,7 +77,7 @@ final readonly class PastThePost
         }
     }
 
-    private function arrival(Box $box, Control $control, Destination $at, ?string $reason, ?string $missing, bool $isSure, Path $path): Arrival
+    private function arrival(Device $box, Control $control, Destination $at, ?string $reason, ?string $missing, bool $isSure, Path $path): Arrival
     {
         [$answer, $why] = match (true) {
             null !== $reason => [Arrival::NEVER, $reason],

@@ -6,21 +6,21 @@ namespace ZigzagPost\Core\Situation\Way;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Socket;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Heard;
 
 /** The ways between a unit and the post, and between the post and a unit: whether they are open, and what of them is not known. */
 final readonly class Paths
 {
-    public function __construct(private Situation $situation, private Hearing $hearing)
+    public function __construct(private RigAnalysis $situation, private Hearing $hearing)
     {
     }
 
     /** Why nothing of a unit comes in, if that is so. */
-    public function closed(Box $box): ?string
+    public function closed(Device $box): ?string
     {
         $ways = $this->in($box);
         if ([] === $ways) {
@@ -32,7 +32,7 @@ final readonly class Paths
     }
 
     /** From a unit to the post, or to where that stops. */
-    public function toPost(Box $box): Path
+    public function toPost(Device $box): Path
     {
         $way = $this->best($this->in($box));
 
@@ -40,7 +40,7 @@ final readonly class Paths
     }
 
     /** From a unit through the post to a device, or to where that stops. */
-    public function toDevice(Box $box, string $device): Path
+    public function toDevice(Device $box, string $device): Path
     {
         $ways = [];
         foreach ($this->situation->checked()->book->portNames(false) as $port) {
@@ -57,7 +57,7 @@ final readonly class Paths
     }
 
     /** The fact that is missing on the way in, or on every way out to a device, if one is. */
-    public function unknown(Box $box, Destination $at): ?string
+    public function unknown(Device $box, Destination $at): ?string
     {
         $missing = array_map(Hearing::missing(...), array_values(array_filter($this->in($box), fn (array $way): bool => null === $this->hearing->obstacle($way))));
         if ([] !== $missing && !\in_array(null, $missing, true)) {
@@ -71,7 +71,7 @@ final readonly class Paths
     }
 
     /** @return list<non-empty-list<Hop>> ways from a unit to the post, open or not */
-    private function in(Box $box): array
+    private function in(Device $box): array
     {
         $ways = [];
         foreach ($this->situation->graph->sources($box) as $socket) {

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -21,8 +21,8 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\Heard;
 use ZigzagPost\Core\World\RigWorld;
@@ -58,7 +58,7 @@ final class Ways
     /** @var list<string> leads over which nothing goes */
     private readonly array $broken;
 
-    public function __construct(private readonly Situation $situation)
+    public function __construct(private readonly RigAnalysis $situation)
     {
         $this->book = Compiler::load($situation->checked()->book);
         $this->devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
@@ -80,7 +80,7 @@ final class Ways
      *
      * @return list<Arrival> what a control moves or is meant to, or one that says why it moves nothing
      */
-    public function from(Box $box, Control $control, bool $all = false): array
+    public function from(Device $box, Control $control, bool $all = false): array
     {
         $direct = $this->past->from($box, $control);
         $through = $this->through($box, $control, $all);
@@ -95,7 +95,7 @@ final class Ways
     }
 
     /** @return list<Arrival> what a control moves by the rules */
-    private function through(Box $box, Control $control, bool $all): array
+    private function through(Device $box, Control $control, bool $all): array
     {
         try {
             $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
@@ -128,7 +128,7 @@ final class Ways
     }
 
     /** @return list<Arrival> every control that moves a parameter of a device, or is meant to */
-    public function to(Box $box, string $parameter): array
+    public function to(Device $box, string $parameter): array
     {
         $known = $box->parameter($parameter);
         $message = null === $known ? null : $box->messageTo($known);
@@ -152,7 +152,7 @@ final class Ways
     }
 
     /** Whether rules could let a control move something, as far as that can be read from them. */
-    private function isMeant(Box $sender, Control $control, Box $box, Kind $kind, ?int $number): bool
+    private function isMeant(Device $sender, Control $control, Device $box, Kind $kind, ?int $number): bool
     {
         try {
             $emissions = Emissions::of($this->situation, $this->devices->control($this->token($sender->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true)));
@@ -176,7 +176,7 @@ final class Ways
         }
         foreach ($book->rules as $rule) {
             foreach ($messages as $message) {
-                if (TakenBy::isFor($book, $rule, $message) || TakenBy::isPartFor($book, $rule, $message)) {
+                if (RuleMatch::isFor($book, $rule, $message) || RuleMatch::isPartFor($book, $rule, $message)) {
                     return true;
                 }
             }
@@ -263,7 +263,7 @@ final class Ways
                 }
                 foreach ($messages as $message) {
                     foreach (\in_array($message->kind, [Kind::Nrpn, Kind::Rpn], true) && $message->channel === $half->channel ? $book->rules : [] as $rule) {
-                        foreach (TakenBy::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
+                        foreach (RuleMatch::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
                             $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
                             $at = static fn (int $value): int => (int) round(($value - $message->first) * (($target->high ?? 0) - ($target->low ?? 0)) / max(1, $message->last - $message->first));
                             for ($value = 0; null !== $target && $value + 127 <= $message->last; $value += 128) {
@@ -292,7 +292,7 @@ final class Ways
         [$low, $high] = [min($message->first, $message->last), max($message->first, $message->last)];
         $pairs = [];
         foreach ($book->rules as $rule) {
-            foreach (TakenBy::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
+            foreach (RuleMatch::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
                 $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
                 if (null === $target || $target->high - $target->low >= $high - $low) {
                     continue;
@@ -498,7 +498,7 @@ final class Ways
     }
 
     /** @param list<ControlMessage> $messages */
-    private function arrival(Box $box, Control $control, array $messages, Destination $at, ?string $witness, ?string $counter): Arrival
+    private function arrival(Device $box, Control $control, array $messages, Destination $at, ?string $witness, ?string $counter): Arrival
     {
         $path = $this->paths->toDevice($box, $at->device);
         $unknown = $this->paths->unknown($box, $at);

@@ -8,13 +8,13 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Finding\Fact\ChannelIsShared;
-use ZigzagPost\Core\Finding\Fact\Fact;
 use ZigzagPost\Core\Finding\Fact\FirmwareIsOld;
 use ZigzagPost\Core\Finding\Fact\KindIsBlocked;
 use ZigzagPost\Core\Finding\Fact\LabelIsTooLong;
 use ZigzagPost\Core\Finding\Fact\LeadIsFlooded;
 use ZigzagPost\Core\Finding\Fact\LeadIsFull;
 use ZigzagPost\Core\Finding\Fact\NobodyDrewPower;
+use ZigzagPost\Core\Finding\Fact\RigFact;
 use ZigzagPost\Core\Finding\Fact\RulesAreWrong;
 use ZigzagPost\Core\Finding\Fact\RulesRound;
 use ZigzagPost\Core\Finding\Fact\TwoRulesMoveIt;
@@ -24,19 +24,19 @@ use ZigzagPost\Core\Rig\Document\Rest;
 /** Facts are plain values, worded last, and known again by them. */
 final class FactTest extends TestCase
 {
-    /** @return iterable<string, array{class-string<Fact>}> */
+    /** @return iterable<string, array{class-string<RigFact>}> */
     public static function facts(): iterable
     {
         foreach (glob(\dirname(__DIR__, 3).'/core/Finding/Fact/*.php') ?: [] as $file) {
-            /** @var class-string<Fact> $class */
+            /** @var class-string<RigFact> $class */
             $class = 'ZigzagPost\Core\Finding\Fact\\'.basename($file, '.php');
-            if (Fact::class !== $class) {
+            if (RigRigFact::class !== $class) {
                 yield basename($file, '.php') => [$class];
             }
         }
     }
 
-    /** @param class-string<Fact> $class */
+    /** @param class-string<RigFact> $class */
     #[DataProvider('facts')]
     public function testWhatBelongsToAFactIsPlain(string $class): void
     {
@@ -50,7 +50,7 @@ final class FactTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{Fact, string, string}> a fact, the line that the command prints of it, and how it was put to rest until November 2026 */
+    /** @return iterable<string, array{RigFact, string, string}> a fact, the line that the command prints of it, and how it was put to rest until November 2026 */
     public static function worded(): iterable
     {
         yield 'a unit' => [new FirmwareIsOld('moths', '1.2', '1.4'), 'rig: unit moths firmware: warning: firmware-old: its firmware is 1.2, and its chart is true from 1.4 on [bring the firmware of moths up to 1.4, or look the chart over]', 'firmware-old: unit moths firmware: '.self::hash('its firmware is 1.2, and its chart is true from 1.4 on')];
@@ -67,7 +67,7 @@ final class FactTest extends TestCase
     }
 
     #[DataProvider('worded')]
-    public function testTheWordingAndTheRestsOfEarlierDays(Fact $fact, string $printed, string $formerly): void
+    public function testTheWordingAndTheRestsOfEarlierDays(RigFact $fact, string $printed, string $formerly): void
     {
         $finding = new RigFinding($fact);
         $rest = static fn (string $cause): Rest => new Rest($cause, 'it may stay', '2026-11-29');

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -45,7 +45,7 @@ final class CoverageTest extends TestCase
             $titles = ['A', 'B', 'C', 'D'];
             $songs = array_map(static fn (int $song): array => ['id' => "s{$song}", 'title' => "S{$song}", 'scenes' => array_map(static fn (): string => $titles[$random->getInt(0, 3)], range(1, $random->getInt(1, 3)))], range(1, $random->getInt(1, 4)));
             $rules = "port keys in\nport out out\n".implode('', array_map(static fn (string $title): string => "scene \"{$title}\"\n", $titles))."always\n".implode('', array_map(static fn (int $scene): string => "rule \"{$scene}\"\n  take cc {$scene}\n  press\n  go {$scene}\n", [1, 2, 3, 4]));
-            $situation = new Situation(RigFile::setup(Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'box', 'chart' => 'box']], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => $rules, 'show' => ['songs' => $songs, 'setLists' => [['name' => 'T', 'songs' => array_column($songs, 'id')]], 'loaded' => 'T']])));
+            $situation = new RigAnalysis(RigFile::setup(Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'box', 'chart' => 'box']], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => $rules, 'show' => ['songs' => $songs, 'setLists' => [['name' => 'T', 'songs' => array_column($songs, 'id')]], 'loaded' => 'T']])));
             $walk = array_map(static fn (): int => $random->getInt(1, 4), range(1, $random->getInt(1, 8)));
             $tape = "# zigzag tape 1\n".implode('', array_map(static fn (int $scene, int $place): string => (1 + $place).' keys B0 '.\sprintf('%02X', $scene)." 7F\n", $walk, array_keys($walk)));
             $gone = [];
@@ -77,8 +77,8 @@ final class CoverageTest extends TestCase
         return array_map(static fn (array $end): string => "{$end['title']} {$end['what']} {$end['at']}", Coverage::of($situation, $book, [$proof])->ends);
     }
 
-    private static function situation(): Situation
+    private static function situation(): RigAnalysis
     {
-        return new Situation(RigFile::setup(Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'box', 'chart' => 'box']], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => self::RULES])));
+        return new RigAnalysis(RigFile::setup(Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'box', 'chart' => 'box']], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => self::RULES])));
     }
 }

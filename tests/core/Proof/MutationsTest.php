@@ -12,7 +12,7 @@ use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** Every small change of a rulebook that can be made by rote: a number more or less, a step less, another operator. Tapes that were made for the rulebook show nearly all. */
@@ -35,7 +35,7 @@ final class MutationsTest extends TestCase
         $all = $tried = 0;
         $unseen = [];
         foreach ([[$demo, $demo->proofs], [self::second(), []]] as [$rig, $kept]) {
-            $situation = new Situation(RigFile::setup($rig));
+            $situation = new RigAnalysis(RigFile::setup($rig));
             self::assertFalse($situation->checked()->hasErrors());
             $proofs = [...$kept, ...self::made($situation)];
             foreach (self::mutants($rig->rulebook ?? '') as $what => $text) {
@@ -61,7 +61,7 @@ final class MutationsTest extends TestCase
     }
 
     /** @return list<KeptTape> the tape that the bench makes, in each scene */
-    private static function made(Situation $situation): array
+    private static function made(RigAnalysis $situation): array
     {
         $book = Compiler::load($situation->checked()->book);
         $tape = Coverage::tape($situation);
@@ -97,12 +97,12 @@ final class MutationsTest extends TestCase
         }
     }
 
-    private static function with(Rig $rig, string $rules): Situation
+    private static function with(Rig $rig, string $rules): RigAnalysis
     {
         $json = Json::toValue($rig);
         self::assertIsArray($json);
 
-        return new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $rules] + $json))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $rules] + $json))));
     }
 
     private static function second(): Rig

@@ -19,8 +19,8 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
-use ZigzagPost\Core\Situation\Situation;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\World\Patch;
 
 /** Kept tapes show what is no longer as it was accepted, and nothing else. */
 final class ProvingTest extends TestCase
@@ -156,19 +156,19 @@ final class ProvingTest extends TestCase
     }
 
     /** @return list<Proving> */
-    private static function proofs(Situation $situation): array
+    private static function proofs(RigAnalysis $situation): array
     {
         self::assertFalse($situation->checked()->hasErrors());
         $book = Compiler::load($situation->checked()->book);
-        $seats = Seats::of(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $seats = Patch::of(Setup::of($situation->setup->rig, $situation->checked()->written));
 
         return array_map(static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $situation->setup->rig->show), $situation->setup->rig->proofs);
     }
 
     /** @param array<string, mixed> $changes */
-    private static function situation(array $changes = []): Situation
+    private static function situation(array $changes = []): RigAnalysis
     {
-        return new Situation(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', $changes))->applied(self::json())))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', $changes))->applied(self::json())))));
     }
 
     private static function text(): string

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Misfortune;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** The demo show, rehearsed with everything that goes wrong. */
@@ -77,6 +77,6 @@ final class RehearsalTest extends TestCase
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);
 
-        return new Rehearsal(new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $show ? $json : ['show' => $show] + $json)))));
+        return new Rehearsal(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(null === $show ? $json : ['show' => $show] + $json)))));
     }
 }

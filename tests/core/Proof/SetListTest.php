@@ -12,7 +12,7 @@ use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\Slot;
 use ZigzagPost\Core\Proof\Stroke;
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -84,7 +84,7 @@ final class SetListTest extends TestCase
     }
 
     /** @param array<string, mixed> $more */
-    private static function situation(string $rules, array $more = []): Situation
+    private static function situation(string $rules, array $more = []): RigAnalysis
     {
         $controls = array_map(static fn (int $switch): array => ['name' => "Switch {$switch}", 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch, 'values' => [0, 127]]]]], range(1, 6));
         $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'keys' => ['low' => 36, 'high' => 84, 'key60' => 'C4'], 'surface' => ['controls' => $controls]];
@@ -97,7 +97,7 @@ final class SetListTest extends TestCase
         if (str_contains($rules, 'board in out')) {
             $leads = [$leads[0], Kit::lead('to the post', 'hub out', 'post board in'), $leads[2], Kit::lead('lamps', 'post board out', 'board in')];
         }
-        $situation = new Situation(Kit::setup(Kit::rig(['board' => $board, 'hub' => $hub, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'hub', 'chart' => 'hub'], ['name' => 'box', 'chart' => 'box']], $leads, ['rulebook' => $rules] + $more), $rules));
+        $situation = new RigAnalysis(Kit::setup(Kit::rig(['board' => $board, 'hub' => $hub, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'hub', 'chart' => 'hub'], ['name' => 'box', 'chart' => 'box']], $leads, ['rulebook' => $rules] + $more), $rules));
         self::assertFalse($situation->checked()->hasErrors(), $rules);
 
         return $situation;

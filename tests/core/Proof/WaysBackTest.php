@@ -13,7 +13,7 @@ use ZigzagPost\Core\Proof\Presses;
 use ZigzagPost\Core\Proof\Standing;
 use ZigzagPost\Core\Proof\WaysBack;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -64,7 +64,7 @@ final class WaysBackTest extends TestCase
         $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]]];
         $box = Kit::hearer('Box', 3, more: ['parameters' => [$parameter('Tone', 9), ['name' => 'Patch', 'reach' => 'midi', 'message' => ['kind' => 'program'], 'raw' => [0, 127]]]]);
         $rig = Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => self::BOOK]);
-        $situation = new Situation(RigFile::setup($rig));
+        $situation = new RigAnalysis(RigFile::setup($rig));
         self::assertFalse($situation->checked()->hasErrors());
         $book = Compiler::load($situation->checked()->book, keepsPresent: true);
         $played = static function (bool $isHarmed) use ($situation, $book, $before, $lost): RigWorld {

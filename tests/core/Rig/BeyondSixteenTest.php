@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Plan\Planner;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A law: runs and offsets that do not fit below channel 17 are a conflict of that unit with its reason; what fits gets all of its channels. */
@@ -36,7 +36,7 @@ final class BeyondSixteenTest extends TestCase
 
             $chart = ['schema' => 1, 'name' => 'Box', 'sort' => 'synth', 'plugs' => [Kit::din('in', 'in')], 'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => $values]], 'hears' => $parts];
             $rig = Kit::rig(['box' => $chart], [['name' => 'box', 'chart' => 'box', 'settings' => ['channel' => ['value' => \is_int($values[0]) ? $now : (string) $now, 'state' => 'set', 'pinned' => $isPinned]]]], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => "port out out\n"]);
-            $situation = new Situation(RigFile::setup($rig));
+            $situation = new RigAnalysis(RigFile::setup($rig));
             $plan = Planner::plan($situation->setup);
             $words = json_encode([$parts, $values, $now, $isPinned], \JSON_THROW_ON_ERROR);
             $told = array_map(static fn (RigFinding $finding): string => $finding->fact->code(), Examination::of($situation)->findings);

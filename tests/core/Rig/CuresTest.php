@@ -13,7 +13,7 @@ use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rig\Wire\Walk;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** What fits together, and what mends a lead that does not: the cheapest change works, and harms no other lead. */
@@ -137,7 +137,7 @@ final class CuresTest extends TestCase
      */
     private static function found(array $rig): array
     {
-        $findings = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings;
+        $findings = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings;
 
         return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'lead l' === $finding->fact->subject()->words()));
     }

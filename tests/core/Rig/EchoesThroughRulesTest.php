@@ -7,7 +7,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** What rules send out, and what comes in again over a hub: it is found where it goes round without end, and nowhere else. */
@@ -99,7 +99,7 @@ final class EchoesThroughRulesTest extends TestCase
             $units[] = ['name' => "hub_{$out}", 'chart' => 'hub'];
             array_push($leads, Kit::lead("to {$out}", "post {$out}", "hub_{$out} in"), Kit::lead("from {$out}", "hub_{$out} out", "post {$in}"));
         }
-        $findings = Examination::of(new Situation(Kit::setup(Kit::rig(['hub' => $hub], $units, $leads, ['rulebook' => $rules]), $rules)))->findings;
+        $findings = Examination::of(new RigAnalysis(Kit::setup(Kit::rig(['hub' => $hub], $units, $leads, ['rulebook' => $rules]), $rules)))->findings;
 
         return array_values(array_filter($findings, static fn (RigFinding $finding): bool => 'loop' === $finding->fact->code()));
     }

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** One fault put into the mended demo is reported as exactly that fault, and its fix clears it. */
 final class FaultsTest extends TestCase
@@ -83,7 +83,7 @@ final class FaultsTest extends TestCase
      */
     private static function found(array $json): array
     {
-        $examined = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))));
+        $examined = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)))));
 
         return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->fact->severity()));
     }

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Rules in numbers that the plan has given away: the fix is the rule by name. */
 final class FormerNumbersTest extends TestCase
@@ -67,7 +67,7 @@ final class FormerNumbersTest extends TestCase
      */
     private static function found(array $json): array
     {
-        $findings = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
+        $findings = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
 
         return array_values(array_filter($findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->fact->severity()));
     }

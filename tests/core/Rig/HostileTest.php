@@ -10,7 +10,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Charts and rigs that mean no good: a clear no, or everything computed all the same. */
 final class HostileTest extends TestCase
@@ -19,7 +19,7 @@ final class HostileTest extends TestCase
     {
         $parameters = array_map(static fn (int $number): array => ['name' => "P {$number} <b>&", 'reach' => 'midi', 'raw' => [0, 127], 'message' => ['kind' => 'nrpn', 'number' => $number]], range(0, 9999));
         $rig = Kit::rig(['c' => Kit::hearer('Big', more: ['parameters' => $parameters])], [['name' => 'big', 'chart' => 'c']], [Kit::lead('one', 'post boxes', 'big in')]);
-        $situation = new Situation(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take cc 1\n  turn big \"P 77 <b>&\"\n"));
+        $situation = new RigAnalysis(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take cc 1\n  turn big \"P 77 <b>&\"\n"));
         self::assertFalse($situation->checked()->hasErrors());
         self::assertNull($situation->plan()->conflict);
         self::assertSame([], array_filter(Examination::of($situation)->findings, static fn ($finding): bool => 'error' === $finding->fact->severity()->value));
@@ -42,7 +42,7 @@ final class HostileTest extends TestCase
             }
         }
         $rig = Kit::rig(['c' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => $plugs, 'routes' => $routes]], $units, [Kit::lead('start', 'post boxes', 'h0 i0'), ...$leads]);
-        $examination = Examination::of(new Situation(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take note\n  send boxes\n")));
+        $examination = Examination::of(new RigAnalysis(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take note\n  send boxes\n")));
         self::assertContains('loop', array_map(static fn ($finding): string => $finding->fact->code(), $examination->findings));
     }
 

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** One lead less in the demo is one finding more, whatever lead it is, and it names the unit or the port. */
 final class MissingLeadsTest extends TestCase
@@ -57,7 +57,7 @@ final class MissingLeadsTest extends TestCase
         $rules = "port keys in\nport out out\nport more out\n\nrule \"A\"\n  take cc 1\n  turn lead \"Level\"\n\nrule \"B\"\n  take cc 2\n  turn other \"Level\"\n\nrule \"C\"\n  take cc 3\n  turn other \"Level\"\n";
         $rig = Kit::rig(['box' => $box], [['name' => 'lead', 'chart' => 'box'], ['name' => 'other', 'chart' => 'box']], $leads, ['rulebook' => $rules]);
         $told = [];
-        foreach (Examination::of(new Situation(RigFile::setup($rig)))->findings as $finding) {
+        foreach (Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings as $finding) {
             if (\in_array($finding->fact->code(), ['lead-dangling', 'no-way'], true)) {
                 $told[] = "{$finding->fact->code()} {$finding->fact->subject()->words()} ".\count($finding->consequences);
             }
@@ -69,7 +69,7 @@ final class MissingLeadsTest extends TestCase
     public function testTwoLeadsInOnePlug(): void
     {
         $rig = Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'one', 'chart' => 'box']], [Kit::lead('first', 'post a', 'one in'), Kit::lead('second', 'post b', 'one in')], ['rulebook' => "port a out\nport b out\n"]);
-        $found = array_values(array_filter(Examination::of(new Situation(RigFile::setup($rig)))->findings, static fn (RigFinding $finding): bool => 'plug-taken-twice' === $finding->fact->code()));
+        $found = array_values(array_filter(Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings, static fn (RigFinding $finding): bool => 'plug-taken-twice' === $finding->fact->code()));
 
         self::assertCount(1, $found);
         self::assertSame('2 leads end in the plug in of one: first, second', $found[0]->fact->text());
@@ -82,7 +82,7 @@ final class MissingLeadsTest extends TestCase
      */
     private static function told(array $rig): array
     {
-        return array_map(static fn (RigFinding $finding): string => "{$finding->fact->code()} {$finding->fact->subject()->words()} {$finding->fact->text()}", Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings);
+        return array_map(static fn (RigFinding $finding): string => "{$finding->fact->code()} {$finding->fact->subject()->words()} {$finding->fact->text()}", Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings);
     }
 
     /** @return array{leads: list<array{id: string, a: array{unit: string, plug: string}, b: array{unit: string, plug: string}}>} */

@@ -6,12 +6,12 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
-use ZigzagPost\Core\Finding\Fact\Fact;
+use ZigzagPost\Core\Finding\Fact\RigFact;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** One thing is taken out of a rig that works: one lead, or one kind of message at one hub. One thing more is found, and it is about that. */
 final class OneThingOutTest extends TestCase
@@ -26,7 +26,7 @@ final class OneThingOutTest extends TestCase
                 $more = self::more($rig, $without);
                 $what = "{$name} without {$lead['id']}";
                 self::assertCount(1, $more, "{$what}: ".implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)));
-                $told = $more[0]->fact->text().implode(' ', array_map(static fn (Fact $each): string => $each->asConsequence(), $more[0]->consequences));
+                $told = $more[0]->fact->text().implode(' ', array_map(static fn (RigFact $each): string => $each->asConsequence(), $more[0]->consequences));
                 self::assertTrue(str_contains($told, $lead['a']['unit']) || str_contains($told, $lead['b']['unit']), "{$what}: {$told}");
                 ++$tried;
             }
@@ -86,7 +86,7 @@ final class OneThingOutTest extends TestCase
      */
     private static function more(array $rig, array $other): array
     {
-        $found = static fn (array $json): array => Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
+        $found = static fn (array $json): array => Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
         $known = array_map(static fn (RigFinding $each): string => "{$each->fact->code()} {$each->fact->text()}", $found($rig));
 
         return array_values(array_filter($found($other), static fn (RigFinding $each): bool => !\in_array("{$each->fact->code()} {$each->fact->text()}", $known, true)));

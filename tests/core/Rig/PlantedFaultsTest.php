@@ -11,7 +11,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** One fault put into a random clean rig is reported as exactly that fault; its fix clears it and brings nothing new. */
@@ -53,7 +53,7 @@ final class PlantedFaultsTest extends TestCase
      */
     private static function found(array $json): array
     {
-        $examined = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($json)))));
+        $examined = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)))));
 
         return array_values(array_filter($examined->findings, static fn (RigFinding $finding): bool => Severity::Hint !== $finding->fact->severity()));
     }

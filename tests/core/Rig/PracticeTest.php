@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** What units need in practice, over its edges: batteries, firmware, labels, backups, numbers that mean something. */
 final class PracticeTest extends TestCase
@@ -47,7 +47,7 @@ final class PracticeTest extends TestCase
     public function testWhatIsFound(array $unit, array $chart, array $expected): void
     {
         $rig = Kit::rig(['box' => Kit::hearer('Box', 2, more: $chart)], [['name' => 'box', 'chart' => 'box', ...$unit]], [], ['showHours' => 3.0]);
-        $findings = Examination::of(new Situation(RigFile::setup($rig)))->findings;
+        $findings = Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings;
         $found = array_map(static fn (RigFinding $finding): string => "{$finding->fact->code()}: {$finding->fact->text()}", $findings);
 
         self::assertSame($expected, array_values(array_filter($found, static fn (string $each): bool => 1 === preg_match('/^(battery|firmware|label|backup)/', $each))));

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Arrival;
 use ZigzagPost\Core\Situation\Way\Ways;
 use ZigzagPost\Core\World\RigWorld;
@@ -61,7 +61,7 @@ final class ReceiveFiltersTest extends TestCase
         $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'surface' => ['controls' => [['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]]]]];
         $set = static fn (string $value): array => ['value' => $value, 'state' => 'set'];
         $rig = Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box', 'settings' => ['on' => $set('on'), 'off' => $set('off')]]], [Kit::lead('one', 'board out', 'post board'), Kit::lead('two', 'post out', 'box in')], ['rulebook' => "port board in\nport out out\nrule \"R\"\n  take board \"Fader\"\n  turn box \"Level\"\n"]);
-        $situation = new Situation(RigFile::setup($rig));
+        $situation = new RigAnalysis(RigFile::setup($rig));
         $fader = $situation->setup->boxes['board']->control('Fader');
         self::assertNotNull($fader);
 

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Naming\Plain;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A program that stands is called again, except where a chart says that this cuts the sound: then, and only then, it is left out. */
@@ -95,11 +95,11 @@ final class RepeatedProgramTest extends TestCase
         return $engine;
     }
 
-    private static function situation(bool $cuts): Situation
+    private static function situation(bool $cuts): RigAnalysis
     {
         $programs = ['count' => 20, 'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 20], 'wire' => ['perBank' => 10, 'msb' => 0, 'lsb' => 'bank'], 'names' => ['3' => 'Reef'], ...($cuts ? ['repeatCuts' => true] : [])];
         $rig = Kit::rig(['box' => Kit::hearer('Box', more: ['programs' => $programs])], [['name' => 'box', 'chart' => 'box']], [Kit::lead('1', 'post box', 'box in')], ['rulebook' => self::RULES]);
 
-        return new Situation(Kit::setup($rig, self::RULES));
+        return new RigAnalysis(Kit::setup($rig, self::RULES));
     }
 }

@@ -15,7 +15,7 @@ use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -40,7 +40,7 @@ final class RestoreTest extends TestCase
         foreach ($byRule ? $units : [] as $index => $unit) {
             $rules .= "\nrule \"Bring {$unit} back\"\n  from keys\n  take cc ".(20 + $index)."\n  press\n  restore {$unit}\n";
         }
-        $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $json['rulebook'].$rules] + $json))));
+        $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $json['rulebook'].$rules] + $json))));
         self::assertFalse($situation->checked()->hasErrors());
         $book = Compiler::load($situation->checked()->book, keepsPresent: true);
         $strokes = Coverage::strokes($situation);

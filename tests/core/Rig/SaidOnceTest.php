@@ -10,7 +10,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Faults in a small rig of a foot board and three boxes in a row: each is told once, by its cause, and its fix clears it. */
 final class SaidOnceTest extends TestCase
@@ -38,12 +38,12 @@ final class SaidOnceTest extends TestCase
     public function testEachIsToldOnceAndItsFixClearsIt(array $fault, array $expected): void
     {
         $rig = self::rig($fault);
-        $found = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings;
+        $found = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings;
         $told = array_map(static fn (RigFinding $finding): string => "{$finding->fact->severity()->value} {$finding->fact->code()} {$finding->fact->subject()->words()}", $found);
         self::assertEqualsCanonicalizing($expected, $told, implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $found)));
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
-                $again = Examination::of(new Situation(RigFile::setup(RigFile::rig(Json::encode($finding->fix->applied($rig))))));
+                $again = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($finding->fix->applied($rig))))));
                 self::assertSame([], array_filter($again->findings, static fn (RigFinding $each): bool => $each->key() === $finding->key()), 'the fix clears it');
                 self::assertLessThan(\count($found), \count($again->findings), 'and adds nothing');
             }

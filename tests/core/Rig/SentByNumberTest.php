@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** What rules send by number, over the edges of what the one box on channel 3 hears: cc 7, the pair 12 and 44, NRPN 300, note 36, nine programs. */
 final class SentByNumberTest extends TestCase
@@ -49,7 +49,7 @@ final class SentByNumberTest extends TestCase
         ]);
         $book = "port in1 in\nport out1 out\nprograms from 1\n\nrule \"R\"\n  take cc 80\n  press\n  {$post}\n";
         $rig = Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => $book]);
-        $findings = Examination::of(new Situation(RigFile::setup($rig)))->findings;
+        $findings = Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings;
         $found = array_values(array_filter(array_map(static fn (RigFinding $finding): string => $finding->fact->code(), $findings), static fn (string $each): bool => !\in_array($each, ['unused-controls', 'mode-as-controller', 'always-out-of-range'], true)));
 
         self::assertSame(null === $code ? [] : [$code], $found, implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $findings)));

@@ -6,8 +6,8 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Situation\CardStep;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\SetupCard;
-use ZigzagPost\Core\Situation\Situation;
 
 /** What a card asks for, and in which order. */
 final class SetupCardTest extends TestCase
@@ -65,12 +65,12 @@ final class SetupCardTest extends TestCase
      * @param array<string, array<string, mixed>> $chosen
      * @param list<array<string, mixed>> $settings
      */
-    private static function situation(array $chosen, array $settings = self::SETTINGS): Situation
+    private static function situation(array $chosen, array $settings = self::SETTINGS): RigAnalysis
     {
         $hears = 'channel' === $settings[0]['id'] ? [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel']]] : [];
         $chart = Kit::hearer('Box', more: ['settings' => $settings, 'hears' => $hears]);
         $unit = ['name' => 'box', 'chart' => 'c'] + ([] === $chosen ? [] : ['settings' => $chosen]);
 
-        return new Situation(Kit::setup(Kit::rig(['c' => $chart], [$unit], [Kit::lead('one', 'post boxes', 'box in')]), "port boxes out\n"));
+        return new RigAnalysis(Kit::setup(Kit::rig(['c' => $chart], [$unit], [Kit::lead('one', 'post boxes', 'box in')]), "port boxes out\n"));
     }
 }

@@ -8,7 +8,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Rulebook\Change\Source;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The songs of the loaded set list, gone through by a switch. */
 final class SongsTest extends TestCase
@@ -112,7 +112,7 @@ final class SongsTest extends TestCase
     {
         $book = self::BOOK.$rules;
         $show = ['songs' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $id, 'scenes' => $songs[$id]], array_keys($songs)), 'setLists' => [['name' => 'Tonight', 'songs' => $order]]];
-        $situation = new Situation(Kit::setup(Kit::rig([], [], [], ['rulebook' => $book, 'show' => $show]), $book));
+        $situation = new RigAnalysis(Kit::setup(Kit::rig([], [], [], ['rulebook' => $book, 'show' => $show]), $book));
         self::assertFalse($situation->checked()->hasErrors());
         $engine = new Engine(Compiler::load($situation->checked()->book));
         $engine->start();

@@ -13,8 +13,8 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Laying;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\ControlMapping;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Swap;
 
 /** A unit gets another chart, its titles get other names, and controls are laid onto families: rules follow, as text. */
@@ -67,19 +67,19 @@ final class SwapTest extends TestCase
     {
         $rig = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($rig);
-        $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode($rig))));
+        $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig))));
         $box = static fn (string $name) => $situation->setup->boxes[$name];
         $control = static fn (string $name) => $box('strip')->control($name) ?? throw new \LogicException($name);
-        $laid = Laying::of($situation, $box('strip'), $control('A fader 1'), $control('A fader 8'), $box('desk'), 'Mix 1', 'pickup');
+        $laid = ControlMapping::of($situation, $box('strip'), $control('A fader 1'), $control('A fader 8'), $box('desk'), 'Mix 1', 'pickup');
         self::assertSame(['"A fader 1" is taken by another rule', '"A fader 2" is taken by another rule', '"A fader 8" is taken by another rule'], $laid->skipped);
         self::assertStringContainsString("rule \"A fader 3: Mix 1 / input 3\"\n  take strip \"A fader 3\"\n  turn desk \"Mix 1 / input 3\" pickup\n", $laid->rules);
         self::assertSame(5, $laid->count);
 
         $source = Source::of(\is_string($rig['rulebook'] ?? null) ? $rig['rulebook'] : '');
         $rig['rulebook'] = $source->with(RuleChange::append($source, $laid->rules))->text;
-        $after = new Situation(RigFile::setup(RigFile::rig(Json::encode($rig))));
+        $after = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig))));
         self::assertFalse($after->checked()->hasErrors());
-        self::assertSame(0, Laying::of($after, $box('strip'), $control('A fader 1'), $control('A fader 8'), $box('desk'), 'Mix 1', 'jump')->count, 'what was laid is taken now');
+        self::assertSame(0, ControlMapping::of($after, $box('strip'), $control('A fader 1'), $control('A fader 8'), $box('desk'), 'Mix 1', 'jump')->count, 'what was laid is taken now');
     }
 
     public function testRulesThatAreAppendedActInEveryScene(): void

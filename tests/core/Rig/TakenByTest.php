@@ -11,7 +11,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Situation\TakenBy;
+use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\Hand;
 
 /** A rule is for what a control sends exactly where the engine lets it through; a part can complete what it takes. */
@@ -48,7 +48,7 @@ final class TakenByTest extends TestCase
                     }
                     $engine->advance(1_000_000);
                     $hasCome = [] !== array_filter($engine->take(), static fn (array $made): bool => true);
-                    $said = TakenBy::isFor($checked->book, $checked->book->rules[0], $message);
+                    $said = RuleMatch::isFor($checked->book, $checked->book->rules[0], $message);
                     self::assertSame($hasCome && !$isGroup, $said, "{$take}: {$kind->value} {$number} channel {$channel} at {$port}");
                 }
             }
@@ -73,14 +73,14 @@ final class TakenByTest extends TestCase
         $book = Checker::check("port a in\nport x out\n\nrule \"R\"\n  take {$take}\n  drop\n")->book;
         $parts = [];
         for ($number = 0; $number < 128; ++$number) {
-            if (TakenBy::isPartFor($book, $book->rules[0], new ControlMessage(Kind::Cc, $number, 1, ['a'], 0, 127, false))) {
+            if (RuleMatch::isPartFor($book, $book->rules[0], new ControlMessage(Kind::Cc, $number, 1, ['a'], 0, 127, false))) {
                 $parts[] = $number;
             }
         }
 
         self::assertSame($expected, $parts);
-        self::assertFalse(TakenBy::isPartFor($book, $book->rules[0], new ControlMessage(Kind::Note, 38, 1, ['a'], 0, 127, false)));
-        self::assertFalse(TakenBy::isPartFor($book, $book->rules[0], new ControlMessage(Kind::Cc, $expected[0] ?? 0, 1, ['b'], 0, 127, false)));
+        self::assertFalse(RuleMatch::isPartFor($book, $book->rules[0], new ControlMessage(Kind::Note, 38, 1, ['a'], 0, 127, false)));
+        self::assertFalse(RuleMatch::isPartFor($book, $book->rules[0], new ControlMessage(Kind::Cc, $expected[0] ?? 0, 1, ['b'], 0, 127, false)));
     }
 
     /** @return iterable<string, array{string, bool}> rules, and whether nothing below ever gets controller 20 of channel 1 */
@@ -104,8 +104,8 @@ final class TakenByTest extends TestCase
         self::assertFalse($checked->hasErrors(), implode("\n", array_map(static fn ($finding): string => $finding->text, $checked->findings)));
         $rule = $checked->book->rules[0];
 
-        self::assertSame($isAll, TakenBy::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, 1, ['a'], 0, 127, false)));
-        self::assertFalse(TakenBy::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, null, 1, ['a'], 0, 127, false)), 'its number is not known');
-        self::assertFalse(TakenBy::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, null, ['a'], 0, 127, false)), 'its channel is not known');
+        self::assertSame($isAll, RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, 1, ['a'], 0, 127, false)));
+        self::assertFalse(RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, null, 1, ['a'], 0, 127, false)), 'its number is not known');
+        self::assertFalse(RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, null, ['a'], 0, 127, false)), 'its channel is not known');
     }
 }

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\TestRun;
 use ZigzagPost\Core\Situation\TrialStep;
 
@@ -20,7 +20,7 @@ final class TestRunTest extends TestCase
     /** Suspects at most, on average, over all faults of the demo rig: as the documentation says. */
     private const MOST_SUSPECTS = 2.5;
 
-    private static ?Situation $situation = null;
+    private static ?RigAnalysis $situation = null;
     private static ?TestRun $run = null;
 
     public function testASoundRigPassesEveryStep(): void
@@ -39,7 +39,7 @@ final class TestRunTest extends TestCase
         $desk = (int) array_search('desk', array_column($json['leads'], 'id'), true);
         foreach ([[14, 0], [16, 1]] as [$metres, $bursts]) {
             $parts = [['what' => 'cable', 'map' => 'straight', 'lengthM' => $metres], ['what' => 'adapter', 'map' => 'straight']];
-            $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', ["/leads/{$desk}/parts" => $parts]))->applied($json)))));
+            $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', ["/leads/{$desk}/parts" => $parts]))->applied($json)))));
             $run = TestRun::of($situation);
             $full = array_values(array_filter($run->steps, static fn (TrialStep $step): bool => 'lead desk when full' === $step->control));
             self::assertCount($bursts, $full, "{$metres} m");
@@ -105,9 +105,9 @@ final class TestRunTest extends TestCase
         self::assertSame([[], true], TestRun::suspects([], [$step('x')]));
     }
 
-    private static function situation(): Situation
+    private static function situation(): RigAnalysis
     {
-        return self::$situation ??= new Situation(RigFile::setup(RigFile::rig(self::json())));
+        return self::$situation ??= new RigAnalysis(RigFile::setup(RigFile::rig(self::json())));
     }
 
     private static function trial(): TestRun

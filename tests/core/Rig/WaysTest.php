@@ -14,7 +14,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -22,7 +22,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Arrival;
 use ZigzagPost\Core\Situation\Way\Ways;
 use ZigzagPost\Core\World\Hand;
@@ -102,7 +102,7 @@ final class WaysTest extends TestCase
         };
         $answers = static function (Rig $rig): array {
             $setup = RigFile::setup($rig);
-            $ways = new Ways(new Situation($setup));
+            $ways = new Ways(new RigAnalysis($setup));
             $from = $ways->from($setup->boxes['board'], $setup->boxes['board']->control('Fader') ?? throw new \LogicException());
             self::assertEquals($from, $ways->to($setup->boxes['box'], 'Level'));
 
@@ -126,7 +126,7 @@ final class WaysTest extends TestCase
             $scenes = implode('', array_map(static fn (int $scene): string => "scene \"S{$scene}\"\n", range(0, $presses)));
             $book = "port in1 in\nport out1 out\n\nrule \"Next\"\n  take program\n  go next\n\n{$scenes}\nrule \"R\"\n  take cc 7\n  turn box \"Level\"\n";
             $setup = RigFile::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => $book]));
-            $ways = new Ways(new Situation($setup));
+            $ways = new Ways(new RigAnalysis($setup));
             $from = $ways->from($setup->boxes['board'], $setup->boxes['board']->control('Fader') ?? throw new \LogicException());
 
             return implode(', ', array_map(static fn (Arrival $arrival): string => "{$arrival->at->words()}: {$arrival->answer}", $from));
@@ -145,7 +145,7 @@ final class WaysTest extends TestCase
             $json = Json::toValue($random->rig);
             self::assertIsArray($json);
             $rig = RigFile::rig(Json::encode([...$json, 'rulebook' => [$random->book(...), $random->plainBook(...), $random->book(...), $random->plainBook(...), $random->numberedBook(...), $random->gesturedBook(...)][$seed % 6]()]));
-            $situation = new Situation(RigFile::setup($rig));
+            $situation = new RigAnalysis(RigFile::setup($rig));
             if ($situation->checked()->hasErrors()) {
                 continue;
             }
@@ -187,7 +187,7 @@ final class WaysTest extends TestCase
      *
      * @return list<string> states in which its parameter did not change within a second
      */
-    private static function misses(Situation $situation, CompiledBook $book, RandomRig $random, Control $control, Arrival $arrival): array
+    private static function misses(RigAnalysis $situation, CompiledBook $book, RandomRig $random, Control $control, Arrival $arrival): array
     {
         $message = self::messages($situation, $arrival->unit, $control)[0];
         $port = (int) $book->inPort($message->ports[0]);
@@ -214,7 +214,7 @@ final class WaysTest extends TestCase
     }
 
     /** @return list<string> what a control did after all */
-    private static function surprises(Situation $situation, CompiledBook $book, RandomRig $random, Box $box, Control $control, Arrival $arrival): array
+    private static function surprises(RigAnalysis $situation, CompiledBook $book, RandomRig $random, Device $box, Control $control, Arrival $arrival): array
     {
         $messages = self::messages($situation, $box->name, $control);
         if ([] === $messages) {
@@ -241,7 +241,7 @@ final class WaysTest extends TestCase
     }
 
     /** @return list<ControlMessage> */
-    private static function messages(Situation $situation, string $unit, Control $control): array
+    private static function messages(RigAnalysis $situation, string $unit, Control $control): array
     {
         try {
             return (new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(new Token(TokenType::Word, $unit, new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
@@ -293,7 +293,7 @@ final class WaysTest extends TestCase
         $setup = RigFile::setup($rig);
         $board = $setup->boxes['board'];
 
-        return (new Ways(new Situation($setup)))->from($board, $board->control('Fader') ?? throw new \LogicException());
+        return (new Ways(new RigAnalysis($setup)))->from($board, $board->control('Fader') ?? throw new \LogicException());
     }
 
     /**
@@ -316,7 +316,7 @@ final class WaysTest extends TestCase
         $setup = RigFile::setup(self::rig($changes));
         $box = $setup->boxes[$unit];
 
-        return (new Ways(new Situation($setup)))->from($box, $box->control($control) ?? throw new \LogicException($control));
+        return (new Ways(new RigAnalysis($setup)))->from($box, $box->control($control) ?? throw new \LogicException($control));
     }
 
     /** @param array<string, mixed> $changes */

@@ -16,8 +16,8 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Calibration\ScaleLines;
-use ZigzagPost\Core\Situation\ShortOf;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\PedalShortfall;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** Pedals of all kinds: with what was measured both ends are reached, and nothing flickers at rest. */
@@ -86,9 +86,9 @@ final class CalibrationTest extends TestCase
         $bend = new Parameter('Pitch', Reach::Midi, [0, 127], shown: [[0, 0.0], [127, 12.0]], unit: 'semitones');
         foreach ([127, 126, 124, 100, 64] as $reached) {
             $expected = array_column(Reckoning::shortfall($reached, 127, 12)->results, 1)[0];
-            self::assertEqualsWithDelta((float) $expected, (float) ShortOf::error($bend, 127, $reached), 0.06);
+            self::assertEqualsWithDelta((float) $expected, (float) PedalShortfall::error($bend, 127, $reached), 0.06);
         }
-        self::assertSame('1.4 dB', ShortOf::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3));
+        self::assertSame('1.4 dB', PedalShortfall::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3));
     }
 
     public function testWhatHardlyMovesIsNotMeasured(): void
@@ -144,7 +144,7 @@ final class CalibrationTest extends TestCase
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);
         $book = "port treadle in\nport boxes out\n\nrule \"By hand\"\n  take cc 11 channel 16\n  scale value 0..127 to 10..90 # what it had\n  scale value 10..90 to 0..127\n  send boxes\n\nrule \"Another\"\n  take cc 12\n  scale value 0..127 to 0..1\n  send boxes\n";
-        $situation = new Situation(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $book] + $json))));
+        $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $book] + $json))));
         $edits = ScaleLines::edits($situation, 'treadle', 'Pedal', 5, 118);
         self::assertSame(str_replace('0..127 to 10..90', '5..118 to 10..90', $book), Source::of($book)->with($edits)->text);
         self::assertSame([], ScaleLines::edits($situation, 'treadle', 'Switch 1', 5, 118));

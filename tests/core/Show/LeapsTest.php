@@ -16,7 +16,7 @@ use ZigzagPost\Core\Show\Leap\Leaps;
 use ZigzagPost\Core\Show\Leap\Meeting;
 use ZigzagPost\Core\Show\Leap\Standing;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
@@ -76,7 +76,7 @@ final class LeapsTest extends TestCase
     }
 
     /** The largest step that the parameter gets in any replay of a change of scene. */
-    private static function largest(Situation $situation, RandomLeaps $random, Leap $leap, ?string $from): int
+    private static function largest(RigAnalysis $situation, RandomLeaps $random, Leap $leap, ?string $from): int
     {
         $book = Compiler::load($situation->checked()->book);
         $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
@@ -114,7 +114,7 @@ final class LeapsTest extends TestCase
         return "port strip in\nport boxes out\n\n{$body}";
     }
 
-    private static function situation(string $book): Situation
+    private static function situation(string $book): RigAnalysis
     {
         $fader = static fn (string $name, int $number): array => ['name' => $name, 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => $number, 'values' => [0, 4]]]]];
         $strip = [
@@ -124,6 +124,6 @@ final class LeapsTest extends TestCase
         ];
         $box = Kit::hearer('Box', more: ['sort' => 'effect', 'parameters' => [['name' => 'Level', 'reach' => 'midi', 'raw' => [0, 100], 'rest' => 30, 'message' => ['kind' => 'cc', 'number' => 7]]]]);
 
-        return new Situation(Kit::setup(Kit::rig(['strip' => $strip, 'box' => $box], [['name' => 'strip', 'chart' => 'strip'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('a', 'strip out', 'post strip'), Kit::lead('b', 'post boxes', 'box in')], ['rulebook' => $book]), $book));
+        return new RigAnalysis(Kit::setup(Kit::rig(['strip' => $strip, 'box' => $box], [['name' => 'strip', 'chart' => 'strip'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('a', 'strip out', 'post strip'), Kit::lead('b', 'post boxes', 'box in')], ['rulebook' => $book]), $book));
     }
 }

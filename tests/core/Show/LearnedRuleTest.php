@@ -18,9 +18,9 @@ use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\Show\Learn\Target;
 use ZigzagPost\Core\Show\Learn\Targets;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Play;
 
 /** What a control was shown to do becomes a rule that works, where it wins. */
@@ -57,7 +57,7 @@ final class LearnedRuleTest extends TestCase
         $rule = LearnedRule::of($situation, self::recognised($situation, '1000 treadle BF 57 7F'), self::target($situation, 'Brine: program 6, Undertow'));
         self::assertSame(['it stands before "Switch 8: silence", which took this control until now'], $rule->told);
         $after = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''));
-        $bench = Bench::start(Compiler::load($after->checked()->book, true), Seats::of(Setup::of($after->setup->rig, $after->checked()->written)));
+        $bench = Bench::start(Compiler::load($after->checked()->book, true), Patch::of(Setup::of($after->setup->rig, $after->checked()->written)));
         $bench->touch(1_000_000, 'treadle', 'Switch 8', 127);
         $bench->advance(3_000_000);
         $program = array_column($bench->receivers(), 'view', 'port')['brine']['program'] ?? null;
@@ -98,12 +98,12 @@ final class LearnedRuleTest extends TestCase
         self::assertStringContainsString("  take program 5 channel 3\n  do storm", $rule('1000 treadle C2 05'));
     }
 
-    private static function recognised(Situation $situation, string $tape): Recognised
+    private static function recognised(RigAnalysis $situation, string $tape): Recognised
     {
         return Recognition::of(Play::events($tape), 0, 4_000_000, $situation->setup)->sure() ?? throw new \LogicException('not sure');
     }
 
-    private static function target(Situation $situation, string $words): Target
+    private static function target(RigAnalysis $situation, string $words): Target
     {
         foreach (Targets::of($situation) as $target) {
             if ($target->words === $words) {
@@ -113,11 +113,11 @@ final class LearnedRuleTest extends TestCase
         throw new \LogicException("there is no {$words}");
     }
 
-    private static function situation(?string $rules = null): Situation
+    private static function situation(?string $rules = null): RigAnalysis
     {
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);
 
-        return new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $rules ? $json : ['rulebook' => $rules] + $json))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(null === $rules ? $json : ['rulebook' => $rules] + $json))));
     }
 }

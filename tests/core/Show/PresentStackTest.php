@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\PresentStack;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A stack from present values brings units back to them, from wherever they are. */
@@ -70,7 +70,7 @@ final class PresentStackTest extends TestCase
         $text = $rig->rulebook ?? '';
         $devices = static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book));
         $checked = Checker::check($text, $devices);
-        $seats = Seats::of(Setup::of($rig, $checked->written));
+        $seats = Patch::of(Setup::of($rig, $checked->written));
         for ($seed = 0; $seed < Cases::number(15); ++$seed) {
             mt_srand($seed);
             $bench = Bench::start(Compiler::load($checked->book, true), $seats);
@@ -86,7 +86,7 @@ final class PresentStackTest extends TestCase
             $with = $with->with(RuleChange::add($with, RuleText::of('Back')->from('keys')->take('cc 119')->step('press')->step('do back_again'), $first));
             $changed = Checker::check($with->text, $devices);
             self::assertFalse($changed->hasErrors(), $with->text);
-            $bench->change(Compiler::load($changed->book, true), Seats::of(Setup::of($rig, $changed->written)));
+            $bench->change(Compiler::load($changed->book, true), Patch::of(Setup::of($rig, $changed->written)));
             self::play($bench, $at);
             $bench->feed($at += 2_000_000, 'keys', "\xB0\x77\x7F");
             $bench->advance($at + 5_000_000);

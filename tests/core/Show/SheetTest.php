@@ -14,7 +14,7 @@ use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
@@ -41,7 +41,7 @@ final class SheetTest extends TestCase
             $random = new RandomRig($seed);
             $json = Json::toValue($random->rig);
             self::assertIsArray($json);
-            $situation = 0 === $seed ? self::demo() : new Situation(RigFile::setup(RigFile::rig(Json::encode([...$json, 'rulebook' => $random->book()]))));
+            $situation = 0 === $seed ? self::demo() : new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode([...$json, 'rulebook' => $random->book()]))));
             if ($situation->checked()->hasErrors()) {
                 continue;
             }
@@ -111,7 +111,7 @@ final class SheetTest extends TestCase
         $controls = array_map(static fn (int $switch): array => ['name' => "Switch {$switch}", 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch]]], 'lamp' => ['message' => ['kind' => 'cc', 'number' => 60 + $switch], 'off' => 0, 'colours' => ['on' => 127]]], range(1, 3));
         $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'hears' => [['id' => 'lamps', 'at' => ['in'], 'channel' => 1]], 'surface' => ['controls' => $controls]];
         $box = Kit::hearer('Box', more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]], 'programs' => ['count' => 9, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9], 'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none']]]);
-        $situation = new Situation(Kit::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('in', 'board out', 'post board in'), Kit::lead('back', 'post board out', 'board in'), Kit::lead('out', 'post out', 'box in')], ['rulebook' => $rules]), $rules));
+        $situation = new RigAnalysis(Kit::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('in', 'board out', 'post board in'), Kit::lead('back', 'post board out', 'board in'), Kit::lead('out', 'post out', 'box in')], ['rulebook' => $rules]), $rules));
         self::assertFalse($situation->checked()->hasErrors());
         [$one, $two, $three] = SwitchSheet::of($situation)->uses;
         self::assertSame([['value 64..127', 'where its value has changed', 'where m > 3'], false, null], [$one->only, $one->isCopy, $one->group]);
@@ -137,8 +137,8 @@ final class SheetTest extends TestCase
         self::assertArrayNotHasKey('strip A fader 3 move', $does);
     }
 
-    private static function demo(): Situation
+    private static function demo(): RigAnalysis
     {
-        return new Situation(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
     }
 }

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Name\ProgramNames;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
@@ -24,7 +24,7 @@ use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Situation\Names;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
@@ -104,8 +104,8 @@ final class SwitchEditsTest extends TestCase
         self::assertGreaterThan(3, min($done));
     }
 
-    /** @return array{list<Edit>, Box, Control, \Closure(SwitchSheet, string): void} */
-    private static function edit(Situation $situation, string $what): array
+    /** @return array{list<Edit>, Device, Control, \Closure(SwitchSheet, string): void} */
+    private static function edit(RigAnalysis $situation, string $what): array
     {
         $box = self::box($situation, 'treadle');
         $control = self::control($box, 'Switch '.mt_rand(1, 8));
@@ -140,7 +140,7 @@ final class SwitchEditsTest extends TestCase
     }
 
     /** In every scene the first use that a gesture has does what it says. */
-    private static function actsAsItSays(Situation $situation, SwitchSheet $sheet, Box $box, Control $control, string $words): void
+    private static function actsAsItSays(RigAnalysis $situation, SwitchSheet $sheet, Device $box, Control $control, string $words): void
     {
         $book = Compiler::load($situation->checked()->book);
         $message = (new RigDevices($situation->setup))->control(...Names::of($box, $control->name))[0];
@@ -174,7 +174,7 @@ final class SwitchEditsTest extends TestCase
     }
 
     /** @return list<string> what all other controls do */
-    private static function others(Situation $situation, Control $control): array
+    private static function others(RigAnalysis $situation, Control $control): array
     {
         $others = [];
         foreach (SwitchSheet::of($situation)->uses as $use) {
@@ -195,7 +195,7 @@ final class SwitchEditsTest extends TestCase
         return $found[0];
     }
 
-    private static function line(Situation $situation, string $control): int
+    private static function line(RigAnalysis $situation, string $control): int
     {
         foreach (SwitchSheet::of($situation)->uses as $use) {
             if ($use->control === $control) {
@@ -205,21 +205,21 @@ final class SwitchEditsTest extends TestCase
         self::fail("nothing takes {$control}");
     }
 
-    private static function box(Situation $situation, string $name): Box
+    private static function box(RigAnalysis $situation, string $name): Device
     {
         return $situation->setup->box($name) ?? self::fail($name);
     }
 
-    private static function control(Box $box, string $name): Control
+    private static function control(Device $box, string $name): Control
     {
         return $box->control($name) ?? self::fail($name);
     }
 
-    private static function demo(?string $book = null): Situation
+    private static function demo(?string $book = null): RigAnalysis
     {
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);
 
-        return new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $book ? $json : ['rulebook' => $book] + $json))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(null === $book ? $json : ['rulebook' => $book] + $json))));
     }
 }

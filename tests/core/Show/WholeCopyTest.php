@@ -6,7 +6,7 @@ namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -16,7 +16,7 @@ use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Show\Sheet\WholeCopy;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A layer or a scene that is copied does what the other does, and nothing else changes. */
@@ -87,7 +87,7 @@ final class WholeCopyTest extends TestCase
     }
 
     /** Some controls that do something new in some scene. */
-    private static function assigned(Situation $situation, int $times): Situation
+    private static function assigned(RigAnalysis $situation, int $times): RigAnalysis
     {
         for ($step = 0; $step < $times; ++$step) {
             $isSwitch = 0 === mt_rand(0, 1);
@@ -123,16 +123,16 @@ final class WholeCopyTest extends TestCase
         return "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->words());
     }
 
-    private static function box(Situation $situation, string $name): Box
+    private static function box(RigAnalysis $situation, string $name): Device
     {
         return $situation->setup->box($name) ?? self::fail($name);
     }
 
-    private static function demo(?string $book = null): Situation
+    private static function demo(?string $book = null): RigAnalysis
     {
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);
 
-        return new Situation(RigFile::setup(RigFile::rig(Json::encode(null === $book ? $json : ['rulebook' => $book] + $json))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(null === $book ? $json : ['rulebook' => $book] + $json))));
     }
 }

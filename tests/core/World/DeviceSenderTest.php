@@ -15,11 +15,11 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\DeviceSender;
 use ZigzagPost\Core\World\Hand;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Rig\Kit;
 use ZigzagPost\Tests\Core\Rig\RandomRig;
 
@@ -127,8 +127,8 @@ final class DeviceSenderTest extends TestCase
     private static function bench(string $rig): Bench
     {
         $setup = RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3)."/demo/{$rig}.rig.json")));
-        $checked = (new Situation($setup))->checked();
-        $bench = Bench::start(Compiler::load($checked->book, true), Seats::of(Setup::of($setup->rig, $checked->written)));
+        $checked = (new RigAnalysis($setup))->checked();
+        $bench = Bench::start(Compiler::load($checked->book, true), Patch::of(Setup::of($setup->rig, $checked->written)));
         $bench->takeCame();
 
         return $bench;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\World;
 
 use PHPUnit\Framework\TestCase;
-use ZigzagPost\Core\World\Device;
+use ZigzagPost\Core\World\SimulatedDevice;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 final class DeviceTest extends TestCase
@@ -17,7 +17,7 @@ final class DeviceTest extends TestCase
             $rig = Kit::rig(['box' => Kit::hearer('Box', more: ['keys' => ['low' => 0, 'high' => 127, ...$fact]])], [['name' => 'box', 'chart' => 'box']], []);
             $box = Kit::setup($rig)->box('box');
             self::assertNotNull($box);
-            $device = new Device($box);
+            $device = new SimulatedDevice($box);
             $heard = $device->hear(0, $box->chart->hears[0] ?? throw new \LogicException(), "\x90\x3C\x40");
             self::assertCount(1, $heard);
             self::assertSame($sounding, $device->sounding());

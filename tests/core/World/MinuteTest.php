@@ -14,9 +14,9 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Deed;
-use ZigzagPost\Core\World\Minute;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Capture;
+use ZigzagPost\Core\World\JournalEntry;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Cases;
 
 /** What is written down of a bench can be played again, from anywhere in it, and comes out as it came. */
@@ -41,9 +41,9 @@ final class MinuteTest extends TestCase
                 $saved = unserialize(serialize($bench->save()));
                 $bench = Bench::load($book, $saved, $seats); // as with every request, and after a reload
             }
-            $kept = array_values(array_filter(array_map(static fn (Deed $deed): ?Deed => Deed::of(rtrim($deed->line())), $deeds)));
+            $kept = array_values(array_filter(array_map(static fn (JournalEntry $deed): ?JournalEntry => JournalEntry::of(rtrim($deed->line())), $deeds)));
             self::assertEquals($deeds, $kept, 'a journal reads back as it was written');
-            $minute = new Minute($state, $kept);
+            $minute = new Capture($state, $kept);
             self::assertNotSame([], $minute->came());
             self::assertEquals($minute->came(), $minute->replay($book, $seats), "seed {$seed}");
             self::assertNotSame([], Account::of($minute, $book, $seats, $setup)['lines']);
@@ -60,7 +60,7 @@ final class MinuteTest extends TestCase
         $bench->touch(1_100_000, 'treadle', 'Switch 2', 0);
         $bench->touch(5_000_000, 'keys', 'key 48', 90);
         $bench->advance(6_000_000);
-        $account = Account::of(new Minute($state, $bench->takeJournal()), $book, $seats, $setup);
+        $account = Account::of(new Capture($state, $bench->takeJournal()), $book, $seats, $setup);
         $words = array_column($account['lines'], 'words');
         self::assertContains('Foot board “Open sea” (2 messages)', $words);
         self::assertContains('scene Open sea', $words);
@@ -72,11 +72,11 @@ final class MinuteTest extends TestCase
     public function testLinesThatSayNothingAreNoDeeds(): void
     {
         foreach (['', '5', '5 in', '5 in keys', '5 in keys 9', '5 in keys 90 3c', '-5 to', '5 scene x', '5 out keys pulse', '5 in keys pulse 5', '1e9 to', str_repeat('9', 40).' to'] as $line) {
-            self::assertNull(Deed::of($line), $line);
+            self::assertNull(JournalEntry::of($line), $line);
         }
         for ($seed = 0; $seed < 500; ++$seed) {
             mt_srand($seed);
-            Deed::of(implode('', array_map(static fn (): string => \chr(mt_rand(0, 255)), range(0, mt_rand(0, 40)))));
+            JournalEntry::of(implode('', array_map(static fn (): string => \chr(mt_rand(0, 255)), range(0, mt_rand(0, 40)))));
         }
     }
 
@@ -100,7 +100,7 @@ final class MinuteTest extends TestCase
             set_error_handler(static fn (int $level, string $message): never => throw new \ErrorException($message, 0, $level));
             try {
                 /** @var array<string, mixed> $changed */
-                $minute = new Minute($changed, $deeds);
+                $minute = new Capture($changed, $deeds);
                 $minute->replay($book, $seats);
                 Account::of($minute, $book, $seats, $setup);
                 ++$ends['plays'];
@@ -122,12 +122,12 @@ final class MinuteTest extends TestCase
         $bench->feed(1_000, 'keys', "\x90\x3C\x40");
         $bench->advance(1_000_000);
         self::assertGreaterThan(10, \count($bench->takeJournal()), 'the clock runs');
-        $minute = new Minute($bench->save(), [new Deed(2_000_000, Deed::TO)]);
+        $minute = new Capture($bench->save(), [new JournalEntry(2_000_000, JournalEntry::TO)]);
         self::assertGreaterThan(40, \count($minute->replay($book, null)));
         /** @var array<string, mixed> $hurried */
         $hurried = self::hurried($minute->state);
         $this->expectException(\OverflowException::class);
-        (new Minute($hurried, $minute->deeds))->replay($book, null);
+        (new Capture($hurried, $minute->deeds))->replay($book, null);
     }
 
     /**
@@ -190,13 +190,13 @@ final class MinuteTest extends TestCase
         $bench->advance($at + 50_000);
     }
 
-    /** @return array{Setup, CompiledBook, Seats} */
+    /** @return array{Setup, CompiledBook, Patch} */
     private static function demo(): array
     {
         $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         $checked = Checker::check($rig->rulebook ?? '', static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book)));
         $setup = Setup::of($rig, $checked->written);
 
-        return [$setup, Compiler::load($checked->book, true), Seats::of($setup)];
+        return [$setup, Compiler::load($checked->book, true), Patch::of($setup)];
     }
 }

@@ -9,9 +9,9 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
-use ZigzagPost\Core\World\Seats;
+use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Cases;
 
 /** The bench of a rig: its units hear what their charts say, over leads, thrus and hubs. */
@@ -53,7 +53,7 @@ final class RigBenchTest extends TestCase
     {
         [$book] = self::ferry();
         $found = RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry-as-found.rig.json')));
-        $bench = Bench::start($book, Seats::of(Setup::of($found->rig, self::situation()->checked()->written)));
+        $bench = Bench::start($book, Patch::of(Setup::of($found->rig, self::situation()->checked()->written)));
         self::assertNotContains('moths', array_column($bench->receivers(), 'port'));
         self::assertContains('brine', array_column($bench->receivers(), 'port'));
     }
@@ -88,17 +88,17 @@ final class RigBenchTest extends TestCase
         }
     }
 
-    private static function situation(): Situation
+    private static function situation(): RigAnalysis
     {
-        return new Situation(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
     }
 
-    /** @return array{CompiledBook, Seats} */
+    /** @return array{CompiledBook, Patch} */
     private static function ferry(): array
     {
         $situation = self::situation();
 
-        return [Compiler::load($situation->checked()->book), Seats::of(Setup::of($situation->setup->rig, $situation->checked()->written))];
+        return [Compiler::load($situation->checked()->book), Patch::of(Setup::of($situation->setup->rig, $situation->checked()->written))];
     }
 
     /** @return array<string, mixed> */

@@ -6,7 +6,7 @@ namespace ZigzagPost\Tests\Core\World;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Rig\Fit\Lateness;
-use ZigzagPost\Core\Situation\Situation;
+use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\LeadFit;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -44,7 +44,7 @@ final class RigFitTest extends TestCase
         foreach (['hardware' => 2.0, 'message' => 3.0] as $kind => $bytes) {
             $chart = self::sender(['surface' => ['controls' => [$fader]], 'sends' => [['at' => ['out'], 'channel' => 1, 'kinds' => ['cc' => true], 'runningStatus' => true]]]);
             $rig = Kit::rig(['box' => $chart, 'hub' => $hub + ['routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => $kind]]]], [['name' => 'box', 'chart' => 'box'], ['name' => 'hub', 'chart' => 'hub']], [Kit::lead('first', 'box out', 'hub in'), Kit::lead('second', 'hub out', 'post box')], ['rulebook' => "port box in\n"]);
-            $fits = array_column(array_map(static fn (LeadFit $fit): array => [$fit->lead->id, $fit->load->streams[0]['bytes']], (new Situation(Kit::setup($rig, "port box in\n")))->fits()), 1, 0);
+            $fits = array_column(array_map(static fn (LeadFit $fit): array => [$fit->lead->id, $fit->load->streams[0]['bytes']], (new RigAnalysis(Kit::setup($rig, "port box in\n")))->fits()), 1, 0);
             self::assertSame(['first' => 2.0, 'second' => $bytes], $fits, "a hub that passes on by {$kind}");
         }
     }
@@ -92,7 +92,7 @@ final class RigFitTest extends TestCase
         $rig = Kit::rig(['hub' => $hub, 'synth' => Kit::hearer('Synth')], [['name' => 'hub', 'chart' => 'hub'], ['name' => 'synth', 'chart' => 'synth']], [
             Kit::lead('one', 'post one', 'hub a'), Kit::lead('two', 'post two', 'hub b'), Kit::lead('both', 'hub out', 'synth in'),
         ], ['rulebook' => $book]);
-        $fits = self::named((new Situation(Kit::setup($rig, $book)))->fits());
+        $fits = self::named((new RigAnalysis(Kit::setup($rig, $book)))->fits());
 
         self::assertSame([960, 1920], self::late($fits['one']));
         self::assertSame([640], self::late($fits['two']));
@@ -107,7 +107,7 @@ final class RigFitTest extends TestCase
             $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [['id' => 'in', 'label' => 'In', 'connector' => $connector, 'uses' => [['way' => 'in', 'carries' => $carries]]], Kit::din('out', 'out')], 'routes' => [['id' => 'on', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message']]];
             $book = "port one out\nscene \"First\"\nscene \"Second\"\n  on enter post cc 1 value 1 to one\n  on enter post cc 2 value 2 to one\n";
             $rig = Kit::rig(['hub' => $hub, 'synth' => Kit::hearer('Synth')], [['name' => 'hub', 'chart' => 'hub'], ['name' => 'synth', 'chart' => 'synth']], [Kit::lead('one', 'post one', 'hub in'), Kit::lead('two', 'hub out', 'synth in')], ['rulebook' => $book]);
-            $fits = self::named((new Situation(Kit::setup($rig, $book)))->fits());
+            $fits = self::named((new RigAnalysis(Kit::setup($rig, $book)))->fits());
 
             self::assertSame([$first, $then], [self::late($fits['one']), self::late($fits['two'])], $connector);
             self::assertSame([false, true], [$fits['one']->isDin(), $fits['two']->isDin()]);
@@ -119,7 +119,7 @@ final class RigFitTest extends TestCase
         $usb = ['id' => 'usb', 'label' => 'USB', 'connector' => 'usb b', 'uses' => [['way' => 'both', 'carries' => 'usb']], 'streams' => [['id' => 'notes', 'label' => 'Notes', 'way' => 'both'], ['id' => 'remote', 'label' => 'Remote', 'way' => 'both']]];
         $chart = self::sender(['plugs' => [Kit::din('out', 'out'), $usb], 'automatic' => [['what' => 'sensing', 'kind' => 'sensing', 'at' => ['notes'], 'perSecond' => 10]], 'sends' => [['at' => ['notes'], 'channel' => 2]]]);
         $rig = Kit::rig(['box' => $chart], [['name' => 'box', 'chart' => 'box']], [['id' => 'in', 'a' => ['unit' => 'box', 'plug' => 'usb', 'stream' => 'notes'], 'b' => ['unit' => 'post', 'plug' => 'box'], 'parts' => [['what' => 'cable', 'map' => 'straight']]]]);
-        $fits = self::named((new Situation(Kit::setup($rig, "port box in\n")))->fits());
+        $fits = self::named((new RigAnalysis(Kit::setup($rig, "port box in\n")))->fits());
 
         self::assertSame(10.0, $fits['in']->load->fixed);
     }
@@ -144,7 +144,7 @@ final class RigFitTest extends TestCase
     {
         $rig = Kit::rig(['box' => $chart, 'synth' => Kit::hearer('Synth')], [['name' => 'box', 'chart' => 'box'], ['name' => 'synth', 'chart' => 'synth']], [Kit::lead('in', 'box out', 'post box'), Kit::lead('out', 'post out', 'synth in')], ['rulebook' => $book] + $more);
 
-        return self::named((new Situation(Kit::setup($rig, $book)))->fits());
+        return self::named((new RigAnalysis(Kit::setup($rig, $book)))->fits());
     }
 
     /**

@@ -17,7 +17,7 @@ namespace ZigzagPost\Core\World;
  *     3600000 to
  *     4000000 rules
  */
-final readonly class Deed
+final readonly class JournalEntry
 {
     public const IN = 'in';
     public const OUT = 'out';

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 
 /** Which rules are for what a control sends. */
-final class TakenBy
+final class RuleMatch
 {
     /** Data entry, increment and decrement, and what selects a parameter. */
     private const PARTS_OF_PARAMETERS = [6, 38, 96, 97, 98, 99, 100, 101];

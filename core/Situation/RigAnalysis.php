@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rig\Plan\Plan;
 use ZigzagPost\Core\Rig\Plan\Planner;
 use ZigzagPost\Core\Rig\Plan\Streams;
 use ZigzagPost\Core\Rig\Setup\Graph;
-use ZigzagPost\Core\Rig\Setup\Joint;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Walk;
@@ -21,7 +21,7 @@ use ZigzagPost\Core\World\LeadFit;
 use ZigzagPost\Core\World\RigFit;
 
 /** A rig with its rulebook, and everything that is computed from them, each once and when it is first asked for. */
-final class Situation
+final class RigAnalysis
 {
     public readonly Graph $graph;
     private ?Plan $plan = null;
@@ -52,7 +52,7 @@ final class Situation
     /** @return list<Judgement> of each lead, in the order of the rig */
     public function judgements(): array
     {
-        return $this->judgements ??= array_map(fn (Joint $joint): Judgement => Walk::judge($joint, $this->setup->joints), $this->setup->joints);
+        return $this->judgements ??= array_map(fn (ResolvedLead $joint): Judgement => Walk::judge($joint, $this->setup->joints), $this->setup->joints);
     }
 
     /** @return list<HeardStream> */

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\Hears;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /** Something that the plan decides: a setting of a unit with its values, or, without a setting, channels that cannot be changed. */
-final readonly class Choice
+final readonly class PlanVariable
 {
     /**
      * @param list<Hears> $parts those whose channels follow
-     * @param non-empty-list<Option> $options in the order of the setting
+     * @param non-empty-list<PlanValue> $options in the order of the setting
      */
-    public function __construct(public Box $box, public ?string $setting, public array $parts, public array $options, public bool $isPinned)
+    public function __construct(public Device $box, public ?string $setting, public array $parts, public array $options, public bool $isPinned)
     {
     }
 
@@ -25,11 +25,11 @@ final readonly class Choice
 
     public function widest(int $stream): int
     {
-        return max(array_map(static fn (Option $option): int => Channels::count($option->takes[$stream] ?? 0), $this->options));
+        return max(array_map(static fn (PlanValue $option): int => Channels::count($option->takes[$stream] ?? 0), $this->options));
     }
 
     public function narrowest(int $stream): int
     {
-        return min(array_map(static fn (Option $option): int => Channels::count($option->takes[$stream] ?? 0), $this->options));
+        return min(array_map(static fn (PlanValue $option): int => Channels::count($option->takes[$stream] ?? 0), $this->options));
     }
 }

@@ -11,13 +11,13 @@ use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 
 /**
  * A device made from its chart and its unit: it acts on what it hears at a part, on that part's channels, through its filters, with
  * the deaf time after a program change, and knows where its parameters stand.
  */
-final class Device
+final class SimulatedDevice
 {
     /** @var array<string, int> raw values by title, as far as they are known */
     private array $values = [];
@@ -32,7 +32,7 @@ final class Device
     private array $controllers = [];
     private int $deafUntilUs = 0;
 
-    public function __construct(public readonly Box $box)
+    public function __construct(public readonly Device $box)
     {
         foreach ($box->chart->parameters ?? [] as $parameter) {
             if (null !== $parameter->rest) {

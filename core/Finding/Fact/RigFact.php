@@ -12,7 +12,7 @@ use ZigzagPost\Core\Finding\Subject\Subject;
  * Something about a rig that its people should know. A kind of fact is a class: what it is about and what belongs to it are its
  * properties, of plain values only, and its wording is made of them, here and nowhere else.
  */
-abstract readonly class Fact
+abstract readonly class RigFact
 {
     /** @var Severity */
     public const SEVERITY = Severity::Warning;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 /** Everything of a device that rules can bring back: where its programs are called, its parameters in the order of its chart, its lamps. */
-final readonly class Whole
+final readonly class RestoreRecipe
 {
     /**
      * @param int|null $channel on which programs are called; null where it has none

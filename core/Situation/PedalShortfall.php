@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Rig\Chart\Parameter;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 
 /** How far a parameter would be from an end, were a pedal that does not reach its own ends taken as if it did. */
-final readonly class ShortOf
+final readonly class PedalShortfall
 {
     private function __construct(
         /** Unit and title. */
@@ -30,7 +30,7 @@ final readonly class ShortOf
      *
      * @return list<self>
      */
-    public static function all(Situation $situation, Box $box, string $title, int $heel, int $toe): array
+    public static function all(RigAnalysis $situation, Device $box, string $title, int $heel, int $toe): array
     {
         $control = $box->control($title);
         $message = null === $control ? null : $box->messageOf($control);
@@ -67,7 +67,7 @@ final readonly class ShortOf
     }
 
     /** Whether the rule was written for a control by its name. */
-    private static function isFor(Situation $situation, Rule $rule, Box $box, string $title): bool
+    private static function isFor(RigAnalysis $situation, Rule $rule, Device $box, string $title): bool
     {
         foreach ($situation->checked()->written->rules as $written) {
             foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {

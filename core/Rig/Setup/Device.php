@@ -22,7 +22,7 @@ use ZigzagPost\Core\Rig\Document\State;
 use ZigzagPost\Core\Rig\Document\Unit;
 
 /** A unit with its chart: what its settings make of it. What a chart leaves unknown is null here as well. */
-final class Box
+final class Device
 {
     public readonly string $name;
 

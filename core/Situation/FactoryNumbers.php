@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Unit;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rulebook\Change\Edit;
@@ -22,9 +22,9 @@ use ZigzagPost\Core\Rulebook\Step\SendStep;
 use ZigzagPost\Core\Rulebook\Text\Written;
 
 /** Whose numbers those in rules were, as boxes come from the factory, before the plan gave out others; and the rules by name. */
-final readonly class Former
+final readonly class FactoryNumbers
 {
-    public function __construct(private Situation $situation)
+    public function __construct(private RigAnalysis $situation)
     {
     }
 
@@ -33,7 +33,7 @@ final readonly class Former
      *
      * @param list<string> $ports
      *
-     * @return array{Box, list<Control>}|null all of one unit
+     * @return array{Device, list<Control>}|null all of one unit
      */
     public function controls(Selector $selector, array $ports): ?array
     {
@@ -70,7 +70,7 @@ final readonly class Former
     }
 
     /** @param list<Control> $controls */
-    public function named(Selector $selector, Box $box, array $controls): RigFix
+    public function named(Selector $selector, Device $box, array $controls): RigFix
     {
         $titles = implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", $controls));
 
@@ -78,7 +78,7 @@ final readonly class Former
     }
 
     /** The device that answered on a channel of an out port as it came, and does not now, where there is just one. */
-    public function device(string $port, int $channel): ?Box
+    public function device(string $port, int $channel): ?Device
     {
         $were = [];
         foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
@@ -93,7 +93,7 @@ final readonly class Former
         return 1 === \count($were) ? array_values($were)[0] : null;
     }
 
-    public function played(SendStep $step, Box $box): ?RigFix
+    public function played(SendStep $step, Device $box): ?RigFix
     {
         return 1 === \count($step->ports()) && 1 === \count($step->channels() ?? []) && 'jump' === $step->takeover() ? $this->line($step->span->line, "play {$box->name}") : null;
     }
@@ -101,9 +101,9 @@ final readonly class Former
     /**
      * The parameter that had a number as its device came, and has another one now, where there is just one.
      *
-     * @param list<Box> $boxes
+     * @param list<Device> $boxes
      *
-     * @return array{Box, Parameter}|null
+     * @return array{Device, Parameter}|null
      */
     public function parameter(array $boxes, Kind $kind, int $number): ?array
     {
@@ -120,7 +120,7 @@ final readonly class Former
         return 1 === \count($were) ? array_values($were)[0] : null;
     }
 
-    public function turned(PostStep $step, Box $box, Parameter $parameter, Written $value): ?RigFix
+    public function turned(PostStep $step, Device $box, Parameter $parameter, Written $value): ?RigFix
     {
         return 1 === \count($step->ports()) && !$step->isLater() ? $this->line($step->span->line, "turn {$box->name} \"{$parameter->name}\" to {$value->text}") : null;
     }
@@ -135,7 +135,7 @@ final readonly class Former
         return new RigFix("Write “{$text}” in line {$number}", [], [new Edit($number, $from + 1, $number, $to + 1, $text)]);
     }
 
-    private function sends(Box $box, Control $control, Kind $kind, int $number, Selector $selector): bool
+    private function sends(Device $box, Control $control, Kind $kind, int $number, Selector $selector): bool
     {
         return [] !== array_filter(RigDevices::messages($box, $control), static function (Message $message) use ($box, $kind, $number, $selector): bool {
             $channel = $box->channel($message->channel ?? $box->sendsOf($message->kind)?->channel);
@@ -147,11 +147,11 @@ final readonly class Former
     /**
      * @param list<string> $ports
      *
-     * @return list<Box> units that come in there
+     * @return list<Device> units that come in there
      */
     private function senders(array $ports): array
     {
-        return array_values(array_filter($this->situation->setup->boxes, function (Box $box) use ($ports): bool {
+        return array_values(array_filter($this->situation->setup->boxes, function (Device $box) use ($ports): bool {
             foreach ($box->isPost() ? [] : $this->situation->graph->sources($box) as $socket) {
                 foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                     $end = $way[\count($way) - 1]->to;
@@ -165,8 +165,8 @@ final readonly class Former
         }));
     }
 
-    private static function asItComes(Box $box): Box
+    private static function asItComes(Device $box): Device
     {
-        return new Box(new Unit($box->unit->name, $box->unit->chart), $box->chart);
+        return new Device(new Unit($box->unit->name, $box->unit->chart), $box->chart);
     }
 }

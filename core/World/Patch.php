@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\World;
 use ZigzagPost\Core\Rig\Document\ControlName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Song;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Post;
@@ -17,10 +17,10 @@ use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rig\Wire\Walk;
 
 /** Which units of a rig play into the ports of a rulebook and which hear what leaves there, over leads that work and thrus and hubs that are on. */
-final readonly class Seats
+final readonly class Patch
 {
     /**
-     * @param array<string, Box> $boxes by unit
+     * @param array<string, Device> $boxes by unit
      * @param array<string, list<array{string, string, list<Hop>}>> $at units and parts by out port, and the way to them
      * @param array<string, list<array{string, string, list<Hop>}>> $from plugs, in ports and ways, by unit that sends
      * @param array<string, string> $stopped why nothing of a unit that sends comes in, by unit
@@ -106,7 +106,7 @@ final readonly class Seats
         return isset($this->led[$port]);
     }
 
-    private static function canBePlayed(Box $box): bool
+    private static function canBePlayed(Device $box): bool
     {
         return null !== $box->chart->surface || null !== $box->chart->keys || true === $box->isOn($box->chart->clock->sends ?? null);
     }

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Finding\Subject\OneUnit;
 use ZigzagPost\Core\Finding\Subject\Subject;
 
 /** Two clocks get to a unit. */
-final readonly class TwoClocks extends Fact
+final readonly class TwoClocksReach extends RigFact
 {
     public const CODE = 'two-clocks-reach';
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 /** One value that a setting can be given: what it costs, and which channels it takes. */
-final readonly class Option
+final readonly class PlanValue
 {
     /**
      * @param array<int, int> $takes channels by the position of the stream

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** Found when compiling: a step that cannot work on a kind of message that reaches it. */
-final readonly class Misfit
+final readonly class CompileFinding
 {
     public function __construct(
         public Concern $concern,

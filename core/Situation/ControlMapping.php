@@ -8,7 +8,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Box;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\RuleText;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -16,7 +16,7 @@ use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** A run of controls laid onto a family of parameters: a rule for each pair, in the order of both; what is taken is skipped. */
-final readonly class Laying
+final readonly class ControlMapping
 {
     /**
      * @param string $rules the text of the rules
@@ -29,7 +29,7 @@ final readonly class Laying
     /**
      * @param string $takeover jump, pickup or scaled
      */
-    public static function of(Situation $situation, Box $from, Control $first, Control $last, Box $to, string $family, string $takeover): self
+    public static function of(RigAnalysis $situation, Device $from, Control $first, Control $last, Device $to, string $family, string $takeover): self
     {
         $controls = $from->chart->surface->controls ?? [];
         [$a, $b] = [(int) array_search($first, $controls, true), (int) array_search($last, $controls, true)];
@@ -57,7 +57,7 @@ final readonly class Laying
         return new self($text, $skipped, $count);
     }
 
-    private static function isMoved(Rulebook $book, Box $box, Parameter $parameter): bool
+    private static function isMoved(Rulebook $book, Device $box, Parameter $parameter): bool
     {
         foreach ($book->steps() as $step) {
             if ($step instanceof TurnStep && $step->follows() && $step->target()?->device === $box->name && $step->target()->title === $parameter->name) {
@@ -68,7 +68,7 @@ final readonly class Laying
         return false;
     }
 
-    private static function isTaken(Rulebook $book, RigDevices $devices, Box $box, Control $control): bool
+    private static function isTaken(Rulebook $book, RigDevices $devices, Device $box, Control $control): bool
     {
         try {
             $messages = $devices->control(...Names::of($box, $control->name));
@@ -77,7 +77,7 @@ final readonly class Laying
         }
         foreach ($messages as $message) {
             foreach ($book->rules as $rule) {
-                if (TakenBy::isFor($book, $rule, $message)) {
+                if (RuleMatch::isFor($book, $rule, $message)) {
                     return true;
                 }
             }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 /** The choices of a plan, and which of their values go together. */
-final class Puzzle
+final class PlanProblem
 {
     /** @var list<list<array<int, int>>> allowed values, as bits, of the third choice while the first stands at the second's value */
     public array $allowed = [];
@@ -30,7 +30,7 @@ final class Puzzle
     private array $places = [];
 
     /**
-     * @param list<Choice> $choices
+     * @param list<PlanVariable> $choices
      * @param \Closure(int, int): list<array{int, int}> $meet
      *                                                        for two choices: pairs of streams at which their channels must not meet, -1 for what a unit sends
      * @param int $streams how many there are
@@ -134,6 +134,6 @@ final class Puzzle
     /** @return list<int> by option, the channels that a choice takes at a place; what it sends where the place is below 0 */
     private function channels(int $choice, int $place): array
     {
-        return $this->channels[$choice][$place] ??= array_map(static fn (Option $option): int => $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0, $this->choices[$choice]->options);
+        return $this->channels[$choice][$place] ??= array_map(static fn (PlanValue $option): int => $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0, $this->choices[$choice]->options);
     }
 }
