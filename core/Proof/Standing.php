@@ -21,10 +21,11 @@ final readonly class Standing
     public function of(RigWorld $world): array
     {
         $all = [];
-        foreach ($world->devices as $unit => $device) {
-            if (\in_array($unit, $this->leftOut, true)) {
+        foreach ($world->devices as $device) {
+            if (\in_array($device->box->name, $this->leftOut, true)) {
                 continue;
             }
+            $unit = $device->box->name;
             $program = $device->program();
             $all[] = new Stood($unit, StoodWhat::Program, '', null === $program ? '' : ($device->box->chart->programs?->label($program) ?? (string) $program));
             foreach ($device->values() as $title => $value) {

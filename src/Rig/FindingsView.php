@@ -20,9 +20,23 @@ final class FindingsView
     /** @return array{findings: list<array<string, mixed>>, resting: list<array<string, mixed>>, cautions: list<string>} */
     public static function of(Examination $examination): array
     {
-        $view = static fn (RigFinding $finding): array => self::finding($finding, $finding->restAmong($examination->rests));
+        return ['findings' => self::all($examination->findings, $examination->rests), 'resting' => self::all($examination->resting, $examination->rests), 'cautions' => $examination->cautions];
+    }
 
-        return ['findings' => array_map($view, $examination->findings), 'resting' => array_map($view, $examination->resting), 'cautions' => $examination->cautions];
+    /**
+     * @param list<RigFinding> $findings
+     * @param list<Rest> $rests
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function all(array $findings, array $rests): array
+    {
+        $all = [];
+        foreach ($findings as $finding) {
+            $all[] = self::finding($finding, $finding->restAmong($rests));
+        }
+
+        return $all;
     }
 
     /** @return array<string, mixed> */
