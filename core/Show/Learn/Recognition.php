@@ -31,6 +31,8 @@ final readonly class Recognition
     private const SURELY_HELD_US = 600_000;
     /** Nobody presses a switch twice within this time, and an encoder clicks faster than that. */
     private const TWO_CLICKS_US = 150_000;
+    /** What still comes so shortly before the end has not been let go. */
+    private const RESTS_US = 300_000;
     /** What comes within this time comes together. */
     private const AT_ONCE_US = 5_000;
     private const TIMBRE = 74;
@@ -44,8 +46,9 @@ final readonly class Recognition
     /**
      * @param list<Recognised> $candidates the likeliest first; one alone that is sure is what was played
      * @param list<string> $leftOut what was not asked, in words
+     * @param bool $stillMoves whether one of them had not come to rest when the listening ended
      */
-    private function __construct(public array $candidates, public array $leftOut)
+    private function __construct(public array $candidates, public array $leftOut, private bool $stillMoves)
     {
     }
 
@@ -74,13 +77,13 @@ final readonly class Recognition
             $candidates[] = null === $setup ? $recognised : self::named($recognised, $setup);
         }
 
-        return new self($candidates, $leftOut);
+        return new self($candidates, $leftOut, [] !== array_filter($hands, static fn (Played $played): bool => \count($played->values) >= self::FADER_VALUES && $played->lastUs() > $toUs - self::RESTS_US));
     }
 
-    /** The control that was played, where that is sure. */
+    /** The control that was played, where that is sure; what still moves can be a stream that began late. */
     public function sure(): ?Recognised
     {
-        return 1 === \count($this->candidates) && $this->candidates[0]->isSure() ? $this->candidates[0] : null;
+        return !$this->stillMoves && 1 === \count($this->candidates) && $this->candidates[0]->isSure() ? $this->candidates[0] : null;
     }
 
     /** Whether it was there before anybody could have played, and is still there at the end. */

@@ -93,6 +93,16 @@ final class RecognitionTest extends TestCase
         self::assertCount(1, Recognition::of(Play::events(strtr($tape, ['B2 77' => '92 77'])), 0, self::END_US)->candidates, 'whoever plays the same key evenly is a hand');
     }
 
+    public function testWhatStillMovesCanBeAStreamThatBeganLate(): void
+    {
+        $tape = implode("\n", array_map(static fn (int $at): string => "{$at} tilt B0 10 ".\sprintf('%02X', 20 + intdiv($at, 100)), range(800, 1500, 50)));
+        $recognised = static fn (int $toUs): Recognition => Recognition::of(Play::events($tape), 0, $toUs);
+        self::assertSame([Recognised::FADER], $recognised(1_700_000)->candidates[0]->sorts);
+        self::assertNull($recognised(1_799_999)->sure());
+        self::assertNotNull($recognised(1_800_000)->sure(), 'a fader that was let go');
+        self::assertNotNull(Recognition::of(Play::events('1450 p C0 05'), 0, 1_500_000)->sure(), 'a press is over at once');
+    }
+
     public function testPressureOfAnotherKeyIsAnotherControl(): void
     {
         $selectors = static fn (string $tape): array => array_map(static fn (Recognised $each): string => $each->played->selector(), Recognition::of(Play::events($tape), 0, self::END_US)->candidates);

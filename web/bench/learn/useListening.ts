@@ -5,8 +5,12 @@ import type { BenchStore } from '../session/BenchStore';
 
 /** How long it is quiet, or how long somebody has listened, before what was played is looked at. */
 const ASK_EVERY_MS = 700;
+/** While the panel is drawn the browser is busy, and streams make a pause: what begins after that began with the listening. */
+const AFTER_PAINT_MS = 50;
 /** What was longer ago is forgotten. */
 const WINDOW_US = 6_000_000;
+/** After so long without a message everything rests, and is looked at once more. */
+const RESTS_US = 500_000;
 
 export interface Listening {
   /** What was recognised for sure, or chosen by the player. */
@@ -31,23 +35,28 @@ export function useListening(store: BenchStore, text: () => string, rig: string 
       return;
     }
     const events: TapeEvent[] = [];
-    const fromUs = store.nowUs();
-    let asked = 0;
+    let fromUs = store.nowUs();
+    let asked = '';
     const stop = store.listen((came) => events.push(...came));
+    const painted = setTimeout(() => {
+      fromUs = store.nowUs();
+    }, AFTER_PAINT_MS);
     const timer = setInterval(() => {
-      const nowUs = store.nowUs();
-      while ((events[0]?.timeUs ?? nowUs) < nowUs - WINDOW_US) {
+      const heardUs = store.heardUs();
+      while ((events[0]?.timeUs ?? heardUs) < heardUs - WINDOW_US) {
         events.shift();
       }
-      if (events.length === asked || events.length === 0) {
+      const lastUs = events.at(-1)?.timeUs;
+      const played = `${events.length} ${lastUs !== undefined && lastUs < heardUs - RESTS_US ? 'rests' : 'moves'}`;
+      if (played === asked || lastUs === undefined) {
         return;
       }
-      asked = events.length;
+      asked = played;
       api
         .recognise(
           events,
-          Math.max(fromUs, nowUs - WINDOW_US),
-          nowUs,
+          Math.max(fromUs, heardUs - WINDOW_US),
+          Math.max(heardUs, lastUs),
           latest.current.text(),
           latest.current.rig,
         )
@@ -64,6 +73,7 @@ export function useListening(store: BenchStore, text: () => string, rig: string 
     }, ASK_EVERY_MS);
     return () => {
       stop();
+      clearTimeout(painted);
       clearInterval(timer);
     };
   }, [store, control]);

@@ -212,6 +212,21 @@ describe('what comes back', () => {
     stop();
   });
 
+  it('counts as heard up to what is still on its way', async () => {
+    const store = await opened();
+    let answer: (news: News) => void = () => {};
+    server.play.mockReturnValueOnce(new Promise<News>((resolve) => (answer = resolve)));
+    const before = store.nowUs();
+    store.play('keys', 'key 60', 96);
+    const done = store.nowUs();
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    expect(store.heardUs()).toBeGreaterThanOrEqual(before);
+    expect(store.heardUs()).toBeLessThanOrEqual(done);
+    answer(news({ heard: 1 }));
+    await settled();
+    expect(store.heardUs()).toBeGreaterThan(done + 29_000);
+  });
+
   it('is recorded as it came, when somebody records', async () => {
     const store = await opened();
     const seen: string[] = [];

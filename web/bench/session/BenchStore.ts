@@ -81,6 +81,11 @@ export class BenchStore {
     return Math.max(0, Math.round((wallMs() - this.originMs) * 1000));
   }
 
+  /** How far what was played has been heard: what is on its way to the server comes later. */
+  heardUs(): number {
+    return Math.min(this.nowUs(), this.courier.waitsSinceUs() ?? Infinity);
+  }
+
   /** Opens the bench, or goes on with the one that this window had before it was loaded again, or that another browser plays on. */
   async open(text: string, goodText: string, shared: string | null = null): Promise<void> {
     this.text = text;

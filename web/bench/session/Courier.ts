@@ -130,6 +130,11 @@ export class Courier {
     this.isWorking = false;
   }
 
+  /** When the oldest gesture was done that has not been answered; null when all are. */
+  waitsSinceUs(): number | null {
+    return (this.sent?.gestures[0] ?? this.queue[0])?.timeUs ?? null;
+  }
+
   /** False when it has to be tried again later. */
   private async deliver(id: string, sent: NonNullable<Undelivered['sent']>): Promise<boolean> {
     try {
