@@ -219,7 +219,7 @@ describe('what comes back', () => {
     const before = store.nowUs();
     store.play('keys', 'key 60', 96);
     const done = store.nowUs();
-    await new Promise((resolve) => setTimeout(resolve, 30));
+    await vi.advanceTimersByTimeAsync(30);
     expect(store.heardUs()).toBeGreaterThanOrEqual(before);
     expect(store.heardUs()).toBeLessThanOrEqual(done);
     answer(news({ heard: 1 }));
