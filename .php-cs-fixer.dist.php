@@ -13,7 +13,7 @@ return (new PhpCsFixer\Config())
         'concat_space' => ['spacing' => 'none'],
         'phpdoc_to_comment' => false,
         'single_line_throw' => false,
-        'phpdoc_align' => ['align' => 'left'],
+        'phpdoc_align' => false,
         'native_function_invocation' => ['include' => ['@compiler_optimized'], 'scope' => 'namespaced', 'strict' => true],
     ])
     ->setFinder(PhpCsFixer\Finder::create()->in([__DIR__.'/core', __DIR__.'/src', __DIR__.'/tests', __DIR__.'/config', __DIR__.'/public'])->notPath('build'));

@@ -21,6 +21,7 @@ export default tseslint.config(
         'error',
         { roles: ['tabpanel', 'region', 'document', 'listbox'], tags: [] },
       ],
+      'max-len': ['error', { code: 160, ignoreStrings: true, ignoreTemplateLiterals: true }],
       'max-lines': ['error', { max: 260, skipBlankLines: true, skipComments: true }],
     },
   },

@@ -30,7 +30,12 @@ final class ActsTwice implements Check
                     break;
                 }
                 if (self::acts($step)) {
-                    yield Finding::warning('acts-twice', $step->span, 'this acts when the switch is pressed and again when it is let go; put "press" above it', new Fix('Put "press" above', [Edit::insertBefore($step->span->line, "  press\n")]));
+                    yield Finding::warning(
+                        'acts-twice',
+                        $step->span,
+                        'this acts when the switch is pressed and again when it is let go; put "press" above it',
+                        new Fix('Put "press" above', [Edit::insertBefore($step->span->line, "  press\n")]),
+                    );
                     break;
                 }
             }
@@ -39,11 +44,20 @@ final class ActsTwice implements Check
 
     private static function acts(Step $step): bool
     {
-        return $step instanceof RecallStep || $step instanceof LightStep || $step instanceof DoStep || ($step instanceof TurnStep && $step->actsOnAny());
+        return $step instanceof RecallStep
+            || $step instanceof LightStep
+            || $step instanceof DoStep
+            || ($step instanceof TurnStep && $step->actsOnAny());
     }
 
     private function takesControllers(Rule $rule): bool
     {
-        return [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => null === $selector->gesture && null === $selector->where && \in_array(Kind::Cc, array_column($selector->matched(), 0), true));
+        return [] !==
+            array_filter(
+                $rule->selectors,
+                static fn (Selector $selector): bool => null === $selector->gesture
+                    && null === $selector->where
+                    && \in_array(Kind::Cc, array_column($selector->matched(), 0), true),
+            );
     }
 }

@@ -37,7 +37,10 @@ final readonly class Checker
         $understood = [] === array_filter($findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
         foreach (self::checks() as $check) {
             // Lines that could not be read, and misspelt names, may be just what these would miss.
-            $misses = $check instanceof CompiledCheck || $check instanceof UnusedDeclarations || ([] !== $errors && ($check instanceof EmptyRules || $check instanceof SceneWays));
+            $misses =
+                $check instanceof CompiledCheck
+                || $check instanceof UnusedDeclarations
+                || ([] !== $errors && ($check instanceof EmptyRules || $check instanceof SceneWays));
             if ($understood || !$misses) {
                 array_push($findings, ...$check->findings($book));
             }
@@ -97,11 +100,29 @@ final readonly class Checker
         if (null === $rig) {
             $name = Naming::firstName($book);
 
-            return [$book, null === $name ? [] : [Finding::error('no-rig', $name->span, "{$name->text} is a device of a rig, and this rulebook is read without one; add --rig FILE, or write numbers such as cc 20..23")]];
+            return [
+                $book,
+                null === $name
+                    ? []
+                    : [
+                        Finding::error(
+                            'no-rig',
+                            $name->span,
+                            "{$name->text} is a device of a rig, and this rulebook is read without one; add --rig FILE, or write numbers such as cc 20..23",
+                        ),
+                    ],
+            ];
         }
         $devices = $rig($book);
         [$named, $errors] = Naming::resolve($book, $devices);
-        $hints = array_map(static fn (array $several): Finding => Finding::hint('several-ways', $several[0]->span, "{$several[0]->text} is reached from ".implode(' and ', $several[1])."; {$several[1][0]} is taken"), $devices->several());
+        $hints = array_map(
+            static fn (array $several): Finding => Finding::hint(
+                'several-ways',
+                $several[0]->span,
+                "{$several[0]->text} is reached from ".implode(' and ', $several[1])."; {$several[1][0]} is taken",
+            ),
+            $devices->several(),
+        );
 
         return [$named, [...array_map(self::syntax(...), $errors), ...$hints]];
     }

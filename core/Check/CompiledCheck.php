@@ -32,22 +32,48 @@ final class CompiledCheck implements Check
             if (1 < \count($this->kinds($book, $notes[0]->span->line))) {
                 continue; // meant for the other kinds
             }
-            yield Finding::warning("{$notes[0]->field}-on-notes", $notes[0]->span, "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are");
+            yield Finding::warning(
+                "{$notes[0]->field}-on-notes",
+                $notes[0]->span,
+                "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are",
+            );
         }
         foreach ($this->byPlace($draft, Concern::Unscaled) as $unscaled) {
-            yield Finding::warning('needs-scale', $unscaled[0]->span, 'the two messages have values of different size, and this one is taken over as it is: most of its range is lost; put "scale value … to …" above');
+            yield Finding::warning(
+                'needs-scale',
+                $unscaled[0]->span,
+                'the two messages have values of different size, and this one is taken over as it is: most of its range is lost; put "scale '
+                    .'value … to …" above',
+            );
         }
         foreach ($this->byPlace($draft, Concern::TableOutside) as $outside) {
-            yield Finding::warning('table-out-of-range', $outside[0]->span, "no message has such a {$outside[0]->field}; it is used where \"map {$outside[0]->field}\" looks up this table");
+            yield Finding::warning(
+                'table-out-of-range',
+                $outside[0]->span,
+                "no message has such a {$outside[0]->field}; it is used where \"map {$outside[0]->field}\" looks up this table",
+            );
         }
         foreach ($this->byPlace($draft, Concern::TooFine) as $fine) {
-            yield Finding::warning('fine-to-coarse', $fine[0]->span, 'this port takes parameter values of 7 bits, and these have up to 14: what is above 127 ends at 127; put "scale value 0..16383 to 0..127" above');
+            yield Finding::warning(
+                'fine-to-coarse',
+                $fine[0]->span,
+                'this port takes parameter values of 7 bits, and these have up to 14: what is above 127 ends at 127; put "scale value '
+                    .'0..16383 to 0..127" above',
+            );
         }
         foreach ($this->byPlace($draft, Concern::NoteOfGesture) as $notes) {
-            yield Finding::error('note-of-gesture', $notes[0]->span, 'a gesture has no release that would end this note; write "post note … for 200ms" instead');
+            yield Finding::error(
+                'note-of-gesture',
+                $notes[0]->span,
+                'a gesture has no release that would end this note; write "post note … for 200ms" instead',
+            );
         }
         foreach ($this->byPlace($draft, Concern::Endless) as $endless) {
-            yield Finding::warning('note-without-end', $endless[0]->span, 'nothing ends this note: its velocity is never 0 and no "press" ties it to its control; put "press" above it, or "gate" with a length below');
+            yield Finding::warning(
+                'note-without-end',
+                $endless[0]->span,
+                'nothing ends this note: its velocity is never 0 and no "press" ties it to its control; put "press" above it, or "gate" with a length below',
+            );
         }
         foreach ($this->byPlace($draft, Concern::OffTheKeyboard) as $off) {
             yield $this->offTheKeyboard($book, $off[0]);
@@ -56,7 +82,13 @@ final class CompiledCheck implements Check
             $taken = array_unique(array_map(static fn (CompileFinding $each): string => $each->taken->value, $outside));
             $field = $outside[0]->field;
             $drops = \in_array($field, ['channel', 'key', 'number', 'program', 'bank'], true);
-            yield Finding::warning('always-out-of-range', $outside[0]->span, "this {$field} is always out of range".($drops ? ': the message is always dropped' : ': it always ends at its limit').(1 === \count($taken) ? '' : ' for '.implode(', ', $taken)));
+            yield Finding::warning(
+                'always-out-of-range',
+                $outside[0]->span,
+                "this {$field} is always out of range".
+                    ($drops ? ': the message is always dropped' : ': it always ends at its limit').
+                    (1 === \count($taken) ? '' : ' for '.implode(', ', $taken)),
+            );
         }
     }
 
@@ -69,7 +101,12 @@ final class CompiledCheck implements Check
             if (null !== $value && $step->span->line === $found->span->line) {
                 $end = $value->column + $value->length;
 
-                return Finding::warning('off-the-keyboard', $found->span, $text, new Fix('Fold them by octaves', [new Edit($value->line, $end, $value->line, $end, ' fold')]));
+                return Finding::warning(
+                    'off-the-keyboard',
+                    $found->span,
+                    $text,
+                    new Fix('Fold them by octaves', [new Edit($value->line, $end, $value->line, $end, ' fold')]),
+                );
             }
         }
 
@@ -85,7 +122,11 @@ final class CompiledCheck implements Check
         if (\count($lacking) >= \count($kinds)) {
             $what = implode(' and ', array_unique(array_map(static fn (CompileFinding $each): string => $each->kind->value, $missing)));
 
-            return Finding::error('no-such-field', $first->span, \count($lacking) > 3 ? "the messages here have no {$first->field}" : "a {$what} message has no {$first->field}");
+            return Finding::error(
+                'no-such-field',
+                $first->span,
+                \count($lacking) > 3 ? "the messages here have no {$first->field}" : "a {$what} message has no {$first->field}",
+            );
         }
         $list = \count($lacking) > 4 ? 'some of the messages taken' : implode(', ', $lacking).' messages';
 

@@ -16,11 +16,20 @@ final class EmptyRules implements Check
     {
         foreach ($book->rules as $rule) {
             if ([] === $rule->selectors) {
-                yield Finding::error('no-selector', $rule->span, "rule \"{$rule->title}\" does not say which messages it is for; add a line such as \"take note\"");
+                yield Finding::error(
+                    'no-selector',
+                    $rule->span,
+                    "rule \"{$rule->title}\" does not say which messages it is for; add a line such as \"take note\"",
+                );
             } elseif (!$this->hasEffect($rule)) {
                 $last = [] === $rule->steps ? $rule->selectors[\count($rule->selectors) - 1]->span : $rule->steps[\count($rule->steps) - 1]->span;
                 $what = $rule->isCopy() ? 'copies messages but sends them nowhere' : 'takes messages but sends them nowhere';
-                yield Finding::warning('sends-nowhere', $rule->span, "rule \"{$rule->title}\" {$what}; end it with \"send\", or with \"drop\" if they are to go no further", new Fix('Add "drop"', [Edit::insertBefore($last->line + 1, "  drop\n")]));
+                yield Finding::warning(
+                    'sends-nowhere',
+                    $rule->span,
+                    "rule \"{$rule->title}\" {$what}; end it with \"send\", or with \"drop\" if they are to go no further",
+                    new Fix('Add "drop"', [Edit::insertBefore($last->line + 1, "  drop\n")]),
+                );
             }
             yield from $this->afterDrop($rule);
         }

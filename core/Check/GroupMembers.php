@@ -17,7 +17,11 @@ final class GroupMembers implements Check
             foreach (\array_slice($groups, 0, $index) as $earlier) {
                 $shared = $this->shared($earlier, $group);
                 if (null !== $shared) {
-                    yield Finding::error('two-groups', $group->name->span, "{$shared} belongs to group \"{$earlier->name->text}\" already; a control belongs to one group");
+                    yield Finding::error(
+                        'two-groups',
+                        $group->name->span,
+                        "{$shared} belongs to group \"{$earlier->name->text}\" already; a control belongs to one group",
+                    );
                     break;
                 }
             }

@@ -21,7 +21,11 @@ final class IdleSteps implements Check
             }
             $idle = null === $last ? [] : \array_slice($rule->steps, $last + 1);
             if ([] !== $idle && $idle[0]->is(Fact::ChangesMessage)) {
-                yield Finding::warning('after-last-send', $idle[0]->span, 'this changes the message after it was sent for the last time, and so nobody hears of it; put it above "send"');
+                yield Finding::warning(
+                    'after-last-send',
+                    $idle[0]->span,
+                    'this changes the message after it was sent for the last time, and so nobody hears of it; put it above "send"',
+                );
             }
         }
     }

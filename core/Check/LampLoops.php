@@ -19,10 +19,19 @@ final class LampLoops implements Check
                     continue;
                 }
                 if ($this->loops($lit)) {
-                    yield Finding::warning('lamp-loop', $lamps->name->span, "the lamp of \"{$lit->lamp->title}\" is lit by the message that the control itself sends: where the device sends on what it hears, the two run in a circle");
+                    yield Finding::warning(
+                        'lamp-loop',
+                        $lamps->name->span,
+                        "the lamp of \"{$lit->lamp->title}\" is lit by the message that the control itself sends: where the device sends on "
+                            .'what it hears, the two run in a circle',
+                    );
                 }
                 if (1 < $lit->sorts()) {
-                    yield Finding::hint('two-lamp-reasons', $lamps->name->span, "the lamp of \"{$lit->lamp->title}\" could be lit for more than one reason; the first counts: its group, then a toggle, then a scene");
+                    yield Finding::hint(
+                        'two-lamp-reasons',
+                        $lamps->name->span,
+                        "the lamp of \"{$lit->lamp->title}\" could be lit for more than one reason; the first counts: its group, then a toggle, then a scene",
+                    );
                 }
             }
         }
@@ -31,7 +40,12 @@ final class LampLoops implements Check
     private function loops(LitLamp $lit): bool
     {
         foreach ($lit->messages as $message) {
-            if ($message->kind === $lit->lamp->kind && $message->number === $lit->lamp->number && $message->channel === $lit->lamp->channel && Kind::Program !== $message->kind) {
+            if (
+                $message->kind === $lit->lamp->kind
+                && $message->number === $lit->lamp->number
+                && $message->channel === $lit->lamp->channel
+                && Kind::Program !== $message->kind
+            ) {
                 return true;
             }
         }

@@ -10,7 +10,8 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 /** Controllers 120 to 127 used as buttons: they are channel mode messages (all sound off, reset, local, all notes off …). */
 final class ModeMessagesAsControllers implements Check
 {
-    private const TEXT = 'controllers 120 to 127 are channel mode messages (all sound off, reset, local, all notes off, omni, mono, poly), not buttons; use a number up to 119';
+    private const TEXT = 'controllers 120 to 127 are channel mode messages (all sound off, reset, local, all notes off, omni, mono, poly), '
+        .'not buttons; use a number up to 119';
 
     public function findings(Rulebook $book): iterable
     {

@@ -19,20 +19,33 @@ final class MpeFit implements Check
             $zones = $this->zones($book, $rule);
             foreach ($rule->selectors as $selector) {
                 if ($selector->isMpe() && [] === $zones) {
-                    yield Finding::warning('no-zone', $selector->span, 'none of these ports has an MPE zone; declare one, such as "port slab in mpe lower 15"');
+                    yield Finding::warning(
+                        'no-zone',
+                        $selector->span,
+                        'none of these ports has an MPE zone; declare one, such as "port slab in mpe lower 15"',
+                    );
                 }
             }
             foreach ($rule->steps as $step) {
                 foreach ($step->is(Fact::NeedsZone) ? $step->references() : [] as $reference) {
                     $port = $reference->name;
                     if (isset($book->ports[$port->text]) && null === $book->ports[$port->text]->zone) {
-                        yield Finding::error('no-zone', $port->span, "port \"{$port->text}\" has no MPE zone; declare one, such as \"port {$port->text} out mpe lower 15\"");
+                        yield Finding::error(
+                            'no-zone',
+                            $port->span,
+                            "port \"{$port->text}\" has no MPE zone; declare one, such as \"port {$port->text} out mpe lower 15\"",
+                        );
                     }
                 }
                 if ($step->is(Fact::DealsNotes) && $this->takesMpe($rule)) {
                     foreach ($zones as $port) {
                         if (null !== $port->zone && $port->zone->members > $step->voices()) {
-                            yield Finding::hint('zone-larger-than-voices', $step->span, "the zone of \"{$port->name->text}\" has {$port->zone->members} notes at once, but there are {$step->voices()} voices; the oldest will be stolen");
+                            yield Finding::hint(
+                                'zone-larger-than-voices',
+                                $step->span,
+                                "the zone of \"{$port->name->text}\" has {$port->zone->members} notes at once, but "
+                                    ."there are {$step->voices()} voices; the oldest will be stolen",
+                            );
                         }
                     }
                 }
@@ -59,7 +72,11 @@ final class MpeFit implements Check
         foreach ($rule->steps as $step) {
             if ($step->is(Fact::DealsNotes)) {
                 $range = $zones[0]->zone->memberBend ?? 0;
-                yield Finding::hint('bend-range', $step->span, "bends arrive in a range of {$range} semitones; set the same range on these devices, or scale the bend first");
+                yield Finding::hint(
+                    'bend-range',
+                    $step->span,
+                    "bends arrive in a range of {$range} semitones; set the same range on these devices, or scale the bend first",
+                );
 
                 return;
             }
@@ -76,6 +93,11 @@ final class MpeFit implements Check
     {
         $names = $book->portsHeardBy($rule);
 
-        return array_values(array_filter($book->ports, static fn (PortDeclaration $port): bool => $port->isIn && null !== $port->zone && \in_array($port->name->text, $names, true)));
+        return array_values(
+            array_filter(
+                $book->ports,
+                static fn (PortDeclaration $port): bool => $port->isIn && null !== $port->zone && \in_array($port->name->text, $names, true),
+            ),
+        );
     }
 }

@@ -15,7 +15,9 @@ final class PulsePorts implements Check
     public function findings(Rulebook $book): iterable
     {
         foreach ($book->steps() as $step) {
-            foreach (array_filter($step->references(), static fn (Reference $reference): bool => Reference::OUT_PORT === $reference->what) as $reference) {
+            foreach (
+                array_filter($step->references(), static fn (Reference $reference): bool => Reference::OUT_PORT === $reference->what) as $reference
+            ) {
                 yield from $this->port($book, $reference->name, $step->is(Fact::Pulses));
             }
         }
@@ -37,7 +39,11 @@ final class PulsePorts implements Check
             return;
         }
         yield $isPulse
-            ? Finding::error('pulse-port', $name->span, "port \"{$name->text}\" carries MIDI, not pulses; declare it as \"port {$name->text} out pulse\" if it is a pulse port")
+            ? Finding::error(
+                'pulse-port',
+                $name->span,
+                "port \"{$name->text}\" carries MIDI, not pulses; declare it as \"port {$name->text} out pulse\" if it is a pulse port",
+            )
             : Finding::error('pulse-port', $name->span, "port \"{$name->text}\" carries pulses, not MIDI");
     }
 }

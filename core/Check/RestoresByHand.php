@@ -21,7 +21,11 @@ final class RestoresByHand implements Check
         }
         foreach (array_merge(...$lists) as $step) {
             if ($step instanceof RestoreStep && [] !== $step->byHand()) {
-                yield Finding::hint('restore-by-hand', $step->span, 'nothing is sent to '.implode(', ', $step->byHand()).', since a message would only toggle or trigger it; a hand sets it');
+                yield Finding::hint(
+                    'restore-by-hand',
+                    $step->span,
+                    'nothing is sent to '.implode(', ', $step->byHand()).', since a message would only toggle or trigger it; a hand sets it',
+                );
             }
         }
     }

@@ -15,7 +15,11 @@ final class SameTitles implements Check
         foreach ($book->rules as $rule) {
             $place = ($rule->scene->title ?? '')."\0".$rule->title;
             if (isset($seen[$place])) {
-                yield Finding::hint('same-title', $rule->span, "there is already a rule \"{$rule->title}\" on line {$seen[$place]}; another title tells the two apart on the zigzag");
+                yield Finding::hint(
+                    'same-title',
+                    $rule->span,
+                    "there is already a rule \"{$rule->title}\" on line {$seen[$place]}; another title tells the two apart on the zigzag",
+                );
             }
             $seen[$place] ??= $rule->span->line;
         }

@@ -25,7 +25,11 @@ final class SceneWays implements Check
                     $steps[$scene][] = $step;
                     $number = $step->constant();
                     if ($count > 0 && null !== $number && ($number < 1 || $number > $count)) {
-                        yield Finding::warning('no-such-scene', $step->span, "there is no scene {$number}: scenes are counted from 1 to {$count}; this does nothing");
+                        yield Finding::warning(
+                            'no-such-scene',
+                            $step->span,
+                            "there is no scene {$number}: scenes are counted from 1 to {$count}; this does nothing",
+                        );
                     }
                 }
             }
@@ -50,9 +54,17 @@ final class SceneWays implements Check
         }
         foreach ($book->scenes as $position => $scene) {
             if (!isset($reached[$position])) {
-                yield Finding::warning('unreachable-scene', $scene->span, "no rule goes to scene \"{$scene->title}\"; add one with go \"{$scene->title}\" or go next");
+                yield Finding::warning(
+                    'unreachable-scene',
+                    $scene->span,
+                    "no rule goes to scene \"{$scene->title}\"; add one with go \"{$scene->title}\" or go next",
+                );
             } elseif ([] === $ways[$position] && [] !== $steps) {
-                yield Finding::warning('scene-without-way-out', $scene->span, "nothing leads out of scene \"{$scene->title}\": the rules that change scene stand under other scenes; put them under \"always\"");
+                yield Finding::warning(
+                    'scene-without-way-out',
+                    $scene->span,
+                    "nothing leads out of scene \"{$scene->title}\": the rules that change scene stand under other scenes; put them under \"always\"",
+                );
             }
         }
     }

@@ -23,8 +23,17 @@ final class SplitGroups implements Check
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 foreach ($selector->kinds as [$token, $numbers]) {
-                    if (Kind::Cc->value === $token->text && null !== $numbers && $this->isAllParameters($numbers) && [] !== array_intersect($book->portsHeardBy($rule), $assembled)) {
-                        yield Finding::warning('split-group', $numbers->span(), 'these controllers are parts of NRPN and RPN messages, which another rule takes whole from this port; take "nrpn" or "rpn" instead');
+                    if (
+                        Kind::Cc->value === $token->text
+                        && null !== $numbers
+                        && $this->isAllParameters($numbers)
+                        && [] !== array_intersect($book->portsHeardBy($rule), $assembled)
+                    ) {
+                        yield Finding::warning(
+                            'split-group',
+                            $numbers->span(),
+                            'these controllers are parts of NRPN and RPN messages, which another rule takes whole from this port; take "nrpn" or "rpn" instead',
+                        );
                     }
                 }
             }

@@ -32,10 +32,18 @@ final class StackWays implements Check
         foreach ($book->stacks as $name => $stack) {
             $this->visit($book, $stack);
             if (!isset($used[$name])) {
-                yield Finding::hint('unused-stack', $stack->name->span, "nothing does stack \"{$name}\"; write \"do {$name}\" in a rule, or behind on enter");
+                yield Finding::hint(
+                    'unused-stack',
+                    $stack->name->span,
+                    "nothing does stack \"{$name}\"; write \"do {$name}\" in a rule, or behind on enter",
+                );
             }
             if ($this->sizes[$name] > self::MOST_STEPS) {
-                yield Finding::error('too-large', $stack->name->span, \sprintf('with the stacks that it does, stack "%s" comes to more than %d steps; do less at once', $name, self::MOST_STEPS));
+                yield Finding::error(
+                    'too-large',
+                    $stack->name->span,
+                    \sprintf('with the stacks that it does, stack "%s" comes to more than %d steps; do less at once', $name, self::MOST_STEPS),
+                );
             }
         }
         foreach ($this->circles as [$stack, $step]) {
@@ -45,7 +53,12 @@ final class StackWays implements Check
             foreach ([...$scene->onEnter, ...$scene->onLeave] as $step) {
                 $change = $this->changes[$step->stack()->text ?? ''] ?? null;
                 if (null !== $change) {
-                    yield Finding::error('go-in-scene-change', $step->span, "this leads to \"{$change->print()}\" on line {$change->span->line}: a change of scene cannot lead to another; take it out, or do the stack in a rule");
+                    yield Finding::error(
+                        'go-in-scene-change',
+                        $step->span,
+                        "this leads to \"{$change->print()}\" on line {$change->span->line}: a change of scene cannot lead to another; take "
+                            .'it out, or do the stack in a rule',
+                    );
                 }
             }
         }

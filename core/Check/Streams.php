@@ -27,7 +27,15 @@ final class Streams implements Check
                 foreach ($selector->kinds as [$token]) {
                     $streams = $selector->isMpe() && $this->flattens($rule);
                     if ($streams || Kind::Pressure->value === $token->text || Kind::PolyPressure->value === $token->text) {
-                        yield Finding::hint('stream-without-thin', $token->span, 'pressure and expression come in streams that can fill a DIN cable (about a thousand messages a second); put "thin 10ms" before "send"', new Fix('Add "thin 10ms"', [Edit::insertBefore($rule->selectors[\count($rule->selectors) - 1]->span->line + 1, "  thin 10ms\n")]));
+                        yield Finding::hint(
+                            'stream-without-thin',
+                            $token->span,
+                            'pressure and expression come in streams that can fill a DIN cable (about a thousand messages a second); put '
+                                .'"thin 10ms" before "send"',
+                            new Fix('Add "thin 10ms"', [
+                                Edit::insertBefore($rule->selectors[\count($rule->selectors) - 1]->span->line + 1, "  thin 10ms\n"),
+                            ]),
+                        );
                         continue 3;
                     }
                 }

@@ -23,13 +23,21 @@ final class TwoClocks implements Check
             $own = [];
             foreach ($clock->sends as $port) {
                 if (isset($own[$port->text])) {
-                    yield Finding::warning('clock-twice', $port->span, "clock {$clock->name->text} goes to port \"{$port->text}\" twice: every tick would be heard double; name it once");
+                    yield Finding::warning(
+                        'clock-twice',
+                        $port->span,
+                        "clock {$clock->name->text} goes to port \"{$port->text}\" twice: every tick would be heard double; name it once",
+                    );
                 }
                 $own[$port->text] = true;
                 $clocked[$port->text]["clock {$clock->name->text}"] ??= $port->span;
             }
             if ([] === [...$clock->sends, ...$clock->pulses, ...$clock->taps]) {
-                yield Finding::warning('clock-goes-nowhere', $clock->name->span, "clock {$clock->name->text} goes nowhere; add a line such as \"send PORT\" below it");
+                yield Finding::warning(
+                    'clock-goes-nowhere',
+                    $clock->name->span,
+                    "clock {$clock->name->text} goes nowhere; add a line such as \"send PORT\" below it",
+                );
             }
         }
         foreach ($book->rules as $rule) {
@@ -81,7 +89,10 @@ final class TwoClocks implements Check
     /** @return list<string> the clocks that a rule lets through, in words */
     private function sources(Rulebook $book, Rule $rule): array
     {
-        $kinds = array_map(static fn (array $kind): string => $kind[0]->text, array_merge(...array_map(static fn (Selector $selector): array => $selector->kinds, $rule->selectors)));
+        $kinds = array_map(
+            static fn (array $kind): string => $kind[0]->text,
+            array_merge(...array_map(static fn (Selector $selector): array => $selector->kinds, $rule->selectors)),
+        );
         if ([] === array_intersect($kinds, [Kind::Clock->value, Selector::ANY])) {
             return [];
         }

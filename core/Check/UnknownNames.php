@@ -95,13 +95,27 @@ final class UnknownNames implements Check
         foreach ($expressions as $expression) {
             foreach ($expression->lookups() as $lookup) {
                 if (!isset($book->tables[$lookup->table->text])) {
-                    yield $this->unknown($lookup->table, 'unknown-table', 'function or table', [...array_keys(Call::FUNCTIONS), ...$book->declared(Reference::TABLE)], null);
+                    yield $this->unknown(
+                        $lookup->table,
+                        'unknown-table',
+                        'function or table',
+                        [...array_keys(Call::FUNCTIONS), ...$book->declared(Reference::TABLE)],
+                        null,
+                    );
                 }
             }
             foreach ($expression->names() as $name) {
                 if (!\in_array($name->name, Vocabulary::FIELDS, true) && !isset($book->memories[$name->name]) && !isset($book->groups[$name->name])) {
-                    $declare = \in_array($name->name, Memory::RESERVED, true) ? null : new Fix("Declare memory {$name->name}", [Edit::insertBefore(1, "memory {$name->name} = 0\n")]);
-                    yield $this->unknown($name, 'unknown-name', 'field or memory', [...Vocabulary::FIELDS, ...$book->declared(Reference::MEMORY), ...$book->declared(Reference::GROUP)], $declare);
+                    $declare = \in_array($name->name, Memory::RESERVED, true)
+                        ? null
+                        : new Fix("Declare memory {$name->name}", [Edit::insertBefore(1, "memory {$name->name} = 0\n")]);
+                    yield $this->unknown(
+                        $name,
+                        'unknown-name',
+                        'field or memory',
+                        [...Vocabulary::FIELDS, ...$book->declared(Reference::MEMORY), ...$book->declared(Reference::GROUP)],
+                        $declare,
+                    );
                 }
             }
         }
@@ -116,7 +130,8 @@ final class UnknownNames implements Check
         if (null !== $nearest) {
             array_unshift($fixes, new Fix("Write \"{$nearest}\"", [Edit::replace($name->span, $nearest)]));
         }
-        $hint = null !== $nearest ? "; did you mean \"{$nearest}\"?" : ([] === $known ? '' : '; there are '.implode(', ', \array_slice($known, 0, 12)));
+        $hint =
+            null !== $nearest ? "; did you mean \"{$nearest}\"?" : ([] === $known ? '' : '; there are '.implode(', ', \array_slice($known, 0, 12)));
 
         return Finding::error($code, $name->span, "there is no {$what} \"{$text}\"{$hint}", ...$fixes);
     }

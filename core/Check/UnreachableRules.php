@@ -63,7 +63,10 @@ final class UnreachableRules implements Check
     private function isSure(Rule $rule, string $gesture): bool
     {
         foreach ($rule->selectors as $selector) {
-            if (($selector->gesture->word ?? '') !== $gesture || ('' !== $gesture && (null !== $selector->where || isset($selector->lists['value']) || isset($selector->lists['velocity'])))) {
+            if (
+                ($selector->gesture->word ?? '') !== $gesture
+                || ('' !== $gesture && (null !== $selector->where || isset($selector->lists['value']) || isset($selector->lists['velocity'])))
+            ) {
                 return false;
             }
         }
@@ -74,11 +77,20 @@ final class UnreachableRules implements Check
     private function finding(Rulebook $book, Rule $rule, ?Rule $taker): Finding
     {
         if (null === $taker) {
-            return Finding::warning('unreachable', $rule->span, "rule \"{$rule->title}\" can never be reached: the rules above it take everything it asks for");
+            return Finding::warning(
+                'unreachable',
+                $rule->span,
+                "rule \"{$rule->title}\" can never be reached: the rules above it take everything it asks for",
+            );
         }
         $fix = $taker->scene === $rule->scene ? $this->moveAbove($book, $rule, $taker) : [];
 
-        return Finding::warning('unreachable', $rule->span, "rule \"{$rule->title}\" can never be reached: \"{$taker->title}\" on line {$taker->span->line} takes everything it asks for", ...$fix);
+        return Finding::warning(
+            'unreachable',
+            $rule->span,
+            "rule \"{$rule->title}\" can never be reached: \"{$taker->title}\" on line {$taker->span->line} takes everything it asks for",
+            ...$fix,
+        );
     }
 
     /**

@@ -21,7 +21,16 @@ final class UnusedDeclarations implements Check
         $listensToAll = [] !== array_filter($book->rules, static fn ($rule): bool => [] === $rule->from);
         foreach ($book->ports as $port) {
             if (!isset($used[$port->name->text]) && !($port->isIn && $listensToAll)) {
-                yield $this->finding($book, 'unused-port', $port->name, $port->isIn && $port->isOut ? 'nothing listens or sends to port' : ($port->isIn ? 'no rule listens to port' : 'nothing is ever sent to port'));
+                yield $this->finding(
+                    $book,
+                    'unused-port',
+                    $port->name,
+                    $port->isIn && $port->isOut
+                        ? 'nothing listens or sends to port'
+                        : ($port->isIn
+                            ? 'no rule listens to port'
+                            : 'nothing is ever sent to port'),
+                );
             }
         }
         foreach ($book->tables as $table) {

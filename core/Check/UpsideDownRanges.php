@@ -33,7 +33,12 @@ final class UpsideDownRanges implements Check
         foreach ($list->ranges as [$from, $to]) {
             if ($from->value > $to->value) {
                 $span = $from->span->to($to->span);
-                yield Finding::error('upside-down-range', $span, "the range {$from->text}..{$to->text} holds nothing; write the lower end first", new Fix("Write {$to->text}..{$from->text}", [Edit::replace($span, "{$to->text}..{$from->text}")]));
+                yield Finding::error(
+                    'upside-down-range',
+                    $span,
+                    "the range {$from->text}..{$to->text} holds nothing; write the lower end first",
+                    new Fix("Write {$to->text}..{$from->text}", [Edit::replace($span, "{$to->text}..{$from->text}")]),
+                );
             }
         }
     }

@@ -90,7 +90,10 @@ final class Compiler
             'STORING' => (new LampCode($this->book))->storing(),
             'WHOLES' => (new RestoreCode($this->draft))->wholes(),
             'GESTURED' => $this->portsWith(static fn (Selector $selector): bool => null !== $selector->gesture),
-            'RULES' => array_map(fn (Rule $rule): array => [$rule->title, $rule->span->line, null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title]], [...$this->book->rules, ...array_values($this->sceneRules)]),
+            'RULES' => array_map(
+                fn (Rule $rule): array => [$rule->title, $rule->span->line, null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title]],
+                [...$this->book->rules, ...array_values($this->sceneRules)],
+            ),
             'MIDDLE' => $this->book->middle->value,
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
@@ -106,9 +109,16 @@ final class Compiler
         $this->scenes();
         $this->taps();
         $this->begin();
-        $body .= 'public const REACHES = '.var_export($this->draft->reaches, true).";\n"
-            .'public const KEEPING = '.var_export($this->draft->keeping, true).";\n"
-            .'public const FLATTENS = '.var_export($this->draft->flattens, true).";\n";
+        $body .=
+            'public const REACHES = '.
+            var_export($this->draft->reaches, true).
+            ";\n".
+            'public const KEEPING = '.
+            var_export($this->draft->keeping, true).
+            ";\n".
+            'public const FLATTENS = '.
+            var_export($this->draft->flattens, true).
+            ";\n";
 
         return CompiledSource::of($body.$this->draft->members(), $this->draft->traced);
     }
@@ -233,7 +243,19 @@ final class Compiler
     /** @return list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> what {@see CompiledBook::CHOICES} says of a group */
     private function choices(Group $group): array
     {
-        return array_map(fn (GroupPart $part): array => [$group->name->text, $this->book->portIndex($part->port->text), $part->kind->ordinal(), $this->mask($part->channels), $part->ends(), $group->orNone, $part->before, $part->values], $group->parts);
+        return array_map(
+            fn (GroupPart $part): array => [
+                $group->name->text,
+                $this->book->portIndex($part->port->text),
+                $part->kind->ordinal(),
+                $this->mask($part->channels),
+                $part->ends(),
+                $group->orNone,
+                $part->before,
+                $part->values,
+            ],
+            $group->parts,
+        );
     }
 
     /** @return list<int> in ports that have a zone, or whose rules deal with zones that messages may set up */
@@ -241,7 +263,8 @@ final class Compiler
     {
         $zoned = [];
         foreach ($this->book->rules as $rule) {
-            $dealsWithZones = [] !== array_filter($rule->steps, static fn (Step $step): bool => $step->is(Fact::KnowsZones))
+            $dealsWithZones =
+                [] !== array_filter($rule->steps, static fn (Step $step): bool => $step->is(Fact::KnowsZones))
                 || [] !== array_filter($rule->selectors, static fn (Selector $selector): bool => $selector->isMpe());
             foreach ($dealsWithZones ? $this->book->portsHeardBy($rule) : [] as $name) {
                 $zoned[$this->book->portIndex($name)] = true;
@@ -290,7 +313,15 @@ final class Compiler
                     if (Kind::Note === $message->kind()) {
                         $code->line("Notes::post(\$e, \$t, {$this->book->portIndex($port->text)}, \$mch, \$mn, \$mv, 50000, -1);");
                     } else {
-                        $code->send->message($clock->name->span->line, $this->book->portIndex($port->text), $message->kind(), '$mch', '$mn', '$mv', '$mraw');
+                        $code->send->message(
+                            $clock->name->span->line,
+                            $this->book->portIndex($port->text),
+                            $message->kind(),
+                            '$mch',
+                            '$mn',
+                            '$mv',
+                            '$mraw',
+                        );
                     }
                 }
                 $this->draft->write("tap_{$name}_{$which}", $code->compile(), $rule);
@@ -372,7 +403,16 @@ final class Compiler
             }
         }
 
-        return [$index, $method, !$rule->isCopy(), $scene, $ports, $channels, $numbers, null === $asked ? null : [$asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, Entry::ofGesture($kind))]];
+        return [
+            $index,
+            $method,
+            !$rule->isCopy(),
+            $scene,
+            $ports,
+            $channels,
+            $numbers,
+            null === $asked ? null : [$asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, Entry::ofGesture($kind))],
+        ];
     }
 
     private function channels(Kind $kind, Selector $selector): int
@@ -383,13 +423,15 @@ final class Compiler
     /** Bit n is set for channel n. */
     private function mask(?NumberList $channels): int
     {
-        return null === $channels ? self::ALL_CHANNELS : array_reduce($channels->numbers(), static fn (int $mask, int $channel): int => $mask | 1 << $channel, 0);
+        return null === $channels
+            ? self::ALL_CHANNELS
+            : array_reduce($channels->numbers(), static fn (int $mask, int $channel): int => $mask | (1 << $channel), 0);
     }
 
     /** @return list<array{int, int}>|null */
     private function numbers(Kind $kind, Selector $selector, ?NumberList $list): ?array
     {
-        $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : ($kind->hasNumber() ? $list : null);
+        $list = $kind->hasKey() ? $selector->lists['key'] ?? null : ($kind->hasNumber() ? $list : null);
 
         return null === $list ? null : array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $list->ranges);
     }

@@ -139,7 +139,12 @@ final class Draft
     /** Writes a method with the signature that all rules share. */
     public function write(string $name, string $body, Rule $rule): void
     {
-        $this->methods .= "\n".Layout::comment($rule)."\npublic function {$name}(\$e, \$t, \$port, \$ch, \$n, \$v, \$rel, \$raw, \$ctl, \$own, \$ix = 0)\n{\n".Layout::indented($body, 1)."\n}\n";
+        $this->methods .=
+            "\n".
+            Layout::comment($rule).
+            "\npublic function {$name}(\$e, \$t, \$port, \$ch, \$n, \$v, \$rel, \$raw, \$ctl, \$own, \$ix = 0)\n{\n".
+            Layout::indented($body, 1).
+            "\n}\n";
     }
 
     /**
@@ -149,7 +154,15 @@ final class Draft
      */
     public function constant(array $values): string
     {
-        $php = '['.implode(', ', array_is_list($values) ? $values : array_map(static fn (int $key, int $value): string => "{$key} => {$value}", array_keys($values), $values)).']';
+        $php =
+            '['.
+            implode(
+                ', ',
+                array_is_list($values)
+                    ? $values
+                    : array_map(static fn (int $key, int $value): string => "{$key} => {$value}", array_keys($values), $values),
+            ).
+            ']';
 
         return $this->rawConstant($php);
     }

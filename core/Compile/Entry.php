@@ -66,6 +66,18 @@ final readonly class Entry
 
     public function method(int $rule): string
     {
-        return \sprintf('r%d_%s_%d%s%s%s%s%s_%d%s', $rule, $this->kind->value, $this->from, $this->isRelease ? 'r' : '', $this->noteSends ? 's' : '', $this->isOfNote ? 'n' : '', $this->isHeld ? 'h' : '', $this->isReleaseVelocity ? 'v' : '', $this->ownerStart, null === $this->gesture ? '' : '_'.$this->gesture);
+        return \sprintf(
+            'r%d_%s_%d%s%s%s%s%s_%d%s',
+            $rule,
+            $this->kind->value,
+            $this->from,
+            $this->isRelease ? 'r' : '',
+            $this->noteSends ? 's' : '',
+            $this->isOfNote ? 'n' : '',
+            $this->isHeld ? 'h' : '',
+            $this->isReleaseVelocity ? 'v' : '',
+            $this->ownerStart,
+            null === $this->gesture ? '' : '_'.$this->gesture,
+        );
     }
 }

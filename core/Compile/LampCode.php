@@ -19,15 +19,21 @@ final readonly class LampCode
     {
     }
 
-    /** @return list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> as {@see \ZigzagPost\Core\Engine\Book\CompiledBook::LAMPS} says */
+    /**
+     * @return list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> as {@see
+     *     \ZigzagPost\Core\Engine\Book\CompiledBook::LAMPS} says
+     */
     public function lamps(): array
     {
-        return array_map(fn (LitLamp $lit): array => [
-            $this->book->portIndex($lit->lamp->port),
-            self::bytes($lit->lamp, $lit->lamp->off),
-            self::bytes($lit->lamp, $lit->lamp->on),
-            $this->reasons($lit),
-        ], $this->book->lit);
+        return array_map(
+            fn (LitLamp $lit): array => [
+                $this->book->portIndex($lit->lamp->port),
+                self::bytes($lit->lamp, $lit->lamp->off),
+                self::bytes($lit->lamp, $lit->lamp->on),
+                $this->reasons($lit),
+            ],
+            $this->book->lit,
+        );
     }
 
     /** @return list<array{string, int|string, int, int, int}> */
@@ -87,7 +93,10 @@ final readonly class LampCode
     {
         $number = \in_array($message->kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? 0 : $message->number ?? 0;
 
-        return array_map(fn (string $port): int => Control::of($message->kind->ordinal(), $this->book->portIndex($port), $message->channel ?? 1, $number), $message->ports);
+        return array_map(
+            fn (string $port): int => Control::of($message->kind->ordinal(), $this->book->portIndex($port), $message->channel ?? 1, $number),
+            $message->ports,
+        );
     }
 
     /** @return list<string> whole messages */

@@ -23,7 +23,10 @@ final class RestoreCode
         $this->rule = new Rule('Restore', new Span(1, 1), null, true);
     }
 
-    /** @return array<string, array{int, int, string, int, list<array{string, int, int, int}>}> those of which something can be brought back, as {@see \ZigzagPost\Core\Engine\Book\CompiledBook::WHOLES} says */
+    /**
+     * @return array<string, array{int, int, string, int, list<array{string, int, int, int}>}> those of which something can be brought back, as
+     *     {@see \ZigzagPost\Core\Engine\Book\CompiledBook::WHOLES} says
+     */
     public function wholes(): array
     {
         $wholes = [];
@@ -40,7 +43,10 @@ final class RestoreCode
     private function whole(RestoreRecipe $whole): array
     {
         $port = $this->draft->book->portIndex($whole->port);
-        $program = null === $whole->channel ? '' : $this->method("program {$port}", $port, static fn (RuleCode $code) => $code->send->program(0, $port, '$ch', '$v'));
+        $program =
+            null === $whole->channel
+                ? ''
+                : $this->method("program {$port}", $port, static fn (RuleCode $code) => $code->send->program(0, $port, '$ch', '$v'));
 
         return [$port, $whole->channel ?? 0, $program, $whole->deafUs, array_map($this->parameter(...), $whole->parameters)];
     }
@@ -50,7 +56,11 @@ final class RestoreCode
     {
         $port = $this->draft->book->portIndex($target->port);
         [$channel, $number] = [$target->channel ?? 0, $target->number ?? 0];
-        $method = $this->method("{$target->kind->value} {$port}", $port, static fn (RuleCode $code) => $code->send->message(0, $port, $target->kind, '$ch', '$n', '$v', '$raw'));
+        $method = $this->method(
+            "{$target->kind->value} {$port}",
+            $port,
+            static fn (RuleCode $code) => $code->send->message(0, $port, $target->kind, '$ch', '$n', '$v', '$raw'),
+        );
 
         return [$method, Control::of($target->kind->ordinal(), $port, $channel, $number), $channel, $number];
     }

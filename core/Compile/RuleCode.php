@@ -220,7 +220,10 @@ final class RuleCode implements Writer
     {
         $isFirst = 0 === $this->entry->from && !$this->entry->isRelease;
         $isKnown = $isFirst && Entry::RUNS !== $this->entry->gesture;
-        $isListed = array_map(fn (array $alternative): bool => null !== $alternative[0]->place || null !== SelectorCode::listOf($this->entry->kind, ...$alternative), SelectorCode::alternatives($this));
+        $isListed = array_map(
+            fn (array $alternative): bool => null !== $alternative[0]->place || null !== SelectorCode::listOf($this->entry->kind, ...$alternative),
+            SelectorCode::alternatives($this),
+        );
         if ($isFirst && !\in_array(true, $isListed, true)) {
             $this->finds(Concern::Missing, 'index', $name->span);
 
@@ -301,7 +304,14 @@ final class RuleCode implements Writer
         [$low, $high] = [$range[0] - $field->shift, $range[1] - $field->shift];
         if ($high < $field->lowest || $low > $field->highest) {
             $this->finds(Concern::AlwaysOutside, $name, $span);
-        } elseif ('key' === $name && !$fold && isset($this->ranges[$variable]) && is_finite($low) && is_finite($high) && ($low < $field->lowest || $high > $field->highest)) {
+        } elseif (
+            'key' === $name
+            && !$fold
+            && isset($this->ranges[$variable])
+            && is_finite($low)
+            && is_finite($high)
+            && ($low < $field->lowest || $high > $field->highest)
+        ) {
             $this->finds(Concern::OffTheKeyboard, $name, $span);
         }
         if ($low < $field->lowest || $high > $field->highest) {
@@ -384,13 +394,15 @@ final class RuleCode implements Writer
     /** @return array{float, float} what is known of the range of the value of the message at hand */
     public function valueRange(): array
     {
-        return $this->ranges['$v'] ?? $this->kind->valueRange() ?? [0, 0];
+        return $this->ranges['$v'] ?? ($this->kind->valueRange() ?? [0, 0]);
     }
 
     /** Whether the rule takes nothing but messages of MPE zones, and the channel is still the one it came on. */
     public function isOfZone(): bool
     {
-        return 0 === $this->entry->from && !isset($this->stale['$ch']) && [] === array_filter($this->rule->selectors, static fn (Selector $selector): bool => !$selector->isMpe());
+        return 0 === $this->entry->from
+            && !isset($this->stale['$ch'])
+            && [] === array_filter($this->rule->selectors, static fn (Selector $selector): bool => !$selector->isMpe());
     }
 
     public function isAbove(Fact $fact): bool
@@ -499,7 +511,8 @@ final class RuleCode implements Writer
     public function flattens(array $flattening): void
     {
         $step = $this->stepId();
-        if ('' === ($this->draft->flattens[$step]['bend'] ?? '')) { // of all kinds of message, notes know most
+        if ('' === ($this->draft->flattens[$step]['bend'] ?? '')) {
+            // of all kinds of message, notes know most
             $this->draft->flattens[$step] = $flattening;
         }
     }
@@ -550,9 +563,17 @@ final class RuleCode implements Writer
         if ($fold) {
             $this->line("{$variable} = Key::fold({$variable});");
         } elseif ($field->clamps) {
-            $this->line("if ({$variable} < {$field->lowest}) { {$variable} = {$field->lowest}; } elseif ({$variable} > {$field->highest}) { {$variable} = {$field->highest}; }");
+            $this->line(
+                "if ({$variable} < {$field->lowest}) { {$variable} = {$field->lowest}; } "
+                    ."elseif ({$variable} > {$field->highest}) { {$variable} = {$field->highest}; }",
+            );
         } else {
-            $this->line("if ({$variable} < {$field->lowest} || {$variable} > {$field->highest}) { {$this->rejection(var_export("{$name} out of range", true), 'return 1;')} }");
+            $this->line(
+                "if ({$variable} < {$field->lowest} || {$variable} > {$field->highest}) { {$this->rejection(
+                    var_export("{$name} out of range", true),
+                    'return 1;',
+                )} }",
+            );
         }
     }
 }

@@ -38,7 +38,10 @@ final class SelectorCode
         $usesIndex = $code->usesIndex();
         $tests = [];
         foreach ($alternatives as $alternative) {
-            $tests[] = [$usesIndex ? '$ix = '.self::place($code, ...$alternative).';' : '', self::test($code, $alternative[0], $alternative[1], 1 < \count($alternatives))];
+            $tests[] = [
+                $usesIndex ? '$ix = '.self::place($code, ...$alternative).';' : '',
+                self::test($code, $alternative[0], $alternative[1], 1 < \count($alternatives)),
+            ];
         }
         if (1 === \count($tests)) {
             [$place, $test] = $tests[0];
@@ -75,7 +78,7 @@ final class SelectorCode
     /** The list in which a message of this kind has a place. */
     public static function listOf(Kind $kind, Selector $selector, ?NumberList $numbers): ?NumberList
     {
-        return $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
+        return $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
     }
 
     /** Code for the place of the message in the list of an alternative, from 1; 0 without a list. */
@@ -125,7 +128,12 @@ final class SelectorCode
             $tests[] = 1 === \count($ports) ? "\$port === {$ports[0]}" : 'isset('.$code->draft->constant(array_fill_keys($ports, 1)).'[$port])';
         }
         if ($indexed && null !== $numbers && ($kind->hasNumber() || Kind::Program === $kind)) {
-            $tests[] = self::inList($code, Kind::Program === $kind ? '$v' : '$n', $numbers, Kind::Program === $kind ? $code->book()->programsFrom : 0);
+            $tests[] = self::inList(
+                $code,
+                Kind::Program === $kind ? '$v' : '$n',
+                $numbers,
+                Kind::Program === $kind ? $code->book()->programsFrom : 0,
+            );
         } elseif (null !== $numbers && Kind::Program === $kind) {
             $tests[] = self::inList($code, '$v', $numbers, $code->book()->programsFrom);
         }
@@ -179,7 +187,10 @@ final class SelectorCode
         }
         $tests = [];
         foreach ($ranges as [$low, $high]) {
-            $tests[] = $low === $high ? "{$variable} === ".self::number($low) : "({$variable} >= ".self::number($low)." && {$variable} <= ".self::number($high).')';
+            $tests[] =
+                $low === $high
+                    ? "{$variable} === ".self::number($low)
+                    : "({$variable} >= ".self::number($low)." && {$variable} <= ".self::number($high).')';
         }
 
         return 1 === \count($tests) ? $tests[0] : '('.implode(' || ', $tests).')';

@@ -91,7 +91,9 @@ final class SendCode implements Sender
     {
         $sent = $this->code->temporary();
         $limits = 'scaled' === $takeover ? ", {$range[0]}, {$range[1]}" : '';
-        $this->code->line("{$sent} = Takeover::{$takeover}(\$s, \$t, '{$this->code->stepId()}', \$ctl, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v}{$limits});");
+        $this->code->line(
+            "{$sent} = Takeover::{$takeover}(\$s, \$t, '{$this->code->stepId()}', \$ctl, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v}{$limits});",
+        );
         $this->code->line("if (null !== {$sent}) {");
         $this->message($line, $port, $kind, $ch, $n, $sent, '$raw', false);
         $this->code->line('}');
@@ -101,8 +103,17 @@ final class SendCode implements Sender
     }
 
     /** Sends a message that is no note from the given variables. */
-    public function message(int $line, int $port, Kind $kind, string $ch, string $n, string $v, string $raw, bool $tells = true, ?string $bytes = null): void
-    {
+    public function message(
+        int $line,
+        int $port,
+        Kind $kind,
+        string $ch,
+        string $n,
+        string $v,
+        string $raw,
+        bool $tells = true,
+        ?string $bytes = null,
+    ): void {
         $this->at($line);
         if ($tells && $this->code->draft->hasTakeover && $kind->hasValue() && Kind::Sysex !== $kind) {
             $this->code->line("Takeover::sends(\$s, \$t, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v});");
@@ -136,7 +147,10 @@ final class SendCode implements Sender
     /** Whether the message comes as it came in from ports whose parameters have 7 bits anyway. */
     private function comesCoarse(): bool
     {
-        $fine = array_filter($this->code->book()->portsHeardBy($this->code->rule), fn (string $name): bool => !($this->code->book()->ports[$name]->coarse ?? false));
+        $fine = array_filter(
+            $this->code->book()->portsHeardBy($this->code->rule),
+            fn (string $name): bool => !($this->code->book()->ports[$name]->coarse ?? false),
+        );
 
         return Kind::Nrpn === $this->code->entry->kind && [] === $fine;
     }

@@ -11,6 +11,9 @@ final class TooMuchCode extends \RuntimeException
 {
     public function __construct(public readonly Span $span)
     {
-        parent::__construct('the rules up to here make more code than can run; take several kinds of message in one rule, use ranges in place of many rules, or part the rulebook');
+        parent::__construct(
+            'the rules up to here make more code than can run; take several kinds of message in one rule, use ranges in place of many '
+                .'rules, or part the rulebook',
+        );
     }
 }

@@ -27,7 +27,13 @@ final class WireCode
         $ch = '$ch' === $channel ? $ch : $channel;
         if (null !== $stale && self::hasThreeBytes($code->kind)) {
             $made = \count(array_filter([$ch, $n, $v], static fn (string $part): bool => !ctype_digit($part)));
-            $patched = \count(array_filter([$ch, $n, $v], static fn (string $part, int $index): bool => \in_array(['$ch', '$n', '$v'][$index], $stale, true) && !ctype_digit($part), \ARRAY_FILTER_USE_BOTH));
+            $patched = \count(
+                array_filter(
+                    [$ch, $n, $v],
+                    static fn (string $part, int $index): bool => \in_array(['$ch', '$n', '$v'][$index], $stale, true) && !ctype_digit($part),
+                    \ARRAY_FILTER_USE_BOTH,
+                ),
+            );
             if ($patched < $made) {
                 return self::patch($code, $stale, [$ch, $n, $v]);
             }
@@ -43,21 +49,25 @@ final class WireCode
      */
     public static function bytes(Kind $kind, string $ch, string $n, string $v, string $raw): string
     {
-        $status = static fn (int $high): string => ctype_digit($ch) ? self::byte((string) ($high + (int) $ch - 1)) : '\chr('.($high - 1)." + {$ch})";
+        $status = static fn (int $high): string => ctype_digit($ch)
+            ? self::byte((string) ($high + (int) $ch - 1))
+            : '\chr('.($high - 1)." + {$ch})";
 
-        return self::joined(match ($kind) {
-            Kind::Note => [$status(0x90), self::byte($n), self::byte($v)],
-            Kind::PolyPressure => [$status(0xA0), self::byte($n), self::byte($v)],
-            Kind::Cc, Kind::Mode => [$status(0xB0), self::byte($n), self::byte($v)],
-            Kind::Program => [$status(0xC0), self::byte($v)],
-            Kind::Pressure => [$status(0xD0), self::byte($v)],
-            Kind::Bend => [$status(0xE0), "\\chr({$v} + 8192 & 127)", "\\chr({$v} + 8192 >> 7)"],
-            Kind::Sysex => [$raw],
-            Kind::Position => ['"\xF2"', "\\chr({$v} & 127)", "\\chr({$v} >> 7)"],
-            Kind::Song => ['"\xF3"', self::byte($v)],
-            Kind::TimeCode => ['"\xF1"', self::byte($v)],
-            default => [self::byte((string) $kind->systemStatus())],
-        });
+        return self::joined(
+            match ($kind) {
+                Kind::Note => [$status(0x90), self::byte($n), self::byte($v)],
+                Kind::PolyPressure => [$status(0xA0), self::byte($n), self::byte($v)],
+                Kind::Cc, Kind::Mode => [$status(0xB0), self::byte($n), self::byte($v)],
+                Kind::Program => [$status(0xC0), self::byte($v)],
+                Kind::Pressure => [$status(0xD0), self::byte($v)],
+                Kind::Bend => [$status(0xE0), "\\chr({$v} + 8192 & 127)", "\\chr({$v} + 8192 >> 7)"],
+                Kind::Sysex => [$raw],
+                Kind::Position => ['"\xF2"', "\\chr({$v} & 127)", "\\chr({$v} >> 7)"],
+                Kind::Song => ['"\xF3"', self::byte($v)],
+                Kind::TimeCode => ['"\xF1"', self::byte($v)],
+                default => [self::byte((string) $kind->systemStatus())],
+            },
+        );
     }
 
     /**
@@ -76,7 +86,11 @@ final class WireCode
             $controllers = [[$n, "{$v} >> 7"], ["{$n} + 32", "{$v} & 127"]];
         } else {
             [$msb, $lsb] = Kind::Nrpn === $kind ? ['99', '98'] : ['101', '100'];
-            $controllers = [[$msb, "{$n} >> 7"], [$lsb, "{$n} & 127"], ...array_map(static fn (string $half, int $number): array => [(string) $number, $half], ...$halves)];
+            $controllers = [
+                [$msb, "{$n} >> 7"],
+                [$lsb, "{$n} & 127"],
+                ...array_map(static fn (string $half, int $number): array => [(string) $number, $half], ...$halves),
+            ];
         }
 
         return array_map(static fn (array $controller): string => self::bytes(Kind::Cc, $ch, $controller[0], $controller[1], ''), $controllers);
@@ -105,11 +119,15 @@ final class WireCode
         foreach (['$ch', '$n', '$v'] as $position => $variable) {
             if (\in_array($variable, $stale, true)) {
                 $part = $parts[$position];
-                $code->line("{$bytes}[{$position}] = ".match (true) {
-                    0 < $position => self::byte($part),
-                    ctype_digit($part) => self::byte((string) (self::high($code->kind) + (int) $part - 1)),
-                    default => '\chr('.(self::high($code->kind) - 1)." + {$part})",
-                }.';');
+                $code->line(
+                    "{$bytes}[{$position}] = ".
+                        match (true) {
+                            0 < $position => self::byte($part),
+                            ctype_digit($part) => self::byte((string) (self::high($code->kind) + (int) $part - 1)),
+                            default => '\chr('.(self::high($code->kind) - 1)." + {$part})",
+                        }.
+                        ';',
+                );
             }
         }
 

@@ -18,7 +18,14 @@ final readonly class ListOf implements Type
             return $reading->expected($path, 'a list', $json);
         }
         if (\count($json) < $this->least || \count($json) > $this->most) {
-            return $reading->problem($path, \sprintf('has %d entries; it can have %s', \count($json), $this->least === $this->most ? "{$this->least} exactly" : "{$this->least} to {$this->most}"));
+            return $reading->problem(
+                $path,
+                \sprintf(
+                    'has %d entries; it can have %s',
+                    \count($json),
+                    $this->least === $this->most ? "{$this->least} exactly" : "{$this->least} to {$this->most}",
+                ),
+            );
         }
         $values = [];
         foreach ($json as $index => $each) {

@@ -24,7 +24,11 @@ final readonly class MapOf implements Type
         $values = [];
         foreach ($json as $key => $each) {
             $shown = mb_strimwidth((string) $key, 0, 40, '…');
-            if ('' === (string) $key || \strlen((string) $key) > 800 || (null !== $this->keys && 1 !== preg_match("/{$this->keys}/Du", (string) $key))) {
+            if (
+                '' === (string) $key
+                || \strlen((string) $key) > 800
+                || (null !== $this->keys && 1 !== preg_match("/{$this->keys}/Du", (string) $key))
+            ) {
                 $reading->problem($path, "\"{$shown}\" is not {$this->keysAre}");
             } else {
                 $values[$key] = $this->of->read($each, $reading, "{$path}.{$shown}");
@@ -46,6 +50,12 @@ final readonly class MapOf implements Type
 
     public function schema(Definitions $definitions): array
     {
-        return ['type' => ['object', 'array'], 'maxItems' => 0, 'additionalProperties' => $this->of->schema($definitions), 'maxProperties' => $this->most, 'propertyNames' => ['minLength' => 1, ...(null === $this->keys ? [] : ['pattern' => $this->keys])]];
+        return [
+            'type' => ['object', 'array'],
+            'maxItems' => 0,
+            'additionalProperties' => $this->of->schema($definitions),
+            'maxProperties' => $this->most,
+            'propertyNames' => ['minLength' => 1, ...null === $this->keys ? [] : ['pattern' => $this->keys]],
+        ];
     }
 }

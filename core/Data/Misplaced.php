@@ -7,7 +7,8 @@ namespace ZigzagPost\Core\Data;
 /** Finds where a text ceases to be JSON. */
 final class Misplaced
 {
-    private const TOKEN = '/\G[ \t\r\n]*+(?:(?<open>[{\[])|(?<close>[}\]])|(?<sign>[,:])|"(?:[^"\\\\\x00-\x1f]|\\\\["\\\\\/bfnrtu])*+"|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][+-]?\d+)?|true|false|null)/';
+    private const TOKEN = '/\G[ \t\r\n]*+(?:(?<open>[{\[])|(?<close>[}\]])|(?<sign>[,:])|"(?:[^"\\\\\x00-\x1f]|\\\\["\\\\\/bfnrtu])*+"'
+        .'|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][+-]?\d+)?|true|false|null)/';
 
     /** The line, from 1, of the first thing that cannot stand where it stands; null when that cannot be told. */
     public static function line(string $text): ?int

@@ -22,7 +22,11 @@ final readonly class Pair implements Type
             return $reading->expected($path, 'a list of '.\count($this->of), $json);
         }
 
-        return array_map(static fn (Type $type, int $index): mixed => $type->read($json[$index], $reading, "{$path}[{$index}]"), $this->of, array_keys($this->of));
+        return array_map(
+            static fn (Type $type, int $index): mixed => $type->read($json[$index], $reading, "{$path}[{$index}]"),
+            $this->of,
+            array_keys($this->of),
+        );
     }
 
     public function holds(mixed $value): bool
@@ -41,11 +45,18 @@ final readonly class Pair implements Type
 
     public function write(mixed $value): mixed
     {
-        return \is_array($value) ? array_map(static fn (Type $type, mixed $each): mixed => $type->write($each), $this->of, array_values($value)) : null;
+        return \is_array($value)
+            ? array_map(static fn (Type $type, mixed $each): mixed => $type->write($each), $this->of, array_values($value))
+            : null;
     }
 
     public function schema(Definitions $definitions): array
     {
-        return ['type' => 'array', 'prefixItems' => array_map(static fn (Type $type): array => $type->schema($definitions), $this->of), 'minItems' => \count($this->of), 'maxItems' => \count($this->of)];
+        return [
+            'type' => 'array',
+            'prefixItems' => array_map(static fn (Type $type): array => $type->schema($definitions), $this->of),
+            'minItems' => \count($this->of),
+            'maxItems' => \count($this->of),
+        ];
     }
 }

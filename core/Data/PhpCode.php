@@ -34,7 +34,10 @@ final class PhpCode
     private static function ofObject(object $object): string
     {
         $class = $object::class;
-        self::$arguments[$class] ??= array_map(static fn (\ReflectionParameter $parameter): string => $parameter->getName(), (new \ReflectionClass($class))->getConstructor()?->getParameters() ?? []);
+        self::$arguments[$class] ??= array_map(
+            static fn (\ReflectionParameter $parameter): string => $parameter->getName(),
+            (new \ReflectionClass($class))->getConstructor()?->getParameters() ?? [],
+        );
         $code = '';
         foreach (self::$arguments[$class] as $name) {
             $code .= "{$name}:".self::of($object->{$name}).',';

@@ -30,7 +30,11 @@ final class Shape
             if ([] === $types) {
                 throw new \LogicException("{$class}::\${$parameter->getName()} says nothing of its type");
             }
-            $this->fields[$parameter->getName()] = [$types[0]->newInstance(), !$parameter->isDefaultValueAvailable(), $parameter->isDefaultValueAvailable() ? $parameter->getDefaultValue() : null];
+            $this->fields[$parameter->getName()] = [
+                $types[0]->newInstance(),
+                !$parameter->isDefaultValueAvailable(),
+                $parameter->isDefaultValueAvailable() ? $parameter->getDefaultValue() : null,
+            ];
         }
     }
 
@@ -118,7 +122,10 @@ final class Shape
                     $best = $field;
                 }
             }
-            $reading->problem(self::under($path, mb_strimwidth((string) $name, 0, 60, '…')), 'there is no such field'.(null === $best ? '; there are '.implode(', ', array_keys($this->fields)) : "; did you mean {$best}?"));
+            $reading->problem(
+                self::under($path, mb_strimwidth((string) $name, 0, 60, '…')),
+                'there is no such field'.(null === $best ? '; there are '.implode(', ', array_keys($this->fields)) : "; did you mean {$best}?"),
+            );
         }
     }
 

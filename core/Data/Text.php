@@ -27,7 +27,10 @@ final readonly class Text implements Type
         }
         $length = mb_strlen($json);
         if ($length < $this->least || $length > $this->most) {
-            return $reading->problem($path, $length < $this->least ? 'is empty; leave out what is not known' : "has {$length} characters; {$this->most} at most");
+            return $reading->problem(
+                $path,
+                $length < $this->least ? 'is empty; leave out what is not known' : "has {$length} characters; {$this->most} at most",
+            );
         }
         if (1 === preg_match('/[\x00-\x08\x0B-\x1F\x7F]/', $json)) {
             return $reading->problem($path, 'has characters that cannot be seen');
@@ -51,6 +54,11 @@ final readonly class Text implements Type
 
     public function schema(Definitions $definitions): array
     {
-        return ['type' => 'string', 'minLength' => $this->least, 'maxLength' => $this->most, ...(null === $this->pattern ? [] : ['pattern' => $this->pattern])];
+        return [
+            'type' => 'string',
+            'minLength' => $this->least,
+            'maxLength' => $this->most,
+            ...null === $this->pattern ? [] : ['pattern' => $this->pattern],
+        ];
     }
 }

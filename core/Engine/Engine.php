@@ -95,8 +95,12 @@ final class Engine implements InPorts
         }
         $s->now = $t;
         $inlet = $this->inlets[$port];
-        if (!$inlet->isIdle || 3 !== \strlen($bytes) || ($v = \ord($bytes[2])) > 0x7F
-            || null === ($plan = $inlet->plans[$bytes[0]][$bytes[1]] ?? $inlet->plan($bytes))) {
+        if (
+            !$inlet->isIdle
+            || 3 !== \strlen($bytes)
+            || ($v = \ord($bytes[2])) > 0x7F
+            || null === ($plan = $inlet->plans[$bytes[0]][$bytes[1]] ?? $inlet->plan($bytes))
+        ) {
             $inlet->receive($t, $bytes);
 
             return;
@@ -118,13 +122,16 @@ final class Engine implements InPorts
         $shape = $plan->shape;
         if (Plan::PLAIN !== $shape) {
             if (Plan::BEND === $shape) {
-                $v = ($v << 7 | $plan->second) - 8192;
+                $v = (($v << 7) | $plan->second) - 8192;
             } elseif (Plan::NOTE_OFF === $shape || 0 === $v) {
                 $owned = $s->ledger[$own] ?? null;
-                if (\is_int($owned) && 1 === ($s->sounding[$owned] ?? 0)
-                    && (!$this->follows || !(isset($s->voiceOf[$own]) || isset($s->fanOf[$own]) || isset($s->flatOf[$own])))) {
+                if (
+                    \is_int($owned)
+                    && 1 === ($s->sounding[$owned] ?? 0)
+                    && (!$this->follows || !(isset($s->voiceOf[$own]) || isset($s->fanOf[$own]) || isset($s->flatOf[$own])))
+                ) {
                     unset($s->ledger[$own], $s->sounding[$owned]);
-                    $bytes[0] = \chr((Plan::NOTE_OFF === $shape ? 0x80 : 0x90) | ($owned >> Note::CHANNEL & Note::CHANNEL_BITS));
+                    $bytes[0] = \chr((Plan::NOTE_OFF === $shape ? 0x80 : 0x90) | (($owned >> Note::CHANNEL) & Note::CHANNEL_BITS));
                     $bytes[1] = \chr($owned & Note::KEY_BITS);
                     $run->out[] = [$t, $owned >> Note::PORT, $bytes];
                 } else {
@@ -251,7 +258,10 @@ final class Engine implements InPorts
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
     public static function load(CompiledBook $book, array $saved, bool $traced = false): self
     {
-        /** @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int, string, list<mixed>, array{int, int}|null, string}>}, trace: array<mixed>|null} $saved */
+        /**
+         * @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int,
+         *     string, list<mixed>, array{int, int}|null, string}>}, trace: array<mixed>|null} $saved
+         */
         $engine = new self($book, $traced);
         $engine->state->restore($saved['state']);
         $engine->watchHands();

@@ -102,10 +102,25 @@ final class Inlet
         $control = Control::of($kind, $this->port, $channel, $number);
         $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
         $isController = self::CC === $kind || self::MODE === $kind;
-        $isPart = $isController && (($this->hasZone && Zones::concerns($number)) || (null !== $this->groups && Groups::concerns($number, $this->groups[0], $this->groups[1])));
+        $isPart =
+            $isController
+            && (($this->hasZone && Zones::concerns($number))
+                || (null !== $this->groups && Groups::concerns($number, $this->groups[0], $this->groups[1])));
         $isSelection = $isPart && !$this->hasZone && null === $this->run->trace && Groups::selects($number);
 
-        return $this->plans[$bytes[0]][$bytes[1]] = new Plan($shape, $isPart, $isSelection, $this->isPlain && !$isPart, $kind, $channel, $number, $second, $control, Note::of($this->port, $channel, $number), $rules);
+        return $this->plans[$bytes[0]][$bytes[1]] = new Plan(
+            $shape,
+            $isPart,
+            $isSelection,
+            $this->isPlain && !$isPart,
+            $kind,
+            $channel,
+            $number,
+            $second,
+            $control,
+            Note::of($this->port, $channel, $number),
+            $rules,
+        );
     }
 
     /** Forgets which rules to ask, since the scene has changed. */
@@ -211,7 +226,10 @@ final class Inlet
             if ($this->hasZone) {
                 Zones::observe($run->state, $this->port, $plan->channel, $plan->number, $v);
             }
-            if (null !== $this->groups && Groups::takesIn($run, $t, $this->port, $raw, $plan->channel, $plan->number, $v, $this->groups[0], $this->groups[1])) {
+            if (
+                null !== $this->groups
+                && Groups::takesIn($run, $t, $this->port, $raw, $plan->channel, $plan->number, $v, $this->groups[0], $this->groups[1])
+            ) {
                 return;
             }
         }
@@ -219,8 +237,17 @@ final class Inlet
         if (Plan::NOTE_OFF === $plan->shape || (Plan::NOTE_ON === $plan->shape && 0 === $v)) {
             $this->noteOff($t, $plan->channel, $plan->number, Plan::NOTE_OFF === $plan->shape ? $v : -1);
         } else {
-            $value = Plan::BEND === $plan->shape ? ($v << 7 | $plan->second) - 8192 : $v;
-            $isClaimed = $this->ask($t, $this->rules[$plan->control] ?? $this->rulesFor($plan->control, $plan->kind, $plan->channel, $plan->number), $plan->control, $plan->channel, $plan->number, $value, $raw, $plan->own);
+            $value = Plan::BEND === $plan->shape ? (($v << 7) | $plan->second) - 8192 : $v;
+            $isClaimed = $this->ask(
+                $t,
+                $this->rules[$plan->control] ?? $this->rulesFor($plan->control, $plan->kind, $plan->channel, $plan->number),
+                $plan->control,
+                $plan->channel,
+                $plan->number,
+                $value,
+                $raw,
+                $plan->own,
+            );
             if ($isClaimed && Plan::NOTE_ON === $plan->shape) {
                 $run->state->ledger[$plan->own] ??= [];
                 $run->trace?->taken($plan->own);
@@ -262,7 +289,7 @@ final class Inlet
         }
         $value = match ($kind) {
             Kind::Sysex => \strlen($raw),
-            Kind::Position => \ord($raw[2]) << 7 | \ord($raw[1]),
+            Kind::Position => (\ord($raw[2]) << 7) | \ord($raw[1]),
             Kind::Song, Kind::TimeCode => \ord($raw[1]),
             default => 0,
         };
@@ -349,7 +376,12 @@ final class Inlet
     /** @return array{Member|null, list<array{int, int, Member}>} as {@see CompiledBook::members()} says */
     private function members(int $control): array
     {
-        return $this->members[$control] ??= $this->run->book->members($this->port, Control::kind($control), Control::channel($control), Control::number($control));
+        return $this->members[$control] ??= $this->run->book->members(
+            $this->port,
+            Control::kind($control),
+            Control::channel($control),
+            Control::number($control),
+        );
     }
 
     private function unclaimed(): void
@@ -384,10 +416,14 @@ final class Inlet
                 $rules[] = $rule;
             }
         }
-        if ([] !== $gestures) { // nobody below the first of them sees the messages themselves
+        if ([] !== $gestures) {
+            // nobody below the first of them sees the messages themselves
             $plan = $this->gestures[$control] = GesturePlan::of($gestures);
             [$member] = $this->members($control);
-            $rules[] = static function (Run $run, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl) use ($plan, $member): int {
+            $rules[] = static function (Run $run, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl) use (
+                $plan,
+                $member,
+            ): int {
                 Gestures::message($run, $plan, $member, $t, $port, $ch, $n, $v, $raw, $ctl);
 
                 return 1;

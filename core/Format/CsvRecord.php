@@ -8,7 +8,15 @@ namespace ZigzagPost\Core\Format;
 final class CsvRecord
 {
     /** Text records by type of meta event. */
-    private const TEXTS = [0x01 => 'Text_t', 0x02 => 'Copyright_t', 0x03 => 'Title_t', 0x04 => 'Instrument_name_t', 0x05 => 'Lyric_t', 0x06 => 'Marker_t', 0x07 => 'Cue_point_t'];
+    private const TEXTS = [
+        0x01 => 'Text_t',
+        0x02 => 'Copyright_t',
+        0x03 => 'Title_t',
+        0x04 => 'Instrument_name_t',
+        0x05 => 'Lyric_t',
+        0x06 => 'Marker_t',
+        0x07 => 'Cue_point_t',
+    ];
 
     /** Channel records: status byte and, for each value after the channel, its highest. */
     private const CHANNEL = [
@@ -68,8 +76,14 @@ final class CsvRecord
             'sequence_number' => $meta(TrackEvent::SEQUENCE_NUMBER, pack('n', $number(3, 0xFFFF))),
             'channel_prefix' => $meta(TrackEvent::CHANNEL_PREFIX, \chr($number(3, 15))),
             'midi_port' => $meta(TrackEvent::MIDI_PORT, \chr($number(3, 255))),
-            'time_signature' => $meta(TrackEvent::TIME_SIGNATURE, \chr($number(3, 255)).\chr($number(4, 255)).\chr($number(5, 255)).\chr($number(6, 255))),
-            'smpte_offset' => $meta(TrackEvent::SMPTE_OFFSET, implode('', array_map(static fn (int $i): string => \chr($number($i, 255)), range(3, 7)))),
+            'time_signature' => $meta(
+                TrackEvent::TIME_SIGNATURE,
+                \chr($number(3, 255)).\chr($number(4, 255)).\chr($number(5, 255)).\chr($number(6, 255)),
+            ),
+            'smpte_offset' => $meta(
+                TrackEvent::SMPTE_OFFSET,
+                implode('', array_map(static fn (int $i): string => \chr($number($i, 255)), range(3, 7))),
+            ),
             'key_signature' => $meta(TrackEvent::KEY_SIGNATURE, self::key($fields, $file, $line)),
             'sequencer_specific' => $meta(TrackEvent::SEQUENCER_SPECIFIC, $list(3)),
             'unknown_meta_event' => $meta($number(3, 127), $list(4)),
@@ -133,7 +147,7 @@ final class CsvRecord
             0xB0 => "Control_c, {$channel}, {$first}, {$second}",
             0xC0 => "Program_c, {$channel}, {$first}",
             0xD0 => "Channel_aftertouch_c, {$channel}, {$first}",
-            default => "Pitch_bend_c, {$channel}, ".($second << 7 | $first),
+            default => "Pitch_bend_c, {$channel}, ".(($second << 7) | $first),
         };
     }
 
@@ -145,13 +159,17 @@ final class CsvRecord
         return match (true) {
             isset(self::TEXTS[$event->meta]) => self::TEXTS[$event->meta].', "'.self::escaped($event->data).'"',
             TrackEvent::END_OF_TRACK === $event->meta => 'End_track',
-            TrackEvent::TEMPO === $event->meta => 'Tempo, '.($bytes[0] << 16 | $bytes[1] << 8 | $bytes[2]),
-            TrackEvent::SEQUENCE_NUMBER === $event->meta && $isLong(2) => 'Sequence_number, '.($bytes[0] << 8 | $bytes[1]),
+            TrackEvent::TEMPO === $event->meta => 'Tempo, '.(($bytes[0] << 16) | ($bytes[1] << 8) | $bytes[2]),
+            TrackEvent::SEQUENCE_NUMBER === $event->meta && $isLong(2) => 'Sequence_number, '.(($bytes[0] << 8) | $bytes[1]),
             TrackEvent::CHANNEL_PREFIX === $event->meta && $isLong(1) && $bytes[0] < 16 => "Channel_prefix, {$bytes[0]}",
             TrackEvent::MIDI_PORT === $event->meta && $isLong(1) => "MIDI_port, {$bytes[0]}",
             TrackEvent::TIME_SIGNATURE === $event->meta && $isLong(4) => 'Time_signature, '.implode(', ', $bytes),
             TrackEvent::SMPTE_OFFSET === $event->meta && $isLong(5) => 'SMPTE_offset, '.implode(', ', $bytes),
-            TrackEvent::KEY_SIGNATURE === $event->meta && $isLong(2) && $bytes[1] < 2 => 'Key_signature, '.($bytes[0] > 127 ? $bytes[0] - 256 : $bytes[0]).', "'.self::MAJOR_OR_MINOR[$bytes[1]].'"',
+            TrackEvent::KEY_SIGNATURE === $event->meta && $isLong(2) && $bytes[1] < 2 => 'Key_signature, '.
+                ($bytes[0] > 127 ? $bytes[0] - 256 : $bytes[0]).
+                ', "'.
+                self::MAJOR_OR_MINOR[$bytes[1]].
+                '"',
             TrackEvent::SEQUENCER_SPECIFIC === $event->meta => self::list('Sequencer_specific', $event->data),
             default => self::list("Unknown_meta_event, {$event->meta}", $event->data),
         };
@@ -165,13 +183,21 @@ final class CsvRecord
     /** Quotation marks doubled; what is no printable ASCII as a backslash and three octal digits. */
     private static function escaped(string $text): string
     {
-        $escaped = preg_replace_callback('/[\x00-\x1F\x7F-\xFF]/', static fn (array $match): string => \sprintf('\\%03o', \ord($match[0])), str_replace('\\', '\\\\', $text));
+        $escaped = preg_replace_callback(
+            '/[\x00-\x1F\x7F-\xFF]/',
+            static fn (array $match): string => \sprintf('\\%03o', \ord($match[0])),
+            str_replace('\\', '\\\\', $text),
+        );
 
         return str_replace('"', '""', (string) $escaped);
     }
 
     private static function unescaped(string $text): string
     {
-        return (string) preg_replace_callback('/\\\\([0-7]{3}|\\\\)/', static fn (array $match): string => '\\' === $match[1] ? '\\' : \chr((int) octdec($match[1]) & 0xFF), $text);
+        return (string) preg_replace_callback(
+            '/\\\\([0-7]{3}|\\\\)/',
+            static fn (array $match): string => '\\' === $match[1] ? '\\' : \chr((int) octdec($match[1]) & 0xFF),
+            $text,
+        );
     }
 }

@@ -30,7 +30,12 @@ final class SmfReader
         $this->at = 4;
         $length = $this->number(4);
         if ($length < 6 || $length > $this->end - $this->at) {
-            throw BadFile::atByte($this->file, 4, "the header says that it is {$length} bytes long; a header is 6 bytes".($length > 6 ? ', or a little more, and the file ends before that' : ''));
+            throw BadFile::atByte(
+                $this->file,
+                4,
+                "the header says that it is {$length} bytes long; a header is 6 bytes".
+                    ($length > 6 ? ', or a little more, and the file ends before that' : ''),
+            );
         }
         $type = $this->number(2);
         if ($type > 1) {
@@ -59,13 +64,21 @@ final class SmfReader
         $this->at += 4;
         $length = $this->number(4);
         if ($length > $this->end - $this->at) {
-            throw BadFile::atByte($this->file, $this->at - 4, \sprintf('a chunk of %d bytes is announced, but only %d are left', $length, $this->end - $this->at));
+            throw BadFile::atByte(
+                $this->file,
+                $this->at - 4,
+                \sprintf('a chunk of %d bytes is announced, but only %d are left', $length, $this->end - $this->at),
+            );
         }
         if ('MTrk' === $name) {
             $track = new Track($this->bytes, $this->at, $this->at + $length, $this->file);
             $this->events += $song->add($track);
             if ($this->events > TrackFile::MOST_EVENTS) {
-                throw BadFile::atByte($this->file, $this->at, \sprintf('with track %d the file has more than %d events; cut it into parts', \count($song->tracks), TrackFile::MOST_EVENTS));
+                throw BadFile::atByte(
+                    $this->file,
+                    $this->at,
+                    \sprintf('with track %d the file has more than %d events; cut it into parts', \count($song->tracks), TrackFile::MOST_EVENTS),
+                );
             }
         }
         $this->at += $length;
@@ -74,11 +87,15 @@ final class SmfReader
     private function number(int $length): int
     {
         if ($length > $this->end - $this->at) {
-            throw BadFile::atByte($this->file, $this->at, \sprintf('%d more bytes are needed here, but only %d are left', $length, $this->end - $this->at));
+            throw BadFile::atByte(
+                $this->file,
+                $this->at,
+                \sprintf('%d more bytes are needed here, but only %d are left', $length, $this->end - $this->at),
+            );
         }
         $value = 0;
         for ($i = 0; $i < $length; ++$i) {
-            $value = $value << 8 | \ord($this->bytes[$this->at++]);
+            $value = ($value << 8) | \ord($this->bytes[$this->at++]);
         }
 
         return $value;

@@ -38,7 +38,15 @@ final class TapeReader
             }
             $event = self::event($text, $file, $line);
             if ($event->timeUs < $previousUs) {
-                throw BadFile::atLine($file, $line, \sprintf('time %s comes after %s; sort the tape by time', Milliseconds::format($event->timeUs), Milliseconds::format($previousUs)));
+                throw BadFile::atLine(
+                    $file,
+                    $line,
+                    \sprintf(
+                        'time %s comes after %s; sort the tape by time',
+                        Milliseconds::format($event->timeUs),
+                        Milliseconds::format($previousUs),
+                    ),
+                );
             }
             $previousUs = $event->timeUs;
             yield $line => $event;
@@ -58,10 +66,22 @@ final class TapeReader
         }
         $timeUs = Milliseconds::parse($part[0]);
         if (null === $timeUs && 1 === preg_match('/^\d{10,}(\.\d*)?$/D', $part[0])) {
-            throw BadFile::atLine($file, $line, \sprintf('the time %s is too late; the latest there is is %s, over eleven days', self::excerpt($part[0]), Milliseconds::format(Milliseconds::LATEST_US)));
+            throw BadFile::atLine(
+                $file,
+                $line,
+                \sprintf(
+                    'the time %s is too late; the latest there is is %s, over eleven days',
+                    self::excerpt($part[0]),
+                    Milliseconds::format(Milliseconds::LATEST_US),
+                ),
+            );
         }
         if (null === $timeUs) {
-            throw BadFile::atLine($file, $line, \sprintf('"%s" is not a time; write milliseconds with up to three decimals, such as 12.500', self::excerpt($part[0])));
+            throw BadFile::atLine(
+                $file,
+                $line,
+                \sprintf('"%s" is not a time; write milliseconds with up to three decimals, such as 12.500', self::excerpt($part[0])),
+            );
         }
         if (1 !== preg_match('/^[a-z][a-z0-9_]*$/D', $part[1])) {
             throw BadFile::atLine($file, $line, \sprintf('"%s" is not a port name; use small letters, digits and _', self::excerpt($part[1])));

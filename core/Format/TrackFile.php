@@ -41,7 +41,7 @@ final class TrackFile
                 continue;
             }
             if (TrackEvent::TEMPO === $event->meta) {
-                $tempo = [$event->tick, \ord($event->data[0]) << 16 | \ord($event->data[1]) << 8 | \ord($event->data[2])];
+                $tempo = [$event->tick, (\ord($event->data[0]) << 16) | (\ord($event->data[1]) << 8) | \ord($event->data[2])];
                 $this->tempoMap[] = $tempo;
                 if ([0, Division::DEFAULT_US_PER_QUARTER] === $tempo) {
                     continue; // what holds anyway
@@ -77,7 +77,15 @@ final class TrackFile
             }
             $timeUs = $timeOf($event->tick);
             if ($timeUs > Milliseconds::LATEST_US) {
-                throw BadFile::whole($this->file, \sprintf('track %d: the event at tick %d is later than %s ms, the latest time there is; cut the file into parts', $index + 1, $event->tick, Milliseconds::format(Milliseconds::LATEST_US)));
+                throw BadFile::whole(
+                    $this->file,
+                    \sprintf(
+                        'track %d: the event at tick %d is later than %s ms, the latest time there is; cut the file into parts',
+                        $index + 1,
+                        $event->tick,
+                        Milliseconds::format(Milliseconds::LATEST_US),
+                    ),
+                );
             }
             yield new Event($timeUs, $ports[$index] ??= $portOf($this->tracks[$index], $index + 1), $bytes, $pulseUs);
         }

@@ -15,7 +15,10 @@ final class TrackFileWriter
      */
     public static function midiFile(TrackFile $song, $stream, bool $oneTrack): void
     {
-        $chunks = $oneTrack && 1 < \count($song->tracks) ? [self::merged($song)] : array_map(static fn (Track $track): string => $track->chunk(), $song->tracks);
+        $chunks =
+            $oneTrack && 1 < \count($song->tracks)
+                ? [self::merged($song)]
+                : array_map(static fn (Track $track): string => $track->chunk(), $song->tracks);
         Sink::put($stream, 'MThd'.pack('Nnnn', 6, $oneTrack ? 0 : 1, \count($chunks), $song->division->word));
         foreach ($chunks as $chunk) {
             Sink::put($stream, 'MTrk'.pack('N', \strlen($chunk)).$chunk);

@@ -16,7 +16,10 @@ final class Bytes
     public static function fromHex(string $hex): ?string
     {
         // Pairs and nothing else: no other character, no single digit, no three in a row, nothing around them.
-        if (1 !== preg_match('/^[0-9A-Fa-f][0-9A-Fa-f \t]*[0-9A-Fa-f]$/D', $hex) || 0 !== preg_match('/[0-9A-Fa-f]{3}|(?<![0-9A-Fa-f])[0-9A-Fa-f](?![0-9A-Fa-f])/', $hex)) {
+        if (
+            1 !== preg_match('/^[0-9A-Fa-f][0-9A-Fa-f \t]*[0-9A-Fa-f]$/D', $hex)
+            || 0 !== preg_match('/[0-9A-Fa-f]{3}|(?<![0-9A-Fa-f])[0-9A-Fa-f](?![0-9A-Fa-f])/', $hex)
+        ) {
             return null;
         }
         $bytes = hex2bin(str_replace([' ', "\t"], '', $hex));

@@ -28,9 +28,16 @@ final readonly class Reckoning
         $ordinal = max(0, $shown - $first);
         [$bank, $program] = [intdiv($ordinal, $perBank), $ordinal % $perBank];
 
-        return new self("program sent = (shown - {$first}) mod {$perBank}; bank = (shown - {$first}) / {$perBank}, rounded down; MSB = bank / 128, LSB = bank mod 128", [
-            ['program sent', (string) $program], ['in tables that count from 1', (string) ($program + 1)], ['bank', (string) $bank], ['bank MSB, controller 0', (string) ($bank >> 7)], ['bank LSB, controller 32', (string) ($bank & 0x7F)],
-        ]);
+        return new self(
+            "program sent = (shown - {$first}) mod {$perBank}; bank = (shown - {$first}) / {$perBank}, rounded down; MSB = bank / 128, LSB = bank mod 128",
+            [
+                ['program sent', (string) $program],
+                ['in tables that count from 1', (string) ($program + 1)],
+                ['bank', (string) $bank],
+                ['bank MSB, controller 0', (string) ($bank >> 7)],
+                ['bank LSB, controller 32', (string) ($bank & 0x7F)],
+            ],
+        );
     }
 
     /** The program that a box shows for what is sent. */
@@ -43,7 +50,10 @@ final readonly class Reckoning
     public static function halves(int $number): self
     {
         return new self('MSB = number / 128, rounded down; LSB = number mod 128', [
-            ['MSB', (string) ($number >> 7)], ['LSB', (string) ($number & 0x7F)], ['in rules', ($number >> 7).':'.($number & 0x7F)], ['in hexadecimal', \sprintf('%02X %02X', $number >> 7, $number & 0x7F)],
+            ['MSB', (string) ($number >> 7)],
+            ['LSB', (string) ($number & 0x7F)],
+            ['in rules', ($number >> 7).':'.($number & 0x7F)],
+            ['in hexadecimal', \sprintf('%02X %02X', $number >> 7, $number & 0x7F)],
         ]);
     }
 
@@ -62,7 +72,10 @@ final readonly class Reckoning
     {
         $cents = 100 * $semitones * (1 - $reached / $full);
 
-        return new self("cents = 100 x {$semitones} semitones x (1 - reached / {$full})", [['short by', self::number($cents).' cents'], ['of the interval', self::number(100 * (1 - $reached / $full)).' %']]);
+        return new self("cents = 100 x {$semitones} semitones x (1 - reached / {$full})", [
+            ['short by', self::number($cents).' cents'],
+            ['of the interval', self::number(100 * (1 - $reached / $full)).' %'],
+        ]);
     }
 
     /** Clock and lengths of notes at a tempo in beats a minute. */
@@ -71,8 +84,14 @@ final readonly class Reckoning
         $beatMs = 60_000 / $bpm;
 
         return new self('a beat = 60 000 ms / tempo; a clock = a beat / 24', [
-            ['a clock', self::number($beatMs / self::CLOCKS_A_BEAT).' ms'], ['1/4, a beat', self::number($beatMs).' ms'], ['1/8', self::number($beatMs / 2).' ms'], ['1/8 dotted', self::number($beatMs * 0.75).' ms'],
-            ['1/8 triplet', self::number($beatMs / 3).' ms'], ['1/16', self::number($beatMs / 4).' ms'], ['1/2', self::number($beatMs * 2).' ms'], ['a bar of four', self::number($beatMs * 4).' ms'],
+            ['a clock', self::number($beatMs / self::CLOCKS_A_BEAT).' ms'],
+            ['1/4, a beat', self::number($beatMs).' ms'],
+            ['1/8', self::number($beatMs / 2).' ms'],
+            ['1/8 dotted', self::number($beatMs * 0.75).' ms'],
+            ['1/8 triplet', self::number($beatMs / 3).' ms'],
+            ['1/16', self::number($beatMs / 4).' ms'],
+            ['1/2', self::number($beatMs * 2).' ms'],
+            ['a bar of four', self::number($beatMs * 4).' ms'],
         ]);
     }
 
@@ -87,7 +106,9 @@ final readonly class Reckoning
         $us = SerialWire::BYTE_US * $messages * $bytes;
 
         return new self('time = bytes x 0.32 ms; a cable carries 3125 bytes a second', [
-            ['together', self::number($us / 1000).' ms'], ['one message', self::number(SerialWire::BYTE_US * $bytes / 1000).' ms'], ['at most, of such messages', self::number(1_000_000 / (SerialWire::BYTE_US * $bytes)).' a second'],
+            ['together', self::number($us / 1000).' ms'],
+            ['one message', self::number((SerialWire::BYTE_US * $bytes) / 1000).' ms'],
+            ['at most, of such messages', self::number(1_000_000 / (SerialWire::BYTE_US * $bytes)).' a second'],
         ]);
     }
 

@@ -39,9 +39,12 @@ final readonly class Accidents
             $event = $stroke->event;
             $port = $this->book->inPort($event->port);
             if (null !== $port && !$this->isSilent($stroke)) {
-                $deeds[] = [$event->timeUs, static function (RigWorld $world, int $at) use ($port, $event): void {
-                    $world->play($at, $port, [$event->bytes], 0);
-                }];
+                $deeds[] = [
+                    $event->timeUs,
+                    static function (RigWorld $world, int $at) use ($port, $event): void {
+                        $world->play($at, $port, [$event->bytes], 0);
+                    },
+                ];
             }
         }
         foreach ($this->faults as $fault) {
@@ -87,22 +90,49 @@ final readonly class Accidents
         $what = $fault->what;
 
         return match ($fault->kind) {
-            Fault::LEAD => [[$at, static function (RigWorld $world) use ($what): void {
-                $world->pulled[$what] = true;
-            }], [$end, static function (RigWorld $world) use ($what): void {
-                unset($world->pulled[$what]);
-            }]],
-            Fault::POWER => [[$at, static function (RigWorld $world) use ($what): void {
-                $world->dark[$what] = true;
-            }], [$end, static function (RigWorld $world, int $now) use ($what): void {
-                unset($world->dark[$what]);
-                ($world->devices[$what] ?? null)?->power($now);
-            }]],
-            Fault::LATE => [[$at, static function (RigWorld $world) use ($what): void {
-                $world->late[$what] = self::LATE_US;
-            }], [$end, static function (RigWorld $world) use ($what): void {
-                unset($world->late[$what]);
-            }]],
+            Fault::LEAD => [
+                [
+                    $at,
+                    static function (RigWorld $world) use ($what): void {
+                        $world->pulled[$what] = true;
+                    },
+                ],
+                [
+                    $end,
+                    static function (RigWorld $world) use ($what): void {
+                        unset($world->pulled[$what]);
+                    },
+                ],
+            ],
+            Fault::POWER => [
+                [
+                    $at,
+                    static function (RigWorld $world) use ($what): void {
+                        $world->dark[$what] = true;
+                    },
+                ],
+                [
+                    $end,
+                    static function (RigWorld $world, int $now) use ($what): void {
+                        unset($world->dark[$what]);
+                        ($world->devices[$what] ?? null)?->power($now);
+                    },
+                ],
+            ],
+            Fault::LATE => [
+                [
+                    $at,
+                    static function (RigWorld $world) use ($what): void {
+                        $world->late[$what] = self::LATE_US;
+                    },
+                ],
+                [
+                    $end,
+                    static function (RigWorld $world) use ($what): void {
+                        unset($world->late[$what]);
+                    },
+                ],
+            ],
             Fault::WILD => $this->wild($what, $at),
             Fault::CLOCK_DOUBLES => $this->clocks($at),
             default => [],
@@ -118,15 +148,21 @@ final readonly class Accidents
                 $port = (int) $this->book->inPort($event->port);
                 $deeds = [];
                 for ($step = 0; $step < 300; ++$step) {
-                    $bytes = substr($event->bytes, 0, 2).\chr($step * 37 % 128);
-                    $deeds[] = [$at + $step * 5_000, static function (RigWorld $world, int $now) use ($port, $bytes): void {
-                        $world->play($now, $port, [$bytes], 0);
-                    }];
+                    $bytes = substr($event->bytes, 0, 2).\chr(($step * 37) % 128);
+                    $deeds[] = [
+                        $at + $step * 5_000,
+                        static function (RigWorld $world, int $now) use ($port, $bytes): void {
+                            $world->play($now, $port, [$bytes], 0);
+                        },
+                    ];
                 }
                 // It calms down where it had been.
-                $deeds[] = [$at + 1_600_000, static function (RigWorld $world, int $now) use ($port, $event): void {
-                    $world->play($now, $port, [$event->bytes], 0);
-                }];
+                $deeds[] = [
+                    $at + 1_600_000,
+                    static function (RigWorld $world, int $now) use ($port, $event): void {
+                        $world->play($now, $port, [$event->bytes], 0);
+                    },
+                ];
 
                 return $deeds;
             }
@@ -141,9 +177,12 @@ final readonly class Accidents
         $deeds = [];
         foreach ($this->book->inPorts() as $port) {
             for ($tick = 0; $tick < 48; ++$tick) {
-                $deeds[] = [$at + $tick * 20_000, static function (RigWorld $world, int $now) use ($port): void {
-                    $world->play($now, $port, ["\xF8", "\xF8"], 0);
-                }];
+                $deeds[] = [
+                    $at + $tick * 20_000,
+                    static function (RigWorld $world, int $now) use ($port): void {
+                        $world->play($now, $port, ["\xF8", "\xF8"], 0);
+                    },
+                ];
             }
         }
 
@@ -159,7 +198,8 @@ final readonly class Accidents
             $isDuring = $event->timeUs >= $at && $event->timeUs < $at + self::LONGEST_US;
             $isSilent = match ($fault->kind) {
                 Fault::BATTERY => $event->timeUs >= $at && $stroke->unit === $fault->what,
-                Fault::POWER => $isDuring && ($stroke->unit === $fault->what || $this->isOver($stroke, static fn (Hop $hop): bool => $hop->from->unit === $fault->what)),
+                Fault::POWER => $isDuring
+                    && ($stroke->unit === $fault->what || $this->isOver($stroke, static fn (Hop $hop): bool => $hop->from->unit === $fault->what)),
                 Fault::LEAD => $isDuring && $this->isOver($stroke, static fn (Hop $hop): bool => $hop->lead?->id === $fault->what),
                 Fault::CLOCK_STOPS => $isDuring && "\xF8" === $event->bytes,
                 default => false,

@@ -44,7 +44,8 @@ final class Account
                 try {
                     foreach ($devices?->control(...Names::of($box, $control->name)) ?? [] as $message) {
                         foreach ($message->ports as $port) {
-                            $this->names["{$port} {$message->kind->value} {$message->channel} {$message->number}"] = "{$box->label()} “".(($box->unit->labels[$control->name] ?? null)->text ?? $control->name).'”';
+                            $this->names["{$port} {$message->kind->value} {$message->channel} {$message->number}"] =
+                                "{$box->label()} “".(($box->unit->labels[$control->name] ?? null)->text ?? $control->name).'”';
                         }
                     }
                 } catch (RulebookError) {
@@ -75,7 +76,10 @@ final class Account
                 $account->say($deed->timeUs, "scene {$bench->scenes()['titles'][$scene]}");
             }
         }
-        $lines = array_map(static fn (array $line): array => ['timeUs' => $line[0], 'words' => $line[2].(1 < $line[3] ? " ({$line[3]} messages)" : '')], array_values(\array_slice($account->lines, -self::MOST_LINES)));
+        $lines = array_map(
+            static fn (array $line): array => ['timeUs' => $line[0], 'words' => $line[2].(1 < $line[3] ? " ({$line[3]} messages)" : '')],
+            array_values(\array_slice($account->lines, -self::MOST_LINES)),
+        );
         $leftOut = \count($account->lines) - \count($lines);
         if ($leftOut > 0) {
             array_unshift($lines, ['timeUs' => $lines[0]['timeUs'] ?? 0, 'words' => "{$leftOut} things before"]);
@@ -119,7 +123,7 @@ final class Account
 
     private function say(int $timeUs, string $words, bool $isMove = false): void
     {
-        $before = $isMove ? ($this->last[$words] ?? null) : null;
+        $before = $isMove ? $this->last[$words] ?? null : null;
         [$fromUs, $toUs, , $count] = $this->lines[$before ?? -1] ?? [0, 0, '', 0];
         if (null !== $before && $timeUs - $toUs < self::ONE_MOVE_US) {
             $this->lines[$before] = [$fromUs, $timeUs, $words, $count + 1];

@@ -15,7 +15,14 @@ final readonly class Change
      * @param list<string> $came messages that came in just then, or last before, in words
      * @param list<string> $units those that are told something else
      */
-    public function __construct(public int $timeUs, public ?string $song, public ?string $scene, public array $was, public array $now, public array $units, public array $came = [])
-    {
+    public function __construct(
+        public int $timeUs,
+        public ?string $song,
+        public ?string $scene,
+        public array $was,
+        public array $now,
+        public array $units,
+        public array $came = [],
+    ) {
     }
 }

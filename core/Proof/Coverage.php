@@ -65,18 +65,33 @@ final readonly class Coverage
         foreach ($proofs as $proof) {
             foreach (null === $proof->unreadable ? Proving::events($proof->proof->tape) : [] as $event) {
                 $heard[RangeEnd::sort($event->port, $event->bytes)][$event->bytes] = $event;
-                $played["{$event->port} ".bin2hex(substr($event->bytes, 0, 0x80 === (\ord($event->bytes) & 0xE0) || 0xB0 === (\ord($event->bytes) & 0xF0) ? 2 : 1))] = true;
+                $played[
+                    "{$event->port} ".
+                        bin2hex(substr($event->bytes, 0, 0x80 === (\ord($event->bytes) & 0xE0) || 0xB0 === (\ord($event->bytes) & 0xF0) ? 2 : 1))
+                ] = true;
             }
         }
         $controls = [];
         foreach (self::messages($situation) as [$unit, $control, $message]) {
             $bytes = Hand::at($message, $message->last)[0];
-            if (!isset($played["{$message->ports[0]} ".bin2hex(substr($bytes, 0, 0x80 === (\ord($bytes) & 0xE0) || 0xB0 === (\ord($bytes) & 0xF0) ? 2 : 1))])) {
+            if (
+                !isset(
+                    $played[
+                        "{$message->ports[0]} ".bin2hex(substr($bytes, 0, 0x80 === (\ord($bytes) & 0xE0) || 0xB0 === (\ord($bytes) & 0xF0) ? 2 : 1))
+                    ],
+                )
+            ) {
                 $controls[] = ['unit' => $unit, 'control' => $control];
             }
         }
 
-        return new self($rules, $controls, array_values(array_diff_key($book->scenes(), $gone)), self::ends($situation, array_column($rules, 'line'), $heard), self::orders($situation, $book, $proofs));
+        return new self(
+            $rules,
+            $controls,
+            array_values(array_diff_key($book->scenes(), $gone)),
+            self::ends($situation, array_column($rules, 'line'), $heard),
+            self::orders($situation, $book, $proofs),
+        );
     }
 
     /**
@@ -119,7 +134,9 @@ final readonly class Coverage
     {
         $ends = [];
         foreach (RangeEnd::of($situation->checked()->book) as $end) {
-            $isPressed = \in_array($end->rule->span->line, $untouched, true) || [] !== array_filter($heard[$end->sortOfIt()] ?? [], static fn (Event $event): bool => $end->isAt($event->port, $event->bytes));
+            $isPressed =
+                \in_array($end->rule->span->line, $untouched, true)
+                || [] !== array_filter($heard[$end->sortOfIt()] ?? [], static fn (Event $event): bool => $end->isAt($event->port, $event->bytes));
             if (!$isPressed) {
                 $ends[] = ['title' => $end->rule->title, 'line' => $end->rule->span->line, 'what' => $end->what, 'at' => $end->at];
             }

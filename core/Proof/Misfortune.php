@@ -26,8 +26,16 @@ final readonly class Misfortune
      * @param float|null $afterS when that scene comes in the set list's own times: seconds after the beginning of the one in which it went wrong
      * @param list<string> $presses the controls that do it, in order; where it comes right by itself, those that do it sooner
      */
-    public function __construct(public array $faults, public array $hangs, public array $wrong, public ?int $forUs, public string $wayBack, public array $presses = [], public ?string $by = null, public ?float $afterS = null)
-    {
+    public function __construct(
+        public array $faults,
+        public array $hangs,
+        public array $wrong,
+        public ?int $forUs,
+        public string $wayBack,
+        public array $presses = [],
+        public ?string $by = null,
+        public ?float $afterS = null,
+    ) {
     }
 
     public function isHarmless(): bool

@@ -47,7 +47,7 @@ final class Performance
                     $strokes[] = $stroke->at($timeUs);
                 }
             }
-            array_push($strokes, ...$this->keys($from, 48 + $index % 12));
+            array_push($strokes, ...$this->keys($from, 48 + ($index % 12)));
         }
         usort($strokes, static fn (Stroke $a, Stroke $b): int => $a->event->timeUs <=> $b->event->timeUs);
         $this->strokes = $strokes;
@@ -95,7 +95,9 @@ final class Performance
             }
         }
         $slots = [];
-        foreach ([] === $order ? array_map(static fn (int $scene): array => [$scene, null], array_keys($titles)) : $order as $place => [$scene, $lengthS]) {
+        foreach (
+            [] === $order ? array_map(static fn (int $scene): array => [$scene, null], array_keys($titles)) : $order as $place => [$scene, $lengthS]
+        ) {
             $slots[] = new Slot(self::BEGINS_US + $place * self::SCENE_US, $scene, $titles[$scene], $lengthS);
         }
 
@@ -128,7 +130,11 @@ final class Performance
                 $before = [$engine->state->scene, $engine->state->song, $engine->state->choices];
                 $leaves = false;
                 foreach ($strokes as $stroke) {
-                    $engine->feed($from + self::spread($stroke) - self::spread($strokes[0]), (int) $this->book->inPort($stroke->event->port), $stroke->event->bytes);
+                    $engine->feed(
+                        $from + self::spread($stroke) - self::spread($strokes[0]),
+                        (int) $this->book->inPort($stroke->event->port),
+                        $stroke->event->bytes,
+                    );
                     $leaves = $leaves || $before !== [$engine->state->scene, $engine->state->song, $engine->state->choices];
                 }
                 $engine->advance($engine->state->now + self::SETTLED_US);

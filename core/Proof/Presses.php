@@ -28,11 +28,14 @@ final class Presses
      */
     public function for(array $does, ?string $scene): array
     {
-        return array_map(fn (string $do): string => match ($do) {
-            'panic' => $this->of(DoesWhat::Panic, null, $scene) ?? 'Panic on the stage',
-            'scene' => (null === $scene ? null : $this->of(DoesWhat::Scene, $scene, $scene)) ?? '“Send again” on the stage',
-            default => $this->of(DoesWhat::Restore, $do, $scene) ?? '“Restore” on the stage, '.$this->label($do),
-        }, $does);
+        return array_map(
+            fn (string $do): string => match ($do) {
+                'panic' => $this->of(DoesWhat::Panic, null, $scene) ?? 'Panic on the stage',
+                'scene' => (null === $scene ? null : $this->of(DoesWhat::Scene, $scene, $scene)) ?? '“Send again” on the stage',
+                default => $this->of(DoesWhat::Restore, $do, $scene) ?? '“Restore” on the stage, '.$this->label($do),
+            },
+            $does,
+        );
     }
 
     private function label(string $unit): string
@@ -46,7 +49,11 @@ final class Presses
             if ($use->doesOnly($what, $about) && \in_array($use->scene, [null, $scene], true)) {
                 $box = $this->situation->setup->box($use->unit);
 
-                return ($box?->label() ?? $use->unit).' “'.(($box->unit->labels[$use->control] ?? null)->text ?? $use->control).'”'.('press' === $use->gesture ? '' : " {$use->gesture}");
+                return ($box?->label() ?? $use->unit).
+                    ' “'.
+                    (($box->unit->labels[$use->control] ?? null)->text ?? $use->control).
+                    '”'.
+                    ('press' === $use->gesture ? '' : " {$use->gesture}");
             }
         }
 

@@ -27,8 +27,14 @@ final readonly class Proving
      * @param list<Difference> $program what the program plays differently since it was accepted, where that is why it differs, or may be
      * @param bool $isProgram whether rules and rig are as they were, so that nothing else can be why
      */
-    private function __construct(public KeptTape $proof, public array $changes, public Playback $playback, public ?string $unreadable = null, public array $program = [], public bool $isProgram = false)
-    {
+    private function __construct(
+        public KeptTape $proof,
+        public array $changes,
+        public Playback $playback,
+        public ?string $unreadable = null,
+        public array $program = [],
+        public bool $isProgram = false,
+    ) {
     }
 
     /** @param string|null $rules a sum of the rules and the rig as they are */
@@ -43,7 +49,9 @@ final readonly class Proving
         // Where rules or rig are others than they were, these are why; of a tape that was kept before they were noted nobody knows.
         $isProgram = null !== $proof->rules && $proof->rules === $rules;
 
-        return [] === $since || (null !== $proof->rules && !$isProgram) ? $proving : new self($proof, $proving->changes, $proving->playback, null, $since, $isProgram);
+        return [] === $since || (null !== $proof->rules && !$isProgram)
+            ? $proving
+            : new self($proof, $proving->changes, $proving->playback, null, $since, $isProgram);
     }
 
     /** @throws BadFile where a tape is none */
@@ -51,12 +59,32 @@ final readonly class Proving
     {
         $renamed = self::renamed($proof->ports, $book->ports());
         $events = self::events($proof->tape);
-        $playback = Playback::of($book, [] === $renamed ? $events : array_map(static fn (Event $event): Event => new Event($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs), $events), $proof->scene);
+        $playback = Playback::of(
+            $book,
+            [] === $renamed
+                ? $events
+                : array_map(
+                    static fn (Event $event): Event => new Event(
+                        $event->timeUs,
+                        $renamed[$event->port] ?? $event->port,
+                        $event->bytes,
+                        $event->pulseUs,
+                    ),
+                    $events,
+                ),
+            $proof->scene,
+        );
         if ([] === $renamed && $proof->accepted === self::text($playback->outputs)) {
             return new self($proof, [], $playback);
         }
-        $accepted = array_map(static fn (Event $event): Output => new Output($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs, 0), self::events($proof->accepted));
-        if (array_map(static fn (Output $output): string => $output->key(), $accepted) === array_map(static fn (Output $output): string => $output->key(), $playback->outputs)) {
+        $accepted = array_map(
+            static fn (Event $event): Output => new Output($event->timeUs, $renamed[$event->port] ?? $event->port, $event->bytes, $event->pulseUs, 0),
+            self::events($proof->accepted),
+        );
+        if (
+            array_map(static fn (Output $output): string => $output->key(), $accepted) ===
+            array_map(static fn (Output $output): string => $output->key(), $playback->outputs)
+        ) {
             return new self($proof, [], $playback);
         }
 
@@ -64,9 +92,28 @@ final readonly class Proving
     }
 
     /** A proof of what a tape does with these rules. */
-    public static function accept(string $name, string $tape, CompiledBook $book, ?string $at = null, ?string $by = null, ?string $why = null, ?int $scene = null, ?string $rules = null): KeptTape
-    {
-        return new KeptTape($name, $tape, self::text(Playback::of($book, self::events($tape), $scene)->outputs), array_values($book->ports()), $at, $by, $why, $scene, Version::now(), $rules);
+    public static function accept(
+        string $name,
+        string $tape,
+        CompiledBook $book,
+        ?string $at = null,
+        ?string $by = null,
+        ?string $why = null,
+        ?int $scene = null,
+        ?string $rules = null,
+    ): KeptTape {
+        return new KeptTape(
+            $name,
+            $tape,
+            self::text(Playback::of($book, self::events($tape), $scene)->outputs),
+            array_values($book->ports()),
+            $at,
+            $by,
+            $why,
+            $scene,
+            Version::now(),
+            $rules,
+        );
     }
 
     /**
@@ -139,7 +186,10 @@ final readonly class Proving
         foreach ($at as $timeUs => $both) {
             [$was, $now] = [$both['was'] ?? [], $both['now'] ?? []];
             $scene = [] === $now ? $scene : $now[\count($now) - 1][0]->scene;
-            if (array_map(static fn (array $each): string => $each[0]->key(), $was) === array_map(static fn (array $each): string => $each[0]->key(), $now)) {
+            if (
+                array_map(static fn (array $each): string => $each[0]->key(), $was) ===
+                array_map(static fn (array $each): string => $each[0]->key(), $now)
+            ) {
                 continue;
             }
             $title = $book->scenes()[$scene] ?? null;
@@ -150,7 +200,15 @@ final readonly class Proving
                     $told = \in_array($own[$index], $other, true) ? $told : [...$told, ...array_keys($each[1])];
                 }
             }
-            $changes[] = new Change($timeUs, self::song($show, $title), $title, $said, $says, array_map(strval(...), array_values(array_unique($told))), self::came($book, $events, $timeUs));
+            $changes[] = new Change(
+                $timeUs,
+                self::song($show, $title),
+                $title,
+                $said,
+                $says,
+                array_map(strval(...), array_values(array_unique($told))),
+                self::came($book, $events, $timeUs),
+            );
             if (self::MOST_CHANGES === \count($changes)) {
                 break;
             }
@@ -174,7 +232,12 @@ final readonly class Proving
     {
         $what = null === $message->pulseUs ? $book->words()->of($message->bytes) : 'a pulse';
 
-        return "{$message->port}: {$what}".([] === $told ? '' : ' ('.implode(', ', array_map(static fn (int|string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).')');
+        return "{$message->port}: {$what}".
+            ([] === $told
+                ? ''
+                : ' ('.
+                    implode(', ', array_map(static fn (int|string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).
+                    ')');
     }
 
     /**

@@ -17,8 +17,16 @@ final readonly class RangeEnd
     private const KEY = 60;
     private const VELOCITY = 100;
 
-    private function __construct(public Rule $rule, public string $what, public int $at, private string $port, private Kind $kind, private Selector $selector, private ?NumberList $numbers, private int $firstProgram)
-    {
+    private function __construct(
+        public Rule $rule,
+        public string $what,
+        public int $at,
+        private string $port,
+        private Kind $kind,
+        private Selector $selector,
+        private ?NumberList $numbers,
+        private int $firstProgram,
+    ) {
     }
 
     /** @return list<self> of all rules that take keys, controllers or programs, in the order of the rules */
@@ -35,7 +43,16 @@ final readonly class RangeEnd
                     foreach ($lists as $what => $list) {
                         foreach ($list->ranges as [$from, $to]) {
                             foreach (array_unique([$from->value, $to->value]) as $at) {
-                                $ends["{$rule->span->line} {$kind->value} {$what} {$at}"] ??= new self($rule, (string) $what, $at, $book->portsOf($rule, $selector)[0], $kind, $selector, $numbers, $book->programsFrom);
+                                $ends["{$rule->span->line} {$kind->value} {$what} {$at}"] ??= new self(
+                                    $rule,
+                                    (string) $what,
+                                    $at,
+                                    $book->portsOf($rule, $selector)[0],
+                                    $kind,
+                                    $selector,
+                                    $numbers,
+                                    $book->programsFrom,
+                                );
                             }
                         }
                     }
@@ -55,11 +72,13 @@ final readonly class RangeEnd
     /** As {@see sort()} says it of what the rule takes. */
     public function sortOfIt(): string
     {
-        return $this->port.' '.match ($this->kind) {
-            Kind::Note => 0x90,
-            Kind::Cc => 0xB0,
-            default => 0xC0,
-        };
+        return $this->port.
+            ' '.
+            match ($this->kind) {
+                Kind::Note => 0x90,
+                Kind::Cc => 0xB0,
+                default => 0xC0,
+            };
     }
 
     /** Whether a message is at this end, and one that the rule takes. */
@@ -77,7 +96,7 @@ final readonly class RangeEnd
             default => ['number' => $first + $this->firstProgram],
         };
         foreach (['channel' => ($status & 15) + 1] + $fields as $what => $value) {
-            $list = 'number' === $what ? $this->numbers : ($this->selector->lists[$what] ?? null);
+            $list = 'number' === $what ? $this->numbers : $this->selector->lists[$what] ?? null;
             if (null !== $list && !$list->contains($value)) {
                 return false;
             }
@@ -91,16 +110,16 @@ final readonly class RangeEnd
     {
         $lists = $this->selector->lists;
         $channel = ($lists['channel'] ?? null)?->lowest() ?? 1;
-        $number = 'number' === $this->what ? $this->at : ($this->numbers?->lowest() ?? 0);
-        $value = 'value' === $this->what ? $this->at : (($lists['value'] ?? null)?->highest() ?? 127);
-        $key = 'key' === $this->what ? $this->at : (($lists['key'] ?? null)?->lowest() ?? self::KEY);
-        $velocity = max(1, 'velocity' === $this->what ? $this->at : (($lists['velocity'] ?? null)?->highest() ?? self::VELOCITY));
+        $number = 'number' === $this->what ? $this->at : $this->numbers?->lowest() ?? 0;
+        $value = 'value' === $this->what ? $this->at : ($lists['value'] ?? null)?->highest() ?? 127;
+        $key = 'key' === $this->what ? $this->at : ($lists['key'] ?? null)?->lowest() ?? self::KEY;
+        $velocity = max(1, 'velocity' === $this->what ? $this->at : ($lists['velocity'] ?? null)?->highest() ?? self::VELOCITY);
         [$press, $release] = match ($this->kind) {
             Kind::Note => [\chr(0x8F + $channel).\chr($key & 127).\chr($velocity & 127), \chr(0x7F + $channel).\chr($key & 127)."\x40"],
             Kind::Cc => [\chr(0xAF + $channel).\chr($number & 127).\chr($value & 127), \chr(0xAF + $channel).\chr($number & 127)."\x00"],
-            default => [\chr(0xBF + $channel).\chr($number - $this->firstProgram & 127), null],
+            default => [\chr(0xBF + $channel).\chr(($number - $this->firstProgram) & 127), null],
         };
 
-        return [new Event($timeUs, $this->port, $press), ...(null === $release ? [] : [new Event($timeUs + $holdUs, $this->port, $release)])];
+        return [new Event($timeUs, $this->port, $press), ...null === $release ? [] : [new Event($timeUs + $holdUs, $this->port, $release)]];
     }
 }

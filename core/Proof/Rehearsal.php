@@ -75,7 +75,14 @@ final class Rehearsal
             }
         }
 
-        return [...$faults, new Fault(Fault::TWICE, 'scene'), new Fault(Fault::EARLY, 'scene'), new Fault(Fault::TOGETHER, 'scenes'), new Fault(Fault::CLOCK_STOPS, 'clock'), new Fault(Fault::CLOCK_DOUBLES, 'clock')];
+        return [
+            ...$faults,
+            new Fault(Fault::TWICE, 'scene'),
+            new Fault(Fault::EARLY, 'scene'),
+            new Fault(Fault::TOGETHER, 'scenes'),
+            new Fault(Fault::CLOCK_STOPS, 'clock'),
+            new Fault(Fault::CLOCK_DOUBLES, 'clock'),
+        ];
     }
 
     /** Plays the whole set list with faults in the middle of it. */
@@ -87,7 +94,12 @@ final class Rehearsal
         $right = $this->right();
         $stood = [];
         $worlds = $this->play($faults, $stood, [$over, $endUs], $this->begun);
-        $wrongAt = array_keys(array_filter($stood, static fn (array $units, int $at): bool => $at >= $over && [] !== Standing::differences($units, $right[$at] ?? $units), \ARRAY_FILTER_USE_BOTH));
+        $wrongAt = [];
+        foreach ($stood as $at => $units) {
+            if ($at >= $over && [] !== Standing::differences($units, $right[$at] ?? $units)) {
+                $wrongAt[] = $at;
+            }
+        }
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
             foreach (Standing::differences($stood[$at], $right[$at]) as [$is, $shouldBe]) {
@@ -109,9 +121,12 @@ final class Rehearsal
             return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, Misfortune::BY_ITSELF, [], $by, $afterS);
         }
         $played = fn (bool $withFaults): RigWorld => clone ($withFaults ? $worlds : $this->unharmed)[$fromUs];
-        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, \count(Standing::differences($stood[$fromUs], $right[$fromUs])));
+        $wrongUnits = \count(Standing::differences($stood[$fromUs], $right[$fromUs]));
+        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, $wrongUnits);
 
-        return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, null === $forUs ? $wayBack : Misfortune::BY_ITSELF, $presses, $by, $afterS);
+        $wayBack = null === $forUs ? $wayBack : Misfortune::BY_ITSELF;
+
+        return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, $wayBack, $presses, $by, $afterS);
     }
 
     /** @return array<int, array<string, Stood>> how all units stand where nothing goes wrong, by time */

@@ -14,12 +14,29 @@ final class RulesSum
     public static function of(RigAnalysis $situation): string
     {
         $rig = $situation->setup->rig;
-        $units = array_map(static fn ($unit): array => [
-            $unit->name, $unit->chart->id, array_map(static fn ($chosen): int|string => $chosen->value, $unit->settings), array_map(static fn ($assigned): mixed => Json::toValue($assigned->message), $unit->assigned),
-            array_map(Json::toValue(...), $unit->measured ?? []), array_map(Json::toValue(...), $unit->programs ?? []), $unit->programMap,
-        ], $rig->units);
+        $units = array_map(
+            static fn ($unit): array => [
+                $unit->name,
+                $unit->chart->id,
+                array_map(static fn ($chosen): int|string => $chosen->value, $unit->settings),
+                array_map(static fn ($assigned): mixed => Json::toValue($assigned->message), $unit->assigned),
+                array_map(Json::toValue(...), $unit->measured ?? []),
+                array_map(Json::toValue(...), $unit->programs ?? []),
+                $unit->programMap,
+            ],
+            $rig->units,
+        );
         $rules = (string) preg_replace('/^\s*#.*$\n?/m', '', Printer::print($situation->checked()->written));
 
-        return hash('sha256', Json::encode([$rules, $units, array_map(Json::toValue(...), $rig->leads), array_map(Json::toValue(...), $rig->charts), null === $rig->show ? null : array_map(static fn ($song): array => [$song->id, $song->scenes], $rig->show->order())]));
+        return hash(
+            'sha256',
+            Json::encode([
+                $rules,
+                $units,
+                array_map(Json::toValue(...), $rig->leads),
+                array_map(Json::toValue(...), $rig->charts),
+                null === $rig->show ? null : array_map(static fn ($song): array => [$song->id, $song->scenes], $rig->show->order()),
+            ]),
+        );
     }
 }

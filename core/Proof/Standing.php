@@ -27,7 +27,12 @@ final readonly class Standing
             }
             $unit = $device->box->name;
             $program = $device->program();
-            $all[] = new Stood($unit, StoodWhat::Program, '', null === $program ? '' : ($device->box->chart->programs?->label($program) ?? (string) $program));
+            $all[] = new Stood(
+                $unit,
+                StoodWhat::Program,
+                '',
+                null === $program ? '' : $device->box->chart->programs?->label($program) ?? (string) $program,
+            );
             foreach ($device->values() as $title => $value) {
                 $all[] = new Stood($unit, StoodWhat::Value, (string) $title, (string) $value);
             }
@@ -70,7 +75,10 @@ final readonly class Standing
             return "{$label}: ".KeyName::of((int) $title, $this->middle);
         }
         if (StoodWhat::Program === $stood->what) {
-            return "{$label}: ".('' === $is ? 'on the program it starts with' : "program {$is}").' instead of '.('' === $shouldBe ? 'the one it starts with' : $shouldBe);
+            return "{$label}: ".
+                ('' === $is ? 'on the program it starts with' : "program {$is}").
+                ' instead of '.
+                ('' === $shouldBe ? 'the one it starts with' : $shouldBe);
         }
         $shown = static function (string $value) use ($box, $title): string {
             $parameter = $box?->parameter($title);

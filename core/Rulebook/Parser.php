@@ -34,9 +34,34 @@ final class Parser
     private const MOST_LINES = 1000;
 
     /** How many of each there can be. */
-    private const MOST = ['port' => 256, 'scene' => 1000, 'table' => 1000, 'curve' => 1000, 'memory' => 1000, 'clock' => 100, 'group' => 100, 'lamps' => 100, 'stack' => 1000];
+    private const MOST = [
+        'port' => 256,
+        'scene' => 1000,
+        'table' => 1000,
+        'curve' => 1000,
+        'memory' => 1000,
+        'clock' => 100,
+        'group' => 100,
+        'lamps' => 100,
+        'stack' => 1000,
+    ];
 
-    public const TOP_LEVEL = ['rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'lamps', 'clock', 'stack', 'always', 'scene', 'rule'];
+    public const TOP_LEVEL = [
+        'rulebook',
+        'middle',
+        'programs',
+        'port',
+        'table',
+        'curve',
+        'memory',
+        'group',
+        'lamps',
+        'clock',
+        'stack',
+        'always',
+        'scene',
+        'rule',
+    ];
 
     /** What can be done when a scene begins or ends. */
     public const SCENE_STEPS = ['post', 'turn', 'recall', 'light', 'do', 'release', 'choose', 'remember', 'panic', 'start', 'stop', 'tempo'];
@@ -162,17 +187,20 @@ final class Parser
         $this->heading = null;
         $this->isLost = false;
 
-        return [$first->text, match ($first->text) {
-            'rulebook' => $this->title($cursor, $first),
-            'middle' => $this->middle($cursor, $first),
-            'programs' => $this->programs($cursor, $first),
-            'port' => $this->declare($this->book->ports, PortDeclaration::parse($cursor)),
-            'table' => $this->declare($this->book->tables, Table::parse($cursor)),
-            'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
-            'group' => $this->group(Group::parse($cursor)),
-            'lamps' => $this->declare($this->book->lamps, Lamps::parse($cursor)),
-            default => $this->memory(Memory::parse($cursor)),
-        }];
+        return [
+            $first->text,
+            match ($first->text) {
+                'rulebook' => $this->title($cursor, $first),
+                'middle' => $this->middle($cursor, $first),
+                'programs' => $this->programs($cursor, $first),
+                'port' => $this->declare($this->book->ports, PortDeclaration::parse($cursor)),
+                'table' => $this->declare($this->book->tables, Table::parse($cursor)),
+                'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
+                'group' => $this->group(Group::parse($cursor)),
+                'lamps' => $this->declare($this->book->lamps, Lamps::parse($cursor)),
+                default => $this->memory(Memory::parse($cursor)),
+            },
+        ];
     }
 
     private function heading(Cursor $cursor, Token $first): string
@@ -270,14 +298,19 @@ final class Parser
                 throw new RulebookError($first->span, 'order', "\"{$first->text}\" comes before the steps of a rule");
             }
             if ([] !== $rule->selectors && $rule->isCopy() !== $selector->isCopy) {
-                throw new RulebookError($first->span, 'take-and-copy', 'the lines of a rule are all "take" or all "copy"', $rule->isCopy() ? 'copy' : 'take');
+                throw new RulebookError(
+                    $first->span,
+                    'take-and-copy',
+                    'the lines of a rule are all "take" or all "copy"',
+                    $rule->isCopy() ? 'copy' : 'take',
+                );
             }
             $rule->selectors[] = $selector;
 
             return $selector->print();
         }
         if (!Steps::isKeyword($first)) {
-            throw RulebookError::expected($first, ['take', 'copy', ...([] === $rule->selectors ? ['from'] : []), ...Steps::keywords()]);
+            throw RulebookError::expected($first, ['take', 'copy', ...[] === $rule->selectors ? ['from'] : [], ...Steps::keywords()]);
         }
         $step = Steps::parse($cursor);
         if ([] === $rule->selectors && !$this->hasLostSelector) {
@@ -414,7 +447,15 @@ final class Parser
         $what = explode(' ', $what, 2)[0];
         if ($have >= self::MOST[$what]) {
             $code = 'port' === $what ? 'too-many-ports' : 'too-large';
-            throw new RulebookError($span, $code, \sprintf('a rulebook has at most %d %s, and this is one more; take out those that are not needed', self::MOST[$what], 'memory' === $what ? 'memories' : "{$what}s"));
+            throw new RulebookError(
+                $span,
+                $code,
+                \sprintf(
+                    'a rulebook has at most %d %s, and this is one more; take out those that are not needed',
+                    self::MOST[$what],
+                    'memory' === $what ? 'memories' : "{$what}s",
+                ),
+            );
         }
     }
 

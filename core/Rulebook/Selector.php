@@ -58,7 +58,19 @@ final readonly class Selector
     /** The same, whatever the hand does. */
     public function withoutGesture(): self
     {
-        return new self($this->span, $this->isCopy, $this->kinds, $this->lists, null, $this->changed, $this->where, $this->device, $this->titles, $this->ports, $this->place);
+        return new self(
+            $this->span,
+            $this->isCopy,
+            $this->kinds,
+            $this->lists,
+            null,
+            $this->changed,
+            $this->where,
+            $this->device,
+            $this->titles,
+            $this->ports,
+            $this->place,
+        );
     }
 
     public static function parse(Cursor $cursor, Token $verb): self
@@ -73,7 +85,11 @@ final readonly class Selector
         while (null === $device) {
             $kinds[] = self::kind($cursor);
             if (\count($kinds) > self::MOST_KINDS) {
-                throw new RulebookError($cursor->peek()->span, 'too-large', 'a line names at most 100 kinds of message; put several numbers in one list, such as "cc 1, 7, 11..14"');
+                throw new RulebookError(
+                    $cursor->peek()->span,
+                    'too-large',
+                    'a line names at most 100 kinds of message; put several numbers in one list, such as "cc 1, 7, 11..14"',
+                );
             }
             if (null === $cursor->accept(',')) {
                 break;
@@ -83,7 +99,7 @@ final readonly class Selector
         $changed = false;
         $where = null;
         $gesture = self::gesture($cursor, $verb, $kinds, null);
-        while (null === $where && null !== ($condition = $cursor->accept('where', ...($changed ? [] : ['changed', ...self::LISTS])))) {
+        while (null === $where && null !== ($condition = $cursor->accept('where', ...$changed ? [] : ['changed', ...self::LISTS]))) {
             if ($condition->is('where')) {
                 $where = ExpressionParser::parse($cursor);
             } elseif ($condition->is('changed')) {
@@ -105,7 +121,14 @@ final readonly class Selector
             throw new RulebookError($verb->span, 'no-value', '"changed" is for values; a gesture has none');
         }
         if (null === $where) {
-            $cursor->expectEnd(...array_values(array_diff($changed ? ['where'] : [...(null === $gesture && !$verb->is('copy') ? Gesture::WORDS : []), ...self::LISTS, 'changed', 'where'], array_keys($lists))));
+            $cursor->expectEnd(
+                ...array_values(
+                    array_diff(
+                        $changed ? ['where'] : [...null === $gesture && !$verb->is('copy') ? Gesture::WORDS : [], ...self::LISTS, 'changed', 'where'],
+                        array_keys($lists),
+                    ),
+                ),
+            );
         } else {
             $cursor->expectEnd('an operator');
         }
@@ -116,9 +139,13 @@ final readonly class Selector
     public function print(): string
     {
         $text = $this->isCopy ? 'copy ' : 'take ';
-        $text .= null === $this->device
-            ? implode(', ', array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds))
-            : "{$this->device->text} ".Cursor::printTitles($this->titles);
+        $text .=
+            null === $this->device
+                ? implode(
+                    ', ',
+                    array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds),
+                )
+                : "{$this->device->text} ".Cursor::printTitles($this->titles);
         $text .= null === $this->gesture ? '' : ' '.$this->gesture->print();
         foreach ($this->lists as $condition => $list) {
             $text .= " {$condition} {$list->print()}";
@@ -150,10 +177,26 @@ final readonly class Selector
             self::needValues($kinds);
         }
         if (null !== $this->gesture && Kind::Note !== $kind && Kind::Cc !== $kind) {
-            throw new RulebookError($this->span, 'no-release', "this control sends {$kind->value}, which is not pressed and let go; gestures are for note and cc");
+            throw new RulebookError(
+                $this->span,
+                'no-release',
+                "this control sends {$kind->value}, which is not pressed and let go; gestures are for note and cc",
+            );
         }
 
-        return new self($this->span, $this->isCopy, $kinds, $this->lists + $lists, $this->gesture, $this->changed, $this->where, null, [], $ports, $place);
+        return new self(
+            $this->span,
+            $this->isCopy,
+            $kinds,
+            $this->lists + $lists,
+            $this->gesture,
+            $this->changed,
+            $this->where,
+            null,
+            [],
+            $ports,
+            $place,
+        );
     }
 
     /**
@@ -221,10 +264,18 @@ final readonly class Selector
         foreach ($kinds as [$token]) {
             $kind = Kind::tryFrom($token->text);
             if (null === $kind) {
-                throw new RulebookError($token->span, 'no-value', "\"{$token->text}\" takes messages without a value, too; name the kinds whose changes count, such as \"cc, bend changed\"");
+                throw new RulebookError(
+                    $token->span,
+                    'no-value',
+                    "\"{$token->text}\" takes messages without a value, too; name the kinds whose changes count, such as \"cc, bend changed\"",
+                );
             }
             if (Kind::Note === $kind || !$kind->hasValue()) {
-                throw new RulebookError($token->span, 'no-value', "\"{$token->text}\" has no value that could have changed; \"changed\" is for kinds such as cc, bend and pressure");
+                throw new RulebookError(
+                    $token->span,
+                    'no-value',
+                    "\"{$token->text}\" has no value that could have changed; \"changed\" is for kinds such as cc, bend and pressure",
+                );
             }
         }
     }
@@ -277,7 +328,11 @@ final readonly class Selector
                 Kind::Mode === $kind => $cursor->numberList('a channel mode number', 120, 127),
                 Kind::Cc14 === $kind => $cursor->numberList('a controller number', 0, 31),
                 Kind::Program === $kind => $cursor->numberList('a program number', 0, 128),
-                default => throw new RulebookError($cursor->peek()->span, 'syntax', "\"{$token->text}\" takes no numbers; write a condition such as \"key 36..59\" or \"value 64..127\""),
+                default => throw new RulebookError(
+                    $cursor->peek()->span,
+                    'syntax',
+                    "\"{$token->text}\" takes no numbers; write a condition such as \"key 36..59\" or \"value 64..127\"",
+                ),
             };
         }
 

@@ -40,7 +40,10 @@ final readonly class Blocked
         $graph = $situation->graph;
         if (!$hears) {
             foreach ($graph->sources($box) as $source) {
-                yield from array_filter($graph->reachedFrom($source), static fn (array $way): bool => LeadEnd::POST === ($way[\count($way) - 1]->to->unit ?? null));
+                yield from array_filter(
+                    $graph->reachedFrom($source),
+                    static fn (array $way): bool => LeadEnd::POST === ($way[\count($way) - 1]->to->unit ?? null),
+                );
             }
 
             return;

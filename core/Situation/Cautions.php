@@ -24,7 +24,10 @@ final class Cautions
             }
         }
         if ([] !== $situation->setup->rig->units) {
-            $cautions['Recalls and faders can jump in level: turn monitors and in-ear packs down while testing, and look after hearing. Tape cables down across walkways.'] = true;
+            $cautions[
+                'Recalls and faders can jump in level: turn monitors and in-ear packs down while testing, and look after hearing. Tape '
+                    .'cables down across walkways.'
+            ] = true;
         }
 
         return array_map(strval(...), array_keys($cautions));
@@ -36,7 +39,8 @@ final class Cautions
             Hazard::Level => "{$unit}: levels can jump; mute or turn down before testing, and look after hearing.",
             Hazard::Strobe => "{$unit}: strobing light can trigger seizures; warn the house, and follow local rules.",
             Hazard::Mains => "{$unit}: never lift a safety earth to cure hum; mains work is for a qualified electrician.",
-            default => "{$unit}: MIDI has no acknowledgement and no fail-safe. Never make it the only control of {$hazard->value}: that needs certified equipment, a dead-man control and licensed operators, under local rules.",
+            default => "{$unit}: MIDI has no acknowledgement and no fail-safe. Never make it the only "
+                ."control of {$hazard->value}: that needs certified equipment, a dead-man control and licensed operators, under local rules.",
         };
     }
 }

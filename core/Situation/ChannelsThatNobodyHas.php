@@ -31,11 +31,17 @@ final class ChannelsThatNobodyHas implements RigCheck
         $answered = $this->answered($situation);
         $former = new FactoryNumbers($situation);
         $loose = $this->loose($situation);
-        foreach ([...$book->rules, ...array_map(static fn ($stack): array => $stack->steps, array_values($book->stacks)), ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes))] as $owner) {
+        foreach (
+            [
+                ...$book->rules,
+                ...array_map(static fn ($stack): array => $stack->steps, array_values($book->stacks)),
+                ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes)),
+            ] as $owner
+        ) {
             foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line, $step]) {
-                if (isset($answered[$port]) && 0 === (($answered[$port] | $loose) >> ($channel - 1) & 1)) {
+                if (isset($answered[$port]) && 0 === ((($answered[$port] | $loose) >> ($channel - 1)) & 1)) {
                     $was = $former->device($port, $channel);
-                    $fix = null === $was || !$step instanceof SendStep ? null : $former->played($step, $was);
+                    $fix = null === $was || !($step instanceof SendStep) ? null : $former->played($step, $was);
                     yield new RigFinding(new ChannelNobodyHears($line, $port, $channel, Channels::print($answered[$port])), $fix);
                 }
             }
@@ -50,7 +56,10 @@ final class ChannelsThatNobodyHas implements RigCheck
                 $ports = $book->portsOf($rule, $selector);
                 $was = $former->controls($selector, $ports);
                 $channels = (string) ($selector->lists['channel'] ?? null)?->print();
-                yield new RigFinding(new ChannelNobodySends($selector->span->line, $channels, $ports, Channels::print($sent)), null === $was ? null : $former->named($selector, ...$was));
+                yield new RigFinding(
+                    new ChannelNobodySends($selector->span->line, $channels, $ports, Channels::print($sent)),
+                    null === $was ? null : $former->named($selector, ...$was),
+                );
             }
         }
     }
@@ -68,7 +77,7 @@ final class ChannelsThatNobodyHas implements RigCheck
      */
     private static function sentInstead(RigAnalysis $situation, array $sending, Rule $rule, Selector $selector): ?int
     {
-        $channels = null === $selector->device ? ($selector->lists['channel'] ?? null) : null;
+        $channels = null === $selector->device ? $selector->lists['channel'] ?? null : null;
         $ports = $situation->checked()->written->portsOf($rule, $selector);
         if (null === $channels || [] !== array_diff($ports, array_keys($sending))) {
             return null;
@@ -88,7 +97,7 @@ final class ChannelsThatNobodyHas implements RigCheck
         $channel = null;
         foreach ($steps as $step) {
             if ($step instanceof BecomeStep) {
-                $channel = $step->message()->kind()->hasChannel() ? ($step->message()->literalChannel() ?? $channel) : null;
+                $channel = $step->message()->kind()->hasChannel() ? $step->message()->literalChannel() ?? $channel : null;
             } elseif ($step instanceof FlattenStep) {
                 $channel = $step->channel();
             } elseif ($step instanceof SetStep && $step->setsChannel()) {
@@ -119,7 +128,10 @@ final class ChannelsThatNobodyHas implements RigCheck
         $mask = 0;
         foreach ($situation->setup->boxes as $box) {
             foreach ($box->isPost() || isset($heard[$box->name]) ? [] : $box->chart->hears ?? [] as $part) {
-                $mask |= null === $part->channel || ChannelType::OMNI === $box->channel($part->channel) ? 0 : Channels::answered($box, $part, $box->channel($part->channel));
+                $mask |=
+                    null === $part->channel || ChannelType::OMNI === $box->channel($part->channel)
+                        ? 0
+                        : Channels::answered($box, $part, $box->channel($part->channel));
             }
         }
 
@@ -164,7 +176,9 @@ final class ChannelsThatNobodyHas implements RigCheck
     {
         $sending = $unknown = [];
         foreach ($situation->setup->boxes as $box) {
-            foreach ($box->isPost() ? [] : $situation->graph->sockets($box, array_map(static fn ($plug): string => $plug->id, $box->chart->plugs), true) as $socket) {
+            foreach (
+                $box->isPost() ? [] : $situation->graph->sockets($box, array_map(static fn ($plug): string => $plug->id, $box->chart->plugs), true) as $socket
+            ) {
                 foreach ($situation->graph->waysFrom($socket)[0] as $way) {
                     $end = $way[\count($way) - 1]->to;
                     if (LeadEnd::POST !== $end->unit) {
@@ -177,7 +191,7 @@ final class ChannelsThatNobodyHas implements RigCheck
                         $unknown[$port] = ($unknown[$port] ?? false) || !\is_int($own);
                         $mask |= \is_int($own) ? 1 << ($own - 1) : 0;
                     }
-                    $unknown[$port] = ($unknown[$port] ?? false) || null === $box->chart->sends && [] === ($box->chart->routes ?? []);
+                    $unknown[$port] = ($unknown[$port] ?? false) || (null === $box->chart->sends && [] === ($box->chart->routes ?? []));
                     foreach ($box->chart->surface->controls ?? [] as $control) {
                         $own = $box->channel($box->messageOf($control)->channel ?? null);
                         $mask |= \is_int($own) ? 1 << ($own - 1) : 0;

@@ -54,7 +54,7 @@ final class ClockSources
     /** The box on the way that does not pass a clock on, where one would get there but for it. */
     public function blockedBy(Device $box): ?string
     {
-        return [] === $this->of($box) ? ($this->blocked[$box->name] ?? null) : null;
+        return [] === $this->of($box) ? $this->blocked[$box->name] ?? null : null;
     }
 
     /** Whether start comes with a clock that rules pass on. */
@@ -116,7 +116,11 @@ final class ClockSources
     /** @return list<Socket> */
     private function outs(Device $box): array
     {
-        return $this->situation->graph->sockets($box, array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))), true);
+        return $this->situation->graph->sockets(
+            $box,
+            array_values(array_unique(array_merge(...array_map(static fn ($sends): array => $sends->at, $box->chart->sends ?? [])))),
+            true,
+        );
     }
 
     private function reach(Socket $from, ClockSource $source, bool $isStart = false): void

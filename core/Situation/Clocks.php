@@ -67,7 +67,13 @@ final class Clocks implements RigCheck
             $plugged[$joint->lead->a->unit] = $plugged[$joint->lead->b->unit] = true;
         }
 
-        return [] !== array_filter($situation->setup->boxes, static fn (Device $box): bool => !$box->isPost() && true === $box->isOn($box->chart->clock->sends ?? null) && !isset($plugged[$box->name]));
+        return [] !==
+            array_filter(
+                $situation->setup->boxes,
+                static fn (Device $box): bool => !$box->isPost()
+                    && true === $box->isOn($box->chart->clock->sends ?? null)
+                    && !isset($plugged[$box->name]),
+            );
     }
 
     /**
@@ -79,7 +85,10 @@ final class Clocks implements RigCheck
     {
         $setting = $box->chart->clock->obeys ?? null;
         if (\is_string($setting) && false === $box->isOn($setting) && [] !== $clocks->of($box)) {
-            yield new RigFinding(new ClockInIsOff($box->name, $setting), (new Edits($situation->setup->rig))->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
+            yield new RigFinding(
+                new ClockInIsOff($box->name, $setting),
+                (new Edits($situation->setup->rig))->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"),
+            );
         }
     }
 
@@ -94,7 +103,13 @@ final class Clocks implements RigCheck
             $hearers = array_filter($situation->setup->boxes, static fn (Device $box): bool => self::isOf($clocks->of($box), (string) $name));
             $wanting = array_filter($hearers, static fn (Device $box): bool => null !== $box->chart->clock || null === $box->chart->hears);
             if ([] !== $clock->sends && [] !== $hearers && [] === $wanting) {
-                yield new RigFinding(new ClockIsForNobody((string) $name, array_map(static fn (Device $box): string => $box->name, array_values($hearers)), $clock->name->span->line));
+                yield new RigFinding(
+                    new ClockIsForNobody(
+                        (string) $name,
+                        array_map(static fn (Device $box): string => $box->name, array_values($hearers)),
+                        $clock->name->span->line,
+                    ),
+                );
             }
         }
     }

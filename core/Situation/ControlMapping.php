@@ -37,7 +37,14 @@ final readonly class ControlMapping
         $book = $situation->checked()->book;
         $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $skipped = [];
-        $free = array_values(array_filter($to->chart->parameters ?? [], static fn (Parameter $parameter): bool => $parameter->family === $family && Reach::Midi === $parameter->reach && !self::isMoved($book, $to, $parameter)));
+        $free = array_values(
+            array_filter(
+                $to->chart->parameters ?? [],
+                static fn (Parameter $parameter): bool => $parameter->family === $family
+                    && Reach::Midi === $parameter->reach
+                    && !self::isMoved($book, $to, $parameter),
+            ),
+        );
         $text = '';
         $count = 0;
         foreach ($run as $control) {
@@ -51,7 +58,12 @@ final readonly class ControlMapping
             }
             $parameter = $free[$count];
             ++$count;
-            $text .= ('' === $text ? '' : "\n").RuleText::of("{$control->name}: {$parameter->name}")->take("{$from->name} \"{$control->name}\"")->step("turn {$to->name} \"{$parameter->name}\"".('jump' === $takeover ? '' : " {$takeover}"))->print();
+            $text .=
+                ('' === $text ? '' : "\n").
+                RuleText::of("{$control->name}: {$parameter->name}")
+                    ->take("{$from->name} \"{$control->name}\"")
+                    ->step("turn {$to->name} \"{$parameter->name}\"".('jump' === $takeover ? '' : " {$takeover}"))
+                    ->print();
         }
 
         return new self($text, $skipped, $count);
@@ -60,7 +72,12 @@ final readonly class ControlMapping
     private static function isMoved(Rulebook $book, Device $box, Parameter $parameter): bool
     {
         foreach ($book->steps() as $step) {
-            if ($step instanceof TurnStep && $step->follows() && $step->target()?->device === $box->name && $step->target()->title === $parameter->name) {
+            if (
+                $step instanceof TurnStep
+                && $step->follows()
+                && $step->target()?->device === $box->name
+                && $step->target()->title === $parameter->name
+            ) {
                 return true;
             }
         }

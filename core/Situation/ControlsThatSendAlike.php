@@ -34,7 +34,10 @@ final class ControlsThatSendAlike implements RigCheck
                         $pair = "{$other[0]->name}\t{$box->name}";
                         if ($other[0] !== $box && !isset($told[$pair]) && !$this->areToldApart($other[2], $message)) {
                             $told[$pair] = true;
-                            yield new RigFinding(new ControlsSendAlike([$other[0]->name, $box->name], [$other[1]->name, $control->name], $port, $message->channel), $this->fix($situation, [$box, $other[0]]));
+                            yield new RigFinding(
+                                new ControlsSendAlike([$other[0]->name, $box->name], [$other[1]->name, $control->name], $port, $message->channel),
+                                $this->fix($situation, [$box, $other[0]]),
+                            );
                         }
                     }
                 }
@@ -63,7 +66,12 @@ final class ControlsThatSendAlike implements RigCheck
         $edits = new Edits($situation->setup->rig);
         foreach ($situation->plan()->settings as $setting) {
             if (\in_array($setting->box, $boxes, true) && $setting->value !== $setting->now) {
-                return $edits->setting($setting->box->name, $setting->setting->id, $setting->value, "Set {$setting->setting->title} of {$setting->box->name} to {$setting->value}, as the plan says");
+                return $edits->setting(
+                    $setting->box->name,
+                    $setting->setting->id,
+                    $setting->value,
+                    "Set {$setting->setting->title} of {$setting->box->name} to {$setting->value}, as the plan says",
+                );
             }
         }
 

@@ -26,7 +26,10 @@ final class DefaultsLeftAlive implements RigCheck
                     continue;
                 }
                 $setting = $automatic->setting;
-                yield new RigFinding(new SendsByItself($box->name, $automatic->what, $setting), null === $setting ? null : $edits->setting($box->name, $setting, 'off', "Switch {$setting} of {$box->name} off"));
+                yield new RigFinding(
+                    new SendsByItself($box->name, $automatic->what, $setting),
+                    null === $setting ? null : $edits->setting($box->name, $setting, 'off', "Switch {$setting} of {$box->name} off"),
+                );
             }
         }
     }
@@ -62,7 +65,10 @@ final class DefaultsLeftAlive implements RigCheck
         $book = $situation->checked()->book;
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                if (\in_array($kind, array_column($selector->matched(), 0), true) && [] !== array_intersect($ports, $book->portsOf($rule, $selector))) {
+                if (
+                    \in_array($kind, array_column($selector->matched(), 0), true)
+                    && [] !== array_intersect($ports, $book->portsOf($rule, $selector))
+                ) {
                     return true;
                 }
             }

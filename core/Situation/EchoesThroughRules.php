@@ -46,7 +46,12 @@ final class EchoesThroughRules implements RigCheck
             }
         }
         foreach ($found as [$circle, $lines]) {
-            $over = array_unique(array_filter(array_map(static fn ($hop): string => $hop->to->unit, $circle->way), static fn (string $unit): bool => LeadEnd::POST !== $unit));
+            $over = array_unique(
+                array_filter(
+                    array_map(static fn ($hop): string => $hop->to->unit, $circle->way),
+                    static fn (string $unit): bool => LeadEnd::POST !== $unit,
+                ),
+            );
             yield new RigFinding(new RulesRound($circle->out, $circle->in, array_values($over), array_keys($lines)));
         }
     }
@@ -59,7 +64,12 @@ final class EchoesThroughRules implements RigCheck
         foreach ($selector->matched() as [$kind, $numbers]) {
             foreach (null === $numbers ? [Kind::Mode === $kind ? 123 : 20] : self::numbers($numbers) as $number) {
                 foreach (isset($selector->lists['value']) ? self::numbers($selector->lists['value']) : self::VALUES as $value) {
-                    yield self::bytes($kind, $channel, Kind::Note === $kind || Kind::PolyPressure === $kind ? $first('key', 60) : $number, Kind::Note === $kind ? $first('velocity', $value) : $value);
+                    yield self::bytes(
+                        $kind,
+                        $channel,
+                        Kind::Note === $kind || Kind::PolyPressure === $kind ? $first('key', 60) : $number,
+                        Kind::Note === $kind ? $first('velocity', $value) : $value,
+                    );
                 }
             }
         }
@@ -74,7 +84,8 @@ final class EchoesThroughRules implements RigCheck
     private static function bytes(Kind $kind, int $channel, int $number, int $value): string
     {
         $control = static fn (int $controller, int $to): string => \chr(0xB0 | $channel).\chr($controller & 0x7F).\chr($to & 0x7F);
-        $short = static fn (int $status, int ...$data): string => \chr($status | $channel).implode('', array_map(static fn (int $byte): string => \chr($byte & 0x7F), $data));
+        $short = static fn (int $status, int ...$data): string => \chr($status | $channel).
+            implode('', array_map(static fn (int $byte): string => \chr($byte & 0x7F), $data));
 
         return match ($kind) {
             Kind::Note => $short(0x90, $number, max(1, $value)),

@@ -20,7 +20,9 @@ final readonly class Edits
     {
         $index = $this->unit($unit);
 
-        return null === $index ? null : new RigFix($title, ["/units/{$index}/settings/".RigFix::part($setting) => ['value' => $value, 'state' => 'planned']]);
+        return null === $index
+            ? null
+            : new RigFix($title, ["/units/{$index}/settings/".RigFix::part($setting) => ['value' => $value, 'state' => 'planned']]);
     }
 
     /**
@@ -35,7 +37,9 @@ final readonly class Edits
                 $changes = [];
                 foreach ($parts as $index => $part) {
                     $at = "/leads/{$place}/parts/{$index}";
-                    $changes += ["{$at}/map" => $part->map->value, "{$at}/contacts" => $part->contacts] + (null === $part->ends ? [] : ["{$at}/ends" => [$part->ends[0]->value, $part->ends[1]->value]]);
+                    $changes +=
+                        ["{$at}/map" => $part->map->value, "{$at}/contacts" => $part->contacts] +
+                        (null === $part->ends ? [] : ["{$at}/ends" => [$part->ends[0]->value, $part->ends[1]->value]]);
                 }
 
                 return new RigFix($title, $changes);

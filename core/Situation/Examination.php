@@ -34,7 +34,12 @@ final readonly class Examination
         $rests = $situation->setup->rig->rests;
         $isResting = static fn (RigFinding $finding): bool => null !== $finding->restAmong($rests);
 
-        return new self(array_values(array_filter($findings, static fn (RigFinding $finding): bool => !$isResting($finding))), array_values(array_filter($findings, $isResting)), Cautions::of($situation), $rests);
+        return new self(
+            array_values(array_filter($findings, static fn (RigFinding $finding): bool => !$isResting($finding))),
+            array_values(array_filter($findings, $isResting)),
+            Cautions::of($situation),
+            $rests,
+        );
     }
 
     public function hasErrors(): bool

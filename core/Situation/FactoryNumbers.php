@@ -37,7 +37,13 @@ final readonly class FactoryNumbers
      */
     public function controls(Selector $selector, array $ports): ?array
     {
-        if (1 !== \count($selector->kinds) || [] !== array_diff(array_keys($selector->lists), ['channel']) || null !== $selector->gesture || $selector->changed || null !== $selector->where) {
+        if (
+            1 !== \count($selector->kinds)
+            || [] !== array_diff(array_keys($selector->lists), ['channel'])
+            || null !== $selector->gesture
+            || $selector->changed
+            || null !== $selector->where
+        ) {
             return null;
         }
         [$token, $numbers] = $selector->kinds[0];
@@ -95,7 +101,9 @@ final readonly class FactoryNumbers
 
     public function played(SendStep $step, Device $box): ?RigFix
     {
-        return 1 === \count($step->ports()) && 1 === \count($step->channels() ?? []) && 'jump' === $step->takeover() ? $this->line($step->span->line, "play {$box->name}") : null;
+        return 1 === \count($step->ports()) && 1 === \count($step->channels() ?? []) && 'jump' === $step->takeover()
+            ? $this->line($step->span->line, "play {$box->name}")
+            : null;
     }
 
     /**
@@ -122,7 +130,9 @@ final readonly class FactoryNumbers
 
     public function turned(PostStep $step, Device $box, Parameter $parameter, Written $value): ?RigFix
     {
-        return 1 === \count($step->ports()) && !$step->isLater() ? $this->line($step->span->line, "turn {$box->name} \"{$parameter->name}\" to {$value->text}") : null;
+        return 1 === \count($step->ports()) && !$step->isLater()
+            ? $this->line($step->span->line, "turn {$box->name} \"{$parameter->name}\" to {$value->text}")
+            : null;
     }
 
     /** Another text for a line; its indentation and its comment stay. */
@@ -137,11 +147,14 @@ final readonly class FactoryNumbers
 
     private function sends(Device $box, Control $control, Kind $kind, int $number, Selector $selector): bool
     {
-        return [] !== array_filter(RigDevices::messages($box, $control), static function (Message $message) use ($box, $kind, $number, $selector): bool {
-            $channel = $box->channel($message->channel ?? $box->sendsOf($message->kind)?->channel);
+        return [] !==
+            array_filter(RigDevices::messages($box, $control), static function (Message $message) use ($box, $kind, $number, $selector): bool {
+                $channel = $box->channel($message->channel ?? $box->sendsOf($message->kind)?->channel);
 
-            return $message->kind->midi() === $kind && $message->number === $number && (!isset($selector->lists['channel']) || (\is_int($channel) && $selector->lists['channel']->contains($channel)));
-        });
+                return $message->kind->midi() === $kind
+                    && $message->number === $number
+                    && (!isset($selector->lists['channel']) || (\is_int($channel) && $selector->lists['channel']->contains($channel)));
+            });
     }
 
     /**
@@ -151,18 +164,20 @@ final readonly class FactoryNumbers
      */
     private function senders(array $ports): array
     {
-        return array_values(array_filter($this->situation->setup->boxes, function (Device $box) use ($ports): bool {
-            foreach ($box->isPost() ? [] : $this->situation->graph->sources($box) as $socket) {
-                foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
-                    $end = $way[\count($way) - 1]->to;
-                    if (LeadEnd::POST === $end->unit && \in_array(Post::port($end->at)[0], $ports, true)) {
-                        return true;
+        return array_values(
+            array_filter($this->situation->setup->boxes, function (Device $box) use ($ports): bool {
+                foreach ($box->isPost() ? [] : $this->situation->graph->sources($box) as $socket) {
+                    foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                        $end = $way[\count($way) - 1]->to;
+                        if (LeadEnd::POST === $end->unit && \in_array(Post::port($end->at)[0], $ports, true)) {
+                            return true;
+                        }
                     }
                 }
-            }
 
-            return false;
-        }));
+                return false;
+            }),
+        );
     }
 
     private static function asItComes(Device $box): Device

@@ -32,7 +32,10 @@ final class FiltersThatAreClosed implements RigCheck
         foreach ($closed as [$box, $part, $kind, $line]) {
             $setting = $box->switchOf($part, $kind);
             if (\is_string($setting)) {
-                yield new RigFinding(new ReceiveIsOff($box->name, $setting, $kind->value, $line), $edits->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"));
+                yield new RigFinding(
+                    new ReceiveIsOff($box->name, $setting, $kind->value, $line),
+                    $edits->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"),
+                );
             } else {
                 yield new RigFinding(new NeverReceived($box->name, $kind->value, $line));
             }
@@ -49,7 +52,7 @@ final class FiltersThatAreClosed implements RigCheck
         foreach ($book->rules as $rule) {
             foreach ($rule->steps as $step) {
                 $box = $step instanceof PlayStep ? $situation->setup->box($step->device->text) : null;
-                $part = null === $box || !$step instanceof PlayStep ? null : ($box->chart->hears[$step->number() - 1] ?? null);
+                $part = null === $box || !($step instanceof PlayStep) ? null : $box->chart->hears[$step->number() - 1] ?? null;
                 if (null !== $box && null !== $part && $this->isForNotes($rule)) {
                     yield [$box, $part, KindName::Note, $step->span->line];
                 }

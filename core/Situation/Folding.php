@@ -34,9 +34,17 @@ final readonly class Folding
     {
         $folding = new self($situation);
         $findings = $folding->noWays($folding->blocked($findings));
-        $findings = self::absorbed($findings, static fn (RigFact $fact): bool => $fact instanceof RulesAreWrong && 'two-clocks' === $fact->code, static fn (RigFact $fact): bool => $fact instanceof TwoClocksReach);
+        $findings = self::absorbed(
+            $findings,
+            static fn (RigFact $fact): bool => $fact instanceof RulesAreWrong && 'two-clocks' === $fact->code,
+            static fn (RigFact $fact): bool => $fact instanceof TwoClocksReach,
+        );
 
-        return self::absorbed($findings, static fn (RigFact $fact): bool => $fact instanceof ControlsSendAlike, static fn (RigFact $fact): bool => $fact instanceof RulesAreWrong && 'unreachable' === $fact->code);
+        return self::absorbed(
+            $findings,
+            static fn (RigFact $fact): bool => $fact instanceof ControlsSendAlike,
+            static fn (RigFact $fact): bool => $fact instanceof RulesAreWrong && 'unreachable' === $fact->code,
+        );
     }
 
     /** The line that names a unit to which, or from which, no way leads; null where a finding is none of these. */
@@ -67,14 +75,18 @@ final readonly class Folding
             $lines = $kinds = $to = $from = [];
             foreach ($group as $index => [$named, $blocked]) {
                 $unit = (string) $named->unit;
-                $named->hears ? $to[$unit] = $unit : $from[$unit] = $unit;
+                $named->hears ? ($to[$unit] = $unit) : ($from[$unit] = $unit);
                 $kinds = [...$kinds, ...array_map(static fn ($kind): string => $kind->value, $blocked->kinds)];
                 $lines[] = new LineNeedsIt($named->line);
                 if ($index !== $first) {
                     unset($findings[$index]);
                 }
             }
-            $findings[$first] = new RigFinding(new KindIsBlocked((string) $by, array_values(array_unique($kinds)), array_values($to), array_values($from), $lines[0]->line), null, $lines);
+            $findings[$first] = new RigFinding(
+                new KindIsBlocked((string) $by, array_values(array_unique($kinds)), array_values($to), array_values($from), $lines[0]->line),
+                null,
+                $lines,
+            );
         }
 
         return array_values($findings);
@@ -148,7 +160,9 @@ final readonly class Folding
         $units = $this->joined((string) $first->unit);
         sort($units);
 
-        return \in_array(LeadEnd::POST, $units, true) ? new NoWay((string) $first->unit, $first->text, $first->line) : new NoLeadBetween($units, $first->line);
+        return \in_array(LeadEnd::POST, $units, true)
+            ? new NoWay((string) $first->unit, $first->text, $first->line)
+            : new NoLeadBetween($units, $first->line);
     }
 
     /** @return non-empty-list<string> units that hang together with one over leads, and the post where it is among them; what is behind the post is not */
@@ -169,7 +183,7 @@ final readonly class Folding
 
     private static function isOfPowerOrSound(ResolvedLead $joint): bool
     {
-        $carries = $joint->a->use->carries ?? $joint->b->use->carries ?? Carries::Midi;
+        $carries = $joint->a->use->carries ?? ($joint->b->use->carries ?? Carries::Midi);
 
         return Carries::Power === $carries || Carries::Audio === $carries;
     }

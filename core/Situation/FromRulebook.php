@@ -18,7 +18,9 @@ final class FromRulebook implements RigCheck
         $named = NamedUnit::in($situation->checked()->written);
         foreach ($situation->checked()->findings as $finding) {
             $unit = $named[NamedUnit::at($finding->span)] ?? null;
-            yield new RigFinding(new RulesAreWrong($finding->severity, $finding->code, $finding->span->line, $finding->text, $unit?->unit, true === $unit?->hears));
+            yield new RigFinding(
+                new RulesAreWrong($finding->severity, $finding->code, $finding->span->line, $finding->text, $unit?->unit, true === $unit?->hears),
+            );
         }
     }
 }

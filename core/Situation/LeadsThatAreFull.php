@@ -19,7 +19,14 @@ final class LeadsThatAreFull implements RigCheck
             }
             $percent = round($fit->load->percent(), 1);
             $streams = array_unique(array_map(static fn (array $stream): string => $stream['what'], $fit->load->streams));
-            $facts = [$fit->lead->id, $fit->from, $percent, [...$streams, ...($fit->load->fixed > 0 ? ['clock and what is sent by itself'] : [])], $fit->load->thinMs(), 'rules' === $fit->where];
+            $facts = [
+                $fit->lead->id,
+                $fit->from,
+                $percent,
+                [...$streams, ...$fit->load->fixed > 0 ? ['clock and what is sent by itself'] : []],
+                $fit->load->thinMs(),
+                'rules' === $fit->where,
+            ];
             yield new RigFinding($percent > 100 ? new LeadIsFlooded(...$facts) : new LeadIsFull(...$facts));
         }
     }

@@ -39,7 +39,8 @@ final class LeadsThatAreMissing implements RigCheck
         $free = $isTold ? [] : $this->free($situation->checked()->written, $plugged);
         $isNamed = NamedUnit::units($situation->checked()->written);
         foreach ($units as $box) {
-            if (!isset($isNamed[$box->name])) { // of others it is said that rules name them
+            if (!isset($isNamed[$box->name])) {
+                // of others it is said that rules name them
                 yield new RigFinding(new UnitHasNoLead($box->name, $free));
             }
         }
@@ -65,7 +66,9 @@ final class LeadsThatAreMissing implements RigCheck
 
     private function place(End $end): string
     {
-        return $end->box->isPost() ? $end->plug->id.(Way::Out === $end->way() ? ' out' : ' in') : $end->plug->id.(null === $end->stream ? '' : "/{$end->stream->id}");
+        return $end->box->isPost()
+            ? $end->plug->id.(Way::Out === $end->way() ? ' out' : ' in')
+            : $end->plug->id.(null === $end->stream ? '' : "/{$end->stream->id}");
     }
 
     /**
@@ -78,7 +81,8 @@ final class LeadsThatAreMissing implements RigCheck
         foreach ($plugged as $unit => $plugs) {
             foreach ($plugs as $plug => $leads) {
                 $taken = $situation->setup->box((string) $unit)?->chart->plug(explode('/', (string) $plug)[0]);
-                if (\count($leads) > 1 && (null === $taken || self::carriesMessages($taken))) { // supplies and sound are dealt out by cables as well
+                if (\count($leads) > 1 && (null === $taken || self::carriesMessages($taken))) {
+                    // supplies and sound are dealt out by cables as well
                     yield new RigFinding(new PlugIsTakenTwice((string) $unit, (string) $plug, $leads));
                 }
             }
@@ -92,8 +96,14 @@ final class LeadsThatAreMissing implements RigCheck
      */
     private function withoutPower(RigAnalysis $situation, array $plugged): iterable
     {
-        $needs = static fn (Device $box): array => array_values(array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way));
-        $isFed = static fn (Device $box): bool => [] !== array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way && isset($plugged[$box->name][$plug->id]));
+        $needs = static fn (Device $box): array => array_values(
+            array_filter($box->chart->plugs, static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way),
+        );
+        $isFed = static fn (Device $box): bool => [] !==
+            array_filter(
+                $box->chart->plugs,
+                static fn (Plug $plug): bool => PowerWay::Needs === $plug->power?->way && isset($plugged[$box->name][$plug->id]),
+            );
         $needing = array_filter($situation->setup->boxes, static fn (Device $box): bool => [] !== $needs($box) && null === $box->unit->battery);
         $unfed = array_filter($needing, static fn (Device $box): bool => !$isFed($box));
         if ([] === array_filter($situation->setup->boxes, $isFed)) {

@@ -30,7 +30,10 @@ final class LeadsThatDoNotWork implements RigCheck
             if (Verdict::MayDamage === $judged->verdict) {
                 yield new RigFinding(new LeadMayDamage($lead, $judged->reason, $cure), $fix);
             } elseif (Verdict::Dead === $judged->verdict) {
-                yield new RigFinding(null === $joint->dangling ? new LeadIsDead($lead, $judged->reason, $cure) : new LeadHangsLoose($lead, $judged->reason, $cure), $fix);
+                yield new RigFinding(
+                    null === $joint->dangling ? new LeadIsDead($lead, $judged->reason, $cure) : new LeadHangsLoose($lead, $judged->reason, $cure),
+                    $fix,
+                );
             } elseif (Verdict::Unknown === $judged->verdict) {
                 yield new RigFinding(new LeadIsUnknown($lead, (string) $judged->unknown, $judged->reason));
             }
@@ -60,6 +63,13 @@ final class LeadsThatDoNotWork implements RigCheck
         }
         $setting = array_key_first($mend->settings);
 
-        return null === $mend->unit || null === $setting || 1 !== \count($mend->settings) ? null : $edits->setting($mend->unit, (string) $setting, $mend->settings[$setting], "Set {$setting} of {$mend->unit} to {$mend->settings[$setting]}");
+        return null === $mend->unit || null === $setting || 1 !== \count($mend->settings)
+            ? null
+            : $edits->setting(
+                $mend->unit,
+                (string) $setting,
+                $mend->settings[$setting],
+                "Set {$setting} of {$mend->unit} to {$mend->settings[$setting]}",
+            );
     }
 }

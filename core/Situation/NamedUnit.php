@@ -30,12 +30,20 @@ final readonly class NamedUnit
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 if (null !== $selector->device) {
-                    $add($selector->device, array_merge([], ...array_map(static fn ($range): array => \is_array($range) ? $range : [$range], $selector->titles)), false);
+                    $add(
+                        $selector->device,
+                        array_merge([], ...array_map(static fn ($range): array => \is_array($range) ? $range : [$range], $selector->titles)),
+                        false,
+                    );
                 }
             }
         }
         foreach ($book->groups as $group) {
-            $add($group->port, array_merge([], ...array_map(static fn ($range): array => \is_array($range) ? $range : [$range], $group->titles)), false);
+            $add(
+                $group->port,
+                array_merge([], ...array_map(static fn ($range): array => \is_array($range) ? $range : [$range], $group->titles)),
+                false,
+            );
         }
         foreach ($book->lamps as $lamps) {
             $add($lamps->name, [], true);

@@ -22,7 +22,14 @@ final class NumbersThatMoved implements RigCheck
                     continue;
                 }
                 [$box, $controls] = $found;
-                yield new RigFinding(new NumberNobodySends($selector->span->line, $box->name, array_map(static fn (Control $control): string => $control->name, $controls)), $former->named($selector, $box, $controls));
+                yield new RigFinding(
+                    new NumberNobodySends(
+                        $selector->span->line,
+                        $box->name,
+                        array_map(static fn (Control $control): string => $control->name, $controls),
+                    ),
+                    $former->named($selector, $box, $controls),
+                );
             }
         }
     }

@@ -30,8 +30,42 @@ use ZigzagPost\Core\Rulebook\Text\Written;
 /** Numbers of controllers, parameters and programs in rules that no device on that channel knows, and values beyond the range of what they set. */
 final class NumbersThatNobodyHears implements RigCheck
 {
-    /** Controllers that devices obey without a line in their charts: banks, parameter numbers and data, wheel, volume, pan, expression, pedals, channel mode. */
-    private const STANDARD = [0, 1, 6, 7, 10, 11, 32, 38, 64, 65, 66, 67, 68, 69, 84, 88, 96, 97, 98, 99, 100, 101, 120, 121, 122, 123, 124, 125, 126, 127];
+    /**
+     * Controllers that devices obey without a line in their charts: banks, parameter numbers and data, wheel, volume, pan, expression, pedals,
+     * channel mode.
+     */
+    private const STANDARD = [
+        0,
+        1,
+        6,
+        7,
+        10,
+        11,
+        32,
+        38,
+        64,
+        65,
+        66,
+        67,
+        68,
+        69,
+        84,
+        88,
+        96,
+        97,
+        98,
+        99,
+        100,
+        101,
+        120,
+        121,
+        122,
+        123,
+        124,
+        125,
+        126,
+        127,
+    ];
 
     public function findings(RigAnalysis $situation): iterable
     {
@@ -44,7 +78,9 @@ final class NumbersThatNobodyHears implements RigCheck
         $former = new FactoryNumbers($situation);
         $first = $situation->checked()->written->firstProgram();
         foreach (SentByNumber::in($situation->checked()->written) as $sent) {
-            $hearing = array_values(array_filter($listeners[$sent->port] ?? [], static fn (Listener $listener): bool => self::answers($listener, $sent->channel)));
+            $hearing = array_values(
+                array_filter($listeners[$sent->port] ?? [], static fn (Listener $listener): bool => self::answers($listener, $sent->channel)),
+            );
             $finding = match (true) {
                 [] === $hearing => null, // that the channel is nobody's is said elsewhere
                 Kind::Program === $sent->kind => self::program($sent, $hearing, $first),
@@ -94,7 +130,9 @@ final class NumbersThatNobodyHears implements RigCheck
         }
         $line = $sent->step->span->line;
         if ([] !== $heard) {
-            return 1 === \count($heard) && $heard[0][1]->message?->kind->midi() === $sent->kind ? self::value($sent->value, $heard[0][0], $heard[0][1], $line) : null;
+            return 1 === \count($heard) && $heard[0][1]->message?->kind->midi() === $sent->kind
+                ? self::value($sent->value, $heard[0][0], $heard[0][1], $line)
+                : null;
         }
         if (Kind::Cc === $sent->kind && \in_array($number, self::STANDARD, true)) {
             return null;
@@ -102,9 +140,24 @@ final class NumbersThatNobodyHears implements RigCheck
         $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $hearing)));
         ksort($known);
         $was = $former->parameter(array_map(static fn (Listener $listener): Device => $listener->box, $hearing), $sent->kind, $number);
-        $fix = null !== $was && $sent->step instanceof PostStep && null !== $sent->value ? $former->turned($sent->step, $was[0], $was[1], $sent->value) : null;
+        $fix =
+            null !== $was && $sent->step instanceof PostStep && null !== $sent->value
+                ? $former->turned($sent->step, $was[0], $was[1], $sent->value)
+                : null;
 
-        return new RigFinding(new NumberNobodyHears($line, $sent->kind->value, $number, $sent->channel, $sent->port, $units, array_values($known), $was[1]->name ?? null), $fix);
+        return new RigFinding(
+            new NumberNobodyHears(
+                $line,
+                $sent->kind->value,
+                $number,
+                $sent->channel,
+                $sent->port,
+                $units,
+                array_values($known),
+                $was[1]->name ?? null,
+            ),
+            $fix,
+        );
     }
 
     /** @param non-empty-list<Listener> $hearing */
@@ -134,7 +187,14 @@ final class NumbersThatNobodyHears implements RigCheck
             }
         }
         $line = $sent->step->span->line;
-        $units = array_values(array_unique(array_map(static fn (Listener $listener): string => "{$listener->box->name} ({$listener->box->chart->programs?->count} programs)", $hearing)));
+        $units = array_values(
+            array_unique(
+                array_map(
+                    static fn (Listener $listener): string => "{$listener->box->name} ({$listener->box->chart->programs?->count} programs)",
+                    $hearing,
+                ),
+            ),
+        );
 
         return new RigFinding(new ProgramIsNone($line, (int) $program, $sent->channel, $sent->port, $units));
     }
@@ -155,8 +215,13 @@ final class NumbersThatNobodyHears implements RigCheck
         $value = $written->number;
         $least = null === $parameter->centre ? 0 : -100;
 
-        return null === $value || ($value >= $least && $value <= 100) ? null
-            : self::beyond($written, new ValueIsBeyond($step->span->line, $written->text, $box->name, $parameter->name, $least, 100, true), $value < $least);
+        return null === $value || ($value >= $least && $value <= 100)
+            ? null
+            : self::beyond(
+                $written,
+                new ValueIsBeyond($step->span->line, $written->text, $box->name, $parameter->name, $least, 100, true),
+                $value < $least,
+            );
     }
 
     private static function value(?Written $written, Device $box, Parameter $parameter, int $line): ?RigFinding
@@ -187,7 +252,7 @@ final class NumbersThatNobodyHears implements RigCheck
             $mask |= \is_int($of) ? 1 << ($of - 1) : (ChannelType::OMNI === $of ? Channels::ALL : 0);
         }
 
-        return 0 !== ($mask >> ($channel - 1) & 1);
+        return 0 !== (($mask >> ($channel - 1)) & 1);
     }
 
     /** Taps of a clock and messages of lamps and of controls that are moved from afar are heard as well. */
@@ -203,7 +268,8 @@ final class NumbersThatNobodyHears implements RigCheck
 
     private static function isSame(Message $message, Kind $kind, int $number): bool
     {
-        $isHalf = Kind::Cc === $kind && KindName::Cc14 === $message->kind && \in_array($number, [$message->number, 32 + ($message->number ?? 0)], true);
+        $isHalf =
+            Kind::Cc === $kind && KindName::Cc14 === $message->kind && \in_array($number, [$message->number, 32 + ($message->number ?? 0)], true);
 
         return $isHalf || ($message->kind->midi() === $kind && $message->number === $number);
     }

@@ -28,8 +28,19 @@ final class PartsBeyondSixteen implements RigCheck
                     continue;
                 }
                 $better = $planned["{$box->name}\t{$id}"] ?? null;
-                $fix = null === $better ? null : $edits->setting($box->name, $setting->id, $better, "Put {$setting->title} of {$box->name} to {$better}, as the plan says");
-                yield new RigFinding(new PartGoesBeyond($box->name, $part->id, BeyondSixteen::at($box, $part, $setting, $value)->conflict()->why, null === $fix ? $setting->title : null), $fix);
+                $fix =
+                    null === $better
+                        ? null
+                        : $edits->setting($box->name, $setting->id, $better, "Put {$setting->title} of {$box->name} to {$better}, as the plan says");
+                yield new RigFinding(
+                    new PartGoesBeyond(
+                        $box->name,
+                        $part->id,
+                        BeyondSixteen::at($box, $part, $setting, $value)->conflict()->why,
+                        null === $fix ? $setting->title : null,
+                    ),
+                    $fix,
+                );
             }
         }
     }

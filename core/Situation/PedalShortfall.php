@@ -34,7 +34,7 @@ final readonly class PedalShortfall
     {
         $control = $box->control($title);
         $message = null === $control ? null : $box->messageOf($control);
-        [$first, $last] = $message->values ?? $message?->kind->midi()?->valueRange() ?? [0, 127];
+        [$first, $last] = $message->values ?? ($message?->kind->midi()?->valueRange() ?? [0, 127]);
         $short = [];
         foreach ($first === $last ? [] : $situation->checked()->book->rules as $rule) {
             foreach (self::isFor($situation, $rule, $box, $title) ? $rule->steps : [] as $step) {
@@ -43,7 +43,11 @@ final readonly class PedalShortfall
                 if (null !== $target && null !== $parameter) {
                     [$low, $high] = $parameter->raw;
                     $at = static fn (int $raw): int => (int) round($low + ($high - $low) * max(0, min(1, ($raw - $first) / ($last - $first))));
-                    $short[] = new self("{$target->device} {$parameter->name}", self::error($parameter, $low, $at($heel)), self::error($parameter, $high, $at($toe)));
+                    $short[] = new self(
+                        "{$target->device} {$parameter->name}",
+                        self::error($parameter, $low, $at($heel)),
+                        self::error($parameter, $high, $at($toe)),
+                    );
                 }
             }
         }
@@ -57,13 +61,13 @@ final readonly class PedalShortfall
         $range = max(1, $parameter->raw[1] - $parameter->raw[0]);
         [$low, $high] = [$parameter->shownAt($parameter->raw[0]), $parameter->shownAt($parameter->raw[1])];
         if (null !== $low && null !== $high && \in_array($parameter->unit, ['semitones', 'semitone'], true)) {
-            return round(100 * abs($high - $low) * abs($wanted - $reached) / $range, 1).' cents';
+            return round((100 * abs($high - $low) * abs($wanted - $reached)) / $range, 1).' cents';
         }
         if ('dB' === $parameter->unit && null !== $parameter->shownAt($wanted) && null !== $parameter->shownAt($reached)) {
             return round(abs($parameter->shownAt($wanted) - $parameter->shownAt($reached)), 1).' dB';
         }
 
-        return round(100 * abs($wanted - $reached) / $range, 1).' % of its range';
+        return round((100 * abs($wanted - $reached)) / $range, 1).' % of its range';
     }
 
     /** Whether the rule was written for a control by its name. */

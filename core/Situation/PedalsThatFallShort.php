@@ -41,7 +41,13 @@ final class PedalsThatFallShort implements RigCheck
                 if (null === $control || null === $message) {
                     continue;
                 }
-                $short = $this->short($situation, $book ??= Compiler::load($situation->checked()->book), $message, $box->messageOf($control)->values ?? $message->kind->valueRange() ?? [0, 127], $measured);
+                $short = $this->short(
+                    $situation,
+                    $book ??= Compiler::load($situation->checked()->book),
+                    $message,
+                    $box->messageOf($control)->values ?? ($message->kind->valueRange() ?? [0, 127]),
+                    $measured,
+                );
                 if ([] !== $short) {
                     yield new RigFinding(new PedalFallsShort($box->name, (string) $title, $measured->heel, $measured->toe, $short));
                 }
@@ -58,7 +64,12 @@ final class PedalsThatFallShort implements RigCheck
     {
         $short = [];
         foreach (array_keys(\array_slice($book->scenes(), 0, self::MOST_SCENES)) ?: [0] as $scene) {
-            foreach ([['at the heel', $ideal[1], $ideal[0], $measured->toe, $measured->heel], ['at the toe', $ideal[0], $ideal[1], $measured->heel, $measured->toe]] as [$where, $fromIdeal, $toIdeal, $from, $to]) {
+            foreach (
+                [
+                    ['at the heel', $ideal[1], $ideal[0], $measured->toe, $measured->heel],
+                    ['at the toe', $ideal[0], $ideal[1], $measured->heel, $measured->toe],
+                ] as [$where, $fromIdeal, $toIdeal, $from, $to]
+            ) {
                 $wanted = $this->values($situation, $book, $scene, $message, $fromIdeal, $toIdeal);
                 $reached = $this->values($situation, $book, $scene, $message, $from, $to);
                 foreach ($wanted as $unit => $values) {
@@ -66,7 +77,10 @@ final class PedalsThatFallShort implements RigCheck
                         $parameter = $situation->setup->box((string) $unit)?->parameter((string) $title);
                         $is = $reached[$unit][$title] ?? $value;
                         if (null !== $parameter && $is !== $value) {
-                            $short["{$unit} {$title} {$where}"] ??= "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".PedalShortfall::error($parameter, $value, $is).' short';
+                            $short["{$unit} {$title} {$where}"] ??=
+                                "{$where} \"{$title}\" of {$unit} gets to {$is} and not to {$value}, ".
+                                PedalShortfall::error($parameter, $value, $is).
+                                ' short';
                         }
                     }
                 }

@@ -46,7 +46,10 @@ final class RigAnalysis
     /** The rulebook, read with this rig; an empty one where the rig has none. */
     public function checked(): Checker
     {
-        return $this->checked ??= Checker::check($this->setup->rig->rulebook ?? '', fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($this->setup->rig, $book)));
+        return $this->checked ??= Checker::check(
+            $this->setup->rig->rulebook ?? '',
+            fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($this->setup->rig, $book)),
+        );
     }
 
     /** @return list<Judgement> of each lead, in the order of the rig */

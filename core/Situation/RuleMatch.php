@@ -23,9 +23,13 @@ final class RuleMatch
                 continue;
             }
             foreach ($selector->matched() as [$kind, $numbers]) {
-                $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
-                $isNumber = null === $list || null === $message->number || $list->contains($message->number + (Kind::Program === $kind ? $book->programsFrom : 0));
-                $isChannel = null === $message->channel || !isset($selector->lists['channel']) || $selector->lists['channel']->contains($message->channel);
+                $list = $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
+                $isNumber =
+                    null === $list
+                    || null === $message->number
+                    || $list->contains($message->number + (Kind::Program === $kind ? $book->programsFrom : 0));
+                $isChannel =
+                    null === $message->channel || !isset($selector->lists['channel']) || $selector->lists['channel']->contains($message->channel);
                 if ($kind === $message->kind && $isNumber && $isChannel) {
                     return true;
                 }
@@ -63,7 +67,9 @@ final class RuleMatch
             return false;
         }
         foreach ($message->ports as $port) {
-            if ([] === array_filter($rule->selectors, static fn (Selector $selector): bool => \in_array($port, $book->portsOf($rule, $selector), true))) {
+            if (
+                [] === array_filter($rule->selectors, static fn (Selector $selector): bool => \in_array($port, $book->portsOf($rule, $selector), true))
+            ) {
                 return false;
             }
         }
@@ -75,7 +81,13 @@ final class RuleMatch
     public static function isUnconditional(Rule $rule): bool
     {
         foreach ($rule->selectors as $selector) {
-            if (null !== $selector->where || null !== $selector->gesture || $selector->changed || isset($selector->lists['value']) || isset($selector->lists['velocity'])) {
+            if (
+                null !== $selector->where
+                || null !== $selector->gesture
+                || $selector->changed
+                || isset($selector->lists['value'])
+                || isset($selector->lists['velocity'])
+            ) {
                 return false;
             }
         }

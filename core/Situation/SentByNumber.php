@@ -27,8 +27,14 @@ final readonly class SentByNumber
     private const MOST_NUMBERS = 32;
 
     /** @param Written|null $value the value, where it is written in the same place */
-    private function __construct(public string $port, public int $channel, public Kind $kind, public ?int $number, public ?Written $value, public Step $step)
-    {
+    private function __construct(
+        public string $port,
+        public int $channel,
+        public Kind $kind,
+        public ?int $number,
+        public ?Written $value,
+        public Step $step,
+    ) {
     }
 
     /** @return list<self> in the order of the text */
@@ -94,17 +100,33 @@ final readonly class SentByNumber
             if ($step instanceof PostStep && null !== $posted) {
                 $isProgram = Kind::Program === $posted->kind();
                 foreach ($isProgram || null !== $posted->literalNumber() ? $step->ports() : [] as $port) {
-                    $sent[] = new self($port, $posted->literalChannel() ?? 1, $posted->kind(), $posted->literalNumber(), $posted->writtenValue(), $step);
+                    $sent[] = new self(
+                        $port,
+                        $posted->literalChannel() ?? 1,
+                        $posted->kind(),
+                        $posted->literalNumber(),
+                        $posted->writtenValue(),
+                        $step,
+                    );
                 }
             } elseif ($step instanceof BecomeStep) {
                 $message = $step->message();
-                $at = null === $message->literalNumber() && Kind::Program !== $message->kind() ? [] : [[$message->kind(), $message->literalNumber() ?? 0]];
+                $at =
+                    null === $message->literalNumber() && Kind::Program !== $message->kind()
+                        ? []
+                        : [[$message->kind(), $message->literalNumber() ?? 0]];
                 $value = $message->writtenValue();
                 $channel = $message->literalChannel() ?? $channel;
             } elseif ($step instanceof SetStep) {
                 [$at, $value] = $step->setsNumber() ? [[], null] : [$at, null];
                 $channel = $step->setsChannel() ? null : $channel;
-            } elseif ($step instanceof MapStep || $step instanceof FlattenStep || $step instanceof FanOutStep || $step instanceof SpreadStep || $step instanceof DropStep) {
+            } elseif (
+                $step instanceof MapStep
+                || $step instanceof FlattenStep
+                || $step instanceof FanOutStep
+                || $step instanceof SpreadStep
+                || $step instanceof DropStep
+            ) {
                 [$at, $value, $channel] = [[], null, null];
             } elseif ($step instanceof SendStep) {
                 foreach ($step->ports() as $port) {

@@ -75,17 +75,31 @@ final readonly class SetupCard
         foreach ($box->chart->settings as $index => $setting) {
             $chosen = $box->unit->settings[$setting->id] ?? null;
             // What was ticked stands; what only the plan wants is planned.
-            $value = $wanted[$setting->id] ?? $chosen->value ?? $setting->factory;
+            $value = $wanted[$setting->id] ?? ($chosen->value ?? $setting->factory);
             if (null === $value || (null === $chosen && $value === $setting->factory)) {
                 continue;
             }
             $isTicked = null !== $chosen && $chosen->state->isTicked() && $chosen->value === $value;
             $how = $setting->howTo($value);
-            $ranked[] = [self::rank($box, $setting, $value), $index, new CardStep($setting->id, $setting->title, $value, self::words($box, $how), match ($how?->keeps) {
-                Keeps::OnSave => 'save it afterwards',
-                Keeps::OnTransfer => 'transfer it from the editor afterwards',
-                default => null,
-            }, true === $how?->powerCycle, $isTicked, $chosen?->at, $chosen?->by)];
+            $ranked[] = [
+                self::rank($box, $setting, $value),
+                $index,
+                new CardStep(
+                    $setting->id,
+                    $setting->title,
+                    $value,
+                    self::words($box, $how),
+                    match ($how?->keeps) {
+                        Keeps::OnSave => 'save it afterwards',
+                        Keeps::OnTransfer => 'transfer it from the editor afterwards',
+                        default => null,
+                    },
+                    true === $how?->powerCycle,
+                    $isTicked,
+                    $chosen?->at,
+                    $chosen?->by,
+                ),
+            ];
         }
         usort($ranked, static fn (array $a, array $b): int => $a[0] <=> $b[0] ?: $a[1] <=> $b[1]);
 
@@ -116,6 +130,8 @@ final readonly class SetupCard
             default => "by {$how->by->value}",
         };
 
-        return $words.(null === $how->where ? '' : ", {$how->where}").(null === $procedure ? '' : ": {$procedure->title}: ".implode('; ', $procedure->steps));
+        return $words.
+            (null === $how->where ? '' : ", {$how->where}").
+            (null === $procedure ? '' : ": {$procedure->title}: ".implode('; ', $procedure->steps));
     }
 }

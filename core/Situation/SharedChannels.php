@@ -57,7 +57,7 @@ final class SharedChannels implements RigCheck
     {
         $groups = [];
         for ($channel = 0; $channel < 16; ++$channel) {
-            $left = array_filter($listeners, fn (Listener $listener): bool => 1 === ($this->now($listener) >> $channel & 1));
+            $left = array_filter($listeners, fn (Listener $listener): bool => 1 === (($this->now($listener) >> $channel) & 1));
             while ([] !== $left) {
                 $group = [array_key_first($left) => array_shift($left)];
                 for ($grows = true; $grows;) {
@@ -77,7 +77,7 @@ final class SharedChannels implements RigCheck
                 $inOrder = \count($group) > 1 ? array_values(array_filter($listeners, $isGrouped)) : [];
                 if ([] !== $inOrder) {
                     $key = implode("\0", array_map(static fn (Listener $listener): string => $listener->name(), $inOrder));
-                    $groups[$key] = [$inOrder, ($groups[$key][1] ?? 0) | 1 << $channel];
+                    $groups[$key] = [$inOrder, ($groups[$key][1] ?? 0) | (1 << $channel)];
                 }
             }
         }
@@ -108,7 +108,14 @@ final class SharedChannels implements RigCheck
     /** @param non-empty-list<Listener> $listeners */
     private static function finding(array $listeners, int $shared, HeardStream $stream): RigFinding
     {
-        return new RigFinding(new ChannelIsShared($listeners[0]->box->name, array_map(static fn (Listener $listener): string => $listener->name(), $listeners), Channels::print($shared), $stream->name()));
+        return new RigFinding(
+            new ChannelIsShared(
+                $listeners[0]->box->name,
+                array_map(static fn (Listener $listener): string => $listener->name(), $listeners),
+                Channels::print($shared),
+                $stream->name(),
+            ),
+        );
     }
 
     /** @param list<string> $units */

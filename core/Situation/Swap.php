@@ -21,7 +21,8 @@ final class Swap
     private const ALIKE = 60;
 
     /**
-     * @return list<array{what: string, title: string, lines: list<int>, to: string|null, why: string}> each thing that rules name, once; null where nothing fits
+     * @return list<array{what: string, title: string, lines: list<int>, to: string|null, why: string}> each thing that rules name, once;
+     *     null where nothing fits
      */
     public static function matches(Rulebook $book, Device $from, Chart $to): array
     {
@@ -39,7 +40,13 @@ final class Swap
                 'parameter' => self::parameter($from->parameter($each['title']), $each['title'], $new),
                 default => self::program($each['title'], $new),
             };
-            $matches[] = ['what' => $what, 'title' => $each['title'], 'lines' => array_values(array_unique($each['lines'])), 'to' => $fits, 'why' => $why];
+            $matches[] = [
+                'what' => $what,
+                'title' => $each['title'],
+                'lines' => array_values(array_unique($each['lines'])),
+                'to' => $fits,
+                'why' => $why,
+            ];
         }
 
         return $matches;
@@ -95,7 +102,12 @@ final class Swap
         [$fits, $why] = self::nearest($title, $was?->message, null !== $new->parameter($title), $messages);
         $raw = $raws[$new->parameter($fits ?? '')->name ?? ''] ?? null;
 
-        return [$fits, null !== $raw && null !== $was && $raw !== $was->raw ? "{$why}; raw {$was->raw[0]} to {$was->raw[1]} becomes {$raw[0]} to {$raw[1]}" : $why];
+        return [
+            $fits,
+            null !== $raw && null !== $was && $raw !== $was->raw
+                ? "{$why}; raw {$was->raw[0]} to {$was->raw[1]} becomes {$raw[0]} to {$raw[1]}"
+                : $why,
+        ];
     }
 
     /** @return array{string|null, string} */

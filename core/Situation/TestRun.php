@@ -55,7 +55,10 @@ final readonly class TestRun
         foreach ($setup->boxes as $box) {
             foreach ($box->chart->surface->controls ?? [] as $control) {
                 try {
-                    $message = $devices->control(new Token(TokenType::Word, $box->name, new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true))[0];
+                    $message = $devices->control(
+                        new Token(TokenType::Word, $box->name, new Span(1, 1), true),
+                        new Token(TokenType::Text, $control->name, new Span(1, 1), true),
+                    )[0];
                 } catch (RulebookError) {
                     continue;
                 }
@@ -71,9 +74,16 @@ final readonly class TestRun
         }
         $steps = [...self::greedy($candidates), ...self::fullLoads($situation)];
         $touched = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $steps));
-        $signal = array_filter($setup->joints, static fn ($joint): bool => 'power' !== $joint->a?->use?->carries->value && 'power' !== $joint->b?->use?->carries->value);
+        $signal = array_filter(
+            $setup->joints,
+            static fn ($joint): bool => 'power' !== $joint->a?->use?->carries->value && 'power' !== $joint->b?->use?->carries->value,
+        );
 
-        return new self($steps, $leftOut, array_values(array_diff(array_map(static fn ($joint): string => "lead {$joint->lead->id}", $signal), $touched)));
+        return new self(
+            $steps,
+            $leftOut,
+            array_values(array_diff(array_map(static fn ($joint): string => "lead {$joint->lead->id}", $signal), $touched)),
+        );
     }
 
     /** @return list<TrialStep> a burst over each DIN lead that is longer than the specification covers */
@@ -90,7 +100,12 @@ final readonly class TestRun
                 "put {$to->box->label()} where every change can be seen and heard",
                 "let everything that goes over the lead {$joint->lead->id} play at once for half a minute, so that it is full: 3 125 bytes a second",
                 "{$to->box->label()} follows to the end: nothing hangs, nothing is missing",
-                $from->box->name, "lead {$joint->lead->id} when full", '', [], [], ["lead {$joint->lead->id} when full"],
+                $from->box->name,
+                "lead {$joint->lead->id} when full",
+                '',
+                [],
+                [],
+                ["lead {$joint->lead->id} when full"],
             );
         }
 
@@ -142,7 +157,12 @@ final readonly class TestRun
     public static function suspects(array $failed, array $passed): array
     {
         $cleared = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $passed));
-        $suspects = [] === $failed ? [] : array_values(array_diff(array_intersect(...array_map(static fn (TrialStep $step): array => $step->uses, [...$failed, $failed[0]])), $cleared));
+        $suspects =
+            [] === $failed
+                ? []
+                : array_values(
+                    array_diff(array_intersect(...array_map(static fn (TrialStep $step): array => $step->uses, [...$failed, $failed[0]])), $cleared),
+                );
         if ([] !== $suspects || [] === $failed) {
             return [$suspects, true];
         }
@@ -157,8 +177,15 @@ final readonly class TestRun
      * @param list<string> $messages
      * @param non-empty-list<Heard> $moved
      */
-    private static function step(RigAnalysis $situation, Device $box, string $control, bool $isSwitch, string $port, array $messages, array $moved): TrialStep
-    {
+    private static function step(
+        RigAnalysis $situation,
+        Device $box,
+        string $control,
+        bool $isSwitch,
+        string $port,
+        array $messages,
+        array $moved,
+    ): TrialStep {
         $uses = ["control {$box->name} \"{$control}\""];
         foreach ($situation->graph->sources($box) as $socket) {
             foreach ($situation->graph->reachedFrom($socket) as $way) {
@@ -201,7 +228,17 @@ final readonly class TestRun
             };
         }
 
-        return new TrialStep(implode('; ', array_unique($disturb)), ($isSwitch ? 'press' : 'move').' "'.$control.'" of '.$box->label(), implode('; ', array_unique($expect)), $box->name, $control, $port, $messages, array_values($last), array_values(array_unique($uses)));
+        return new TrialStep(
+            implode('; ', array_unique($disturb)),
+            ($isSwitch ? 'press' : 'move').' "'.$control.'" of '.$box->label(),
+            implode('; ', array_unique($expect)),
+            $box->name,
+            $control,
+            $port,
+            $messages,
+            array_values($last),
+            array_values(array_unique($uses)),
+        );
     }
 
     /**

@@ -29,9 +29,17 @@ final class UnusedControls implements RigCheck
         }
         $devices = new RigDevices(Setup::of($situation->setup->rig, $checked->written));
         foreach ($situation->setup->boxes as $box) {
-            $unused = LeadEnd::POST === $box->name ? [] : array_filter($box->chart->surface->controls ?? [], fn (Control $control): bool => ControlSort::Key !== $control->sort && !$this->isUsed($checked->book, $devices, $box, $control));
+            $unused =
+                LeadEnd::POST === $box->name
+                    ? []
+                    : array_filter(
+                        $box->chart->surface->controls ?? [],
+                        fn (Control $control): bool => ControlSort::Key !== $control->sort && !$this->isUsed($checked->book, $devices, $box, $control),
+                    );
             if ([] !== $unused) {
-                yield new RigFinding(new ControlsAreUnused($box->name, array_map(static fn (Control $control): string => $control->name, array_values($unused))));
+                yield new RigFinding(
+                    new ControlsAreUnused($box->name, array_map(static fn (Control $control): string => $control->name, array_values($unused))),
+                );
             }
         }
     }
@@ -39,7 +47,10 @@ final class UnusedControls implements RigCheck
     private function isUsed(Rulebook $book, RigDevices $devices, Device $box, Control $control): bool
     {
         try {
-            $messages = $devices->control(new Token(TokenType::Word, $box->name, new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
+            $messages = $devices->control(
+                new Token(TokenType::Word, $box->name, new Span(1, 1), true),
+                new Token(TokenType::Text, $control->name, new Span(1, 1), true),
+            );
         } catch (RulebookError) {
             return true; // it does not come in: that is a finding of its own
         }

@@ -44,8 +44,13 @@ final class WaysThatAreOff implements RigCheck
             foreach ($chains as $units) {
                 $first = (string) array_key_first($units);
                 $others = array_diff_key($units, [$first => 0]);
-                yield (new RigFinding(new ManyThrus($first, $stream->name(), $units[$first])))
-                    ->with(array_map(static fn (int|string $unit, int $thrus): MoreThrusBehind => new MoreThrusBehind((string) $unit, $thrus), array_keys($others), $others));
+                yield (new RigFinding(new ManyThrus($first, $stream->name(), $units[$first])))->with(
+                    array_map(
+                        static fn (int|string $unit, int $thrus): MoreThrusBehind => new MoreThrusBehind((string) $unit, $thrus),
+                        array_keys($others),
+                        $others,
+                    ),
+                );
             }
             foreach ($this->doubles($situation, $stream->source->key, $situation->graph->waysFrom($stream->source)[0]) as $unit) {
                 $doubled[$stream->name()][] = $unit;
@@ -53,7 +58,10 @@ final class WaysThatAreOff implements RigCheck
         }
         foreach ($off as $key => $units) {
             [$unit, $setting] = explode("\t", (string) $key);
-            yield new RigFinding(new ThruIsOff($unit, $setting, array_map(strval(...), array_keys($units))), $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"));
+            yield new RigFinding(
+                new ThruIsOff($unit, $setting, array_map(strval(...), array_keys($units))),
+                $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"),
+            );
         }
         foreach ($unsure as $unit => $facts) {
             foreach ($facts as $what => $units) {
@@ -65,7 +73,12 @@ final class WaysThatAreOff implements RigCheck
         }
         foreach ($situation->graph->loops() as $loop) {
             if ([] === array_filter($loop, static fn (Hop $hop): bool => null !== $hop->off)) {
-                yield new RigFinding(new LeadsRound($loop[0]->from->name(), array_values(array_unique(array_map(static fn (Hop $hop): string => $hop->to->unit, $loop)))));
+                yield new RigFinding(
+                    new LeadsRound(
+                        $loop[0]->from->name(),
+                        array_values(array_unique(array_map(static fn (Hop $hop): string => $hop->to->unit, $loop))),
+                    ),
+                );
             }
         }
     }

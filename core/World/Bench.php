@@ -90,7 +90,11 @@ final class Bench
     /** @return array<string, mixed> */
     public function save(): array
     {
-        return ['engine' => $this->engine->save(), 'receivers' => array_map(static fn (Receiver $receiver): array => $receiver->save(), $this->receivers), 'place' => $this->place];
+        return [
+            'engine' => $this->engine->save(),
+            'receivers' => array_map(static fn (Receiver $receiver): array => $receiver->save(), $this->receivers),
+            'place' => $this->place,
+        ];
     }
 
     /** Plays bytes into an in port at a time in microseconds. False when there is no such port. */
@@ -136,7 +140,10 @@ final class Bench
         return true;
     }
 
-    /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> what can be played here */
+    /**
+     * @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int,
+     *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> what can be played here
+     */
     public function senders(): array
     {
         $senders = $this->seats?->senders() ?? [];
@@ -219,7 +226,12 @@ final class Bench
     /** @return array{titles: list<string>, current: int, song: int, songs: int} */
     public function scenes(): array
     {
-        return ['titles' => $this->engine->book->scenes(), 'current' => $this->engine->state->scene, 'song' => $this->place, 'songs' => \count($this->engine->book->songs())];
+        return [
+            'titles' => $this->engine->book->scenes(),
+            'current' => $this->engine->state->scene,
+            'song' => $this->place,
+            'songs' => \count($this->engine->book->songs()),
+        ];
     }
 
     /** The place of a song in the set list of the rules that run; null where they do not know it. */
@@ -313,7 +325,13 @@ final class Bench
         $state = $this->engine->state;
         $rules = [];
         foreach ($this->engine->book->rules() as $index => [$title, $line]) {
-            $rules[] = ['title' => $title, 'line' => $line, 'hits' => $state->hits[$index], 'dropped' => $state->dropped[$index], 'rejected' => $state->rejected[$index]];
+            $rules[] = [
+                'title' => $title,
+                'line' => $line,
+                'hits' => $state->hits[$index],
+                'dropped' => $state->dropped[$index],
+                'rejected' => $state->rejected[$index],
+            ];
         }
 
         return $rules;
@@ -326,7 +344,13 @@ final class Bench
         $ports = [];
         foreach ($this->engine->book->ports() as $index => $name) {
             if (\in_array($index, $this->engine->book->inPorts(), true)) {
-                $ports[] = ['port' => $name, 'in' => true, 'messages' => $state->in[$index], 'unclaimed' => $state->unclaimed[$index], 'faults' => array_sum($state->faults[$index])];
+                $ports[] = [
+                    'port' => $name,
+                    'in' => true,
+                    'messages' => $state->in[$index],
+                    'unclaimed' => $state->unclaimed[$index],
+                    'faults' => array_sum($state->faults[$index]),
+                ];
             }
             if (\in_array($index, $this->engine->book->outPorts(), true)) {
                 $ports[] = ['port' => $name, 'in' => false, 'messages' => $state->sent[$index], 'unclaimed' => 0, 'faults' => 0];
@@ -348,7 +372,13 @@ final class Bench
         $views = [];
         foreach ($this->receivers as $name => $receiver) {
             $name = (string) $name;
-            $views[] = ['port' => $name, 'restores' => null !== $this->engine->book->whole($name), 'byHand' => $this->byHand($name), 'hazards' => array_map(static fn (Hazard $hazard): string => $hazard->value, $this->seats?->boxes[$name]?->chart->hazards ?? []), 'view' => $receiver->view($this->engine->book->middle())];
+            $views[] = [
+                'port' => $name,
+                'restores' => null !== $this->engine->book->whole($name),
+                'byHand' => $this->byHand($name),
+                'hazards' => array_map(static fn (Hazard $hazard): string => $hazard->value, $this->seats?->boxes[$name]?->chart->hazards ?? []),
+                'view' => $receiver->view($this->engine->book->middle()),
+            ];
         }
 
         return $views;
@@ -357,7 +387,10 @@ final class Bench
     /** @return list<string> parameters of a unit that restoring it leaves to a hand: what toggles or triggers is never sent */
     private function byHand(string $unit): array
     {
-        $byHand = array_filter($this->seats?->boxes[$unit]->chart->parameters ?? [], static fn (Parameter $parameter): bool => Reach::Midi === $parameter->reach && false === $parameter->behaviour?->canBeSentAgain());
+        $byHand = array_filter(
+            $this->seats?->boxes[$unit]->chart->parameters ?? [],
+            static fn (Parameter $parameter): bool => Reach::Midi === $parameter->reach && false === $parameter->behaviour?->canBeSentAgain(),
+        );
 
         return array_values(array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
     }

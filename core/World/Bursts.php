@@ -16,7 +16,10 @@ final class Bursts
     /** What comes later than this after a change is no part of it. */
     private const LATEST_US = 2_000_000;
 
-    /** @return list<array{what: string, sent: array<int, list<array{int, string}>>}> messages by out port, with their times in microseconds from the change on */
+    /**
+     * @return list<array{what: string, sent: array<int, list<array{int, string}>>}> messages by out port, with their times in microseconds
+     *     from the change on
+     */
     public static function of(CompiledBook $book): array
     {
         $start = new Engine($book);

@@ -42,7 +42,7 @@ final class DeviceReceiver implements Receiver
             ++$this->pulses;
         } elseif (null !== $part && '' !== $bytes) {
             $heard = $this->device->hear($timeUs, $part, $bytes);
-            \ord($bytes[0]) < 0xF8 && (++$this->messages);
+            \ord($bytes[0]) < 0xF8 && ++$this->messages;
             $isLamp = $this->lamps->hear($bytes);
             $did = $isLamp ? 'a lamp' : null;
             $this->unheard += !$isLamp && [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
@@ -94,10 +94,19 @@ final class DeviceReceiver implements Receiver
             'channel' => 0,
             'label' => $this->device->box->label(),
             'sort' => $chart->sort->value,
-            'program' => null === $program ? null : ['shown' => $chart->programs?->label($program) ?? '', 'name' => ($this->device->box->unit->programs[$program] ?? null)->name ?? $chart->programs->names[$program] ?? ''],
+            'program' => null === $program
+                    ? null
+                    : [
+                        'shown' => $chart->programs?->label($program) ?? '',
+                        'name' => ($this->device->box->unit->programs[$program] ?? null)->name ?? ($chart->programs->names[$program] ?? ''),
+                    ],
             'values' => array_values(array_filter(array_map($this->value(...), $this->moved))),
             'notes' => array_map(static fn (int $key): string => $chart->keys->names[$key] ?? KeyName::of($key, $middle), $this->device->sounding()),
-            'lamps' => array_map(static fn (int|string $control, string $colour): array => ['control' => (string) $control, 'colour' => $colour], array_keys($this->lamps->lit), $this->lamps->lit),
+            'lamps' => array_map(
+                static fn (int|string $control, string $colour): array => ['control' => (string) $control, 'colour' => $colour],
+                array_keys($this->lamps->lit),
+                $this->lamps->lit,
+            ),
             'pulses' => $this->pulses,
             'messages' => $this->messages,
             'elsewhere' => $this->unheard,
@@ -122,7 +131,15 @@ final class DeviceReceiver implements Receiver
         $parameter = $this->device->box->parameter($title);
         $value = $this->device->values()[$title] ?? null;
 
-        return null === $parameter || null === $value ? null : ['name' => $title, 'value' => $value, 'low' => $parameter->raw[0], 'high' => $parameter->raw[1], 'shown' => self::shown($parameter, $value)];
+        return null === $parameter || null === $value
+            ? null
+            : [
+                'name' => $title,
+                'value' => $value,
+                'low' => $parameter->raw[0],
+                'high' => $parameter->raw[1],
+                'shown' => self::shown($parameter, $value),
+            ];
     }
 
     /** What the device shows for a raw value: a name, or a number of its table with its unit. */

@@ -74,7 +74,12 @@ final readonly class DeviceSender implements Sender
         foreach ($moves as $index => $sends) {
             $message = 0 === $index ? $this->box->messageOf($control) ?? $sends->message : $sends->message;
             [$low, $high] = $this->range($control, $message);
-            $steps = $this->isRelative($control) ? [1, -1] : array_map(static fn (int $step): int => (int) round($low + ($high - $low) * min($step, 2 * self::SWEEP - $step) / self::SWEEP), range(0, 2 * self::SWEEP - 1));
+            $steps = $this->isRelative($control)
+                ? [1, -1]
+                : array_map(
+                    static fn (int $step): int => (int) round($low + (($high - $low) * min($step, 2 * self::SWEEP - $step)) / self::SWEEP),
+                    range(0, 2 * self::SWEEP - 1),
+                );
             $kind = null;
             $sent = [];
             foreach ($steps as $value) {
@@ -110,7 +115,10 @@ final readonly class DeviceSender implements Sender
         ];
     }
 
-    /** @return array{control: string, label: string, sort: string, layer: string|null, at: array{int, int}|null, low: int, high: int, rest: int, isLatching: bool, isRelative: bool, perSecond: float|null} */
+    /**
+     * @return array{control: string, label: string, sort: string, layer: string|null, at: array{int, int}|null, low: int, high: int,
+     *     rest: int, isLatching: bool, isRelative: bool, perSecond: float|null}
+     */
     private function described(Control $control): array
     {
         $message = $this->messageOf($control, Done::Press) ?? new Message(KindName::Cc);
@@ -167,7 +175,13 @@ final readonly class DeviceSender implements Sender
             return $this->leaving($message->kind, [Gesture::note($this->channel($message->kind, $message), $number ?? 0, 0)]);
         }
 
-        return $this->leaving($message->kind, Hand::at(new ControlMessage($kind, $number, $this->channel($message->kind, $message), [$this->box->name], $first, $last, $isTwoState), $value));
+        return $this->leaving(
+            $message->kind,
+            Hand::at(
+                new ControlMessage($kind, $number, $this->channel($message->kind, $message), [$this->box->name], $first, $last, $isTwoState),
+                $value,
+            ),
+        );
     }
 
     /** What a gesture sends; a release sends what the press does unless the chart gives it a message of its own. */
@@ -187,26 +201,30 @@ final readonly class DeviceSender implements Sender
     {
         $measured = $this->box->unit->measured[$control->name] ?? null;
 
-        return null !== $measured ? [$measured->heel, $measured->toe] : ($message->values ?? $message->kind->midi()?->valueRange() ?? [0, 127]);
+        return null !== $measured ? [$measured->heel, $measured->toe] : $message->values ?? ($message->kind->midi()?->valueRange() ?? [0, 127]);
     }
 
     /** @return array<string, list<string>> */
     private function finger(string $control, int $value): array
     {
-        if (!$this->isTouched() || 1 !== preg_match('/^finger (\d{1,2}) (?:key (\d{1,3})|(bend|pressure|timbre))$/D', $control, $part, \PREG_UNMATCHED_AS_NULL)) {
+        if (
+            !$this->isTouched()
+            || 1 !== preg_match('/^finger (\d{1,2}) (?:key (\d{1,3})|(bend|pressure|timbre))$/D', $control, $part, \PREG_UNMATCHED_AS_NULL)
+        ) {
             return [];
         }
         $channel = $this->channel(KindName::Note) + (int) $part[1] - 1;
         if ((int) $part[1] < 1 || (int) $part[1] > self::FINGERS || $channel > 16 || (int) $part[2] > 127) {
             return [];
         }
-        $bend = static fn (int $at): string => \chr(0xE0 + $channel - 1).\chr($at & 0x7F).\chr($at >> 7 & 0x7F);
+        $bend = static fn (int $at): string => \chr(0xE0 + $channel - 1).\chr($at & 0x7F).\chr(($at >> 7) & 0x7F);
 
         return match ($part[3]) {
             'bend' => $this->leaving(KindName::Bend, [$bend(max(0, min(16383, $value)))]),
             'pressure' => $this->leaving(KindName::Pressure, [\chr(0xD0 + $channel - 1).\chr(max(0, min(127, $value)))]),
             'timbre' => $this->leaving(KindName::Cc, [Gesture::controller($channel, self::TIMBRE, $value)]),
-            default => (0 === $value ? [] : $this->leaving(KindName::Bend, [$bend(8192)])) + $this->leaving(KindName::Note, [Gesture::note($channel, (int) $part[2], $value)]),
+            default => (0 === $value ? [] : $this->leaving(KindName::Bend, [$bend(8192)])) +
+                $this->leaving(KindName::Note, [Gesture::note($channel, (int) $part[2], $value)]),
         };
     }
 
@@ -224,7 +242,7 @@ final readonly class DeviceSender implements Sender
 
     private function channel(KindName $kind, ?Message $message = null): int
     {
-        $sends = $this->box->sendsOf($kind) ?? $this->box->chart->sends[0] ?? null;
+        $sends = $this->box->sendsOf($kind) ?? ($this->box->chart->sends[0] ?? null);
         $channel = $this->box->channel($message->channel ?? $sends?->channel);
 
         return \is_int($channel) ? $channel : 1;
@@ -272,10 +290,18 @@ final readonly class DeviceSender implements Sender
 
     private static function sysex(string $pattern, int $value): string
     {
-        return implode('', array_map(static fn (string $part): string => \chr(match (strtolower($part)) {
-            '{v}', '{low}' => $value & 0x7F,
-            '{high}' => $value >> 7 & 0x7F,
-            default => (int) hexdec($part),
-        }), explode(' ', $pattern)));
+        return implode(
+            '',
+            array_map(
+                static fn (string $part): string => \chr(
+                    match (strtolower($part)) {
+                        '{v}', '{low}' => $value & 0x7F,
+                        '{high}' => ($value >> 7) & 0x7F,
+                        default => (int) hexdec($part),
+                    },
+                ),
+                explode(' ', $pattern),
+            ),
+        );
     }
 }

@@ -44,7 +44,15 @@ final class EchoBox implements Receiver
 
     public function view(MiddleC $middle): array
     {
-        return ['face' => 'echo', 'channel' => 0, 'tempo' => round(60_000_000 / $this->beatUs, 1), 'source' => $this->source, 'taps' => $this->taps, 'clocks' => $this->clocks, 'elsewhere' => 0];
+        return [
+            'face' => 'echo',
+            'channel' => 0,
+            'tempo' => round(60_000_000 / $this->beatUs, 1),
+            'source' => $this->source,
+            'taps' => $this->taps,
+            'clocks' => $this->clocks,
+            'elsewhere' => 0,
+        ];
     }
 
     public function save(): array

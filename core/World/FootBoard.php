@@ -27,12 +27,17 @@ final class FootBoard implements Sender
         }
         $switch = Gesture::number($control, 'switch');
 
-        return null === $switch || $switch < 1 || $switch > self::SWITCHES ? '' : Gesture::controller(self::CHANNEL, self::FIRST_CONTROLLER + $switch - 1, $value > 0 ? 127 : 0);
+        return null === $switch || $switch < 1 || $switch > self::SWITCHES
+            ? ''
+            : Gesture::controller(self::CHANNEL, self::FIRST_CONTROLLER + $switch - 1, $value > 0 ? 127 : 0);
     }
 
     public function describe(): array
     {
-        $controls = array_map(static fn (int $switch): array => ['control' => "switch {$switch}", 'label' => (string) $switch], range(1, self::SWITCHES));
+        $controls = array_map(
+            static fn (int $switch): array => ['control' => "switch {$switch}", 'label' => (string) $switch],
+            range(1, self::SWITCHES),
+        );
 
         return ['face' => 'footboard', 'channel' => self::CHANNEL, 'controls' => [...$controls, ['control' => 'pedal', 'label' => 'Pedal']]];
     }

@@ -34,14 +34,20 @@ final readonly class JournalEntry
      * @param string $port a port; of what is restored the unit
      * @param int|null $number of the scene or song, or length of a pulse in microseconds
      */
-    public function __construct(public int $timeUs, public string $what, public string $port = '', public string $bytes = '', public ?int $number = null)
-    {
+    public function __construct(
+        public int $timeUs,
+        public string $what,
+        public string $port = '',
+        public string $bytes = '',
+        public ?int $number = null,
+    ) {
     }
 
     public function line(): string
     {
         $details = match ($this->what) {
-            self::IN, self::OUT => " {$this->port} ".(null === $this->number ? strtoupper(implode(' ', str_split(bin2hex($this->bytes), 2))) : "pulse {$this->number}"),
+            self::IN, self::OUT => " {$this->port} ".
+                (null === $this->number ? strtoupper(implode(' ', str_split(bin2hex($this->bytes), 2))) : "pulse {$this->number}"),
             self::SCENE, self::SONG => " {$this->number}",
             self::RESTORE => " {$this->port}",
             default => '',
@@ -71,6 +77,8 @@ final readonly class JournalEntry
             return self::OUT === $what ? new self((int) $time, $what, $pulse[1], '', (int) $pulse[2]) : null;
         }
 
-        return 1 === preg_match('/^(\S+)((?: [0-9A-F]{2})+)$/D', $details, $message) ? new self((int) $time, $what, $message[1], (string) hex2bin(str_replace(' ', '', $message[2]))) : null;
+        return 1 === preg_match('/^(\S+)((?: [0-9A-F]{2})+)$/D', $details, $message)
+            ? new self((int) $time, $what, $message[1], (string) hex2bin(str_replace(' ', '', $message[2])))
+            : null;
     }
 }

@@ -18,8 +18,16 @@ final readonly class LeadFit
      * @param Medium $medium of a USB lead the figures are estimates; of a network, lateness is not known
      * @param string $where where a stream can be thinned: in the rules, or in the sender's own settings
      */
-    public function __construct(public Lead $lead, public string $from, public string $to, public ?string $when, public ?Burst $burst, public Load $load, public Medium $medium, public string $where)
-    {
+    public function __construct(
+        public Lead $lead,
+        public string $from,
+        public string $to,
+        public ?string $when,
+        public ?Burst $burst,
+        public Load $load,
+        public Medium $medium,
+        public string $where,
+    ) {
     }
 
     /** Whether it is a serial lead, which carries 3 125 bytes a second. */

@@ -28,8 +28,15 @@ final readonly class Patch
      * @param ControlName|null $mark the control that says that something was wrong
      * @param list<Song> $songs those of the loaded set list, in its order
      */
-    public function __construct(public array $boxes, public array $at, public array $from, public array $stopped, public array $led, public ?ControlName $mark, public array $songs = [])
-    {
+    public function __construct(
+        public array $boxes,
+        public array $at,
+        public array $from,
+        public array $stopped,
+        public array $led,
+        public ?ControlName $mark,
+        public array $songs = [],
+    ) {
     }
 
     public static function of(Setup $setup): self
@@ -71,22 +78,42 @@ final readonly class Patch
             }
         }
 
-        return new self($boxes, $at, $from, array_diff_key($stopped, array_filter($from)), $led, $setup->rig->show?->mark, $setup->rig->show?->order() ?? []);
+        return new self(
+            $boxes,
+            $at,
+            $from,
+            array_diff_key($stopped, array_filter($from)),
+            $led,
+            $setup->rig->show?->mark,
+            $setup->rig->show?->order() ?? [],
+        );
     }
 
-    /** @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played */
+    /**
+     * @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int,
+     *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played
+     */
     public function senders(): array
     {
         $senders = [];
         foreach ($this->from as $unit => $ways) {
             $ports = implode(', ', array_values(array_unique(array_column($ways, 1))));
-            $senders[] = SenderView::of((string) $unit, $ports, new DeviceSender($this->boxes[$unit]), $this->boxes[$unit]->label(), $this->stopped[$unit] ?? null);
+            $senders[] = SenderView::of(
+                (string) $unit,
+                $ports,
+                new DeviceSender($this->boxes[$unit]),
+                $this->boxes[$unit]->label(),
+                $this->stopped[$unit] ?? null,
+            );
         }
 
         return $senders;
     }
 
-    /** The song that is played when a scene comes: the one that is played already if it has it, else the nearest one after it, else the first one that has it. */
+    /**
+     * The song that is played when a scene comes: the one that is played already if it has it, else the nearest one after it, else the first
+     * one that has it.
+     */
     public function songOf(string $scene, int $place): int
     {
         $having = array_keys(array_filter($this->songs, static fn (Song $song): bool => \in_array($scene, $song->scenes, true)));

@@ -52,7 +52,11 @@ final class RigFit
         foreach ($setup->book->ports ?? [] as $name => $port) {
             if ($port->isOut && !$port->pulse) {
                 $clockUs = $this->clockUs((string) $name);
-                $this->leaves(LeadEnd::POST."\t{$name}", new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$name] ?? []), new Socket(LeadEnd::POST, (string) $name, true));
+                $this->leaves(
+                    LeadEnd::POST."\t{$name}",
+                    new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$name] ?? []),
+                    new Socket(LeadEnd::POST, (string) $name, true),
+                );
             }
         }
     }
@@ -164,7 +168,10 @@ final class RigFit
 
     private function medium(Hop $hop): Medium
     {
-        $connectors = array_map(fn (Socket $socket): ?Connector => $this->setup->box($socket->unit)?->chart->plug($socket->plug())?->connector, [$hop->from, $hop->to]);
+        $connectors = array_map(fn (Socket $socket): ?Connector => $this->setup->box($socket->unit)?->chart->plug($socket->plug())?->connector, [
+            $hop->from,
+            $hop->to,
+        ]);
         $isUsb = [] !== array_filter($connectors, static fn (?Connector $connector): bool => true === $connector?->isUsb());
         $isPackets = [] !== array_filter($connectors, static fn (?Connector $connector): bool => true === $connector?->isPackets());
 
@@ -205,7 +212,10 @@ final class RigFit
         foreach ($sockets as $socket) {
             foreach ($this->graph->reachedFrom($socket) as $way) {
                 $at = $way[\count($way) - 1]->to;
-                $port = LeadEnd::POST === $at->unit && !$at->isOut && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off) ? $this->book->inPort(Post::port($at->at)[0]) : null;
+                $port =
+                    LeadEnd::POST === $at->unit && !$at->isOut && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)
+                        ? $this->book->inPort(Post::port($at->at)[0])
+                        : null;
                 if (null !== $port) {
                     $ports[$port] = true;
                 }

@@ -42,17 +42,23 @@ final class Sampler implements Receiver
         }
         $part = self::MSB === $this->selected[0] ? $this->selected[1] - 1 : -1;
         match (true) {
-            99 === $first => $this->selected[0] = $second,
-            98 === $first => $this->selected[1] = $second,
-            6 === $first && isset($this->levels[$part]) => $this->levels[$part] = $second << 7,
-            38 === $first && isset($this->levels[$part]) => $this->levels[$part] = $this->levels[$part] & ~0x7F | $second,
+            99 === $first => ($this->selected[0] = $second),
+            98 === $first => ($this->selected[1] = $second),
+            6 === $first && isset($this->levels[$part]) => ($this->levels[$part] = $second << 7),
+            38 === $first && isset($this->levels[$part]) => ($this->levels[$part] = ($this->levels[$part] & ~0x7F) | $second),
             default => null,
         };
     }
 
     public function view(MiddleC $middle): array
     {
-        return ['face' => 'sampler', 'channel' => self::CHANNEL, 'levels' => array_values($this->levels), 'hits' => array_values($this->hits), 'elsewhere' => 0];
+        return [
+            'face' => 'sampler',
+            'channel' => self::CHANNEL,
+            'levels' => array_values($this->levels),
+            'hits' => array_values($this->hits),
+            'elsewhere' => 0,
+        ];
     }
 
     public function save(): array

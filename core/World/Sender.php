@@ -20,7 +20,8 @@ interface Sender
     /**
      * What the device has to show and to touch.
      *
-     * @return array{face: string, channel: int, controls: list<array{control: string, label: string, sort?: string, layer?: string|null, at?: array{int, int}|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
+     * @return array{face: string, channel: int, controls: list<array{control: string, label: string, sort?: string, layer?: string|null,
+     *     at?: array{int, int}|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
      */
     public function describe(): array;
 }

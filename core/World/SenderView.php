@@ -16,7 +16,8 @@ final class SenderView
      * @param string $id the unit, or the port where none of a rig is led to it
      * @param string|null $stopped why nothing of it comes in
      *
-     * @return array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int, controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}
+     * @return array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int,
+     *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}
      */
     public static function of(string $id, string $port, Sender $sender, ?string $title = null, ?string $stopped = null): array
     {

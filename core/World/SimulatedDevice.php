@@ -68,7 +68,10 @@ final class SimulatedDevice
     /** @param array<mixed> $saved what save() gave */
     public function restore(array $saved): void
     {
-        /** @var array{array<string, int>, int|null, array<int, true>, array<int, array{int, int}>, array<int, array<int, int>>, int, 6?: array<int, string>} $saved */
+        /**
+         * @var array{array<string, int>, int|null, array<int, true>, array<int, array{int, int}>, array<int, array<int, int>>, int,
+         *     6?: array<int, string>} $saved
+         */
         [$this->values, $this->program, $this->sounding, $this->data, $this->controllers, $this->deafUntilUs] = $saved;
         $this->selected = $saved[6] ?? array_map(static fn (array $data): string => KindName::Nrpn->value, $this->data); // kept before RPN were told apart
     }
@@ -96,7 +99,7 @@ final class SimulatedDevice
             0xB0 => $this->controller($part, $channel, $first, $second),
             0xC0 => $this->recall($timeUs, $part, $channel, $first),
             0xD0 => $this->move($part, KindName::Pressure, $channel, null, $first),
-            default => $this->move($part, KindName::Bend, $channel, null, ($second << 7 | $first) - 8192),
+            default => $this->move($part, KindName::Bend, $channel, null, (($second << 7) | $first) - 8192),
         };
     }
 
@@ -164,7 +167,8 @@ final class SimulatedDevice
             }
         }
         [$this->program, $this->sounding, $this->data, $this->controllers, $this->selected] = [null, [], [], [], []];
-        $this->deafUntilUs = $timeUs + 1000 * max([0, ...array_map(static fn (Hears $part): int => $part->deafMs->power ?? 0, $this->box->chart->hears ?? [])]);
+        $this->deafUntilUs =
+            $timeUs + 1000 * max([0, ...array_map(static fn (Hears $part): int => $part->deafMs->power ?? 0, $this->box->chart->hears ?? [])]);
     }
 
     /** @return list<Heard> */
@@ -180,7 +184,10 @@ final class SimulatedDevice
         if ($number < 32) {
             array_push($heard, ...$this->move($part, KindName::Cc14, $channel, $number, $value << 7));
         } elseif ($number < 64) {
-            array_push($heard, ...$this->move($part, KindName::Cc14, $channel, $number - 32, ($this->controllers[$channel][$number - 32] ?? 0) << 7 | $value));
+            array_push(
+                $heard,
+                ...$this->move($part, KindName::Cc14, $channel, $number - 32, (($this->controllers[$channel][$number - 32] ?? 0) << 7) | $value),
+            );
         }
 
         return $heard;
@@ -202,15 +209,15 @@ final class SimulatedDevice
             return [];
         }
         [$upper, $lower] = KindName::Nrpn === $kind ? [99, 98] : [101, 100];
-        $selected = ($this->controllers[$channel][$upper] ?? 127) << 7 | ($this->controllers[$channel][$lower] ?? 127);
+        $selected = (($this->controllers[$channel][$upper] ?? 127) << 7) | ($this->controllers[$channel][$lower] ?? 127);
         if (16383 === $selected) {
             return []; // none is selected
         }
         [$high, $low] = $this->data[$channel] ?? [0, 0];
         $data = match ($number) {
             6 => $value << 7,
-            38 => $high << 7 | $value,
-            default => max(0, min(16383, ($high << 7 | $low) + (96 === $number ? 1 : -1))),
+            38 => ($high << 7) | $value,
+            default => max(0, min(16383, (($high << 7) | $low) + (96 === $number ? 1 : -1))),
         };
         $this->data[$channel] = [$data >> 7, $data & 127];
 
@@ -226,7 +233,7 @@ final class SimulatedDevice
         }
         [$first, $second] = [\ord($bytes[1] ?? "\0"), \ord($bytes[2] ?? "\0")];
 
-        return null === $kind ? [] : $this->move($part, $kind, 0, null, KindName::Position === $kind ? $second << 7 | $first : $first);
+        return null === $kind ? [] : $this->move($part, $kind, 0, null, KindName::Position === $kind ? ($second << 7) | $first : $first);
     }
 
     /** @return list<Heard> */
@@ -266,7 +273,13 @@ final class SimulatedDevice
         $heard = [];
         foreach ($this->box->chart->parameters ?? [] as $parameter) {
             $message = $this->box->messageTo($parameter);
-            if (null === $message || $message->kind !== $kind || Reach::Hand === $parameter->reach || $this->box->partOf($parameter) !== $part || (null !== $number && $message->number !== $number)) {
+            if (
+                null === $message
+                || $message->kind !== $kind
+                || Reach::Hand === $parameter->reach
+                || $this->box->partOf($parameter) !== $part
+                || (null !== $number && $message->number !== $number)
+            ) {
                 continue;
             }
             $own = null === $message->channel ? null : $this->box->channel($message->channel);
@@ -287,7 +300,13 @@ final class SimulatedDevice
         $value = max($parameter->raw[0], min($parameter->raw[1], $value));
         $this->values[$parameter->name] = $value;
 
-        return new Heard($this->box->name, Heard::PARAMETER, $parameter->name, $value, $before !== $value || Behaviour::Triggers === $parameter->behaviour);
+        return new Heard(
+            $this->box->name,
+            Heard::PARAMETER,
+            $parameter->name,
+            $value,
+            $before !== $value || Behaviour::Triggers === $parameter->behaviour,
+        );
     }
 
     /** @return list<Heard> */
@@ -307,7 +326,7 @@ final class SimulatedDevice
             foreach ($parts as $index => $each) {
                 $byte = \ord($bytes[$index]);
                 if ('{' === $each[0]) {
-                    $value = '{high}' === strtolower($each) ? $value | $byte << 7 : $value | $byte;
+                    $value = '{high}' === strtolower($each) ? $value | ($byte << 7) : $value | $byte;
                 } elseif ((int) hexdec($each) !== $byte) {
                     continue 2;
                 }

@@ -52,9 +52,9 @@ final class Synth implements Receiver
             0x90 => 0 === $second ? $this->noteOff($first) : $this->noteOn($first, $second),
             0x80 => $this->noteOff($first),
             0xB0 => $this->controller($first, $second),
-            0xC0 => $this->program = $first,
-            0xD0 => $this->pressure = $first,
-            0xE0 => $this->bend = ($second << 7 | $first) - 8192,
+            0xC0 => ($this->program = $first),
+            0xD0 => ($this->pressure = $first),
+            0xE0 => ($this->bend = (($second << 7) | $first) - 8192),
             default => null,
         };
     }
@@ -66,10 +66,24 @@ final class Synth implements Receiver
         return [
             'face' => 'synth',
             'channel' => $this->channel,
-            'voices' => array_values(array_map(static fn (?array $voice): ?array => null === $voice ? null : [
-                'key' => $voice['key'], 'name' => KeyName::of($voice['key'], $middle), 'velocity' => $voice['velocity'], 'isDown' => $voice['isDown'],
-            ], $this->voices)),
-            'controllers' => array_map(static fn (int $number, int $value): array => ['number' => $number, 'value' => $value], array_keys($this->controllers), $this->controllers),
+            'voices' => array_values(
+                array_map(
+                    static fn (?array $voice): ?array => null === $voice
+                        ? null
+                        : [
+                            'key' => $voice['key'],
+                            'name' => KeyName::of($voice['key'], $middle),
+                            'velocity' => $voice['velocity'],
+                            'isDown' => $voice['isDown'],
+                        ],
+                    $this->voices,
+                ),
+            ),
+            'controllers' => array_map(
+                static fn (int $number, int $value): array => ['number' => $number, 'value' => $value],
+                array_keys($this->controllers),
+                $this->controllers,
+            ),
             'bend' => $this->bend,
             'pressure' => $this->pressure,
             'program' => $this->program,

@@ -34,14 +34,21 @@ final readonly class UnitStreams
             foreach ($this->sockets($kind) as $socket) {
                 $isRunning = $asSent && true === $this->box->sendsOf($kind)?->runningStatus;
                 $isAlone = $isRunning && 1 === \count($this->statuses($socket));
-                $bytes = array_sum(array_map(static fn (string $each): int => $isRunning ? SerialWire::bytesOfStream($each, $isAlone) : \strlen($each), $messages)) / max(1, \count($messages));
+                $bytes =
+                    array_sum(
+                        array_map(
+                            static fn (string $each): int => $isRunning ? SerialWire::bytesOfStream($each, $isAlone) : \strlen($each),
+                            $messages,
+                        ),
+                    ) / max(1, \count($messages));
                 $streams[$socket->at][] = ['what' => $what, 'bytes' => (float) $bytes, 'rate' => $perSecond];
             }
         }
         foreach ($this->bytes() as [$what, $at, $bytes]) {
             foreach ($this->graph->sockets($this->box, $at, true) as $socket) {
                 $fixed[$socket->at] = ($fixed[$socket->at] ?? 0.0) + ($bytes ?? 0.0);
-                $unknown[$socket->at] = null === $bytes ? [...$unknown[$socket->at] ?? [], "{$this->box->name} {$what}"] : $unknown[$socket->at] ?? [];
+                $unknown[$socket->at] =
+                    null === $bytes ? [...$unknown[$socket->at] ?? [], "{$this->box->name} {$what}"] : $unknown[$socket->at] ?? [];
             }
         }
         $loads = [];
@@ -52,7 +59,10 @@ final readonly class UnitStreams
         return $loads;
     }
 
-    /** @return list<array{string, KindName, list<string>, float}> what streams, as what kind, what it sends while it goes up and down, and how often a second */
+    /**
+     * @return list<array{string, KindName, list<string>, float}> what streams, as what kind, what it sends while it goes up and down, and how
+     *     often a second
+     */
     public function moves(): array
     {
         $moves = [];
@@ -79,7 +89,8 @@ final readonly class UnitStreams
         }
         foreach ($this->box->chart->automatic ?? [] as $automatic) {
             $isShort = true === $automatic->kind->midi()?->hasChannel() && $this->isOn($automatic->setting);
-            $statuses += $isShort && $this->isAt($this->graph->sockets($this->box, $automatic->at, true), $at) ? [$automatic->kind->value => true] : [];
+            $statuses +=
+                $isShort && $this->isAt($this->graph->sockets($this->box, $automatic->at, true), $at) ? [$automatic->kind->value => true] : [];
         }
 
         return $statuses;
@@ -94,7 +105,9 @@ final readonly class UnitStreams
     /** @return list<Socket> where a kind of message leaves */
     public function sockets(KindName $kind): array
     {
-        return null === $this->box->chart->sends ? $this->graph->sources($this->box) : $this->graph->sockets($this->box, $this->box->sendsOf($kind)->at ?? [], true);
+        return null === $this->box->chart->sends
+            ? $this->graph->sources($this->box)
+            : $this->graph->sockets($this->box, $this->box->sendsOf($kind)->at ?? [], true);
     }
 
     /** How often its clock comes in a second; null where it sends none, 0 where that is unknown. */
@@ -110,7 +123,7 @@ final readonly class UnitStreams
             return null;
         }
 
-        return ($this->songTempo ?? $clock->bpm[1] ?? 0) * Tempo::CLOCKS_A_BEAT / 60;
+        return (($this->songTempo ?? ($clock->bpm[1] ?? 0)) * Tempo::CLOCKS_A_BEAT) / 60;
     }
 
     /** @return list<Socket> where its clock leaves */

@@ -34,8 +34,15 @@ use ZigzagPost\Core\World\Bench;
 #[Route('/api/bench')]
 final readonly class BenchController
 {
-    public function __construct(private Sessions $sessions, private Books $books, private RigStore $rigs, private BlackBox $box, private Moments $moments, private Presence $presence, private Stages $stages)
-    {
+    public function __construct(
+        private Sessions $sessions,
+        private Books $books,
+        private RigStore $rigs,
+        private BlackBox $box,
+        private Moments $moments,
+        private Presence $presence,
+        private Stages $stages,
+    ) {
     }
 
     /** Opens a bench, or comes to the one on which other windows play the same rulebook. In place of a rulebook with errors its latest good text runs. */
@@ -132,7 +139,13 @@ final readonly class BenchController
                 throw Problem::outdated('this request has been overtaken by a later one of the same window');
             }
             $bench = $this->bench($session);
-            $gestures->play($session, $window, $bench, $this->books, fn (string $book, bool $isPressed): ?string => $this->stages->refuses($session->rig, $book, $isPressed));
+            $gestures->play(
+                $session,
+                $window,
+                $bench,
+                $this->books,
+                fn (string $book, bool $isPressed): ?string => $this->stages->refuses($session->rig, $book, $isPressed),
+            );
             $bench->advance($nowUs);
             $session->hear($bench->nowUs());
             $window->request = $number;
@@ -147,7 +160,10 @@ final readonly class BenchController
                 $session->share($news, $name, $this->presence->of($session->id));
             }
             $this->presence->isHere($session->id, $name);
-            $window->answer = json_encode(BenchView::news($session, $window, $bench, $window->take($news), $window->book !== $session->book), \JSON_THROW_ON_ERROR);
+            $window->answer = json_encode(
+                BenchView::news($session, $window, $bench, $window->take($news), $window->book !== $session->book),
+                \JSON_THROW_ON_ERROR,
+            );
             $this->sessions->keep($session);
 
             return JsonResponse::fromJsonString($window->answer);
@@ -159,9 +175,14 @@ final readonly class BenchController
     public function mark(string $id, Request $request): JsonResponse
     {
         [$book, $by] = [Body::of($request)->textOrNull('book', 80), Author::of($request)];
-        $moment = $this->sessions->with($id, fn (Session $session): ?Document => $this->moments->mark($session, $this->bench($session)->nowUs(), $book, $by));
+        $moment = $this->sessions->with(
+            $id,
+            fn (Session $session): ?Document => $this->moments->mark($session, $this->bench($session)->nowUs(), $book, $by),
+        );
 
-        return null === $moment ? throw Problem::unprocessable('nothing has been played on this bench yet, so there is nothing to keep') : new JsonResponse(['id' => $moment->id, 'name' => $moment->name], 201);
+        return null === $moment
+            ? throw Problem::unprocessable('nothing has been played on this bench yet, so there is nothing to keep')
+            : new JsonResponse(['id' => $moment->id, 'name' => $moment->name], 201);
     }
 
     /** A stack that brings units to where they stand at present, and the edits that put it into the rules; nothing is changed yet. */

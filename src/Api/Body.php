@@ -57,14 +57,18 @@ final readonly class Body
     {
         $value = $this->members[$name] ?? throw Problem::badRequest("\"{$this->path}{$name}\" is missing");
 
-        return \is_array($value) ? new self($value, "{$this->path}{$name}.") : throw Problem::badRequest("\"{$this->path}{$name}\" should be an object");
+        return \is_array($value)
+            ? new self($value, "{$this->path}{$name}.")
+            : throw Problem::badRequest("\"{$this->path}{$name}\" should be an object");
     }
 
     public function number(string $name, int $lowest, int $highest): int
     {
         $value = $this->members[$name] ?? null;
 
-        return \is_int($value) && $value >= $lowest && $value <= $highest ? $value : throw Problem::badRequest("\"{$this->path}{$name}\" should be a whole number from {$lowest} to {$highest}");
+        return \is_int($value) && $value >= $lowest && $value <= $highest
+            ? $value
+            : throw Problem::badRequest("\"{$this->path}{$name}\" should be a whole number from {$lowest} to {$highest}");
     }
 
     /** @return list<self> */
@@ -79,7 +83,9 @@ final readonly class Body
         }
         $list = [];
         foreach ($value as $index => $each) {
-            $list[] = \is_array($each) ? new self($each, "{$this->path}{$name}[{$index}].") : throw Problem::badRequest("\"{$this->path}{$name}[{$index}]\" should be an object");
+            $list[] = \is_array($each)
+                ? new self($each, "{$this->path}{$name}[{$index}].")
+                : throw Problem::badRequest("\"{$this->path}{$name}[{$index}]\" should be an object");
         }
 
         return $list;
@@ -97,6 +103,8 @@ final readonly class Body
         $value = $this->members[$name] ?? null;
         $texts = \is_array($value) ? array_values(array_filter($value, is_string(...))) : [];
 
-        return \is_array($value) && array_is_list($value) && \count($texts) === \count($value) && \count($texts) <= $most ? $texts : throw Problem::badRequest("\"{$this->path}{$name}\" should be a list of at most {$most} texts");
+        return \is_array($value) && array_is_list($value) && \count($texts) === \count($value) && \count($texts) <= $most
+            ? $texts
+            : throw Problem::badRequest("\"{$this->path}{$name}\" should be a list of at most {$most} texts");
     }
 }

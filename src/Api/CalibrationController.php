@@ -44,7 +44,18 @@ final readonly class CalibrationController
         $this->rigs->document($id) ?? throw Problem::notFound('rig');
         $situation = $this->rigs->situation($id, $body->text('text', Parser::MAX_BYTES));
 
-        return new JsonResponse(array_map(get_object_vars(...), ScaleLines::edits($situation, $body->text('unit', 200), $body->text('control', 200), $body->number('heel', -8192, 16383), $body->number('toe', -8192, 16383))));
+        return new JsonResponse(
+            array_map(
+                get_object_vars(...),
+                ScaleLines::edits(
+                    $situation,
+                    $body->text('unit', 200),
+                    $body->text('control', 200),
+                    $body->number('heel', -8192, 16383),
+                    $body->number('toe', -8192, 16383),
+                ),
+            ),
+        );
     }
 
     /** Keeps what was measured with the unit. */
@@ -60,7 +71,14 @@ final readonly class CalibrationController
             throw Problem::notFound('unit');
         }
         $measured = \is_array($units[$index]['measured'] ?? null) ? $units[$index]['measured'] : [];
-        $units[$index]['measured'] = [$body->text('control', 200) => ['heel' => $body->number('heel', -8192, 16383), 'toe' => $body->number('toe', -8192, 16383), 'noise' => $body->number('noise', 0, 16383)]] + $measured;
+        $units[$index]['measured'] =
+            [
+                $body->text('control', 200) => [
+                    'heel' => $body->number('heel', -8192, 16383),
+                    'toe' => $body->number('toe', -8192, 16383),
+                    'noise' => $body->number('noise', 0, 16383),
+                ],
+            ] + $measured;
         try {
             $this->documents->write($document, $document->name, Json::encode(['units' => $units] + $rig), $document->version, Author::of($request));
         } catch (Outdated) {

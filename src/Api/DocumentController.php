@@ -42,7 +42,9 @@ final readonly class DocumentController
     {
         $kind = $request->query->getString('kind');
 
-        return new JsonResponse(array_map(DocumentView::listed(...), $this->documents->list('' === $kind ? null : $kind, $request->query->getBoolean('deleted'))));
+        return new JsonResponse(
+            array_map(DocumentView::listed(...), $this->documents->list('' === $kind ? null : $kind, $request->query->getBoolean('deleted'))),
+        );
     }
 
     #[Route('', methods: 'POST')]
@@ -75,9 +77,10 @@ final readonly class DocumentController
             throw Problem::unprocessable($bad->getMessage());
         }
         $title = Name::cleaned(pathinfo(mb_scrub($name), \PATHINFO_FILENAME));
-        $document = RigKind::NAME === $kind->name()
-            ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)
-            : $this->documents->create($kind, $title, $text, Author::of($request), Revision::IMPORTED);
+        $document =
+            RigKind::NAME === $kind->name()
+                ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)
+                : $this->documents->create($kind, $title, $text, Author::of($request), Revision::IMPORTED);
 
         return new JsonResponse(DocumentView::whole($document), 201);
     }
@@ -94,7 +97,12 @@ final readonly class DocumentController
     {
         $document = $this->find($id);
 
-        return new JsonResponse(['version' => $document->version, 'changedBy' => $document->changedBy, 'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM), 'lock' => $this->locks->on($document->id)?->told()]);
+        return new JsonResponse([
+            'version' => $document->version,
+            'changedBy' => $document->changedBy,
+            'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM),
+            'lock' => $this->locks->on($document->id)?->told(),
+        ]);
     }
 
     #[Route('/{id}', methods: 'PUT')]
@@ -103,7 +111,11 @@ final readonly class DocumentController
         $body = Body::of($request);
         $document = $this->find($id);
         $kind = self::kind($document->kind);
-        [$name, $text, $version] = [self::name($body), self::wellFormed($kind, $body->text('text', $kind->maxBytes()), $document->text), $body->number('version', 1, \PHP_INT_MAX)];
+        [$name, $text, $version] = [
+            self::name($body),
+            self::wellFormed($kind, $body->text('text', $kind->maxBytes()), $document->text),
+            $body->number('version', 1, \PHP_INT_MAX),
+        ];
         $request->attributes->set('saving', "the {$kind->name()} \"{$name}\"");
 
         return $this->written($document, $name, $text, $version, Author::of($request), null);
@@ -118,7 +130,12 @@ final readonly class DocumentController
         $rigId = $body->textOrNull('rig', 80);
         $rig = null === $rigId ? null : $this->rigs->find($rigId);
         $document = $this->find($id);
-        if (RulebookKind::NAME === $document->kind && $document->version === $version && $document->goodText !== $document->text && !Checker::check($document->text, null === $rig ? null : RigReader::devices($rig))->hasErrors()) {
+        if (
+            RulebookKind::NAME === $document->kind
+            && $document->version === $version
+            && $document->goodText !== $document->text
+            && !Checker::check($document->text, null === $rig ? null : RigReader::devices($rig))->hasErrors()
+        ) {
             $this->documents->judged($document);
         }
 
@@ -130,9 +147,15 @@ final readonly class DocumentController
     {
         $document = $this->find($id);
         [$name, $by] = [mb_substr("{$document->name} (copy)", 0, Name::LONGEST), Author::of($request)];
-        $copy = RigKind::NAME === $document->kind
-            ? $this->rigs->bringIn(Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])), $name, $by, Revision::DUPLICATED) // with rules of its own
-            : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED);
+        $copy =
+            RigKind::NAME === $document->kind
+                ? $this->rigs->bringIn(
+                    Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true])),
+                    $name,
+                    $by,
+                    Revision::DUPLICATED,
+                ) // with rules of its own
+                : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED);
 
         return new JsonResponse(DocumentView::whole($copy), 201);
     }
@@ -172,11 +195,13 @@ final readonly class DocumentController
             }
         }
 
-        return new JsonResponse(DocumentView::revision($revision) + [
-            'text' => $revision->text,
-            'changes' => Difference::of($before->text ?? '', $revision->text),
-            'since' => Difference::of($revision->text, $document->text),
-        ]);
+        return new JsonResponse(
+            DocumentView::revision($revision) + [
+                'text' => $revision->text,
+                'changes' => Difference::of($before->text ?? '', $revision->text),
+                'since' => Difference::of($revision->text, $document->text),
+            ],
+        );
     }
 
     /** Makes an old version the latest; what was the latest stays in the history. */
@@ -187,7 +212,10 @@ final readonly class DocumentController
         $document = $this->find($id);
         $revision = $this->documents->revision($document, $number) ?? throw Problem::notFound('version');
 
-        $text = RigKind::NAME === $document->kind ? RigNotes::withNotesOf($revision->text, RigNotes::join($document->text, $document->notes)) : $revision->text;
+        $text =
+            RigKind::NAME === $document->kind
+                ? RigNotes::withNotesOf($revision->text, RigNotes::join($document->text, $document->notes))
+                : $revision->text;
 
         return $this->written($document, $revision->name, $text, $version, Author::of($request), Revision::RESTORED." from version {$number}");
     }
@@ -200,7 +228,10 @@ final readonly class DocumentController
 
         return new Response(RigNotes::join($document->text, $document->notes), 200, [
             'Content-Type' => 'text/plain; charset=utf-8',
-            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', ('' === $name ? $document->kind : $name).'.'.self::kind($document->kind)->ending()),
+            'Content-Disposition' => HeaderUtils::makeDisposition(
+                'attachment',
+                ('' === $name ? $document->kind : $name).'.'.self::kind($document->kind)->ending(),
+            ),
         ]);
     }
 
@@ -212,7 +243,10 @@ final readonly class DocumentController
             if (null !== $outdated->current->deletedAt) {
                 throw Problem::notFound('document');
             }
-            throw Problem::conflict("this {$document->kind} was changed in another window; nothing has been overwritten", DocumentView::whole($outdated->current));
+            throw Problem::conflict(
+                "this {$document->kind} was changed in another window; nothing has been overwritten",
+                DocumentView::whole($outdated->current),
+            );
         }
     }
 
@@ -223,7 +257,8 @@ final readonly class DocumentController
 
     private static function kind(string $name): DocumentKind
     {
-        return Kinds::find($name) ?? throw Problem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
+        return Kinds::find($name) ??
+            throw Problem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
     }
 
     /** Files in JSON are rigs or charts; everything else is a rulebook. */

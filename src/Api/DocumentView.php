@@ -18,15 +18,25 @@ final class DocumentView
      */
     public static function listed(array $row): array
     {
-        return array_map(static fn (mixed $value): mixed => $value instanceof \DateTimeInterface ? $value->format(\DateTimeInterface::ATOM) : $value, $row);
+        return array_map(
+            static fn (mixed $value): mixed => $value instanceof \DateTimeInterface ? $value->format(\DateTimeInterface::ATOM) : $value,
+            $row,
+        );
     }
 
     /** @return array<string, mixed> */
     public static function whole(Document $document): array
     {
         return [
-            'id' => $document->id, 'kind' => $document->kind, 'name' => $document->name, 'version' => $document->version, 'summary' => (object) $document->summary,
-            'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM), 'changedBy' => $document->changedBy, 'text' => RigNotes::join($document->text, $document->notes), 'goodText' => $document->goodText,
+            'id' => $document->id,
+            'kind' => $document->kind,
+            'name' => $document->name,
+            'version' => $document->version,
+            'summary' => (object) $document->summary,
+            'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM),
+            'changedBy' => $document->changedBy,
+            'text' => RigNotes::join($document->text, $document->notes),
+            'goodText' => $document->goodText,
         ];
     }
 
@@ -34,8 +44,12 @@ final class DocumentView
     public static function revision(Revision $revision): array
     {
         return [
-            'number' => $revision->number, 'name' => $revision->name, 'begunAt' => $revision->begunAt->format(\DateTimeInterface::ATOM), 'at' => $revision->at->format(\DateTimeInterface::ATOM),
-            'by' => $revision->by, 'what' => $revision->what,
+            'number' => $revision->number,
+            'name' => $revision->name,
+            'begunAt' => $revision->begunAt->format(\DateTimeInterface::ATOM),
+            'at' => $revision->at->format(\DateTimeInterface::ATOM),
+            'by' => $revision->by,
+            'what' => $revision->what,
         ];
     }
 }

@@ -17,7 +17,10 @@ final class Download
     {
         $name = trim((string) preg_replace('/[^A-Za-z0-9._-]+/', '-', $fileName), '-.');
 
-        return new Response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', '' === $name ? 'file' : $name)]);
+        return new Response($text, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', '' === $name ? 'file' : $name),
+        ]);
     }
 
     /** A tape as a file in the format asked for. */

@@ -29,22 +29,30 @@ final readonly class EverythingController
     #[Route('', methods: 'GET')]
     public function write(): Response
     {
-        $headers = ['Content-Type' => 'application/zip', 'Content-Disposition' => 'attachment; filename=zigzag-post-'.date('Y-m-d').'.zip', 'X-Accel-Buffering' => 'no'];
+        $headers = [
+            'Content-Type' => 'application/zip',
+            'Content-Disposition' => 'attachment; filename=zigzag-post-'.date('Y-m-d').'.zip',
+            'X-Accel-Buffering' => 'no',
+        ];
 
-        return new StreamedResponse(function (): void {
-            try {
-                $this->export->write(static function (string $bytes): void {
-                    echo $bytes;
-                    flush();
-                });
-            } catch (\Throwable $error) {
-                $this->logger->error($error->getMessage(), ['exception' => $error]);
-                if ('fpm-fcgi' === \PHP_SAPI) {
-                    posix_kill((int) getmypid(), \SIGKILL); // what has begun to go out must not look whole
+        return new StreamedResponse(
+            function (): void {
+                try {
+                    $this->export->write(static function (string $bytes): void {
+                        echo $bytes;
+                        flush();
+                    });
+                } catch (\Throwable $error) {
+                    $this->logger->error($error->getMessage(), ['exception' => $error]);
+                    if ('fpm-fcgi' === \PHP_SAPI) {
+                        posix_kill((int) getmypid(), \SIGKILL); // what has begun to go out must not look whole
+                    }
+                    throw $error;
                 }
-                throw $error;
-            }
-        }, 200, $headers);
+            },
+            200,
+            $headers,
+        );
     }
 
     /** A whole file, of whatever size. */
@@ -53,7 +61,14 @@ final readonly class EverythingController
     {
         $file = Upload::whole($request);
         try {
-            return self::counted($this->incoming->whole($file->getPathname(), self::fileName($file->getClientOriginalName()), Author::of($request), static fn (): null => null));
+            return self::counted(
+                $this->incoming->whole(
+                    $file->getPathname(),
+                    self::fileName($file->getClientOriginalName()),
+                    Author::of($request),
+                    static fn (): null => null,
+                ),
+            );
         } catch (BadDocument $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
@@ -64,7 +79,10 @@ final readonly class EverythingController
     {
         $body = Body::of($request);
 
-        return new JsonResponse(['id' => $this->incoming->open(self::fileName($body->text('name', 500)), $body->number('size', 1, \PHP_INT_MAX))], 201);
+        return new JsonResponse(
+            ['id' => $this->incoming->open(self::fileName($body->text('name', 500)), $body->number('size', 1, \PHP_INT_MAX))],
+            201,
+        );
     }
 
     /** The next piece; where it does not follow on what is here, how much that is. */

@@ -46,7 +46,11 @@ final readonly class LearnController
         $setup = Setup::of($situation->setup->rig, $situation->checked()->written);
         $recognised = Recognition::of($events, $body->number('fromUs', 0, self::LATEST_US), $body->number('toUs', 0, self::LATEST_US), $setup);
 
-        return new JsonResponse(['candidates' => array_map(self::candidate(...), $recognised->candidates), 'leftOut' => $recognised->leftOut, 'isSure' => null !== $recognised->sure()]);
+        return new JsonResponse([
+            'candidates' => array_map(self::candidate(...), $recognised->candidates),
+            'leftOut' => $recognised->leftOut,
+            'isSure' => null !== $recognised->sure(),
+        ]);
     }
 
     /** What rules of a rig can do. */
@@ -55,7 +59,12 @@ final readonly class LearnController
     {
         $body = Body::of($request);
 
-        return new JsonResponse(array_map(get_object_vars(...), Targets::of($this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES)))));
+        return new JsonResponse(
+            array_map(
+                get_object_vars(...),
+                Targets::of($this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES))),
+            ),
+        );
     }
 
     /** The rule that lets a control do something, and the edits that put it in where it wins. */
@@ -65,10 +74,25 @@ final readonly class LearnController
         $body = Body::of($request);
         [$control, $target] = [$body->object('control'), $body->object('target')];
         $kind = Kind::tryFrom($control->text('kind', 20)) ?? throw Problem::badRequest('"kind" should be a kind of message');
-        $played = new Played($control->text('port', 100), $kind, $control->numberOrNull('channel', 1, 16), $control->numberOrNull('number', 0, 16383));
-        $recognised = new Recognised($played, [$control->text('sort', 40)], [0, 127], $control->textOrNull('unit', 200), $control->textOrNull('control', 200));
+        $played = new Played(
+            $control->text('port', 100),
+            $kind,
+            $control->numberOrNull('channel', 1, 16),
+            $control->numberOrNull('number', 0, 16383),
+        );
+        $recognised = new Recognised(
+            $played,
+            [$control->text('sort', 40)],
+            [0, 127],
+            $control->textOrNull('unit', 200),
+            $control->textOrNull('control', 200),
+        );
         try {
-            $rule = LearnedRule::of($this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES)), $recognised, new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), ''));
+            $rule = LearnedRule::of(
+                $this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES)),
+                $recognised,
+                new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), ''),
+            );
         } catch (RulebookError $error) {
             throw Problem::unprocessable($error->getMessage());
         }
@@ -85,7 +109,10 @@ final readonly class LearnController
         foreach ($body->list('controls', 2000) as $each) {
             $kind = Kind::tryFrom($each->text('kind', 20)) ?? throw Problem::badRequest('"kind" should be a kind of message');
             $played = new Played($each->text('port', 100), $kind, $each->numberOrNull('channel', 1, 16), $each->numberOrNull('number', 0, 16383));
-            $controls[] = [$each->text('name', 200), new Recognised($played, [$each->text('sort', 40)], [$each->number('low', -8192, 16383), $each->number('high', -8192, 16383)])];
+            $controls[] = [
+                $each->text('name', 200),
+                new Recognised($played, [$each->text('sort', 40)], [$each->number('low', -8192, 16383), $each->number('high', -8192, 16383)]),
+            ];
         }
         $chart = PlayedChart::of($body->text('name', 200), $controls);
         try {
@@ -102,7 +129,8 @@ final readonly class LearnController
     {
         $events = [];
         foreach ($body->list('events', self::MOST_EVENTS) as $event) {
-            $bytes = Bytes::fromHex($event->text('bytes', 20_000)) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
+            $bytes =
+                Bytes::fromHex($event->text('bytes', 20_000)) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
             $events[] = new Event($event->number('timeUs', 0, self::LATEST_US), $event->text('port', 100), $bytes);
         }
         usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);
@@ -116,8 +144,16 @@ final readonly class LearnController
         $played = $recognised->played;
 
         return [
-            'port' => $played->port, 'kind' => $played->kind->value, 'channel' => $played->channel, 'number' => $played->number, 'selector' => $played->selector(),
-            'sorts' => $recognised->sorts, 'low' => $recognised->range[0], 'high' => $recognised->range[1], 'unit' => $recognised->unit, 'control' => $recognised->control,
+            'port' => $played->port,
+            'kind' => $played->kind->value,
+            'channel' => $played->channel,
+            'number' => $played->number,
+            'selector' => $played->selector(),
+            'sorts' => $recognised->sorts,
+            'low' => $recognised->range[0],
+            'high' => $recognised->range[1],
+            'unit' => $recognised->unit,
+            'control' => $recognised->control,
         ];
     }
 }

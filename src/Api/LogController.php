@@ -44,12 +44,22 @@ final readonly class LogController
         $marked = [];
         foreach ($this->documents->list(MomentKind::NAME) as $moment) {
             $summary = $moment['summary'];
-            if (\is_array($summary) && ($summary['rig'] ?? null) === $id && \is_string($moment['name']) && $moment['changedAt'] instanceof \DateTimeImmutable && (null === $last || $moment['changedAt'] > $last)) {
+            if (
+                \is_array($summary)
+                && ($summary['rig'] ?? null) === $id
+                && \is_string($moment['name'])
+                && $moment['changedAt'] instanceof \DateTimeImmutable
+                && (null === $last || $moment['changedAt'] > $last)
+            ) {
                 $marked[] = $moment['name'];
             }
         }
 
-        return new JsonResponse(['changed' => $changed, 'marked' => array_reverse($marked), 'setList' => $rig->show->loaded ?? ($rig->show->setLists[0]->name ?? null)]);
+        return new JsonResponse([
+            'changed' => $changed,
+            'marked' => array_reverse($marked),
+            'setList' => $rig->show->loaded ?? ($rig->show->setLists[0]->name ?? null),
+        ]);
     }
 
     /** The log as a table for other programs. */
@@ -73,7 +83,16 @@ final readonly class LogController
     /** @return list<string> of which none begins a formula in a table program */
     private static function cells(LogLine $line): array
     {
-        $cells = [$line->at, $line->what->value, $line->place ?? '', $line->setList ?? '', implode("\n", $line->changed), implode("\n", $line->marked), $line->done ?? '', $line->who ?? ''];
+        $cells = [
+            $line->at,
+            $line->what->value,
+            $line->place ?? '',
+            $line->setList ?? '',
+            implode("\n", $line->changed),
+            implode("\n", $line->marked),
+            $line->done ?? '',
+            $line->who ?? '',
+        ];
 
         return array_map(static fn (string $cell): string => 1 === preg_match('/^[=+\-@\t\r]/', $cell) ? "'{$cell}" : $cell, $cells);
     }

@@ -42,9 +42,24 @@ final readonly class ProblemListener
         } elseif (null !== ($storage = self::storageProblem($error))) {
             $this->logger->error($error->getMessage(), ['exception' => $error]);
             $saving = $event->getRequest()->attributes->get('saving');
-            $event->setResponse(new JsonResponse(['error' => \is_string($saving) ? "{$saving} is not saved: {$storage->getMessage()}" : $storage->getMessage()], $storage->status));
+            $event->setResponse(
+                new JsonResponse(
+                    ['error' => \is_string($saving) ? "{$saving} is not saved: {$storage->getMessage()}" : $storage->getMessage()],
+                    $storage->status,
+                ),
+            );
         } elseif ($error instanceof HttpExceptionInterface) {
-            $event->setResponse(new JsonResponse(['error' => 404 === $error->getStatusCode() ? 'there is nothing at this address' : 'this request cannot be answered: '.$error->getMessage()], $error->getStatusCode(), $error->getHeaders()));
+            $event->setResponse(
+                new JsonResponse(
+                    [
+                        'error' => 404 === $error->getStatusCode()
+                                ? 'there is nothing at this address'
+                                : 'this request cannot be answered: '.$error->getMessage(),
+                    ],
+                    $error->getStatusCode(),
+                    $error->getHeaders(),
+                ),
+            );
         } else {
             $this->logger->error($error->getMessage(), ['exception' => $error]);
             $event->setResponse(new JsonResponse(['error' => 'something went wrong inside; nothing was changed. The log says what it was'], 500));
@@ -54,7 +69,12 @@ final readonly class ProblemListener
     private static function storageProblem(\Throwable $error): ?StorageProblem
     {
         for (; null !== $error; $error = $error->getPrevious()) {
-            $problem = $error instanceof StorageProblem ? $error : ($error instanceof \PDOException || $error instanceof DriverException ? StorageProblem::ofSqlite($error->getMessage()) : null);
+            $problem =
+                $error instanceof StorageProblem
+                    ? $error
+                    : ($error instanceof \PDOException || $error instanceof DriverException
+                        ? StorageProblem::ofSqlite($error->getMessage())
+                        : null);
             if (null !== $problem) {
                 return $problem;
             }

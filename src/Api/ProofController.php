@@ -67,7 +67,14 @@ final readonly class ProofController
             }
         }
 
-        return new JsonResponse(['key' => $key, 'total' => $total, 'next' => $next, 'differs' => $differs, 'unreadable' => $unreadable, 'runs' => null === $situation || !$situation->checked()->hasErrors()]);
+        return new JsonResponse([
+            'key' => $key,
+            'total' => $total,
+            'next' => $next,
+            'differs' => $differs,
+            'unreadable' => $unreadable,
+            'runs' => null === $situation || !$situation->checked()->hasErrors(),
+        ]);
     }
 
     /** A proof of what a tape does with the rules as they are; it is not stored yet. */
@@ -78,7 +85,16 @@ final readonly class ProofController
         $body = Body::of($request);
         $tape = $body->textOrNull('tape', KeptTape::MOST_MEBIBYTES << 20) ?? Coverage::tape($situation);
         try {
-            $proof = Proving::accept($body->text('name', 200), $tape, Compiler::load($situation->checked()->book), (new \DateTimeImmutable())->format('Y-m-d'), '' === Author::of($request) ? null : Author::of($request), '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500), $body->numberOrNull('scene', 0, 10_000), RulesSum::of($situation));
+            $proof = Proving::accept(
+                $body->text('name', 200),
+                $tape,
+                Compiler::load($situation->checked()->book),
+                (new \DateTimeImmutable())->format('Y-m-d'),
+                '' === Author::of($request) ? null : Author::of($request),
+                '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500),
+                $body->numberOrNull('scene', 0, 10_000),
+                RulesSum::of($situation),
+            );
         } catch (BadFile $bad) {
             throw Problem::unprocessable($bad->getMessage());
         }
@@ -86,7 +102,10 @@ final readonly class ProofController
         return new JsonResponse(array_filter(get_object_vars($proof), static fn (mixed $value): bool => null !== $value));
     }
 
-    /** The set list, played with some more of the faults, each alone: from which on, and of which state of the rig the asker knows. It begins anew when the rig, its rules or a chart have become another. */
+    /**
+     * The set list, played with some more of the faults, each alone: from which on, and of which state of the rig the asker knows. It begins
+     * anew when the rig, its rules or a chart have become another.
+     */
     #[Route('/api/rigs/{id}/rehearsal', methods: 'GET')]
     public function rehearsal(string $id, Request $request): JsonResponse
     {
@@ -96,7 +115,9 @@ final readonly class ProofController
         $next = $key === $request->query->getString('known') ? min(\count($faults), max(0, $request->query->getInt('from'))) : 0;
         $met = [];
         for ($until = microtime(true) + self::REHEARSAL_SLICE; $next < \count($faults) && ([] === $met || microtime(true) < $until); ++$next) {
-            $met[] = ['fault' => $faults[$next]->words(), 'kind' => $faults[$next]->kind] + array_diff_key(get_object_vars($rehearsal->with($faults[$next])), ['faults' => true]);
+            $met[] =
+                ['fault' => $faults[$next]->words(), 'kind' => $faults[$next]->kind] +
+                array_diff_key(get_object_vars($rehearsal->with($faults[$next])), ['faults' => true]);
         }
 
         return new JsonResponse(['key' => $key, 'total' => \count($faults), 'next' => $next, 'leftOut' => $rehearsal->leftOut, 'faults' => $met]);
@@ -105,7 +126,10 @@ final readonly class ProofController
     /** Tells states of a rig, its rules and its charts apart. */
     private function key(string $id): string
     {
-        return hash('xxh128', Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig')), ['report' => true])));
+        return hash(
+            'xxh128',
+            Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig')), ['report' => true])),
+        );
     }
 
     private function situation(string $id): RigAnalysis

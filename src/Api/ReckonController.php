@@ -19,7 +19,9 @@ final readonly class ReckonController
             $text = str_replace(',', '.', $request->query->getString($name));
             $number = is_numeric($text) ? (float) $text : null;
 
-            return null === $number || $number < $least || $number > $most ? throw Problem::badRequest("\"{$name}\" should be a number from {$least} to {$most}") : $number;
+            return null === $number || $number < $least || $number > $most
+                ? throw Problem::badRequest("\"{$name}\" should be a number from {$least} to {$most}")
+                : $number;
         };
         $whole = static fn (string $name, int $least, int $most): int => (int) $of($name, $least, $most);
         $reckoned = match ($what) {
@@ -32,6 +34,9 @@ final readonly class ReckonController
             default => Reckoning::wire($whole('messages', 1, 10_000), $whole('bytes', 1, 1000)),
         };
 
-        return new JsonResponse(['formula' => $reckoned->formula, 'results' => array_map(static fn (array $result): array => ['name' => $result[0], 'value' => $result[1]], $reckoned->results)]);
+        return new JsonResponse([
+            'formula' => $reckoned->formula,
+            'results' => array_map(static fn (array $result): array => ['name' => $result[0], 'value' => $result[1]], $reckoned->results),
+        ]);
     }
 }

@@ -49,7 +49,10 @@ final readonly class RigController
 
         return new JsonResponse([
             'version' => $document->version,
-            'ports' => array_map(static fn ($port): array => ['name' => $port->name->text, 'in' => $port->isIn, 'out' => $port->isOut, 'pulse' => $port->pulse], array_values($setup->book->ports ?? [])),
+            'ports' => array_map(
+                static fn ($port): array => ['name' => $port->name->text, 'in' => $port->isIn, 'out' => $port->isOut, 'pulse' => $port->pulse],
+                array_values($setup->book->ports ?? []),
+            ),
             'wires' => WiresView::of($setup),
             'plan' => PlanView::of($situation->plan()),
             'fit' => FitView::of($situation->fits()),
@@ -119,14 +122,23 @@ final readonly class RigController
     }
 
     /** Pages to print, as HTML or as PDF: one sheet, or all of them. */
-    #[Route('/api/rigs/{id}/paper/{sheet}.{format}', methods: 'GET', requirements: ['sheet' => 'all|plan|leads|cards|trial|cues|switches|strips|charts|findings|log', 'format' => 'html|pdf'])]
+    #[Route(
+        '/api/rigs/{id}/paper/{sheet}.{format}',
+        methods: 'GET',
+        requirements: ['sheet' => 'all|plan|leads|cards|trial|cues|switches|strips|charts|findings|log', 'format' => 'html|pdf'],
+    ),]
     public function paper(string $id, string $sheet, string $format): Response
     {
         $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
         $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
         $html = $this->sheets->html(new RigAnalysis(RigFile::setup($rig)), 'all' === $sheet ? array_keys(Sheets::ALL) : [$sheet]);
 
-        return 'html' === $format ? new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'"]) : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
+        return 'html' === $format
+            ? new Response($html, 200, [
+                'Content-Type' => 'text/html; charset=utf-8',
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'",
+            ])
+            : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
     }
 
     /** Makes a chart of a table that was pasted, or of a name document. */
@@ -155,7 +167,9 @@ final readonly class RigController
     {
         $chosen = [];
         foreach ($body->listOrNone('columns', self::MOST_COLUMNS) as $column) {
-            $chosen[$column->number('index', 0, self::MOST_COLUMNS - 1)] = Holds::tryFrom($column->text('holds', 60)) ?? throw Problem::unprocessable('a column holds one of '.implode(', ', array_column(Holds::cases(), 'value')));
+            $chosen[$column->number('index', 0, self::MOST_COLUMNS - 1)] =
+                Holds::tryFrom($column->text('holds', 60)) ??
+                throw Problem::unprocessable('a column holds one of '.implode(', ', array_column(Holds::cases(), 'value')));
         }
 
         return $chosen;

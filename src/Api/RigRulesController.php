@@ -94,7 +94,11 @@ final readonly class RigRulesController
             throw Problem::unprocessable($bad->getMessage());
         }
 
-        return new JsonResponse(['matches' => Swap::matches($situation->checked()->written, $box, $chart), 'titles' => Swap::titles($box, $chart), 'lost' => Swap::lostSettings($box, $chart)]);
+        return new JsonResponse([
+            'matches' => Swap::matches($situation->checked()->written, $box, $chart),
+            'titles' => Swap::titles($box, $chart),
+            'lost' => Swap::lostSettings($box, $chart),
+        ]);
     }
 
     /** Rules for a run of controls, laid onto a family of parameters. */

@@ -74,7 +74,11 @@ final readonly class RunController
             throw Problem::unprocessable('this run is not done yet');
         }
 
-        return Download::of($this->work->result($job), pathinfo($job->name, \PATHINFO_FILENAME).'-translated', FileFormat::tryFrom($request->query->getString('format', 'tape')) ?? FileFormat::Tape);
+        return Download::of(
+            $this->work->result($job),
+            pathinfo($job->name, \PATHINFO_FILENAME).'-translated',
+            FileFormat::tryFrom($request->query->getString('format', 'tape')) ?? FileFormat::Tape,
+        );
     }
 
     /** @param list<string> $inPorts */
@@ -82,7 +86,10 @@ final readonly class RunController
     {
         foreach (TapeStore::events($text) as $event) {
             if (!\in_array($event->port, $inPorts, true)) {
-                throw Problem::unprocessable("the tape has messages for \"{$event->port}\", which is no in port of this rulebook; choose the port that everything is to come in at", ['ports' => $inPorts]);
+                throw Problem::unprocessable(
+                    "the tape has messages for \"{$event->port}\", which is no in port of this rulebook; choose the port that everything is to come in at",
+                    ['ports' => $inPorts],
+                );
             }
         }
     }
@@ -95,6 +102,13 @@ final readonly class RunController
     /** @return array<string, mixed> */
     private static function view(TapeJob $job): array
     {
-        return ['id' => $job->id, 'name' => $job->name, 'progress' => $job->isDone ? 1 : min(0.99, $job->position / max(1, $job->length)), 'eventsIn' => $job->eventsIn, 'eventsOut' => $job->eventsOut, 'isDone' => $job->isDone];
+        return [
+            'id' => $job->id,
+            'name' => $job->name,
+            'progress' => $job->isDone ? 1 : min(0.99, $job->position / max(1, $job->length)),
+            'eventsIn' => $job->eventsIn,
+            'eventsOut' => $job->eventsOut,
+            'isDone' => $job->isDone,
+        ];
     }
 }

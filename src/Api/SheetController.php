@@ -54,7 +54,12 @@ final readonly class SheetController
         $body = Body::of($request);
         [$scene, $unit, $program] = [$body->text('scene', 200), $body->text('unit', 200), $body->textOrNull('program', 200)];
 
-        return $this->changes->make($document, static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program), $request, staysSound: true);
+        return $this->changes->make(
+            $document,
+            static fn (Source $source): array => ProgramSheet::edits($source, $scene, $unit, $program),
+            $request,
+            staysSound: true,
+        );
     }
 
     /** Assigns something to a control, takes it from it, or lets another control do the same. */
@@ -74,7 +79,13 @@ final readonly class SheetController
             }
             $wanted = new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), '');
 
-            return $this->changes->make($document, static fn (): array => $edits->assign($box, $control, $scene, $gesture, $wanted), $request, ['same' => []], true);
+            return $this->changes->make(
+                $document,
+                static fn (): array => $edits->assign($box, $control, $scene, $gesture, $wanted),
+                $request,
+                ['same' => []],
+                true,
+            );
         }
         $line = $body->number('line', 1, 1_000_000);
         if ('clear' === $do) {
@@ -87,9 +98,15 @@ final readonly class SheetController
         $scene = $body->object('to')->textOrNull('scene', 200);
         $does = SwitchSheet::of($situation)->use($box->name, $control->name, $line)->does ?? [];
 
-        return $this->changes->make($document, static fn (): array => 'copy' === $do
-            ? $edits->copy($box, $control, $line, $toBox, $toControl, $scene)
-            : $edits->move($box, $control, $line, $toBox, $toControl, $scene), $request, ['same' => 'copy' === $do ? CopyCheck::same($box, $control, $toBox, $toControl, $does) : []], true);
+        return $this->changes->make(
+            $document,
+            static fn (): array => 'copy' === $do
+                ? $edits->copy($box, $control, $line, $toBox, $toControl, $scene)
+                : $edits->move($box, $control, $line, $toBox, $toControl, $scene),
+            $request,
+            ['same' => 'copy' === $do ? CopyCheck::same($box, $control, $toBox, $toControl, $does) : []],
+            true,
+        );
     }
 
     /** Lets a whole layer of a unit, or a whole scene, do what another does. */

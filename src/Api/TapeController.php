@@ -94,7 +94,13 @@ final readonly class TapeController
     /** @return array<string, mixed> */
     private static function summary(Document $tape): array
     {
-        return ['id' => $tape->id, 'name' => $tape->name, 'events' => $tape->summary['events'] ?? 0, 'lengthUs' => $tape->summary['lengthUs'] ?? 0, 'storedAt' => $tape->createdAt->format(\DateTimeInterface::ATOM)];
+        return [
+            'id' => $tape->id,
+            'name' => $tape->name,
+            'events' => $tape->summary['events'] ?? 0,
+            'lengthUs' => $tape->summary['lengthUs'] ?? 0,
+            'storedAt' => $tape->createdAt->format(\DateTimeInterface::ATOM),
+        ];
     }
 
     /**
@@ -107,6 +113,12 @@ final readonly class TapeController
         $row = DocumentView::listed($row);
         $summary = \is_array($row['summary']) ? $row['summary'] : [];
 
-        return ['id' => $row['id'], 'name' => $row['name'], 'events' => $summary['events'] ?? 0, 'lengthUs' => $summary['lengthUs'] ?? 0, 'storedAt' => $row['changedAt']];
+        return [
+            'id' => $row['id'],
+            'name' => $row['name'],
+            'events' => $summary['events'] ?? 0,
+            'lengthUs' => $summary['lengthUs'] ?? 0,
+            'storedAt' => $row['changedAt'],
+        ];
     }
 }

@@ -46,7 +46,9 @@ final class Archive
             $packed += false === $stat ? 0 : $stat['comp_size'];
         }
 
-        return $packed <= (int) filesize($path) ? $size : throw BadDocument::at($this->fileName, '', 'files in it share their bytes; this was not written as a backup');
+        return $packed <= (int) filesize($path)
+            ? $size
+            : throw BadDocument::at($this->fileName, '', 'files in it share their bytes; this was not written as a backup');
     }
 
     /** Place of a file in it; two names are never one place. */

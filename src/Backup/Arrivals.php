@@ -50,7 +50,16 @@ final readonly class Arrivals
             $this->locked(function () use ($id, $entry, $revisions, $archive, $stand, $until): void {
                 do {
                     $revision = $revisions[$stand->revisions - 1];
-                    $this->revision($id, $revision->number('number'), $revision->text('name', '/^/'), Manifest::file($archive, $revision, Manifest::kind($entry, $stand->fileName), $stand->fileName), $revision->time('begunAt'), $revision->time('at'), $revision->text('by', '/^/'), $revision->text('what', '/^/'));
+                    $this->revision(
+                        $id,
+                        $revision->number('number'),
+                        $revision->text('name', '/^/'),
+                        Manifest::file($archive, $revision, Manifest::kind($entry, $stand->fileName), $stand->fileName),
+                        $revision->time('begunAt'),
+                        $revision->time('at'),
+                        $revision->text('by', '/^/'),
+                        $revision->text('what', '/^/'),
+                    );
                     ++$stand->revisions;
                 } while ($stand->revisions <= \count($revisions) && microtime(true) < $until);
             });
@@ -66,11 +75,17 @@ final readonly class Arrivals
         $this->locked(function () use ($stand): void {
             foreach ($stand->rigs as $rig) {
                 $text = $this->database->fetchOne('SELECT text FROM document WHERE id = ?', [$rig]);
-                $this->database->executeStatement('UPDATE document SET text = ? WHERE id = ?', [self::withBooks(\is_string($text) ? $text : '', $stand->books), $rig]);
+                $this->database->executeStatement('UPDATE document SET text = ? WHERE id = ?', [
+                    self::withBooks(\is_string($text) ? $text : '', $stand->books),
+                    $rig,
+                ]);
             }
             foreach (array_chunk($stand->brought, 500) as $some) {
                 $marks = implode(', ', array_fill(0, \count($some), '?'));
-                $this->database->executeStatement("UPDATE document SET deleted_at = NULL WHERE deleted_at = ? AND id IN ({$marks})", [Document::COMING, ...$some]);
+                $this->database->executeStatement("UPDATE document SET deleted_at = NULL WHERE deleted_at = ? AND id IN ({$marks})", [
+                    Document::COMING,
+                    ...$some,
+                ]);
             }
         });
     }
@@ -88,11 +103,26 @@ final readonly class Arrivals
         }
         if (false === $here) {
             ++$stand->new;
-            $this->insert($id, $entry, $name, $text, $this->good($entry, $text, $archive, $stand), $this->notes($entry, $archive, $stand), $summary, $entry->number('version'), $entry->time('createdAt'), $entry->time('changedAt'), $entry->text('changedBy', '/^/'));
+            $this->insert(
+                $id,
+                $entry,
+                $name,
+                $text,
+                $this->good($entry, $text, $archive, $stand),
+                $this->notes($entry, $archive, $stand),
+                $summary,
+                $entry->number('version'),
+                $entry->time('createdAt'),
+                $entry->time('changedAt'),
+                $entry->text('changedBy', '/^/'),
+            );
             $stand->brought[] = $id;
             $brought = $id;
             $stand->revisions = 1;
-        } elseif (null === $here['deleted_at'] && [$text, $name, $this->notes($entry, $archive, $stand)] === [$here['text'], $here['name'], $here['notes']]) {
+        } elseif (
+            null === $here['deleted_at']
+            && [$text, $name, $this->notes($entry, $archive, $stand)] === [$here['text'], $here['name'], $here['notes']]
+        ) {
             ++$stand->same;
         } else {
             ++$stand->beside;
@@ -100,7 +130,19 @@ final readonly class Arrivals
             $copy = substr(hash('sha256', "{$id} {$stand->zip}"), 0, 16); // the same again after a kill
             $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$copy]);
             $this->database->executeStatement('DELETE FROM document WHERE id = ? AND deleted_at = ?', [$copy, Document::COMING]);
-            $this->insert($copy, $entry, Manifest::besideName($name), $text, '', $this->notes($entry, $archive, $stand), $summary, 1, $now, $now, $by);
+            $this->insert(
+                $copy,
+                $entry,
+                Manifest::besideName($name),
+                $text,
+                '',
+                $this->notes($entry, $archive, $stand),
+                $summary,
+                1,
+                $now,
+                $now,
+                $by,
+            );
             $this->revision($copy, 1, Manifest::besideName($name), $text, $now, $now, $by, Revision::IMPORTED);
             $stand->brought[] = $copy;
             $brought = $copy;
@@ -125,7 +167,7 @@ final readonly class Arrivals
         } catch (BadData) {
             return $text;
         }
-        $book = \is_array($rig) && \is_string($rig['book'] ?? null) ? ($books[$rig['book']] ?? null) : null;
+        $book = \is_array($rig) && \is_string($rig['book'] ?? null) ? $books[$rig['book']] ?? null : null;
 
         return null === $book || !\is_array($rig) ? $text : str_replace((string) json_encode($rig['book']), (string) json_encode($book), $text);
     }
@@ -149,16 +191,53 @@ final readonly class Arrivals
     }
 
     /** @param array<string, int|string> $summary */
-    private function insert(string $id, Entry $entry, string $name, string $text, string $good, string $notes, array $summary, int $version, \DateTimeImmutable $createdAt, \DateTimeImmutable $changedAt, string $by): void
-    {
-        $this->database->executeStatement('INSERT INTO document (id, kind, name, text, good_text, notes, summary, version, created_at, changed_at, changed_by, deleted_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
-            $id, $entry->text('kind', '/^/'), $name, $text, $good, $notes, json_encode((object) $summary, \JSON_THROW_ON_ERROR), $version, self::time($createdAt), self::time($changedAt), $by, Document::COMING,
-        ]);
+    private function insert(
+        string $id,
+        Entry $entry,
+        string $name,
+        string $text,
+        string $good,
+        string $notes,
+        array $summary,
+        int $version,
+        \DateTimeImmutable $createdAt,
+        \DateTimeImmutable $changedAt,
+        string $by,
+    ): void {
+        $this->database->executeStatement(
+            'INSERT INTO document (id, kind, name, text, good_text, notes, summary, version, created_at, changed_at, changed_by, '
+                .'deleted_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+            [
+                $id,
+                $entry->text('kind', '/^/'),
+                $name,
+                $text,
+                $good,
+                $notes,
+                json_encode((object) $summary, \JSON_THROW_ON_ERROR),
+                $version,
+                self::time($createdAt),
+                self::time($changedAt),
+                $by,
+                Document::COMING,
+            ],
+        );
     }
 
-    private function revision(string $document, int $number, string $name, string $text, \DateTimeImmutable $begunAt, \DateTimeImmutable $at, string $by, string $what): void
-    {
-        $this->database->executeStatement('INSERT OR IGNORE INTO revision (document, number, name, text, begun_at, at, author, what) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [$document, $number, $name, $text, self::time($begunAt), self::time($at), $by, $what]);
+    private function revision(
+        string $document,
+        int $number,
+        string $name,
+        string $text,
+        \DateTimeImmutable $begunAt,
+        \DateTimeImmutable $at,
+        string $by,
+        string $what,
+    ): void {
+        $this->database->executeStatement(
+            'INSERT OR IGNORE INTO revision (document, number, name, text, begun_at, at, author, what) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+            [$document, $number, $name, $text, self::time($begunAt), self::time($at), $by, $what],
+        );
     }
 
     /**

@@ -31,7 +31,11 @@ final readonly class Entry
             throw $this->wrong($name, 'this should be a list');
         }
 
-        return array_map(fn (mixed $each, int $index): self => self::of($each, $this->fileName, "{$this->place}.{$name}[{$index}]"), $list, array_keys($list));
+        return array_map(
+            fn (mixed $each, int $index): self => self::of($each, $this->fileName, "{$this->place}.{$name}[{$index}]"),
+            $list,
+            array_keys($list),
+        );
     }
 
     public function entryOrNull(string $name): ?self
@@ -66,7 +70,9 @@ final readonly class Entry
     {
         $text = $this->members[$name] ?? null;
 
-        return \is_string($text) && 1 === @preg_match($pattern, $text) ? $text : throw $this->wrong($name, 'this is missing, or not the text that belongs here');
+        return \is_string($text) && 1 === @preg_match($pattern, $text)
+            ? $text
+            : throw $this->wrong($name, 'this is missing, or not the text that belongs here');
     }
 
     /** A name of a document or of somebody: nothing is hidden in it. */
@@ -81,7 +87,9 @@ final readonly class Entry
     {
         $number = $this->members[$name] ?? null;
 
-        return \is_int($number) && $number > 0 && $number <= self::MOST ? $number : throw $this->wrong($name, 'this should be a whole number from 1 to '.self::MOST);
+        return \is_int($number) && $number > 0 && $number <= self::MOST
+            ? $number
+            : throw $this->wrong($name, 'this should be a whole number from 1 to '.self::MOST);
     }
 
     public function time(string $name): \DateTimeImmutable
@@ -89,7 +97,10 @@ final readonly class Entry
         $text = \is_string($this->members[$name] ?? null) ? $this->members[$name] : '';
         $time = \DateTimeImmutable::createFromFormat(\DateTimeInterface::ATOM, $text);
         // 31 February reads as a day in March, which is another text.
-        $isThere = false !== $time && \in_array($text, [$time->format(\DateTimeInterface::ATOM), $time->format('Y-m-d\TH:i:s\Z')], true) && (int) $time->format('Y') >= 1970;
+        $isThere =
+            false !== $time
+            && \in_array($text, [$time->format(\DateTimeInterface::ATOM), $time->format('Y-m-d\TH:i:s\Z')], true)
+            && (int) $time->format('Y') >= 1970;
 
         return $isThere ? $time : throw $this->wrong($name, 'this should be a time that there is, such as 2026-11-25T20:15:00+00:00');
     }

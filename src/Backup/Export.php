@@ -44,7 +44,8 @@ final readonly class Export
             $database->exec('BEGIN');
             $this->documents($database, new ZipWriter($write));
             $database->exec('COMMIT');
-        } catch (\Exception $error) { // SQLite3 throws no kind of its own in this version
+        } catch (\Exception $error) {
+            // SQLite3 throws no kind of its own in this version
             throw StorageProblem::ofSqlite($error->getMessage()) ?? $error;
         } finally {
             $database->close();
@@ -55,9 +56,20 @@ final readonly class Export
     {
         $manifest = ZipWriter::temporary();
         ZipWriter::append($manifest, self::BEGINS."\n");
-        $found = self::query($database, 'SELECT rowid, id, kind, name, version, created_at, changed_at, changed_by, text = good_text AS is_good, good_text <> \'\' AS was_good, notes <> \'\' AS is_noted, summary FROM document WHERE deleted_at IS NULL ORDER BY created_at, id');
+        $found = self::query(
+            $database,
+            'SELECT rowid, id, kind, name, version, created_at, changed_at, changed_by, text = good_text AS is_good, good_text <> \'\' AS '
+                .'was_good, notes <> \'\' AS is_noted, summary FROM document WHERE deleted_at IS NULL ORDER BY created_at, id',
+        );
         for ($separator = ''; false !== ($row = $found->fetchArray(\SQLITE3_ASSOC)); $separator = ",\n") {
-            ZipWriter::append($manifest, $separator.json_encode($this->document($database, $zip, $row), \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
+            ZipWriter::append(
+                $manifest,
+                $separator.
+                    json_encode(
+                        $this->document($database, $zip, $row),
+                        \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+                    ),
+            );
         }
         ZipWriter::append($manifest, "\n".self::ENDS."\n");
         rewind($manifest);
@@ -72,12 +84,25 @@ final readonly class Export
      */
     private function document(\SQLite3 $database, ZipWriter $zip, array $row): array
     {
-        [$id, $kind, $name, $place] = [self::text($row, 'id'), self::text($row, 'kind'), Name::cleaned(self::text($row, 'name')), self::number($row, 'rowid')];
+        [$id, $kind, $name, $place] = [
+            self::text($row, 'id'),
+            self::text($row, 'kind'),
+            Name::cleaned(self::text($row, 'name')),
+            self::number($row, 'rowid'),
+        ];
         $ending = Kinds::find($kind)?->ending() ?? 'txt';
         $file = trim((string) preg_replace('/[^A-Za-z0-9]+/', '-', $name), '-')."-{$id}.{$ending}";
         $entry = [
-            'id' => $id, 'kind' => $kind, 'name' => $name, 'version' => self::number($row, 'version'), 'createdAt' => self::time($row, 'created_at'), 'changedAt' => self::time($row, 'changed_at'),
-            'changedBy' => Name::line(self::text($row, 'changed_by')), 'file' => $file, 'sum' => self::add($database, $zip, $file, 'document', 'text', $place), 'isGood' => 1 === $row['is_good'],
+            'id' => $id,
+            'kind' => $kind,
+            'name' => $name,
+            'version' => self::number($row, 'version'),
+            'createdAt' => self::time($row, 'created_at'),
+            'changedAt' => self::time($row, 'changed_at'),
+            'changedBy' => Name::line(self::text($row, 'changed_by')),
+            'file' => $file,
+            'sum' => self::add($database, $zip, $file, 'document', 'text', $place),
+            'isGood' => 1 === $row['is_good'],
             'summary' => json_decode(self::text($row, 'summary'), true),
         ];
         if (1 === $row['was_good'] && 1 !== $row['is_good']) {
@@ -94,8 +119,14 @@ final readonly class Export
             $number = self::number($each, 'number');
             $file = "history/{$id}/{$number}.{$ending}";
             $revisions[] = [
-                'number' => $number, 'name' => Name::cleaned(self::text($each, 'name')), 'begunAt' => self::time($each, 'begun_at'), 'at' => self::time($each, 'at'), 'by' => Name::line(self::text($each, 'author')),
-                'what' => self::text($each, 'what'), 'file' => $file, 'sum' => self::add($database, $zip, $file, 'revision', 'text', self::number($each, 'id')),
+                'number' => $number,
+                'name' => Name::cleaned(self::text($each, 'name')),
+                'begunAt' => self::time($each, 'begun_at'),
+                'at' => self::time($each, 'at'),
+                'by' => Name::line(self::text($each, 'author')),
+                'what' => self::text($each, 'what'),
+                'file' => $file,
+                'sum' => self::add($database, $zip, $file, 'revision', 'text', self::number($each, 'id')),
             ];
         }
 

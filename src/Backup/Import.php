@@ -36,7 +36,11 @@ final readonly class Import
             $size = $archive->size($zip);
             $free = (int) disk_free_space(\dirname($this->data->database));
             if ($size > $free) {
-                throw BadDocument::at($fileName, '', \sprintf('there are %d MiB in it and %d MiB free on the disk; make room on it', ceil($size / (1 << 20)), $free >> 20));
+                throw BadDocument::at(
+                    $fileName,
+                    '',
+                    \sprintf('there are %d MiB in it and %d MiB free on the disk; make room on it', ceil($size / (1 << 20)), $free >> 20),
+                );
             }
             Manifest::unpack($archive, "{$folder}/".self::LINES, $fileName);
         } finally {

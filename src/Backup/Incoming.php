@@ -21,8 +21,12 @@ final readonly class Incoming
     /** Room that is left on the disk whatever comes in, in bytes. */
     private const SPARE = 32 << 20;
 
-    public function __construct(private DataFolder $data, private Import $import, private Locks $locks, private Filesystem $files = new Filesystem())
-    {
+    public function __construct(
+        private DataFolder $data,
+        private Import $import,
+        private Locks $locks,
+        private Filesystem $files = new Filesystem(),
+    ) {
     }
 
     /** Makes room for a backup; null where the disk has none. */
@@ -79,7 +83,9 @@ final readonly class Incoming
         return $this->locks->hold("incoming {$id}", function () use ($id, $by): Stand {
             $folder = $this->found($id);
             try {
-                $stand = is_file("{$folder}/stand.json") ? $this->import->next($folder, $by, self::SECONDS) : $this->import->begin($folder, "{$folder}/".self::ZIP, (string) file_get_contents("{$folder}/name"));
+                $stand = is_file("{$folder}/stand.json")
+                    ? $this->import->next($folder, $by, self::SECONDS)
+                    : $this->import->begin($folder, "{$folder}/".self::ZIP, (string) file_get_contents("{$folder}/name"));
             } catch (BadDocument $bad) {
                 $this->drop($id);
                 throw $bad;
@@ -123,7 +129,10 @@ final readonly class Incoming
     public function sweep(): void
     {
         foreach (glob($this->data->incoming().'/*', \GLOB_ONLYDIR) ?: [] as $folder) {
-            if (time() - max(0, ...array_map(static fn (string $file): int => (int) @filemtime($file), [$folder, ...(glob("{$folder}/*") ?: [])])) > self::KEPT) {
+            if (
+                time() - max(0, ...array_map(static fn (string $file): int => (int) @filemtime($file), [$folder, ...glob("{$folder}/*") ?: []])) >
+                self::KEPT
+            ) {
                 $this->files->remove($folder);
             }
         }

@@ -56,7 +56,8 @@ final class Manifest
 
     public static function kind(Entry $entry, string $fileName): DocumentKind
     {
-        return Kinds::find($entry->text('kind', '/^[a-z]{1,20}$/D')) ?? throw BadDocument::at($fileName, "{$entry->place}.kind", 'there is no such kind of document');
+        return Kinds::find($entry->text('kind', '/^[a-z]{1,20}$/D')) ??
+            throw BadDocument::at($fileName, "{$entry->place}.kind", 'there is no such kind of document');
     }
 
     /**
@@ -93,7 +94,11 @@ final class Manifest
         if (Export::VERSION !== ($read['version'] ?? null)) {
             throw BadDocument::at($fileName, self::SHORT, 'this file was written by another version; bring both to the same one');
         }
-        foreach (\is_array($read['documents'] ?? null) ? array_values($read['documents']) : throw BadDocument::at($fileName, self::SHORT, '"documents" should be a list') as $document) {
+        foreach (
+            \is_array($read['documents'] ?? null)
+                ? array_values($read['documents'])
+                : throw BadDocument::at($fileName, self::SHORT, '"documents" should be a list') as $document
+        ) {
             ZipWriter::append($lines, json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
         }
     }

@@ -62,6 +62,14 @@ final class Stand
     {
         $done = self::LOOKING === $this->phase ? $this->at : $this->size + $this->at;
 
-        return ['phase' => $this->phase, 'done' => self::DONE === $this->phase ? 2 * $this->size : $done, 'total' => 2 * $this->size, 'new' => $this->new, 'same' => $this->same, 'beside' => $this->beside, 'unreadable' => $this->unreadable];
+        return [
+            'phase' => $this->phase,
+            'done' => self::DONE === $this->phase ? 2 * $this->size : $done,
+            'total' => 2 * $this->size,
+            'new' => $this->new,
+            'same' => $this->same,
+            'beside' => $this->beside,
+            'unreadable' => $this->unreadable,
+        ];
     }
 }

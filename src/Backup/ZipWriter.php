@@ -73,7 +73,31 @@ final class ZipWriter
         $packed = $this->written - $begun;
         $this->put(pack('VVVV', 0x08074B50, $crc, $packed, $size));
         $where = pack('vvP', 1, 8, $at); // of zip64: where it begins
-        self::append($this->directory, pack('VvvvvvvVVVvvvvvVV', 0x02014B50, self::VERSION, self::VERSION, self::FLAGS, self::DEFLATED, 0, self::DAY, $crc, $packed, $size, \strlen($name), \strlen($where), 0, 0, 0, 0, 0xFFFFFFFF).$name.$where);
+        self::append(
+            $this->directory,
+            pack(
+                'VvvvvvvVVVvvvvvVV',
+                0x02014B50,
+                self::VERSION,
+                self::VERSION,
+                self::FLAGS,
+                self::DEFLATED,
+                0,
+                self::DAY,
+                $crc,
+                $packed,
+                $size,
+                \strlen($name),
+                \strlen($where),
+                0,
+                0,
+                0,
+                0,
+                0xFFFFFFFF,
+            ).
+                $name.
+                $where,
+        );
         ++$this->entries;
     }
 

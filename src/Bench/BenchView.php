@@ -15,7 +15,8 @@ final class BenchView
         $news = BenchNews::take($bench);
         $window->forget();
 
-        return ['id' => $session->id, 'request' => $window->request, 'clockUs' => $session->clockUs($bench->nowUs())] + self::news($session, $window, $bench, $news, true);
+        return ['id' => $session->id, 'request' => $window->request, 'clockUs' => $session->clockUs($bench->nowUs())] +
+            self::news($session, $window, $bench, $news, true);
     }
 
     /**
@@ -49,7 +50,13 @@ final class BenchView
             'rules' => self::changed($window, ['line'], $bench->rules()),
             'ports' => self::changed($window, ['port', 'in'], $bench->ports()),
             'receivers' => self::changed($window, ['port'], $bench->receivers(), 'receiver'),
-            'memories' => self::isNews($window, 'memories', $memories) || $isWhole ? array_map(static fn (int|string $name, int $value): array => ['name' => (string) $name, 'value' => $value], array_keys($memories), $memories) : null,
+            'memories' => self::isNews($window, 'memories', $memories) || $isWhole
+                    ? array_map(
+                        static fn (int|string $name, int $value): array => ['name' => (string) $name, 'value' => $value],
+                        array_keys($memories),
+                        $memories,
+                    )
+                    : null,
             'scenes' => self::isNews($window, 'scenes', $bench->scenes()) || $isWhole ? $bench->scenes() : null,
             'clocks' => self::isNews($window, 'clocks', $bench->clocks()) || $isWhole ? $bench->clocks() : null,
             'nextDueUs' => $bench->nextDueUs(),
@@ -68,7 +75,16 @@ final class BenchView
      */
     private static function changed(Window $window, array $keys, array $parts, ?string $what = null): array
     {
-        return array_values(array_filter($parts, static fn (array $part): bool => self::isNews($window, ($what ?? $keys[0] ?? '').json_encode(array_intersect_key($part, array_flip($keys))), $part)));
+        return array_values(
+            array_filter(
+                $parts,
+                static fn (array $part): bool => self::isNews(
+                    $window,
+                    ($what ?? ($keys[0] ?? '')).json_encode(array_intersect_key($part, array_flip($keys))),
+                    $part,
+                ),
+            ),
+        );
     }
 
     private static function isNews(Window $window, string $what, mixed $part): bool

@@ -36,11 +36,19 @@ final readonly class BlackBox
     {
         $journal = $bench->takeJournal();
         [$number, $atUs] = $session->box[\count($session->box) - 1] ?? [0, 0];
-        if ([] === $session->box || $bench->nowUs() - $atUs >= self::PART_US || \in_array(JournalEntry::RULES, array_column($journal, 'what'), true) || $this->size($session->id, $number) > self::MOST_BYTES) {
+        if (
+            [] === $session->box
+            || $bench->nowUs() - $atUs >= self::PART_US
+            || \in_array(JournalEntry::RULES, array_column($journal, 'what'), true)
+            || $this->size($session->id, $number) > self::MOST_BYTES
+        ) {
             // What led here belongs to the part before; the new one begins with what it came to.
             $this->append($session, $number, $journal);
             $session->box[] = [++$number, $bench->nowUs()];
-            $this->shelf->append(self::name($session->id, $number), base64_encode((string) gzcompress(serialize([Bench::VERSION, $session->book, $bench->save()]), 1))."\n");
+            $this->shelf->append(
+                self::name($session->id, $number),
+                base64_encode((string) gzcompress(serialize([Bench::VERSION, $session->book, $bench->save()]), 1))."\n",
+            );
             $this->forget($session, $bench->nowUs());
 
             return;
@@ -59,7 +67,10 @@ final readonly class BlackBox
         $found = null;
         foreach (array_reverse($session->box) as [$number, $atUs]) {
             $part = $this->part($session->id, $number);
-            if (null === $part || (null !== $found && [] !== array_filter($part[2], static fn (JournalEntry $deed): bool => JournalEntry::RULES === $deed->what))) {
+            if (
+                null === $part
+                || (null !== $found && [] !== array_filter($part[2], static fn (JournalEntry $deed): bool => JournalEntry::RULES === $deed->what))
+            ) {
                 break;
             }
             [$book, $state, $ofPart] = $part;
@@ -77,7 +88,10 @@ final readonly class BlackBox
     private function append(Session $session, int $number, array $journal): void
     {
         if ([] !== $session->box) {
-            $this->shelf->append(self::name($session->id, $number), implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $journal)));
+            $this->shelf->append(
+                self::name($session->id, $number),
+                implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $journal)),
+            );
         }
     }
 

@@ -32,7 +32,9 @@ final readonly class Gestures
             $bytes += intdiv(\strlen($gesture->textOrNull('bytes', 3 * self::MOST_BYTES) ?? ''), 2);
         }
 
-        return $bytes <= self::MOST_BYTES ? new self($gestures) : throw Problem::tooLarge('more than 256 KiB are played at once; send less with a request');
+        return $bytes <= self::MOST_BYTES
+            ? new self($gestures)
+            : throw Problem::tooLarge('more than 256 KiB are played at once; send less with a request');
     }
 
     /**
@@ -55,10 +57,13 @@ final readonly class Gestures
             match ($do = $gesture->text('do', 20)) {
                 'play' => self::feed($gesture, $bench, $timeUs),
                 'panic' => $bench->panic($timeUs),
-                'restore' => $bench->restore($timeUs, $gesture->text('unit', 100)) || $bench->tell('the rules that run reach no such unit, so nothing was sent to it'),
+                'restore' => $bench->restore($timeUs, $gesture->text('unit', 100))
+                    || $bench->tell('the rules that run reach no such unit, so nothing was sent to it'),
                 'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
-                'song' => $bench->goToSong(self::song($gesture, $bench), $timeUs) || $bench->tell('the rules that run know no such song; change over to what is stored'),
-                'rules' => $hasOtherRules = self::change($gesture->text('book', 65), $gesture->isTrue('pressed'), $session, $bench, $books, $refuses) || $hasOtherRules,
+                'song' => $bench->goToSong(self::song($gesture, $bench), $timeUs)
+                    || $bench->tell('the rules that run know no such song; change over to what is stored'),
+                'rules' => ($hasOtherRules =
+                    self::change($gesture->text('book', 65), $gesture->isTrue('pressed'), $session, $bench, $books, $refuses) || $hasOtherRules),
                 default => throw Problem::badRequest("\"do\" should be play, scene, song, panic, restore or rules, not {$do}"),
             };
         }

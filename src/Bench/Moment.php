@@ -21,15 +21,28 @@ final readonly class Moment
      * @param string|null $rig as JSON
      * @param int $markedUs when it was marked, in the time of its bench
      */
-    public function __construct(public ?string $rigId, public ?string $bookId, public string $rules, public ?string $rig, public int $markedUs, public Capture $minute)
-    {
+    public function __construct(
+        public ?string $rigId,
+        public ?string $bookId,
+        public string $rules,
+        public ?string $rig,
+        public int $markedUs,
+        public Capture $minute,
+    ) {
     }
 
     public function text(): string
     {
         return Json::encode([
-            'format' => self::FORMAT, 'version' => Bench::VERSION, 'rigId' => $this->rigId, 'bookId' => $this->bookId, 'rules' => $this->rules, 'rig' => $this->rig, 'markedUs' => $this->markedUs,
-            'state' => base64_encode((string) gzcompress(serialize($this->minute->state))), 'deeds' => implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $this->minute->deeds)),
+            'format' => self::FORMAT,
+            'version' => Bench::VERSION,
+            'rigId' => $this->rigId,
+            'bookId' => $this->bookId,
+            'rules' => $this->rules,
+            'rig' => $this->rig,
+            'markedUs' => $this->markedUs,
+            'state' => base64_encode((string) gzcompress(serialize($this->minute->state))),
+            'deeds' => implode('', array_map(static fn (JournalEntry $deed): string => $deed->line(), $this->minute->deeds)),
         ]);
     }
 
@@ -40,7 +53,13 @@ final readonly class Moment
         if (!\is_array($json) || self::FORMAT !== ($json['format'] ?? null)) {
             return null;
         }
-        [$rules, $rig, $state, $deeds, $markedUs] = [$json['rules'] ?? null, $json['rig'] ?? null, $json['state'] ?? null, $json['deeds'] ?? null, $json['markedUs'] ?? null];
+        [$rules, $rig, $state, $deeds, $markedUs] = [
+            $json['rules'] ?? null,
+            $json['rig'] ?? null,
+            $json['state'] ?? null,
+            $json['deeds'] ?? null,
+            $json['markedUs'] ?? null,
+        ];
         if (!\is_string($rules) || (null !== $rig && !\is_string($rig)) || !\is_string($state) || !\is_string($deeds) || !\is_int($markedUs)) {
             return null;
         }
@@ -52,6 +71,13 @@ final readonly class Moment
         }
         /** @var array<string, mixed> $state */
 
-        return new self(\is_string($json['rigId'] ?? null) ? $json['rigId'] : null, \is_string($json['bookId'] ?? null) ? $json['bookId'] : null, $rules, $rig, $markedUs, new Capture($state, array_values(array_filter($lines))));
+        return new self(
+            \is_string($json['rigId'] ?? null) ? $json['rigId'] : null,
+            \is_string($json['bookId'] ?? null) ? $json['bookId'] : null,
+            $rules,
+            $rig,
+            $markedUs,
+            new Capture($state, array_values(array_filter($lines))),
+        );
     }
 }

@@ -44,7 +44,9 @@ final readonly class Moments
         $ofRig = \is_array($json) && \is_string($json['book'] ?? null) ? $json['book'] : null;
         $moment = new Moment($session->rig, $bookId ?? $ofRig, $text ?? '', $rig, $nowUs, $minute);
 
-        return null === $text ? null : $this->documents->create(new MomentKind(), 'That was wrong, '.(new \DateTimeImmutable())->format('j F, H:i:s'), $moment->text(), $by);
+        return null === $text
+            ? null
+            : $this->documents->create(new MomentKind(), 'That was wrong, '.(new \DateTimeImmutable())->format('j F, H:i:s'), $moment->text(), $by);
     }
 
     public function find(string $id): ?Moment
@@ -72,7 +74,14 @@ final readonly class Moments
         }
         $came = $moment->minute->came();
 
-        return $account + ['markedUs' => $moment->markedUs, 'messages' => \count($came), 'isSame' => self::lines($came) === self::lines($again), 'rig' => $moment->rigId, 'book' => $moment->bookId, 'tape' => self::tape($moment)];
+        return $account + [
+            'markedUs' => $moment->markedUs,
+            'messages' => \count($came),
+            'isSame' => self::lines($came) === self::lines($again),
+            'rig' => $moment->rigId,
+            'book' => $moment->bookId,
+            'tape' => self::tape($moment),
+        ];
     }
 
     /** A bench that stands as everything stood when the minute began. */

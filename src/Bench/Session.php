@@ -89,7 +89,18 @@ final class Session
 
     public function bytes(): string
     {
-        return self::head($this->turn).serialize([Bench::VERSION, $this->book, $this->state, $this->isOnDisk, $this->rig, $this->originUs, $this->bookAt, $this->box, array_map(static fn (Window $window): array => $window->save(), $this->windows)]);
+        return self::head($this->turn).
+            serialize([
+                Bench::VERSION,
+                $this->book,
+                $this->state,
+                $this->isOnDisk,
+                $this->rig,
+                $this->originUs,
+                $this->bookAt,
+                $this->box,
+                array_map(static fn (Window $window): array => $window->save(), $this->windows),
+            ]);
     }
 
     /** The session as it was kept; null when these bytes are of another version, or none. */

@@ -39,6 +39,12 @@ final readonly class ShowSums
     /** @return list<'rules'|'set list'|'rig'> what differs */
     public function differences(self $other): array
     {
-        return array_keys(array_filter(['rules' => $this->rules !== $other->rules, 'set list' => $this->setList !== $other->setList, 'rig' => $this->rig !== $other->rig]));
+        return array_keys(
+            array_filter([
+                'rules' => $this->rules !== $other->rules,
+                'set list' => $this->setList !== $other->setList,
+                'rig' => $this->rig !== $other->rig,
+            ]),
+        );
     }
 }

@@ -19,8 +19,16 @@ final readonly class Stages
 {
     private Shelf $shelf;
 
-    public function __construct(DataFolder $data, private Sessions $sessions, private Books $books, private RigStore $rigs, private Documents $documents, private ShowLocks $locks, private Presence $presence, private Locks $turns)
-    {
+    public function __construct(
+        DataFolder $data,
+        private Sessions $sessions,
+        private Books $books,
+        private RigStore $rigs,
+        private Documents $documents,
+        private ShowLocks $locks,
+        private Presence $presence,
+        private Locks $turns,
+    ) {
         $this->shelf = new Shelf($data->benches(), $data->inMemory());
     }
 

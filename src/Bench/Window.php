@@ -48,7 +48,12 @@ final class Window
         $this->replaced = [...$this->replaced, ...$news->replaced];
         $this->told = \array_slice([...$this->told, ...$news->told], -20);
         $this->leftOut += max(0, \count($this->records) - self::MOST_RECORDS) + max(0, \count($this->late) - self::MOST_RECORDS);
-        [$this->records, $this->late, $this->came, $this->replaced] = [\array_slice($this->records, -self::MOST_RECORDS), \array_slice($this->late, -self::MOST_RECORDS), \array_slice($this->came, -self::MOST_RECORDS), \array_slice($this->replaced, -self::MOST_RECORDS)];
+        [$this->records, $this->late, $this->came, $this->replaced] = [
+            \array_slice($this->records, -self::MOST_RECORDS),
+            \array_slice($this->late, -self::MOST_RECORDS),
+            \array_slice($this->came, -self::MOST_RECORDS),
+            \array_slice($this->replaced, -self::MOST_RECORDS),
+        ];
     }
 
     /** What it is owed, and what has just happened; nothing is owed then. */

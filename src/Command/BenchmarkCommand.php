@@ -34,7 +34,13 @@ final class BenchmarkCommand extends Command
     {
         $output->writeln(\sprintf('PHP %s, %s', \PHP_VERSION, $this->processor()));
         $script = LibraryScript::find();
-        $table = (new Table($output))->setHeaders(['rulebook', 'engine, messages/s', 'by hand, messages/s', 'engine : by hand', ...(null === $script ? [] : ['script with mido, messages/s'])]);
+        $table = (new Table($output))->setHeaders([
+            'rulebook',
+            'engine, messages/s',
+            'by hand, messages/s',
+            'engine : by hand',
+            ...null === $script ? [] : ['script with mido, messages/s'],
+        ]);
         foreach (Cases::all() as $case) {
             [$engine, $byHand, $ratio] = $this->compare($case);
             $row = [$case->name, number_format(self::MESSAGES / $engine), number_format(self::MESSAGES / $byHand), \sprintf('%.2f', $ratio)];
@@ -108,13 +114,16 @@ final class BenchmarkCommand extends Command
             $engine->take();
             $times[] = (hrtime(true) - $began) / 1e9;
         }
-        $output->writeln(\sprintf('A message that no rule takes: %.3f microseconds', 1e6 * $this->median($times) / self::MESSAGES));
+        $output->writeln(\sprintf('A message that no rule takes: %.3f microseconds', (1e6 * $this->median($times)) / self::MESSAGES));
     }
 
     private function manyRules(OutputInterface $output): void
     {
         $counts = [10, 100, 1000];
-        $engines = array_map(static fn (int $rules): Engine => new Engine(Compiler::load(Checker::check(Cases::manyRules($rules))->book)), array_combine($counts, $counts));
+        $engines = array_map(
+            static fn (int $rules): Engine => new Engine(Compiler::load(Checker::check(Cases::manyRules($rules))->book)),
+            array_combine($counts, $counts),
+        );
         $messages = [];
         for ($i = 0; $i < self::MESSAGES; ++$i) {
             $messages[] = "\xB0".\chr($i % 10).\chr($i % 128);
@@ -133,7 +142,7 @@ final class BenchmarkCommand extends Command
         $table = (new Table($output))->setHeaders(['rules', 'microseconds a message', 'against 10 rules']);
         $base = $this->median($times[10]);
         foreach ($times as $rules => $all) {
-            $table->addRow([$rules, \sprintf('%.3f', 1e6 * $this->median($all) / self::MESSAGES), \sprintf('%.2f', $this->median($all) / $base)]);
+            $table->addRow([$rules, \sprintf('%.3f', (1e6 * $this->median($all)) / self::MESSAGES), \sprintf('%.2f', $this->median($all) / $base)]);
         }
         $table->render();
     }
@@ -151,7 +160,7 @@ final class BenchmarkCommand extends Command
         sort($times);
         $table = (new Table($output))->setHeaders(['of 100 messages', 'done within, microseconds']);
         foreach ([50, 99, 99.9] as $percent) {
-            $table->addRow([$percent, \sprintf('%.2f', $times[(int) (self::MESSAGES * $percent / 100) - 1] / 1000)]);
+            $table->addRow([$percent, \sprintf('%.2f', $times[(int) ((self::MESSAGES * $percent) / 100) - 1] / 1000)]);
         }
         $table->render();
     }
@@ -159,7 +168,12 @@ final class BenchmarkCommand extends Command
     /** How long a plan takes, beside the time that a key takes to repeat: a thirtieth of a second. */
     private function plans(OutputInterface $output): void
     {
-        $table = (new Table($output))->setHeaders(['units on '.PlannedRig::PORTS.' ports', 'planned in, ms', 'settings to be made', 'proven least']);
+        $table = (new Table($output))->setHeaders([
+            'units on '.PlannedRig::PORTS.' ports',
+            'planned in, ms',
+            'settings to be made',
+            'proven least',
+        ]);
         foreach ([5, 10, 20, 40] as $units) {
             $times = [];
             $plan = Planner::plan(PlannedRig::of($units));
@@ -170,7 +184,12 @@ final class BenchmarkCommand extends Command
                 $times[] = (hrtime(true) - $began) / 1e9;
             }
             $made = \count(array_filter($plan->settings, static fn ($setting): bool => $setting->value !== $setting->now));
-            $table->addRow([$units, number_format(1000 * $this->median($times), 1), $made, null !== $plan->conflict ? 'no plan' : ($plan->isProven ? 'yes' : 'no')]);
+            $table->addRow([
+                $units,
+                number_format(1000 * $this->median($times), 1),
+                $made,
+                null !== $plan->conflict ? 'no plan' : ($plan->isProven ? 'yes' : 'no'),
+            ]);
         }
         $table->render();
     }

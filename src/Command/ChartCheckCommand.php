@@ -34,7 +34,13 @@ final class ChartCheckCommand extends Command
             $problems = $bad->problems;
         }
         if (true === $input->getOption('json')) {
-            $output->write(Json::encode(['problems' => array_map(static fn (Problem $problem): array => ['path' => $problem->path, 'text' => $problem->text], $problems)]), false, OutputInterface::OUTPUT_RAW);
+            $output->write(
+                Json::encode([
+                    'problems' => array_map(static fn (Problem $problem): array => ['path' => $problem->path, 'text' => $problem->text], $problems),
+                ]),
+                false,
+                OutputInterface::OUTPUT_RAW,
+            );
         } else {
             foreach ($problems as $problem) {
                 $output->writeln("{$file}: error: {$problem->print()}", OutputInterface::OUTPUT_RAW);

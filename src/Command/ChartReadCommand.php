@@ -29,7 +29,11 @@ final class ChartReadCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('table', InputArgument::REQUIRED, 'the table, as text or CSV, a .midnam, or a .zip of all tables of a chart; - for standard input');
+        $this->addArgument(
+            'table',
+            InputArgument::REQUIRED,
+            'the table, as text or CSV, a .midnam, or a .zip of all tables of a chart; - for standard input',
+        );
         $this->addOption('name', null, InputOption::VALUE_REQUIRED, 'what the device is called');
         $this->addOption('json', null, InputOption::VALUE_NONE, 'print what became of each row as well');
     }
@@ -67,7 +71,7 @@ final class ChartReadCommand extends Command
                     throw CommandFailed::input("{$file}: no row of this can be read as a parameter; it takes a column of names and one of numbers");
                 }
             }
-            $chart = Json::toValue(RigFile::chart(Json::encode([...$chart, ...(null === $name ? [] : ['name' => $name])])));
+            $chart = Json::toValue(RigFile::chart(Json::encode([...$chart, ...null === $name ? [] : ['name' => $name]])));
         } catch (BadData $bad) {
             throw CommandFailed::input("{$file}: {$bad->getMessage()}");
         }
@@ -87,7 +91,11 @@ final class ChartReadCommand extends Command
         }
         $told = array_map(static fn (ReadRow $row): string => $row->print(), $table->of(Group::NotTaken));
         foreach ($guessed as $why => $lines) {
-            $told[] = (1 === \count($lines) ? 'line ' : 'lines ').implode(', ', \array_slice($lines, 0, 12)).(\count($lines) > 12 ? ' …' : '').": look at it: {$why}";
+            $told[] =
+                (1 === \count($lines) ? 'line ' : 'lines ').
+                implode(', ', \array_slice($lines, 0, 12)).
+                (\count($lines) > 12 ? ' …' : '').
+                ": look at it: {$why}";
         }
 
         return $told;

@@ -24,7 +24,12 @@ final class ChartWriteCommand extends Command
     {
         $this->addArgument('file', InputArgument::REQUIRED, 'the chart, as JSON');
         $this->addOption('as', null, InputOption::VALUE_REQUIRED, 'csv or midnam');
-        $this->addOption('out', null, InputOption::VALUE_REQUIRED, 'where to write; a name that ends in .zip takes all tables of a chart, any other its parameters');
+        $this->addOption(
+            'out',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'where to write; a name that ends in .zip takes all tables of a chart, any other its parameters',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -44,7 +49,11 @@ final class ChartWriteCommand extends Command
             }
         } elseif ('csv' === $as) {
             $tables = ChartTables::of($chart);
-            $text = null !== $out && str_ends_with(strtolower($out), '.zip') ? Zip::of($tables) : $tables['parameters.csv'] ?? throw CommandFailed::input("{$file}: this chart has no parameters; write all of its tables with --out NAME.zip");
+            $text =
+                null !== $out && str_ends_with(strtolower($out), '.zip')
+                    ? Zip::of($tables)
+                    : $tables['parameters.csv'] ??
+                        throw CommandFailed::input("{$file}: this chart has no parameters; write all of its tables with --out NAME.zip");
         } else {
             throw CommandFailed::input('chart write: say --as csv or --as midnam');
         }

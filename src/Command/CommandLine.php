@@ -51,9 +51,23 @@ final class CommandLine
     private static function commands(): array
     {
         return [
-            new CheckCommand(), new FormatCommand(), new RunCommand(), new ConvertCommand(), new PanicCommand(), new BenchmarkCommand(), new PlainCommand(), new ProveCommand(),
-            new RigWiresCommand(), new RigPlanCommand(), new RigCheckCommand(), new RigReachCommand(), new RigSheetsCommand(), new RigFitCommand(),
-            new ChartCheckCommand(), new ChartReadCommand(), new ChartWriteCommand(),
+            new CheckCommand(),
+            new FormatCommand(),
+            new RunCommand(),
+            new ConvertCommand(),
+            new PanicCommand(),
+            new BenchmarkCommand(),
+            new PlainCommand(),
+            new ProveCommand(),
+            new RigWiresCommand(),
+            new RigPlanCommand(),
+            new RigCheckCommand(),
+            new RigReachCommand(),
+            new RigSheetsCommand(),
+            new RigFitCommand(),
+            new ChartCheckCommand(),
+            new ChartReadCommand(),
+            new ChartWriteCommand(),
         ];
     }
 
@@ -78,6 +92,8 @@ final class CommandLine
             }
         }
 
-        return \in_array($joined[0] ?? '', ['rig', 'chart'], true) && isset($joined[1]) ? ["{$joined[0]}:{$joined[1]}", ...\array_slice($joined, 2)] : array_values($joined);
+        return \in_array($joined[0] ?? '', ['rig', 'chart'], true) && isset($joined[1])
+            ? ["{$joined[0]}:{$joined[1]}", ...\array_slice($joined, 2)]
+            : array_values($joined);
     }
 }

@@ -23,8 +23,12 @@ use ZigzagPost\Core\Rig\Chart\Chart;
 #[AsCommand('app:demo-data', 'Puts the demo show into an empty database')]
 final class DemoDataCommand extends Command
 {
-    public function __construct(private readonly Documents $documents, private readonly TapeStore $tapes, private readonly RigStore $rigs, private readonly string $projectDir)
-    {
+    public function __construct(
+        private readonly Documents $documents,
+        private readonly TapeStore $tapes,
+        private readonly RigStore $rigs,
+        private readonly string $projectDir,
+    ) {
         parent::__construct();
     }
 
@@ -38,7 +42,12 @@ final class DemoDataCommand extends Command
             $charts[$id] = $this->documents->create(new ChartKind(), $chart->name, Json::write($chart), '')->id;
         }
         foreach (['salt-ferry' => Demo::MENDED, 'salt-ferry-as-found' => Demo::FOUND] as $file => $name) {
-            $this->rigs->bringIn($this->withCharts((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $charts), $name, '', Revision::CREATED);
+            $this->rigs->bringIn(
+                $this->withCharts((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $charts),
+                $name,
+                '',
+                Revision::CREATED,
+            );
         }
         foreach ($this->documents->list(RulebookKind::NAME) as $listed) {
             $book = \is_string($listed['id']) ? $this->documents->find($listed['id']) : null;

@@ -26,9 +26,11 @@ final class EverythingCommand extends Command
 
     protected function configure(): void
     {
-        $this
-            ->addArgument('way', InputArgument::REQUIRED, 'out or in')
-            ->addArgument('file', InputArgument::REQUIRED, 'the zip file; - writes to standard output');
+        $this->addArgument('way', InputArgument::REQUIRED, 'out or in')->addArgument(
+            'file',
+            InputArgument::REQUIRED,
+            'the zip file; - writes to standard output',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -85,7 +87,10 @@ final class EverythingCommand extends Command
         if ($isShown) {
             fwrite(\STDERR, "\r\n");
         }
-        $output->writeln("{$stand->new} documents are new, {$stand->same} were here already, {$stand->beside} differ and stand beside those that were here.", OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            "{$stand->new} documents are new, {$stand->same} were here already, {$stand->beside} differ and stand beside those that were here.",
+            OutputInterface::OUTPUT_RAW,
+        );
         if ($stand->unreadable > 0) {
             $output->writeln("{$stand->unreadable} of them cannot be read by this version; they are kept as they are.", OutputInterface::OUTPUT_RAW);
         }

@@ -31,14 +31,22 @@ final class Files
         }
         $stream = @fopen('-' === $file ? 'php://stdin' : $file, 'r');
 
-        return false === $stream ? throw CommandFailed::input("{$file}: ".(file_exists($file) ? 'this file cannot be read; check its permissions' : 'there is no such file; check the name')) : $stream;
+        return false === $stream
+            ? throw CommandFailed::input(
+                "{$file}: ".(file_exists($file) ? 'this file cannot be read; check its permissions' : 'there is no such file; check the name'),
+            )
+            : $stream;
     }
 
     /** The format that a file's ending stands for; what has no ending, or is none of the known ones, is a tape if it says nothing else. */
     public static function format(string $file): FileFormat
     {
         $ending = strtolower(pathinfo($file, \PATHINFO_EXTENSION));
-        if (!\in_array($ending, ['', 'tape', 'tap', 'txt', 'in', 'out', 'log', 'tmp', 'expected', 'actual', 'mid', 'midi', 'smf', 'csv'], true) && '-' !== $file && !str_starts_with($file, '/dev/')) {
+        if (
+            !\in_array($ending, ['', 'tape', 'tap', 'txt', 'in', 'out', 'log', 'tmp', 'expected', 'actual', 'mid', 'midi', 'smf', 'csv'], true)
+            && '-' !== $file
+            && !str_starts_with($file, '/dev/')
+        ) {
             throw CommandFailed::input("{$file}: the ending .{$ending} is not known; name the file .tape, .mid or .csv");
         }
 
@@ -61,7 +69,9 @@ final class Files
     /** One line beside what a command puts out: on standard error. */
     public static function tell(OutputInterface $output, string $line): void
     {
-        $output instanceof ConsoleOutputInterface ? $output->getErrorOutput()->writeln($line, OutputInterface::OUTPUT_RAW) : fwrite(\STDERR, "{$line}\n");
+        $output instanceof ConsoleOutputInterface
+            ? $output->getErrorOutput()->writeln($line, OutputInterface::OUTPUT_RAW)
+            : fwrite(\STDERR, "{$line}\n");
     }
 
     /** A rig, checked; what is wrong is told in one line. */

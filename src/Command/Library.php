@@ -25,7 +25,9 @@ final class Library
             }
         }
         (new Dotenv())->bootEnv(\dirname(__DIR__, 2).'/.env', 'prod');
-        $database = \is_string($_SERVER['ZIGZAG_DATABASE'] ?? null) ? str_replace('%kernel.project_dir%', \dirname(__DIR__, 2), $_SERVER['ZIGZAG_DATABASE']) : '';
+        $database = \is_string($_SERVER['ZIGZAG_DATABASE'] ?? null)
+            ? str_replace('%kernel.project_dir%', \dirname(__DIR__, 2), $_SERVER['ZIGZAG_DATABASE'])
+            : '';
         if ('' !== $database && !is_dir(\dirname($database)) && !@mkdir(\dirname($database), 0o700, true)) {
             throw CommandFailed::input(\dirname($database).': this folder cannot be made; name another place with ZIGZAG_DATABASE');
         }

@@ -19,15 +19,16 @@ final class PanicCommand extends Command
 {
     protected function configure(): void
     {
-        $this
-            ->addArgument('book', InputArgument::REQUIRED, 'the rulebook')
+        $this->addArgument('book', InputArgument::REQUIRED, 'the rulebook')
             ->addOption('load', null, InputOption::VALUE_REQUIRED, 'the state of the run, kept with run --save')
             ->addOption('out', null, InputOption::VALUE_REQUIRED, 'where to write it; a tape on standard output if left out');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $state = Text::orNull($input->getOption('load')) ?? throw CommandFailed::input('panic: name the state of the run with --load FILE; "bin/zigzag run … --save FILE" keeps one');
+        $state =
+            Text::orNull($input->getOption('load')) ??
+            throw CommandFailed::input('panic: name the state of the run with --load FILE; "bin/zigzag run … --save FILE" keeps one');
         $book = Files::rulebook(Text::of($input->getArgument('book')));
         $engine = Files::savedRun($state, Compiler::load($book), false);
         $out = OutputFile::ofRecording(Text::orNull($input->getOption('out')));

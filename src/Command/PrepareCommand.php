@@ -26,10 +26,15 @@ final class PrepareCommand extends Command
 
     protected function configure(): void
     {
-        $this
-            ->addOption('fresh', null, InputOption::VALUE_NONE, 'put the data aside and begin with fresh demo data')
+        $this->addOption('fresh', null, InputOption::VALUE_NONE, 'put the data aside and begin with fresh demo data')
             ->addOption('restore', null, InputOption::VALUE_NONE, 'put the data aside and go on with the latest good copy')
-            ->addOption('bring-back', null, InputOption::VALUE_OPTIONAL, 'put the data aside and go on with what was put aside before: the file named, or the latest', false);
+            ->addOption(
+                'bring-back',
+                null,
+                InputOption::VALUE_OPTIONAL,
+                'put the data aside and go on with what was put aside before: the file named, or the latest',
+                false,
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -78,9 +83,19 @@ final class PrepareCommand extends Command
         }
         try {
             if (false !== $back) {
-                $this->copies->stage($this->copies->aside(\is_string($back) ? $back : null) ?? throw new \RuntimeException(\is_string($back) ? "{$back}: there is no such file beside the database; those that were put aside have \"aside\" and a date in their names" : 'nothing has been put aside that could be brought back'));
+                $this->copies->stage(
+                    $this->copies->aside(\is_string($back) ? $back : null) ??
+                        throw new \RuntimeException(
+                            \is_string($back)
+                                ? "{$back}: there is no such file beside the database; those that were put aside have \"aside\" and a date in their names"
+                                : 'nothing has been put aside that could be brought back',
+                        ),
+                );
             } elseif ($input->getOption('restore')) {
-                $this->copies->stage($this->copies->latest() ?? throw new \RuntimeException('there is no good copy to go on with; bin/demo --fresh begins anew and puts the old data aside'));
+                $this->copies->stage(
+                    $this->copies->latest() ??
+                        throw new \RuntimeException('there is no good copy to go on with; bin/demo --fresh begins anew and puts the old data aside'),
+                );
             } else {
                 FreshLibrary::make($this->copies->staged());
             }
@@ -89,7 +104,10 @@ final class PrepareCommand extends Command
             $this->copies->unstage();
         }
         if (null !== $aside) {
-            $output->writeln("The data so far are now in {$aside}; bin/demo --bring-back ".basename($aside).' goes on with them.', OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                "The data so far are now in {$aside}; bin/demo --bring-back ".basename($aside).' goes on with them.',
+                OutputInterface::OUTPUT_RAW,
+            );
         }
     }
 
@@ -102,8 +120,13 @@ final class PrepareCommand extends Command
         $latest = $this->copies->latest();
         $aside = $this->copies->aside(null);
 
-        return "{$this->data->database}: {$damage}; "
-            .(null === $latest ? 'there is no copy of it: bin/demo --fresh begins anew and puts it aside' : 'the last good copy is of '.basename($latest, '.sqlite').': bin/demo --restore goes on with it and puts aside what is here, bin/demo --fresh begins anew').(null === $aside ? '' : ', bin/demo --bring-back goes on with '.basename($aside));
+        return "{$this->data->database}: {$damage}; ".
+            (null === $latest
+                ? 'there is no copy of it: bin/demo --fresh begins anew and puts it aside'
+                : 'the last good copy is of '.
+                    basename($latest, '.sqlite').
+                    ': bin/demo --restore goes on with it and puts aside what is here, bin/demo --fresh begins anew').
+            (null === $aside ? '' : ', bin/demo --bring-back goes on with '.basename($aside));
     }
 
     private function open(): void

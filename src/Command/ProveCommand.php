@@ -19,19 +19,34 @@ final class ProveCommand extends RigCommand
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
         $situation = new RigAnalysis($setup);
-        foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
+        foreach (
+            array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error
+        ) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
         $view = ProofsView::of($situation);
         $lines = [];
         foreach ($view['proofs'] as $proof) {
-            $lines[] = "{$proof['name']}: ".($proof['unreadable'] ?? ([] === $proof['changes'] ? 'as accepted' : \count($proof['changes']).' differences'));
+            $lines[] =
+                "{$proof['name']}: ".
+                ($proof['unreadable'] ?? ([] === $proof['changes'] ? 'as accepted' : \count($proof['changes']).' differences'));
             foreach ($proof['program'] as $difference) {
-                $lines[] = '  the program plays this differently since '."{$difference['day']}: {$difference['what']}".($proof['isProgram'] ? '' : '; that may be why');
+                $lines[] =
+                    '  the program plays this differently since '.
+                    "{$difference['day']}: {$difference['what']}".
+                    ($proof['isProgram'] ? '' : '; that may be why');
             }
             foreach ($proof['changes'] as $change) {
                 $place = implode(', ', array_filter([$change['song'], null === $change['scene'] ? null : "scene \"{$change['scene']}\""]));
-                $lines[] = '  '.Milliseconds::format($change['timeUs']).' ms'.('' === $place ? '' : " {$place}").': was '.([] === $change['was'] ? 'nothing' : implode(', ', $change['was'])).'; now '.([] === $change['now'] ? 'nothing' : implode(', ', $change['now']));
+                $lines[] =
+                    '  '.
+                    Milliseconds::format($change['timeUs']).
+                    ' ms'.
+                    ('' === $place ? '' : " {$place}").
+                    ': was '.
+                    ([] === $change['was'] ? 'nothing' : implode(', ', $change['was'])).
+                    '; now '.
+                    ([] === $change['now'] ? 'nothing' : implode(', ', $change['now']));
             }
         }
         foreach ($view['uncovered']['rules'] as $rule) {

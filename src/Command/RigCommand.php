@@ -26,7 +26,11 @@ abstract class RigCommand extends Command
         $file = Text::of($input->getArgument('rig'));
         $setup = RigFile::setup(Files::rig($file));
         [$lines, $json, $status] = $this->compute($setup, $file, $input);
-        $output->write(true === $input->getOption('json') ? self::json($json) : implode('', array_map(static fn (string $line): string => $line."\n", $lines)), false, OutputInterface::OUTPUT_RAW);
+        $output->write(
+            true === $input->getOption('json') ? self::json($json) : implode('', array_map(static fn (string $line): string => $line."\n", $lines)),
+            false,
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return $status;
     }
@@ -36,6 +40,9 @@ abstract class RigCommand extends Command
 
     private static function json(mixed $value): string
     {
-        return json_encode($value, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)."\n";
+        return json_encode(
+            $value,
+            \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+        )."\n";
     }
 }

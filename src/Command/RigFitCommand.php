@@ -27,13 +27,21 @@ final class RigFitCommand extends RigCommand
         $isBad = false;
         foreach ($situation->fits() as $fit) {
             $late = null === $fit->burst ? 'no burst' : \sprintf('last message %.2f ms late %s', $fit->burst->worstUs() / 1000, $fit->when);
-            $load = \sprintf('%.1f %% streams', $fit->load->percent()).($fit->load->isHeavy() ? (null === $fit->load->thinMs() ? ', impossible' : ", thin {$fit->load->thinMs()}ms in the {$fit->where}") : '');
+            $load =
+                \sprintf('%.1f %% streams', $fit->load->percent()).
+                ($fit->load->isHeavy()
+                    ? (null === $fit->load->thinMs()
+                        ? ', impossible'
+                        : ", thin {$fit->load->thinMs()}ms in the {$fit->where}")
+                    : '');
             $load = [] === $fit->load->unknown ? $load : "at least {$load} (unknown: ".implode(', ', $fit->load->unknown).')';
-            $lines[] = "{$fit->lead->id}: {$fit->from} - {$fit->to}: {$late}; {$load}".match ($fit->medium) {
-                Medium::Serial => '',
-                Medium::Usb => ' (estimate)',
-                Medium::Network => ' (how late is unknown on a network)',
-            };
+            $lines[] =
+                "{$fit->lead->id}: {$fit->from} - {$fit->to}: {$late}; {$load}".
+                match ($fit->medium) {
+                    Medium::Serial => '',
+                    Medium::Usb => ' (estimate)',
+                    Medium::Network => ' (how late is unknown on a network)',
+                };
             $isBad = $isBad || ($fit->isDin() && $fit->load->percent() > 100);
         }
 

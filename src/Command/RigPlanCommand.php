@@ -19,17 +19,35 @@ final class RigPlanCommand extends RigCommand
         $plan = Planner::plan($setup);
         $lines = [];
         if (null !== $plan->conflict) {
-            $lines[] = 'no plan: '.$plan->conflict->why.(null === $plan->conflict->change ? '' : "; {$plan->conflict->change}").($plan->conflict->isProvenSmallest ? '' : ' (not proven smallest)');
+            $lines[] =
+                'no plan: '.
+                $plan->conflict->why.
+                (null === $plan->conflict->change ? '' : "; {$plan->conflict->change}").
+                ($plan->conflict->isProvenSmallest ? '' : ' (not proven smallest)');
         }
         foreach ($plan->settings as $setting) {
-            $lines[] = "{$setting->box->name} {$setting->setting->id}: {$setting->value}".($setting->changes() ? ' (now '.($setting->now ?? 'unknown').')' : '')." - {$setting->reason}";
+            $lines[] =
+                "{$setting->box->name} {$setting->setting->id}: {$setting->value}".
+                ($setting->changes() ? ' (now '.($setting->now ?? 'unknown').')' : '').
+                " - {$setting->reason}";
         }
         foreach ($plan->numbers as $number) {
-            $lines[] = "{$number->box->name} \"{$number->title}\": {$number->kind->value} {$number->number}".($number->changes() ? ' (now '.($number->now ?? 'unknown').')' : '')." - {$number->reason}";
+            $lines[] =
+                "{$number->box->name} \"{$number->title}\": {$number->kind->value} {$number->number}".
+                ($number->changes() ? ' (now '.($number->now ?? 'unknown').')' : '').
+                " - {$number->reason}";
         }
         foreach ($plan->combs as $comb) {
-            $teeth = array_map(static fn ($tooth): string => "{$tooth->box->name} ".($tooth->isOmni ? 'omni' : ([] === $tooth->channels ? 'unknown' : implode(',', $tooth->channels))), $comb->teeth);
-            $lines[] = "{$comb->stream->name()}: ".implode('; ', $teeth).'; free '.Channels::print(array_sum(array_map(static fn (int $channel): int => 1 << ($channel - 1), $comb->free)));
+            $teeth = array_map(
+                static fn ($tooth): string => "{$tooth->box->name} ".
+                    ($tooth->isOmni ? 'omni' : ([] === $tooth->channels ? 'unknown' : implode(',', $tooth->channels))),
+                $comb->teeth,
+            );
+            $lines[] =
+                "{$comb->stream->name()}: ".
+                implode('; ', $teeth).
+                '; free '.
+                Channels::print(array_sum(array_map(static fn (int $channel): int => 1 << ($channel - 1), $comb->free)));
         }
         foreach ($plan->unknown as $unknown) {
             $lines[] = "{$unknown}: nobody knows on which channel it answers; ask the box";

@@ -31,18 +31,32 @@ final class RigReachCommand extends RigCommand
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
         $situation = new RigAnalysis($setup);
-        foreach (array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error) {
+        foreach (
+            array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error
+        ) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
         $unit = Text::of($input->getArgument('unit'));
         $title = Text::of($input->getArgument('title'));
-        $box = $setup->box($unit) ?? throw CommandFailed::input("{$file}: there is no unit {$unit}; there are ".implode(', ', array_keys($setup->boxes)));
+        $box =
+            $setup->box($unit) ??
+            throw CommandFailed::input("{$file}: there is no unit {$unit}; there are ".implode(', ', array_keys($setup->boxes)));
         $ways = new Ways($situation);
         if (true === $input->getOption('to')) {
-            $parameter = $box->parameter($title) ?? throw CommandFailed::input("{$file}: {$unit} has no parameter \"{$title}\"".self::nearest($title, array_map(static fn ($each): string => $each->name, $box->chart->parameters ?? [])));
+            $parameter =
+                $box->parameter($title) ??
+                throw CommandFailed::input(
+                    "{$file}: {$unit} has no parameter \"{$title}\"".
+                        self::nearest($title, array_map(static fn ($each): string => $each->name, $box->chart->parameters ?? [])),
+                );
             $arrivals = $ways->to($box, $parameter->name);
         } else {
-            $control = $box->control($title) ?? throw CommandFailed::input("{$file}: {$unit} has no control \"{$title}\"".self::nearest($title, array_map(static fn ($each): string => $each->name, $box->chart->surface->controls ?? [])));
+            $control =
+                $box->control($title) ??
+                throw CommandFailed::input(
+                    "{$file}: {$unit} has no control \"{$title}\"".
+                        self::nearest($title, array_map(static fn ($each): string => $each->name, $box->chart->surface->controls ?? [])),
+                );
             $arrivals = $ways->from($box, $control);
         }
 
@@ -51,8 +65,10 @@ final class RigReachCommand extends RigCommand
 
     private static function line(Arrival $arrival): string
     {
-        return "{$arrival->unit} \"{$arrival->control}\" - {$arrival->at->key()}: {$arrival->answer}: {$arrival->reason}".([] === $arrival->hops ? '' : ' ('.implode(' > ', $arrival->hops).')')
-            .(null === $arrival->witness || Arrival::SOMETIMES !== $arrival->answer ? '' : "\n  arrives:\n".self::indented($arrival->witness)).(null === $arrival->counter ? '' : "\n  does not:\n".self::indented($arrival->counter));
+        return "{$arrival->unit} \"{$arrival->control}\" - {$arrival->at->key()}: {$arrival->answer}: {$arrival->reason}".
+            ([] === $arrival->hops ? '' : ' ('.implode(' > ', $arrival->hops).')').
+            (null === $arrival->witness || Arrival::SOMETIMES !== $arrival->answer ? '' : "\n  arrives:\n".self::indented($arrival->witness)).
+            (null === $arrival->counter ? '' : "\n  does not:\n".self::indented($arrival->counter));
     }
 
     private static function indented(string $tape): string

@@ -24,7 +24,9 @@ final class RigWiresCommand extends RigCommand
         foreach ($setup->joints as $joint) {
             $judged = Walk::judge($joint, $setup->joints);
             $isBad = $isBad || Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict;
-            $lines[] = "{$joint->lead->id}: {$joint->lead->a->name()} - {$joint->lead->b->name()}: {$judged->verdict->value}: {$judged->reason}".self::more($judged);
+            $lines[] =
+                "{$joint->lead->id}: {$joint->lead->a->name()} - {$joint->lead->b->name()}: {$judged->verdict->value}: {$judged->reason}".
+                self::more($judged);
             foreach ([...$judged->warnings, ...$judged->cautions] as $more) {
                 $lines[] = "  {$more}";
             }
@@ -44,6 +46,11 @@ final class RigWiresCommand extends RigCommand
 
     private static function load(SupplyLoad $load): string
     {
-        return "{$load->supply}: ".(null === $load->percent() ? 'unknown how many mA' : "{$load->needsMa} of {$load->givesMa} mA, {$load->percent()} %".($load->isTooMuch() ? ', more than 80 %' : '')).' for '.implode(', ', $load->units);
+        return "{$load->supply}: ".
+            (null === $load->percent()
+                ? 'unknown how many mA'
+                : "{$load->needsMa} of {$load->givesMa} mA, {$load->percent()} %".($load->isTooMuch() ? ', more than 80 %' : '')).
+            ' for '.
+            implode(', ', $load->units);
     }
 }

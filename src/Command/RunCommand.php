@@ -27,22 +27,33 @@ final class RunCommand extends Command
 {
     protected function configure(): void
     {
-        $this
-            ->addArgument('book', InputArgument::REQUIRED, 'the rulebook')
-            ->addOption('in', null, InputOption::VALUE_REQUIRED, 'what comes in: a tape, a MIDI file (.mid) or a CSV file (.csv); - for a tape on standard input')
+        $this->addArgument('book', InputArgument::REQUIRED, 'the rulebook')
+            ->addOption(
+                'in',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'what comes in: a tape, a MIDI file (.mid) or a CSV file (.csv); - for a tape on standard input',
+            )
             ->addOption('out', null, InputOption::VALUE_REQUIRED, 'where to write what goes out; a tape on standard output if left out')
             ->addOption('trace', null, InputOption::VALUE_REQUIRED, 'where to write what became of each message, a line of JSON each')
             ->addOption('until', null, InputOption::VALUE_REQUIRED, 'run to this time in milliseconds and no further')
             ->addOption('port', null, InputOption::VALUE_REQUIRED, 'the in port for everything that comes in')
             ->addOption('rig', null, InputOption::VALUE_REQUIRED, 'the rig that says what names of devices mean')
-            ->addOption('change', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'go on with another rulebook from a time on, MS=BOOK; can be repeated')
+            ->addOption(
+                'change',
+                null,
+                InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY,
+                'go on with another rulebook from a time on, MS=BOOK; can be repeated',
+            )
             ->addOption('save', null, InputOption::VALUE_REQUIRED, 'keep the state of the run in this file')
             ->addOption('load', null, InputOption::VALUE_REQUIRED, 'go on from a state kept with --save');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $in = Text::orNull($input->getOption('in')) ?? throw CommandFailed::input('run: name what comes in with --in FILE (- for a tape on standard input)');
+        $in =
+            Text::orNull($input->getOption('in')) ??
+            throw CommandFailed::input('run: name what comes in with --in FILE (- for a tape on standard input)');
         $until = Text::orNull($input->getOption('until'));
         $untilUs = null === $until ? null : self::time($until, '--until');
         $bookFile = Text::of($input->getArgument('book'));
@@ -59,10 +70,13 @@ final class RunCommand extends Command
         $save = null === $saveFile ? null : OutputFile::of($saveFile);
         OutputFile::requireDifferent('run', ...array_filter([$out, $trace, $save]));
         $stream = Files::open($in);
-        $traceTo = null === $trace ? null : static function (array $record) use ($trace): void {
-            /* @phpstan-ignore argument.type */
-            Sink::put($trace->stream, TraceLine::of($record));
-        };
+        $traceTo =
+            null === $trace
+                ? null
+                : static function (array $record) use ($trace): void {
+                    /* @phpstan-ignore argument.type */
+                    Sink::put($trace->stream, TraceLine::of($record));
+                };
         $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, Text::orNull($input->getOption('port'))));
         $run = new TapeRun($engine, $out->writer($book), $traceTo, $changes);
         try {
@@ -75,7 +89,8 @@ final class RunCommand extends Command
         } catch (WriteFailed $failed) {
             throw CommandFailed::input((Text::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
         }
-        foreach (array_filter([$trace, $save, $out]) as $file) { // without a trace that was asked for there is no result
+        foreach (array_filter([$trace, $save, $out]) as $file) {
+            // without a trace that was asked for there is no result
             $file->finish();
         }
         $this->tell($output, $in, $run);
@@ -102,7 +117,12 @@ final class RunCommand extends Command
 
     private static function time(string $text, string $option): int
     {
-        return Milliseconds::parse($text) ?? throw CommandFailed::input("run: {$option} {$text} is not a time; write milliseconds from 0 to ".Milliseconds::format(Milliseconds::LATEST_US).', such as 1500 or 12.5');
+        return Milliseconds::parse($text) ??
+            throw CommandFailed::input(
+                "run: {$option} {$text} is not a time; write milliseconds from 0 to ".
+                    Milliseconds::format(Milliseconds::LATEST_US).
+                    ', such as 1500 or 12.5',
+            );
     }
 
     /** @return list<array{int, CompiledBook, string}> times in order, rulebooks, and their files */
@@ -142,7 +162,10 @@ final class RunCommand extends Command
             throw CommandFailed::input("run: --port {$port} is no in port of {$bookFile}; {$list}");
         }
 
-        return static fn (string $name, string $place): string => $port ?? (null !== $book->inPort($name) ? $name
-            : throw BadFile::whole($place, "{$name} is no in port of {$bookFile} ({$list}); rename it, or name the port for everything with --port"));
+        return static fn (
+            string $name,
+            string $place,
+        ): string => $port ?? (null !== $book->inPort($name) ? $name : throw BadFile::whole($place, "{$name} is no in "
+            ."port of {$bookFile} ({$list}); rename it, or name the port for everything with --port"));
     }
 }

@@ -46,14 +46,24 @@ final class SweepCommand extends Command
         $this->books->sweep(self::BOOK_DAYS * self::DAY);
         $this->runs->sweep(self::RUN_DAYS * self::DAY);
         $this->locks->sweep(self::BENCH_DAYS * self::DAY);
-        $this->store->createQuery('DELETE '.TapeJob::class.' j WHERE j.begunAt < :then')->execute(['then' => new \DateTimeImmutable('-'.self::RUN_DAYS.' days')]);
+        $this->store
+            ->createQuery('DELETE '.TapeJob::class.' j WHERE j.begunAt < :then')
+            ->execute(['then' => new \DateTimeImmutable('-'.self::RUN_DAYS.' days')]);
         $then = new \DateTimeImmutable(Document::KEPT);
-        $this->store->createQuery('DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt < :then)')->execute(['then' => $then]);
+        $this->store
+            ->createQuery(
+                'DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt < :then)',
+            )
+            ->execute(['then' => $then]);
         $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt < :then')->execute(['then' => $then]);
         $this->incoming->sweep();
         if ($this->incoming->isEmpty()) {
             $coming = new \DateTimeImmutable(Document::COMING); // of a backup that was not brought to its end
-            $this->store->createQuery('DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt = :coming)')->execute(['coming' => $coming]);
+            $this->store
+                ->createQuery(
+                    'DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt = :coming)',
+                )
+                ->execute(['coming' => $coming]);
             $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt = :coming')->execute(['coming' => $coming]);
         }
         $this->copies->make();

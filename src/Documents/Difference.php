@@ -23,7 +23,13 @@ final class Difference
             return [];
         }
         if (\strlen($before) + \strlen($after) > self::LARGEST) {
-            return [['sign' => ' ', 'text' => \sprintf('%d bytes became %d; so much is not shown line by line', \strlen($before), \strlen($after)), 'line' => 1]];
+            return [
+                [
+                    'sign' => ' ',
+                    'text' => \sprintf('%d bytes became %d; so much is not shown line by line', \strlen($before), \strlen($after)),
+                    'line' => 1,
+                ],
+            ];
         }
         $lines = [];
         [$was, $is] = [0, 0];
@@ -33,7 +39,11 @@ final class Difference
             $was += Differ::ADDED === $type ? 0 : 1;
             $is += Differ::REMOVED === $type ? 0 : 1;
             if (Differ::ADDED === $type || Differ::REMOVED === $type) {
-                $lines[] = ['sign' => Differ::ADDED === $type ? '+' : '-', 'text' => rtrim($text, "\r\n"), 'line' => Differ::ADDED === $type ? $is : $was];
+                $lines[] = [
+                    'sign' => Differ::ADDED === $type ? '+' : '-',
+                    'text' => rtrim($text, "\r\n"),
+                    'line' => Differ::ADDED === $type ? $is : $was,
+                ];
             }
         }
 

@@ -21,11 +21,13 @@ final readonly class Documents
     /** @return list<array<string, mixed>> without their texts, the one changed last first */
     public function list(?string $kind, bool $deleted = false): array
     {
-        $query = $this->store->createQueryBuilder()
+        $query = $this->store
+            ->createQueryBuilder()
             ->select('d.id, d.kind, d.name, d.version, d.summary, d.changedAt, d.changedBy, d.deletedAt')
             ->from(Document::class, 'd')
             ->where($deleted ? "d.deletedAt < '".Document::COMING."'" : 'd.deletedAt IS NULL')
-            ->orderBy($deleted ? 'd.deletedAt' : 'd.changedAt', 'DESC')->addOrderBy('d.id');
+            ->orderBy($deleted ? 'd.deletedAt' : 'd.changedAt', 'DESC')
+            ->addOrderBy('d.id');
         if (null !== $kind) {
             $query->andWhere('d.kind = :kind')->setParameter('kind', $kind);
         }
@@ -54,7 +56,18 @@ final readonly class Documents
     public function add(Document $document, string $what): void
     {
         $this->store->persist($document);
-        $this->store->persist(new Revision($document->id, $document->version, $document->name, $document->text, $document->changedAt, $document->changedAt, $document->changedBy, $what));
+        $this->store->persist(
+            new Revision(
+                $document->id,
+                $document->version,
+                $document->name,
+                $document->text,
+                $document->changedAt,
+                $document->changedAt,
+                $document->changedBy,
+                $what,
+            ),
+        );
         $this->store->flush();
     }
 
@@ -75,13 +88,21 @@ final readonly class Documents
         }
         $what ??= $apart->isSame && $name !== $document->name ? Revision::RENAMED : Revision::WRITTEN;
         [$text, $notes] = [$apart->text, $apart->notes];
-        $summary = $isNoted ? $document->summary : (Kinds::find($document->kind)?->summary($text) ?? []);
+        $summary = $isNoted ? $document->summary : Kinds::find($document->kind)?->summary($text) ?? [];
         $id = $document->id;
         $this->store->wrapInTransaction(function () use ($id, $name, $text, $notes, $version, $by, $what, $summary, $isNoted): void {
             $now = new \DateTimeImmutable();
-            $query = $this->store->createQuery('UPDATE '.Document::class.' d SET d.name = :name, d.text = :text, d.notes = :notes, d.summary = :summary, d.version = d.version + 1, d.changedAt = :now, d.changedBy = :by WHERE d.id = :id AND d.version = :version AND d.deletedAt IS NULL')
+            $query = $this->store
+                ->createQuery(
+                    'UPDATE '.
+                        Document::class.
+                        ' d SET d.name = :name, d.text = :text, d.notes = :notes, d.summary = :summary, d.version = d.version + 1, '
+                            .'d.changedAt = :now, d.changedBy = :by WHERE d.id = :id AND d.version = :version AND d.deletedAt IS NULL',
+                )
                 ->setParameter('summary', $summary, 'json');
-            foreach (['name' => $name, 'text' => $text, 'notes' => $notes, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value) {
+            foreach (
+                ['name' => $name, 'text' => $text, 'notes' => $notes, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value
+            ) {
                 $query->setParameter($key, $value);
             }
             $changed = $query->execute();
@@ -102,7 +123,8 @@ final readonly class Documents
     /** A text has been found good: it is put to work while later ones are not. */
     public function judged(Document $document): void
     {
-        $this->store->createQuery('UPDATE '.Document::class.' d SET d.goodText = d.text WHERE d.id = :id AND d.version = :version')
+        $this->store
+            ->createQuery('UPDATE '.Document::class.' d SET d.goodText = d.text WHERE d.id = :id AND d.version = :version')
             ->execute(['id' => $document->id, 'version' => $document->version]);
         $this->store->clear();
     }
@@ -144,8 +166,13 @@ final readonly class Documents
     private function revise(string $id, int $version, string $name, string $text, string $by, string $what, \DateTimeImmutable $now): void
     {
         $latest = $this->store->getRepository(Revision::class)->findOneBy(['document' => $id], ['number' => 'DESC']);
-        $goesOn = null !== $latest && Revision::WRITTEN === $what && Revision::WRITTEN === $latest->what && $by === $latest->by
-            && $version === $latest->number && $now->getTimestamp() - $latest->begunAt->getTimestamp() < self::ONE_GO;
+        $goesOn =
+            null !== $latest
+            && Revision::WRITTEN === $what
+            && Revision::WRITTEN === $latest->what
+            && $by === $latest->by
+            && $version === $latest->number
+            && $now->getTimestamp() - $latest->begunAt->getTimestamp() < self::ONE_GO;
         if ($goesOn) {
             $latest->number = $version + 1;
             $latest->name = $name;

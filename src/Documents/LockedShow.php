@@ -9,6 +9,8 @@ final class LockedShow extends \RuntimeException
 {
     public function __construct(public readonly ShowLock $lock)
     {
-        parent::__construct("{$lock->words()}: nothing of its rules, set list, units and leads is changed. Unlock it on the stage first; ticks and log can always be written");
+        parent::__construct(
+            "{$lock->words()}: nothing of its rules, set list, units and leads is changed. Unlock it on the stage first; ticks and log can always be written",
+        );
     }
 }

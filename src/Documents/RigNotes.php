@@ -26,7 +26,7 @@ final class RigNotes
         $kept = self::decode($notes);
         $joined = null === $rig || null === $kept ? null : json_decode($text);
         $asKept = json_decode($notes);
-        if (null === $rig || null === $kept || !$joined instanceof \stdClass || !$asKept instanceof \stdClass) {
+        if (null === $rig || null === $kept || !($joined instanceof \stdClass) || !($asKept instanceof \stdClass)) {
             return $text;
         }
         foreach (self::FIELDS as $field) {
@@ -46,7 +46,9 @@ final class RigNotes
                 foreach (self::of($ticks, $unit, $what) as $id => $tick) {
                     $thing = self::part($unit, $what)[$id] ?? null;
                     // A tick is on a value: on another one it is no tick any more.
-                    $holds = \is_array($thing) ? self::told(self::meant($thing)) === self::told(self::meant($tick)) : self::isFactory($rig, $unit, $what, (string) $id, $tick);
+                    $holds = \is_array($thing)
+                        ? self::told(self::meant($thing)) === self::told(self::meant($tick))
+                        : self::isFactory($rig, $unit, $what, (string) $id, $tick);
                     if ($holds) {
                         $things = ($of->{$what} ?? null) instanceof \stdClass ? $of->{$what} : new \stdClass();
                         $things->{$id} = $tick;
@@ -62,7 +64,9 @@ final class RigNotes
     /** An old text of a rig, with what is written down about it by now. */
     public static function withNotesOf(string $text, string $whole): string
     {
-        return null === self::decode($text) || null === self::decode($whole) ? $text : self::join(self::without($text), Json::encode(self::kept($whole, [])));
+        return null === self::decode($text) || null === self::decode($whole)
+            ? $text
+            : self::join(self::without($text), Json::encode(self::kept($whole, [])));
     }
 
     /** A rig as it comes from a screen, taken apart; what stands in the stored one counts as it is. */
@@ -89,7 +93,11 @@ final class RigNotes
         }
         $isWithout = [] === array_filter($notes) && [] === $ticks && [] === array_filter(array_intersect_key($before, array_flip(self::FIELDS)));
 
-        return new Apart($isSame ? $stored : ($isWithout ? $text : self::without($text)), $isWithout ? '' : Json::encode(self::kept($text, $ticks)), $isSame);
+        return new Apart(
+            $isSame ? $stored : ($isWithout ? $text : self::without($text)),
+            $isWithout ? '' : Json::encode(self::kept($text, $ticks)),
+            $isSame,
+        );
     }
 
     /**
@@ -102,7 +110,10 @@ final class RigNotes
         $rig = self::bare(self::decode($text) ?? []);
         $show = \is_array($rig['show'] ?? null) ? $rig['show'] : [];
 
-        return ['show' => self::told($show), 'rig' => self::told(array_intersect_key($rig, ['units' => 0, 'leads' => 0, 'charts' => 0, 'wants' => 0]))];
+        return [
+            'show' => self::told($show),
+            'rig' => self::told(array_intersect_key($rig, ['units' => 0, 'leads' => 0, 'charts' => 0, 'wants' => 0])),
+        ];
     }
 
     /**
@@ -257,10 +268,23 @@ final class RigNotes
                 ksort($value, \SORT_STRING);
             }
 
-            return '['.implode(',', array_map(static fn (int|string $key, mixed $each): string => json_encode((string) $key, \JSON_INVALID_UTF8_SUBSTITUTE).':'.self::told($each), array_keys($value), $value)).']';
+            return '['.
+                implode(
+                    ',',
+                    array_map(
+                        static fn (int|string $key, mixed $each): string => json_encode((string) $key, \JSON_INVALID_UTF8_SUBSTITUTE).
+                            ':'.
+                            self::told($each),
+                        array_keys($value),
+                        $value,
+                    ),
+                ).
+                ']';
         }
 
-        return \is_float($value) && floor($value) === $value && abs($value) < 1e15 ? (string) (int) $value : (string) json_encode($value, \JSON_INVALID_UTF8_SUBSTITUTE);
+        return \is_float($value) && floor($value) === $value && abs($value) < 1e15
+            ? (string) (int) $value
+            : (string) json_encode($value, \JSON_INVALID_UTF8_SUBSTITUTE);
     }
 
     /** @return array<mixed>|null */

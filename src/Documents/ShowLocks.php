@@ -26,14 +26,22 @@ final readonly class ShowLocks
             return null;
         }
 
-        return new ShowLock($rig, \is_string($kept['book'] ?? null) ? $kept['book'] : null, $kept['by'], (new \DateTimeImmutable("@{$kept['at']}"))->setTimezone(new \DateTimeZone(date_default_timezone_get())));
+        return new ShowLock(
+            $rig,
+            \is_string($kept['book'] ?? null) ? $kept['book'] : null,
+            $kept['by'],
+            (new \DateTimeImmutable("@{$kept['at']}"))->setTimezone(new \DateTimeZone(date_default_timezone_get())),
+        );
     }
 
     /** Locks a show; one that is locked stays so, by whom it was. */
     public function lock(string $rig, ?string $book, string $by): ShowLock
     {
         $lock = $this->of($rig) ?? new ShowLock($rig, $book, $by, new \DateTimeImmutable());
-        $this->shelf->write("{$rig}.locked", json_encode(['book' => $lock->book, 'by' => $lock->by, 'at' => $lock->at->getTimestamp()], \JSON_THROW_ON_ERROR));
+        $this->shelf->write(
+            "{$rig}.locked",
+            json_encode(['book' => $lock->book, 'by' => $lock->by, 'at' => $lock->at->getTimestamp()], \JSON_THROW_ON_ERROR),
+        );
 
         return $lock;
     }
@@ -70,7 +78,7 @@ final readonly class ShowLocks
     /** @return list<string> rigs */
     private function locked(): array
     {
-        $files = [...(glob($this->data->locks().'/*.locked') ?: []), ...(glob($this->data->inMemory().'/*.locked') ?: [])];
+        $files = [...glob($this->data->locks().'/*.locked') ?: [], ...glob($this->data->inMemory().'/*.locked') ?: []];
 
         return array_values(array_unique(array_map(static fn (string $file): string => basename($file, '.locked'), $files)));
     }

@@ -13,8 +13,17 @@ final class ArrivalView
     public static function of(Arrival $arrival): array
     {
         return [
-            'unit' => $arrival->unit, 'control' => $arrival->control, 'device' => $arrival->at->device, 'target' => $arrival->at->words(), 'answer' => $arrival->answer, 'reason' => $arrival->reason,
-            'hops' => $arrival->hops, 'leads' => $arrival->leads, 'stopsAt' => $arrival->stopsAt, 'witness' => $arrival->witness, 'counter' => $arrival->counter,
+            'unit' => $arrival->unit,
+            'control' => $arrival->control,
+            'device' => $arrival->at->device,
+            'target' => $arrival->at->words(),
+            'answer' => $arrival->answer,
+            'reason' => $arrival->reason,
+            'hops' => $arrival->hops,
+            'leads' => $arrival->leads,
+            'stopsAt' => $arrival->stopsAt,
+            'witness' => $arrival->witness,
+            'counter' => $arrival->counter,
         ];
     }
 }

@@ -40,10 +40,29 @@ final class CalibrationView
         return [
             'control' => self::named($moved),
             'measured' => [
-                'heel' => $calibration->heel, 'toe' => $calibration->toe, 'noise' => $calibration->noise, 'deadband' => $calibration->deadband, 'curve' => $calibration->curve, 'isBack' => $calibration->isBack,
-                'range' => [$low, $high], 'lines' => $calibration->lines($low, $high), 'cents' => Kind::Bend === $moved->played->kind ? BendEnds::of($calibration->heel, $calibration->toe) : null,
-                'points' => array_map(static fn (array $point): array => ['timeUs' => $point[0], 'raw' => $point[1], 'after' => round($low + ($high - $low) * $calibration->share($point[1]), 1)], $points),
-                'errors' => null === $box ? [] : array_map(get_object_vars(...), PedalShortfall::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe)),
+                'heel' => $calibration->heel,
+                'toe' => $calibration->toe,
+                'noise' => $calibration->noise,
+                'deadband' => $calibration->deadband,
+                'curve' => $calibration->curve,
+                'isBack' => $calibration->isBack,
+                'range' => [$low, $high],
+                'lines' => $calibration->lines($low, $high),
+                'cents' => Kind::Bend === $moved->played->kind ? BendEnds::of($calibration->heel, $calibration->toe) : null,
+                'points' => array_map(
+                    static fn (array $point): array => [
+                        'timeUs' => $point[0],
+                        'raw' => $point[1],
+                        'after' => round($low + ($high - $low) * $calibration->share($point[1]), 1),
+                    ],
+                    $points,
+                ),
+                'errors' => null === $box
+                        ? []
+                        : array_map(
+                            get_object_vars(...),
+                            PedalShortfall::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe),
+                        ),
             ],
         ];
     }
@@ -56,7 +75,7 @@ final class CalibrationView
     private static function range(Recognised $moved, ?Device $box): array
     {
         $control = $box?->control((string) $moved->control);
-        $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? $moved->played->kind->valueRange() ?? [0, 127];
+        $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? ($moved->played->kind->valueRange() ?? [0, 127]);
 
         return [min($range), max($range)];
     }

@@ -20,7 +20,11 @@ final class FindingsView
     /** @return array{findings: list<array<string, mixed>>, resting: list<array<string, mixed>>, cautions: list<string>} */
     public static function of(Examination $examination): array
     {
-        return ['findings' => self::all($examination->findings, $examination->rests), 'resting' => self::all($examination->resting, $examination->rests), 'cautions' => $examination->cautions];
+        return [
+            'findings' => self::all($examination->findings, $examination->rests),
+            'resting' => self::all($examination->resting, $examination->rests),
+            'cautions' => $examination->cautions,
+        ];
     }
 
     /**
@@ -55,7 +59,9 @@ final class FindingsView
             'text' => $fact->text(),
             'job' => $fact->job(),
             'consequences' => array_map(static fn (RigFact $each): string => $each->asConsequence(), $finding->consequences),
-            'fix' => null === $finding->fix ? null : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes, 'isOfRules' => [] !== $finding->fix->edits],
+            'fix' => null === $finding->fix
+                    ? null
+                    : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes, 'isOfRules' => [] !== $finding->fix->edits],
         ];
     }
 

@@ -20,7 +20,14 @@ final class LeapView
         $label = static fn (string $unit): string => $situation->setup->box($unit)?->label() ?? $unit;
 
         return [
-            'leaps' => array_map(static fn (Leap $leap): array => ['deviceLabel' => $label($leap->device), 'unitLabel' => $label($leap->unit), 'steps' => array_map(get_object_vars(...), $leap->steps)] + get_object_vars($leap), \array_slice($leaps, 0, self::MOST)),
+            'leaps' => array_map(
+                static fn (Leap $leap): array => [
+                    'deviceLabel' => $label($leap->device),
+                    'unitLabel' => $label($leap->unit),
+                    'steps' => array_map(get_object_vars(...), $leap->steps),
+                ] + get_object_vars($leap),
+                \array_slice($leaps, 0, self::MOST),
+            ),
             'notShown' => max(0, \count($leaps) - self::MOST),
         ];
     }

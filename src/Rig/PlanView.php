@@ -19,15 +19,42 @@ final class PlanView
         return [
             'cost' => $plan->cost,
             'proven' => $plan->isProven,
-            'settings' => array_map(static fn (PlannedSetting $each): array => [
-                'unit' => $each->box->name, 'setting' => $each->setting->id, 'title' => $each->setting->title, 'value' => $each->value, 'now' => $each->now,
-                'cost' => $each->cost, 'by' => $each->how?->by->value, 'pinned' => $each->isPinned, 'reason' => $each->reason,
-            ], $plan->settings),
-            'numbers' => array_map(static fn (PlannedNumber $each): array => [
-                'unit' => $each->box->name, 'what' => $each->title, 'isControl' => $each->isControl, 'kind' => $each->kind->value, 'number' => $each->number, 'now' => $each->now, 'cost' => $each->cost, 'reason' => $each->reason,
-            ], $plan->numbers),
+            'settings' => array_map(
+                static fn (PlannedSetting $each): array => [
+                    'unit' => $each->box->name,
+                    'setting' => $each->setting->id,
+                    'title' => $each->setting->title,
+                    'value' => $each->value,
+                    'now' => $each->now,
+                    'cost' => $each->cost,
+                    'by' => $each->how?->by->value,
+                    'pinned' => $each->isPinned,
+                    'reason' => $each->reason,
+                ],
+                $plan->settings,
+            ),
+            'numbers' => array_map(
+                static fn (PlannedNumber $each): array => [
+                    'unit' => $each->box->name,
+                    'what' => $each->title,
+                    'isControl' => $each->isControl,
+                    'kind' => $each->kind->value,
+                    'number' => $each->number,
+                    'now' => $each->now,
+                    'cost' => $each->cost,
+                    'reason' => $each->reason,
+                ],
+                $plan->numbers,
+            ),
             'combs' => array_map(self::comb(...), $plan->combs),
-            'conflict' => null === $plan->conflict ? null : ['units' => $plan->conflict->units, 'why' => $plan->conflict->why, 'change' => $plan->conflict->change, 'smallest' => $plan->conflict->isProvenSmallest],
+            'conflict' => null === $plan->conflict
+                    ? null
+                    : [
+                        'units' => $plan->conflict->units,
+                        'why' => $plan->conflict->why,
+                        'change' => $plan->conflict->change,
+                        'smallest' => $plan->conflict->isProvenSmallest,
+                    ],
             'unknown' => $plan->unknown,
             'failed' => $plan->failed,
         ];
@@ -39,7 +66,16 @@ final class PlanView
         return [
             'stream' => $comb->stream->name(),
             'free' => $comb->free,
-            'teeth' => array_map(static fn (Tooth $tooth): array => ['unit' => $tooth->box->name, 'label' => $tooth->box->label(), 'part' => $tooth->part->id, 'channels' => $tooth->channels, 'omni' => $tooth->isOmni], $comb->teeth),
+            'teeth' => array_map(
+                static fn (Tooth $tooth): array => [
+                    'unit' => $tooth->box->name,
+                    'label' => $tooth->box->label(),
+                    'part' => $tooth->part->id,
+                    'channels' => $tooth->channels,
+                    'omni' => $tooth->isOmni,
+                ],
+                $comb->teeth,
+            ),
         ];
     }
 }

@@ -17,19 +17,52 @@ use ZigzagPost\Core\World\Patch;
 /** The proofs of a rig, played again, and what none of them touches. */
 final class ProofsView
 {
-    /** @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, unreadable: string|null, program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null, was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}} */
+    /**
+     * @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, unreadable: string|null,
+     *     program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null,
+     *     was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string,
+     *     line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}}
+     */
     public static function of(RigAnalysis $situation): array
     {
         $proofs = iterator_to_array(self::playing($situation), false);
         $coverage = Coverage::of($situation, Compiler::load($situation->checked()->book), $proofs);
 
         return [
-            'proofs' => array_map(static fn (Proving $proof): array => [
-                'name' => $proof->proof->name, 'at' => $proof->proof->at, 'by' => $proof->proof->by, 'why' => $proof->proof->why,
-                'unreadable' => $proof->unreadable, 'program' => array_map(static fn (Difference $difference): array => ['day' => $difference->day, 'what' => $difference->what], $proof->program), 'isProgram' => $proof->isProgram,
-                'changes' => array_map(static fn (Change $change): array => ['timeUs' => $change->timeUs, 'song' => $change->song, 'scene' => $change->scene, 'was' => $change->was, 'now' => $change->now, 'units' => $change->units, 'came' => $change->came], $proof->changes),
-            ], $proofs),
-            'uncovered' => ['rules' => $coverage->rules, 'controls' => $coverage->controls, 'scenes' => $coverage->scenes, 'ends' => $coverage->ends, 'orders' => $coverage->orders],
+            'proofs' => array_map(
+                static fn (Proving $proof): array => [
+                    'name' => $proof->proof->name,
+                    'at' => $proof->proof->at,
+                    'by' => $proof->proof->by,
+                    'why' => $proof->proof->why,
+                    'unreadable' => $proof->unreadable,
+                    'program' => array_map(
+                        static fn (Difference $difference): array => ['day' => $difference->day, 'what' => $difference->what],
+                        $proof->program,
+                    ),
+                    'isProgram' => $proof->isProgram,
+                    'changes' => array_map(
+                        static fn (Change $change): array => [
+                            'timeUs' => $change->timeUs,
+                            'song' => $change->song,
+                            'scene' => $change->scene,
+                            'was' => $change->was,
+                            'now' => $change->now,
+                            'units' => $change->units,
+                            'came' => $change->came,
+                        ],
+                        $proof->changes,
+                    ),
+                ],
+                $proofs,
+            ),
+            'uncovered' => [
+                'rules' => $coverage->rules,
+                'controls' => $coverage->controls,
+                'scenes' => $coverage->scenes,
+                'ends' => $coverage->ends,
+                'orders' => $coverage->orders,
+            ],
         ];
     }
 

@@ -17,11 +17,25 @@ final class ReadTableView
     public static function of(ReadTable $table): array
     {
         return [
-            'rows' => array_map(static fn (ReadRow $row): array => [
-                'line' => $row->line, 'what' => self::short($row->what), 'group' => $row->group->value,
-                'why' => array_map(self::short(...), $row->why), 'stood' => array_map(self::short(...), $row->stood), 'parameter' => $row->parameter,
-            ], $table->rows),
-            'columns' => array_map(static fn (ReadColumn $column): array => ['index' => $column->index, 'heading' => self::short($column->heading), 'holds' => $column->holds->value], $table->columns),
+            'rows' => array_map(
+                static fn (ReadRow $row): array => [
+                    'line' => $row->line,
+                    'what' => self::short($row->what),
+                    'group' => $row->group->value,
+                    'why' => array_map(self::short(...), $row->why),
+                    'stood' => array_map(self::short(...), $row->stood),
+                    'parameter' => $row->parameter,
+                ],
+                $table->rows,
+            ),
+            'columns' => array_map(
+                static fn (ReadColumn $column): array => [
+                    'index' => $column->index,
+                    'heading' => self::short($column->heading),
+                    'holds' => $column->holds->value,
+                ],
+                $table->columns,
+            ),
             'notes' => array_map(self::short(...), $table->notes),
         ];
     }

@@ -56,7 +56,10 @@ final readonly class RigStore
     public function situation(?string $id, string $rules): RigAnalysis
     {
         $document = null === $id ? null : $this->document($id);
-        $json = null === $document ? ['schema' => 1, 'name' => 'None', 'charts' => new \stdClass(), 'units' => [], 'leads' => []] : $this->whole($document);
+        $json =
+            null === $document
+                ? ['schema' => 1, 'name' => 'None', 'charts' => new \stdClass(), 'units' => [], 'leads' => []]
+                : $this->whole($document);
 
         return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $rules] + $json))));
     }
@@ -107,7 +110,10 @@ final readonly class RigStore
     /** @throws RulebookError for the first error that the rules did not have before */
     private function refuseNewErrors(string $rig, string $before, string $after): void
     {
-        $errors = fn (string $text): array => array_filter($this->situation($rig, $text)->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
+        $errors = fn (string $text): array => array_filter(
+            $this->situation($rig, $text)->checked()->findings,
+            static fn (Finding $finding): bool => Severity::Error === $finding->severity,
+        );
         $known = array_map(static fn (Finding $finding): string => $finding->text, $errors($before));
         foreach ($errors($after) as $finding) {
             if (!\in_array($finding->text, $known, true)) {

@@ -24,7 +24,18 @@ use ZigzagPost\Core\Situation\TestRun;
 /** Everything of a rig that is printed: pages as HTML, and as PDF. */
 final readonly class Sheets
 {
-    public const ALL = ['plan' => 'Channels and numbers', 'leads' => 'Leads', 'cards' => 'Set-up cards', 'trial' => 'Test run', 'cues' => 'Cue sheet', 'switches' => 'Switch sheets', 'strips' => 'Label strips', 'charts' => 'Charts of the units', 'findings' => 'Findings and cautions', 'log' => 'Log'];
+    public const ALL = [
+        'plan' => 'Channels and numbers',
+        'leads' => 'Leads',
+        'cards' => 'Set-up cards',
+        'trial' => 'Test run',
+        'cues' => 'Cue sheet',
+        'switches' => 'Switch sheets',
+        'strips' => 'Label strips',
+        'charts' => 'Charts of the units',
+        'findings' => 'Findings and cautions',
+        'log' => 'Log',
+    ];
 
     /** Width of an A4 page between its margins, in millimetres. */
     private const PAGE_MM = 186;
@@ -49,7 +60,15 @@ final readonly class Sheets
     /** Nothing is fetched and no script runs while a page is made. */
     public static function pdf(string $html): string
     {
-        $pdf = new Dompdf(new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'dpi' => 96]));
+        $pdf = new Dompdf(
+            new Options([
+                'isRemoteEnabled' => false,
+                'isPhpEnabled' => false,
+                'isJavascriptEnabled' => false,
+                'defaultFont' => 'DejaVu Sans',
+                'dpi' => 96,
+            ]),
+        );
         $pdf->loadHtml($html, 'UTF-8');
         $pdf->setPaper('A4');
         $pdf->render();
@@ -69,7 +88,12 @@ final readonly class Sheets
             'switches' => self::switches($situation),
             'strips' => ['strips' => array_merge(...array_map(self::strips(...), array_values($situation->setup->boxes)))],
             'charts' => ['units' => self::charts($situation)],
-            'log' => ['lines' => array_map(static fn (LogLine $line): array => ['what' => $line->what->value] + get_object_vars($line), $situation->setup->rig->log)],
+            'log' => [
+                'lines' => array_map(
+                    static fn (LogLine $line): array => ['what' => $line->what->value] + get_object_vars($line),
+                    $situation->setup->rig->log,
+                ),
+            ],
             default => FindingsView::of(Examination::of($situation)),
         };
     }
@@ -80,12 +104,22 @@ final readonly class Sheets
         $cards = SetupCard::all($situation->setup, $situation->plan());
 
         return [
-            'loadIn' => array_map(static fn (array $open): array => ['unit' => $open[0]->label(), ...get_object_vars($open[1])], SetupCard::loadIn($cards)),
-            'cards' => array_map(static fn (SetupCard $card): array => [
-                'unit' => $card->box->name, 'label' => $card->box->label(), 'chart' => $card->box->chart->name, 'place' => $card->box->unit->place,
-                'colour' => null === $card->box->unit->colour ? null : get_object_vars($card->box->unit->colour),
-                'steps' => array_map(static fn (CardStep $step): array => get_object_vars($step), $card->steps), 'powerCycle' => $card->needsPowerCycle(),
-            ], $cards),
+            'loadIn' => array_map(
+                static fn (array $open): array => ['unit' => $open[0]->label(), ...get_object_vars($open[1])],
+                SetupCard::loadIn($cards),
+            ),
+            'cards' => array_map(
+                static fn (SetupCard $card): array => [
+                    'unit' => $card->box->name,
+                    'label' => $card->box->label(),
+                    'chart' => $card->box->chart->name,
+                    'place' => $card->box->unit->place,
+                    'colour' => null === $card->box->unit->colour ? null : get_object_vars($card->box->unit->colour),
+                    'steps' => array_map(static fn (CardStep $step): array => get_object_vars($step), $card->steps),
+                    'powerCycle' => $card->needsPowerCycle(),
+                ],
+                $cards,
+            ),
         ];
     }
 
@@ -97,10 +131,25 @@ final readonly class Sheets
         $songs = [];
         foreach ($show?->order() ?? [] as $song) {
             $rows = array_values(array_filter($sheet->rows, static fn (array $row): bool => $row['song'] === $song->title));
-            $songs[] = get_object_vars($song) + ['rows' => array_map(static fn (array $row): array => ['scene' => $row['scene'], 'cells' => array_map(static fn (Cell $cell): array => ['unit' => $situation->setup->box($cell->unit)?->label() ?? $cell->unit, 'shown' => $cell->shown, 'name' => $cell->name], array_values(array_filter($row['cells'], static fn (Cell $cell): bool => !$cell->isBlank())))], $rows)];
+            $songs[] = get_object_vars($song) + [
+                'rows' => array_map(
+                    static fn (array $row): array => [
+                        'scene' => $row['scene'],
+                        'cells' => array_map(
+                            static fn (Cell $cell): array => [
+                                'unit' => $situation->setup->box($cell->unit)?->label() ?? $cell->unit,
+                                'shown' => $cell->shown,
+                                'name' => $cell->name,
+                            ],
+                            array_values(array_filter($row['cells'], static fn (Cell $cell): bool => !$cell->isBlank())),
+                        ),
+                    ],
+                    $rows,
+                ),
+            ];
         }
 
-        return ['list' => $show->loaded ?? $show?->setLists[0]->name ?? null, 'songs' => $songs];
+        return ['list' => $show->loaded ?? ($show?->setLists[0]->name ?? null), 'songs' => $songs];
     }
 
     /** @return array<string, mixed> what each control does, by unit */
@@ -110,7 +159,10 @@ final readonly class Sheets
         foreach (SwitchSheet::of($situation)->uses as $use) {
             $box = $situation->setup->box($use->unit);
             $label = $box->unit->labels[$use->control] ?? null;
-            $units[$box?->label() ?? $use->unit][] = array_merge(get_object_vars($use), ['does' => $use->words()]) + ['label' => $label?->text, 'colour' => $label?->colour];
+            $units[$box?->label() ?? $use->unit][] = array_merge(get_object_vars($use), ['does' => $use->words()]) + [
+                'label' => $label?->text,
+                'colour' => $label?->colour,
+            ];
         }
 
         return ['units' => $units];
@@ -121,7 +173,12 @@ final readonly class Sheets
     {
         $run = TestRun::of($situation);
 
-        return ['first' => TestRun::FIRST, 'steps' => array_map(get_object_vars(...), $run->steps), 'leftOut' => $run->leftOut, 'untouched' => $run->untouched];
+        return [
+            'first' => TestRun::FIRST,
+            'steps' => array_map(get_object_vars(...), $run->steps),
+            'leftOut' => $run->leftOut,
+            'untouched' => $run->untouched,
+        ];
     }
 
     /** @return list<array<string, mixed>> */
@@ -132,9 +189,21 @@ final readonly class Sheets
             if ([] === ($box->chart->parameters ?? [])) {
                 continue;
             }
-            $units[] = ['name' => $box->name, 'label' => $box->label(), 'chart' => $box->chart->name, 'parameters' => array_map(static fn (Parameter $parameter): array => [
-                'name' => $parameter->name, 'message' => Reach::Hand === $parameter->reach ? 'by hand' : self::message($box->messageTo($parameter)), 'low' => $parameter->raw[0], 'high' => $parameter->raw[1], 'unit' => $parameter->unit ?? '',
-            ], \array_slice($box->chart->parameters ?? [], 0, 500))];
+            $units[] = [
+                'name' => $box->name,
+                'label' => $box->label(),
+                'chart' => $box->chart->name,
+                'parameters' => array_map(
+                    static fn (Parameter $parameter): array => [
+                        'name' => $parameter->name,
+                        'message' => Reach::Hand === $parameter->reach ? 'by hand' : self::message($box->messageTo($parameter)),
+                        'low' => $parameter->raw[0],
+                        'high' => $parameter->raw[1],
+                        'unit' => $parameter->unit ?? '',
+                    ],
+                    \array_slice($box->chart->parameters ?? [], 0, 500),
+                ),
+            ];
         }
 
         return $units;
@@ -162,7 +231,12 @@ final readonly class Sheets
         $longest = [] === $lines ? 0 : max(array_map(\count(...), $lines));
         $strips = [];
         for ($from = 0; $from < $longest; $from += $atOnce) {
-            $strips[] = ['label' => $box->label(), 'pitch' => $pitch, 'part' => $longest > $atOnce ? 1 + intdiv($from, $atOnce) : null, 'lines' => array_values(array_filter(array_map(static fn (array $line): array => \array_slice($line, $from, $atOnce), $lines)))];
+            $strips[] = [
+                'label' => $box->label(),
+                'pitch' => $pitch,
+                'part' => $longest > $atOnce ? 1 + intdiv($from, $atOnce) : null,
+                'lines' => array_values(array_filter(array_map(static fn (array $line): array => \array_slice($line, $from, $atOnce), $lines))),
+            ];
         }
 
         return $strips;

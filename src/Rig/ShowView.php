@@ -23,9 +23,23 @@ final class ShowView
 
         return [
             'scenes' => array_map(static fn ($scene): string => $scene->title, $book->scenes),
-            'units' => array_map(static fn (Device $box): array => ['name' => $box->name, 'label' => $box->label(), 'programs' => self::programs($box)], $sheet->units),
-            'rows' => array_map(static fn (array $row): array => ['scene' => $row['scene'], 'song' => $row['song'], 'cells' => array_map(get_object_vars(...), $row['cells'])], $sheet->rows),
-            'uses' => array_map(static fn ($use): array => array_merge(get_object_vars($use), ['does' => $use->words()]) + self::surface($situation->setup->box($use->unit), $use->control), SwitchSheet::of($situation)->uses),
+            'units' => array_map(
+                static fn (Device $box): array => ['name' => $box->name, 'label' => $box->label(), 'programs' => self::programs($box)],
+                $sheet->units,
+            ),
+            'rows' => array_map(
+                static fn (array $row): array => [
+                    'scene' => $row['scene'],
+                    'song' => $row['song'],
+                    'cells' => array_map(get_object_vars(...), $row['cells']),
+                ],
+                $sheet->rows,
+            ),
+            'uses' => array_map(
+                static fn ($use): array => array_merge(get_object_vars($use), ['does' => $use->words()]) +
+                    self::surface($situation->setup->box($use->unit), $use->control),
+                SwitchSheet::of($situation)->uses,
+            ),
             'hasErrors' => $situation->checked()->hasErrors(),
         ];
     }

@@ -28,19 +28,24 @@ final class TrialView
             }
         }
         $book = [] === $run->steps ? null : Compiler::load($situation->checked()->book);
-        $ticked = static fn (bool $passed): array => array_values(array_filter($run->steps, static fn (TrialStep $step): bool => $passed === ($ticks["{$step->unit}\t{$step->control}"] ?? null)));
+        $ticked = static fn (bool $passed): array => array_values(
+            array_filter($run->steps, static fn (TrialStep $step): bool => $passed === ($ticks["{$step->unit}\t{$step->control}"] ?? null)),
+        );
         [$suspects, $isOne] = TestRun::suspects($ticked(false), $ticked(true));
 
         return [
             'first' => TestRun::FIRST,
-            'steps' => array_map(static fn (TrialStep $step): array => [
-                'unit' => $step->unit,
-                'control' => $step->control,
-                'disturb' => $step->disturb,
-                'do' => $step->do,
-                'expect' => $step->expect,
-                'simulated' => null !== $book && TestRun::passes($step, $situation->setup, $book, $dead),
-            ], $run->steps),
+            'steps' => array_map(
+                static fn (TrialStep $step): array => [
+                    'unit' => $step->unit,
+                    'control' => $step->control,
+                    'disturb' => $step->disturb,
+                    'do' => $step->do,
+                    'expect' => $step->expect,
+                    'simulated' => null !== $book && TestRun::passes($step, $situation->setup, $book, $dead),
+                ],
+                $run->steps,
+            ),
             'leftOut' => $run->leftOut,
             'untouched' => $run->untouched,
             'suspects' => $suspects,

@@ -14,12 +14,29 @@ use ZigzagPost\Core\Rig\Wire\Walk;
 /** What every lead is judged to be. */
 final class WiresView
 {
-    /** @return array{leads: list<array<string, mixed>>, supplies: list<array<string, mixed>>, packing: list<array{what: string, lengthM: float|null, count: int}>} */
+    /**
+     * @return array{leads: list<array<string, mixed>>, supplies: list<array<string, mixed>>, packing: list<array{what: string,
+     *     lengthM: float|null, count: int}>}
+     */
     public static function of(Setup $setup): array
     {
         return [
-            'leads' => array_map(self::lead(...), $setup->joints, array_map(static fn (ResolvedLead $joint): Judgement => Walk::judge($joint, $setup->joints), $setup->joints)),
-            'supplies' => array_map(static fn ($load): array => ['supply' => $load->supply, 'needsMa' => $load->needsMa, 'givesMa' => $load->givesMa, 'percent' => $load->percent(), 'tooMuch' => $load->isTooMuch(), 'units' => $load->units], Supplies::of($setup)),
+            'leads' => array_map(
+                self::lead(...),
+                $setup->joints,
+                array_map(static fn (ResolvedLead $joint): Judgement => Walk::judge($joint, $setup->joints), $setup->joints),
+            ),
+            'supplies' => array_map(
+                static fn ($load): array => [
+                    'supply' => $load->supply,
+                    'needsMa' => $load->needsMa,
+                    'givesMa' => $load->givesMa,
+                    'percent' => $load->percent(),
+                    'tooMuch' => $load->isTooMuch(),
+                    'units' => $load->units,
+                ],
+                Supplies::of($setup),
+            ),
             'packing' => self::packing($setup),
         ];
     }
@@ -49,7 +66,15 @@ final class WiresView
         foreach ($setup->rig->leads as $lead) {
             foreach ($lead->parts as $part) {
                 $key = self::key($part);
-                $packed[$key] ??= ['what' => trim("{$part->what} ".implode(' to ', array_map(static fn ($end): string => $end->value, $part->ends ?? [])).('straight' === $part->map->value ? '' : ", {$part->map->value}")), 'lengthM' => $part->lengthM, 'count' => 0];
+                $packed[$key] ??= [
+                    'what' => trim(
+                        "{$part->what} ".
+                            implode(' to ', array_map(static fn ($end): string => $end->value, $part->ends ?? [])).
+                            ('straight' === $part->map->value ? '' : ", {$part->map->value}"),
+                    ),
+                    'lengthM' => $part->lengthM,
+                    'count' => 0,
+                ];
                 ++$packed[$key]['count'];
             }
         }
@@ -60,6 +85,7 @@ final class WiresView
 
     private static function key(Part $part): string
     {
-        return "{$part->what}\t{$part->map->value}\t{$part->lengthM}\t".implode('-', array_map(static fn ($end): string => $end->value, $part->ends ?? []));
+        return "{$part->what}\t{$part->map->value}\t{$part->lengthM}\t".
+            implode('-', array_map(static fn ($end): string => $end->value, $part->ends ?? []));
     }
 }

@@ -29,7 +29,9 @@ final readonly class RequestGuard
     {
         $request = $event->getRequest();
         if (!$this->isOwnHost($request)) {
-            $event->setResponse(self::refusal(421, 'this address is not one of this application; open it under the address it printed when it started'));
+            $event->setResponse(
+                self::refusal(421, 'this address is not one of this application; open it under the address it printed when it started'),
+            );
         } elseif (!$request->isMethodSafe() && !$this->isOwnOrigin($request)) {
             $event->setResponse(self::refusal(403, 'changes are accepted from this application\'s own pages only'));
         } elseif ((int) $request->headers->get('Content-Length', '0') > self::LARGEST_BODY && '/api/everything' !== $request->getPathInfo()) {
@@ -44,13 +46,17 @@ final readonly class RequestGuard
         $nonce = $event->getRequest()->attributes->get('nonce');
         $styles = \is_string($nonce) ? "'self' 'nonce-{$nonce}'" : "'self'";
         if (!$headers->has('Content-Security-Policy')) {
-            $headers->set('Content-Security-Policy', "default-src 'none'; script-src 'self'; style-src {$styles}; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'none'; base-uri 'none'; frame-ancestors 'none'");
+            $headers->set(
+                'Content-Security-Policy',
+                "default-src 'none'; script-src 'self'; style-src {$styles}; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
+                    ."form-action 'none'; base-uri 'none'; frame-ancestors 'none'",
+            );
         }
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'no-referrer');
         $headers->set('Cross-Origin-Resource-Policy', 'same-origin');
         $length = \strlen((string) $event->getResponse()->getContent());
-        if (!$event->getResponse() instanceof StreamedResponse && !$event->getResponse()->isEmpty()) {
+        if (!($event->getResponse() instanceof StreamedResponse) && !$event->getResponse()->isEmpty()) {
             $headers->set('Content-Length', (string) $length);
         }
         if (!$headers->has('Cache-Control') || str_starts_with($event->getRequest()->getPathInfo(), '/api')) {

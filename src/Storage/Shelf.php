@@ -49,7 +49,10 @@ final readonly class Shelf
     public function append(string $name, string $bytes): void
     {
         foreach ([$this->folder, $this->inMemory] as $folder) {
-            if ((is_dir($folder) || @mkdir($folder, 0o700, true) || is_dir($folder)) && \strlen($bytes) === @file_put_contents("{$folder}/{$name}", $bytes, \FILE_APPEND)) {
+            if (
+                (is_dir($folder) || @mkdir($folder, 0o700, true) || is_dir($folder))
+                && \strlen($bytes) === @file_put_contents("{$folder}/{$name}", $bytes, \FILE_APPEND)
+            ) {
                 return;
             }
         }

@@ -40,7 +40,10 @@ final class StorageProblem extends \RuntimeException
         return match (true) {
             str_contains($message, 'database or disk is full'), str_contains($message, 'disk I/O error') => self::diskFull(),
             str_contains($message, 'readonly database'), str_contains($message, 'unable to open database') => new self(507, self::READ_ONLY),
-            str_contains($message, 'malformed'), str_contains($message, 'not a database') => new self(503, 'the database is damaged; stop the application and start it anew, it will offer the last good copy'),
+            str_contains($message, 'malformed'), str_contains($message, 'not a database') => new self(
+                503,
+                'the database is damaged; stop the application and start it anew, it will offer the last good copy',
+            ),
             str_contains($message, 'database is locked') => self::busy(),
             default => null,
         };

@@ -53,11 +53,24 @@ final class AnyRigTest extends ApiTestCase
             $unit = $rig->units[0]->name;
             $controls = ($rig->charts[$rig->units[0]->chart->id] ?? null)->chart->surface->controls ?? [];
             $control = [] === $controls ? 'none' : $controls[0]->name;
-            foreach ([
-                ['rig', 'check', 'any.rig.json'], ['rig', 'plan', 'any.rig.json', '--json'], ['rig', 'wires', 'any.rig.json'], ['rig', 'fit', 'any.rig.json'], ['rig', 'reach', 'any.rig.json', $unit, $control],
-                ['rig', 'sheets', 'any.rig.json', '--out', "{$folder}/sheets"], ['prove', 'any.rig.json'], ['check', 'any.book', '--rig', 'any.rig.json'], ['plain', 'any.book', '--rig', 'any.rig.json'], ['format', 'any.book', '--rig', 'any.rig.json'],
-                ['run', 'any.book', '--rig', 'any.rig.json', '--in', 'any.tape', '--out', 'any.out.tape', '--trace', 'any.trace'], ['chart', 'check', 'any.chart.json'], ['chart', 'write', 'any.chart.json', '--as', 'csv'], ['chart', 'write', 'any.chart.json', '--as', 'midnam'],
-            ] as $arguments) {
+            foreach (
+                [
+                    ['rig', 'check', 'any.rig.json'],
+                    ['rig', 'plan', 'any.rig.json', '--json'],
+                    ['rig', 'wires', 'any.rig.json'],
+                    ['rig', 'fit', 'any.rig.json'],
+                    ['rig', 'reach', 'any.rig.json', $unit, $control],
+                    ['rig', 'sheets', 'any.rig.json', '--out', "{$folder}/sheets"],
+                    ['prove', 'any.rig.json'],
+                    ['check', 'any.book', '--rig', 'any.rig.json'],
+                    ['plain', 'any.book', '--rig', 'any.rig.json'],
+                    ['format', 'any.book', '--rig', 'any.rig.json'],
+                    ['run', 'any.book', '--rig', 'any.rig.json', '--in', 'any.tape', '--out', 'any.out.tape', '--trace', 'any.trace'],
+                    ['chart', 'check', 'any.chart.json'],
+                    ['chart', 'write', 'any.chart.json', '--as', 'csv'],
+                    ['chart', 'write', 'any.chart.json', '--as', 'midnam'],
+                ] as $arguments
+            ) {
                 if (['rig', 'sheets'] === \array_slice($arguments, 0, 2) && 0 !== $case % 10) {
                     continue; // printing takes most of the time
                 }
@@ -65,7 +78,11 @@ final class AnyRigTest extends ApiTestCase
                     $process = new Process([\dirname(__DIR__, 2).'/bin/zigzag', ...$arguments], $folder, timeout: 120);
                     $process->run();
                     self::assertContains($process->getExitCode(), [0, 1, 2], implode(' ', $arguments).': '.$process->getErrorOutput());
-                    self::assertDoesNotMatchRegularExpression('/Fatal|Warning:|Uncaught|Stack trace|Deprecated/', $process->getOutput().$process->getErrorOutput(), implode(' ', $arguments)."\n".$json);
+                    self::assertDoesNotMatchRegularExpression(
+                        '/Fatal|Warning:|Uncaught|Stack trace|Deprecated/',
+                        $process->getOutput().$process->getErrorOutput(),
+                        implode(' ', $arguments)."\n".$json,
+                    );
                     continue;
                 }
                 $inFolder = array_map(static fn (string $word): string => str_starts_with($word, 'any.') ? "{$folder}/{$word}" : $word, $arguments);
@@ -82,16 +99,41 @@ final class AnyRigTest extends ApiTestCase
     private function rig(string $id, Rig $rig, \Random\Randomizer $random): void
     {
         $text = (string) $rig->rulebook;
-        foreach (['computed', 'file', 'zip', 'paper/all.html', 'show', 'show/targets', 'leaps', 'proofs', 'proving?known=&from=0', 'rehearsal?known=&from=0', 'log/next', 'log.csv', 'stage'] as $path) {
+        foreach (
+            [
+                'computed',
+                'file',
+                'zip',
+                'paper/all.html',
+                'show',
+                'show/targets',
+                'leaps',
+                'proofs',
+                'proving?known=&from=0',
+                'rehearsal?known=&from=0',
+                'log/next',
+                'log.csv',
+                'stage',
+            ] as $path
+        ) {
             $this->ask('GET', "/api/rigs/{$id}/{$path}");
         }
         if (1 === $random->getInt(1, 8)) {
-            $this->ask('GET', "/api/rigs/{$id}/paper/".['plan', 'leads', 'cards', 'trial', 'cues', 'switches', 'strips', 'charts', 'findings', 'log'][$random->getInt(0, 9)].'.pdf');
+            $this->ask(
+                'GET',
+                "/api/rigs/{$id}/paper/".
+                    ['plan', 'leads', 'cards', 'trial', 'cues', 'switches', 'strips', 'charts', 'findings', 'log'][$random->getInt(0, 9)].
+                    '.pdf',
+            );
         }
         $this->ask('POST', "/api/rigs/{$id}/trial", ['ticks' => []]);
         $this->ask('POST', "/api/rigs/{$id}/proofs", ['name' => 'all', 'tape' => null]);
         $this->ask('POST', '/api/learn/targets', ['text' => $text, 'rig' => $id]);
-        $events = [['timeUs' => 1000, 'port' => 'p1', 'bytes' => '90 3C 64'], ['timeUs' => 90_000, 'port' => 'p1', 'bytes' => '80 3C 40'], ['timeUs' => 100_000, 'port' => 'p2', 'bytes' => 'B0 14 00 B0 14 7F B0 14 05 B0 63 01 B0 62 02 B0 06 40 F8 C0 05']];
+        $events = [
+            ['timeUs' => 1000, 'port' => 'p1', 'bytes' => '90 3C 64'],
+            ['timeUs' => 90_000, 'port' => 'p1', 'bytes' => '80 3C 40'],
+            ['timeUs' => 100_000, 'port' => 'p2', 'bytes' => 'B0 14 00 B0 14 7F B0 14 05 B0 63 01 B0 62 02 B0 06 40 F8 C0 05'],
+        ];
         $this->ask('POST', '/api/learn/recognise', ['text' => $text, 'rig' => $id, 'events' => $events, 'fromUs' => 0, 'toUs' => 3_000_000]);
         $this->ask('POST', "/api/rigs/{$id}/calibrate", ['events' => $events, 'toUs' => 3_000_000]);
         $words = [];
@@ -102,7 +144,13 @@ final class AnyRigTest extends ApiTestCase
             $words[] = [$unit->name, $controls, $parameters];
             foreach (\array_slice($controls, 0, 3) as $control) {
                 $this->ask('GET', "/api/rigs/{$id}/ways?".http_build_query(['unit' => $unit->name, 'control' => $control]));
-                $this->ask('POST', "/api/rigs/{$id}/scale-lines", ['text' => $text, 'unit' => $unit->name, 'control' => $control, 'heel' => 3, 'toe' => 120]);
+                $this->ask('POST', "/api/rigs/{$id}/scale-lines", [
+                    'text' => $text,
+                    'unit' => $unit->name,
+                    'control' => $control,
+                    'heel' => 3,
+                    'toe' => 120,
+                ]);
             }
             foreach (\array_slice($parameters, 0, 3) as $parameter) {
                 $this->ask('GET', "/api/rigs/{$id}/ways?".http_build_query(['unit' => $unit->name, 'parameter' => $parameter]));
@@ -121,16 +169,49 @@ final class AnyRigTest extends ApiTestCase
         foreach ($words as [$unit, $controls, $parameters]) {
             $control = [] === $controls ? 'none' : $controls[$random->getInt(0, \count($controls) - 1)];
             $target = [] === $targets ? [] : array_values($targets)[$random->getInt(0, \count($targets) - 1)];
-            $this->ask('POST', "/api/rigs/{$id}/show/switch", ['unit' => $unit, 'control' => $control, 'do' => 'assign', 'scene' => null, 'gesture' => ['press', 'short', 'held', 'twice', 'move'][$random->getInt(0, 4)], 'target' => $target]);
+            $this->ask('POST', "/api/rigs/{$id}/show/switch", [
+                'unit' => $unit,
+                'control' => $control,
+                'do' => 'assign',
+                'scene' => null,
+                'gesture' => ['press', 'short', 'held', 'twice', 'move'][$random->getInt(0, 4)],
+                'target' => $target,
+            ]);
             foreach (['copy', 'move', 'clear'] as $do) {
                 $use = [] === $uses ? [] : (array) $uses[$random->getInt(0, \count($uses) - 1)];
-                $this->ask('POST', "/api/rigs/{$id}/show/switch", ['unit' => $use['unit'] ?? $unit, 'control' => $use['control'] ?? $control, 'do' => $do, 'line' => $use['line'] ?? 3, 'to' => ['unit' => $unit, 'control' => [] === $controls ? 'none' : $controls[0], 'scene' => null]]);
+                $this->ask('POST', "/api/rigs/{$id}/show/switch", [
+                    'unit' => $use['unit'] ?? $unit,
+                    'control' => $use['control'] ?? $control,
+                    'do' => $do,
+                    'line' => $use['line'] ?? 3,
+                    'to' => ['unit' => $unit, 'control' => [] === $controls ? 'none' : $controls[0], 'scene' => null],
+                ]);
             }
             $this->ask('POST', "/api/rigs/{$id}/show/copy", ['unit' => $unit, 'from' => null, 'to' => 'b']);
             $this->ask('POST', "/api/rigs/{$id}/show/cell", ['scene' => 'S1', 'unit' => $unit, 'program' => '1']);
-            $this->ask('POST', "/api/rigs/{$id}/lay", ['from' => $unit, 'first' => $control, 'last' => $control, 'to' => $words[0][0], 'family' => 'a', 'takeover' => 'pickup']);
+            $this->ask('POST', "/api/rigs/{$id}/lay", [
+                'from' => $unit,
+                'first' => $control,
+                'last' => $control,
+                'to' => $words[0][0],
+                'family' => 'a',
+                'takeover' => 'pickup',
+            ]);
             if ([] !== $targets && [] !== $target) {
-                $this->ask('POST', '/api/learn/rule', ['text' => "port p1 in\nport p3 out\n", 'rig' => $id, 'control' => ['port' => 'p1', 'kind' => 'cc', 'channel' => 1, 'number' => 20, 'sort' => 'momentary', 'unit' => $unit, 'control' => $control], 'target' => $target]);
+                $this->ask('POST', '/api/learn/rule', [
+                    'text' => "port p1 in\nport p3 out\n",
+                    'rig' => $id,
+                    'control' => [
+                        'port' => 'p1',
+                        'kind' => 'cc',
+                        'channel' => 1,
+                        'number' => 20,
+                        'sort' => 'momentary',
+                        'unit' => $unit,
+                        'control' => $control,
+                    ],
+                    'target' => $target,
+                ]);
             }
         }
         $this->ask('POST', "/api/rigs/{$id}/show/copy", ['unit' => null, 'from' => 'S1', 'to' => 'S2']);
@@ -148,7 +229,12 @@ final class AnyRigTest extends ApiTestCase
         foreach ((array) $opened['senders'] as $sender) {
             foreach ((array) $this->at((array) $sender, 'controls') as $control) {
                 foreach ([127, 0, 64, -8192, 16383] as $value) {
-                    $gestures[] = ['do' => 'play', 'sender' => $this->at((array) $sender, 'id'), 'control' => $this->at((array) $control, 'control'), 'value' => $value];
+                    $gestures[] = [
+                        'do' => 'play',
+                        'sender' => $this->at((array) $sender, 'id'),
+                        'control' => $this->at((array) $control, 'control'),
+                        'value' => $value,
+                    ];
                 }
             }
         }
@@ -156,7 +242,22 @@ final class AnyRigTest extends ApiTestCase
             $gestures[] = ['do' => 'restore', 'unit' => $unit];
         }
         foreach (['p1', 'p2'] as $port) {
-            foreach (['90 3C 64', '80 3C 40', 'B0 14 7F', 'B0 14 00', 'B0 63 01 62 02 06 03', 'C0 05', 'E0 00 40', 'D0 10', 'F0 7D 01 F7', 'F8', 'FA', 'FF'] as $bytes) {
+            foreach (
+                [
+                    '90 3C 64',
+                    '80 3C 40',
+                    'B0 14 7F',
+                    'B0 14 00',
+                    'B0 63 01 62 02 06 03',
+                    'C0 05',
+                    'E0 00 40',
+                    'D0 10',
+                    'F0 7D 01 F7',
+                    'F8',
+                    'FA',
+                    'FF',
+                ] as $bytes
+            ) {
                 $gestures[] = ['do' => 'play', 'port' => $port, 'bytes' => $bytes];
             }
         }
@@ -167,7 +268,18 @@ final class AnyRigTest extends ApiTestCase
         $gestures[] = ['do' => 'panic'];
         $gestures = $random->shuffleArray(\array_slice($gestures, 0, 400));
         foreach (array_chunk($gestures, 40) as $turn => $some) {
-            $this->ask('POST', "/api/bench/{$bench}/play", ['request' => $turn + 1, 'nowUs' => 1_000_000 * ($turn + 1), 'gestures' => array_map(static fn (array $gesture, int $index): array => ['number' => 40 * $turn + $index + 1, 'timeUs' => 1_000_000 * $turn + 20_000 * $index] + $gesture, $some, array_keys($some))]);
+            $this->ask('POST', "/api/bench/{$bench}/play", [
+                'request' => $turn + 1,
+                'nowUs' => 1_000_000 * ($turn + 1),
+                'gestures' => array_map(
+                    static fn (array $gesture, int $index): array => [
+                        'number' => 40 * $turn + $index + 1,
+                        'timeUs' => 1_000_000 * $turn + 20_000 * $index,
+                    ] + $gesture,
+                    $some,
+                    array_keys($some),
+                ),
+            ]);
         }
         $this->ask('GET', "/api/bench/{$bench}");
         $this->ask('POST', "/api/bench/{$bench}/stack", ['text' => $text, 'name' => 'now', 'units' => array_column($words, 0)]);
@@ -188,7 +300,12 @@ final class AnyRigTest extends ApiTestCase
      */
     private function ask(string $method, string $path, ?array $body = null): array
     {
-        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json'], content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR));
+        $this->browser->request(
+            $method,
+            $path,
+            server: ['CONTENT_TYPE' => 'application/json'],
+            content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR),
+        );
         $status = $this->browser->getResponse()->getStatusCode();
         $call = $method.' '.preg_replace('#[0-9a-f]{16,}#', '…', explode('?', $path)[0])." {$status}";
         $this->made[$call] = ($this->made[$call] ?? 0) + 1;

@@ -73,7 +73,10 @@ final class ApiTest extends ApiTestCase
         self::assertFalse($checked['runs']);
         self::assertIsArray($checked['findings']);
         self::assertSame('Write "moths"', $this->at($checked, 'findings.0.fixes.0.title'));
-        self::assertStringContainsString("rule \"Through\"\n  take note", $this->text($this->call('POST', '/api/format', ['text' => self::BOOK], 200, 'Text'), 'text'));
+        self::assertStringContainsString(
+            "rule \"Through\"\n  take note",
+            $this->text($this->call('POST', '/api/format', ['text' => self::BOOK], 200, 'Text'), 'text'),
+        );
         $this->call('POST', '/api/format', ['text' => 'sned'], 422, 'Problem');
     }
 
@@ -83,8 +86,17 @@ final class ApiTest extends ApiTestCase
         $renamed = $this->call('POST', '/api/rename', ['text' => self::BOOK, 'line' => $line, 'column' => 9, 'name' => 'owls'], 200, 'Renamed');
         self::assertSame(['port', 'moths'], [$renamed['what'], $renamed['name']]);
         self::assertCount(substr_count(self::BOOK, 'moths'), \is_array($renamed['edits']) ? $renamed['edits'] : []);
-        self::assertStringContainsString('already a port "keys"', $this->text($this->call('POST', '/api/rename', ['text' => self::BOOK, 'line' => $line, 'column' => 9, 'name' => 'keys'], 422, 'Problem'), 'error'));
-        self::assertStringContainsString('no name', $this->text($this->call('POST', '/api/rename', ['text' => '', 'line' => 1, 'column' => 1, 'name' => 'x'], 422, 'Problem'), 'error'));
+        self::assertStringContainsString(
+            'already a port "keys"',
+            $this->text(
+                $this->call('POST', '/api/rename', ['text' => self::BOOK, 'line' => $line, 'column' => 9, 'name' => 'keys'], 422, 'Problem'),
+                'error',
+            ),
+        );
+        self::assertStringContainsString(
+            'no name',
+            $this->text($this->call('POST', '/api/rename', ['text' => '', 'line' => 1, 'column' => 1, 'name' => 'x'], 422, 'Problem'), 'error'),
+        );
     }
 
     public function testABenchPlaysChangesItsRulesAndPanics(): void
@@ -113,7 +125,9 @@ final class ApiTest extends ApiTestCase
 
     public function testAGestureCountsOnceHoweverOftenItIsSent(): void
     {
-        $path = $this->openBench("port keys in\nport moths out\nmemory n = 0\nrule \"Count\"\n  take cc 80\n  press\n  remember n = n + 1\n  send moths\n");
+        $path = $this->openBench(
+            "port keys in\nport moths out\nmemory n = 0\nrule \"Count\"\n  take cc 80\n  press\n  remember n = n + 1\n  send moths\n",
+        );
         $press = ['number' => 1, 'do' => 'play', 'timeUs' => 5, 'port' => 'keys', 'bytes' => 'B0 50 7F'];
         $first = $this->call('POST', "{$path}/play", ['request' => 1, 'gestures' => [$press], 'nowUs' => 10], 200, 'News');
         $again = $this->call('POST', "{$path}/play", ['request' => 1, 'gestures' => [$press], 'nowUs' => 10], 200, 'News');
@@ -141,7 +155,10 @@ final class ApiTest extends ApiTestCase
 
     public function testALongSilenceEndsNoBench(): void
     {
-        $path = $this->openBench("port keys in\nport moths out\nclock lead\n  tempo 120\n  send moths\nrule \"Go\"\n  take cc 80\n  start lead\nrule \"Play\"\n  take note\n  send moths\n");
+        $path = $this->openBench(
+            "port keys in\nport moths out\nclock lead\n  tempo 120\n  send moths\nrule \"Go\"\n  take cc 80\n  start lead\nrule \"Play\"\n  "
+                ."take note\n  send moths\n",
+        );
         $this->play($path, 1, [['do' => 'play', 'timeUs' => 0, 'port' => 'keys', 'bytes' => 'B0 50 7F']]);
         $fiveHours = 18_000_000_000;
         $news = $this->call('POST', "{$path}/play", ['request' => 2, 'gestures' => [], 'nowUs' => $fiveHours], 200, 'News');
@@ -149,7 +166,10 @@ final class ApiTest extends ApiTestCase
         self::assertIsArray($news['late']);
         self::assertLessThan(200, \count($news['late']));
         self::assertGreaterThan($fiveHours, $news['nextDueUs'], 'and it goes on');
-        $news = $this->play($path, 3, [['do' => 'play', 'timeUs' => 2 * $fiveHours, 'port' => 'keys', 'bytes' => '90 3C 64'], ['do' => 'panic', 'timeUs' => 4 * $fiveHours]]);
+        $news = $this->play($path, 3, [
+            ['do' => 'play', 'timeUs' => 2 * $fiveHours, 'port' => 'keys', 'bytes' => '90 3C 64'],
+            ['do' => 'panic', 'timeUs' => 4 * $fiveHours],
+        ]);
         self::assertSame([null, null, null, null], $this->at($news, 'receivers.0.view.voices'));
     }
 
@@ -160,7 +180,17 @@ final class ApiTest extends ApiTestCase
         self::assertIsArray($news['records']);
         self::assertCount(2000, $news['records']);
         self::assertStringContainsString('3000 messages are not shown', (string) json_encode($news['told']));
-        $this->call('POST', "{$path}/play", ['request' => 2, 'gestures' => [['number' => 99, 'do' => 'play', 'timeUs' => 0, 'port' => 'keys', 'bytes' => trim(str_repeat('90 3C 64 ', 90_000))]], 'nowUs' => 0], 413, 'Problem');
+        $this->call(
+            'POST',
+            "{$path}/play",
+            [
+                'request' => 2,
+                'gestures' => [['number' => 99, 'do' => 'play', 'timeUs' => 0, 'port' => 'keys', 'bytes' => trim(str_repeat('90 3C 64 ', 90_000))]],
+                'nowUs' => 0,
+            ],
+            413,
+            'Problem',
+        );
     }
 
     public function testTapesAndRulebooksCanBeBroughtBack(): void
@@ -184,7 +214,11 @@ final class ApiTest extends ApiTestCase
         $path = "/api/documents/{$this->text($book, 'id')}";
         self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 1], 200, 'Document')['goodText']);
         $this->call('PUT', $path, ['name' => 'Judged', 'text' => 'sned', 'version' => 1], 200, 'Document');
-        self::assertSame(self::BOOK, $this->call('POST', "{$path}/good", ['version' => 2], 200, 'Document')['goodText'], 'a text with errors is not good');
+        self::assertSame(
+            self::BOOK,
+            $this->call('POST', "{$path}/good", ['version' => 2], 200, 'Document')['goodText'],
+            'a text with errors is not good',
+        );
     }
 
     public function testARunWhoseResultIsNotWholeIsRefused(): void
@@ -255,7 +289,11 @@ final class ApiTest extends ApiTestCase
         yield 'no name' => ['/api/documents', '{"kind": "rulebook", "name": " ", "text": ""}', 'needs a name'];
         yield 'no gestures' => ['/api/bench/x/play', '{"request": 1, "nowUs": 1, "gestures": {"a": 1}}', '"gestures" should be a list'];
         yield 'a time out of range' => ['/api/bench/x/play', '{"request": 1, "nowUs": -1, "gestures": []}', '"nowUs" should be a whole number'];
-        yield 'no number' => ['/api/bench/x/play', '{"request": 1, "nowUs": 1, "gestures": [{"timeUs": 1}]}', '"gestures[0].number" should be a whole number'];
+        yield 'no number' => [
+            '/api/bench/x/play',
+            '{"request": 1, "nowUs": 1, "gestures": [{"timeUs": 1}]}',
+            '"gestures[0].number" should be a whole number',
+        ];
         yield 'too deep' => ['/api/check', str_repeat('[', 100).str_repeat(']', 100), 'is not JSON'];
     }
 
@@ -275,7 +313,12 @@ final class ApiTest extends ApiTestCase
             $this->browser->request('POST', '/api/check', server: $server + ['CONTENT_TYPE' => 'application/json'], content: '{"text": ""}');
             self::assertSame(403, $this->browser->getResponse()->getStatusCode());
         }
-        $this->browser->request('POST', '/api/check', server: ['HTTP_ORIGIN' => 'http://127.0.0.1', 'CONTENT_TYPE' => 'application/json'], content: '{"text": ""}');
+        $this->browser->request(
+            'POST',
+            '/api/check',
+            server: ['HTTP_ORIGIN' => 'http://127.0.0.1', 'CONTENT_TYPE' => 'application/json'],
+            content: '{"text": ""}',
+        );
         self::assertSame(200, $this->browser->getResponse()->getStatusCode());
         $headers = $this->browser->getResponse()->headers;
         self::assertStringContainsString("default-src 'none'", (string) $headers->get('Content-Security-Policy'));

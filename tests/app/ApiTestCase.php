@@ -60,9 +60,19 @@ abstract class ApiTestCase extends WebTestCase
      */
     protected function play(string $path, int $request, array $gestures): array
     {
-        $numbered = array_map(static fn (int $index, array $gesture): array => ['number' => 100 * $request + $index] + $gesture, array_keys($gestures), $gestures);
+        $numbered = array_map(
+            static fn (int $index, array $gesture): array => ['number' => 100 * $request + $index] + $gesture,
+            array_keys($gestures),
+            $gestures,
+        );
 
-        return $this->call('POST', "{$path}/play", ['request' => $request, 'gestures' => $numbered, 'nowUs' => $gestures[\count($gestures) - 1]['timeUs'] ?? 0], 200, 'News');
+        return $this->call(
+            'POST',
+            "{$path}/play",
+            ['request' => $request, 'gestures' => $numbered, 'nowUs' => $gestures[\count($gestures) - 1]['timeUs'] ?? 0],
+            200,
+            'News',
+        );
     }
 
     /**
@@ -72,7 +82,12 @@ abstract class ApiTestCase extends WebTestCase
      */
     protected function call(string $method, string $path, ?array $body, int $status, ?string $schema = null): array
     {
-        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json'], content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR));
+        $this->browser->request(
+            $method,
+            $path,
+            server: ['CONTENT_TYPE' => 'application/json'],
+            content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR),
+        );
         self::assertSame($status, $this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent());
         $answer = $this->answer();
         if (null !== $schema) {
@@ -108,9 +123,17 @@ abstract class ApiTestCase extends WebTestCase
     {
         // One validator knows the description; it is read once for each kind of answer.
         self::$validator ??= new Validator();
-        self::$schemas[$schema] ??= (object) json_decode(json_encode(['$ref' => "#/components/schemas/{$schema}", 'components' => $this->description()['components']], \JSON_THROW_ON_ERROR), false, 512, \JSON_THROW_ON_ERROR);
+        self::$schemas[$schema] ??= (object) json_decode(
+            json_encode(['$ref' => "#/components/schemas/{$schema}", 'components' => $this->description()['components']], \JSON_THROW_ON_ERROR),
+            false,
+            512,
+            \JSON_THROW_ON_ERROR,
+        );
         $result = self::$validator->validate(json_decode((string) $this->browser->getResponse()->getContent()), self::$schemas[$schema]);
-        self::assertTrue($result->isValid(), $schema.': '.json_encode($result->error()?->message()).json_encode($result->error()?->data()->fullPath()));
+        self::assertTrue(
+            $result->isValid(),
+            $schema.': '.json_encode($result->error()?->message()).json_encode($result->error()?->data()->fullPath()),
+        );
     }
 
     /** @return array{paths: array<string, array<string, mixed>>, components: array<string, mixed>} */
@@ -138,7 +161,7 @@ abstract class ApiTestCase extends WebTestCase
     {
         $found = $answer;
         foreach (explode('.', $path) as $step) {
-            $found = \is_array($found) ? ($found[$step] ?? null) : null;
+            $found = \is_array($found) ? $found[$step] ?? null : null;
         }
 
         return $found;

@@ -16,10 +16,28 @@ final class BlackBoxTest extends ApiTestCase
         for ($request = 1; $request <= 60; ++$request) {
             $gestures = [];
             for ($time = 0; $time < 5; ++$time) {
-                $control = [['treadle', 'Switch '.(1 + $request % 3)], ['treadle', 'Pedal'], ['keys', 'key '.(40 + $request % 30)], ['tilt', 'Tilt']][($request + $time) % 4];
-                $gestures[] = ['number' => ++$number, 'timeUs' => 2_000_000 * $request + 100_000 * $time, 'do' => 'play', 'port' => '', 'sender' => $control[0], 'control' => $control[1], 'value' => ($request * 37 + $time * 11) % 128];
+                $control = [
+                    ['treadle', 'Switch '.(1 + ($request % 3))],
+                    ['treadle', 'Pedal'],
+                    ['keys', 'key '.(40 + ($request % 30))],
+                    ['tilt', 'Tilt'],
+                ][($request + $time) % 4];
+                $gestures[] = [
+                    'number' => ++$number,
+                    'timeUs' => 2_000_000 * $request + 100_000 * $time,
+                    'do' => 'play',
+                    'port' => '',
+                    'sender' => $control[0],
+                    'control' => $control[1],
+                    'value' => ($request * 37 + $time * 11) % 128,
+                ];
             }
-            $this->call('POST', "/api/bench/{$bench}/play", ['request' => $request, 'nowUs' => 2_000_000 * $request + 900_000, 'gestures' => $gestures], 200);
+            $this->call(
+                'POST',
+                "/api/bench/{$bench}/play",
+                ['request' => $request, 'nowUs' => 2_000_000 * $request + 900_000, 'gestures' => $gestures],
+                200,
+            );
             if (0 === $request % 17) {
                 $this->call('GET', "/api/bench/{$bench}", null, 200, 'Bench'); // as a page that is loaded again does
             }
@@ -46,8 +64,13 @@ final class BlackBoxTest extends ApiTestCase
         $path = "/api/bench/{$bench}";
         $opened = $this->call('GET', $path, null, 200, 'Bench');
         self::assertSame([['name' => 'crossing', 'bpm' => 96, 'isRunning' => false, 'beatAtUs' => 0]], $opened['clocks']);
-        $this->play($path, 1, [['timeUs' => 1_000_000, 'do' => 'play', 'port' => '', 'sender' => 'treadle', 'control' => 'Switch 2', 'value' => 127]]);
-        $news = $this->play($path, 2, [['timeUs' => 2_000_000, 'do' => 'restore', 'unit' => 'brine'], ['timeUs' => 2_000_000, 'do' => 'restore', 'unit' => 'nobody']]);
+        $this->play($path, 1, [
+            ['timeUs' => 1_000_000, 'do' => 'play', 'port' => '', 'sender' => 'treadle', 'control' => 'Switch 2', 'value' => 127],
+        ]);
+        $news = $this->play($path, 2, [
+            ['timeUs' => 2_000_000, 'do' => 'restore', 'unit' => 'brine'],
+            ['timeUs' => 2_000_000, 'do' => 'restore', 'unit' => 'nobody'],
+        ]);
         self::assertSame(['the rules that run reach no such unit, so nothing was sent to it'], $news['told']);
         self::assertNull($news['clocks'], 'told again only when it is another');
         self::assertContains('Brine: program 6', array_column(\is_array($news['late']) ? $news['late'] : [], 'arrived'));
@@ -58,9 +81,26 @@ final class BlackBoxTest extends ApiTestCase
         [, $bench] = $this->open();
         $sizes = [];
         for ($request = 1; $request <= 400; ++$request) {
-            $this->call('POST', "/api/bench/{$bench}/play", ['request' => $request, 'nowUs' => 90_000_000 * $request, 'gestures' => [
-                ['number' => $request, 'timeUs' => 90_000_000 * $request - 1_000_000, 'do' => 'play', 'port' => '', 'sender' => 'treadle', 'control' => 'Pedal', 'value' => $request % 128],
-            ]], 200);
+            $this->call(
+                'POST',
+                "/api/bench/{$bench}/play",
+                [
+                    'request' => $request,
+                    'nowUs' => 90_000_000 * $request,
+                    'gestures' => [
+                        [
+                            'number' => $request,
+                            'timeUs' => 90_000_000 * $request - 1_000_000,
+                            'do' => 'play',
+                            'port' => '',
+                            'sender' => 'treadle',
+                            'control' => 'Pedal',
+                            'value' => $request % 128,
+                        ],
+                    ],
+                ],
+                200,
+            );
             if (0 === $request % 100) {
                 $sizes[] = $this->boxSize($bench);
             }
@@ -83,7 +123,13 @@ final class BlackBoxTest extends ApiTestCase
     {
         $path = $this->openBench("port board in out\n\nrule \"Back\"\n  take any\n  send board\n");
         $news = $this->play($path, 1, [['timeUs' => 1_000_000, 'do' => 'play', 'port' => 'board', 'bytes' => '90 3C 64']]);
-        self::assertSame([[true, 1], [false, 1]], array_map(static fn (mixed $port): array => \is_array($port) ? [$port['in'], $port['messages']] : [], \is_array($news['ports']) ? $news['ports'] : []));
+        self::assertSame(
+            [[true, 1], [false, 1]],
+            array_map(
+                static fn (mixed $port): array => \is_array($port) ? [$port['in'], $port['messages']] : [],
+                \is_array($news['ports']) ? $news['ports'] : [],
+            ),
+        );
     }
 
     public function testAStackIsWrittenFromWhereUnitsStand(): void
@@ -103,8 +149,20 @@ final class BlackBoxTest extends ApiTestCase
         $document = $this->call('GET', "/api/documents/{$rig}", null, 200);
         $json = json_decode($this->text($document, 'text'), true);
         self::assertIsArray($json);
-        $json['log'] = [['at' => (new \DateTimeImmutable('-1 second'))->format(\DATE_ATOM), 'what' => 'performance', 'place' => '=HYPERLINK("x")', 'changed' => ['rule one', 'rule two']]];
-        $this->call('PUT', "/api/documents/{$rig}", ['name' => $document['name'], 'text' => json_encode($json), 'version' => $document['version']], 200);
+        $json['log'] = [
+            [
+                'at' => (new \DateTimeImmutable('-1 second'))->format(\DATE_ATOM),
+                'what' => 'performance',
+                'place' => '=HYPERLINK("x")',
+                'changed' => ['rule one', 'rule two'],
+            ],
+        ];
+        $this->call(
+            'PUT',
+            "/api/documents/{$rig}",
+            ['name' => $document['name'], 'text' => json_encode($json), 'version' => $document['version']],
+            200,
+        );
         $this->browser->request('GET', "/api/rigs/{$rig}/log.csv");
         $table = (string) $this->browser->getResponse()->getContent();
         self::assertStringStartsWith("date,what,place,\"set list\",changed,marked,\"done about it\",who\n", $table);

@@ -38,7 +38,35 @@ final class ChangedFile
         'a.midnam' => ['chart read'],
     ];
     /** Words that mean something to some reader. */
-    private const WORDS = ['0', '-1', '1e999', '9223372036854775808', 'null', 'true', '[]', '{}', '"', "\0", "\xFF", "\u{202E}", '<!DOCTYPE a [<!ENTITY b "c">]>', '&b;', '<![CDATA[', '../', '=1+1', ';', ',', "\r", "\n", "\t", '16384', '128', 'F0', 'MTrk', 'PK'];
+    private const WORDS = [
+        '0',
+        '-1',
+        '1e999',
+        '9223372036854775808',
+        'null',
+        'true',
+        '[]',
+        '{}',
+        '"',
+        "\0",
+        "\xFF",
+        "\u{202E}",
+        '<!DOCTYPE a [<!ENTITY b "c">]>',
+        '&b;',
+        '<![CDATA[',
+        '../',
+        '=1+1',
+        ';',
+        ',',
+        "\r",
+        "\n",
+        "\t",
+        '16384',
+        '128',
+        'F0',
+        'MTrk',
+        'PK',
+    ];
 
     public static function good(string $file): string
     {
@@ -94,6 +122,8 @@ final class ChangedFile
     /** The next number or quoted word after a place becomes another. */
     private static function numberChanged(string $bytes, int $at, string $word): string
     {
-        return 1 === preg_match('/-?\b\d+(\.\d+)?\b|"[^"\n]{0,60}"/', $bytes, $found, \PREG_OFFSET_CAPTURE, $at) ? substr_replace($bytes, $word, (int) $found[0][1], \strlen($found[0][0])) : $bytes;
+        return 1 === preg_match('/-?\b\d+(\.\d+)?\b|"[^"\n]{0,60}"/', $bytes, $found, \PREG_OFFSET_CAPTURE, $at)
+            ? substr_replace($bytes, $word, (int) $found[0][1], \strlen($found[0][0]))
+            : $bytes;
     }
 }

@@ -71,7 +71,10 @@ final class CommandOutputTest extends TestCase
         self::assertTrue(is_link("{$this->folder}/link.tape"));
         self::assertStringContainsString('90 30 64', $this->get('real.tape'));
         self::assertStringContainsString('90 30 64', $this->get('new.tape'));
-        self::assertSame([0, '', ''], $this->shell('mkfifo pipe; cat pipe > heard & zigzag run all.book --in in.tape --out pipe; wait; test -p pipe'));
+        self::assertSame(
+            [0, '', ''],
+            $this->shell('mkfifo pipe; cat pipe > heard & zigzag run all.book --in in.tape --out pipe; wait; test -p pipe'),
+        );
         self::assertStringContainsString('90 30 64', $this->get('heard'));
         self::assertSame([0, '', ''], $this->shell('zigzag run all.book --in in.tape --out /dev/null; test -c /dev/null'));
         [$exit, $out] = $this->shell('zigzag run all.book --in in.tape --out /dev/stdout');
@@ -96,11 +99,16 @@ final class CommandOutputTest extends TestCase
     public function testTheLongestMessageIsReadAndWhatIsWrittenIsRead(): void
     {
         $this->put('long.tape', '0.000 keys F0 '.str_repeat('01 ', 65_534)."F7\n");
-        [$exit, $out, $error] = $this->shell('zigzag run all.book --in long.tape --out out.tape && zigzag run back.book --in out.tape', ['back.book' => "port moths in\nport x out\nrule \"r\"\n  take any\n  send x\n"]);
+        [$exit, $out, $error] = $this->shell('zigzag run all.book --in long.tape --out out.tape && zigzag run back.book --in out.tape', [
+            'back.book' => "port moths in\nport x out\nrule \"r\"\n  take any\n  send x\n",
+        ]);
         self::assertSame([0, ''], [$exit, $error]);
         self::assertStringContainsString('x F0 01', $out);
         foreach (['mid', 'csv'] as $format) {
-            self::assertSame([0, '', ''], $this->shell("zigzag convert out.tape long.{$format} && zigzag convert long.{$format} again.tape && cmp out.tape again.tape"));
+            self::assertSame(
+                [0, '', ''],
+                $this->shell("zigzag convert out.tape long.{$format} && zigzag convert long.{$format} again.tape && cmp out.tape again.tape"),
+            );
         }
     }
 
@@ -136,7 +144,9 @@ final class CommandOutputTest extends TestCase
 
     public function testNamesMarkersLyricsAndTempoSurviveBetweenMidiFilesAndCsv(): void
     {
-        $this->put('song.csv', <<<'CSV'
+        $this->put(
+            'song.csv',
+            <<<'CSV'
             0, 0, Header, 1, 3, 480
             1, 0, Start_track
             1, 0, Title_t, "The ""Salt"" Ferry"
@@ -162,10 +172,24 @@ final class CommandOutputTest extends TestCase
             3, 5, End_track
             0, 0, End_of_file
 
-            CSV);
+            CSV,
+        );
         self::assertSame([0, '', ''], $this->shell('zigzag convert song.csv song.mid && zigzag convert song.mid ours.csv && cmp ours.csv song.csv'));
-        self::assertSame([0, '', ''], $this->shell('midicsv song.mid | grep -av Copyright > theirs.csv; grep -v Copyright ours.csv > ours2.csv; cmp theirs.csv ours2.csv && csvmidi ours.csv theirs.mid && cmp theirs.mid song.mid'), 'other programs say the same, but for letters beyond ASCII, which they write as they are');
-        self::assertSame([0, '', ''], $this->shell('zigzag convert song.csv one.mid --type 0 && midicsv one.mid > one.csv && grep -q "Marker_t" one.csv && grep -q "Lyric_t" one.csv && head -1 one.csv | grep -q "Header, 0, 1, 480"'));
+        self::assertSame(
+            [0, '', ''],
+            $this->shell(
+                'midicsv song.mid | grep -av Copyright > theirs.csv; grep -v Copyright ours.csv > ours2.csv; cmp theirs.csv ours2.csv && '
+                    .'csvmidi ours.csv theirs.mid && cmp theirs.mid song.mid',
+            ),
+            'other programs say the same, but for letters beyond ASCII, which they write as they are',
+        );
+        self::assertSame(
+            [0, '', ''],
+            $this->shell(
+                'zigzag convert song.csv one.mid --type 0 && midicsv one.mid > one.csv && grep -q "Marker_t" one.csv && grep -q "Lyric_t" '
+                    .'one.csv && head -1 one.csv | grep -q "Header, 0, 1, 480"',
+            ),
+        );
         [$exit, $out, $error] = $this->shell('zigzag convert song.mid -');
         self::assertSame([0, 3], [$exit, substr_count($out, "\n") - 1]);
         foreach (['1 × marker', '1 × lyric', '2 × tempo', '1 × time signature'] as $lost) {
@@ -175,11 +199,19 @@ final class CommandOutputTest extends TestCase
 
     public function testARulebookChangesInTheMiddleOfARun(): void
     {
-        $this->put('one.book', "port keys in\nport moths out\nscene \"A\"\nscene \"B\"\nalways\nrule \"go\"\n  take cc 80\n  press\n  go next\nrule \"play\"\n  take note\n  send moths\n");
+        $this->put(
+            'one.book',
+            "port keys in\nport moths out\nscene \"A\"\nscene \"B\"\nalways\nrule \"go\"\n  take cc 80\n  press\n  go next\nrule \"play\"\n "
+                ." take note\n  send moths\n",
+        );
         $this->put('two.book', "port keys in\nport moths out\nscene \"A\"\nrule \"play\"\n  take note\n  set channel = 2\n  send moths\n");
         $this->put('in.tape', "0 keys B0 50 7F\n1 keys 90 3C 64\n20 keys 80 3C 40\n21 keys 90 3C 64\n");
         self::assertSame(
-            [0, "# zigzag tape 1\n1.000 moths 90 3C 64\n20.000 moths 80 3C 40\n21.000 moths 91 3C 64\n", "10.000 two.book: scene \"B\" is gone; \"A\" is current now\n"],
+            [
+                0,
+                "# zigzag tape 1\n1.000 moths 90 3C 64\n20.000 moths 80 3C 40\n21.000 moths 91 3C 64\n",
+                "10.000 two.book: scene \"B\" is gone; \"A\" is current now\n",
+            ],
             $this->shell('zigzag run one.book --in in.tape --change 10=two.book'),
         );
     }
@@ -194,7 +226,12 @@ final class CommandOutputTest extends TestCase
         foreach ($files as $name => $content) {
             $this->put((string) $name, $content);
         }
-        $process = Process::fromShellCommandline('zigzag() { "$ZIGZAG" "$@"; }; '.$command, $this->folder, ['ZIGZAG' => self::zigzag()], timeout: 60);
+        $process = Process::fromShellCommandline(
+            'zigzag() { "$ZIGZAG" "$@"; }; '.$command,
+            $this->folder,
+            ['ZIGZAG' => self::zigzag()],
+            timeout: 60,
+        );
         $process->run();
 
         return [(int) $process->getExitCode(), $process->getOutput(), $process->getErrorOutput()];

@@ -21,7 +21,16 @@ final class CommandTest extends TestCase
     {
         $this->folder = sys_get_temp_dir().'/zigzag-'.bin2hex(random_bytes(6));
         mkdir($this->folder);
-        $files = ['good.book' => self::BOOK, 'bad.book' => self::BOOK."rule \"x\"\n  sned moths\n", 'in.tape' => self::TAPE, 'bad.tape' => "0 keys F8\n1 keys 9", 'other.tape' => '0 harp F8', 'bad.mid' => 'MThd', 'bad.csv' => '1, 2', 'late.tape' => '1000000000 keys F8'];
+        $files = [
+            'good.book' => self::BOOK,
+            'bad.book' => self::BOOK."rule \"x\"\n  sned moths\n",
+            'in.tape' => self::TAPE,
+            'bad.tape' => "0 keys F8\n1 keys 9",
+            'other.tape' => '0 harp F8',
+            'bad.mid' => 'MThd',
+            'bad.csv' => '1, 2',
+            'late.tape' => '1000000000 keys F8',
+        ];
         foreach ($files as $name => $content) {
             file_put_contents("{$this->folder}/{$name}", $content);
         }
@@ -52,29 +61,47 @@ final class CommandTest extends TestCase
     public function testARunGoesOnFromItsSavedState(): void
     {
         self::assertSame([0, "# zigzag tape 1\n0.000 moths 92 30 64\n", ''], $this->zigzag('run good.book --in in.tape --until 100 --save state'));
-        self::assertSame([0, "# zigzag tape 1\n250.500 moths 82 30 40\n", ''], $this->zigzag('run good.book --in - --load state', '250.500 keys 80 30 40'));
+        self::assertSame(
+            [0, "# zigzag tape 1\n250.500 moths 82 30 40\n", ''],
+            $this->zigzag('run good.book --in - --load state', '250.500 keys 80 30 40'),
+        );
         self::assertSame(2, $this->zigzag('run good.book --in in.tape --load in.tape')[0]);
     }
 
     public function testPanicSilencesAStoppedRun(): void
     {
         $this->zigzag('run good.book --in in.tape --until 100 --save state --out first.tape');
-        self::assertSame([0, "# zigzag tape 1\n100.000 moths 82 30 40\n100.000 moths B2 40 00\n100.000 moths B2 7B 00\n100.000 moths B2 78 00\n", ''], $this->zigzag('panic good.book --load state'));
+        self::assertSame(
+            [0, "# zigzag tape 1\n100.000 moths 82 30 40\n100.000 moths B2 40 00\n100.000 moths B2 7B 00\n100.000 moths B2 78 00\n", ''],
+            $this->zigzag('panic good.book --load state'),
+        );
         self::assertStringContainsString('name the state of the run with --load', $this->zigzag('panic good.book')[2]);
     }
 
     public function testOtherProgramsReadWhatTheWholeRigSends(): void
     {
         $demo = \dirname(__DIR__, 2).'/demo';
-        file_put_contents("{$this->folder}/rig.tape", "0 treadle BF 53 7F\n10 sequencer FA F8\n20 keys 90 3C 64\n25 tilt B0 10 44\n30 slab 91 40 64 E1 00 44 D1 10\n900 treadle BF 54 7F\n1000 treadle BF 51 7F\n1500 keys 80 3C 40\n1600 slab 81 40 40\n");
+        file_put_contents(
+            "{$this->folder}/rig.tape",
+            "0 treadle BF 53 7F\n10 sequencer FA F8\n20 keys 90 3C 64\n25 tilt B0 10 44\n30 slab 91 40 64 E1 00 44 D1 10\n900 treadle BF 54 "
+                ."7F\n1000 treadle BF 51 7F\n1500 keys 80 3C 40\n1600 slab 81 40 40\n",
+        );
         foreach (['tape', 'mid', 'csv'] as $ending) {
             self::assertSame([0, '', ''], $this->zigzag("run {$demo}/whole-rig.book --in rig.tape --out whole.{$ending}"));
         }
-        self::assertSame(file_get_contents("{$this->folder}/whole.csv"), (new Process(['midicsv', "{$this->folder}/whole.mid"]))->mustRun()->getOutput());
+        self::assertSame(
+            file_get_contents("{$this->folder}/whole.csv"),
+            (new Process(['midicsv', "{$this->folder}/whole.mid"]))->mustRun()->getOutput(),
+        );
         $ours = substr_count((string) file_get_contents("{$this->folder}/whole.tape"), "\n") - 1;
         self::assertGreaterThan(12, $ours);
-        $script = 'import mido,sys; print(sum(1 for t in mido.MidiFile(sys.argv[1], clip=True).tracks for m in t if not m.is_meta or m.type == "cue_marker"))';
-        self::assertSame("{$ours}\n", (new Process(['/usr/bin/python3', '-c', $script, "{$this->folder}/whole.mid"]))->mustRun()->getOutput(), 'every event, pulses among them');
+        $script =
+            'import mido,sys; print(sum(1 for t in mido.MidiFile(sys.argv[1], clip=True).tracks for m in t if not m.is_meta or m.type == "cue_marker"))';
+        self::assertSame(
+            "{$ours}\n",
+            (new Process(['/usr/bin/python3', '-c', $script, "{$this->folder}/whole.mid"]))->mustRun()->getOutput(),
+            'every event, pulses among them',
+        );
         self::assertSame([0, '', ''], $this->zigzag('convert whole.mid back.tape'));
         self::assertSame($ours, substr_count((string) file_get_contents("{$this->folder}/back.tape"), "\n") - 1);
     }
@@ -85,7 +112,10 @@ final class CommandTest extends TestCase
         [$status, $out] = $this->zigzag('check bad.book');
         self::assertSame(1, $status);
         self::assertStringContainsString('bad.book:9:3: error: syntax: "sned" cannot stand here; did you mean "send"?', $out);
-        self::assertSame([0, "port keys in\nport moths out\n\nrule \"Low half\"\n  from keys\n  take note key 0..59\n  set channel = 3\n  send moths\n", ''], $this->zigzag('format good.book'));
+        self::assertSame(
+            [0, "port keys in\nport moths out\n\nrule \"Low half\"\n  from keys\n  take note key 0..59\n  set channel = 3\n  send moths\n", ''],
+            $this->zigzag('format good.book'),
+        );
         self::assertSame(1, $this->zigzag('format bad.book')[0]);
     }
 
@@ -97,7 +127,11 @@ final class CommandTest extends TestCase
         yield 'no tape' => ['run good.book', 2, 'name what comes in with --in'];
         yield 'no such tape' => ['run good.book --in none.tape', 2, 'none.tape: there is no such file'];
         yield 'a bad tape' => ['run good.book --in bad.tape --out out.tape', 2, 'bad.tape:2: "9" is not a list'];
-        yield 'a tape for another port' => ['run good.book --in other.tape --out out.tape', 2, 'other.tape:1: harp is no in port of good.book (it has keys)'];
+        yield 'a tape for another port' => [
+            'run good.book --in other.tape --out out.tape',
+            2,
+            'other.tape:1: harp is no in port of good.book (it has keys)',
+        ];
         yield 'a port that is none' => ['run good.book --in in.tape --port moths', 2, '--port moths is no in port'];
         yield 'a bad time' => ['run good.book --in in.tape --until soon', 2, '--until soon is not a time'];
         yield 'a time before the beginning' => ['run good.book --in in.tape --until -5', 2, '--until -5 is not a time'];
@@ -129,7 +163,13 @@ final class CommandTest extends TestCase
     {
         $peak = [];
         foreach ([20_000, 100_000] as $messages) {
-            $code = 'require $argv[1]."/vendor/autoload.php"; $b = ZigzagPost\Core\Compile\Compiler::load(ZigzagPost\Core\Check\Checker::check(file_get_contents($argv[2]))->book); $in = (function () use ($argv) { for ($i = 0; $i < $argv[3]; $i++) yield new ZigzagPost\Core\Format\Event($i * 100, "keys", chr($i % 2 ? 0x80 : 0x90).chr(intdiv($i, 2) % 60).chr(64)); })(); $out = fopen("/dev/null", "w"); (new ZigzagPost\Core\Engine\Tape\TapeRun(new ZigzagPost\Core\Engine\Engine($b), new ZigzagPost\Core\Format\TapeWriter($out)))->run($in); echo memory_get_peak_usage();';
+            $code =
+                'require $argv[1]."/vendor/autoload.php"; $b = '
+                    .'ZigzagPost\Core\Compile\Compiler::load(ZigzagPost\Core\Check\Checker::check(file_get_contents($argv[2]))->book); $in '
+                        .'= (function () use ($argv) { for ($i = 0; $i < $argv[3]; $i++) yield new ZigzagPost\Core\Format\Event($i * 100, '
+                            .'"keys", chr($i % 2 ? 0x80 : 0x90).chr(intdiv($i, 2) % 60).chr(64)); })(); $out = fopen("/dev/null", "w"); '
+                                .'(new ZigzagPost\Core\Engine\Tape\TapeRun(new ZigzagPost\Core\Engine\Engine($b), new '
+                                    .'ZigzagPost\Core\Format\TapeWriter($out)))->run($in); echo memory_get_peak_usage();';
             $process = (new Process(['php', '-r', $code, \dirname(__DIR__, 2), "{$this->folder}/good.book", (string) $messages]))->mustRun();
             $peak[] = (int) $process->getOutput();
         }

@@ -45,7 +45,8 @@ use ZigzagPost\Core\World\Patch;
 /** Everything that is computed of a rig, as text: what the command line prints, what the API sends, and what the sheets say. */
 final class Computed
 {
-    private const TAPE = "0 p1 90 3C 64\n10 p2 B0 14 40\n20 p1 80 3C 40\n30 board B0 0B 05\n40 board BF 0B 45\n50 floor BF 50 7F\n60 floor BF 50 00\n70 s0 B0 01 00\n80 s0 B0 01 7F\n90 s1 C0 03\n100 s1 B0 02 40\n";
+    private const TAPE = "0 p1 90 3C 64\n10 p2 B0 14 40\n20 p1 80 3C 40\n30 board B0 0B 05\n40 board BF 0B 45\n50 floor BF 50 7F\n60 floor "
+        ."BF 50 00\n70 s0 B0 01 00\n80 s0 B0 01 7F\n90 s1 C0 03\n100 s1 B0 02 40\n";
     /** Controls, and parameters, of a unit that are followed. */
     private const MOST = 2;
 
@@ -82,8 +83,22 @@ final class Computed
         file_put_contents("{$folder}/a.book", $book);
         file_put_contents("{$folder}/a.tape", self::TAPE);
         $line = new CommandLineTester();
-        foreach (['rig check a.rig.json', 'rig plan a.rig.json', 'rig wires a.rig.json', 'rig fit a.rig.json', 'prove a.rig.json', 'check a.book --rig a.rig.json', 'plain a.book --rig a.rig.json', 'format a.book --rig a.rig.json', 'run a.book --rig a.rig.json --in a.tape --out a.out --trace a.trace'] as $words) {
-            $code = $line->run(array_map(static fn (string $word): string => str_starts_with($word, 'a.') ? "{$folder}/{$word}" : $word, explode(' ', $words)));
+        foreach (
+            [
+                'rig check a.rig.json',
+                'rig plan a.rig.json',
+                'rig wires a.rig.json',
+                'rig fit a.rig.json',
+                'prove a.rig.json',
+                'check a.book --rig a.rig.json',
+                'plain a.book --rig a.rig.json',
+                'format a.book --rig a.rig.json',
+                'run a.book --rig a.rig.json --in a.tape --out a.out --trace a.trace',
+            ] as $words
+        ) {
+            $code = $line->run(
+                array_map(static fn (string $word): string => str_starts_with($word, 'a.') ? "{$folder}/{$word}" : $word, explode(' ', $words)),
+            );
             $this->say($words, explode("\n", trim(str_replace("{$folder}/", '', "{$line->output()}{$line->errors()}"))));
             $this->say("{$words} ends with", $code);
         }
@@ -138,13 +153,40 @@ final class Computed
             }
         }
         usort($events, static fn (Event $one, Event $other): int => $one->timeUs <=> $other->timeUs);
-        $this->say('recognised', array_map(static fn (Recognised $each): array => [$each->played->port, $each->played->selector(), $each->sorts, $each->range, $each->unit, $each->control], Recognition::of($events, 0, 4_000_000, $this->setup)->candidates));
+        $this->say(
+            'recognised',
+            array_map(
+                static fn (Recognised $each): array => [
+                    $each->played->port,
+                    $each->played->selector(),
+                    $each->sorts,
+                    $each->range,
+                    $each->unit,
+                    $each->control,
+                ],
+                Recognition::of($events, 0, 4_000_000, $this->setup)->candidates,
+            ),
+        );
         $this->say('calibration', CalibrationView::of($this->situation, $events, 3_000_000));
         $source = Source::of((string) $this->setup->rig->rulebook);
         foreach ($source->book->rules as $rule) {
-            $this->say("takeover in line {$rule->span->line}", self::edited(static fn (): array => Leaps::edits($source, $rule->span->line, 'pickup')));
+            $this->say(
+                "takeover in line {$rule->span->line}",
+                self::edited(static fn (): array => Leaps::edits($source, $rule->span->line, 'pickup')),
+            );
         }
-        $units = array_map(static fn (Device $box): array => [$box, null === $box->chart->programs ? null : 0, array_column(array_map(static fn ($parameter): array => [$parameter->name, $parameter->raw[0] ?? 0], $box->chart->parameters ?? []), 1, 0)], \array_slice($this->units(), 0, 3));
+        $units = array_map(
+            static fn (Device $box): array => [
+                $box,
+                null === $box->chart->programs ? null : 0,
+                array_column(
+                    array_map(static fn ($parameter): array => [$parameter->name, $parameter->raw[0] ?? 0], $box->chart->parameters ?? []),
+                    1,
+                    0,
+                ),
+            ],
+            \array_slice($this->units(), 0, 3),
+        );
         $this->say('a stack of now', self::edited(static fn (): array => PresentStack::of('now', $units)->edits($source)));
     }
 
@@ -166,8 +208,15 @@ final class Computed
     {
         $sheets = new Sheets(new Environment(new FilesystemLoader(\dirname(__DIR__, 2).'/templates')));
         foreach (array_keys(Sheets::ALL) as $sheet) {
-            $html = (string) preg_replace(['~<(style|head|svg)\b.*?</\1>~s', '~</(tr|p|h\d|li|div)>~', '~</t[dh]>~'], ['', "\n", ' | '], $sheets->html($this->situation, [$sheet]));
-            $lines = array_map(static fn (string $line): string => trim((string) preg_replace('/\s+/', ' ', $line)), explode("\n", html_entity_decode(strip_tags($html))));
+            $html = (string) preg_replace(
+                ['~<(style|head|svg)\b.*?</\1>~s', '~</(tr|p|h\d|li|div)>~', '~</t[dh]>~'],
+                ['', "\n", ' | '],
+                $sheets->html($this->situation, [$sheet]),
+            );
+            $lines = array_map(
+                static fn (string $line): string => trim((string) preg_replace('/\s+/', ' ', $line)),
+                explode("\n", html_entity_decode(strip_tags($html))),
+            );
             $this->say("sheet {$sheet}", array_values(array_filter($lines, static fn (string $line): bool => '' !== $line)));
         }
     }
@@ -190,9 +239,24 @@ final class Computed
         $rules = $this->situation->checked()->written->rules;
         $source = Source::of((string) $this->setup->rig->rulebook);
         $last = $rules[\count($rules) - 1] ?? null;
-        $fewer = null === $last ? null : new RigAnalysis(RigFile::setup($this->setup->rig, $source->with([Edit::deleteLines($last->span->line, $source->end($last))])->text));
+        $fewer =
+            null === $last
+                ? null
+                : new RigAnalysis(
+                    RigFile::setup($this->setup->rig, $source->with([Edit::deleteLines($last->span->line, $source->end($last))])->text),
+                );
         if (null !== $fewer && !$fewer->checked()->hasErrors()) {
-            $this->say('without the last rule', array_map(get_object_vars(...), \array_slice(Proving::of($whole, Compiler::load($fewer->checked()->book), $seats, $this->setup->rig->show, RulesSum::of($fewer))->changes, 0, 40)));
+            $this->say(
+                'without the last rule',
+                array_map(
+                    get_object_vars(...),
+                    \array_slice(
+                        Proving::of($whole, Compiler::load($fewer->checked()->book), $seats, $this->setup->rig->show, RulesSum::of($fewer))->changes,
+                        0,
+                        40,
+                    ),
+                ),
+            );
         }
         $rehearsal = new Rehearsal($this->situation);
         $this->say('faults', array_map(static fn (Fault $fault): string => $fault->words(), $rehearsal->faults()));
@@ -231,6 +295,9 @@ final class Computed
 
     private static function json(mixed $value): string
     {
-        return json_encode($value, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_THROW_ON_ERROR);
+        return json_encode(
+            $value,
+            \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_THROW_ON_ERROR,
+        );
     }
 }

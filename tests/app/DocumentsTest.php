@@ -44,12 +44,36 @@ final class DocumentsTest extends TestCase
         $id = $this->made('Mine', self::BOOK, 'Ada');
         $this->call('PUT', "/api/documents/{$id}", ['name' => 'Mine', 'text' => self::BOOK."# one\n", 'version' => 1], 200, 'Ada');
         $this->call('PUT', "/api/documents/{$id}", ['name' => 'Mine', 'text' => self::BOOK."# one\n# two\n", 'version' => 2], 200, 'Ada');
-        $this->call('PUT', "/api/documents/{$id}", ['name' => 'Mine', 'text' => str_replace('moths', 'gulls', self::BOOK), 'version' => 3], 200, 'Bo');
-        $this->call('PUT', "/api/documents/{$id}", ['name' => 'Yours', 'text' => str_replace('moths', 'gulls', self::BOOK), 'version' => 4], 200, 'Bo');
+        $this->call(
+            'PUT',
+            "/api/documents/{$id}",
+            ['name' => 'Mine', 'text' => str_replace('moths', 'gulls', self::BOOK), 'version' => 3],
+            200,
+            'Bo',
+        );
+        $this->call(
+            'PUT',
+            "/api/documents/{$id}",
+            ['name' => 'Yours', 'text' => str_replace('moths', 'gulls', self::BOOK), 'version' => 4],
+            200,
+            'Bo',
+        );
         $history = $this->call('GET', "/api/documents/{$id}/revisions", null, 200);
-        self::assertSame([[5, 'Bo', 'renamed'], [4, 'Bo', 'written'], [3, 'Ada', 'written'], [1, 'Ada', 'made']], array_map(static fn (mixed $each): array => \is_array($each) ? [$each['number'], $each['by'], $each['what']] : [], $history), 'what one person writes in one go is one version');
+        self::assertSame(
+            [[5, 'Bo', 'renamed'], [4, 'Bo', 'written'], [3, 'Ada', 'written'], [1, 'Ada', 'made']],
+            array_map(static fn (mixed $each): array => \is_array($each) ? [$each['number'], $each['by'], $each['what']] : [], $history),
+            'what one person writes in one go is one version',
+        );
         $version = $this->call('GET', "/api/documents/{$id}/revisions/4", null, 200);
-        self::assertSame(['-port moths out', '+port gulls out', '-  send moths', '-# one', '-# two', '+  send gulls'], array_map(static fn (mixed $change): string => \is_array($change) && \is_string($change['sign']) && \is_string($change['text']) ? $change['sign'].$change['text'] : '', (array) $version['changes']));
+        self::assertSame(
+            ['-port moths out', '+port gulls out', '-  send moths', '-# one', '-# two', '+  send gulls'],
+            array_map(
+                static fn (mixed $change): string => \is_array($change) && \is_string($change['sign']) && \is_string($change['text'])
+                    ? $change['sign'].$change['text']
+                    : '',
+                (array) $version['changes'],
+            ),
+        );
 
         $this->call('POST', "/api/documents/{$id}/revisions/3/restore", ['version' => 4], 409, 'Ada');
         $back = $this->call('POST', "/api/documents/{$id}/revisions/3/restore", ['version' => 5], 200, 'Ada');
@@ -117,7 +141,8 @@ final class DocumentsTest extends TestCase
                 default => substr_replace($zip, $random->getBytes(3), $random->getInt(0, \strlen($zip) - 3), 3),
             };
             [$status, $answer] = $this->upload('/api/everything', 'all.zip', $bytes);
-            if (200 === $status) { // a byte that means nothing, such as a time of day
+            if (200 === $status) {
+                // a byte that means nothing, such as a time of day
                 self::assertSame(['new' => 1, 'same' => 0, 'beside' => 0], $answer);
                 self::assertSame([self::BOOK], array_column($this->everything(), 'text'));
                 $this->begin();
@@ -140,15 +165,21 @@ final class DocumentsTest extends TestCase
         $archive = new \ZipArchive();
         $archive->open($path);
         $manifest = json_decode((string) $archive->getFromName('manifest.json'), true);
-        \assert(\is_array($manifest) && \is_array($manifest['documents']) && \is_array($manifest['documents'][0]) && \is_array($manifest['documents'][0]['revisions']) && \is_array($manifest['documents'][0]['revisions'][0]));
+        \assert(
+            \is_array($manifest)
+                && \is_array($manifest['documents'])
+                && \is_array($manifest['documents'][0])
+                && \is_array($manifest['documents'][0]['revisions'])
+                && \is_array($manifest['documents'][0]['revisions'][0]),
+        );
         $wrong = [null, '../../etc/passwd', -1, [], str_repeat('x', 500), 'nonsense'][$random->getInt(0, 5)];
         $document = &$manifest['documents'][0];
         match ($case % 5) {
-            0 => $document[['id', 'kind', 'version', 'createdAt', 'changedAt', 'file', 'sum'][$random->getInt(0, 6)]] = $wrong,
-            1 => $document['revisions'][0][['number', 'begunAt', 'at', 'file', 'sum'][$random->getInt(0, 4)]] = $wrong,
-            2 => $manifest['documents'][] = $document,
-            3 => $manifest['format'] = $wrong,
-            default => $manifest['documents'] = 'none',
+            0 => ($document[['id', 'kind', 'version', 'createdAt', 'changedAt', 'file', 'sum'][$random->getInt(0, 6)]] = $wrong),
+            1 => ($document['revisions'][0][['number', 'begunAt', 'at', 'file', 'sum'][$random->getInt(0, 4)]] = $wrong),
+            2 => ($manifest['documents'][] = $document),
+            3 => ($manifest['format'] = $wrong),
+            default => ($manifest['documents'] = 'none'),
         };
         $archive->addFromString('manifest.json', (string) json_encode($manifest));
         $archive->close();
@@ -165,7 +196,13 @@ final class DocumentsTest extends TestCase
         $kernel = new Kernel('test', false);
         $application = new Application($kernel);
         $application->setAutoExit(false);
-        self::assertSame(0, $application->run(new ArrayInput(['command' => 'doctrine:migrations:migrate', '--no-interaction' => true, '--quiet' => true]), new NullOutput()));
+        self::assertSame(
+            0,
+            $application->run(
+                new ArrayInput(['command' => 'doctrine:migrations:migrate', '--no-interaction' => true, '--quiet' => true]),
+                new NullOutput(),
+            ),
+        );
         $this->browser = new KernelBrowser($kernel, ['HTTP_HOST' => 'localhost']);
         $this->browser->disableReboot();
     }
@@ -183,7 +220,9 @@ final class DocumentsTest extends TestCase
         $all = [];
         foreach ($this->call('GET', '/api/documents', null, 200) as $listed) {
             $id = \is_array($listed) && \is_string($listed['id']) ? $listed['id'] : '';
-            $all[$id] = $this->call('GET', "/api/documents/{$id}", null, 200) + ['history' => $this->call('GET', "/api/documents/{$id}/revisions", null, 200)];
+            $all[$id] = $this->call('GET', "/api/documents/{$id}", null, 200) + [
+                'history' => $this->call('GET', "/api/documents/{$id}/revisions", null, 200),
+            ];
         }
         ksort($all);
 
@@ -215,7 +254,12 @@ final class DocumentsTest extends TestCase
      */
     private function call(string $method, string $path, ?array $body, int $status, string $by = ''): array
     {
-        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_AUTHOR' => rawurlencode($by)], content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR));
+        $this->browser->request(
+            $method,
+            $path,
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_AUTHOR' => rawurlencode($by)],
+            content: null === $body ? null : json_encode((object) $body, \JSON_THROW_ON_ERROR),
+        );
         self::assertSame($status, $this->browser->getResponse()->getStatusCode(), (string) $this->browser->getResponse()->getContent());
         $answer = json_decode((string) $this->browser->getResponse()->getContent(), true);
 

@@ -65,7 +65,10 @@ final class FixturesTest extends ApiTestCase
             self::assertSame($document['name'], $now['name']);
             self::assertSame($document['version'], $now['version']);
             self::assertSame($document['sum'], hash('sha256', $this->text($now, 'text')), $this->text($document, 'name'));
-            self::assertCount(\is_int($document['revisions']) ? $document['revisions'] : -1, $this->call('GET', "/api/documents/{$this->text($document, 'id')}/revisions", null, 200));
+            self::assertCount(
+                \is_int($document['revisions']) ? $document['revisions'] : -1,
+                $this->call('GET', "/api/documents/{$this->text($document, 'id')}/revisions", null, 200),
+            );
         }
         foreach ((array) $meaning['moments'] as $moment) {
             self::assertIsArray($moment);
@@ -80,10 +83,20 @@ final class FixturesTest extends ApiTestCase
             $now = $this->call('GET', "/api/rigs/{$id}/computed", null, 200);
             foreach ((array) $rig['resting'] as $rest) {
                 self::assertIsArray($rest);
-                self::assertContains([$rest['code'], $rest['cause']], array_map(static fn (mixed $each): array => \is_array($each) ? [$each['code'], $each['cause']] : [], (array) $now['resting']), 'what was put to rest rests');
+                self::assertContains(
+                    [$rest['code'], $rest['cause']],
+                    array_map(static fn (mixed $each): array => \is_array($each) ? [$each['code'], $each['cause']] : [], (array) $now['resting']),
+                    'what was put to rest rests',
+                );
             }
             $proofs = $this->call('GET', "/api/rigs/{$id}/proofs", null, 200);
-            self::assertSame($rig['proofs'], array_map(fn (mixed $proof): array => [$this->at((array) $proof, 'name'), \count((array) $this->at((array) $proof, 'changes'))], (array) $proofs['proofs']));
+            self::assertSame(
+                $rig['proofs'],
+                array_map(
+                    fn (mixed $proof): array => [$this->at((array) $proof, 'name'), \count((array) $this->at((array) $proof, 'changes'))],
+                    (array) $proofs['proofs'],
+                ),
+            );
         }
     }
 

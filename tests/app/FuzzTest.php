@@ -27,13 +27,19 @@ final class FuzzTest extends ApiTestCase
         for ($case = 0; $case < Cases::number(12); ++$case) {
             $changed = ChangedFile::changed($good, $random);
             if ('/api/charts/read' === $to) {
-                $this->browser->request('POST', $to, server: ['CONTENT_TYPE' => 'application/json'], content: (string) json_encode(['text' => $changed, 'name' => ''], \JSON_INVALID_UTF8_SUBSTITUTE));
+                $this->browser->request(
+                    'POST',
+                    $to,
+                    server: ['CONTENT_TYPE' => 'application/json'],
+                    content: (string) json_encode(['text' => $changed, 'name' => ''], \JSON_INVALID_UTF8_SUBSTITUTE),
+                );
             } else {
                 $this->upload($file, $changed, null, $to);
             }
             $status = $this->browser->getResponse()->getStatusCode();
             $answers[$status] = ($answers[$status] ?? 0) + 1;
-            if (201 === $status) { // so that thousands of the same name do not pile up
+            if (201 === $status) {
+                // so that thousands of the same name do not pile up
                 $this->browser->request('DELETE', "/api/documents/{$this->text($this->answer(), 'id')}");
                 $this->browser->getResponse()->isSuccessful() || self::fail("case {$case}: {$this->browser->getResponse()->getContent()}");
                 continue;
@@ -44,7 +50,10 @@ final class FuzzTest extends ApiTestCase
             }
         }
         $hasSums = str_ends_with($file, '.zip'); // of each of its files, so that hardly any change is taken
-        self::assertTrue(isset($answers[200]) || isset($answers[201]) || $hasSums || Cases::number(12) < 100, 'some of them are taken: '.json_encode($answers));
+        self::assertTrue(
+            isset($answers[200]) || isset($answers[201]) || $hasSums || Cases::number(12) < 100,
+            'some of them are taken: '.json_encode($answers),
+        );
         self::assertSame(Cases::number(12), array_sum($answers));
     }
 
@@ -61,7 +70,7 @@ final class FuzzTest extends ApiTestCase
         for ($case = 0; $case < Cases::number(4); ++$case) {
             file_put_contents("{$folder}/{$file}", $changed = ChangedFile::changed($good, $random));
             try {
-                $code = $line->run([...explode(' ', $command), "{$folder}/{$file}", ...('convert' === $command ? ["{$folder}/out.tape"] : [])]);
+                $code = $line->run([...explode(' ', $command), "{$folder}/{$file}", ...'convert' === $command ? ["{$folder}/out.tape"] : []]);
             } catch (\Throwable $failure) {
                 file_put_contents(sys_get_temp_dir()."/zigzag-fuzz-{$file}", $changed);
                 self::fail("{$command} {$file}, case {$case}: {$failure}");
@@ -96,10 +105,18 @@ final class FuzzTest extends ApiTestCase
                 for ($case = 0; $case < Cases::number(1); ++$case) {
                     foreach ($commands as $command) {
                         file_put_contents("{$folder}/{$file}", ChangedFile::changed($good, $random));
-                        $process = new Process([\dirname(__DIR__, 2).'/bin/zigzag', ...explode(' ', $command), $file, ...('convert' === $command ? ['out.tape'] : [])], $folder, timeout: 120);
+                        $process = new Process(
+                            [\dirname(__DIR__, 2).'/bin/zigzag', ...explode(' ', $command), $file, ...'convert' === $command ? ['out.tape'] : []],
+                            $folder,
+                            timeout: 120,
+                        );
                         $code = $process->run();
                         self::assertContains($code, [0, 1, 2], "{$command} {$file}: {$process->getErrorOutput()}");
-                        self::assertDoesNotMatchRegularExpression('/PHP |Fatal|Stack trace|Warning:/', $process->getErrorOutput().$process->getOutput(), "{$command} {$file}");
+                        self::assertDoesNotMatchRegularExpression(
+                            '/PHP |Fatal|Stack trace|Warning:/',
+                            $process->getErrorOutput().$process->getOutput(),
+                            "{$command} {$file}",
+                        );
                         self::assertNotSame([2, ''], [$code, trim($process->getErrorOutput())], "{$command} {$file}");
                     }
                 }

@@ -34,7 +34,11 @@ final class Hand
             return $this->gesture($timeUs, ['do' => 'scene', 'scene' => $random->getInt(0, 1)]);
         }
         if (2 === $what) {
-            return $this->gesture($timeUs, ['do' => 'play', 'port' => 'keys', 'bytes' => \sprintf('B0 %02X %02X', $random->getInt(20, 30), $random->getInt(0, 127))]);
+            return $this->gesture($timeUs, [
+                'do' => 'play',
+                'port' => 'keys',
+                'bytes' => \sprintf('B0 %02X %02X', $random->getInt(20, 30), $random->getInt(0, 127)),
+            ]);
         }
         if ([] !== $this->held && $what < 6) {
             return $this->lets(array_key_first($this->held), $timeUs);
@@ -47,7 +51,11 @@ final class Hand
     /** @return list<array<string, mixed>> every key is let go */
     public function letsGo(int $afterUs): array
     {
-        return array_map(fn (int $key, int $index): array => $this->lets($key, $afterUs + 1000 * ($index + 1)), array_keys($this->held), array_keys(array_keys($this->held)));
+        return array_map(
+            fn (int $key, int $index): array => $this->lets($key, $afterUs + 1000 * ($index + 1)),
+            array_keys($this->held),
+            array_keys(array_keys($this->held)),
+        );
     }
 
     /**

@@ -124,7 +124,10 @@ final class OwnFilesTest extends TestCase
         yield 'its folder is open' => [static fn (string $folder): bool => chmod("{$folder}/in/code", 0o777)];
         yield 'its folder is open to the group' => [static fn (string $folder): bool => chmod("{$folder}/in/code", 0o770)];
         yield 'a folder above is open' => [static fn (string $folder): bool => chmod("{$folder}/in", 0o777)];
-        yield 'it is a link' => [static fn (string $folder): bool => rename("{$folder}/in/code/a.php", "{$folder}/in/b.php") && symlink("{$folder}/in/b.php", "{$folder}/in/code/a.php")];
+        yield 'it is a link' => [
+            static fn (string $folder): bool => rename("{$folder}/in/code/a.php", "{$folder}/in/b.php")
+                && symlink("{$folder}/in/b.php", "{$folder}/in/code/a.php"),
+        ];
         if (0 === posix_geteuid()) {
             yield 'the file is another\'s' => [static fn (string $folder): bool => chown("{$folder}/in/code/a.php", 65534)];
             yield 'its folder is another\'s' => [static fn (string $folder): bool => chown("{$folder}/in/code", 65534)];
@@ -152,7 +155,10 @@ final class OwnFilesTest extends TestCase
                 \assert($file instanceof \SplFileInfo);
                 $text = (string) file_get_contents($file->getPathname());
                 self::assertSame(substr_count($text, 'unserialize('), substr_count($text, "['allowed_classes' => false]"), $file->getFilename());
-                $loads = preg_match_all('/\b(?:require|include)(?:_once)?\s/', preg_replace('#/\*.*?\*/|//[^\n]*|\'[^\'\n]*\'|"[^"\n]*"#s', '', $text) ?? '');
+                $loads = preg_match_all(
+                    '/\b(?:require|include)(?:_once)?\s/',
+                    preg_replace('#/\*.*?\*/|//[^\n]*|\'[^\'\n]*\'|"[^"\n]*"#s', '', $text) ?? '',
+                );
                 self::assertSame(['Books.php' => 2, 'zigzag.php' => 1][$file->getFilename()] ?? 0, $loads, $file->getPathname());
             }
         }

@@ -25,7 +25,7 @@ final class PutAsideTest extends TestCase
     protected function tearDown(): void
     {
         $memory = (string) @file_get_contents("{$this->folder}/a.memory");
-        (new Filesystem())->remove([$this->folder, ...('' === $memory ? [] : ["/dev/shm/{$memory}"])]);
+        (new Filesystem())->remove([$this->folder, ...'' === $memory ? [] : ["/dev/shm/{$memory}"]]);
     }
 
     public function testOnADiskThatTakesNoMoreNothingIsChanged(): void
@@ -89,14 +89,23 @@ final class PutAsideTest extends TestCase
             }
         }
         self::assertSame(0, $this->prepare('--restore')[0]);
-        self::assertSame(str_replace('Mine', 'The Salt Ferry', implode("\n", $mine)), implode("\n", $this->names()), 'as it was when the copy of the day was made');
+        self::assertSame(
+            str_replace('Mine', 'The Salt Ferry', implode("\n", $mine)),
+            implode("\n", $this->names()),
+            'as it was when the copy of the day was made',
+        );
     }
 
     /** @return array{int, string} exit status, and errors */
     private function prepare(string $option, ?int $kilobytes = null): array
     {
         $limit = null === $kilobytes ? '' : "trap '' XFSZ; ulimit -f {$kilobytes}; ";
-        $process = new Process(['bash', '-c', "{$limit}exec php bin/console app:prepare {$option}"], \dirname(__DIR__, 2), ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: 60);
+        $process = new Process(
+            ['bash', '-c', "{$limit}exec php bin/console app:prepare {$option}"],
+            \dirname(__DIR__, 2),
+            ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"],
+            timeout: 60,
+        );
         $process->run();
 
         return [(int) $process->getExitCode(), $process->getErrorOutput()];

@@ -35,11 +35,20 @@ final class RigApiTest extends ApiTestCase
         $document = $this->call('GET', "/api/documents/{$rig}", null, 200);
         $before = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200)['findings'];
         self::assertIsArray($before);
-        self::assertNotSame([], array_filter($before, static fn (mixed $finding): bool => \is_array($finding) && null !== $finding['fix']), 'some findings have fixes');
+        self::assertNotSame(
+            [],
+            array_filter($before, static fn (mixed $finding): bool => \is_array($finding) && null !== $finding['fix']),
+            'some findings have fixes',
+        );
         $without = json_decode($this->text($document, 'text'), true);
         self::assertIsArray($without);
         $without['leads'] = [];
-        $changed = $this->call('PUT', "/api/documents/{$rig}", ['name' => self::FOUND, 'text' => Json::encode($without), 'version' => $document['version']], 200);
+        $changed = $this->call(
+            'PUT',
+            "/api/documents/{$rig}",
+            ['name' => self::FOUND, 'text' => Json::encode($without), 'version' => $document['version']],
+            200,
+        );
         $after = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200)['findings'];
         self::assertIsArray($after);
         self::assertNotSame(array_column($before, 'text'), array_column($after, 'text'), 'what is computed follows what is stored');
@@ -99,11 +108,14 @@ final class RigApiTest extends ApiTestCase
     {
         $rig = $this->rig(self::MENDED);
         $copy = $this->call('POST', "/api/documents/{$rig}/duplicate", [], 201);
-        $books = array_map(function (string $id): string {
-            $json = json_decode($this->text($this->call('GET', "/api/documents/{$id}", null, 200), 'text'), true);
+        $books = array_map(
+            function (string $id): string {
+                $json = json_decode($this->text($this->call('GET', "/api/documents/{$id}", null, 200), 'text'), true);
 
-            return \is_array($json) && \is_string($json['book'] ?? null) ? $json['book'] : '';
-        }, [$rig, $this->text($copy, 'id')]);
+                return \is_array($json) && \is_string($json['book'] ?? null) ? $json['book'] : '';
+            },
+            [$rig, $this->text($copy, 'id')],
+        );
         self::assertNotSame($books[0], $books[1]);
         [$one, $other] = array_map(fn (string $id): string => $this->text($this->call('GET', "/api/documents/{$id}", null, 200), 'text'), $books);
         self::assertSame($one, $other, 'but they say the same');
@@ -162,10 +174,21 @@ final class RigApiTest extends ApiTestCase
         $path = "/api/rigs/{$this->rig(self::MENDED)}/trial";
         $run = $this->call('POST', $path, ['ticks' => []], 200, 'Trial');
         self::assertIsArray($run['steps']);
-        self::assertSame([true], array_values(array_unique(array_column($run['steps'], 'simulated'), \SORT_REGULAR)), 'the mended ferry passes all of them');
+        self::assertSame(
+            [true],
+            array_values(array_unique(array_column($run['steps'], 'simulated'), \SORT_REGULAR)),
+            'the mended ferry passes all of them',
+        );
         self::assertSame([], $run['suspects']);
         $pads = array_values(array_filter($run['steps'], static fn (mixed $step): bool => \is_array($step) && 'tray' === $step['unit']));
-        $ticks = array_map(static fn (mixed $step): array => ['unit' => \is_array($step) ? $step['unit'] : '', 'control' => \is_array($step) ? $step['control'] : '', 'passed' => \in_array($step, $pads, true) ? 0 : 1], $run['steps']);
+        $ticks = array_map(
+            static fn (mixed $step): array => [
+                'unit' => \is_array($step) ? $step['unit'] : '',
+                'control' => \is_array($step) ? $step['control'] : '',
+                'passed' => \in_array($step, $pads, true) ? 0 : 1,
+            ],
+            $run['steps'],
+        );
         self::assertSame(['lead tray'], $this->call('POST', $path, ['ticks' => $ticks], 200, 'Trial')['suspects']);
         $this->call('POST', $path, ['ticks' => [['unit' => 'tray']]], 400);
         $found = $this->call('POST', "/api/rigs/{$this->rig(self::FOUND)}/trial", ['ticks' => []], 200, 'Trial');
@@ -196,7 +219,8 @@ final class RigApiTest extends ApiTestCase
     {
         $this->browser->request('GET', "/api/rigs/{$this->rig(self::MENDED)}/paper/strips.pdf");
         preg_match_all('/stream\r?\n(.*?)\r?\nendstream/s', (string) $this->browser->getResponse()->getContent(), $streams);
-        $drawn = implode("\n", array_map(static fn (string $stream): string => str_replace("\0", '', (string) @gzuncompress($stream)), $streams[1])); // letters have two bytes
+        // letters have two bytes
+        $drawn = implode("\n", array_map(static fn (string $stream): string => str_replace("\0", '', (string) @gzuncompress($stream)), $streams[1]));
 
         $before = strstr($drawn, 'This line is 100 mm', true);
         self::assertIsString($before, 'what it says');
@@ -212,7 +236,14 @@ final class RigApiTest extends ApiTestCase
             $pitch = (float) $said[1];
             preg_match_all('/^([\d.]+) ([\d.]+) m \1 ([\d.]+) l S$/m', $strip, $rules, \PREG_SET_ORDER);
             $top = max([0.0, ...array_map(static fn (array $rule): float => (float) $rule[2], $rules)]);
-            $at = array_values(array_unique(array_map(static fn (array $rule): float => (float) $rule[1], array_filter($rules, static fn (array $rule): bool => (float) $rule[2] > $top - 1))));
+            $at = array_values(
+                array_unique(
+                    array_map(
+                        static fn (array $rule): float => (float) $rule[1],
+                        array_filter($rules, static fn (array $rule): bool => (float) $rule[2] > $top - 1),
+                    ),
+                ),
+            );
             sort($at);
             self::assertGreaterThan(1, \count($at));
             for ($control = 1; $control < \count($at); ++$control) {
@@ -245,26 +276,58 @@ final class RigApiTest extends ApiTestCase
         $charts = $this->call('GET', '/api/documents?kind=chart', null, 200);
         $echo = array_column($charts, 'id', 'name')['Far echo'] ?? '';
         $swap = $this->call('POST', "/api/rigs/{$rig}/swap", ['unit' => 'brine', 'chart' => $echo], 200, 'Swap');
-        self::assertSame(['Undertow', 'Mix', 'Harbour', 'Last bell', 'Swell'], array_column(\is_array($swap['matches']) ? $swap['matches'] : [], 'title'));
-        self::assertSame(['places' => 1], $this->call('POST', "/api/rigs/{$rig}/titles", ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'swell', 'to' => 'Feedback']]], 200));
+        self::assertSame(
+            ['Undertow', 'Mix', 'Harbour', 'Last bell', 'Swell'],
+            array_column(\is_array($swap['matches']) ? $swap['matches'] : [], 'title'),
+        );
+        self::assertSame(
+            ['places' => 1],
+            $this->call(
+                'POST',
+                "/api/rigs/{$rig}/titles",
+                ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'swell', 'to' => 'Feedback']]],
+                200,
+            ),
+        );
         self::assertStringContainsString('turn brine "Feedback"', $this->rulesOf($rig));
-        $this->call('POST', "/api/rigs/{$rig}/titles", ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'Feedback', 'to' => 'a "b"']]], 422);
+        $this->call(
+            'POST',
+            "/api/rigs/{$rig}/titles",
+            ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'Feedback', 'to' => 'a "b"']]],
+            422,
+        );
         $this->call('POST', "/api/rigs/{$rig}/swap", ['unit' => 'nobody', 'chart' => $echo], 404);
-        $this->call('POST', "/api/rigs/{$rig}/titles", ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'Feedback', 'to' => 'Swell']]], 200);
+        $this->call(
+            'POST',
+            "/api/rigs/{$rig}/titles",
+            ['unit' => 'brine', 'titles' => [['what' => 'parameter', 'from' => 'Feedback', 'to' => 'Swell']]],
+            200,
+        );
     }
 
     public function testControlsAreLaidAndRulesAreAdded(): void
     {
         $rig = $this->rig(self::FOUND);
         $before = $this->rulesOf($rig);
-        $laid = $this->call('POST', "/api/rigs/{$rig}/lay", ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'scaled'], 200, 'Laid');
+        $laid = $this->call(
+            'POST',
+            "/api/rigs/{$rig}/lay",
+            ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'scaled'],
+            200,
+            'Laid',
+        );
         self::assertSame(2, $laid['count']);
         self::assertIsString($laid['rules']);
         $this->call('POST', "/api/rigs/{$rig}/rules", ['text' => $laid['rules']], 200);
         self::assertSame(rtrim($before), substr($this->rulesOf($rig), 0, \strlen(rtrim($before))), 'nothing else has changed');
         self::assertStringContainsString('turn desk "Mix 2 / input 1" scaled', $this->rulesOf($rig));
         $this->call('POST', "/api/rigs/{$rig}/rules", ['text' => "rule \"Bad\"\n  tkae cc 1\n"], 422);
-        $this->call('POST', "/api/rigs/{$rig}/lay", ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'leap'], 400);
+        $this->call(
+            'POST',
+            "/api/rigs/{$rig}/lay",
+            ['from' => 'strip', 'first' => 'B fader 1', 'last' => 'B fader 2', 'to' => 'desk', 'family' => 'Mix 2', 'takeover' => 'leap'],
+            400,
+        );
     }
 
     /** A rule by a number that its fader had as it came: the fix is an edit of the rules. */
@@ -276,7 +339,10 @@ final class RigApiTest extends ApiTestCase
         self::assertIsString($json['rulebook']);
         foreach ($json['units'] as $index => $unit) {
             if (\is_array($unit) && 'strip' === ($unit['name'] ?? null)) {
-                $json['units'][$index] = [...$unit, 'assigned' => ['B fader 1' => ['message' => ['kind' => 'cc', 'number' => 110], 'state' => 'set']]];
+                $json['units'][$index] = [
+                    ...$unit,
+                    'assigned' => ['B fader 1' => ['message' => ['kind' => 'cc', 'number' => 110], 'state' => 'set']],
+                ];
             }
         }
         $json['rulebook'] .= "\nrule \"Lamp by number\"\n  from strip\n  take cc 102 # the first of B\n  turn lantern \"Lamp 3\"\n";
@@ -285,7 +351,16 @@ final class RigApiTest extends ApiTestCase
         $keys = function () use ($rig): array {
             $findings = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200, 'ComputedRig')['findings'] ?? [];
 
-            return array_column(array_filter(\is_array($findings) ? $findings : [], static fn (mixed $each): bool => \is_array($each) && 'number-nobody-sends' === $each['code'] && \is_array($each['fix']) && true === $each['fix']['isOfRules']), 'key');
+            return array_column(
+                array_filter(
+                    \is_array($findings) ? $findings : [],
+                    static fn (mixed $each): bool => \is_array($each)
+                        && 'number-nobody-sends' === $each['code']
+                        && \is_array($each['fix'])
+                        && true === $each['fix']['isOfRules'],
+                ),
+                'key',
+            );
         };
         $key = $keys()[0] ?? null;
         self::assertIsString($key);
@@ -318,17 +393,48 @@ final class RigApiTest extends ApiTestCase
         self::assertSame([2, 3, 4, 5], array_column($read['rows'], 'line'));
         self::assertSame('not taken', $this->at($read, 'rows.3.group'), 'a row without a number is named');
         self::assertNotSame([], $this->at($read, 'rows.3.why'));
-        $chosen = $this->call('POST', '/api/charts/read', ['text' => "Name;Number\nMix;10\n", 'name' => 'Tide', 'columns' => [['index' => 1, 'holds' => 'controller, hexadecimal']]], 200, 'ReadTable');
+        $chosen = $this->call(
+            'POST',
+            '/api/charts/read',
+            ['text' => "Name;Number\nMix;10\n", 'name' => 'Tide', 'columns' => [['index' => 1, 'holds' => 'controller, hexadecimal']]],
+            200,
+            'ReadTable',
+        );
         self::assertSame(16, $this->at($chosen, 'chart.parameters.0.message.number'));
         $this->call('POST', '/api/charts/read', ['text' => 'x', 'name' => 'Tide', 'columns' => [['index' => 1, 'holds' => 'salt']]], 422);
         $this->call('POST', '/api/charts/read', ['text' => 'x', 'name' => 'Tide', 'columns' => [['index' => 60, 'holds' => 'name']]], 400);
         self::assertSame(22, $this->at($read, 'chart.parameters.1.message.number'));
 
-        $book = $this->text($this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Tide', 'text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n"], 201), 'id');
-        $rig = ['schema' => 1, 'name' => 'Tide', 'charts' => ['tide' => ['revision' => 1, 'chart' => $read['chart']]], 'units' => [['name' => 'tide', 'chart' => ['id' => 'tide', 'revision' => 1], 'settings' => ['channel' => ['value' => 7, 'state' => 'set']]]], 'leads' => [['id' => 'one', 'a' => ['unit' => 'post', 'plug' => 'boxes'], 'b' => ['unit' => 'tide', 'plug' => 'in']]], 'book' => $book];
+        $book = $this->text(
+            $this->call(
+                'POST',
+                '/api/documents',
+                ['kind' => 'rulebook', 'name' => 'Tide', 'text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n"],
+                201,
+            ),
+            'id',
+        );
+        $rig = [
+            'schema' => 1,
+            'name' => 'Tide',
+            'charts' => ['tide' => ['revision' => 1, 'chart' => $read['chart']]],
+            'units' => [
+                ['name' => 'tide', 'chart' => ['id' => 'tide', 'revision' => 1], 'settings' => ['channel' => ['value' => 7, 'state' => 'set']]],
+            ],
+            'leads' => [['id' => 'one', 'a' => ['unit' => 'post', 'plug' => 'boxes'], 'b' => ['unit' => 'tide', 'plug' => 'in']]],
+            'book' => $book,
+        ];
         $made = $this->text($this->call('POST', '/api/documents', ['kind' => 'rig', 'name' => 'Tide', 'text' => Json::encode($rig)], 201), 'id');
-        $bench = $this->call('POST', '/api/bench', ['text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n", 'rig' => $made], 201, 'Bench');
-        $news = $this->play('/api/bench/'.$this->text($bench, 'id'), 1, [['do' => 'play', 'port' => 'keys', 'control' => 'modulation', 'value' => 90, 'timeUs' => 1000]]);
+        $bench = $this->call(
+            'POST',
+            '/api/bench',
+            ['text' => "port keys in\nport boxes out\nrule \"Mix\"\n  take cc 1\n  turn tide \"Mix\"\n", 'rig' => $made],
+            201,
+            'Bench',
+        );
+        $news = $this->play('/api/bench/'.$this->text($bench, 'id'), 1, [
+            ['do' => 'play', 'port' => 'keys', 'control' => 'modulation', 'value' => 90, 'timeUs' => 1000],
+        ]);
         self::assertSame('tide', $this->at($news, 'receivers.0.port'));
         self::assertSame(['Mix', 90], [$this->at($news, 'receivers.0.view.values.0.name'), $this->at($news, 'receivers.0.view.values.0.value')]);
     }
@@ -337,10 +443,27 @@ final class RigApiTest extends ApiTestCase
     {
         $heard = [];
         foreach (['gull', 'moth'] as $unit) {
-            $chart = ['schema' => 1, 'name' => $unit, 'sort' => 'synth', 'plugs' => [['id' => 'in', 'label' => 'IN', 'connector' => 'any', 'uses' => [['way' => 'in', 'carries' => 'midi']]]]];
-            $rig = ['schema' => 1, 'name' => $unit, 'charts' => ['c' => ['revision' => 1, 'chart' => $chart + ['hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 'omni']]]]], 'units' => [['name' => $unit, 'chart' => ['id' => 'c', 'revision' => 1]]], 'leads' => [['id' => 'one', 'a' => ['unit' => 'post', 'plug' => 'boxes'], 'b' => ['unit' => $unit, 'plug' => 'in']]]];
+            $chart = [
+                'schema' => 1,
+                'name' => $unit,
+                'sort' => 'synth',
+                'plugs' => [['id' => 'in', 'label' => 'IN', 'connector' => 'any', 'uses' => [['way' => 'in', 'carries' => 'midi']]]],
+            ];
+            $rig = [
+                'schema' => 1,
+                'name' => $unit,
+                'charts' => ['c' => ['revision' => 1, 'chart' => $chart + ['hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 'omni']]]]],
+                'units' => [['name' => $unit, 'chart' => ['id' => 'c', 'revision' => 1]]],
+                'leads' => [['id' => 'one', 'a' => ['unit' => 'post', 'plug' => 'boxes'], 'b' => ['unit' => $unit, 'plug' => 'in']]],
+            ];
             $made = $this->text($this->call('POST', '/api/documents', ['kind' => 'rig', 'name' => $unit, 'text' => Json::encode($rig)], 201), 'id');
-            $bench = $this->call('POST', '/api/bench', ['text' => "port keys in\nport boxes out\nrule \"All\"\n  take note\n  send boxes\n", 'rig' => $made], 201, 'Bench');
+            $bench = $this->call(
+                'POST',
+                '/api/bench',
+                ['text' => "port keys in\nport boxes out\nrule \"All\"\n  take note\n  send boxes\n", 'rig' => $made],
+                201,
+                'Bench',
+            );
             $heard[] = $this->at($bench, 'receivers.0.port');
         }
         self::assertSame(['gull', 'moth'], $heard);
@@ -348,12 +471,38 @@ final class RigApiTest extends ApiTestCase
 
     public function testRulesFollowAUnitThatIsRenamed(): void
     {
-        $text = "# brine is a box\nport keys in\nport boxes out\nlamps brine\nrule \"brine\"\n  take brine \"Switch\"  # of brine\n  turn brine \"Mix\"\n  light brine \"Switch\" on\n  recall brine \"brine\"\nrule \"x\"\n  take cc 1\n  sned brine\n";
+        $text =
+            "# brine is a box\nport keys in\nport boxes out\nlamps brine\nrule \"brine\"\n  take brine \"Switch\"  # of brine\n  turn brine "
+                ."\"Mix\"\n  light brine \"Switch\" on\n  recall brine \"brine\"\nrule \"x\"\n  take cc 1\n  sned brine\n";
         $book = $this->text($this->call('POST', '/api/documents', ['kind' => 'rulebook', 'name' => 'Brine', 'text' => $text], 201), 'id');
-        $rig = $this->text($this->call('POST', '/api/documents', ['kind' => 'rig', 'name' => 'Brine', 'text' => Json::encode(['schema' => 1, 'name' => 'Brine', 'charts' => (object) [], 'units' => [], 'leads' => [], 'book' => $book])], 201), 'id');
+        $rig = $this->text(
+            $this->call(
+                'POST',
+                '/api/documents',
+                [
+                    'kind' => 'rig',
+                    'name' => 'Brine',
+                    'text' => Json::encode([
+                        'schema' => 1,
+                        'name' => 'Brine',
+                        'charts' => (object) [],
+                        'units' => [],
+                        'leads' => [],
+                        'book' => $book,
+                    ]),
+                ],
+                201,
+            ),
+            'id',
+        );
         self::assertSame(['places' => 5], $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'brine', 'to' => 'salt'], 200));
         $renamed = $this->text($this->call('GET', "/api/documents/{$book}", null, 200), 'text');
-        self::assertSame("# brine is a box\nport keys in\nport boxes out\nlamps salt\nrule \"brine\"\n  take salt \"Switch\"  # of brine\n  turn salt \"Mix\"\n  light salt \"Switch\" on\n  recall salt \"brine\"\nrule \"x\"\n  take cc 1\n  sned brine\n", $renamed, 'comments, titles and lines that cannot be read stay');
+        self::assertSame(
+            "# brine is a box\nport keys in\nport boxes out\nlamps salt\nrule \"brine\"\n  take salt \"Switch\"  # of brine\n  turn salt "
+                ."\"Mix\"\n  light salt \"Switch\" on\n  recall salt \"brine\"\nrule \"x\"\n  take cc 1\n  sned brine\n",
+            $renamed,
+            'comments, titles and lines that cannot be read stay',
+        );
         $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'salt', 'to' => 'brine'], 200);
         self::assertSame($text, $this->text($this->call('GET', "/api/documents/{$book}", null, 200), 'text'), 'and back');
         $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'brine', 'to' => 'Two words'], 422);
@@ -362,8 +511,17 @@ final class RigApiTest extends ApiTestCase
 
     public function testTablesThatCannotBeReadSayWhy(): void
     {
-        self::assertStringContainsString('line 1', $this->text($this->call('POST', '/api/charts/read', ['text' => '<?xml version="1.0"?><a><b></a>', 'name' => ''], 422), 'error'));
-        self::assertSame([], $this->at($this->call('POST', '/api/charts/read', ['text' => "\u{1F30A}\u{0}\u{7}", 'name' => ''], 200, 'ReadTable'), 'chart.parameters') ?? []);
+        self::assertStringContainsString(
+            'line 1',
+            $this->text($this->call('POST', '/api/charts/read', ['text' => '<?xml version="1.0"?><a><b></a>', 'name' => ''], 422), 'error'),
+        );
+        self::assertSame(
+            [],
+            $this->at(
+                $this->call('POST', '/api/charts/read', ['text' => "\u{1F30A}\u{0}\u{7}", 'name' => ''], 200, 'ReadTable'),
+                'chart.parameters',
+            ) ?? [],
+        );
         $this->call('GET', '/api/rigs/nobody/computed', null, 404);
         $this->call('GET', '/api/rigs/nobody/paper/all.pdf', null, 404);
     }

@@ -45,7 +45,17 @@ final class RigNotesTest extends TestCase
 
     public function testWhatIsNoRigStaysAsItIs(): void
     {
-        foreach (['', '{', '[]', 'null', '{"units":7}', '{"units":[7,{"name":"a","settings":7},{"name":"b","settings":{"x":1}}],"done":8,"log":"x"}', "\0\xFF"] as $text) {
+        foreach (
+            [
+                '',
+                '{',
+                '[]',
+                'null',
+                '{"units":7}',
+                '{"units":[7,{"name":"a","settings":7},{"name":"b","settings":{"x":1}}],"done":8,"log":"x"}',
+                "\0\xFF",
+            ] as $text
+        ) {
             self::assertSame($text, RigNotes::join($text, ''));
             $apart = RigNotes::split($text, $text);
             RigNotes::join($apart->text, $apart->notes);
@@ -68,7 +78,8 @@ final class RigNotesTest extends TestCase
             case 0:
                 return ['done' => $done + ['job '.bin2hex($random->getBytes(4)) => ['at' => '2026-11-29', 'by' => 'Ida']]] + $rig;
             case 1:
-                return ['log' => [...$log, ['at' => '2026-11-29T20:00:00+00:00', 'what' => 'rehearsal', 'who' => bin2hex($random->getBytes(3))]]] + $rig;
+                return ['log' => [...$log, ['at' => '2026-11-29T20:00:00+00:00', 'what' => 'rehearsal', 'who' => bin2hex($random->getBytes(3))]]] +
+                    $rig;
             case 2:
                 return [] === $log ? ['log' => [['at' => 'x', 'what' => 'rehearsal']]] + $rig : ['log' => \array_slice($log, 1)] + $rig;
             default:
@@ -78,7 +89,8 @@ final class RigNotesTest extends TestCase
                         $things = \is_array($unit[$what] ?? null) ? $unit[$what] : [];
                         foreach ($things as $id => $thing) {
                             if (\is_array($thing) && 1 === $random->getInt(1, 4)) {
-                                $things[$id] = ['state' => ['planned', 'set', 'read'][$random->getInt(0, 2)], 'at' => bin2hex($random->getBytes(4))] + $thing;
+                                $things[$id] =
+                                    ['state' => ['planned', 'set', 'read'][$random->getInt(0, 2)], 'at' => bin2hex($random->getBytes(4))] + $thing;
                             }
                         }
                         $units[$place] = ([] === $things ? [] : [$what => $things]) + $units[$place];
@@ -106,7 +118,8 @@ final class RigNotesTest extends TestCase
                 break;
             case 1:
                 $settings = \is_array($units[$place]['settings'] ?? null) ? $units[$place]['settings'] : [];
-                $units[$place] = ['settings' => ['odd '.$word => ['value' => $random->getInt(1, 16), 'state' => 'planned']] + $settings] + $units[$place];
+                $units[$place] =
+                    ['settings' => ['odd '.$word => ['value' => $random->getInt(1, 16), 'state' => 'planned']] + $settings] + $units[$place];
                 break;
             case 2:
                 return ['show' => ['songs' => [['id' => $word, 'title' => $word, 'tempo' => 96.0]]]] + $rig;
@@ -144,7 +157,8 @@ final class RigNotesTest extends TestCase
     private static function sorted(array $value): array
     {
         array_is_list($value) || ksort($value);
-        foreach (['done', 'log'] as $field) { // none is as good as an empty one
+        foreach (['done', 'log'] as $field) {
+            // none is as good as an empty one
             $value = [] === ($value[$field] ?? null) ? array_diff_key($value, [$field => 0]) : $value;
         }
 

@@ -71,7 +71,12 @@ final class ServerTest extends TestCase
     {
         $this->start();
         $before = md5_file("{$this->folder}/a.sqlite");
-        foreach (["--fresh --port {$this->port}" => 'cannot be listened on', '--fresh --port '.FreePort::find() => 'is in use by an application that runs'] as $options => $says) {
+        foreach (
+            [
+                "--fresh --port {$this->port}" => 'cannot be listened on',
+                '--fresh --port '.FreePort::find() => 'is in use by an application that runs',
+            ] as $options => $says
+        ) {
             [$exit, $error] = $this->demo((string) $options);
             self::assertSame(1, $exit);
             self::assertStringContainsString($says, $error);
@@ -171,7 +176,12 @@ final class ServerTest extends TestCase
     public function testAPasswordThatKeepsNobodyOutIsRefused(): void
     {
         foreach (['x', 'abcd'] as $short) {
-            $process = new Process([\dirname(__DIR__, 2).'/bin/demo', '--port', (string) FreePort::find()], null, ['ZIGZAG_PASSWORD' => $short, 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: 60);
+            $process = new Process(
+                [\dirname(__DIR__, 2).'/bin/demo', '--port', (string) FreePort::find()],
+                null,
+                ['ZIGZAG_PASSWORD' => $short, 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"],
+                timeout: 60,
+            );
             $process->run();
             self::assertSame(2, $process->getExitCode());
             self::assertStringContainsString('too short', $process->getErrorOutput());
@@ -205,7 +215,12 @@ final class ServerTest extends TestCase
     private function start(array $env = [], array $options = [], string $host = '127.0.0.1', bool $keepsPort = false): void
     {
         $this->port = $keepsPort ? $this->port : FreePort::find();
-        $this->demo = new Process([\dirname(__DIR__, 2).'/bin/demo', '--port', (string) $this->port, ...$options], null, $env + ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: null);
+        $this->demo = new Process(
+            [\dirname(__DIR__, 2).'/bin/demo', '--port', (string) $this->port, ...$options],
+            null,
+            $env + ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"],
+            timeout: null,
+        );
         $this->demo->start();
         $this->demo->waitUntil(static fn (string $type, string $output): bool => str_contains($output, 'is open at'));
         self::assertTrue($this->demo->isRunning(), $this->demo->getErrorOutput());
@@ -214,7 +229,12 @@ final class ServerTest extends TestCase
     /** @return array{int, string} exit status and errors of a start that fails */
     private function demo(string $options): array
     {
-        $process = new Process([\dirname(__DIR__, 2).'/bin/demo', ...explode(' ', $options)], null, ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: 60);
+        $process = new Process(
+            [\dirname(__DIR__, 2).'/bin/demo', ...explode(' ', $options)],
+            null,
+            ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"],
+            timeout: 60,
+        );
         $process->run();
 
         return [(int) $process->getExitCode(), $process->getErrorOutput()];
@@ -223,7 +243,14 @@ final class ServerTest extends TestCase
     /** Where the server has its sockets. */
     private function runFolder(): string
     {
-        self::assertSame(1, preg_match('/^pid = (\S+)\/php-fpm.pid$/m', (string) file_get_contents(\dirname(__DIR__, 2)."/var/server/{$this->port}-php-fpm.conf"), $match));
+        self::assertSame(
+            1,
+            preg_match(
+                '/^pid = (\S+)\/php-fpm.pid$/m',
+                (string) file_get_contents(\dirname(__DIR__, 2)."/var/server/{$this->port}-php-fpm.conf"),
+                $match,
+            ),
+        );
 
         return $match[1];
     }
@@ -240,7 +267,10 @@ final class ServerTest extends TestCase
 
     private function openBench(): string
     {
-        $answer = json_decode($this->get('/api/bench', body: '{"text": "port keys in\nport moths out\nrule \"r\"\n  take any\n  send moths\n"}')[1], true);
+        $answer = json_decode(
+            $this->get('/api/bench', body: '{"text": "port keys in\nport moths out\nrule \"r\"\n  take any\n  send moths\n"}')[1],
+            true,
+        );
         self::assertIsArray($answer);
         self::assertIsString($answer['id'] ?? null);
 
@@ -250,7 +280,14 @@ final class ServerTest extends TestCase
     /** @return array{int, string, array<string, string>} */
     private function play(string $bench, int $request): array
     {
-        return $this->get("/api/bench/{$bench}/play", body: (string) json_encode(['request' => $request, 'nowUs' => $request, 'gestures' => [['number' => $request, 'do' => 'play', 'timeUs' => $request, 'port' => 'keys', 'bytes' => '90 3C 64']]]));
+        return $this->get(
+            "/api/bench/{$bench}/play",
+            body: (string) json_encode([
+                'request' => $request,
+                'nowUs' => $request,
+                'gestures' => [['number' => $request, 'do' => 'play', 'timeUs' => $request, 'port' => 'keys', 'bytes' => '90 3C 64']],
+            ]),
+        );
     }
 
     /** @param callable(): bool $condition */
@@ -276,7 +313,11 @@ final class ServerTest extends TestCase
         $curl = curl_init("http://{$host}:{$this->port}{$path}");
         self::assertNotFalse($curl);
         $got = [];
-        curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_TIMEOUT => 10, \CURLOPT_PATH_AS_IS => true, \CURLOPT_HTTPHEADER => [...$headers, 'Content-Type: application/json'],
+        curl_setopt_array($curl, [
+            \CURLOPT_RETURNTRANSFER => true,
+            \CURLOPT_TIMEOUT => 10,
+            \CURLOPT_PATH_AS_IS => true,
+            \CURLOPT_HTTPHEADER => [...$headers, 'Content-Type: application/json'],
             \CURLOPT_HEADERFUNCTION => static function ($curl, string $line) use (&$got): int {
                 $parts = explode(':', $line, 2);
                 if (2 === \count($parts)) {
@@ -284,7 +325,8 @@ final class ServerTest extends TestCase
                 }
 
                 return \strlen($line);
-            }]);
+            },
+        ]);
         if (null !== $body) {
             curl_setopt($curl, \CURLOPT_POSTFIELDS, $body);
         }

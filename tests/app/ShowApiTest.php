@@ -13,18 +13,56 @@ final class ShowApiTest extends ApiTestCase
     {
         $rig = $this->rig();
         $text = $this->rules($rig);
-        $events = [['timeUs' => 1_000_000, 'port' => 'treadle', 'bytes' => 'BF 57 7F'], ['timeUs' => 1_300_000, 'port' => 'treadle', 'bytes' => 'BF 57 00']];
-        $heard = $this->call('POST', '/api/learn/recognise', ['events' => $events, 'fromUs' => 0, 'toUs' => 3_000_000, 'text' => $text, 'rig' => $rig], 200, 'Recognised');
+        $events = [
+            ['timeUs' => 1_000_000, 'port' => 'treadle', 'bytes' => 'BF 57 7F'],
+            ['timeUs' => 1_300_000, 'port' => 'treadle', 'bytes' => 'BF 57 00'],
+        ];
+        $heard = $this->call(
+            'POST',
+            '/api/learn/recognise',
+            ['events' => $events, 'fromUs' => 0, 'toUs' => 3_000_000, 'text' => $text, 'rig' => $rig],
+            200,
+            'Recognised',
+        );
         self::assertTrue($heard['isSure']);
         self::assertSame('Switch 8', $this->at($heard, 'candidates.0.control'));
         $targets = $this->call('POST', '/api/learn/targets', ['text' => $text, 'rig' => $rig], 200);
         self::assertContains('Brine: program 6, Undertow', array_column($targets, 'words'));
-        $control = ['port' => 'treadle', 'kind' => 'cc', 'channel' => 16, 'number' => 87, 'sort' => 'momentary switch', 'unit' => 'treadle', 'control' => 'Switch 8'];
-        $rule = $this->call('POST', '/api/learn/rule', ['text' => $text, 'rig' => $rig, 'control' => $control, 'target' => ['what' => 'program', 'unit' => 'brine', 'title' => 'Undertow']], 200, 'LearnedRule');
+        $control = [
+            'port' => 'treadle',
+            'kind' => 'cc',
+            'channel' => 16,
+            'number' => 87,
+            'sort' => 'momentary switch',
+            'unit' => 'treadle',
+            'control' => 'Switch 8',
+        ];
+        $rule = $this->call(
+            'POST',
+            '/api/learn/rule',
+            ['text' => $text, 'rig' => $rig, 'control' => $control, 'target' => ['what' => 'program', 'unit' => 'brine', 'title' => 'Undertow']],
+            200,
+            'LearnedRule',
+        );
         self::assertIsString($rule['rule']);
         self::assertStringContainsString('recall brine "Undertow"', $rule['rule']);
-        $this->call('POST', '/api/learn/rule', ['text' => $text, 'rig' => $rig, 'control' => ['sort' => 'fader or pedal'] + $control, 'target' => ['what' => 'scene', 'unit' => null, 'title' => 'Harbour']], 422);
-        $this->call('POST', '/api/learn/recognise', ['events' => [['timeUs' => 1, 'port' => 'x', 'bytes' => 'ZZ']], 'fromUs' => 0, 'toUs' => 1, 'text' => '', 'rig' => null], 400);
+        $this->call(
+            'POST',
+            '/api/learn/rule',
+            [
+                'text' => $text,
+                'rig' => $rig,
+                'control' => ['sort' => 'fader or pedal'] + $control,
+                'target' => ['what' => 'scene', 'unit' => null, 'title' => 'Harbour'],
+            ],
+            422,
+        );
+        $this->call(
+            'POST',
+            '/api/learn/recognise',
+            ['events' => [['timeUs' => 1, 'port' => 'x', 'bytes' => 'ZZ']], 'fromUs' => 0, 'toUs' => 1, 'text' => '', 'rig' => null],
+            400,
+        );
     }
 
     public function testACellOfTheProgramSheetIsALineOfTheRules(): void
@@ -67,7 +105,10 @@ final class ShowApiTest extends ApiTestCase
     {
         $rig = $this->rig();
         $events = [];
-        foreach ([[0, 3], [200, 4], [800, 20], [900, 60], [1000, 100], [1100, 121], [1300, 122], [2000, 121], [2200, 60], [2300, 20], [2400, 4], [2600, 3]] as [$ms, $value]) {
+        foreach (
+            [[0, 3], [200, 4], [800, 20], [900, 60], [1000, 100], [1100, 121],
+                [1300, 122], [2000, 121], [2200, 60], [2300, 20], [2400, 4], [2600, 3]] as [$ms, $value]
+        ) {
             $events[] = ['timeUs' => 1000 * $ms, 'port' => 'treadle', 'bytes' => \sprintf('BF 0B %02X', $value)];
         }
         $found = $this->call('POST', "/api/rigs/{$rig}/calibrate", ['events' => $events, 'toUs' => 4_500_000], 200, 'Calibrated');
@@ -84,12 +125,22 @@ final class ShowApiTest extends ApiTestCase
     public function testAWheelIsMeasuredOverItsOwnRangeAndInCents(): void
     {
         $events = [];
-        foreach ([[0, -8000], [800, -6000], [830, -2000], [860, 2000], [890, 6000], [920, 7900], [1800, 5000], [1830, 0], [1860, -5000], [1890, -8000]] as [$ms, $value]) {
+        foreach (
+            [[0, -8000], [800, -6000], [830, -2000], [860, 2000], [890, 6000], [920, 7900], [1800, 5000],
+                [1830, 0], [1860, -5000], [1890, -8000]] as [$ms, $value]
+        ) {
             $events[] = ['timeUs' => 1000 * $ms, 'port' => 'keys', 'bytes' => \sprintf('E0 %02X %02X', ($value + 8192) & 0x7F, ($value + 8192) >> 7)];
         }
         $found = $this->call('POST', "/api/rigs/{$this->rig()}/calibrate", ['events' => $events, 'toUs' => 3_500_000], 200, 'Calibrated');
-        self::assertSame([-8000, 7900, [-8192, 8191]], [$this->at($found, 'measured.heel'), $this->at($found, 'measured.toe'), $this->at($found, 'measured.range')]);
-        self::assertSame(['semitones' => 2, 'atHeel' => 4.7, 'atToe' => 7.1], $this->at($found, 'measured.cents'), '200 cents × 192 / 8192, and 200 × 291 / 8191');
+        self::assertSame(
+            [-8000, 7900, [-8192, 8191]],
+            [$this->at($found, 'measured.heel'), $this->at($found, 'measured.toe'), $this->at($found, 'measured.range')],
+        );
+        self::assertSame(
+            ['semitones' => 2, 'atHeel' => 4.7, 'atToe' => 7.1],
+            $this->at($found, 'measured.cents'),
+            '200 cents × 192 / 8192, and 200 × 291 / 8191',
+        );
         self::assertSame('scale value -8000..7900 to -8192..8191', $this->at($found, 'measured.lines.0'));
         self::assertEquals(-8192, $this->at($found, 'measured.points.0.after'));
     }
@@ -99,7 +150,13 @@ final class ShowApiTest extends ApiTestCase
         $rig = $this->rig();
         $proofs = $this->call('GET', "/api/rigs/{$rig}/proofs", null, 200, 'Proofs');
         self::assertSame([[], [], []], array_column(\is_array($proofs['proofs']) ? $proofs['proofs'] : [], 'changes'));
-        $made = $this->call('POST', "/api/rigs/{$rig}/proofs", ['name' => 'Mine', 'tape' => "1000 keys 90 30 40\n1100 keys 80 30 40\n", 'why' => 'it is so'], 200, 'KeptTape');
+        $made = $this->call(
+            'POST',
+            "/api/rigs/{$rig}/proofs",
+            ['name' => 'Mine', 'tape' => "1000 keys 90 30 40\n1100 keys 80 30 40\n", 'why' => 'it is so'],
+            200,
+            'KeptTape',
+        );
         self::assertIsString($made['accepted']);
         self::assertStringContainsString('1000.000 synths 92 30 40', $made['accepted']);
         $this->call('POST', "/api/rigs/{$rig}/proofs", ['name' => 'Bad', 'tape' => "this is no tape\n"], 422);
@@ -143,14 +200,21 @@ final class ShowApiTest extends ApiTestCase
         }
         self::assertCount($total, array_unique($faults), 'each once');
         self::assertGreaterThan(20, \count($faults));
-        self::assertGreaterThan(0, $this->call('GET', "/api/rigs/{$rig}/rehearsal?known=other&from=5", null, 200, 'Rehearsed')['next'], 'of another state it begins anew');
+        self::assertGreaterThan(
+            0,
+            $this->call('GET', "/api/rigs/{$rig}/rehearsal?known=other&from=5", null, 200, 'Rehearsed')['next'],
+            'of another state it begins anew',
+        );
     }
 
     public function testAStageIsOnABenchThatIsThere(): void
     {
         $rig = $this->rig();
         self::assertNull($this->call('GET', "/api/rigs/{$rig}/stage", null, 200, 'Stage')['bench']);
-        self::assertNull($this->call('PUT', "/api/rigs/{$rig}/stage", ['bench' => '0123456789abcdef', 'instead' => null], 200, 'Stage')['bench'], 'a bench that is gone is none');
+        self::assertNull(
+            $this->call('PUT', "/api/rigs/{$rig}/stage", ['bench' => '0123456789abcdef', 'instead' => null], 200, 'Stage')['bench'],
+            'a bench that is gone is none',
+        );
         $this->call('PUT', "/api/rigs/{$rig}/stage", ['bench' => 7], 400);
         $this->call('GET', '/api/rigs/0000000000000000/stage', null, 404);
     }

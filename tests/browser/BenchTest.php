@@ -18,14 +18,18 @@ final class BenchTest extends PageTestCase
         parent::setUp();
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
-        $this->page->executeAsyncScript(<<<'JS'
+        $this->page->executeAsyncScript(
+            <<<'JS'
             const [text, done] = arguments;
             (async () => {
                 const { id, version, name } = (await (await fetch('/api/documents?kind=rulebook')).json()).find((each) => each.name === 'The Salt Ferry');
-                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name, text, version }) });
+                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' },
+                    body: JSON.stringify({ name, text, version }) });
                 done();
             })();
-            JS, [file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.book')]);
+            JS,
+            [file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.book')],
+        );
         $this->page->get(Application::address());
         $this->waitFor('[data-receiver=moths]');
     }
@@ -33,16 +37,19 @@ final class BenchTest extends PageTestCase
     public function testTheFirstVisitHasSomethingMovingAlready(): void
     {
         $this->page->get(Application::noPage()); // no bench is open that could be the first itself
-        $this->page->executeAsyncScript(<<<'JS'
+        $this->page->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0];
             localStorage.removeItem('bench-seen');
             (async () => {
                 const { id } = (await (await fetch('/api/documents?kind=rulebook')).json()).find((each) => each.name === 'The ferry, as found');
                 const { name, text, version } = await (await fetch(`/api/documents/${id}`)).json();
-                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name, text: text + '\n', version }) });
+                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' },
+                    body: JSON.stringify({ name, text: text + '\n', version }) });
                 done();
             })();
-            JS);
+            JS,
+        );
         $this->page->get(Application::address());
         $this->until(fn (): bool => \count($this->all('[role=option]')) > 3, 'messages appear');
         $this->until(fn (): bool => [] !== $this->all('[data-key][aria-pressed=true]'), 'the keys that the tape plays are lit');
@@ -76,7 +83,9 @@ final class BenchTest extends PageTestCase
 
     public function testTheComputersKeysPlayAndEscapeIsPanic(): void
     {
-        $this->page->executeScript("document.activeElement.blur(); window.dispatchEvent(new KeyboardEvent('keydown', {key: 'a', code: 'KeyA', bubbles: true}))");
+        $this->page->executeScript(
+            "document.activeElement.blur(); window.dispatchEvent(new KeyboardEvent('keydown', {key: 'a', code: 'KeyA', bubbles: true}))",
+        );
         $this->until(fn (): bool => str_contains($this->receiver('gulls'), 'C4'), 'the note sounds');
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
         $this->until(fn (): bool => !str_contains($this->receiver('gulls'), 'C4'), 'panic ends it');
@@ -92,10 +101,15 @@ final class BenchTest extends PageTestCase
 
     public function testABrokenRuleIsFoundInPlaceAndMendedByItsFixWhileTheGoodOnesRun(): void
     {
-        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.focus(); view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('send gulls') }, scrollIntoView: true });");
+        $this->page->executeScript(
+            "const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.focus(); "
+                ."view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('send gulls') }, scrollIntoView: true });",
+        );
         $this->editText('send gulls', 'send gills');
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'there is no out port "gills"'), 'the finding appears');
-        $below = "return document.querySelector('.cm-activeLine').getBoundingClientRect().bottom - document.querySelector('.cm-scroller').getBoundingClientRect().bottom;";
+        $below =
+            "return document.querySelector('.cm-activeLine').getBoundingClientRect().bottom - "
+                ."document.querySelector('.cm-scroller').getBoundingClientRect().bottom;";
         $this->until(fn (): bool => $this->page->executeScript($below) <= 0, 'the line stays in sight above it');
         $this->one('.cm-content')->sendKeys(WebDriverKeys::ESCAPE); // closes the list of completions
         self::assertStringContainsString('The last good ones are still at work', $this->page->findElement(By::tagName('main'))->getText());
@@ -136,11 +150,18 @@ final class BenchTest extends PageTestCase
     public function testANameIsChangedEverywhereAndTakenBackInOneStep(): void
     {
         $before = $this->rules();
-        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.focus(); view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('moths out') + 2 } });");
+        $this->page->executeScript(
+            "const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.focus(); "
+                ."view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('moths out') + 2 } });",
+        );
         $this->one('.cm-content')->sendKeys(WebDriverKeys::F2);
-        $this->one('.cm-rename input')->clear()->sendKeys('Owls'.WebDriverKeys::ENTER);
+        $this->one('.cm-rename input')
+            ->clear()
+            ->sendKeys('Owls'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('.cm-rename'), 'small letter'), 'why this name cannot be used');
-        $this->one('.cm-rename input')->clear()->sendKeys('owls'.WebDriverKeys::ENTER);
+        $this->one('.cm-rename input')
+            ->clear()
+            ->sendKeys('owls'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => 0 === preg_match('/(port|send|to|over) moths/', $this->rules()), 'the new name everywhere');
         self::assertStringContainsString('port owls out', $this->rules());
         $this->one('.cm-content')->sendKeys([WebDriverKeys::CONTROL, 'z']);
@@ -160,7 +181,10 @@ final class BenchTest extends PageTestCase
         self::assertStringContainsString('lamp lighter', $told, 'what differs is shown');
         self::assertStringContainsString('two ferries', $told);
         $other->findElement(By::xpath('//button[normalize-space()="Take theirs"]'))->click();
-        $this->until(static fn (): bool => str_contains($other->findElement(By::cssSelector('.cm-content'))->getText(), 'lamp lighter'), 'and takes what is stored');
+        $this->until(
+            static fn (): bool => str_contains($other->findElement(By::cssSelector('.cm-content'))->getText(), 'lamp lighter'),
+            'and takes what is stored',
+        );
         $other->quit();
     }
 
@@ -168,7 +192,11 @@ final class BenchTest extends PageTestCase
     {
         $folder = sys_get_temp_dir().'/zigzag-'.bin2hex(random_bytes(4));
         mkdir($folder);
-        file_put_contents("{$folder}/tune.csv", "0, 0, Header, 1, 1, 480\n1, 0, Start_track\n1, 0, Title_t, \"keys\"\n1, 0, Note_on_c, 0, 60, 90\n1, 480, Note_off_c, 0, 60, 64\n1, 480, End_track\n0, 0, End_of_file\n");
+        file_put_contents(
+            "{$folder}/tune.csv",
+            "0, 0, Header, 1, 1, 480\n1, 0, Start_track\n1, 0, Title_t, \"keys\"\n1, 0, Note_on_c, 0, 60, 90\n1, 480, Note_off_c, 0, 60, "
+                ."64\n1, 480, End_track\n0, 0, End_of_file\n",
+        );
         (new Process(['csvmidi', "{$folder}/tune.csv", "{$folder}/tune.mid"]))->mustRun();
         $this->button('Tapes')->click();
         $chooser = $this->page->findElement(By::cssSelector('input[type=file]'));
@@ -207,12 +235,17 @@ final class BenchTest extends PageTestCase
     {
         $this->one('[aria-label="Look up the language"]')->click();
         $this->one('[aria-label="Search the reference"]')->sendKeys('toggle latches');
-        $this->until(fn (): bool => str_contains($this->text('.reference'), 'toggle') && !str_contains($this->text('.reference'), 'Tapes'), 'only what fits is shown');
+        $this->until(
+            fn (): bool => str_contains($this->text('.reference'), 'toggle') && !str_contains($this->text('.reference'), 'Tapes'),
+            'only what fits is shown',
+        );
         $this->button('Try “toggle” on the bench')->click();
         $this->until(fn (): bool => str_contains($this->text('.cm-content'), 'Bypass on and off'), 'the example is on the bench');
         $this->one('[aria-label="Foot switch 7"]')->sendKeys(' ');
         $this->until(fn (): bool => [] !== $this->all('[role=option]'), 'and plays');
-        $this->page->executeAsyncScript("const done = arguments[0]; fetch('/api/documents/' + location.pathname.split('/').pop(), {method: 'DELETE'}).then(done)");
+        $this->page->executeAsyncScript(
+            "const done = arguments[0]; fetch('/api/documents/' + location.pathname.split('/').pop(), {method: 'DELETE'}).then(done)",
+        );
     }
 
     public function testAChordOnTheSlabSoundsWithItsOwnBendsOnAPlainSynth(): void
@@ -232,15 +265,24 @@ final class BenchTest extends PageTestCase
     public function testVoicesAndGroupsAreSeenAtSight(): void
     {
         $this->open('The Whole Rig');
-        $this->page->executeScript("for (const key of 'awsedftgy') window.dispatchEvent(new KeyboardEvent('keydown', {key, code: 'Key' + key, bubbles: true}))");
+        $this->page->executeScript(
+            "for (const key of 'awsedftgy') window.dispatchEvent(new KeyboardEvent('keydown', {key, code: 'Key' + key, bubbles: true}))",
+        );
         $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'makes way'), 'the ninth note takes the voice of the oldest');
-        self::assertLessThanOrEqual(0, $this->page->executeScript("const all = document.querySelector('[aria-label=Receivers]'); return all.scrollHeight - all.clientHeight;"), 'all six receivers are in sight');
+        self::assertLessThanOrEqual(
+            0,
+            $this->page->executeScript("const all = document.querySelector('[aria-label=Receivers]'); return all.scrollHeight - all.clientHeight;"),
+            'all six receivers are in sight',
+        );
         $rows = $this->all('[role=option]');
         self::assertStringContainsString('terns 3 · voice 8', $rows[\count($rows) - 2]->getText());
         self::assertStringContainsString('note off C4', $rows[\count($rows) - 1]->getText());
         self::assertStringContainsString('moths 3 · voice 1', $rows[\count($rows) - 1]->getText());
         $rows[\count($rows) - 1]->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="What became of it"]'), 'the oldest note, to make way'), 'and it is said in words');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="What became of it"]'), 'the oldest note, to make way'),
+            'and it is said in words',
+        );
         $this->one('[aria-label=Tilt]')->sendKeys(WebDriverKeys::END);
         $this->button('Panic (Esc)')->click();
         $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'NRPN 8:3 = 16383'), 'four controllers are one message');
@@ -278,7 +320,10 @@ final class BenchTest extends PageTestCase
     {
         $this->open('The Whole Rig');
         $this->button('Let it swing')->click();
-        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath('//*[@role="option"][contains(., "× stream")]')), 'the stream is one line');
+        $this->until(
+            fn (): bool => [] !== $this->page->findElements(By::xpath('//*[@role="option"][contains(., "× stream")]')),
+            'the stream is one line',
+        );
         $this->button('Hold still')->click();
         usleep(300_000);
         $rows = \count($this->all('[role=option]'));
@@ -302,11 +347,14 @@ final class BenchTest extends PageTestCase
     private function editText(string $from, string $to, ?RemoteWebDriver $page = null): void
     {
         // The editor draws only the lines in view, so it is told through its own state.
-        ($page ?? $this->page)->executeScript(<<<'JS'
+        ($page ?? $this->page)->executeScript(
+            <<<'JS'
             const view = document.querySelector('.cm-content').cmTile?.view ?? document.querySelector('.cm-content').cmView.view;
             const at = view.state.doc.toString().indexOf(arguments[0]);
             view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, userEvent: 'input.type' });
-            JS, [$from, $to]);
+            JS,
+            [$from, $to],
+        );
     }
 
     private function open(string $rulebook): void
@@ -318,7 +366,9 @@ final class BenchTest extends PageTestCase
     /** The whole text in the editor. */
     private function rules(): string
     {
-        $text = $this->page->executeScript("const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();");
+        $text = $this->page->executeScript(
+            "const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();",
+        );
 
         return \is_string($text) ? $text : '';
     }

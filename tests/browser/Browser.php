@@ -20,7 +20,10 @@ final class Browser extends RemoteWebDriver
         try {
             return parent::execute($command_name, $params);
         } catch (UnrecognizedExceptionException $failed) {
-            if (!\in_array($command_name, [DriverCommand::GET, DriverCommand::REFRESH], true) || !str_contains($failed->getMessage(), 'aborted by navigation')) {
+            if (
+                !\in_array($command_name, [DriverCommand::GET, DriverCommand::REFRESH], true)
+                || !str_contains($failed->getMessage(), 'aborted by navigation')
+            ) {
                 throw $failed;
             }
 

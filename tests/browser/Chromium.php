@@ -44,7 +44,10 @@ final class Chromium
         $browser->switchTo()->window($now);
         $tools = new ChromeDevToolsDriver($browser);
         $tools->execute('Page.bringToFront');
-        $tools->execute('Storage.clearDataForOrigin', ['origin' => Application::address(), 'storageTypes' => 'cookies,local_storage,indexeddb,service_workers,cache_storage']);
+        $tools->execute('Storage.clearDataForOrigin', [
+            'origin' => Application::address(),
+            'storageTypes' => 'cookies,local_storage,indexeddb,service_workers,cache_storage',
+        ]);
         self::resize($browser, 1280, 800);
 
         return $browser;
@@ -66,8 +69,16 @@ final class Chromium
         }
         $options = new ChromeOptions();
         $options->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-dev-shm-usage',
-            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-prefers-reduced-motion',
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-dev-shm-usage',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--force-prefers-reduced-motion',
             '--user-data-dir='.self::$profiles.'/'.bin2hex(random_bytes(6)),
         ]);
         $capabilities = DesiredCapabilities::chrome();
@@ -81,6 +92,11 @@ final class Chromium
 
     public static function resize(RemoteWebDriver $driver, int $width, int $height): void
     {
-        (new ChromeDevToolsDriver($driver))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+        (new ChromeDevToolsDriver($driver))->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $width,
+            'height' => $height,
+            'deviceScaleFactor' => 1,
+            'mobile' => false,
+        ]);
     }
 }

@@ -52,7 +52,11 @@ final class DocumentsTest extends PageTestCase
         $use($this->one("[aria-label='Duplicate {$this->name} low']"));
         $this->until(fn (): bool => str_contains($listed(), "{$this->name} low (copy)"), 'a copy');
         $use($this->one("[aria-label='Delete {$this->name} low (copy)']"));
-        $this->until(fn (): bool => !str_contains($listed(), "{$this->name} low (copy)") && str_contains($this->text('[aria-label="Deleted"]'), "{$this->name} low (copy)"), 'it is among the deleted');
+        $this->until(
+            fn (): bool => !str_contains($listed(), "{$this->name} low (copy)")
+                && str_contains($this->text('[aria-label="Deleted"]'), "{$this->name} low (copy)"),
+            'it is among the deleted',
+        );
         $use($this->one("[aria-label='Take back {$this->name} low (copy)']"));
         $this->until(fn (): bool => str_contains($listed(), "{$this->name} low (copy)"), 'it is back');
 
@@ -116,7 +120,10 @@ final class DocumentsTest extends PageTestCase
         $this->until(fn (): bool => $this->isStored($rig, 'Encore'), 'and goes on');
 
         $this->writeElsewhere($rig, 'Encore', 'Farewell');
-        $this->until(fn (): bool => str_contains($this->songs(), 'Farewell') && str_contains($this->text('main'), 'Changed in another window by Cy'), 'with nothing unsaved it is shown by itself');
+        $this->until(
+            fn (): bool => str_contains($this->songs(), 'Farewell') && str_contains($this->text('main'), 'Changed in another window by Cy'),
+            'with nothing unsaved it is shown by itself',
+        );
     }
 
     public function testARigGoesOutAndComesInAsAFile(): void
@@ -129,7 +136,10 @@ final class DocumentsTest extends PageTestCase
         file_put_contents($file, (string) file_get_contents(Application::address()."/api/rigs/{$rig}/zip"));
         $chooser = $this->one('input[type=file][accept*=".book"]');
         $chooser->setFileDetector(new LocalFileDetector())->sendKeys($file);
-        $this->until(fn (): bool => str_contains($this->text('main'), 'has been brought in') && str_contains($this->text('[aria-label=Rigs]'), $this->name), 'it is here once more');
+        $this->until(
+            fn (): bool => str_contains($this->text('main'), 'has been brought in') && str_contains($this->text('[aria-label=Rigs]'), $this->name),
+            'it is here once more',
+        );
         file_put_contents($file, substr((string) file_get_contents($file), 0, 5000));
         $chooser->setFileDetector(new LocalFileDetector())->sendKeys($file);
         $this->until(fn (): bool => str_contains($this->text('[role=alert]'), 'this zip is damaged'), 'a damaged one says what is wrong');
@@ -144,9 +154,15 @@ final class DocumentsTest extends PageTestCase
     private function make(string $kind, string $name): void
     {
         $json = '{"schema":1,"name":"Kelp"';
-        $text = ['rulebook' => "port keys in\n", 'rig' => $json.',"charts":{},"units":[],"leads":[]}', 'chart' => $json.',"sort":"synth","settings":[],"plugs":[]}'][$kind] ?? '';
+        $text =
+            [
+                'rulebook' => "port keys in\n",
+                'rig' => $json.',"charts":{},"units":[],"leads":[]}',
+                'chart' => $json.',"sort":"synth","settings":[],"plugs":[]}',
+            ][$kind] ?? '';
         $status = $this->page->executeAsyncScript(
-            "const [body, done] = arguments; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Author': 'Bo' }, body }).then((answer) => done(answer.status))",
+            "const [body, done] = arguments; fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json', "
+                ."'X-Author': 'Bo' }, body }).then((answer) => done(answer.status))",
             [json_encode(['kind' => $kind, 'name' => $name, 'text' => $text])],
         );
         self::assertSame(201, $status);
@@ -154,13 +170,15 @@ final class DocumentsTest extends PageTestCase
 
     private function copyOfTheFerry(): string
     {
-        $id = $this->page->executeAsyncScript(<<<'JS'
+        $id = $this->page->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0];
             (async () => {
                 const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
                 done((await (await fetch(`/api/documents/${mended.id}/duplicate`, { method: 'POST' })).json()).id);
             })();
-            JS);
+            JS,
+        );
         self::assertIsString($id);
 
         return $id;
@@ -168,19 +186,28 @@ final class DocumentsTest extends PageTestCase
 
     private function isStored(string $rig, string $song): bool
     {
-        return true === $this->page->executeAsyncScript('const [id, song, done] = arguments; fetch(`/api/documents/${id}`).then((answer) => answer.json()).then(({ text }) => done(JSON.parse(text).show.songs.some((each) => each.title === song)))', [$rig, $song]);
+        return true ===
+            $this->page->executeAsyncScript(
+                'const [id, song, done] = arguments; fetch(`/api/documents/${id}`).then((answer) => answer.json()).then(({ text }) => '
+                    .'done(JSON.parse(text).show.songs.some((each) => each.title === song)))',
+                [$rig, $song],
+            );
     }
 
     private function writeElsewhere(string $rig, string $title, string $to): void
     {
-        $status = $this->page->executeAsyncScript(<<<'JS'
+        $status = $this->page->executeAsyncScript(
+            <<<'JS'
             const [id, title, to, done] = arguments;
             (async () => {
                 const { name, text, version } = await (await fetch(`/api/documents/${id}`)).json();
-                const answer = await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'X-Author': 'Cy' }, body: JSON.stringify({ name, text: text.replace(title, to), version }) });
+                const answer = await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'X-Author': 'Cy' },
+                    body: JSON.stringify({ name, text: text.replace(title, to), version }) });
                 done(answer.status);
             })();
-            JS, [$rig, $title, $to]);
+            JS,
+            [$rig, $title, $to],
+        );
         self::assertSame(200, $status);
     }
 }

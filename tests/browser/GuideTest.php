@@ -11,7 +11,10 @@ use Facebook\WebDriver\WebDriverKeys as Key;
 /** The guide to a first rig, done word for word: what stands in bold is pressed, written or seen, what stands in italics is the field. */
 final class GuideTest extends PageTestCase
 {
-    private const INSTRUCTION = '/(?<press>(?:[Pp]ress|then) \*\*(?<what>.+?)\*\*)|(?<write>[Ww]rite \*\*(?<text>.+?)\*\* into \*(?<field>.+?)\*(?<enter>, and Enter)?)|(?<choose>[Cc]hoose \*\*(?<option>.+?)\*\* in \*(?<select>.+?)\*)|(?<move>Move \*\*(?<control>.+?)\*\* to its end)|(?<paste>Paste this into \*(?<area>.+?)\*)|(?<put>Put this in the place of what stands in \*Rules\*)|(?<see>You see \*\*(?<seen>.+?)\*\*)/';
+    private const INSTRUCTION = '/(?<press>(?:[Pp]ress|then) \*\*(?<what>.+?)\*\*)|(?<write>[Ww]rite \*\*(?<text>.+?)\*\* into '
+        .'\*(?<field>.+?)\*(?<enter>, and Enter)?)|(?<choose>[Cc]hoose \*\*(?<option>.+?)\*\* in \*(?<select>.+?)\*)|(?<move>Move '
+        .'\*\*(?<control>.+?)\*\* to its end)|(?<paste>Paste this into \*(?<area>.+?)\*)|(?<put>Put this in the place of what stands in '
+        .'\*Rules\*)|(?<see>You see \*\*(?<seen>.+?)\*\*)/';
 
     public function testTheGuideIsDoneWordForWord(): void
     {
@@ -23,12 +26,19 @@ final class GuideTest extends PageTestCase
         $this->button('A first rig in ten minutes')->click();
         foreach ($steps[2] as $index => $text) {
             $number = $index + 1;
-            $this->until(fn (): bool => str_starts_with($this->text('aside [role=document]'), mb_substr(self::plain($text), 0, 40)), "step {$number} stands in the application as in the guide");
+            $this->until(
+                fn (): bool => str_starts_with($this->text('aside [role=document]'), mb_substr(self::plain($text), 0, 40)),
+                "step {$number} stands in the application as in the guide",
+            );
             preg_match('/```\n(.*?)```/s', $text, $code);
             $pasted = (string) preg_replace('/^ {3,4}/m', '', $code[1] ?? '');
             $instructions = (string) preg_replace('/```.*?```/s', '', $text);
             preg_match_all(self::INSTRUCTION, $instructions, $found, \PREG_SET_ORDER | \PREG_UNMATCHED_AS_NULL);
-            self::assertStringNotContainsString('**', (string) preg_replace(self::INSTRUCTION, '', $instructions), "step {$number} has nothing in bold that nobody does");
+            self::assertStringNotContainsString(
+                '**',
+                (string) preg_replace(self::INSTRUCTION, '', $instructions),
+                "step {$number} has nothing in bold that nobody does",
+            );
             foreach ($found as $instruction) {
                 $this->follow($instruction, rtrim($pasted)."\n", "step {$number}: {$instruction[0]}");
             }
@@ -44,9 +54,15 @@ final class GuideTest extends PageTestCase
     {
         match (true) {
             null !== $instruction['press'] => $this->pressIt((string) $instruction['what'], $words),
-            null !== $instruction['write'] => $this->write((string) $instruction['field'], (string) $instruction['text'], null !== $instruction['enter']),
+            null !== $instruction['write'] => $this->write(
+                (string) $instruction['field'],
+                (string) $instruction['text'],
+                null !== $instruction['enter'],
+            ),
             null !== $instruction['choose'] => $this->choose((string) $instruction['select'], (string) $instruction['option'], $words),
-            null !== $instruction['move'] => $this->page->findElement(By::xpath("//label[contains(., '{$instruction['control']}')]//input"))->sendKeys(Key::END),
+            null !== $instruction['move'] => $this->page
+                ->findElement(By::xpath("//label[contains(., '{$instruction['control']}')]//input"))
+                ->sendKeys(Key::END),
             null !== $instruction['paste'] => $this->field((string) $instruction['area'])->sendKeys($pasted),
             null !== $instruction['put'] => $this->typeRules($pasted),
             default => $this->see((string) $instruction['seen'], $words),
@@ -57,9 +73,18 @@ final class GuideTest extends PageTestCase
     {
         // The guide itself has the same names in it, and a control may have its label before its name.
         $quoted = self::quoted($what);
-        $at = By::xpath("//*[self::button or self::a][not(ancestor::aside)][normalize-space()={$quoted} or @aria-label={$quoted} or starts-with(@aria-label, concat({$quoted}, ' ')) or (@role='tab' and starts-with(normalize-space(), {$quoted}))]");
-        $this->until(fn (): bool => [] !== array_filter($this->page->findElements($at), static fn (WebDriverElement $each): bool => $each->isDisplayed() && $each->isEnabled()), $words);
-        $found = array_values(array_filter($this->page->findElements($at), static fn (WebDriverElement $each): bool => $each->isDisplayed() && $each->isEnabled()));
+        $at = By::xpath(
+            "//*[self::button or self::a][not(ancestor::aside)][normalize-space()={$quoted} or "
+                ."@aria-label={$quoted} or starts-with(@aria-label, concat({$quoted}, ' ')) or (@role='tab' and starts-with(normalize-space(), {$quoted}))]",
+        );
+        $this->until(
+            fn (): bool => [] !==
+                array_filter($this->page->findElements($at), static fn (WebDriverElement $each): bool => $each->isDisplayed() && $each->isEnabled()),
+            $words,
+        );
+        $found = array_values(
+            array_filter($this->page->findElements($at), static fn (WebDriverElement $each): bool => $each->isDisplayed() && $each->isEnabled()),
+        );
         $before = \count($this->page->getWindowHandles());
         if (str_starts_with($what, 'Switch ')) {
             usleep(900_000); // a moment of quiet, as a hand leaves
@@ -77,8 +102,14 @@ final class GuideTest extends PageTestCase
     {
         $this->field($field)->sendKeys($text);
         if ($withEnter) {
-            $this->until(fn (): bool => 'Look for a chart' !== $field || 1 === \count($this->all('dialog [aria-label="Charts"] li')), "one chart is called {$text}");
-            $this->until(fn (): bool => 'What it should do' !== $field || 1 === \count($this->all('[aria-label=Targets] li')), "one target is called {$text}");
+            $this->until(
+                fn (): bool => 'Look for a chart' !== $field || 1 === \count($this->all('dialog [aria-label="Charts"] li')),
+                "one chart is called {$text}",
+            );
+            $this->until(
+                fn (): bool => 'What it should do' !== $field || 1 === \count($this->all('[aria-label=Targets] li')),
+                "one target is called {$text}",
+            );
             $this->field($field)->sendKeys(Key::ENTER);
         }
     }
@@ -86,7 +117,10 @@ final class GuideTest extends PageTestCase
     private function choose(string $select, string $option, string $words): void
     {
         $quoted = self::quoted($option);
-        $option = By::xpath("//*[@aria-label='{$select}' or ancestor::label[starts-with(normalize-space(), '{$select}')]][self::select]/option[normalize-space()={$quoted} or @value={$quoted}]");
+        $option = By::xpath(
+            "//*[@aria-label='{$select}' or ancestor::label[starts-with(normalize-space(), '{$select}')]][self::select]"
+                ."/option[normalize-space()={$quoted} or @value={$quoted}]",
+        );
         $this->until(fn (): bool => [] !== $this->page->findElements($option), $words);
         $this->page->findElement($option)->click();
     }
@@ -106,22 +140,39 @@ final class GuideTest extends PageTestCase
         $this->one('.cm-content')->sendKeys([Key::CONTROL, 'a']);
         $this->one('.cm-content')->sendKeys(Key::DELETE);
         // As from the clipboard: the browser of the test has none.
-        $this->page->executeScript(<<<'JS'
+        $this->page->executeScript(
+            <<<'JS'
             const data = new DataTransfer();
             data.setData('text/plain', arguments[0]);
             document.querySelector('.cm-content').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-            JS, [$text]);
+            JS,
+            [$text],
+        );
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the rules are kept');
         usleep(1_500_000);
     }
 
     private function see(string $what, string $words): void
     {
-        $this->until(fn (): bool => str_contains((string) preg_replace('/\s+/', ' ', self::asText($this->page->executeScript(<<<'JS'
-            // What the guide says itself does not count.
-            const guide = document.querySelector('aside[aria-label="A first rig in ten minutes"]');
-            return document.body.innerText.replace(guide?.innerText ?? '', '');
-            JS))), $what), $words);
+        $this->until(
+            fn (): bool => str_contains(
+                (string) preg_replace(
+                    '/\s+/',
+                    ' ',
+                    self::asText(
+                        $this->page->executeScript(
+                            <<<'JS'
+                            // What the guide says itself does not count.
+                            const guide = document.querySelector('aside[aria-label="A first rig in ten minutes"]');
+                            return document.body.innerText.replace(guide?.innerText ?? '', '');
+                            JS,
+                        ),
+                    ),
+                ),
+                $what,
+            ),
+            $words,
+        );
     }
 
     private static function asText(mixed $value): string

@@ -9,18 +9,24 @@ use Facebook\WebDriver\WebDriverBy as By;
 /** The application goes away while somebody plays, and comes back: nothing hangs, nothing is missing, nothing has to be clicked. */
 final class InterruptionTest extends PageTestCase
 {
-    private const BOOK = "port keys in\nport moths out\nport ticker out pulse\nclock lead\n  tempo 120\n  pulse 4 per beat to ticker\nscene \"Harbour\"\n  on enter start lead\nscene \"Storm\"\nalways\nrule \"Play\"\n  take note\n  send moths channel 3\nrule \"Parameters\"\n  take nrpn\n  send moths\n";
+    private const BOOK = "port keys in\nport moths out\nport ticker out pulse\nclock lead\n  tempo 120\n  pulse 4 per beat to ticker\nscene "
+        ."\"Harbour\"\n  on enter start lead\nscene \"Storm\"\nalways\nrule \"Play\"\n  take note\n  send moths channel 3\nrule "
+        ."\"Parameters\"\n  take nrpn\n  send moths\n";
 
     protected function setUp(): void
     {
         parent::setUp();
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
-        $id = $this->page->executeAsyncScript(<<<'JS'
+        $id = $this->page->executeAsyncScript(
+            <<<'JS'
             const [text, done] = arguments;
-            fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ kind: 'rulebook', name: 'Interrupted', text }) })
+            fetch('/api/documents', { method: 'POST', headers: { 'Content-Type': 'application/json' },
+                body: JSON.stringify({ kind: 'rulebook', name: 'Interrupted', text }) })
               .then((answer) => answer.json()).then(({ id }) => done(id));
-            JS, [self::BOOK]);
+            JS,
+            [self::BOOK],
+        );
         self::assertIsString($id);
         $this->page->get(Application::address()."/bench/{$id}");
         $this->waitFor('[data-receiver=moths]');
@@ -40,7 +46,12 @@ final class InterruptionTest extends PageTestCase
         sleep(5);
         Application::goOn();
         $this->until(fn (): bool => !str_contains($this->alerts(), 'What you play is kept'), 'the notice goes by itself');
-        $this->until(fn (): bool => !str_contains($this->receiver('moths'), 'C4') && str_contains($this->receiver('moths'), 'E4') && str_contains($this->receiver('moths'), 'G4'), 'what was let go has ended, what is held sounds');
+        $this->until(
+            fn (): bool => !str_contains($this->receiver('moths'), 'C4')
+                && str_contains($this->receiver('moths'), 'E4')
+                && str_contains($this->receiver('moths'), 'G4'),
+            'what was let go has ended, what is held sounds',
+        );
         $ticks = $this->ticks();
         $this->until(fn (): bool => $this->ticks() > $ticks, 'the clock goes on');
         $this->letGo('d');
@@ -95,7 +106,10 @@ final class InterruptionTest extends PageTestCase
     public function testTextThatCouldNotBeSavedIsSavedWhenItCan(): void
     {
         $this->stopTheApplication();
-        $this->page->executeScript("const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; view.dispatch({ changes: { from: 0, insert: '# typed in the dark\\n' }, userEvent: 'input.type' });");
+        $this->page->executeScript(
+            "const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; "
+                ."view.dispatch({ changes: { from: 0, insert: '# typed in the dark\\n' }, userEvent: 'input.type' });",
+        );
         $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath('//button[contains(., "Not saved")]')), 'it is told');
         Application::goOn();
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'it is saved by itself');
@@ -106,12 +120,19 @@ final class InterruptionTest extends PageTestCase
     /** A letter of the computer's keyboard: a is C4, d is E4, g is G4. */
     private function hold(string $letter): void
     {
-        $this->page->executeScript("document.activeElement.blur(); window.dispatchEvent(new KeyboardEvent('keydown', {key: arguments[0], code: 'Key' + arguments[0].toUpperCase(), bubbles: true}))", [$letter]);
+        $this->page->executeScript(
+            "document.activeElement.blur(); window.dispatchEvent(new KeyboardEvent('keydown', {key: arguments[0], code: 'Key' + "
+                .'arguments[0].toUpperCase(), bubbles: true}))',
+            [$letter],
+        );
     }
 
     private function letGo(string $letter): void
     {
-        $this->page->executeScript("window.dispatchEvent(new KeyboardEvent('keyup', {key: arguments[0], code: 'Key' + arguments[0].toUpperCase(), bubbles: true}))", [$letter]);
+        $this->page->executeScript(
+            "window.dispatchEvent(new KeyboardEvent('keyup', {key: arguments[0], code: 'Key' + arguments[0].toUpperCase(), bubbles: true}))",
+            [$letter],
+        );
     }
 
     private function strike(int $key): void

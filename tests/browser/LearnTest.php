@@ -23,7 +23,10 @@ final class LearnTest extends PageTestCase
         $this->button('Learn')->click();
         $switch = $this->one('[aria-label^="Switch 8"]');
         $switch->sendKeys(' ');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Play it, say it"] h2'), '“Switch 8” of treadle should'), 'the control is recognised');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Play it, say it"] h2'), '“Switch 8” of treadle should'),
+            'the control is recognised',
+        );
         $this->one('[aria-label="What it should do"]')->sendKeys('brine last bell'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[aria-label="The rule"]'), 'recall brine "Last bell"'), 'the rule is shown');
         self::assertStringContainsString('take treadle "Switch 8"', $this->text('[aria-label="The rule"]'));
@@ -48,11 +51,17 @@ final class LearnTest extends PageTestCase
         $this->button('Learn')->click();
         $this->until(fn (): bool => str_contains($this->text('body'), 'was stopped, so that your hand alone is heard'), 'and makes room for a hand');
         $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Play it, say it"] h2'), '“Switch 8” of treadle should'), 'which is heard alone');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Play it, say it"] h2'), '“Switch 8” of treadle should'),
+            'which is heard alone',
+        );
         $this->one('[aria-label="What it should do"]')->sendKeys('brine undertow'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[aria-label="The rule"]'), 'recall brine "Undertow"'), 'the rule is shown');
         $this->button('Put it into the rules')->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Play it, say it"]'), 'in the rules and at work'), 'it is said when it works');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Play it, say it"]'), 'in the rules and at work'),
+            'it is said when it works',
+        );
         self::assertStringContainsString('Switch 8: brine Undertow', $this->rules());
         $this->one('[aria-label^="Switch 8"]')->sendKeys(' ');
         $this->until(fn (): bool => str_contains($this->receiver('brine'), 'Undertow'), 'and it does, at the first press');
@@ -70,7 +79,10 @@ final class LearnTest extends PageTestCase
         $this->button('Learn')->click();
         usleep(600_000);
         $this->one('[aria-label^="Switch 4"]')->sendKeys(' ');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Play it, say it"]'), '“Switch 4” of treadle'), 'the switch is found among the stream');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Play it, say it"]'), '“Switch 4” of treadle'),
+            'the switch is found among the stream',
+        );
         $this->button('Still')->click();
     }
 
@@ -93,10 +105,19 @@ final class LearnTest extends PageTestCase
         $this->heelToeHeel(8, 118);
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is measured');
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Keep it with treadle'), 'it is back at the heel');
-        self::assertSame(1, preg_match('/heel (\d+), toe (\d+)/', (string) $this->one('[aria-label^="Before and after"]')->getAttribute('aria-label'), $ends));
-        self::assertTrue((int) $ends[1] >= 8 && (int) $ends[1] < 30 && (int) $ends[2] <= 118 && (int) $ends[2] > 96, "{$ends[1]} to {$ends[2]}: a browser that stands still for a moment makes a foot that rests near an end");
+        self::assertSame(
+            1,
+            preg_match('/heel (\d+), toe (\d+)/', (string) $this->one('[aria-label^="Before and after"]')->getAttribute('aria-label'), $ends),
+        );
+        self::assertTrue(
+            (int) $ends[1] >= 8 && (int) $ends[1] < 30 && (int) $ends[2] <= 118 && (int) $ends[2] > 96,
+            "{$ends[1]} to {$ends[2]}: a browser that stands still for a moment makes a foot that rests near an end",
+        );
         $this->button('Keep it with treadle')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Rewrite 1 scale line from it'), 'a line that scales it is found');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label=Calibrate]'), 'Rewrite 1 scale line from it'),
+            'a line that scales it is found',
+        );
         self::assertStringContainsString('scale value 0..127 to', $this->rules(), 'nothing is rewritten unasked');
         $this->button('Rewrite 1 scale line from it')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->rules(), "scale value {$ends[1]}..{$ends[2]} to 0..127"), 'it scales from the measured ends');
@@ -106,14 +127,17 @@ final class LearnTest extends PageTestCase
         $this->until(fn (): bool => !str_contains($this->rules(), 'Pedal by numbers'), 'and one more the rule');
         sleep(2);
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'as it was');
-        $this->page->executeAsyncScript(<<<'JS'
+        $this->page->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0];
             (async () => {
                 const rig = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended').id;
-                await fetch(`/api/rigs/${rig}/measured`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ unit: 'treadle', control: 'Pedal', heel: 3, toe: 124, noise: 1 }) });
+                await fetch(`/api/rigs/${rig}/measured`, { method: 'POST', headers: { 'Content-Type': 'application/json' },
+                    body: JSON.stringify({ unit: 'treadle', control: 'Pedal', heel: 3, toe: 124, noise: 1 }) });
                 done();
             })();
-            JS);
+            JS,
+        );
     }
 
     public function testAStackIsWrittenFromWhereABoxStands(): void
@@ -121,7 +145,10 @@ final class LearnTest extends PageTestCase
         $this->one('[aria-label="Write a stack from present values"]')->sendKeys(WebDriverKeys::ENTER);
         $this->page->findElement(By::xpath("//section[@aria-label='Stack from present values']//label[contains(., 'Brine')]//input"))->sendKeys(' ');
         $this->one('[aria-label="What the stack is called"]')->sendKeys('as_now'.WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="The stack"]'), 'recall brine "Harbour"'), 'it calls the program that the box is on');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="The stack"]'), 'recall brine "Harbour"'),
+            'it calls the program that the box is on',
+        );
         self::assertStringContainsString('stack as_now', $this->rules(), 'it is in the rules');
         $this->page->findElement(By::cssSelector('.cm-content'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
         $this->until(fn (): bool => !str_contains($this->rules(), 'as_now'), 'one step takes it back');
@@ -150,18 +177,22 @@ final class LearnTest extends PageTestCase
     /** Rules put in front of all others. */
     private function write(string $rules): void
     {
-        $this->page->executeScript(<<<'JS'
+        $this->page->executeScript(
+            <<<'JS'
             const content = document.querySelector('.cm-content');
             const view = content.cmTile?.view ?? content.cmView.view;
             const from = view.state.doc.toString().indexOf('rule "Switches 1 to 3');
             view.dispatch({ changes: { from, insert: arguments[0] } });
-            JS, [$rules]);
+            JS,
+            [$rules],
+        );
     }
 
     /** Moves the pedal between two places, and rests at each. */
     private function heelToeHeel(int $heel, int $toe): void
     {
-        $this->page->executeAsyncScript(<<<'JS'
+        $this->page->executeAsyncScript(
+            <<<'JS'
             const [heel, toe, done] = arguments;
             const pedal = document.querySelector('[aria-label="Pedal"]');
             const to = (value) => {
@@ -180,15 +211,20 @@ final class LearnTest extends PageTestCase
                     done();
                 }
             }, 40);
-            JS, [$heel, $toe]);
+            JS,
+            [$heel, $toe],
+        );
     }
 
     private function open(string $name): void
     {
-        $book = $this->page->executeAsyncScript(<<<'JS'
+        $book = $this->page->executeAsyncScript(
+            <<<'JS'
             const [name, done] = arguments;
             fetch('/api/documents?kind=rulebook').then((answer) => answer.json()).then((all) => done(all.find((each) => each.name === name).id));
-            JS, [$name]);
+            JS,
+            [$name],
+        );
         self::assertIsString($book);
         $this->page->get(Application::address()."/bench/{$book}");
         $this->waitFor('[data-receiver=brine]');
@@ -196,7 +232,9 @@ final class LearnTest extends PageTestCase
 
     private function rules(): string
     {
-        $text = $this->page->executeScript("const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();");
+        $text = $this->page->executeScript(
+            "const content = document.querySelector('.cm-content'); return (content.cmTile?.view ?? content.cmView.view).state.doc.toString();",
+        );
 
         return \is_string($text) ? $text : '';
     }

@@ -26,14 +26,21 @@ abstract class PageTestCase extends TestCase
     {
         /** @var list<array{level: string, message: string}> $console */
         $console = $this->page->manage()->getLog('browser');
-        $errors = array_filter($console, fn (array $line): bool => 'SEVERE' === $line['level'] && [] === array_filter($this->expected, static fn (string $part): bool => str_contains($line['message'], $part)));
+        $errors = array_filter(
+            $console,
+            fn (array $line): bool => 'SEVERE' === $line['level']
+                && [] === array_filter($this->expected, static fn (string $part): bool => str_contains($line['message'], $part)),
+        );
         $elsewhere = $this->requestsElsewhere();
         $this->page->get('about:blank'); // whoever leaves says so
         self::assertSame([], array_values($errors), 'the console has no error');
         self::assertSame([], $elsewhere, 'no request leaves the machine');
     }
 
-    /** The application goes away in the middle of whatever it is doing: a request that was under way is refused, reset or cut short, in whatever words of the browser. */
+    /**
+     * The application goes away in the middle of whatever it is doing: a request that was under way is refused, reset or cut short, in
+     * whatever words of the browser.
+     */
     protected function stopTheApplication(): void
     {
         $this->expected = [...$this->expected, 'net::ERR_', 'status of 502', 'status of 503', 'status of 504'];
@@ -43,12 +50,18 @@ abstract class PageTestCase extends TestCase
     /** Holds a key down on an element. */
     protected function press(string $selector, string $key): void
     {
-        $this->page->executeScript("const at = document.querySelector(arguments[0]); at.focus(); at.dispatchEvent(new KeyboardEvent('keydown', {key: arguments[1], bubbles: true}))", [$selector, $key]);
+        $this->page->executeScript(
+            "const at = document.querySelector(arguments[0]); at.focus(); at.dispatchEvent(new KeyboardEvent('keydown', {key: arguments[1], bubbles: true}))",
+            [$selector, $key],
+        );
     }
 
     protected function release(string $selector, string $key): void
     {
-        $this->page->executeScript("document.querySelector(arguments[0]).dispatchEvent(new KeyboardEvent('keyup', {key: arguments[1], bubbles: true}))", [$selector, $key]);
+        $this->page->executeScript(
+            "document.querySelector(arguments[0]).dispatchEvent(new KeyboardEvent('keyup', {key: arguments[1], bubbles: true}))",
+            [$selector, $key],
+        );
     }
 
     protected function receiver(string $port): string
@@ -59,10 +72,13 @@ abstract class PageTestCase extends TestCase
     /** What can be read in the first of these elements; nothing where there is none. */
     protected function text(string $selector): string
     {
-        $text = $this->page->executeScript(<<<'JS'
+        $text = $this->page->executeScript(
+            <<<'JS'
             const found = document.querySelector(arguments[0]);
             return (found?.innerText ?? found?.textContent ?? '').replace(/[\t ]+/g, ' ').replace(/ ?\n ?/g, '\n').trim();
-            JS, [$selector]);
+            JS,
+            [$selector],
+        );
 
         return \is_string($text) ? $text : '';
     }
@@ -113,7 +129,13 @@ abstract class PageTestCase extends TestCase
             usleep($pauseUs);
             $pauseUs = min(240_000, (int) ($pauseUs * 1.5)); // who looks all the time slows down what is looked at
         } while (microtime(true) < $until);
-        self::fail("waited in vain: {$what}; the page says: ".implode(' | ', array_map(static fn (WebDriverElement $each): string => $each->getText(), $this->all('[role=alert], [role=status], h2'))));
+        self::fail(
+            "waited in vain: {$what}; the page says: ".
+                implode(
+                    ' | ',
+                    array_map(static fn (WebDriverElement $each): string => $each->getText(), $this->all('[role=alert], [role=status], h2')),
+                ),
+        );
     }
 
     /** @return list<string> */
@@ -123,7 +145,11 @@ abstract class PageTestCase extends TestCase
         /** @var list<array{message: string}> $entries */
         $entries = $this->page->manage()->getLog('performance');
         foreach ($entries as $entry) {
-            if (str_contains($entry['message'], 'Network.requestWillBeSent"') && 1 === preg_match('#"request":\{[^}]*"url":"(https?://[^"]+)"#', $entry['message'], $match) && !str_starts_with($match[1], Application::address())) {
+            if (
+                str_contains($entry['message'], 'Network.requestWillBeSent"')
+                && 1 === preg_match('#"request":\{[^}]*"url":"(https?://[^"]+)"#', $entry['message'], $match)
+                && !str_starts_with($match[1], Application::address())
+            ) {
                 $elsewhere[] = $match[1];
             }
         }

@@ -16,8 +16,15 @@ final class PasteTest extends PageTestCase
         $this->page->get(Application::address().'/charts');
         $this->button('Paste a table')->click();
         $this->one('dialog input')->sendKeys($name);
-        $this->one('[aria-label="The table"]')->sendKeys("Name;Number;Range;Ton\nMix;10;0-127;loud\nFeedback;11;\nPads;30-37;0-127\nSand;12;0-127, careful\n");
-        $this->until(fn (): bool => str_contains($this->text('dialog'), 'Look at it (2)') && str_contains($this->text('dialog'), 'Not taken (1)') && str_contains($this->text('dialog'), 'Taken (1)'), 'three groups');
+        $this->one('[aria-label="The table"]')->sendKeys(
+            "Name;Number;Range;Ton\nMix;10;0-127;loud\nFeedback;11;\nPads;30-37;0-127\nSand;12;0-127, careful\n",
+        );
+        $this->until(
+            fn (): bool => str_contains($this->text('dialog'), 'Look at it (2)')
+                && str_contains($this->text('dialog'), 'Not taken (1)')
+                && str_contains($this->text('dialog'), 'Taken (1)'),
+            'three groups',
+        );
         self::assertStringContainsString('what stands below "Ton" is left out', $this->text('dialog'));
         self::assertStringContainsString('Sand │ 12 │ 0-127, careful', $this->text('[aria-label="Look at it"]'), 'what stood there');
         self::assertStringContainsString('cc 11', $this->text('[aria-label="Look at it"]'));

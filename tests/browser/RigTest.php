@@ -12,14 +12,14 @@ use Facebook\WebDriver\WebDriverKeys as Key;
 final class RigTest extends PageTestCase
 {
     private const BOOK = <<<'BOOK'
-        rulebook "Quay"
-        port keys in
-        port boxes out
+    rulebook "Quay"
+    port keys in
+    port boxes out
 
-        rule "The wheel mixes the tide"
-          take larch_keys "Modulation"
-          turn tide_echo "Mix"
-        BOOK;
+    rule "The wheel mixes the tide"
+      take larch_keys "Modulation"
+      turn tide_echo "Mix"
+    BOOK;
     private string $name;
 
     protected function setUp(): void
@@ -41,7 +41,7 @@ final class RigTest extends PageTestCase
             $this->one('[aria-label="Look for a chart"]')->sendKeys($chart);
             $this->until(fn (): bool => 1 === \count($this->all('dialog [aria-label="Charts"] li')), 'only that one');
             $this->one('[aria-label="Look for a chart"]')->sendKeys(Key::ENTER);
-            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' unit'), 'it is in the rig');
+            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), $position + 1 .' unit'), 'it is in the rig');
         }
         $this->workOn($use);
     }
@@ -55,7 +55,7 @@ final class RigTest extends PageTestCase
             $use($this->button(0 === $position ? 'Add the first unit' : 'Add a unit'));
             $this->until(fn (): bool => str_contains($this->text('dialog [aria-label="Charts"]'), $chart), 'its chart is offered');
             $use($this->page->findElement(By::xpath("//dialog//ul[@aria-label='Charts']//button[contains(., '{$chart}')]")));
-            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), ($position + 1).' unit'), 'it is in the rig');
+            $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), $position + 1 .' unit'), 'it is in the rig');
         }
         $this->workOn($use);
     }
@@ -88,7 +88,8 @@ final class RigTest extends PageTestCase
         $pad = $this->page->findElements(By::xpath("//li[contains(., 'of Pad tray')]//button[contains(@aria-label, 'did not')]"));
         self::assertGreaterThan(3, \count($pad));
         foreach (array_keys($pad) as $index) {
-            $this->page->findElements(By::xpath("//li[contains(., 'of Pad tray')]//button[contains(@aria-label, 'did not')]"))[$index]->sendKeys(Key::ENTER);
+            $this->page
+                ->findElements(By::xpath("//li[contains(., 'of Pad tray')]//button[contains(@aria-label, 'did not')]"))[$index]->sendKeys(Key::ENTER);
         }
         $this->until(fn (): bool => "Look here\nlead tray" === $this->text('[aria-label=Suspects]'), 'the lead that all of them share');
         $this->page->navigate()->refresh();
@@ -108,7 +109,10 @@ final class RigTest extends PageTestCase
         $this->one('[aria-label="The table"]')->sendKeys("Name;CC;Range\nMix;21;0-127\nFeedback;22;0-120\nFreeze;23;on/off\n");
         $this->until(fn (): bool => str_contains($this->text('dialog'), 'Taken (3)'), 'the table is understood');
         $use($this->button('Keep 3 parameters'));
-        $this->until(fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), "{$this->name}: 3 parameters"), 'the chart is open');
+        $this->until(
+            fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), "{$this->name}: 3 parameters"),
+            'the chart is open',
+        );
     }
 
     /** The wheel once more, since rules that were saved a moment ago are put on the bench a moment later. */
@@ -151,7 +155,10 @@ final class RigTest extends PageTestCase
         }
         $this->until(fn (): bool => 'saved' === $this->text('[role=status]'), 'the rule is kept');
         $this->until(fn (): bool => str_contains($this->receiver($tide), 'has heard'), 'the unit stands on the bench');
-        $this->until(fn (): bool => $this->isMovedAgain() && str_contains($this->receiver($tide), 'Mix') && str_contains($this->receiver($tide), '127'), 'it arrives');
+        $this->until(
+            fn (): bool => $this->isMovedAgain() && str_contains($this->receiver($tide), 'Mix') && str_contains($this->receiver($tide), '127'),
+            'it arrives',
+        );
 
         $this->page->get($rig);
         $this->until(fn (): bool => str_contains($this->text('main'), '3 units, 2 leads'), 'the rig is as it was');
@@ -161,7 +168,10 @@ final class RigTest extends PageTestCase
         $beside = $this->page->getWindowHandles()[1] ?? null;
         self::assertIsString($beside);
         $this->page->switchTo()->window($beside);
-        $this->until(fn (): bool => str_contains($this->text('body'), $this->name) && str_contains($this->text('body'), 'MIDI channel'), 'the card says what to set');
+        $this->until(
+            fn (): bool => str_contains($this->text('body'), $this->name) && str_contains($this->text('body'), 'MIDI channel'),
+            'the card says what to set',
+        );
         $printed = (new ChromeDevToolsDriver($this->page))->execute('Page.printToPDF');
         self::assertIsString($printed['data'] ?? null);
         $pdf = (string) base64_decode($printed['data'], true);

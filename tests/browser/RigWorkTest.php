@@ -17,13 +17,15 @@ final class RigWorkTest extends PageTestCase
         parent::setUp();
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
-        $rig = $this->page->executeAsyncScript(<<<'JS'
+        $rig = $this->page->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0];
             (async () => {
                 const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
                 done((await (await fetch(`/api/documents/${mended.id}/duplicate`, { method: 'POST' })).json()).id);
             })();
-            JS);
+            JS,
+        );
         self::assertIsString($rig);
         $this->rig = $rig;
     }
@@ -38,7 +40,10 @@ final class RigWorkTest extends PageTestCase
         $rows = $this->text('[aria-label="What the rules name"]');
         self::assertStringContainsString('program “Harbour”', $rows);
         self::assertStringContainsString('parameter “Swell”', $rows);
-        $this->until(fn (): bool => str_contains($this->text('dialog [role=status]'), 'of the rules will not be known'), 'what does not fit is shown before anything is changed');
+        $this->until(
+            fn (): bool => str_contains($this->text('dialog [role=status]'), 'of the rules will not be known'),
+            'what does not fit is shown before anything is changed',
+        );
         $this->page->findElement(By::xpath("//select[@aria-label='parameter Swell becomes']/option[.='Time']"))->click();
         $this->until(fn (): bool => str_contains($this->text('[aria-label="What the rules name"]'), 'chosen by you'), 'a match can be chosen');
         $this->button('Take this chart')->sendKeys(Key::ENTER);
@@ -64,7 +69,10 @@ final class RigWorkTest extends PageTestCase
         $this->page->findElement(By::xpath("//tr[contains(., 'Thru')]//select/option[starts-with(., 'off')]"))->click();
         $this->choose('Keys');
         $this->ask('Where does it go?', 'Wheel');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Does it arrive?"]'), 'thru of knot is off'), 'what stands in the way is said');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Does it arrive?"]'), 'thru of knot is off'),
+            'what stands in the way is said',
+        );
         $this->one('[aria-label="Does it arrive?"] [type=checkbox]')->sendKeys(' ');
         $this->until(fn (): bool => [] !== $this->all('[aria-label="Wheel: thru of knot is off"]'), 'and where it stops');
         $this->one('[aria-label=Close]')->sendKeys(Key::ENTER);
@@ -78,7 +86,10 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'thru of knot is off'), 'it is found');
         $this->one('[aria-label^="Put to rest: thru of knot is off"]')->sendKeys(Key::ENTER);
         $this->one('[aria-label="Why it may stay"]')->sendKeys('the gulls stay at home'.Key::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('section[aria-label="Put to rest"]'), 'the gulls stay at home'), 'it rests, with the reason');
+        $this->until(
+            fn (): bool => str_contains($this->text('section[aria-label="Put to rest"]'), 'the gulls stay at home'),
+            'it rests, with the reason',
+        );
         self::assertStringNotContainsString('thru of knot is off', $this->text('ul[aria-label=Findings]'));
         $this->one('[aria-label^="Wake: thru of knot is off"]')->sendKeys(Key::ENTER);
         $this->until(fn (): bool => str_contains($this->text('ul[aria-label=Findings]'), 'thru of knot is off'), 'and can be woken');
@@ -87,18 +98,23 @@ final class RigWorkTest extends PageTestCase
     /** A fader got another number; the rule that took it by the old one is put right by its name, in one step. */
     public function testARuleByNumbersIsPutRightByName(): void
     {
-        $this->page->executeAsyncScript(<<<'JS'
+        $this->page->executeAsyncScript(
+            <<<'JS'
             const [id, done] = arguments;
             (async () => {
                 const json = { 'Content-Type': 'application/json' };
                 const document = await (await fetch(`/api/documents/${id}`)).json();
                 const rig = JSON.parse(document.text);
                 rig.units.find((each) => each.name === 'strip').assigned = { 'B fader 1': { message: { kind: 'cc', number: 110 }, state: 'set' } };
-                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: json, body: JSON.stringify({ name: document.name, text: JSON.stringify(rig), version: document.version }) });
-                await fetch(`/api/rigs/${id}/rules`, { method: 'POST', headers: json, body: JSON.stringify({ text: 'rule "By number"\n  from strip\n  take cc 102\n  turn lantern "Lamp 3"\n' }) });
+                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: json,
+                    body: JSON.stringify({ name: document.name, text: JSON.stringify(rig), version: document.version }) });
+                await fetch(`/api/rigs/${id}/rules`, { method: 'POST', headers: json,
+                    body: JSON.stringify({ text: 'rule "By number"\n  from strip\n  take cc 102\n  turn lantern "Lamp 3"\n' }) });
                 done();
             })();
-            JS, [$this->rig]);
+            JS,
+            [$this->rig],
+        );
         $this->page->get(Application::address()."/rigs/{$this->rig}");
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'that was "B fader 1" of strip'), 'it is found');
         $this->page->findElement(By::xpath("//ul[@aria-label='Findings']//button[contains(., 'take strip \"B fader 1\"')]"))->sendKeys(Key::ENTER);
@@ -112,7 +128,10 @@ final class RigWorkTest extends PageTestCase
         $this->button('Lay its controls')->sendKeys(Key::ENTER);
         $this->waitFor('[aria-label=Family]');
         $this->page->findElement(By::xpath("//select[@aria-label='Family']/option[.='Monitor desk: Mix 2']"))->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="The rules"]'), 'turn desk "Mix 2'), 'the rules are shown before they are put in');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="The rules"]'), 'turn desk "Mix 2'),
+            'the rules are shown before they are put in',
+        );
         $shown = trim($this->text('[aria-label="The rules"]'));
         $before = $this->rules();
         self::assertStringNotContainsString('laid', $before);
@@ -137,14 +156,21 @@ final class RigWorkTest extends PageTestCase
         $this->waitFor('[aria-label=Hears] tbody tr');
         $rows = \count($this->all('[aria-label=Hears] tbody tr'));
         $before = $this->cells();
-        $this->page->executeScript(<<<'JS'
+        $this->page->executeScript(
+            <<<'JS'
             const cell = document.querySelector('[aria-label=Hears] tbody tr input');
             cell.focus();
             const data = new DataTransfer();
             data.setData('text/plain', 'all\tin\tomni\t1\tnote, cc\t400\t60\nlow\tin\t5\t1\tnote\t\t');
             cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-            JS);
-        $this->until(fn (): bool => \count($this->all('[aria-label=Hears] tbody tr')) === max(2, $rows) && \in_array('note, cc', $this->cells(), true) && \in_array('400', $this->cells(), true), 'two rows of cells');
+            JS,
+        );
+        $this->until(
+            fn (): bool => \count($this->all('[aria-label=Hears] tbody tr')) === max(2, $rows)
+                && \in_array('note, cc', $this->cells(), true)
+                && \in_array('400', $this->cells(), true),
+            'two rows of cells',
+        );
         $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
         $this->until(fn (): bool => $this->cells() === $before, 'undone in one step');
     }
@@ -172,7 +198,10 @@ final class RigWorkTest extends PageTestCase
 
     private function ask(string $question, string $what): void
     {
-        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//label[contains(., '{$question}')]//option[.='{$what}']")), $question);
+        $this->until(
+            fn (): bool => [] !== $this->page->findElements(By::xpath("//label[contains(., '{$question}')]//option[.='{$what}']")),
+            $question,
+        );
         $this->page->findElement(By::xpath("//label[contains(., '{$question}')]//option[.='{$what}']"))->click();
     }
 
@@ -193,13 +222,16 @@ final class RigWorkTest extends PageTestCase
 
     private function rules(): string
     {
-        $text = $this->page->executeAsyncScript(<<<'JS'
+        $text = $this->page->executeAsyncScript(
+            <<<'JS'
             const [rig, done] = arguments;
             (async () => {
                 const { book } = JSON.parse((await (await fetch(`/api/documents/${rig}`)).json()).text);
                 done((await (await fetch(`/api/documents/${book}`)).json()).text);
             })();
-            JS, [$this->rig]);
+            JS,
+            [$this->rig],
+        );
 
         return \is_string($text) ? $text : '';
     }

@@ -17,7 +17,8 @@ final class ShowTest extends PageTestCase
         parent::setUp();
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
-        $rig = $this->page->executeAsyncScript(<<<'JS'
+        $rig = $this->page->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0];
             (async () => {
                 const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
@@ -26,7 +27,8 @@ final class ShowTest extends PageTestCase
                 body.append('file', new File([text], 'Evening.rig.json'));
                 done((await (await fetch('/api/documents/import', { method: 'POST', body })).json()).id ?? mended.id);
             })();
-            JS);
+            JS,
+        );
         self::assertIsString($rig);
         $this->rig = $rig;
     }
@@ -52,12 +54,18 @@ final class ShowTest extends PageTestCase
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Programs']"))->click();
         $this->waitFor('[aria-label="brine in Harbour"]');
         $this->page->findElement(By::xpath("(//select[@aria-label='brine in Harbour'])[1]/option[normalize-space()='8 Last bell']"))->click();
-        $this->until(fn (): bool => 'Last bell' === $this->page->executeScript("return document.querySelector('[aria-label=\"brine in Harbour\"]').value"), 'it stays chosen');
+        $this->until(
+            fn (): bool => 'Last bell' === $this->page->executeScript("return document.querySelector('[aria-label=\"brine in Harbour\"]').value"),
+            'it stays chosen',
+        );
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->click();
         $this->until(fn (): bool => str_contains($this->text('[aria-label="Foot board"]'), 'scene Open sea'), 'switches in words');
         $this->page->findElement(By::linkText('Proof'))->click();
         $this->until(fn (): bool => str_contains($this->text('[aria-label="Kept tapes"]'), 'differs at'), 'the kept tapes show it');
-        self::assertStringContainsString('Last bell', $this->text('[aria-label="Kept tapes"]').$this->text('[aria-label="Before and after"]').'program 8 Last bell');
+        self::assertStringContainsString(
+            'Last bell',
+            $this->text('[aria-label="Kept tapes"]').$this->text('[aria-label="Before and after"]').'program 8 Last bell',
+        );
         $this->one('[aria-label="Why this is right now"]')->sendKeys('the harbour rings too'.WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[aria-label="Kept tapes"]'), 'the harbour rings too'), 'and who accepted it, and why');
     }
@@ -74,15 +82,30 @@ final class ShowTest extends PageTestCase
         }
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
-        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'the third song and its scene');
+        $this->until(
+            fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'),
+            'the third song and its scene',
+        );
 
         $this->page->navigate()->refresh();
-        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'a reload changes nothing');
+        $this->until(
+            fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'),
+            'a reload changes nothing',
+        );
         $other = Chromium::open();
         try {
             $other->get(Application::address()."/stage/{$this->rig}");
-            $seen = static fn (): string => implode(' ', array_map(static fn ($each): string => $each->getText(), $other->findElements(By::cssSelector('[aria-label="This song"], [aria-label=Scene]'))));
-            $this->until(static fn (): bool => str_contains($seen(), 'Storm') && str_contains($seen(), 'Open sea'), 'another browser is at the same place');
+            $seen = static fn (): string => implode(
+                ' ',
+                array_map(
+                    static fn ($each): string => $each->getText(),
+                    $other->findElements(By::cssSelector('[aria-label="This song"], [aria-label=Scene]')),
+                ),
+            );
+            $this->until(
+                static fn (): bool => str_contains($seen(), 'Storm') && str_contains($seen(), 'Open sea'),
+                'another browser is at the same place',
+            );
         } finally {
             $other->quit();
         }
@@ -113,12 +136,14 @@ final class ShowTest extends PageTestCase
     {
         $this->page->get(Application::address()."/stage/{$this->rig}");
         $this->until(fn (): bool => 'Casting off' === $this->text('[aria-label="This song"]'), 'the first song');
-        $sizes = $this->page->executeScript(<<<'JS'
+        $sizes = $this->page->executeScript(
+            <<<'JS'
             return [...document.querySelectorAll('main button')].map((each) => {
                 const { width, height } = each.getBoundingClientRect();
                 return Math.min(width, height);
             });
-            JS);
+            JS,
+        );
         self::assertIsArray($sizes);
         self::assertGreaterThan(5, \count($sizes));
         foreach ($sizes as $size) {
@@ -127,7 +152,10 @@ final class ShowTest extends PageTestCase
         $this->touch("//button[starts-with(., 'Next:')]");
         $this->until(fn (): bool => 'The long swell' === $this->text('[aria-label="This song"]'), 'one touch, one song');
         $this->touch("//button[starts-with(., 'Next:')]");
-        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'), 'two touches, two songs');
+        $this->until(
+            fn (): bool => 'Storm' === $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Scene]'), 'Open sea'),
+            'two touches, two songs',
+        );
         $this->touch("//button[.='Back']");
         $this->until(fn (): bool => 'Storm' !== $this->text('[aria-label="This song"]'), 'back');
         $this->touch("//button[.='Send again']");
@@ -151,14 +179,20 @@ final class ShowTest extends PageTestCase
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->sendKeys(WebDriverKeys::ENTER);
         $this->button('Copy “Layer A” to another layer')->sendKeys(WebDriverKeys::ENTER);
         $this->button('Put it on “Layer B”')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="The same in both"]'), 'A fader 8 and B fader 8, target: both do'), 'what is the same in both layers');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="The same in both"]'), 'A fader 8 and B fader 8, target: both do'),
+            'what is the same in both layers',
+        );
         $this->one('[aria-label="The same in both"] input')->sendKeys(' ');
         self::assertTrue($this->one('[aria-label="The same in both"] input')->isSelected(), 'ticked off');
         $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'Taken back: Layer A'), 'the layer is taken back');
         $this->one('[aria-label="To the scene"]')->sendKeys('Far');
         $this->button('Copy the scene')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Not copied"]'), 'does “recall brine "Last bell"” instead'), 'what the other scene does itself');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Not copied"]'), 'does “recall brine "Last bell"” instead'),
+            'what the other scene does itself',
+        );
         self::assertStringContainsString('recall drive 0', $this->text('[aria-label="The same in both"]'));
         $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'Taken back: All of'), 'and the scene');
@@ -168,15 +202,27 @@ final class ShowTest extends PageTestCase
     {
         $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath($xpath)), $xpath);
         $element = $this->page->findElement(By::xpath($xpath));
-        $this->page->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [[
-            'type' => 'pointer', 'id' => 'finger', 'parameters' => ['pointerType' => 'touch'],
+        $this->page->executeCustomCommand('/session/:sessionId/actions', 'POST', [
             'actions' => [
-                ['type' => 'pointerMove', 'duration' => 0, 'origin' => ['element-6066-11e4-a52e-4f735466cecf' => $element->getID()], 'x' => 0, 'y' => 0],
-                ['type' => 'pointerDown', 'button' => 0],
-                ['type' => 'pause', 'duration' => $ms],
-                ['type' => 'pointerUp', 'button' => 0],
+                [
+                    'type' => 'pointer',
+                    'id' => 'finger',
+                    'parameters' => ['pointerType' => 'touch'],
+                    'actions' => [
+                        [
+                            'type' => 'pointerMove',
+                            'duration' => 0,
+                            'origin' => ['element-6066-11e4-a52e-4f735466cecf' => $element->getID()],
+                            'x' => 0,
+                            'y' => 0,
+                        ],
+                        ['type' => 'pointerDown', 'button' => 0],
+                        ['type' => 'pause', 'duration' => $ms],
+                        ['type' => 'pointerUp', 'button' => 0],
+                    ],
+                ],
             ],
-        ]]]);
+        ]);
     }
 
     public function testASwitchIsAssignedAndTakenBackAndALeapIsCuredByTheKeyboard(): void
@@ -191,10 +237,16 @@ final class ShowTest extends PageTestCase
         $card = fn (string $control): string => $this->page->findElement(By::xpath("//li[.//b[.='{$control}']]"))->getText();
         $this->until(static fn (): bool => str_contains($card('Switch 4'), 'scene Far shore'), 'the switch does it');
         $this->one('[aria-label="Copy what Switch 4 does"]')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//li[.//b[.='Switch 5']]//button[.='Put it here']")), 'it can be put somewhere');
+        $this->until(
+            fn (): bool => [] !== $this->page->findElements(By::xpath("//li[.//b[.='Switch 5']]//button[.='Put it here']")),
+            'it can be put somewhere',
+        );
         $this->page->findElement(By::xpath("//li[.//b[.='Switch 5']]//button[.='Put it here']"))->sendKeys(WebDriverKeys::ENTER);
         $this->until(static fn (): bool => str_contains($card('Switch 5'), 'scene Far shore'), 'another switch does it as well');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="The same in both"]'), 'scene: both do'), 'and that both do it is asked about');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="The same in both"]'), 'scene: both do'),
+            'and that both do it is asked about',
+        );
         $this->button('Take it back')->sendKeys(WebDriverKeys::ENTER);
         $this->until(static fn (): bool => str_contains($card('Switch 5'), 'tap crossing'), 'the copy is taken back');
 
@@ -202,13 +254,20 @@ final class ShowTest extends PageTestCase
         $this->until(fn (): bool => 3 === \count($this->all('[aria-label=Leaps] tbody tr')), 'what leaps');
         $this->button('Use pickup: proposed')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => str_contains($this->text('[role=status]'), 'takes over by pickup now'), 'it is written into the rule');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Leaps] tbody tr'), '0.8 % of its range') || str_contains($this->text('[aria-label=Leaps] tbody'), "129\nafter up to 70 % of its way\nas it is"), 'and leaps no more');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label=Leaps] tbody tr'), '0.8 % of its range')
+                || str_contains($this->text('[aria-label=Leaps] tbody'), "129\nafter up to 70 % of its way\nas it is"),
+            'and leaps no more',
+        );
     }
 
     public function testAMarkedMinuteIsFoundAmongTheProofs(): void
     {
         $this->page->get(Application::address()."/stage/{$this->rig}");
-        $this->until(fn (): bool => '' !== $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Switches]'), 'panic'), 'the stage');
+        $this->until(
+            fn (): bool => '' !== $this->text('[aria-label="This song"]') && str_contains($this->text('[aria-label=Switches]'), 'panic'),
+            'the stage',
+        );
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
         sleep(1);
         $this->button('That was wrong')->click();
@@ -216,9 +275,15 @@ final class ShowTest extends PageTestCase
         $this->page->get(Application::address()."/rigs/{$this->rig}/proof");
         $this->waitFor('[aria-label="Marked minutes"] li button');
         $this->one('[aria-label="Marked minutes"] li button')->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Marked minutes"]'), 'Played again it gives the same'), 'it plays again to the same messages');
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Marked minutes"]'), 'Played again it gives the same'),
+            'it plays again to the same messages',
+        );
         $this->button('Open it on the bench as it stood')->click();
-        $this->until(fn (): bool => str_contains($this->page->getCurrentURL(), '?bench=') && [] !== $this->all('[data-receiver=brine]'), 'the bench stands as it stood');
+        $this->until(
+            fn (): bool => str_contains($this->page->getCurrentURL(), '?bench=') && [] !== $this->all('[data-receiver=brine]'),
+            'the bench stands as it stood',
+        );
     }
 
     public function testAUnitIsRestoredOnTheStageAndAfterAPanic(): void
@@ -253,7 +318,8 @@ final class ShowTest extends PageTestCase
     /** Messages that a unit has heard on the bench of the stage. */
     private function heardBy(string $unit): int
     {
-        $heard = $this->page->executeAsyncScript(<<<'JS'
+        $heard = $this->page->executeAsyncScript(
+            <<<'JS'
             const [rig, unit, done] = arguments;
             (async () => {
                 const stage = await (await fetch(`/api/rigs/${rig}/stage`)).json();
@@ -264,7 +330,9 @@ final class ShowTest extends PageTestCase
                 const bench = await (await fetch(`/api/bench/${stage.bench}`)).json();
                 done(bench.receivers.find((each) => each.port === unit)?.view.messages ?? 0);
             })();
-            JS, [$this->rig, $unit]);
+            JS,
+            [$this->rig, $unit],
+        );
 
         return \is_int($heard) ? $heard : 0;
     }
@@ -276,7 +344,8 @@ final class ShowTest extends PageTestCase
             $this->page->executeScript("localStorage.setItem('theme', arguments[0])", [$theme]);
             $this->page->get(Application::address()."/stage/{$this->rig}");
             $this->until(fn (): bool => str_contains($this->text('[aria-label=Switches]'), 'panic'), 'what each switch does');
-            $contrasts = $this->page->executeScript(<<<'JS'
+            $contrasts = $this->page->executeScript(
+                <<<'JS'
                 const canvas = document.createElement('canvas').getContext('2d', { willReadFrequently: true });
                 const rgb = (colour) => {
                     canvas.clearRect(0, 0, 1, 1);
@@ -284,7 +353,8 @@ final class ShowTest extends PageTestCase
                     canvas.fillRect(0, 0, 1, 1);
                     return [...canvas.getImageData(0, 0, 1, 1).data];
                 };
-                const light = (colour) => colour.slice(0, 3).map((part) => part / 255).map((part) => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4))
+                const light = (colour) => colour.slice(0, 3).map((part) => part / 255)
+                    .map((part) => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4))
                     .reduce((sum, part, index) => sum + part * [0.2126, 0.7152, 0.0722][index], 0);
                 const ground = (at) => {
                     for (let each = at; each !== null; each = each.parentElement) {
@@ -294,13 +364,15 @@ final class ShowTest extends PageTestCase
                     return [255, 255, 255, 255];
                 };
                 return [...document.querySelectorAll('main *')]
-                    .filter((each) => [...each.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim() !== '') && getComputedStyle(each).visibility === 'visible' && !each.closest(':disabled'))
+                    .filter((each) => [...each.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim() !== '')
+                        && getComputedStyle(each).visibility === 'visible' && !each.closest(':disabled'))
                     .map((each) => {
                         const [one, other] = [light(rgb(getComputedStyle(each).color)), light(ground(each))].sort((a, b) => b - a);
                         const size = parseFloat(getComputedStyle(each).fontSize);
                         return { text: each.textContent, size, contrast: (one + 0.05) / (other + 0.05), needs: size >= 24 ? 4.5 : 7 };
                     });
-                JS);
+                JS,
+            );
             self::assertIsArray($contrasts);
             self::assertGreaterThan(15, \count($contrasts));
             foreach ($contrasts as $each) {

@@ -20,7 +20,8 @@ final class WindowsTest extends PageTestCase
         parent::setUp();
         $this->expected = [...$this->expected, '423'];
         $this->prepare($this->page);
-        $found = $this->page->executeAsyncScript(<<<'JS'
+        $found = $this->page->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0];
             (async () => {
                 const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
@@ -30,7 +31,8 @@ final class WindowsTest extends PageTestCase
                 const rig = await (await fetch('/api/documents/import', { method: 'POST', body })).json();
                 done([rig.id, JSON.parse(rig.text).book]);
             })();
-            JS);
+            JS,
+        );
         self::assertIsArray($found);
         [$this->rig, $this->book] = [\is_string($found[0]) ? $found[0] : '', \is_string($found[1]) ? $found[1] : ''];
         $this->other = Chromium::open();
@@ -58,7 +60,13 @@ final class WindowsTest extends PageTestCase
                 $this->other()->getKeyboard()->sendKeys($key);
             }
         }
-        $state = fn (RemoteWebDriver $window): mixed => $window->executeAsyncScript('const done = arguments[1]; fetch(`/api/rigs/${arguments[0]}/stage`).then((r) => r.json()).then((s) => fetch(`/api/bench/${s.bench}`)).then((r) => r.json()).then((b) => done([b.receivers.flatMap((r) => (r.view.voices ?? []).filter((v) => v !== null && v.isDown)).length, b.ports.find((p) => p.port === "keys" && p.in).messages, b.rules.reduce((n, r) => n + r.hits, 0)]))', [$this->rig]);
+        $state = fn (RemoteWebDriver $window): mixed => $window->executeAsyncScript(
+            'const done = arguments[1]; fetch(`/api/rigs/${arguments[0]}/stage`).then((r) => r.json()).then((s) => '
+                .'fetch(`/api/bench/${s.bench}`)).then((r) => r.json()).then((b) => done([b.receivers.flatMap((r) => (r.view.voices ?? '
+                    .'[]).filter((v) => v !== null && v.isDown)).length, b.ports.find((p) => p.port === "keys" && p.in).messages, '
+                        .'b.rules.reduce((n, r) => n + r.hits, 0)]))',
+            [$this->rig],
+        );
         $this->until(function () use ($state): bool {
             $seen = $state($this->page);
 
@@ -77,13 +85,22 @@ final class WindowsTest extends PageTestCase
         $this->until(fn (): bool => 'The long swell' === $this->text('[aria-label="This song"]'), 'the second');
         $this->other()->get(Application::address()."/rigs/{$this->rig}/show");
         $this->inOther('[aria-label="Later: Casting off"]')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('main'), 'Next: Casting off'), 'not locked, it changes over at once, and plays what it played');
+        $this->until(
+            fn (): bool => str_contains($this->text('main'), 'Next: Casting off'),
+            'not locked, it changes over at once, and plays what it played',
+        );
         self::assertSame('The long swell', $this->text('[aria-label="This song"]'));
         $this->button('Lock')->click();
         $this->until(fn (): bool => str_contains($this->text('main'), 'Locked by Ada: hold to unlock'), 'it says who locked it');
         $this->inOther('[aria-label="Later: The long swell"]')->sendKeys(WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->inOther('main')->getText(), 'This show is locked by Ada since'), 'the other window is told why nothing is changed');
-        $this->until(fn (): bool => str_starts_with(str_replace("\n", ' ', $this->inOther('[aria-label=Songs]')->getText()), '1 The long swell'), 'and shows how it is');
+        $this->until(
+            fn (): bool => str_contains($this->inOther('main')->getText(), 'This show is locked by Ada since'),
+            'the other window is told why nothing is changed',
+        );
+        $this->until(
+            fn (): bool => str_starts_with(str_replace("\n", ' ', $this->inOther('[aria-label=Songs]')->getText()), '1 The long swell'),
+            'and shows how it is',
+        );
         self::assertStringContainsString('Next: Casting off', $this->text('main'));
     }
 

@@ -14,41 +14,42 @@ const KEYS = 300;
 const A_TIME = 100;
 
 $press = <<<'JS'
-    window.press = (down, index) => window.dispatchEvent(new KeyboardEvent(down ? 'keydown' : 'keyup', { key: 'asdfghjk'[index % 8], code: 'Key' + 'ASDFGHJK'[index % 8], bubbles: true }));
-    window.count = () => Number(document.querySelector('[role=option]:last-of-type')?.getAttribute('aria-setsize') ?? 0);
-    JS;
+window.press = (down, index) => window.dispatchEvent(new KeyboardEvent(down ? 'keydown' : 'keyup',
+    { key: 'asdfghjk'[index % 8], code: 'Key' + 'ASDFGHJK'[index % 8], bubbles: true }));
+window.count = () => Number(document.querySelector('[role=option]:last-of-type')?.getAttribute('aria-setsize') ?? 0);
+JS;
 $fill = <<<'JS'
-    const [wanted, done] = arguments;
-    let index = 0;
-    const step = () => {
-        for (let i = 0; i < 40 && count() < wanted; i += 1) { press(true, index); press(false, index); index += 1; }
-        count() < wanted ? setTimeout(step, 60) : setTimeout(() => done(count()), 2000);
-    };
-    step();
-    JS;
+const [wanted, done] = arguments;
+let index = 0;
+const step = () => {
+    for (let i = 0; i < 40 && count() < wanted; i += 1) { press(true, index); press(false, index); index += 1; }
+    count() < wanted ? setTimeout(step, 60) : setTimeout(() => done(count()), 2000);
+};
+step();
+JS;
 $measure = <<<'JS'
-    const [keys, done] = arguments;
-    const times = [];
-    const one = (index) => {
-        if (index >= keys) { done(times); return; }
-        const before = count();
-        const begun = performance.now();
-        press(true, index);
-        const look = () => {
-            if (count() > before) {
-                const painted = new MessageChannel(); // heard when this frame has been drawn
-                painted.port1.onmessage = () => {
-                    times.push(performance.now() - begun);
-                    press(false, index);
-                    setTimeout(() => one(index + 1), 90 + (index % 7) * 11);
-                };
-                painted.port2.postMessage(0);
-            } else { requestAnimationFrame(look); }
-        };
-        requestAnimationFrame(look);
+const [keys, done] = arguments;
+const times = [];
+const one = (index) => {
+    if (index >= keys) { done(times); return; }
+    const before = count();
+    const begun = performance.now();
+    press(true, index);
+    const look = () => {
+        if (count() > before) {
+            const painted = new MessageChannel(); // heard when this frame has been drawn
+            painted.port1.onmessage = () => {
+                times.push(performance.now() - begun);
+                press(false, index);
+                setTimeout(() => one(index + 1), 90 + (index % 7) * 11);
+            };
+            painted.port2.postMessage(0);
+        } else { requestAnimationFrame(look); }
     };
-    one(0);
-    JS;
+    requestAnimationFrame(look);
+};
+one(0);
+JS;
 echo "messages  median  95 of 100  longest (ms, key to picture)\n";
 foreach ([] === array_slice($argv, 1) ? ['1000', '20000'] : array_slice($argv, 1) as $wanted) {
     $page = Chromium::open();
@@ -60,7 +61,8 @@ foreach ([] === array_slice($argv, 1) ? ['1000', '20000'] : array_slice($argv, 1
     $page->executeScript($press);
     $there = $page->executeAsyncScript($fill, [(int) $wanted]);
     $times = [];
-    for ($done = 0; $done < KEYS; $done += A_TIME) { // a call to the browser takes no longer than a minute
+    for ($done = 0; $done < KEYS; $done += A_TIME) {
+        // a call to the browser takes no longer than a minute
         $some = $page->executeAsyncScript($measure, [A_TIME]);
         array_push($times, ...array_filter(is_array($some) ? $some : [], is_numeric(...)));
     }

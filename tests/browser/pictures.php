@@ -14,13 +14,16 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 $folder = dirname(__DIR__, 2).'/docs/screenshots';
 $edit = <<<'JS'
-    const content = document.querySelector('.cm-content');
-    const view = content.cmTile?.view ?? content.cmView.view;
-    view.focus();
-    const at = view.state.doc.toString().indexOf(arguments[0]);
-    view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] }, selection: { anchor: at + arguments[1].length }, scrollIntoView: true });
-    JS;
-$press = static fn (string $label): string => "[...document.querySelectorAll('button')].find((each) => each.textContent.trim() === '{$label}' || each.ariaLabel === '{$label}').click()";
+const content = document.querySelector('.cm-content');
+const view = content.cmTile?.view ?? content.cmView.view;
+view.focus();
+const at = view.state.doc.toString().indexOf(arguments[0]);
+view.dispatch({ changes: { from: at, to: at + arguments[0].length, insert: arguments[1] },
+    selection: { anchor: at + arguments[1].length }, scrollIntoView: true });
+JS;
+$press = static fn (
+    string $label,
+): string => "[...document.querySelectorAll('button')].find((each) => each.textContent.trim() === '{$label}' || each.ariaLabel === '{$label}').click()";
 $open = static function (RemoteWebDriver $page, string $rig): void {
     $page->get(Application::address().'/library');
     sleep(2);
@@ -38,14 +41,18 @@ $pictures = [
     'whole-rig' => static function (RemoteWebDriver $page) use ($press): void {
         $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The Whole Rig']"))->click();
         sleep(2);
-        $hold = "const slab = document.querySelector('[role=application]'); slab.focus(); for (const key of ['1', '3', '5', 'ArrowRight', 'ArrowUp']) slab.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));";
+        $hold =
+            "const slab = document.querySelector('[role=application]'); slab.focus(); for (const key of ['1', '3', '5', 'ArrowRight', "
+                ."'ArrowUp']) slab.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));";
         $page->executeScript($hold);
         usleep(400_000);
         $page->executeScript($press('Let it swing'));
         usleep(700_000);
         $page->executeScript($press('Hold still'));
         usleep(400_000);
-        $page->executeScript("for (const key of 'awsedf') window.dispatchEvent(new KeyboardEvent('keydown', { key, code: 'Key' + key, bubbles: true }))");
+        $page->executeScript(
+            "for (const key of 'awsedf') window.dispatchEvent(new KeyboardEvent('keydown', { key, code: 'Key' + key, bubbles: true }))",
+        );
         sleep(1);
     },
     'reference' => static function (RemoteWebDriver $page) use ($press): void {
@@ -109,14 +116,17 @@ $pictures = [
         $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
         sleep(2);
         $page->executeScript($press('Calibrate a pedal'));
-        $page->executeScript(<<<'JS'
+        $page->executeScript(
+            <<<'JS'
             const pedal = document.querySelector('[aria-label="Pedal"]');
-            const path = [60, ...Array(14).fill(3), ...Array.from({ length: 30 }, (_, step) => 3 + 4 * step), ...Array(16).fill(124), ...Array.from({ length: 30 }, (_, step) => 124 - 4 * step), ...Array(16).fill(3)];
+            const path = [60, ...Array(14).fill(3), ...Array.from({ length: 30 }, (_, step) => 3 + 4 * step),
+                ...Array(16).fill(124), ...Array.from({ length: 30 }, (_, step) => 124 - 4 * step), ...Array(16).fill(3)];
             path.forEach((value, step) => setTimeout(() => {
                 Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(pedal, String(value));
                 pedal.dispatchEvent(new Event('input', { bubbles: true }));
             }, 40 * step));
-            JS);
+            JS,
+        );
         sleep(7);
     },
     'show' => static function (RemoteWebDriver $page) use ($open): void {
@@ -170,7 +180,11 @@ $wanted = array_intersect_key($pictures, array_flip(array_slice($argv, 1)));
 foreach ([] === $wanted ? $pictures : $wanted as $name => $prepare) {
     $page = Chromium::open();
     $page->get(Application::noPage());
-    $page->executeScript("localStorage.setItem('theme', arguments[0]); ".(in_array($name, ['bench', 'daylight'], true) ? '' : "localStorage.setItem('bench-seen', 'yes')"), ['daylight' === $name ? 'daylight' : 'lamps-down']);
+    $page->executeScript(
+        "localStorage.setItem('theme', arguments[0]); ".
+            (in_array($name, ['bench', 'daylight'], true) ? '' : "localStorage.setItem('bench-seen', 'yes')"),
+        ['daylight' === $name ? 'daylight' : 'lamps-down'],
+    );
     $page->get(Application::address());
     sleep(2);
     $prepare($page);

@@ -15,8 +15,14 @@ final class LayerRules
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('ZigzagPost\Core'))
-            ->shouldNot()->dependOn()
-            ->classes(Selector::inNamespace('App'), Selector::inNamespace('Symfony'), Selector::inNamespace('Doctrine'), Selector::inNamespace('Psr'));
+            ->shouldNot()
+            ->dependOn()
+            ->classes(
+                Selector::inNamespace('App'),
+                Selector::inNamespace('Symfony'),
+                Selector::inNamespace('Doctrine'),
+                Selector::inNamespace('Psr'),
+            );
     }
 
     /** @return iterable<string, Rule> */
@@ -25,8 +31,14 @@ final class LayerRules
         foreach (Rooms::MAY_USE as $room => $used) {
             yield $room => PHPat::rule()
                 ->classes(Selector::inNamespace(self::within($room), true))
-                ->shouldNot()->dependOn()
-                ->classes(...array_map(static fn (string $other) => Selector::inNamespace(self::within($other), true), array_values(array_diff(array_keys(Rooms::MAY_USE), [$room, ...$used]))))
+                ->shouldNot()
+                ->dependOn()
+                ->classes(
+                    ...array_map(
+                        static fn (string $other) => Selector::inNamespace(self::within($other), true),
+                        array_values(array_diff(array_keys(Rooms::MAY_USE), [$room, ...$used])),
+                    ),
+                )
                 ->because("the room {$room} stands below, or beside");
         }
     }

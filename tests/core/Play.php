@@ -39,7 +39,10 @@ final class Play
             $tape .= "{$index} keys {$message}\n";
         }
 
-        return array_map(static fn (string $line): string => (string) preg_replace('/^\S+ /', '', $line), self::tape(self::PORTS."memory m = 5\ntable kit: 48=36, 50=38\ncurve soft: 0=0, 40=90, 127=127\nrule \"r\"\n{$steps}", $tape));
+        return array_map(
+            static fn (string $line): string => (string) preg_replace('/^\S+ /', '', $line),
+            self::tape(self::PORTS."memory m = 5\ntable kit: 48=36, 50=38\ncurve soft: 0=0, 40=90, 127=127\nrule \"r\"\n{$steps}", $tape),
+        );
     }
 
     /** @return list<string> what goes out of a rulebook that has been read, a tape line each */

@@ -15,10 +15,31 @@ use PhpParser\ParserFactory;
 final class Mutants extends NodeVisitorAbstract
 {
     private const OPERATORS = [
-        '<' => ['<='], '<=' => ['<'], '>' => ['>='], '>=' => ['>'], '===' => ['!=='], '!==' => ['==='],
-        '&&' => ['||'], '||' => ['&&'], '+' => ['-'], '-' => ['+'], '*' => ['+'], '%' => ['+'], '&' => ['|'], '|' => ['&'], '<<' => ['>>'], '>>' => ['<<'],
+        '<' => ['<='],
+        '<=' => ['<'],
+        '>' => ['>='],
+        '>=' => ['>'],
+        '===' => ['!=='],
+        '!==' => ['==='],
+        '&&' => ['||'],
+        '||' => ['&&'],
+        '+' => ['-'],
+        '-' => ['+'],
+        '*' => ['+'],
+        '%' => ['+'],
+        '&' => ['|'],
+        '|' => ['&'],
+        '<<' => ['>>'],
+        '>>' => ['<<'],
     ];
-    private const FUNCTIONS = ['min' => 'max', 'max' => 'min', 'floor' => 'ceil', 'ceil' => 'floor', 'array_key_first' => 'array_key_last', 'array_key_last' => 'array_key_first'];
+    private const FUNCTIONS = [
+        'min' => 'max',
+        'max' => 'min',
+        'floor' => 'ceil',
+        'ceil' => 'floor',
+        'array_key_first' => 'array_key_last',
+        'array_key_last' => 'array_key_first',
+    ];
 
     /** @var list<Mutant> */
     private array $found = [];
@@ -44,10 +65,18 @@ final class Mutants extends NodeVisitorAbstract
             $node instanceof Expr\ConstFetch && 'true' === $node->name->toLowerString() => $this->replace($node, 'false', 'true to false'),
             $node instanceof Expr\ConstFetch && 'false' === $node->name->toLowerString() => $this->replace($node, 'true', 'false to true'),
             $node instanceof Node\Scalar\Int_ => $this->replace($node, (string) ($node->value + 1), "{$node->value} plus one"),
-            $node instanceof Stmt\Expression && ($node->expr instanceof Expr\Assign || $node->expr instanceof Expr\AssignOp || $node->expr instanceof Expr\MethodCall || $node->expr instanceof Expr\FuncCall) => $this->leftOut($node),
+            $node instanceof Stmt\Expression
+                && ($node->expr instanceof Expr\Assign
+                    || $node->expr instanceof Expr\AssignOp
+                    || $node->expr instanceof Expr\MethodCall
+                    || $node->expr instanceof Expr\FuncCall) => $this->leftOut($node),
             $node instanceof Stmt\Continue_ => $this->replace($node, 'break;', 'continue to break'),
             $node instanceof Stmt\If_ => $this->replace($node->cond, "!({$this->text($node->cond)})", 'condition turned round'),
-            $node instanceof Expr\Ternary && null !== $node->if => $this->replace($node->cond, "!({$this->text($node->cond)})", 'choice turned round'),
+            $node instanceof Expr\Ternary && null !== $node->if => $this->replace(
+                $node->cond,
+                "!({$this->text($node->cond)})",
+                'choice turned round',
+            ),
             $node instanceof Expr\FuncCall && $node->name instanceof Node\Name => $this->call($node, $node->name->toLowerString()),
             $node instanceof Stmt\ClassMethod => $this->returns($node),
             default => null,
@@ -61,7 +90,7 @@ final class Mutants extends NodeVisitorAbstract
         foreach (self::OPERATORS[$node->getOperatorSigil()] ?? [] as $other) {
             $this->replace($node, "{$this->text($node->left)} {$other} {$this->text($node->right)}", "{$node->getOperatorSigil()} to {$other}");
         }
-        if ($node instanceof Expr\BinaryOp\Coalesce && !$node->right instanceof Expr\Throw_) {
+        if ($node instanceof Expr\BinaryOp\Coalesce && !($node->right instanceof Expr\Throw_)) {
             $this->replace($node, $this->text($node->right), '?? to its right');
         }
     }
@@ -69,7 +98,10 @@ final class Mutants extends NodeVisitorAbstract
     /** An assignment that a name depends on would only be an undefined name; adding to something can be left out. */
     private function leftOut(Stmt\Expression $node): void
     {
-        $isNewName = $node->expr instanceof Expr\Assign && !$node->expr->var instanceof Expr\ArrayDimFetch && !$node->expr->var instanceof Expr\PropertyFetch;
+        $isNewName =
+            $node->expr instanceof Expr\Assign
+            && !($node->expr->var instanceof Expr\ArrayDimFetch)
+            && !($node->expr->var instanceof Expr\PropertyFetch);
         if (!$isNewName) {
             $this->replace($node, ';', 'left out');
         }
@@ -79,7 +111,10 @@ final class Mutants extends NodeVisitorAbstract
     {
         if (isset(self::FUNCTIONS[$name])) {
             $this->replace($node->name, '\\'.self::FUNCTIONS[$name], "{$name} to ".self::FUNCTIONS[$name]);
-        } elseif (\in_array($name, ['array_filter', 'array_unique', 'array_reverse', 'array_values', 'trim', 'mb_strtolower'], true) && $node->args[0] instanceof Node\Arg) {
+        } elseif (
+            \in_array($name, ['array_filter', 'array_unique', 'array_reverse', 'array_values', 'trim', 'mb_strtolower'], true)
+            && $node->args[0] instanceof Node\Arg
+        ) {
             $this->replace($node, $this->text($node->args[0]->value), "without {$name}");
         }
     }
@@ -89,7 +124,12 @@ final class Mutants extends NodeVisitorAbstract
     {
         $statements = $method->stmts ?? [];
         $last = [] === $statements ? null : $statements[\count($statements) - 1];
-        if ($last instanceof Stmt\Return_ && null !== $last->expr && $method->returnType instanceof Node\Identifier && 'array' === $method->returnType->name) {
+        if (
+            $last instanceof Stmt\Return_
+            && null !== $last->expr
+            && $method->returnType instanceof Node\Identifier
+            && 'array' === $method->returnType->name
+        ) {
             $this->replace($last->expr, '[]', 'nothing returned');
         }
     }
@@ -101,6 +141,13 @@ final class Mutants extends NodeVisitorAbstract
 
     private function replace(Node $node, string $by, string $what): void
     {
-        $this->found[] = new Mutant($this->file, $node->getStartLine(), $node->getStartFilePos(), $node->getEndFilePos() - $node->getStartFilePos() + 1, $by, $what);
+        $this->found[] = new Mutant(
+            $this->file,
+            $node->getStartLine(),
+            $node->getStartFilePos(),
+            $node->getEndFilePos() - $node->getStartFilePos() + 1,
+            $by,
+            $what,
+        );
     }
 }

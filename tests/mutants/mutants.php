@@ -6,7 +6,8 @@ declare(strict_types=1);
  * Changes the core here and there, one small change at a time, and says which changes no test noticed.
  * Works in a copy, never on the files themselves. Takes the record of a whole run:
  *
- *     php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core,app --filter '/Tests.Core|ComputedTest/' --coverage-filter core --coverage-php var/covering.php --log-junit var/times.xml
+ * php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core,app --filter
+ * '/Tests.Core|ComputedTest/' --coverage-filter core --coverage-php var/covering.php --log-junit var/times.xml
  *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Situation,Show,Proof,World --each 60 --seed 1
  *     php -d memory_limit=8G tests/mutants/mutants.php --at core/Proof/WaysBack.php:48 --at core/Rig/Wire/Supplies.php:41
  */
@@ -27,7 +28,26 @@ $option = static fn (string $name, string $usual): string => is_string($asked[$n
 $covering = Covering::read($root, "{$root}/var/covering.php", "{$root}/var/times.xml");
 $copy = sys_get_temp_dir().'/zigzag-mutants-'.bin2hex(random_bytes(6));
 mkdir($copy);
-(new Process(['cp', '-al', "{$root}/vendor", "{$root}/core", "{$root}/tests", "{$root}/demo", "{$root}/src", "{$root}/config", "{$root}/bin", "{$root}/templates", "{$root}/docs", "{$root}/.env", "{$root}/composer.json", "{$root}/phpunit.dist.xml", $copy], timeout: 600))->mustRun();
+(new Process(
+    [
+        'cp',
+        '-al',
+        "{$root}/vendor",
+        "{$root}/core",
+        "{$root}/tests",
+        "{$root}/demo",
+        "{$root}/src",
+        "{$root}/config",
+        "{$root}/bin",
+        "{$root}/templates",
+        "{$root}/docs",
+        "{$root}/.env",
+        "{$root}/composer.json",
+        "{$root}/phpunit.dist.xml",
+        $copy,
+    ],
+    timeout: 600,
+))->mustRun();
 /** @param list<string> $tests */
 $run = static function (array $tests, float $timeoutS) use ($copy): bool {
     /** @var list<string> $part */
@@ -36,7 +56,12 @@ $run = static function (array $tests, float $timeoutS) use ($copy): bool {
             continue;
         }
         $filter = '/^('.implode('|', array_map(static fn (string $test): string => preg_quote($test, '/'), $part)).')$/';
-        $process = new Process([\PHP_BINARY, 'vendor/bin/phpunit', '--testsuite', 'core,app', '--stop-on-defect', '--do-not-cache-result', '--filter', $filter], $copy, ['ZIGZAG_CASES' => false], timeout: $timeoutS);
+        $process = new Process(
+            [\PHP_BINARY, 'vendor/bin/phpunit', '--testsuite', 'core,app', '--stop-on-defect', '--do-not-cache-result', '--filter', $filter],
+            $copy,
+            ['ZIGZAG_CASES' => false],
+            timeout: $timeoutS,
+        );
         try {
             if (0 !== $process->run()) {
                 return true;
@@ -74,7 +99,14 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Situation,Show,Proof
         $isKilled = [] !== $tests && $run($tests, 240);
         $killed += $isKilled ? 1 : 0;
         if (!$isKilled) {
-            printf("%s:%d %s%s: %s\n", $mutant->file, $mutant->line, $mutant->what, [] === $tests ? ' (no test runs over it)' : '', strtok(substr($source, $mutant->from, $mutant->length), "\n"));
+            printf(
+                "%s:%d %s%s: %s\n",
+                $mutant->file,
+                $mutant->line,
+                $mutant->what,
+                [] === $tests ? ' (no test runs over it)' : '',
+                strtok(substr($source, $mutant->from, $mutant->length), "\n"),
+            );
         }
         unlink("{$copy}/{$mutant->file}");
         link("{$root}/{$mutant->file}", "{$copy}/{$mutant->file}");

@@ -27,7 +27,12 @@ final class Server
 
     public function start(): void
     {
-        $this->demo = new Process([\dirname(__DIR__, 2).'/bin/demo', '--port', (string) $this->port], null, ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"], timeout: null);
+        $this->demo = new Process(
+            [\dirname(__DIR__, 2).'/bin/demo', '--port', (string) $this->port],
+            null,
+            ['APP_ENV' => 'prod', 'APP_DEBUG' => '0', 'ZIGZAG_DATABASE' => "{$this->folder}/a.sqlite"],
+            timeout: null,
+        );
         $this->demo->start();
         $this->demo->waitUntil(static fn (string $type, string $output): bool => str_contains($output, 'is open at'));
         if (!$this->demo->isRunning()) {
@@ -59,7 +64,13 @@ final class Server
      */
     public function call(string $method, string $path, ?array $json = null, int $seconds = 60): array
     {
-        return $this->send($method, $path, null === $json ? null : (json_encode($json, \JSON_INVALID_UTF8_IGNORE) ?: '{'), ['Content-Type: application/json'], $seconds);
+        return $this->send(
+            $method,
+            $path,
+            null === $json ? null : (json_encode($json, \JSON_INVALID_UTF8_IGNORE) ?: '{'),
+            ['Content-Type: application/json'],
+            $seconds,
+        );
     }
 
     /**
@@ -127,7 +138,12 @@ final class Server
         if (false === $curl || '' === $method) {
             throw new \LogicException($path);
         }
-        curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_CUSTOMREQUEST => $method, \CURLOPT_TIMEOUT => $seconds, \CURLOPT_HTTPHEADER => $headers]);
+        curl_setopt_array($curl, [
+            \CURLOPT_RETURNTRANSFER => true,
+            \CURLOPT_CUSTOMREQUEST => $method,
+            \CURLOPT_TIMEOUT => $seconds,
+            \CURLOPT_HTTPHEADER => $headers,
+        ]);
         if (null !== $body) {
             curl_setopt($curl, \CURLOPT_POSTFIELDS, $body);
         }

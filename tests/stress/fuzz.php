@@ -24,9 +24,12 @@ foreach (ChangedFile::KINDS as $kind => [$file, $to]) {
     for ($case = 0; $case < Cases::number(100); ++$case) {
         $changed = ChangedFile::changed($good, $random);
         $began = microtime(true);
-        [$status, $answer] = '/api/charts/read' === $to
-            ? $server->send('POST', $to, (string) json_encode(['text' => $changed, 'name' => ''], \JSON_INVALID_UTF8_SUBSTITUTE), ['Content-Type: application/json'])
-            : $server->upload($file, $changed, $to);
+        [$status, $answer] =
+            '/api/charts/read' === $to
+                ? $server->send('POST', $to, (string) json_encode(['text' => $changed, 'name' => ''], \JSON_INVALID_UTF8_SUBSTITUTE), [
+                    'Content-Type: application/json',
+                ])
+                : $server->upload($file, $changed, $to);
         $tookS = microtime(true) - $began;
         $longestS = max($longestS, $tookS);
         $statuses[$status] = ($statuses[$status] ?? 0) + 1;
@@ -38,7 +41,12 @@ foreach (ChangedFile::KINDS as $kind => [$file, $to]) {
         }
     }
     ksort($statuses);
-    printf("%-22s %s, at most %.2f s\n", $kind, implode(', ', array_map(static fn (int $status, int $times): string => "{$times} × {$status}", array_keys($statuses), $statuses)), $longestS);
+    printf(
+        "%-22s %s, at most %.2f s\n",
+        $kind,
+        implode(', ', array_map(static fn (int $status, int $times): string => "{$times} × {$status}", array_keys($statuses), $statuses)),
+        $longestS,
+    );
 }
 $server->stop();
 printf("%d wrong\n", $wrong);

@@ -25,7 +25,12 @@ $stored = [];
 $lost = [];
 $requests = $shown = ['aaaaaaaa' => 0, 'bbbbbbbb' => 0];
 $play = static function (string $window, array $gestures) use ($server, $bench, &$requests, &$shown, &$plays): array {
-    $news = $server->insist('POST', "{$bench}/play", ['window' => $window, 'request' => ++$requests[$window], 'nowUs' => $plays * 1000, 'gestures' => $gestures]);
+    $news = $server->insist('POST', "{$bench}/play", [
+        'window' => $window,
+        'request' => ++$requests[$window],
+        'nowUs' => $plays * 1000,
+        'gestures' => $gestures,
+    ]);
     $shown[$window] = $news['memories'] ?? $shown[$window]; // only what is other than before is told
 
     return $news;
@@ -34,13 +39,17 @@ foreach (array_map(strval(...), array_keys($shown)) as $window) {
     $play($window, []);
 }
 $mover = pcntl_fork();
-if (0 === $mover) { // everything goes out and comes in again, as often as it can
+if (0 === $mover) {
+    // everything goes out and comes in again, as often as it can
     for ($counts = [0, 0];;) {
         [$status, $zip] = $server->call('GET', '/api/everything');
         $file = "{$server->folder}/everything.zip";
         if (200 === $status && false !== file_put_contents($file, $zip)) {
             ++$counts[0];
-            $counts[1] += 200 === $server->send('POST', '/api/everything', ['file' => new CURLFile($file, 'application/zip', 'everything.zip')], [], 60)[0] ? 1 : 0;
+            $counts[1] +=
+                200 === $server->send('POST', '/api/everything', ['file' => new CURLFile($file, 'application/zip', 'everything.zip')], [], 60)[0]
+                    ? 1
+                    : 0;
         }
         file_put_contents("{$server->folder}/moved", implode(' ', $counts));
         usleep(20_000);
@@ -54,7 +63,7 @@ for ($kill = 1; $kill <= $kills; ++$kill) {
         $server->kill();
         posix_kill((int) getmypid(), \SIGKILL); // without the parent's clean-up
     }
-    $until = microtime(true) + 2 * $longest / 1_000_000;
+    $until = microtime(true) + (2 * $longest) / 1_000_000;
     do {
         // A save: unanswered, it may or may not have been made; answered, it stands.
         $wanted = "{$text}# ".++$saves."\n";
@@ -101,7 +110,16 @@ foreach ($stored as $tape) {
     }
 }
 $server->stop();
-printf("%d kills during %d saves, %d presses, %d recordings, %d exports and %d imports: %d lost\n", $kills, $saves, $plays, count($stored), $moved[0], $moved[1], count($lost));
+printf(
+    "%d kills during %d saves, %d presses, %d recordings, %d exports and %d imports: %d lost\n",
+    $kills,
+    $saves,
+    $plays,
+    count($stored),
+    $moved[0],
+    $moved[1],
+    count($lost),
+);
 foreach ($lost as $each) {
     echo $each, "\n";
 }

@@ -25,12 +25,21 @@ $call = static function (string $path, array $body) use ($curl, $address): array
 $id = is_string($bench['id'] ?? null) ? $bench['id'] : exit(2);
 $stop = false;
 pcntl_async_signals(true);
-pcntl_signal(\SIGTERM, static function () use (&$stop): void { $stop = true; });
+pcntl_signal(\SIGTERM, static function () use (&$stop): void {
+    $stop = true;
+});
 $times = [];
 $wrong = 0;
 for ($request = 1; !$stop; ++$request) {
     $began = hrtime(true);
-    $gesture = ['number' => $request, 'do' => 'play', 'timeUs' => $request * 20_000, 'port' => 'keys', 'control' => 'key '.(48 + $request % 24), 'value' => $request % 2 * 96];
+    $gesture = [
+        'number' => $request,
+        'do' => 'play',
+        'timeUs' => $request * 20_000,
+        'port' => 'keys',
+        'control' => 'key '.(48 + ($request % 24)),
+        'value' => ($request % 2) * 96,
+    ];
     [$status] = $call("/api/bench/{$id}/play", ['request' => $request, 'nowUs' => $request * 20_000, 'gestures' => [$gesture]]);
     $times[] = (hrtime(true) - $began) / 1e6;
     $wrong += 200 === $status ? 0 : 1;
@@ -38,5 +47,12 @@ for ($request = 1; !$stop; ++$request) {
 }
 sort($times);
 $of = static fn (float $part): float => $times[(int) ((count($times) - 1) * $part)] ?? 0;
-printf("player: %d requests, %d wrong; median %.1f ms, 99 of 100 within %.1f ms, longest %.1f ms\n", count($times), $wrong, $of(0.5), $of(0.99), $of(1.0));
+printf(
+    "player: %d requests, %d wrong; median %.1f ms, 99 of 100 within %.1f ms, longest %.1f ms\n",
+    count($times),
+    $wrong,
+    $of(0.5),
+    $of(0.99),
+    $of(1.0),
+);
 exit(0 === $wrong ? 0 : 1);

@@ -52,7 +52,8 @@ export function AddLead({
           }));
     });
   };
-  const pairs = useMemo(() => proposals(sockets(a), sockets(b), work), [a, b, work]); // eslint-disable-line react-hooks/exhaustive-deps -- sockets are of the rig
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- sockets are of the rig
+  const pairs = useMemo(() => proposals(sockets(a), sockets(b), work), [a, b, work]);
   const [chosen, setChosen] = useState(0);
   const pair = pairs[chosen] ?? pairs[0];
 

@@ -14,7 +14,8 @@ use ZigzagPost\Core\Number\Ranges;
  * Compiled classes extend it; everything in it is fixed once compiled.
  *
  * @phpstan-type Member array{string, int, bool}
- * @phpstan-type Flattening array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string, timbreController: int}
+ * @phpstan-type Flattening array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int,
+ *     timbre: string, timbreController: int}
  */
 abstract class CompiledBook
 {
@@ -40,19 +41,36 @@ abstract class CompiledBook
     public const GESTURED = [];
     /** By step, what `flatten` does; see the class of that name. */
     public const FLATTENS = [];
-    /** By step that keeps something in the state: title of its rule, which of that title it is, keyword, which of that keyword in the rule, and how it and its ports are written. */
+    /**
+     * By step that keeps something in the state: title of its rule, which of that title it is, keyword, which of that keyword in the rule, and
+     * how it and its ports are written.
+     */
     public const KEEPING = [];
     /** By method that goes on later, positions of the out ports it can send to. */
     public const REACHES = [];
     /** By name, what clocks do. */
     public const CLOCKS = [];
-    /** Members of groups that come in alike: name of the group, in port, kind, channels (bit n set for channel n), first and last of each range of members, whether none can be chosen, how many members stand before, and lowest and highest value where each message with such a value is a press. */
+    /**
+     * Members of groups that come in alike: name of the group, in port, kind, channels (bit n set for channel n), first and last of each range
+     * of members, whether none can be chosen, how many members stand before, and lowest and highest value where each message with such a value
+     * is a press.
+     */
     public const CHOICES = [];
-    /** Lamps that are kept true, in the order of the charts: out port, whole messages for dark and for lit, and what they are lit for: sort, what, two numbers, and the scene in which that counts (-1 for all). */
+    /**
+     * Lamps that are kept true, in the order of the charts: out port, whole messages for dark and for lit, and what they are lit for: sort,
+     * what, two numbers, and the scene in which that counts (-1 for all).
+     */
     public const LAMPS = [];
-    /** By out port and channel, for each device: present values that its programs store, and programs (MSB, LSB, -1 where any will do, and number) with the values by what they are of. */
+    /**
+     * By out port and channel, for each device: present values that its programs store, and programs (MSB, LSB, -1 where any will do, and
+     * number) with the values by what they are of.
+     */
     public const STORING = [];
-    /** By device that can be brought back: its out port, the channel on which its programs are called (0 for none) and the method that does, for how long it is deaf after one in microseconds, and its parameters: method that sends it, key of its present value, channel and number. */
+    /**
+     * By device that can be brought back: its out port, the channel on which its programs are called (0 for none) and the method that does,
+     * for how long it is deaf after one in microseconds, and its parameters: method that sends it, key of its present value, channel and
+     * number.
+     */
     public const WHOLES = [];
     /** Titles, lines and scenes of the rules; -1 for always. */
     public const RULES = [];
@@ -264,7 +282,7 @@ abstract class CompiledBook
         $pressed = null;
         $told = [];
         foreach ($this->choices() as [$name, $at, $of, $channels, $ends, $orNone, $before, $values]) {
-            $place = $at === $port && $of === $kind && 0 !== ($channels & 1 << $channel) ? Ranges::place($ends, $number) : 0;
+            $place = $at === $port && $of === $kind && 0 !== ($channels & (1 << $channel)) ? Ranges::place($ends, $number) : 0;
             if (0 === $place) {
                 continue;
             }

@@ -93,7 +93,8 @@ final class BookChange
     {
         $ended = Gestures::end($this->old->run);
         if ($ended > 0) {
-            $this->lost[] = 1 === $ended ? 'a press that could have become a gesture has ended' : "{$ended} presses that could have become gestures have ended";
+            $this->lost[] =
+                1 === $ended ? 'a press that could have become a gesture has ended' : "{$ended} presses that could have become gestures have ended";
         }
     }
 
@@ -245,7 +246,8 @@ final class BookChange
         foreach ($from->choices as $group => $chosen) {
             $size = $new->book->sizeOfGroup((string) $group);
             if (null === $size || $chosen > $size) {
-                $this->lost[] = null === $size ? "group {$group} is gone; its {$chosen} was chosen" : "group {$group} has no {$chosen} any more; none is chosen";
+                $this->lost[] =
+                    null === $size ? "group {$group} is gone; its {$chosen} was chosen" : "group {$group} has no {$chosen} any more; none is chosen";
             }
             if (null !== $size) {
                 $new->state->choices[$group] = $chosen > $size ? 0 : $chosen;

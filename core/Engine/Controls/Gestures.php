@@ -32,8 +32,18 @@ final class Gestures
      *
      * @param Member|null $member the group it belongs to
      */
-    public static function message(Run $run, GesturePlan $plan, ?array $member, int $t, int $port, int $ch, int $n, int $v, string $raw, int $ctl): void
-    {
+    public static function message(
+        Run $run,
+        GesturePlan $plan,
+        ?array $member,
+        int $t,
+        int $port,
+        int $ch,
+        int $n,
+        int $v,
+        string $raw,
+        int $ctl,
+    ): void {
         if ($v < OnOff::LEAST_ON && Kind::ORDINAL['cc'] === Control::kind($ctl)) {
             self::letGo($run, $t, $ctl, $plan->routes[0]->rule);
 
@@ -49,14 +59,29 @@ final class Gestures
         if (null !== $pressed) {
             $run->state->gestures[$ctl]['phase'] = self::OVER;
             self::cancel($run, $ctl);
-            self::happen($run, $t, $ctl, 'twice', $pressed['parts'] + 1, self::ask($run, $plan, 'twice', $t, $ctl, $message), $message, $pressed['first']);
+            self::happen(
+                $run,
+                $t,
+                $ctl,
+                'twice',
+                $pressed['parts'] + 1,
+                self::ask($run, $plan, 'twice', $t, $ctl, $message),
+                $message,
+                $pressed['first'],
+            );
 
             return;
         }
         $run->state->gestures[$ctl] = [
-            'phase' => self::DOWN, 'parts' => 1, 'first' => $plan->routes[0]->rule, 'message' => $message, 'member' => $member,
-            'short' => self::ask($run, $plan, 'short', $t, $ctl, $message), 'held' => self::ask($run, $plan, 'held', $t, $ctl, $message),
-            'twiceAt' => 0 === $plan->twiceUs ? 0 : $t + $plan->twiceUs, 'did' => -1,
+            'phase' => self::DOWN,
+            'parts' => 1,
+            'first' => $plan->routes[0]->rule,
+            'message' => $message,
+            'member' => $member,
+            'short' => self::ask($run, $plan, 'short', $t, $ctl, $message),
+            'held' => self::ask($run, $plan, 'held', $t, $ctl, $message),
+            'twiceAt' => 0 === $plan->twiceUs ? 0 : $t + $plan->twiceUs,
+            'did' => -1,
         ];
         $run->trace?->waits($plan->routes[0]->rule);
         if (0 !== $plan->heldUs) {
@@ -184,8 +209,17 @@ final class Gestures
      * @param array{int, int, int, int, string} $message
      * @param Member|null $member what a short press chooses
      */
-    private static function happen(Run $run, int $t, int $ctl, string $gesture, int $parts, ?array $rule, array $message, int $first, ?array $member = null): void
-    {
+    private static function happen(
+        Run $run,
+        int $t,
+        int $ctl,
+        string $gesture,
+        int $parts,
+        ?array $rule,
+        array $message,
+        int $first,
+        ?array $member = null,
+    ): void {
         [$port, $ch, $n, $v, $raw] = $message;
         $run->trace?->beginGesture($t, $port, $raw, $gesture, $first);
         if (null !== $member) {
@@ -213,7 +247,8 @@ final class Gestures
 
     private static function drop(Run $run, int $rule, string $reason): void
     {
-        if ($rule >= 0) { // a rule of the present text
+        if ($rule >= 0) {
+            // a rule of the present text
             ++$run->state->dropped[$rule];
         }
         $run->trace?->drops($rule, $reason);

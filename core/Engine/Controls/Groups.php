@@ -32,7 +32,7 @@ final class Groups
     private const KIND = 16;
     private const MSB = 8;
     private const UNKNOWN = 0x80;
-    private const ANY_UNKNOWN = self::UNKNOWN << self::MSB | self::UNKNOWN;
+    private const ANY_UNKNOWN = (self::UNKNOWN << self::MSB) | self::UNKNOWN;
 
     /**
      * Whether a controller can be a part of what is assembled.
@@ -58,8 +58,17 @@ final class Groups
      * @param bool $parameters whether parameter messages are assembled here
      * @param list<int>|null $pairs controllers 0 to 31 that are assembled with their lower halves; null for all
      */
-    public static function takesIn(Run $run, int $t, int $port, string $raw, int $channel, int $number, int $value, bool $parameters, ?array $pairs): bool
-    {
+    public static function takesIn(
+        Run $run,
+        int $t,
+        int $port,
+        string $raw,
+        int $channel,
+        int $number,
+        int $value,
+        bool $parameters,
+        ?array $pairs,
+    ): bool {
         $state = $run->state;
         $waiting = $state->waiting[$port] ?? null;
         if (null !== $waiting) {
@@ -94,9 +103,9 @@ final class Groups
         $kind = $number < 100 ? self::NRPN : self::RPN;
         $selected = $state->selected[$place] ?? 0;
         if ($selected >> self::KIND !== $kind) {
-            $selected = $kind << self::KIND | self::UNKNOWN << self::MSB | self::UNKNOWN;
+            $selected = ($kind << self::KIND) | (self::UNKNOWN << self::MSB) | self::UNKNOWN;
         }
-        $state->selected[$place] = 1 === ($number & 1) ? ($selected & ~(0xFF << self::MSB)) | $value << self::MSB : ($selected & ~0xFF) | $value;
+        $state->selected[$place] = 1 === ($number & 1) ? ($selected & ~(0xFF << self::MSB)) | ($value << self::MSB) : ($selected & ~0xFF) | $value;
     }
 
     /** The controllers that make up a group, as they go on a wire. */
@@ -106,9 +115,15 @@ final class Groups
         if (self::CC14 === $kind) {
             return $controller($number, $value >> 7).$controller($number + 32, $value);
         }
-        $select = self::NRPN === $kind ? $controller(99, $number >> 7).$controller(98, $number) : $controller(101, $number >> 7).$controller(100, $number);
+        $select =
+            self::NRPN === $kind
+                ? $controller(99, $number >> 7).$controller(98, $number)
+                : $controller(101, $number >> 7).$controller(100, $number);
 
-        return $select.($isCoarse && self::NRPN === $kind ? $controller(self::DATA_MSB, $value) : $controller(self::DATA_MSB, $value >> 7).$controller(self::DATA_LSB, $value));
+        return $select.
+            ($isCoarse && self::NRPN === $kind
+                ? $controller(self::DATA_MSB, $value)
+                : $controller(self::DATA_MSB, $value >> 7).$controller(self::DATA_LSB, $value));
     }
 
     /** Lets what waits at a port go. */
@@ -142,7 +157,7 @@ final class Groups
             return false;
         }
         $kind = $selected >> self::KIND;
-        $parameter = ($selected >> self::MSB & 0x7F) << 7 | ($selected & 0x7F);
+        $parameter = ((($selected >> self::MSB) & 0x7F) << 7) | ($selected & 0x7F);
         if (self::NULL_PARAMETER === $parameter) {
             return false;
         }
@@ -161,11 +176,19 @@ final class Groups
             return true;
         }
         $now = $state->parameters[Control::of($kind, $port, $channel, $parameter)] ?? 0;
-        self::complete($run, $t, $port, $kind, $channel, $parameter, match ($number) {
-            self::DATA_LSB => $now & ~0x7F | $value,
-            self::INCREMENT => min($isCoarse ? 127 : 16383, $now + 1),
-            default => max(0, $now - 1),
-        });
+        self::complete(
+            $run,
+            $t,
+            $port,
+            $kind,
+            $channel,
+            $parameter,
+            match ($number) {
+                self::DATA_LSB => ($now & ~0x7F) | $value,
+                self::INCREMENT => min($isCoarse ? 127 : 16383, $now + 1),
+                default => max(0, $now - 1),
+            },
+        );
 
         return true;
     }
@@ -189,7 +212,15 @@ final class Groups
         if ($number < 32) {
             self::wait($run, $t, $port, self::CC14, $channel, $high, $value << 7, $number + 32);
         } else {
-            self::complete($run, $t, $port, self::CC14, $channel, $high, ($run->state->parameters[Control::of(self::CC14, $port, $channel, $high)] ?? 0) & ~0x7F | $value);
+            self::complete(
+                $run,
+                $t,
+                $port,
+                self::CC14,
+                $channel,
+                $high,
+                (($run->state->parameters[Control::of(self::CC14, $port, $channel, $high)] ?? 0) & ~0x7F) | $value,
+            );
         }
 
         return true;

@@ -18,15 +18,31 @@ final class FanOut implements Follower
      *
      * @param list<int> $members
      */
-    public static function noteOn(Run $run, string $step, int $t, int $port, array $members, int $inPort, int $ch, int $n, int $v, int|string $own, int $control): void
-    {
+    public static function noteOn(
+        Run $run,
+        string $step,
+        int $t,
+        int $port,
+        array $members,
+        int $inPort,
+        int $ch,
+        int $n,
+        int $v,
+        int|string $own,
+        int $control,
+    ): void {
         $state = $run->state;
         $channels = &$state->fans[$step];
         $channels ??= array_fill_keys($members, ['notes' => [], 'freed' => 0, 'newest' => 0, 'sent' => PerNote::NEUTRAL]);
         $chosen = self::choose($channels, $members);
         $wanted = PerNote::ofNote($state, $step, $inPort, $control);
         PerNote::prepare($run, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
-        $channels[$chosen] = ['notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, Control::channel($control)]], 'freed' => 0, 'newest' => ++$state->made, 'sent' => $wanted];
+        $channels[$chosen] = [
+            'notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, Control::channel($control)]],
+            'freed' => 0,
+            'newest' => ++$state->made,
+            'sent' => $wanted,
+        ];
         $state->fanOf[$own][] = $step;
         $run->trace?->tell('channel', (string) $ch, (string) $chosen);
         Notes::begin($run, $t, $port, $chosen, $n, $v, $own);
@@ -76,7 +92,13 @@ final class FanOut implements Follower
     {
         $part = PerNote::part($kind);
         if (PerNote::BEND === $part) {
-            $value = max(-8192, min(8191, Exact::round($value * Zones::bendRanges($run->state, $inPort, Zones::side($run->state, $inPort, $inChannel))[0], 100 * $range)));
+            $value = max(
+                -8192,
+                min(
+                    8191,
+                    Exact::round($value * Zones::bendRanges($run->state, $inPort, Zones::side($run->state, $inPort, $inChannel))[0], 100 * $range),
+                ),
+            );
         }
         PerNote::keep($run->state, $step, $inPort, $inChannel, $part, $value);
         $isHeard = false;

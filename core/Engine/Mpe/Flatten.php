@@ -23,7 +23,19 @@ use ZigzagPost\Core\Number\Exact;
 final class Flatten implements Follower
 {
     private const NEUTRAL_TIMBRE = 64;
-    private const NOTHING = ['side' => 0, 'notes' => [], 'counts' => null, 'bends' => [], 'timbres' => [], 'pressures' => [], 'manager' => 0, 'bend' => 0, 'timbre' => self::NEUTRAL_TIMBRE, 'pressure' => 0, 'withheld' => null];
+    private const NOTHING = [
+        'side' => 0,
+        'notes' => [],
+        'counts' => null,
+        'bends' => [],
+        'timbres' => [],
+        'pressures' => [],
+        'manager' => 0,
+        'bend' => 0,
+        'timbre' => self::NEUTRAL_TIMBRE,
+        'pressure' => 0,
+        'withheld' => null,
+    ];
     private const SELECT_MSB = 101;
 
     /** A note begins: bend, pressure and timbre go out before it where it is the one that counts. */

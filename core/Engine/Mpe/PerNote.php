@@ -51,7 +51,9 @@ final class PerNote
     /** @return Expression what a note of an incoming channel begins with; neutral if that is no member channel */
     public static function ofNote(State $state, string $place, int $inPort, int $control): array
     {
-        return Zones::isOfMember($state, $inPort, $control) ? $state->expressions[$place][Note::place($inPort, Control::channel($control))] ?? self::NEUTRAL : self::NEUTRAL;
+        return Zones::isOfMember($state, $inPort, $control)
+            ? $state->expressions[$place][Note::place($inPort, Control::channel($control))] ?? self::NEUTRAL
+            : self::NEUTRAL;
     }
 
     /**
@@ -71,10 +73,14 @@ final class PerNote
 
     public static function send(Run $run, int $t, int $port, int $channel, int $part, int $value): void
     {
-        $run->emit($t, $port, match ($part) {
-            self::BEND => \chr(0xDF + $channel).\chr($value + 8192 & 127).\chr($value + 8192 >> 7),
-            self::PRESSURE => \chr(0xCF + $channel).\chr($value),
-            default => \chr(0xAF + $channel).\chr(self::TIMBRE_CONTROLLER).\chr($value),
-        });
+        $run->emit(
+            $t,
+            $port,
+            match ($part) {
+                self::BEND => \chr(0xDF + $channel).\chr(($value + 8192) & 127).\chr(($value + 8192) >> 7),
+                self::PRESSURE => \chr(0xCF + $channel).\chr($value),
+                default => \chr(0xAF + $channel).\chr(self::TIMBRE_CONTROLLER).\chr($value),
+            },
+        );
     }
 }

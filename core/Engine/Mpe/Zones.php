@@ -44,7 +44,11 @@ final class Zones
 
     private static function declare(State $state, int $port, bool $isUpper, int $members, int $memberSemitones): void
     {
-        $state->zones[$port][$isUpper ? self::UPPER : self::LOWER] = ['members' => $members, 'memberCents' => 100 * $memberSemitones, 'managerCents' => self::MANAGER_CENTS];
+        $state->zones[$port][$isUpper ? self::UPPER : self::LOWER] = [
+            'members' => $members,
+            'memberCents' => 100 * $memberSemitones,
+            'managerCents' => self::MANAGER_CENTS,
+        ];
         self::place($state, $port);
     }
 
@@ -63,7 +67,7 @@ final class Zones
             $role = $state->zoneRoles[$port][$channel] ?? 0;
             if (0 !== $role) {
                 $cents = &$state->zones[$port][$role >> 2][0 !== ($role & self::MANAGER) ? 'managerCents' : 'memberCents'];
-                $cents = 6 === $number ? 100 * $value : $cents - $cents % 100 + $value;
+                $cents = 6 === $number ? 100 * $value : $cents - ($cents % 100) + $value;
             }
         }
     }
@@ -129,7 +133,7 @@ final class Zones
         $roles = [];
         foreach ($state->zones[$port] as $side => $zone) {
             for ($i = 0; $i <= $zone['members'] && 0 < $zone['members']; ++$i) {
-                $roles[self::LOWER === $side ? 1 + $i : 16 - $i] = $side << 2 | (0 === $i ? self::MANAGER : self::MEMBER);
+                $roles[self::LOWER === $side ? 1 + $i : 16 - $i] = ($side << 2) | (0 === $i ? self::MANAGER : self::MEMBER);
             }
         }
         $state->zoneRoles[$port] = $roles;

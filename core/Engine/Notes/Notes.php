@@ -51,8 +51,17 @@ final class Notes
     }
 
     /** Lets steps say what the release velocity of a note becomes when its owner ends it. */
-    public static function shapeRelease(Run $run, int|string $own, int $outPort, int $outCh, int $outKey, string $method, int $port, int $ctl, int $index): void
-    {
+    public static function shapeRelease(
+        Run $run,
+        int|string $own,
+        int $outPort,
+        int $outCh,
+        int $outKey,
+        string $method,
+        int $port,
+        int $ctl,
+        int $index,
+    ): void {
         $run->state->own($own, '~'.Note::of($outPort, $outCh, $outKey), [$method, $port, $outCh, $outKey, $ctl, $index]);
     }
 
@@ -94,7 +103,7 @@ final class Notes
             return;
         }
         unset($s->sounding[$note]);
-        $channel = $note >> Note::CHANNEL & Note::CHANNEL_BITS;
+        $channel = ($note >> Note::CHANNEL) & Note::CHANNEL_BITS;
         $key = \chr(Note::key($note));
         $run->emit($t, Note::port($note), $release < 0 ? \chr(0x90 | $channel).$key."\x00" : \chr(0x80 | $channel).$key.\chr($release));
     }
@@ -160,7 +169,13 @@ final class Notes
             $run->trace?->ends($own, $key);
             if (\is_int($entry)) {
                 $shape = $began["~{$key}"] ?? null;
-                self::endNote($run, $t, (int) $key, $entry, !\is_array($shape) || 6 !== \count($shape) ? $release : self::shaped($run, $shape, $t, $own, $release));
+                self::endNote(
+                    $run,
+                    $t,
+                    (int) $key,
+                    $entry,
+                    !\is_array($shape) || 6 !== \count($shape) ? $release : self::shaped($run, $shape, $t, $own, $release),
+                );
             } elseif (1 === \count($entry)) {
                 $run->later($t + $entry[0], 'end', [substr((string) $key, 1), $release]);
             } else {

@@ -29,7 +29,12 @@ final class Release
                 self::end($run, $t, $own);
             }
         }
-        $run->queue->filter(static fn (array $due): bool => 'call' !== $due[2] || !\is_string($own = $due[3][8] ?? null) || !Owner::isPostedLater($own) || !self::isOfScene($run, Owner::rule($own)));
+        $run->queue->filter(
+            static fn (array $due): bool => 'call' !== $due[2]
+                || !\is_string($own = $due[3][8] ?? null)
+                || !Owner::isPostedLater($own)
+                || !self::isOfScene($run, Owner::rule($own)),
+        );
         ksort($state->held);
         foreach ($state->held as $control => [$value, $rule]) {
             if (0 !== $value && self::isOfScene($run, $rule)) {

@@ -25,7 +25,10 @@ final readonly class Places
         $positions = array_flip($new->ports());
         foreach ($old->ports() as $was => $name) {
             $is = $positions[$name] ?? null;
-            $goesSameWay = null !== $is && \in_array($was, $old->inPorts(), true) === \in_array($is, $new->inPorts(), true) && \in_array($was, $old->outPorts(), true) === \in_array($is, $new->outPorts(), true);
+            $goesSameWay =
+                null !== $is
+                && \in_array($was, $old->inPorts(), true) === \in_array($is, $new->inPorts(), true)
+                && \in_array($was, $old->outPorts(), true) === \in_array($is, $new->outPorts(), true);
             if (null !== $is && $goesSameWay) {
                 $ports[$was] = $is;
             }

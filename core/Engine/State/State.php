@@ -11,8 +11,10 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
  *
  * A note at a port is called by one number, {@see Note::of()}.
  *
- * @phpstan-type Flat array{side: int, notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>, timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int, withheld: int|null}
- * @phpstan-type Pressed array{phase: int, parts: int, first: int, message: array{int, int, int, int, string}, member: array{string, int, bool}|null, short: array{string, int, int}|null, held: array{string, int, int}|null, twiceAt: int, did: int}
+ * @phpstan-type Flat array{side: int, notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>,
+ *     timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int, withheld: int|null}
+ * @phpstan-type Pressed array{phase: int, parts: int, first: int, message: array{int, int, int, int, string}, member: array{string, int,
+ *     bool}|null, short: array{string, int, int}|null, held: array{string, int, int}|null, twiceAt: int, did: int}
  * @phpstan-type Zone array{members: int, memberCents: int, managerCents: int}
  */
 final class State
@@ -54,7 +56,10 @@ final class State
     public array $carried = [];
     /** @var array<string, array<int, bool>> by step, controls that are switched on */
     public array $toggled = [];
-    /** @var array<string, array<int, array{int, list<mixed>|null, array{int, int}|null}>> by step and control, until when, what waits and where it comes from, see Thinning */
+    /**
+     * @var array<string, array<int, array{int, list<mixed>|null, array{int, int}|null}>> by step and control, until when, what waits and where
+     *     it comes from, see Thinning
+     */
     public array $thinned = [];
     /** @var array<string, array<int, int>> by step and control, the value last let through */
     public array $letThrough = [];
@@ -122,7 +127,10 @@ final class State
     public array $expressed = [];
     /** @var array<int|string, list<string>> */
     public array $fanOf = [];
-    /** @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}> */
+    /**
+     * @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>,
+     *     lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}>
+     */
     public array $clocks = [];
     /** @var array<string, array<int, int>> clock messages counted, by step and in port */
     public array $counted = [];

@@ -15,7 +15,8 @@ use ZigzagPost\Core\Number\Exact;
  * clock's state is plain data: `base` is the time of the tick numbered `first`, `ticks` the number of the next one and
  * `pulses` those of the next pulses. Of each clock one tick, and one pulse of each kind, stands in the queue.
  *
- * @phpstan-type ClockState array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>, lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}
+ * @phpstan-type ClockState array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>,
+ *     lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}
  */
 final class Clocks
 {
@@ -88,7 +89,8 @@ final class Clocks
         $state['first'] = 0;
         $state['ticks'] = $t - $state['lastTick'] >= max(self::after($old, self::TICKS), self::after($beat, self::TICKS)) ? 0 : 1;
         foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
-            $state['pulses'][$which] = $t - ($state['lastPulses'][$which] ?? $t) >= max(self::after($old, $perBeat), self::after($beat, $perBeat)) ? 0 : 1;
+            $state['pulses'][$which] =
+                $t - ($state['lastPulses'][$which] ?? $t) >= max(self::after($old, $perBeat), self::after($beat, $perBeat)) ? 0 : 1;
         }
         self::reschedule($run, $clock, $state, $t);
         self::tell($run, $clock, $t, $beat);
@@ -222,8 +224,10 @@ final class Clocks
             [$us, $parts] = $state['beat'];
 
             return [
-                'name' => $name, 'bpm' => round(60e6 * $parts / $us, 1), 'isRunning' => $state['isRunning'],
-                'beatAtUs' => (int) round($state['base'] - $state['first'] * $us / $parts / self::TICKS),
+                'name' => $name,
+                'bpm' => round((60e6 * $parts) / $us, 1),
+                'isRunning' => $state['isRunning'],
+                'beatAtUs' => (int) round($state['base'] - ($state['first'] * $us) / $parts / self::TICKS),
             ];
         }, $run->book->clocks());
     }
@@ -232,8 +236,18 @@ final class Clocks
     public static function state(Run $run, string $clock): array
     {
         return $run->state->clocks[$clock] ?? [
-            'beat' => $run->book->clock($clock)['beat'], 'isRunning' => false, 'base' => 0, 'first' => 0, 'ticks' => 0, 'pulses' => [],
-            'lastTick' => 0, 'lastPulses' => [], 'taps' => [], 'lastTap' => null, 'clocks' => [], 'lastClock' => null,
+            'beat' => $run->book->clock($clock)['beat'],
+            'isRunning' => false,
+            'base' => 0,
+            'first' => 0,
+            'ticks' => 0,
+            'pulses' => [],
+            'lastTick' => 0,
+            'lastPulses' => [],
+            'taps' => [],
+            'lastTap' => null,
+            'clocks' => [],
+            'lastClock' => null,
         ];
     }
 
@@ -263,7 +277,14 @@ final class Clocks
     /** @param ClockState $state */
     private static function schedulePulse(Run $run, string $clock, array $state, int $which, int $perBeat, int $earliest): void
     {
-        $run->queue->add(max($earliest, self::timeOf($state, $state['pulses'][$which] ?? 0, $perBeat)), 'pulse', [$clock, $which], null, null, self::pulseKey($clock, $which));
+        $run->queue->add(
+            max($earliest, self::timeOf($state, $state['pulses'][$which] ?? 0, $perBeat)),
+            'pulse',
+            [$clock, $which],
+            null,
+            null,
+            self::pulseKey($clock, $which),
+        );
     }
 
     private static function tickKey(string $clock): string
@@ -296,7 +317,7 @@ final class Clocks
     private static function firstFrom(array $state, int $t, int $perBeat): int
     {
         [$us, $over] = $state['beat'];
-        $number = intdiv($perBeat * $state['first'], self::TICKS) + (int) floor(($t - $state['base']) * $over * $perBeat / $us) - 2;
+        $number = intdiv($perBeat * $state['first'], self::TICKS) + (int) floor((($t - $state['base']) * $over * $perBeat) / $us) - 2;
         while (self::timeOf($state, $number, $perBeat) < $t) {
             ++$number;
         }

@@ -72,7 +72,14 @@ final class HeldTrace
         $visits = &$this->records[$made['of']]['visits'];
         foreach (array_reverse(array_keys($visits)) as $index) {
             if ($visits[$index]['rule'] === $made['rule']) {
-                $visits[$index]['outs'][] = ['line' => $visits[$index]['line'], 'timeUs' => $made['timeUs'], 'port' => $made['port'], 'bytes' => $made['bytes'], 'text' => $made['text'], 'remark' => $made['remark']];
+                $visits[$index]['outs'][] = [
+                    'line' => $visits[$index]['line'],
+                    'timeUs' => $made['timeUs'],
+                    'port' => $made['port'],
+                    'bytes' => $made['bytes'],
+                    'text' => $made['text'],
+                    'remark' => $made['remark'],
+                ];
 
                 return;
             }

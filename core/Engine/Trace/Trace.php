@@ -17,7 +17,8 @@ use ZigzagPost\Core\Midi\Words;
  * @phpstan-type Mark array{line: int, field: string, was: string, now: string}
  * @phpstan-type Tear array{line: int, how: string, reason: string}
  * @phpstan-type Visit array{rule: int, title: string, line: int, marks: list<Mark>, outs: list<Made>, tear: Tear|null}
- * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null, visits: list<Visit>, due: list<int>}
+ * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null,
+ *     visits: list<Visit>, due: list<int>}
  * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
  */
 final class Trace
@@ -89,8 +90,15 @@ final class Trace
     {
         $this->isUnclaimed = false;
         $this->current = [
-            'seq' => ++$this->seq, 'timeUs' => $t, 'port' => $this->book->ports()[$port],
-            'bytes' => Bytes::toHex($raw), 'text' => $this->words->of($raw), 'fate' => self::HANDLED, 'reason' => null, 'visits' => [], 'due' => [],
+            'seq' => ++$this->seq,
+            'timeUs' => $t,
+            'port' => $this->book->ports()[$port],
+            'bytes' => Bytes::toHex($raw),
+            'text' => $this->words->of($raw),
+            'fate' => self::HANDLED,
+            'reason' => null,
+            'visits' => [],
+            'due' => [],
         ];
     }
 
@@ -173,7 +181,12 @@ final class Trace
     public function tell(string $field, string $was, string $now): void
     {
         if (null !== $this->current && [] !== $this->current['visits']) {
-            $this->current['visits'][\count($this->current['visits']) - 1]['marks'][] = ['line' => $this->line, 'field' => $field, 'was' => $was, 'now' => $now];
+            $this->current['visits'][\count($this->current['visits']) - 1]['marks'][] = [
+                'line' => $this->line,
+                'field' => $field,
+                'was' => $was,
+                'now' => $now,
+            ];
         }
     }
 
@@ -234,7 +247,13 @@ final class Trace
     public function out(int $t, int $port, string $bytes, ?string $text = null): void
     {
         $name = $this->book->ports()[$port];
-        $made = ['timeUs' => $t, 'port' => $name, 'bytes' => Bytes::toHex($bytes), 'text' => $text ?? ('' === $bytes ? 'pulse' : $this->words->of($bytes)), 'remark' => $this->remark];
+        $made = [
+            'timeUs' => $t,
+            'port' => $name,
+            'bytes' => Bytes::toHex($bytes),
+            'text' => $text ?? ('' === $bytes ? 'pulse' : $this->words->of($bytes)),
+            'remark' => $this->remark,
+        ];
         $this->remark = null;
         if (null !== $this->current && [] !== $this->current['visits']) {
             $this->current['visits'][\count($this->current['visits']) - 1]['outs'][] = ['line' => $this->line] + $made;
@@ -299,7 +318,11 @@ final class Trace
     public function ends(int|string $own, int|string $key): void
     {
         $rule = $this->owners[$own][$key] ?? -1;
-        if (null !== $this->current && -1 !== $rule && ([] === $this->current['visits'] || $this->current['visits'][\count($this->current['visits']) - 1]['rule'] !== $rule)) {
+        if (
+            null !== $this->current
+            && -1 !== $rule
+            && ([] === $this->current['visits'] || $this->current['visits'][\count($this->current['visits']) - 1]['rule'] !== $rule)
+        ) {
             $this->visit($rule);
         }
     }
@@ -402,12 +425,19 @@ final class Trace
         [$isKind, $channel, $number, $value] = $now;
         $changes = [];
         if ($wasKind !== $isKind) {
-            $changes[] = ['message', $this->words->fields(Kind::cases()[$wasKind], $wasNumber, $wasValue), $this->words->fields($kind, $number, $value)];
+            $changes[] = [
+                'message',
+                $this->words->fields(Kind::cases()[$wasKind], $wasNumber, $wasValue),
+                $this->words->fields($kind, $number, $value),
+            ];
         } elseif ($wasNumber !== $number) {
-            $changes[] = $kind->hasKey() ? ['key', $this->words->key($wasNumber), $this->words->key($number)] : ['number', (string) $wasNumber, (string) $number];
+            $changes[] = $kind->hasKey()
+                ? ['key', $this->words->key($wasNumber), $this->words->key($number)]
+                : ['number', (string) $wasNumber, (string) $number];
         }
         if ($wasKind === $isKind && $wasValue !== $value) {
-            $field = Kind::Note === $kind ? 'velocity' : (\in_array($kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? $kind->value : 'value');
+            $field =
+                Kind::Note === $kind ? 'velocity' : (\in_array($kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? $kind->value : 'value');
             $changes[] = [$field, (string) $wasValue, (string) $value];
         }
         if ($wasChannel !== $channel && $kind->hasChannel()) {

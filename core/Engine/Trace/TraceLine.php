@@ -18,16 +18,19 @@ final class TraceLine
     /** @param TraceRecord $record */
     public static function of(array $record): string
     {
-        return json_encode([
-            'time' => Milliseconds::format($record['timeUs']),
-            'port' => $record['port'],
-            'bytes' => $record['bytes'],
-            'text' => $record['text'],
-            'fate' => $record['fate'],
-            'reason' => $record['reason'],
-            'rules' => array_map(self::visit(...), $record['visits']),
-            'later' => array_map(Milliseconds::format(...), $record['due']),
-        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE)."\n";
+        return json_encode(
+            [
+                'time' => Milliseconds::format($record['timeUs']),
+                'port' => $record['port'],
+                'bytes' => $record['bytes'],
+                'text' => $record['text'],
+                'fate' => $record['fate'],
+                'reason' => $record['reason'],
+                'rules' => array_map(self::visit(...), $record['visits']),
+                'later' => array_map(Milliseconds::format(...), $record['due']),
+            ],
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+        )."\n";
     }
 
     /**
@@ -41,7 +44,17 @@ final class TraceLine
             'rule' => $visit['title'],
             'line' => $visit['line'],
             'changes' => $visit['marks'],
-            'sent' => array_map(static fn (array $made): array => ['line' => $made['line'], 'time' => Milliseconds::format($made['timeUs']), 'port' => $made['port'], 'bytes' => $made['bytes'], 'text' => $made['text'], 'remark' => $made['remark']], $visit['outs']),
+            'sent' => array_map(
+                static fn (array $made): array => [
+                    'line' => $made['line'],
+                    'time' => Milliseconds::format($made['timeUs']),
+                    'port' => $made['port'],
+                    'bytes' => $made['bytes'],
+                    'text' => $made['text'],
+                    'remark' => $made['remark'],
+                ],
+                $visit['outs'],
+            ),
             'stopped' => $visit['tear'],
         ];
     }

@@ -35,8 +35,20 @@ final class Voices implements Follower
      *
      * @param list<array{int, int}> $voices port and channel (0 for the message's own) of each voice
      */
-    public static function noteOn(Run $run, string $step, array $voices, bool $fill, bool $steal, int $t, int $inPort, int $ch, int $n, int $v, int|string $own, int $control): bool
-    {
+    public static function noteOn(
+        Run $run,
+        string $step,
+        array $voices,
+        bool $fill,
+        bool $steal,
+        int $t,
+        int $inPort,
+        int $ch,
+        int $n,
+        int $v,
+        int|string $own,
+        int $control,
+    ): bool {
         $state = $run->state;
         $slots = &$state->voices[$step];
         $slots ??= [];
@@ -79,7 +91,7 @@ final class Voices implements Follower
         foreach ($state->voiceOf[$own] ?? [] as [$step, $voice]) {
             $slot = $state->voices[$step][$voice] ?? null;
             if (null !== $slot && $slot[1] === $own) {
-                $slot[2] = ($state->pedals[Note::placeOf($slot[0])] ?? false) ? self::HELD : self::FREE;
+                $slot[2] = $state->pedals[Note::placeOf($slot[0])] ?? false ? self::HELD : self::FREE;
                 $state->voices[$step][$voice] = $slot;
             }
         }
@@ -110,7 +122,13 @@ final class Voices implements Follower
         $isHeard = false;
         foreach (null === $step ? $run->state->voices : [$run->state->voices[$step] ?? []] as $slots) {
             foreach ($slots as [$note, , $is, , $from, $channel]) {
-                if (self::SOUNDS === $is && $from === $inPort && $channel === Control::channel($control) && Note::key($note) === $key && Note::port($note) === $port) {
+                if (
+                    self::SOUNDS === $is
+                    && $from === $inPort
+                    && $channel === Control::channel($control)
+                    && Note::key($note) === $key
+                    && Note::port($note) === $port
+                ) {
                     $run->emit($t, $port, \chr(0x9F + Note::channel($note)).\chr($key).\chr($value));
                     $isHeard = true;
                 }

@@ -24,6 +24,7 @@ final readonly class ChannelNobodyHears extends RigFact
 
     public function text(): string
     {
-        return "nothing that hears {$this->port} answers on MIDI channel {$this->channel}; there are {$this->answered}. Name the device instead of its channel, and the rule follows the plan";
+        return "nothing that hears {$this->port} answers on MIDI channel {$this->channel}; "
+            ."there are {$this->answered}. Name the device instead of its channel, and the rule follows the plan";
     }
 }

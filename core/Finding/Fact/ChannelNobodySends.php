@@ -27,6 +27,8 @@ final readonly class ChannelNobodySends extends RigFact
 
     public function text(): string
     {
-        return "nothing sends on MIDI channel {$this->channels} into ".implode(', ', $this->ports)."; there comes {$this->sent}. Name the control instead of its channel, and the rule follows the plan";
+        return "nothing sends on MIDI channel {$this->channels} into ".
+            implode(', ', $this->ports).
+            "; there comes {$this->sent}. Name the control instead of its channel, and the rule follows the plan";
     }
 }

@@ -24,6 +24,7 @@ final readonly class ClockIsMissing extends RigFact
 
     public function text(): string
     {
-        return "{$this->unit} follows a clock, and none gets to it".([] === $this->could ? '' : '; off '.(1 === \count($this->could) ? 'is ' : 'are ').implode(', ', $this->could));
+        return "{$this->unit} follows a clock, and none gets to it".
+            ([] === $this->could ? '' : '; off '.(1 === \count($this->could) ? 'is ' : 'are ').implode(', ', $this->could));
     }
 }

@@ -26,6 +26,8 @@ final readonly class ControlsAreUnused extends RigFact
 
     public function text(): string
     {
-        return 'no rule takes '.implode(', ', array_map(static fn (string $control): string => "\"{$control}\"", \array_slice($this->controls, 0, 6))).(\count($this->controls) > 6 ? ' and '.(\count($this->controls) - 6).' more' : '');
+        return 'no rule takes '.
+            implode(', ', array_map(static fn (string $control): string => "\"{$control}\"", \array_slice($this->controls, 0, 6))).
+            (\count($this->controls) > 6 ? ' and '.(\count($this->controls) - 6).' more' : '');
     }
 }

@@ -27,7 +27,9 @@ final readonly class ControlsSendAlike extends RigFact
 
     public function text(): string
     {
-        return "\"{$this->controls[0]}\" of {$this->units[0]} and \"{$this->controls[1]}\" of {$this->units[1]} send the same message into {$this->port}".(null === $this->channel ? '' : " on MIDI channel {$this->channel}").'; rules cannot tell them apart';
+        return "\"{$this->controls[0]}\" of {$this->units[0]} and \"{$this->controls[1]}\" of {$this->units[1]} send the same message into {$this->port}".
+            (null === $this->channel ? '' : " on MIDI channel {$this->channel}").
+            '; rules cannot tell them apart';
     }
 
     public function job(): string

@@ -31,7 +31,10 @@ final readonly class KindIsBlocked extends RigFact
 
     public function text(): string
     {
-        $ends = [...([] === $this->to ? [] : ['to '.implode(', ', $this->to)]), ...([] === $this->from ? [] : ['from '.implode(', ', $this->from).' to the post'])];
+        $ends = [
+            ...[] === $this->to ? [] : ['to '.implode(', ', $this->to)],
+            ...[] === $this->from ? [] : ['from '.implode(', ', $this->from).' to the post'],
+        ];
 
         return "{$this->by} does not pass on ".implode(', ', $this->kinds).', and there is no other way '.implode(', nor ', $ends);
     }

@@ -16,8 +16,14 @@ abstract readonly class LeadCarriesMuch extends RigFact
      * @param int|null $thinMs one message in so many milliseconds would do; null where that does not help
      * @param bool $isOfRules whether rules send it
      */
-    public function __construct(public string $lead, public string $from, public float $percent, public array $streams, public ?int $thinMs, public bool $isOfRules)
-    {
+    public function __construct(
+        public string $lead,
+        public string $from,
+        public float $percent,
+        public array $streams,
+        public ?int $thinMs,
+        public bool $isOfRules,
+    ) {
     }
 
     public function subject(): Subject

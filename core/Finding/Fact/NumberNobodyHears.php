@@ -17,8 +17,16 @@ final readonly class NumberNobodyHears extends RigFact
      * @param list<string> $known numbers that they hear, with the parameters that these move
      * @param string|null $was the parameter that had this number as the unit comes
      */
-    public function __construct(public int $line, public string $kind, public int $number, public int $channel, public string $port, public array $units, public array $known, public ?string $was)
-    {
+    public function __construct(
+        public int $line,
+        public string $kind,
+        public int $number,
+        public int $channel,
+        public string $port,
+        public array $units,
+        public array $known,
+        public ?string $was,
+    ) {
     }
 
     public function subject(): Subject
@@ -34,6 +42,8 @@ final readonly class NumberNobodyHears extends RigFact
             default => 'hears '.implode(', ', \array_slice($this->known, 0, 6)).(\count($this->known) > 6 ? ' and others' : ''),
         };
 
-        return "{$this->kind} {$this->number} on channel {$this->channel} of {$this->port} moves nothing: ".implode(', ', $this->units)." {$instead}. Name the parameter instead of its number, and the rule follows the plan";
+        return "{$this->kind} {$this->number} on channel {$this->channel} of {$this->port} moves nothing: ".
+            implode(', ', $this->units).
+            " {$instead}. Name the parameter instead of its number, and the rule follows the plan";
     }
 }

@@ -24,6 +24,8 @@ final readonly class NumberNobodySends extends RigFact
 
     public function text(): string
     {
-        return 'that was '.implode(', ', array_map(static fn (string $control): string => "\"{$control}\"", $this->controls))." of {$this->unit} as it comes; with the numbers that are set now nothing sends it";
+        return 'that was '.
+            implode(', ', array_map(static fn (string $control): string => "\"{$control}\"", $this->controls)).
+            " of {$this->unit} as it comes; with the numbers that are set now nothing sends it";
     }
 }

@@ -24,6 +24,8 @@ final readonly class ProgramIsNone extends RigFact
 
     public function text(): string
     {
-        return "program {$this->program} on channel {$this->channel} of {$this->port} is none of ".implode(', ', $this->units).'. Call it by its name or by the number that the unit shows';
+        return "program {$this->program} on channel {$this->channel} of {$this->port} is none of ".
+            implode(', ', $this->units).
+            '. Call it by its name or by the number that the unit shows';
     }
 }

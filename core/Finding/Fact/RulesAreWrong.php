@@ -15,8 +15,14 @@ final readonly class RulesAreWrong extends RigFact
      * @param string|null $unit the unit that is named there
      * @param bool $hears whether it is named as one that hears
      */
-    public function __construct(public Severity $severity, public string $code, public int $line, public string $text, public ?string $unit = null, public bool $hears = false)
-    {
+    public function __construct(
+        public Severity $severity,
+        public string $code,
+        public int $line,
+        public string $text,
+        public ?string $unit = null,
+        public bool $hears = false,
+    ) {
     }
 
     public function subject(): Subject

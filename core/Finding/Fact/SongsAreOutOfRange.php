@@ -24,6 +24,8 @@ final readonly class SongsAreOutOfRange extends RigFact
 
     public function text(): string
     {
-        return "{$this->unit} follows a clock from {$this->low} to {$this->high}; outside of that ".(1 === \count($this->songs) ? 'is ' : 'are ').implode(', ', $this->songs);
+        return "{$this->unit} follows a clock from {$this->low} to {$this->high}; outside of that ".
+            (1 === \count($this->songs) ? 'is ' : 'are ').
+            implode(', ', $this->songs);
     }
 }

@@ -23,6 +23,7 @@ final readonly class TwoRulesMoveIt extends RigFact
 
     public function text(): string
     {
-        return "the rules \"{$this->other}\" and \"{$this->rule}\" both move it, so that it leaps from one control to the other; give one another parameter or scene, or say that this is wanted";
+        return "the rules \"{$this->other}\" and \"{$this->rule}\" both move it, so that it leaps from one control to the other; give one "
+            .'another parameter or scene, or say that this is wanted';
     }
 }

@@ -24,6 +24,8 @@ final readonly class TwoWays extends RigFact
 
     public function text(): string
     {
-        return "what leaves at {$this->stream} gets to ".implode(', ', $this->units).' on two ways, so that it plays twice; say that this is wanted, or take one way out';
+        return "what leaves at {$this->stream} gets to ".
+            implode(', ', $this->units).
+            ' on two ways, so that it plays twice; say that this is wanted, or take one way out';
     }
 }

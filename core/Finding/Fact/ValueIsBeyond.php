@@ -12,8 +12,15 @@ final readonly class ValueIsBeyond extends RigFact
 {
     public const CODE = 'value-out-of-range';
 
-    public function __construct(public int $line, public string $written, public string $unit, public string $parameter, public int $low, public int $high, public bool $isPercent)
-    {
+    public function __construct(
+        public int $line,
+        public string $written,
+        public string $unit,
+        public string $parameter,
+        public int $low,
+        public int $high,
+        public bool $isPercent,
+    ) {
     }
 
     public function subject(): Subject
@@ -25,6 +32,7 @@ final readonly class ValueIsBeyond extends RigFact
     {
         $percent = $this->isPercent ? ' percent' : '';
 
-        return "{$this->written}{$percent} is beyond the range of “{$this->parameter}” of {$this->unit}, which goes from {$this->low} to {$this->high}{$percent}";
+        return "{$this->written}{$percent} is beyond the range of “{$this->parameter}” of {$this->unit}, which "
+            ."goes from {$this->low} to {$this->high}{$percent}";
     }
 }

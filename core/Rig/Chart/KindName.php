@@ -33,7 +33,8 @@ enum KindName: string
     case Pulse = 'pulse';
 
     /** What keys of objects by kind have to match. */
-    public const PATTERN = '^(note|polypressure|cc|mode|cc14|nrpn|rpn|program|pressure|bend|sysex|clock|start|continue|stop|position|song|tune|sensing|reset|timecode|pulse)$';
+    public const PATTERN = '^(note|polypressure|cc|mode|cc14|nrpn|rpn|program|pressure|bend|sysex|clock|start|continue|stop|position|song'
+        .'|tune|sensing|reset|timecode|pulse)$';
 
     /** Null for pulses, which are not MIDI. */
     public function midi(): ?Kind

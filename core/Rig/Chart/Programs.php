@@ -22,24 +22,20 @@ final readonly class Programs
      * @param array<int|string, string>|null $names by place
      */
     public function __construct(
-        #[Whole(1, 2097152)]
-        public int $count,
-        #[Of(ShownPattern::class)]
-        public ?ShownPattern $shown = null,
-        #[Either('how bytes are computed, or a table of them', new Of(WirePattern::class), new ListOf(new ListOf(new Either('0 to 127 or none', new Whole(0, 2097151), new Text(4, '^none$', 'none')), 4, 2)))]
+        #[Whole(1, 2097152)] public int $count,
+        #[Of(ShownPattern::class)] public ?ShownPattern $shown = null,
+        #[Either(
+            'how bytes are computed, or a table of them',
+            new Of(WirePattern::class),
+            new ListOf(new ListOf(new Either('0 to 127 or none', new Whole(0, 2097151), new Text(4, '^none$', 'none')), 4, 2)),
+        ),]
         public WirePattern|array|null $wire = null,
-        #[OneOf(BankSend::class)]
-        public ?BankSend $bankSend = null,
-        #[Flag]
-        public ?bool $repeatCuts = null,
-        #[Flag]
-        public ?bool $mapOnBox = null,
-        #[ListOf(new Of(Special::class), 256)]
-        public ?array $specials = null,
-        #[OneOf(BypassPlace::class)]
-        public ?BypassPlace $bypass = null,
-        #[MapOf(new Text(), '^(0|[1-9][0-9]{0,6})$', 'the place of a program, from 0')]
-        public ?array $names = null,
+        #[OneOf(BankSend::class)] public ?BankSend $bankSend = null,
+        #[Flag] public ?bool $repeatCuts = null,
+        #[Flag] public ?bool $mapOnBox = null,
+        #[ListOf(new Of(Special::class), 256)] public ?array $specials = null,
+        #[OneOf(BypassPlace::class)] public ?BypassPlace $bypass = null,
+        #[MapOf(new Text(), '^(0|[1-9][0-9]{0,6})$', 'the place of a program, from 0')] public ?array $names = null,
     ) {
     }
 
@@ -64,7 +60,7 @@ final readonly class Programs
             if ('bank' === $this->wire->msb && 'bank' === $this->wire->lsb) {
                 [$msb, $lsb] = [$bank >> 7, $bank & 0x7F];
             }
-            $program = ($this->wire->first ?? 0) + $ordinal % $this->wire->perBank;
+            $program = ($this->wire->first ?? 0) + ($ordinal % $this->wire->perBank);
 
             return $program > 127 || ($msb ?? 0) > 127 || ($lsb ?? 0) > 127 ? null : [$msb, $lsb, $program];
         }

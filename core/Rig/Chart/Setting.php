@@ -19,16 +19,16 @@ final readonly class Setting
      * @param list<How> $how
      */
     public function __construct(
-        #[Text(60)]
-        public string $id,
-        #[Text]
-        public string $title,
-        #[Either('a list of words, or the lowest and highest number', new Pair(new Whole(-16384, 16384), new Whole(-16384, 16384)), new ListOf(new Text(), 256, 1))]
+        #[Text(60)] public string $id,
+        #[Text] public string $title,
+        #[Either(
+            'a list of words, or the lowest and highest number',
+            new Pair(new Whole(-16384, 16384), new Whole(-16384, 16384)),
+            new ListOf(new Text(), 256, 1),
+        ),]
         public array $values,
-        #[Either('a value', new Whole(-16384, 16384), new Text())]
-        public string|int|null $factory = null,
-        #[ListOf(new Of(How::class), 16)]
-        public array $how = [],
+        #[Either('a value', new Whole(-16384, 16384), new Text())] public string|int|null $factory = null,
+        #[ListOf(new Of(How::class), 16)] public array $how = [],
     ) {
     }
 

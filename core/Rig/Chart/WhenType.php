@@ -16,6 +16,9 @@ final readonly class WhenType extends Either
 {
     public function __construct()
     {
-        parent::__construct('values by the id of a setting', new MapOf(new ListOf(new Either('a value', new Whole(-16384, 16384), new Text()), 256, 1), most: 16));
+        parent::__construct(
+            'values by the id of a setting',
+            new MapOf(new ListOf(new Either('a value', new Whole(-16384, 16384), new Text()), 256, 1), most: 16),
+        );
     }
 }

@@ -23,29 +23,31 @@ final readonly class Part
      * @param array<string, string>|null $contacts for a named map: contacts at the end towards a, and where they lead
      */
     public function __construct(
-        #[Text(120)]
-        public string $what,
-        #[OneOf(ContactMap::class)]
-        public ContactMap $map,
-        #[Pair(new OneOf(Connector::class), new OneOf(Connector::class))]
-        public ?array $ends = null,
-        #[MapOf(new Text(20), most: 16)]
-        public ?array $contacts = null,
-        #[Decimal(0, 10000)]
-        public ?float $lengthM = null,
-        #[Flag]
-        public ?bool $passiveExtension = null,
-        #[Flag]
-        public ?bool $phantomOff = null,
+        #[Text(120)] public string $what,
+        #[OneOf(ContactMap::class)] public ContactMap $map,
+        #[Pair(new OneOf(Connector::class), new OneOf(Connector::class))] public ?array $ends = null,
+        #[MapOf(new Text(20), most: 16)] public ?array $contacts = null,
+        #[Decimal(0, 10000)] public ?float $lengthM = null,
+        #[Flag] public ?bool $passiveExtension = null,
+        #[Flag] public ?bool $phantomOff = null,
     ) {
     }
 
     /** The same one, with its other end towards a. */
     public function turned(): self
     {
-        $contacts = null === $this->contacts ? null : array_combine(array_values($this->contacts), array_map(strval(...), array_keys($this->contacts)));
+        $contacts =
+            null === $this->contacts ? null : array_combine(array_values($this->contacts), array_map(strval(...), array_keys($this->contacts)));
 
-        return new self($this->what, $this->map, null === $this->ends ? null : [$this->ends[1], $this->ends[0]], $contacts, $this->lengthM, $this->passiveExtension, $this->phantomOff);
+        return new self(
+            $this->what,
+            $this->map,
+            null === $this->ends ? null : [$this->ends[1], $this->ends[0]],
+            $contacts,
+            $this->lengthM,
+            $this->passiveExtension,
+            $this->phantomOff,
+        );
     }
 
     /** Another one in its place, which joins other contacts. */

@@ -22,7 +22,8 @@ final readonly class Burst
      */
     public static function over(array $messages, int $relays = 0, bool $runningStatus = false, ?int $clockUs = null): self
     {
-        return self::merged([[$messages, $relays > 0 ? array_fill(0, $relays, Medium::Serial) : [], $clockUs]], Medium::Serial, $runningStatus) ?? new self([]);
+        return self::merged([[$messages, $relays > 0 ? array_fill(0, $relays, Medium::Serial) : [], $clockUs]], Medium::Serial, $runningStatus) ??
+            new self([]);
     }
 
     /**
@@ -54,7 +55,15 @@ final readonly class Burst
         usort($waiting, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
         $arrivals = $last->arrivals(array_map(static fn (array $each): array => [$each[0], $each[1]], $waiting), [] === $clocks ? null : min($clocks));
 
-        return null === $arrivals ? null : new self(array_map(static fn (array $each, int $arrival): Lateness => new Lateness($each[2], $each[3], $arrival - $each[2]), $waiting, $arrivals));
+        return null === $arrivals
+            ? null
+            : new self(
+                array_map(
+                    static fn (array $each, int $arrival): Lateness => new Lateness($each[2], $each[3], $arrival - $each[2]),
+                    $waiting,
+                    $arrivals,
+                ),
+            );
     }
 
     /**

@@ -52,20 +52,47 @@ final class RigDevices implements Devices
         $control = $this->controlOf($box, $title);
         $messages = [];
         foreach (self::messages($box, $control) as $message) {
-            $kind = $message->kind->midi() ?? throw new RulebookError($title->span, 'unknown-control', "\"{$control->name}\" sends pulses, which rules cannot take");
+            $kind =
+                $message->kind->midi() ??
+                throw new RulebookError($title->span, 'unknown-control', "\"{$control->name}\" sends pulses, which rules cannot take");
             if (Kind::Sysex === $kind) {
                 throw new RulebookError($title->span, 'unknown-control', "\"{$control->name}\" sends system exclusive; take sysex from its port");
             }
-            self::usable($title, $message, $kind, "\"{$control->name}\" of {$box->name}", \in_array($control->assign, [Assign::Menu, Assign::Editor], true));
+            self::usable(
+                $title,
+                $message,
+                $kind,
+                "\"{$control->name}\" of {$box->name}",
+                \in_array($control->assign, [Assign::Menu, Assign::Editor], true),
+            );
             $sends = $box->sendsOf($message->kind);
             $ports = null === $sends ? [] : $this->ways->into($box, $sends->at, $message->kind);
             if ([] === $ports) {
-                throw new RulebookError($title->span, 'no-way', null === $sends ? "the chart does not say that {$box->name} sends {$kind->value}" : "nothing that {$box->name} sends as {$kind->value} comes to an in port; lay a lead from it to a port of the rulebook");
+                throw new RulebookError(
+                    $title->span,
+                    'no-way',
+                    null === $sends
+                        ? "the chart does not say that {$box->name} sends {$kind->value}"
+                        : "nothing that {$box->name} sends as {$kind->value} comes to an in port; lay a lead from it to a port of the rulebook",
+                );
             }
-            $messages[] = $this->controlMessage($box, $control, $message, $kind, $ports, $kind->hasChannel() ? $box->channel($message->channel ?? $sends->channel) : null);
+            $messages[] = $this->controlMessage(
+                $box,
+                $control,
+                $message,
+                $kind,
+                $ports,
+                $kind->hasChannel() ? $box->channel($message->channel ?? $sends->channel) : null,
+            );
         }
 
-        return [] === $messages ? throw new RulebookError($title->span, 'unknown-fact', "the chart does not say what \"{$control->name}\" of {$box->name} sends; press it once and write down what comes") : $messages;
+        return [] === $messages
+            ? throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                "the chart does not say what \"{$control->name}\" of {$box->name} sends; press it once and write down what comes",
+            )
+            : $messages;
     }
 
     /**
@@ -86,7 +113,15 @@ final class RigDevices implements Devices
             $ports = $this->ways->into($box, $sends->at, $message->kind);
             $channel = $box->channel($message->channel ?? $sends->channel);
             if ([] !== $ports) {
-                $told[] = new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $parameter->raw[0], $parameter->raw[1], false);
+                $told[] = new ControlMessage(
+                    $kind,
+                    $message->number,
+                    \is_int($channel) ? $channel : null,
+                    $ports,
+                    $parameter->raw[0],
+                    $parameter->raw[1],
+                    false,
+                );
             }
         }
 
@@ -99,7 +134,11 @@ final class RigDevices implements Devices
         $controls = $box->chart->surface->controls ?? [];
         [$first, $last] = [array_search($this->controlOf($box, $from), $controls, true), array_search($this->controlOf($box, $to), $controls, true)];
         if ($first > $last) {
-            throw new RulebookError($to->span, 'unknown-control', "\"{$to->text}\" stands before \"{$from->text}\" in the chart; write the range in its order");
+            throw new RulebookError(
+                $to->span,
+                'unknown-control',
+                "\"{$to->text}\" stands before \"{$from->text}\" in the chart; write the range in its order",
+            );
         }
         $titles = [];
         foreach (\array_slice($controls, (int) $first, (int) $last - (int) $first + 1) as $control) {
@@ -113,7 +152,7 @@ final class RigDevices implements Devices
     {
         $box = $this->setup->box($device->text);
 
-        return $box?->control($title->text)->name ?? $box?->parameter($title->text)->name ?? $title->text;
+        return $box?->control($title->text)->name ?? ($box?->parameter($title->text)->name ?? $title->text);
     }
 
     public function parameter(Token $device, Token $title): Target
@@ -121,7 +160,12 @@ final class RigDevices implements Devices
         $box = $this->box($device);
         $parameter = $box->parameter($title->text);
         if (null === $parameter) {
-            throw self::unknown($title, 'unknown-parameter', "{$box->name} has no parameter", array_map(static fn (Parameter $each): string => $each->name, $box->chart->parameters ?? []));
+            throw self::unknown(
+                $title,
+                'unknown-parameter',
+                "{$box->name} has no parameter",
+                array_map(static fn (Parameter $each): string => $each->name, $box->chart->parameters ?? []),
+            );
         }
         if (Reach::Hand === $parameter->reach) {
             throw new RulebookError($title->span, 'hand-only', "only hands can move \"{$parameter->name}\" of {$box->name}; put it on the cue sheet");
@@ -130,12 +174,28 @@ final class RigDevices implements Devices
         $kind = $message?->kind->midi();
         $part = $box->partOf($parameter);
         if (null === $message || null === $kind || null === $part) {
-            throw new RulebookError($title->span, 'unknown-fact', null === $part ? "the chart does not say where {$box->name} hears" : "the chart does not say which message moves \"{$parameter->name}\" of {$box->name}");
+            throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                null === $part
+                    ? "the chart does not say where {$box->name} hears"
+                    : "the chart does not say which message moves \"{$parameter->name}\" of {$box->name}",
+            );
         }
         if (\in_array($kind, [Kind::Tune, Kind::Sensing, Kind::TimeCode], true)) {
-            throw new RulebookError($title->span, 'unknown-fact', "\"{$parameter->name}\" of {$box->name} is moved by {$kind->value}, which rules cannot send");
+            throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                "\"{$parameter->name}\" of {$box->name} is moved by {$kind->value}, which rules cannot send",
+            );
         }
-        self::usable($title, $message, $kind, "\"{$parameter->name}\" of {$box->name}", \in_array($parameter->assign, [Assign::Menu, Assign::Learn], true));
+        self::usable(
+            $title,
+            $message,
+            $kind,
+            "\"{$parameter->name}\" of {$box->name}",
+            \in_array($parameter->assign, [Assign::Menu, Assign::Learn], true),
+        );
         $named = [];
         foreach ($parameter->named ?? [] as $value) {
             $named[Title::key($value->name)] = [$value->from, $value->to, $value->send];
@@ -168,17 +228,30 @@ final class RigDevices implements Devices
     private static function usable(Token $title, Message $message, Kind $kind, string $what, bool $isPlanned): void
     {
         if (Kind::Sysex === $kind && 1 !== preg_match('/^F0(\s([0-7][0-9A-F]|\{(v|high|low)\}))*\sF7$/Di', (string) $message->sysex)) {
-            throw new RulebookError($title->span, 'unknown-fact', "the chart does not say which system exclusive message moves {$what}, from F0 to F7; ask the box");
+            throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                "the chart does not say which system exclusive message moves {$what}, from F0 to F7; ask the box",
+            );
         }
         $range = $kind->hasKey() ? [0, 127] : $kind->numberRange();
         if (null === $range) {
             return;
         }
         if (null === $message->number) {
-            throw new RulebookError($title->span, 'unknown-fact', "nobody knows the number of {$kind->value} for {$what}; ".($isPlanned ? 'the plan gives it one' : 'ask the box, and write it into the chart'));
+            throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                "nobody knows the number of {$kind->value} for {$what}; ".
+                    ($isPlanned ? 'the plan gives it one' : 'ask the box, and write it into the chart'),
+            );
         }
         if ($message->number < $range[0] || $message->number > $range[1]) {
-            throw new RulebookError($title->span, 'unknown-fact', "there is no {$kind->value} {$message->number}, which the chart gives for {$what}; numbers go from {$range[0]} to {$range[1]}");
+            throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                "there is no {$kind->value} {$message->number}, which the chart gives for {$what}; numbers go from {$range[0]} to {$range[1]}",
+            );
         }
     }
 
@@ -188,7 +261,11 @@ final class RigDevices implements Devices
         $programs = $this->programsOf($box, $title);
         $found = ProgramNames::find($box, $programs, $title->text);
         if (1 < \count($found)) {
-            throw new RulebookError($title->span, 'unknown-program', \count($found)." programs of {$box->name} are called \"{$title->text}\"; write what the device shows, or rename one");
+            throw new RulebookError(
+                $title->span,
+                'unknown-program',
+                \count($found)." programs of {$box->name} are called \"{$title->text}\"; write what the device shows, or rename one",
+            );
         }
         if ([] === $found) {
             throw self::unknown($title, 'unknown-program', "{$box->name} has no program", ProgramNames::titles($box, $programs));
@@ -211,11 +288,26 @@ final class RigDevices implements Devices
             $bytes = $this->bytes($box, $programs, $ordinal);
             if (null !== $bytes) {
                 $any ??= $this->called($device, $device, $box, $bytes);
-                $numbered[$number] = new CalledProgram($any->device, $any->port, $any->channel, $bytes[0], $bytes[1], $bytes[2], $any->deafUs, $any->cutsOnRepeat);
+                $numbered[$number] = new CalledProgram(
+                    $any->device,
+                    $any->port,
+                    $any->channel,
+                    $bytes[0],
+                    $bytes[1],
+                    $bytes[2],
+                    $any->deafUs,
+                    $any->cutsOnRepeat,
+                );
             }
         }
 
-        return [] === $numbered ? throw new RulebookError($device->span, 'unknown-program', "{$box->name} shows no programs by number, or the chart does not say which bytes call them") : $numbered;
+        return [] === $numbered
+            ? throw new RulebookError(
+                $device->span,
+                'unknown-program',
+                "{$box->name} shows no programs by number, or the chart does not say which bytes call them",
+            )
+            : $numbered;
     }
 
     public function several(): array
@@ -230,7 +322,18 @@ final class RigDevices implements Devices
         foreach ($this->setup->boxes as $box) {
             $token = new Token(TokenType::Word, $box->name, new Span(1, 1), true);
             $programs = $box->chart->programs;
-            $targets = array_values(array_filter(array_map(fn (Parameter $parameter): ?Target => true === $parameter->stored ? $this->attempt(fn (): Target => $this->parameter($token, new Token(TokenType::Text, $parameter->name, $token->span, true))) : null, $box->chart->parameters ?? [])));
+            $targets = array_values(
+                array_filter(
+                    array_map(
+                        fn (Parameter $parameter): ?Target => true === $parameter->stored
+                            ? $this->attempt(
+                                fn (): Target => $this->parameter($token, new Token(TokenType::Text, $parameter->name, $token->span, true)),
+                            )
+                            : null,
+                        $box->chart->parameters ?? [],
+                    ),
+                ),
+            );
             $any = null === $programs ? null : $this->attempt(fn (): CalledProgram => $this->called($token, $token, $box, [null, null, 0]));
             if (null === $programs || null === $any || [] === $targets) {
                 continue;
@@ -262,17 +365,37 @@ final class RigDevices implements Devices
     public function whole(Token $device): RestoreRecipe
     {
         $box = $this->box($device);
-        $called = null === $box->chart->programs ? null : $this->attempt(fn (): CalledProgram => $this->called($device, $device, $box, [null, null, 0]));
+        $called =
+            null === $box->chart->programs ? null : $this->attempt(fn (): CalledProgram => $this->called($device, $device, $box, [null, null, 0]));
         $isByHand = static fn (Parameter $parameter): bool => false === $parameter->behaviour?->canBeSentAgain();
         $byHand = array_values(array_filter($box->chart->parameters ?? [], $isByHand));
         $restored = array_filter($box->chart->parameters ?? [], static fn (Parameter $parameter): bool => !$isByHand($parameter));
-        $targets = array_values(array_filter(array_map(fn (Parameter $parameter): ?Target => $this->attempt(fn (): Target => $this->parameter($device, new Token(TokenType::Text, $parameter->name, $device->span, true))), $restored), static fn (?Target $target): bool => null !== $target && $target->hasValue() && !\in_array($target->kind, [Kind::Note, Kind::Program, Kind::Sysex], true)));
-        $port = $called->port ?? $targets[0]->port ?? null;
+        $targets = array_values(
+            array_filter(
+                array_map(
+                    fn (Parameter $parameter): ?Target => $this->attempt(
+                        fn (): Target => $this->parameter($device, new Token(TokenType::Text, $parameter->name, $device->span, true)),
+                    ),
+                    $restored,
+                ),
+                static fn (?Target $target): bool => null !== $target
+                    && $target->hasValue()
+                    && !\in_array($target->kind, [Kind::Note, Kind::Program, Kind::Sysex], true),
+            ),
+        );
+        $port = $called->port ?? ($targets[0]->port ?? null);
         if (null === $port) {
             $port = $this->portTo($device, $box, $this->partThatHears($device, $box, KindName::Cc), KindName::Cc);
         }
 
-        return new RestoreRecipe($box->name, $port, $called?->channel, $called->deafUs ?? 0, $targets, array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
+        return new RestoreRecipe(
+            $box->name,
+            $port,
+            $called?->channel,
+            $called->deafUs ?? 0,
+            $targets,
+            array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand),
+        );
     }
 
     public function wholes(): array
@@ -280,7 +403,16 @@ final class RigDevices implements Devices
         $nowhere = new Span(1, 1);
         $names = array_diff($this->setup->names(), [LeadEnd::POST]);
 
-        return array_values(array_filter(array_map(fn (string $name): ?RestoreRecipe => $this->attempt(fn (): RestoreRecipe => $this->whole(new Token(TokenType::Word, $name, $nowhere, true))), $names)));
+        return array_values(
+            array_filter(
+                array_map(
+                    fn (string $name): ?RestoreRecipe => $this->attempt(
+                        fn (): RestoreRecipe => $this->whole(new Token(TokenType::Word, $name, $nowhere, true)),
+                    ),
+                    $names,
+                ),
+            ),
+        );
     }
 
     public function part(Token $device, int $part): Part
@@ -289,10 +421,20 @@ final class RigDevices implements Devices
         $hears = $box->chart->hears[$part - 1] ?? null;
         if (null === $hears) {
             $count = \count($box->chart->hears ?? []);
-            throw new RulebookError($device->span, 'unknown-part', 0 === $count ? "the chart does not say where {$box->name} hears" : "{$box->name} has {$count} part".(1 === $count ? '' : 's').", not {$part}");
+            throw new RulebookError(
+                $device->span,
+                'unknown-part',
+                0 === $count
+                    ? "the chart does not say where {$box->name} hears"
+                    : "{$box->name} has {$count} part".(1 === $count ? '' : 's').", not {$part}",
+            );
         }
         if (null !== $hears->zone) {
-            throw new RulebookError($device->span, 'needs-fan-out', "{$box->name} answers as an MPE zone; use \"fan out\" to its port instead of \"play\"");
+            throw new RulebookError(
+                $device->span,
+                'needs-fan-out',
+                "{$box->name} answers as an MPE zone; use \"fan out\" to its port instead of \"play\"",
+            );
         }
         $port = $this->portTo($device, $box, $hears, KindName::Note);
         $channel = $box->channel($hears->channel);
@@ -307,18 +449,33 @@ final class RigDevices implements Devices
     {
         $box = $this->box($device);
         $control = $this->controlOf($box, $title);
-        $lamp = $control->lamp ?? throw new RulebookError($title->span, 'unknown-control', "the chart gives \"{$control->name}\" of {$box->name} no lamp");
+        $lamp =
+            $control->lamp ??
+            throw new RulebookError($title->span, 'unknown-control', "the chart gives \"{$control->name}\" of {$box->name} no lamp");
         $message = $lamp->message;
         $kind = $message->kind->midi();
         if (null === $kind || !\in_array($kind, [Kind::Cc, Kind::Note, Kind::Program, Kind::Cc14, Kind::Nrpn, Kind::PolyPressure], true)) {
-            throw new RulebookError($title->span, 'unknown-control', "the lamp of \"{$control->name}\" is lit by {$message->kind->value}, which is not known how to send");
+            throw new RulebookError(
+                $title->span,
+                'unknown-control',
+                "the lamp of \"{$control->name}\" is lit by {$message->kind->value}, which is not known how to send",
+            );
         }
         $part = $this->partThatHears($device, $box, $message->kind);
         $colour = ($box->unit->labels[$control->name] ?? null)?->colour;
-        $on = $lamp->colours[$colour ?? ''] ?? array_values($lamp->colours)[0] ?? 127;
+        $on = $lamp->colours[$colour ?? ''] ?? (array_values($lamp->colours)[0] ?? 127);
         $channel = $box->channel($message->channel ?? $part->channel);
 
-        return new LampMessage($control->name, $this->portTo($device, $box, $part, $message->kind), $kind, $message->number ?? 0, \is_int($channel) ? $channel : 1, $lamp->off, $on, $lamp->colours);
+        return new LampMessage(
+            $control->name,
+            $this->portTo($device, $box, $part, $message->kind),
+            $kind,
+            $message->number ?? 0,
+            \is_int($channel) ? $channel : 1,
+            $lamp->off,
+            $on,
+            $lamp->colours,
+        );
     }
 
     /**
@@ -336,7 +493,7 @@ final class RigDevices implements Devices
             }
         }
 
-        return $receiving[0] ?? $parts[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears");
+        return $receiving[0] ?? ($parts[0] ?? throw new RulebookError($device->span, 'no-way', "the chart does not say where {$box->name} hears"));
     }
 
     public function lamps(Token $device): array
@@ -380,7 +537,13 @@ final class RigDevices implements Devices
 
     private function controlOf(Device $box, Token $title): Control
     {
-        return $box->control($title->text) ?? throw self::unknown($title, 'unknown-control', "{$box->name} has no control", array_map(static fn (Control $each): string => $each->name, $box->chart->surface->controls ?? []));
+        return $box->control($title->text) ??
+            throw self::unknown(
+                $title,
+                'unknown-control',
+                "{$box->name} has no control",
+                array_map(static fn (Control $each): string => $each->name, $box->chart->surface->controls ?? []),
+            );
     }
 
     /** @return list<Message> what a control sends, each kind and number once */
@@ -398,19 +561,40 @@ final class RigDevices implements Devices
     }
 
     /** @param non-empty-list<string> $ports */
-    private function controlMessage(Device $box, Control $control, Message $message, Kind $kind, array $ports, int|string|null $channel): ControlMessage
-    {
+    private function controlMessage(
+        Device $box,
+        Control $control,
+        Message $message,
+        Kind $kind,
+        array $ports,
+        int|string|null $channel,
+    ): ControlMessage {
         $range = $kind->valueRange() ?? [0, 127];
         $measured = $box->unit->measured[$control->name] ?? null;
         [$first, $last] = null === $measured ? $message->values ?? $range : [$measured->heel, $measured->toe];
         $isAlone = true;
         foreach ($box->chart->surface->controls ?? [] as $other) {
             foreach ($other === $control ? [] : self::messages($box, $other) as $same) {
-                $isAlone = $isAlone && !($same->kind === $message->kind && $same->number === $message->number && $box->channel($same->channel ?? ($box->sendsOf($same->kind)->channel ?? null)) === $channel);
+                $isAlone =
+                    $isAlone
+                    && !(
+                        $same->kind === $message->kind
+                        && $same->number === $message->number
+                        && $box->channel($same->channel ?? ($box->sendsOf($same->kind)->channel ?? null)) === $channel
+                    );
             }
         }
 
-        return new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $first, $last, $control->sort->isTwoState(), $isAlone || null === $message->values || Kind::Note === $kind ? null : [$last, $last]);
+        return new ControlMessage(
+            $kind,
+            $message->number,
+            \is_int($channel) ? $channel : null,
+            $ports,
+            $first,
+            $last,
+            $control->sort->isTwoState(),
+            $isAlone || null === $message->values || Kind::Note === $kind ? null : [$last, $last],
+        );
     }
 
     private function portTo(Token $device, Device $box, Hears $part, KindName $kind): string
@@ -434,7 +618,11 @@ final class RigDevices implements Devices
         }
         if (null === $channel) {
             $setting = $part->channel instanceof ChannelOf ? $part->channel->setting : null;
-            throw new RulebookError($title->span, 'unknown-fact', "nobody knows on which channel {$box->name} answers".(null === $setting ? '' : "; ask the box for {$setting}"));
+            throw new RulebookError(
+                $title->span,
+                'unknown-fact',
+                "nobody knows on which channel {$box->name} answers".(null === $setting ? '' : "; ask the box for {$setting}"),
+            );
         }
 
         return \is_int($channel) ? $channel : 1;
@@ -478,7 +666,16 @@ final class RigDevices implements Devices
             throw new RulebookError($device->span, 'no-way', "the chart does not say that {$box->name} hears program changes");
         }
 
-        return new CalledProgram($box->name, $this->portTo($device, $box, $part, KindName::Program), $this->channelTo($title, $box, $part, new Message(KindName::Program)), $bytes[0], $bytes[1], $bytes[2], 1000 * ($part->deafMs->program ?? 0), true === $box->chart->programs?->repeatCuts);
+        return new CalledProgram(
+            $box->name,
+            $this->portTo($device, $box, $part, KindName::Program),
+            $this->channelTo($title, $box, $part, new Message(KindName::Program)),
+            $bytes[0],
+            $bytes[1],
+            $bytes[2],
+            1000 * ($part->deafMs->program ?? 0),
+            true === $box->chart->programs?->repeatCuts,
+        );
     }
 
     private static function hearsChannels(Hears $part): bool
@@ -497,8 +694,18 @@ final class RigDevices implements Devices
     {
         $nearest = Title::nearest($title->text, $titles);
         $isName = 'unknown-device' === $code;
-        $hint = null !== $nearest ? '; did you mean '.($isName ? $nearest : "\"{$nearest}\"").'?' : ([] === $titles ? '' : '; there are '.implode(', ', \array_slice($titles, 0, 8)));
+        $hint =
+            null !== $nearest
+                ? '; did you mean '.($isName ? $nearest : "\"{$nearest}\"").'?'
+                : ([] === $titles
+                    ? ''
+                    : '; there are '.implode(', ', \array_slice($titles, 0, 8)));
 
-        return new RulebookError($title->span, $code, "{$what} ".($isName ? $title->text : "\"{$title->text}\"").$hint, null === $nearest ? null : ($isName ? $nearest : "\"{$nearest}\""));
+        return new RulebookError(
+            $title->span,
+            $code,
+            "{$what} ".($isName ? $title->text : "\"{$title->text}\"").$hint,
+            null === $nearest ? null : ($isName ? $nearest : "\"{$nearest}\""),
+        );
     }
 }

@@ -68,7 +68,9 @@ final class Ways
             }
         }
 
-        return array_values(array_filter(array_map(strval(...), array_keys($this->setup->book->ports ?? [])), static fn (string $port): bool => isset($found[$port])));
+        return array_values(
+            array_filter(array_map(strval(...), array_keys($this->setup->book->ports ?? [])), static fn (string $port): bool => isset($found[$port])),
+        );
     }
 
     /** @return array<string, array<string, list<Hop>>> ways of a kind of message, by out port in the order of the rulebook, and by socket */

@@ -8,15 +8,57 @@ namespace ZigzagPost\Core\Rig\NameDocument;
 final class Dropped
 {
     private const PARTS = [
-        'sort' => 'what it is', 'firmwareMin' => 'the smallest firmware', 'hazards' => 'hazards', 'settings' => 'settings', 'plugs' => 'plugs', 'routes' => 'passing on', 'sends' => 'what it sends', 'hears' => 'where it hears',
-        'automatic' => 'automatic messages', 'surface' => 'the control surface', 'clock' => 'the clock', 'procedures' => 'procedures', 'readyMade' => 'ready-made rules', 'programs' => 'programs', 'keys' => 'keys',
+        'sort' => 'what it is',
+        'firmwareMin' => 'the smallest firmware',
+        'hazards' => 'hazards',
+        'settings' => 'settings',
+        'plugs' => 'plugs',
+        'routes' => 'passing on',
+        'sends' => 'what it sends',
+        'hears' => 'where it hears',
+        'automatic' => 'automatic messages',
+        'surface' => 'the control surface',
+        'clock' => 'the clock',
+        'procedures' => 'procedures',
+        'readyMade' => 'ready-made rules',
+        'programs' => 'programs',
+        'keys' => 'keys',
     ];
     private const OF_PARAMETERS = [
-        'reach' => 'whether hands alone reach', 'raw' => 'the range', 'family' => 'the group', 'part' => 'the part that hears', 'message' => 'the channel of the message', 'assign' => 'how the number is assigned', 'behaviour' => 'the behaviour', 'centre' => 'the centre',
-        'named' => 'from where to where a name counts', 'shown' => 'what is shown', 'between' => 'what is shown in between', 'unit' => 'the unit', 'rest' => 'the resting value', 'stored' => 'whether programs store it', 'dependsOn' => 'what it depends on', 'note' => 'the remark',
+        'reach' => 'whether hands alone reach',
+        'raw' => 'the range',
+        'family' => 'the group',
+        'part' => 'the part that hears',
+        'message' => 'the channel of the message',
+        'assign' => 'how the number is assigned',
+        'behaviour' => 'the behaviour',
+        'centre' => 'the centre',
+        'named' => 'from where to where a name counts',
+        'shown' => 'what is shown',
+        'between' => 'what is shown in between',
+        'unit' => 'the unit',
+        'rest' => 'the resting value',
+        'stored' => 'whether programs store it',
+        'dependsOn' => 'what it depends on',
+        'note' => 'the remark',
     ];
-    private const OF_PROGRAMS = ['bankSend' => 'when the bank is sent', 'repeatCuts' => 'whether repeating a program cuts the sound', 'mapOnBox' => 'whether the box has a map of its own', 'specials' => 'special programs', 'bypass' => 'whether bypass is in the program', 'names' => 'names of programs', 'count' => 'programs that no message calls'];
-    private const OF_KEYS = ['low' => 'the lowest key', 'high' => 'the highest key', 'key60' => 'what key 60 is called', 'names' => 'names of keys', 'ignoresRelease' => 'whether the release is ignored', 'voices' => 'voices'];
+    private const OF_PROGRAMS = [
+        'bankSend' => 'when the bank is sent',
+        'repeatCuts' => 'whether repeating a program cuts the sound',
+        'mapOnBox' => 'whether the box has a map of its own',
+        'specials' => 'special programs',
+        'bypass' => 'whether bypass is in the program',
+        'names' => 'names of programs',
+        'count' => 'programs that no message calls',
+    ];
+    private const OF_KEYS = [
+        'low' => 'the lowest key',
+        'high' => 'the highest key',
+        'key60' => 'what key 60 is called',
+        'names' => 'names of keys',
+        'ignoresRelease' => 'whether the release is ignored',
+        'voices' => 'voices',
+    ];
 
     /**
      * @param array<mixed> $was JSON of the chart
@@ -37,7 +79,8 @@ final class Dropped
             };
             if (null !== $fields && null !== $there) {
                 array_push($dropped, ...self::fields(self::all($value), self::all($there), $fields));
-            } elseif ([] !== $value && ($there != $value || \in_array($part, ['settings', 'plugs', 'hears'], true))) { // what every device is given stands for nothing of this one
+            } elseif ([] !== $value && ($there != $value || \in_array($part, ['settings', 'plugs', 'hears'], true))) {
+                // what every device is given stands for nothing of this one
                 $dropped[] = $words;
             }
         }
@@ -54,9 +97,13 @@ final class Dropped
      */
     private static function fields(array $was, array $is, array $words): array
     {
-        $isThere = static fn (int|string $field): bool => 'names' === $field ? self::all($was[$field]) == array_intersect_key(self::all($is[$field] ?? []), self::all($was[$field])) : \array_key_exists($field, $is) && $is[$field] == $was[$field];
+        $isThere = static fn (int|string $field): bool => 'names' === $field
+            ? self::all($was[$field]) == array_intersect_key(self::all($is[$field] ?? []), self::all($was[$field]))
+            : \array_key_exists($field, $is) && $is[$field] == $was[$field];
 
-        return array_values(array_filter($words, static fn (int|string $field): bool => isset($was[$field]) && !$isThere($field), \ARRAY_FILTER_USE_KEY));
+        return array_values(
+            array_filter($words, static fn (int|string $field): bool => isset($was[$field]) && !$isThere($field), \ARRAY_FILTER_USE_KEY),
+        );
     }
 
     /**
@@ -86,7 +133,14 @@ final class Dropped
             }
         }
 
-        return [...$dropped, ...array_map(static fn (int|string $words, int $count): string => (1 === $count ? 'of a parameter' : "of {$count} parameters").": {$words}", array_keys($fields), $fields)];
+        return [
+            ...$dropped,
+            ...array_map(
+                static fn (int|string $words, int $count): string => (1 === $count ? 'of a parameter' : "of {$count} parameters").": {$words}",
+                array_keys($fields),
+                $fields,
+            ),
+        ];
     }
 
     /** @return array<mixed> */

@@ -29,7 +29,11 @@ final class NameDocument
         $xml->setIndent(true);
         $xml->setIndentString('  ');
         $xml->startDocument('1.0', 'UTF-8');
-        $xml->writeDtd('MIDINameDocument', '-//MIDI Manufacturers Association//DTD MIDINameDocument 1.0//EN', 'http://www.midi.org/dtds/MIDINameDocument10.dtd');
+        $xml->writeDtd(
+            'MIDINameDocument',
+            '-//MIDI Manufacturers Association//DTD MIDINameDocument 1.0//EN',
+            'http://www.midi.org/dtds/MIDINameDocument10.dtd',
+        );
         $xml->startElement('MIDINameDocument');
         $xml->writeElement('Author', 'Zigzag Post');
         $xml->startElement('MasterDeviceNames');
@@ -71,13 +75,23 @@ final class NameDocument
         $model = self::first($path, '//Model') ?: 'Device';
 
         $chart = [
-            'schema' => 1, 'name' => mb_substr($model, 0, 200), 'sort' => 'other',
+            'schema' => 1,
+            'name' => mb_substr($model, 0, 200),
+            'sort' => 'other',
             'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => [1, 16]]],
             'plugs' => [['id' => 'in', 'label' => 'MIDI in', 'connector' => 'any', 'uses' => [['way' => 'in', 'carries' => 'midi']]]],
             'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel']]],
-            ...([] === $parameters ? [] : ['parameters' => $parameters]),
-            ...(null === $programs ? [] : ['programs' => $programs]),
-            ...([] === $keys ? [] : ['keys' => ['low' => min(array_keys($keys)), 'high' => max(array_keys($keys)), 'names' => (object) array_combine(array_map(strval(...), array_keys($keys)), $keys)]]),
+            ...[] === $parameters ? [] : ['parameters' => $parameters],
+            ...null === $programs ? [] : ['programs' => $programs],
+            ...[] === $keys
+                ? []
+                : [
+                    'keys' => [
+                        'low' => min(array_keys($keys)),
+                        'high' => max(array_keys($keys)),
+                        'names' => (object) array_combine(array_map(strval(...), array_keys($keys)), $keys),
+                    ],
+                ],
         ];
 
         return new ReadNames($chart, $notes);
@@ -126,7 +140,7 @@ final class NameDocument
             foreach ($patches as [$ordinal, $bytes]) {
                 $xml->startElement('Patch');
                 $xml->writeAttribute('Number', $programs?->label($ordinal) ?? '');
-                $xml->writeAttribute('Name', $programs->names[$ordinal] ?? $programs?->label($ordinal) ?? '');
+                $xml->writeAttribute('Name', $programs->names[$ordinal] ?? ($programs?->label($ordinal) ?? ''));
                 $xml->writeAttribute('ProgramChange', (string) $bytes[2]);
                 $xml->endElement();
             }
@@ -219,7 +233,12 @@ final class NameDocument
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         if (!$isRead || 'MIDINameDocument' !== $document->documentElement?->nodeName) {
-            throw new BadData([new Problem($isRead || null === $error ? '' : "line {$error->line}", $isRead ? 'this is not a MIDI name document' : 'this is not XML: '.trim($error->message ?? 'it is empty'))]);
+            throw new BadData([
+                new Problem(
+                    $isRead || null === $error ? '' : "line {$error->line}",
+                    $isRead ? 'this is not a MIDI name document' : 'this is not XML: '.trim($error->message ?? 'it is empty'),
+                ),
+            ]);
         }
 
         return $document;
@@ -241,7 +260,11 @@ final class NameDocument
             $msb = self::attribute($path, './MIDICommands/ControlChange[@Control="0"]/@Value', $bank);
             $lsb = self::attribute($path, './MIDICommands/ControlChange[@Control="32"]/@Value', $bank);
             foreach (self::patches($path, $bank) as $patch) {
-                [$ownMsb, $ownLsb, $ownProgram] = array_map(static fn (string $query): string => self::attribute($path, $query, $patch), ['.//ControlChange[@Control="0"]/@Value', './/ControlChange[@Control="32"]/@Value', './/ProgramChange/@Number']);
+                [$ownMsb, $ownLsb, $ownProgram] = array_map(static fn (string $query): string => self::attribute($path, $query, $patch), [
+                    './/ControlChange[@Control="0"]/@Value',
+                    './/ControlChange[@Control="32"]/@Value',
+                    './/ProgramChange/@Number',
+                ]);
                 $program = '' === $patch->getAttribute('ProgramChange') ? $ownProgram : $patch->getAttribute('ProgramChange');
                 if (!ctype_digit($program) || (int) $program > 127 || \count($wire) >= self::MOST_PROGRAMS) {
                     ++$without;
@@ -271,8 +294,10 @@ final class NameDocument
         }
 
         return [
-            'count' => \count($wire), 'shown' => ['pattern' => '{slot}', 'firstSlot' => 0, 'size' => \count($wire), 'slotLabels' => $labels],
-            'wire' => $wire, ...([] === $names ? [] : ['names' => (object) $names]),
+            'count' => \count($wire),
+            'shown' => ['pattern' => '{slot}', 'firstSlot' => 0, 'size' => \count($wire), 'slotLabels' => $labels],
+            'wire' => $wire,
+            ...[] === $names ? [] : ['names' => (object) $names],
         ];
     }
 
@@ -343,21 +368,30 @@ final class NameDocument
             $whole = [0, 'cc' === $kind ? 127 : 16383];
             $low = self::attribute($path, './Values/@Min', $control);
             $high = self::attribute($path, './Values/@Max', $control);
-            $raw = ctype_digit($low) && ctype_digit($high) && (int) $low <= (int) $high && (int) $high <= $whole[1] ? [(int) $low, (int) $high] : $whole;
+            $raw =
+                ctype_digit($low) && ctype_digit($high) && (int) $low <= (int) $high && (int) $high <= $whole[1] ? [(int) $low, (int) $high] : $whole;
             $named = [];
             foreach (self::all($path, './Values//Value', $control) as $value) {
                 $at = $value->getAttribute('Number');
                 if (ctype_digit($at) && (int) $at <= $whole[1] && '' !== trim($value->getAttribute('Name'))) {
-                    $named[] = ['name' => mb_substr(trim($value->getAttribute('Name')), 0, 200), 'from' => (int) $at, 'to' => (int) $at, 'send' => (int) $at];
+                    $named[] = [
+                        'name' => mb_substr(trim($value->getAttribute('Name')), 0, 200),
+                        'from' => (int) $at,
+                        'to' => (int) $at,
+                        'send' => (int) $at,
+                    ];
                 }
             }
             $rest = self::attribute($path, './Values/@Default', $control);
             $unit = self::attribute($path, './Values/@Units', $control);
             $parameters[] = [
-                'name' => $name, 'reach' => 'midi', 'message' => ['kind' => $kind, 'number' => (int) $number], 'raw' => $raw,
-                ...([] === $named ? [] : ['named' => $named]),
-                ...(ctype_digit($rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1] ? ['rest' => (int) $rest] : []),
-                ...('' === $unit ? [] : ['unit' => mb_substr($unit, 0, 30)]),
+                'name' => $name,
+                'reach' => 'midi',
+                'message' => ['kind' => $kind, 'number' => (int) $number],
+                'raw' => $raw,
+                ...[] === $named ? [] : ['named' => $named],
+                ...ctype_digit($rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1] ? ['rest' => (int) $rest] : [],
+                ...'' === $unit ? [] : ['unit' => mb_substr($unit, 0, 30)],
             ];
         }
 

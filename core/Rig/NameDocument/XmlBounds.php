@@ -28,10 +28,17 @@ final class XmlBounds
             $next = strpos($text, '<', min($at + 1, \strlen($text)));
             $part = substr($text, $at, (false === $next ? \strlen($text) : $next) - $at);
             if (\strlen($part) > self::LONGEST) {
-                throw new BadData([new Problem("line {$line}", \sprintf('this is longer than the %d KiB that one part of the document can have', self::LONGEST >> 10))]);
+                throw new BadData([
+                    new Problem(
+                        "line {$line}",
+                        \sprintf('this is longer than the %d KiB that one part of the document can have', self::LONGEST >> 10),
+                    ),
+                ]);
             }
             if (substr_count($part, '=') > self::MOST_ATTRIBUTES) {
-                throw new BadData([new Problem("line {$line}", \sprintf('this has more than the %d attributes that are read', self::MOST_ATTRIBUTES))]);
+                throw new BadData([
+                    new Problem("line {$line}", \sprintf('this has more than the %d attributes that are read', self::MOST_ATTRIBUTES)),
+                ]);
             }
             $line += substr_count($part, "\n");
         }

@@ -43,7 +43,8 @@ final readonly class BeyondSixteen
     /** Whether a part as it stands would begin beyond channel 16, so that it answers on none. */
     public static function isGone(Device $box, Hears $part): bool
     {
-        return null === $part->zone && (self::first($part, $part->channel instanceof ChannelOf ? $box->value($part->channel->setting) : null) ?? 1) > 16;
+        return null === $part->zone
+            && (self::first($part, $part->channel instanceof ChannelOf ? $box->value($part->channel->setting) : null) ?? 1) > 16;
     }
 
     public function conflict(): Conflict
@@ -51,8 +52,17 @@ final readonly class BeyondSixteen
         $first = self::first($this->part, $this->value ?? ($this->setting?->all()[0] ?? null)) ?? 0;
         $width = $this->box->width($this->part);
         $name = $this->box->name.(\count($this->box->chart->hears ?? []) > 1 ? " {$this->part->id}" : '');
-        $where = null === $this->setting ? '' : (null === $this->value ? " even with {$this->setting->title} at {$this->setting->all()[0]}" : " with {$this->setting->title} at {$this->value}");
-        $why = "{$name} would answer ".(1 === $width ? "on channel {$first}" : "on {$width} channels from {$first} on").$where.', which goes beyond channel 16';
+        $where =
+            null === $this->setting
+                ? ''
+                : (null === $this->value
+                    ? " even with {$this->setting->title} at {$this->setting->all()[0]}"
+                    : " with {$this->setting->title} at {$this->value}");
+        $why =
+            "{$name} would answer ".
+            (1 === $width ? "on channel {$first}" : "on {$width} channels from {$first} on").
+            $where.
+            ', which goes beyond channel 16';
 
         return new Conflict([$this->box->name], $why, $this->change($width), true, false);
     }
@@ -62,9 +72,14 @@ final readonly class BeyondSixteen
         if (null === $this->value) {
             return $width > 1 ? "let {$this->box->name} answer on fewer channels" : null;
         }
-        $low = array_filter($this->setting?->all() ?? [], fn (int|string $value): bool => null !== self::first($this->part, $value) && !self::isSo($this->box, $this->part, $value));
+        $low = array_filter(
+            $this->setting?->all() ?? [],
+            fn (int|string $value): bool => null !== self::first($this->part, $value) && !self::isSo($this->box, $this->part, $value),
+        );
 
-        return [] === $low ? "unpin {$this->box->name}" : "unpin {$this->box->name}, or set its {$this->setting?->title} to ".max($low).' at most';
+        return [] === $low
+            ? "unpin {$this->box->name}"
+            : "unpin {$this->box->name}, or set its {$this->setting?->title} to ".max($low).' at most';
     }
 
     /** The first channel that a part answers on, also one that there is not. */

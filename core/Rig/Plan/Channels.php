@@ -43,7 +43,7 @@ final class Channels
     {
         $run = self::ofPart($box, $part, $own);
 
-        return $run ?? (\is_int($own) ? self::ALL & self::ALL << ($own - 1) : 0);
+        return $run ?? (\is_int($own) ? self::ALL & (self::ALL << ($own - 1)) : 0);
     }
 
     /** Whether a part hears anything that has a channel. */
@@ -63,7 +63,7 @@ final class Channels
     {
         $channels = [];
         for ($channel = 1; $channel <= 16; ++$channel) {
-            if (0 !== ($mask >> ($channel - 1) & 1)) {
+            if (0 !== (($mask >> ($channel - 1)) & 1)) {
                 $channels[] = $channel;
             }
         }
@@ -81,7 +81,14 @@ final class Channels
             $lasts[$first] = $channel;
         }
 
-        return implode(', ', array_map(static fn (int $first, int $last): string => $first === $last ? (string) $first : "{$first} to {$last}", array_keys($lasts), $lasts));
+        return implode(
+            ', ',
+            array_map(
+                static fn (int $first, int $last): string => $first === $last ? (string) $first : "{$first} to {$last}",
+                array_keys($lasts),
+                $lasts,
+            ),
+        );
     }
 
     public static function count(int $mask): int

@@ -21,8 +21,12 @@ final class Numbers
      * @param array<string, list<string>> $intoPost units by port
      * @param array<string, list<array{PlanVariable, PlanValue}>> $channels by unit
      */
-    public function __construct(private readonly Setup $setup, private readonly array $streams, private readonly array $intoPost, private readonly array $channels)
-    {
+    public function __construct(
+        private readonly Setup $setup,
+        private readonly array $streams,
+        private readonly array $intoPost,
+        private readonly array $channels,
+    ) {
     }
 
     /** @return array{list<PlannedNumber>, list<string>} the numbers, and those for which none is left */
@@ -37,7 +41,16 @@ final class Numbers
         $failed = [];
         foreach ($items as $index => $item) {
             if (isset($given[$index])) {
-                $planned[] = new PlannedNumber($item->box, $item->title, $item->isControl, $item->kind, $given[$index], $item->now, 0, $item->isPinned ? 'pinned' : 'stands there already');
+                $planned[] = new PlannedNumber(
+                    $item->box,
+                    $item->title,
+                    $item->isControl,
+                    $item->kind,
+                    $given[$index],
+                    $item->now,
+                    0,
+                    $item->isPinned ? 'pinned' : 'stands there already',
+                );
                 continue;
             }
             $number = $this->lowest($items, $index, $given);
@@ -46,8 +59,24 @@ final class Numbers
                 continue;
             }
             $given[$index] = $number;
-            $why = null === $item->now ? 'it had no number yet' : (isset($item->taken[$item->now]) ? "{$item->now} is {$item->taken[$item->now]}" : (NumberClass::isNever($item->kind, $item->now) ? "{$item->now} is not for controls" : "{$item->now} is used by another"));
-            $planned[] = new PlannedNumber($item->box, $item->title, $item->isControl, $item->kind, $number, $item->now, $item->cost, $why.(NumberClass::isReserved($item->kind, $number) ? '; all numbers without a meaning of their own are taken' : ''));
+            $why =
+                null === $item->now
+                    ? 'it had no number yet'
+                    : (isset($item->taken[$item->now])
+                        ? "{$item->now} is {$item->taken[$item->now]}"
+                        : (NumberClass::isNever($item->kind, $item->now)
+                            ? "{$item->now} is not for controls"
+                            : "{$item->now} is used by another"));
+            $planned[] = new PlannedNumber(
+                $item->box,
+                $item->title,
+                $item->isControl,
+                $item->kind,
+                $number,
+                $item->now,
+                $item->cost,
+                $why.(NumberClass::isReserved($item->kind, $number) ? '; all numbers without a meaning of their own are taken' : ''),
+            );
         }
 
         return [$planned, $failed];
@@ -64,7 +93,10 @@ final class Numbers
     {
         $stays = [];
         $order = array_keys($items);
-        usort($order, static fn (int $a, int $b): int => $items[$b]->isPinned <=> $items[$a]->isPinned ?: $items[$b]->cost <=> $items[$a]->cost ?: $a <=> $b);
+        usort(
+            $order,
+            static fn (int $a, int $b): int => $items[$b]->isPinned <=> $items[$a]->isPinned ?: $items[$b]->cost <=> $items[$a]->cost ?: $a <=> $b,
+        );
         foreach ($order as $index) {
             $item = $items[$index];
             if (null === $item->now || (!$item->isPinned && (isset($item->taken[$item->now]) || NumberClass::isNever($item->kind, $item->now)))) {
@@ -96,7 +128,14 @@ final class Numbers
                 continue;
             }
             foreach ($items as $later => $other) {
-                if ($later > $index && !isset($stays[$later]) && $other->now === $item->now && $other->cost === $item->cost && $item->collides($other) && !isset($other->taken[$other->now ?? -1])) {
+                if (
+                    $later > $index
+                    && !isset($stays[$later])
+                    && $other->now === $item->now
+                    && $other->cost === $item->cost
+                    && $item->collides($other)
+                    && !isset($other->taken[$other->now ?? -1])
+                ) {
                     $without = $stays;
                     unset($without[$index]);
                     $lowest = $this->lowest($items, $index, $without + [$later => (int) $other->now]);
@@ -120,7 +159,11 @@ final class Numbers
         $item = $items[$index];
         $used = $item->taken;
         foreach ($given as $other => $number) {
-            if ($other !== $index && ($item->collides($items[$other]) || ($item->isControl && $items[$other]->isControl && $item->box === $items[$other]->box && $item->kind === $items[$other]->kind))) {
+            if (
+                $other !== $index
+                && ($item->collides($items[$other])
+                    || ($item->isControl && $items[$other]->isControl && $item->box === $items[$other]->box && $item->kind === $items[$other]->kind))
+            ) {
                 $used[$number] = '';
             }
         }
@@ -149,7 +192,18 @@ final class Numbers
             $now = $isTicked || true === $assigned?->pinned ? $message->number : $control->message()?->number;
             $channels = $this->sends($box, $message);
             [$places, $taken] = $this->around($box, $message->kind, $channels);
-            $items[] = new Numbered($box, $control->name, true, $message->kind, $now, true === $assigned?->pinned, 1 + ($isTicked ? 2 : 0), $channels, $places, $taken);
+            $items[] = new Numbered(
+                $box,
+                $control->name,
+                true,
+                $message->kind,
+                $now,
+                true === $assigned?->pinned,
+                1 + ($isTicked ? 2 : 0),
+                $channels,
+                $places,
+                $taken,
+            );
         }
 
         return $items;
@@ -185,7 +239,12 @@ final class Numbers
                 $other = $this->setup->boxes[$name];
                 foreach ($other === $box ? [] : $other->chart->surface->controls ?? [] as $control) {
                     $message = $other->messageOf($control);
-                    if (!Sharing::canBeAssigned($control) && $message?->kind === $kind && null !== $message->number && 0 !== ($this->sends($other, $message) & $channels)) {
+                    if (
+                        !Sharing::canBeAssigned($control)
+                        && $message?->kind === $kind
+                        && null !== $message->number
+                        && 0 !== ($this->sends($other, $message) & $channels)
+                    ) {
                         $taken[$message->number] = "sent by {$name} \"{$control->name}\"";
                     }
                 }
@@ -212,7 +271,10 @@ final class Numbers
             $places = [];
             $taken = [];
             foreach ($this->streams as $index => $stream) {
-                if ([] === array_filter($stream->listeners, static fn (Listener $listener): bool => $listener->box === $box && $listener->part === $part)) {
+                if (
+                    [] ===
+                    array_filter($stream->listeners, static fn (Listener $listener): bool => $listener->box === $box && $listener->part === $part)
+                ) {
                     continue;
                 }
                 $places[] = "stream {$index}";
@@ -223,7 +285,18 @@ final class Numbers
                 }
             }
             $now = $isTicked || true === $assigned?->pinned ? $message?->number : $parameter->message?->number;
-            $items[] = new Numbered($box, $parameter->name, false, $kind, $now, true === $assigned?->pinned, (Assign::Menu === $parameter->assign ? 1 : 3) + ($isTicked ? 2 : 0), $channels, $places, $taken);
+            $items[] = new Numbered(
+                $box,
+                $parameter->name,
+                false,
+                $kind,
+                $now,
+                true === $assigned?->pinned,
+                (Assign::Menu === $parameter->assign ? 1 : 3) + ($isTicked ? 2 : 0),
+                $channels,
+                $places,
+                $taken,
+            );
         }
 
         return $items;
@@ -234,7 +307,12 @@ final class Numbers
     {
         $taken = [];
         foreach ($box->chart->parameters ?? [] as $parameter) {
-            if (!self::isLearned($parameter) && $parameter->message?->kind === $kind && null !== $parameter->message->number && $box->partOf($parameter) === $part) {
+            if (
+                !self::isLearned($parameter)
+                && $parameter->message?->kind === $kind
+                && null !== $parameter->message->number
+                && $box->partOf($parameter) === $part
+            ) {
                 $taken[$parameter->message->number] = "\"{$parameter->name}\" of {$box->name}";
             }
         }
@@ -274,7 +352,10 @@ final class Numbers
     {
         foreach ($this->channels[$box->name] ?? [] as [$choice, $option]) {
             if (\in_array($part, $choice->parts, true)) {
-                $own = $part->channel instanceof ChannelOf && null !== $option->value ? Device::channelOf($option->value, $part->channel->offset ?? 0) : $box->channel($part->channel);
+                $own =
+                    $part->channel instanceof ChannelOf && null !== $option->value
+                        ? Device::channelOf($option->value, $part->channel->offset ?? 0)
+                        : $box->channel($part->channel);
 
                 return Channels::answered($box, $part, $own);
             }

@@ -81,7 +81,10 @@ final class PlanProblem
     {
         $members = [];
         foreach ($this->choices as $index => $choice) {
-            if ($choice->widest($stream) > 0 && [] === array_filter($members, fn (int $member): bool => !isset($this->together[$stream][$member][$index]))) {
+            if (
+                $choice->widest($stream) > 0
+                && [] === array_filter($members, fn (int $member): bool => !isset($this->together[$stream][$member][$index]))
+            ) {
                 $members[] = $index;
             }
         }
@@ -94,7 +97,9 @@ final class PlanProblem
     private function meet(int $i, int $j, array $places): void
     {
         // Choices of the same channels are free of each other in the same way.
-        $key = \count($this->choices[$j]->options).implode('', array_map(fn (array $place): string => "|{$this->signature($i, $place[0])}/{$this->signature($j, $place[1])}", $places));
+        $key =
+            \count($this->choices[$j]->options).
+            implode('', array_map(fn (array $place): string => "|{$this->signature($i, $place[0])}/{$this->signature($j, $place[1])}", $places));
         foreach ($this->free[$key] ??= $this->free($i, $j, $places) as $index => $mask) {
             $this->allowed[$i][$index][$j] = $mask;
         }
@@ -134,6 +139,9 @@ final class PlanProblem
     /** @return list<int> by option, the channels that a choice takes at a place; what it sends where the place is below 0 */
     private function channels(int $choice, int $place): array
     {
-        return $this->channels[$choice][$place] ??= array_map(static fn (PlanValue $option): int => $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0, $this->choices[$choice]->options);
+        return $this->channels[$choice][$place] ??= array_map(
+            static fn (PlanValue $option): int => $place < 0 ? $option->sends ?? 0 : $option->takes[$place] ?? 0,
+            $this->choices[$choice]->options,
+        );
     }
 }

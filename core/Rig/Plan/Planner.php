@@ -40,8 +40,13 @@ final class Planner
      * @param list<string> $without units that are taken away
      * @param self|null $of a planner of the same rig, whose ways are known already
      */
-    private function __construct(private readonly Setup $setup, private readonly array $unpinned = [], array $split = [], private readonly array $without = [], ?self $of = null)
-    {
+    private function __construct(
+        private readonly Setup $setup,
+        private readonly array $unpinned = [],
+        array $split = [],
+        private readonly array $without = [],
+        ?self $of = null,
+    ) {
         $this->graph = $of->graph ?? new Graph($setup);
         $this->streams = $of->streams ?? Streams::of($setup, $this->graph);
         $this->sharing = new Sharing($setup, $split);
@@ -115,11 +120,22 @@ final class Planner
         }
         $sendsFixed = \is_int($sends) && isset($this->own[$box->name]) ? 1 << ($sends - 1) : null;
         if ([] !== $fixed || null !== $sendsFixed) {
-            $this->choices[] = new PlanVariable($box, null, $fixed, [new PlanValue(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)], true);
+            $this->choices[] = new PlanVariable(
+                $box,
+                null,
+                $fixed,
+                [new PlanValue(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)],
+                true,
+            );
         }
         foreach ($box->chart->settings as $setting) {
             if (isset($settings[$setting->id])) {
-                $this->setting($box, $setting, $settings[$setting->id], $sends instanceof ChannelOf && $sends->setting === $setting->id ? $sends->offset ?? 0 : null);
+                $this->setting(
+                    $box,
+                    $setting,
+                    $settings[$setting->id],
+                    $sends instanceof ChannelOf && $sends->setting === $setting->id ? $sends->offset ?? 0 : null,
+                );
             }
         }
     }
@@ -135,7 +151,12 @@ final class Planner
             $takes = $this->takes($box, $parts, $value);
             $sent = null === $sendsAt ? null : Device::channelOf($value, $sendsAt);
             if ($isPinned || (null !== $channel && null !== $takes && (null === $sendsAt || null !== $sent))) {
-                $options[] = new PlanValue($value, $isPinned ? 0 : Cost::of($box->unit, $setting, $value), $takes ?? [], \is_int($sent) ? 1 << ($sent - 1) : (ChannelType::OMNI === $sent ? Channels::ALL : null));
+                $options[] = new PlanValue(
+                    $value,
+                    $isPinned ? 0 : Cost::of($box->unit, $setting, $value),
+                    $takes ?? [],
+                    \is_int($sent) ? 1 << ($sent - 1) : (ChannelType::OMNI === $sent ? Channels::ALL : null),
+                );
             }
         }
         if ([] !== $options) {
@@ -196,7 +217,12 @@ final class Planner
                 if (!\in_array($part, $heard, true)) {
                     continue;
                 }
-                $own = $part->channel instanceof ChannelOf ? (null === $value ? $box->channel($part->channel) : Device::channelOf($value, $part->channel->offset ?? 0)) : $part->channel;
+                $own =
+                    $part->channel instanceof ChannelOf
+                        ? (null === $value
+                            ? $box->channel($part->channel)
+                            : Device::channelOf($value, $part->channel->offset ?? 0))
+                        : $part->channel;
                 $channels = Channels::ofPart($box, $part, $own);
                 if (null === $channels || (null === $own && null === $part->zone && Channels::isNeeded($part))) {
                     return null;
@@ -229,7 +255,13 @@ final class Planner
         foreach ($this->answers($other, $one) as $stream) {
             $places[] = [$stream, -1];
         }
-        if ($one->box !== $other->box && null !== $one->options[0]->sends && null !== $other->options[0]->sends && $this->meetAtPost($one->box, $other->box) && $this->sharing->sendAlike($one->box, $other->box)) {
+        if (
+            $one->box !== $other->box
+            && null !== $one->options[0]->sends
+            && null !== $other->options[0]->sends
+            && $this->meetAtPost($one->box, $other->box)
+            && $this->sharing->sendAlike($one->box, $other->box)
+        ) {
             $places[] = [-1, -1];
         }
 
@@ -244,7 +276,11 @@ final class Planner
     {
         foreach ($one->parts as $part) {
             foreach ($other->parts as $otherPart) {
-                if (\in_array($part, $heard, true) && \in_array($otherPart, $otherHeard, true) && $this->sharing->mustNotShare($one->box, $part, $other->box, $otherPart)) {
+                if (
+                    \in_array($part, $heard, true)
+                    && \in_array($otherPart, $otherHeard, true)
+                    && $this->sharing->mustNotShare($one->box, $part, $other->box, $otherPart)
+                ) {
                     return true;
                 }
             }
@@ -262,7 +298,10 @@ final class Planner
         $streams = [];
         foreach ($this->own[$sender->box->name] ?? [] as $stream) {
             foreach ($hearer->parts as $part) {
-                if (\in_array($part, $this->heard[$hearer->box->name][$stream] ?? [], true) && $this->sharing->isAnswered($sender->box, $hearer->box, $part)) {
+                if (
+                    \in_array($part, $this->heard[$hearer->box->name][$stream] ?? [], true)
+                    && $this->sharing->isAnswered($sender->box, $hearer->box, $part)
+                ) {
                     $streams[] = $stream;
                     break;
                 }
@@ -293,12 +332,30 @@ final class Planner
             $channels[$choice->box->name][] = [$choice, $option];
             $setting = null === $choice->setting ? null : $choice->box->chart->setting($choice->setting);
             if (null !== $setting && null !== $option->value) {
-                $planned[] = new PlannedSetting($choice->box, $setting, $option->value, $choice->box->value($setting->id), $option->cost, $setting->howTo($option->value), $choice->isPinned, Reasons::of($choice, $option, $this->choices, $values, $this->streams));
+                $planned[] = new PlannedSetting(
+                    $choice->box,
+                    $setting,
+                    $option->value,
+                    $choice->box->value($setting->id),
+                    $option->cost,
+                    $setting->howTo($option->value),
+                    $choice->isPinned,
+                    Reasons::of($choice, $option, $this->choices, $values, $this->streams),
+                );
             }
         }
         [$numbers, $failed] = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels))->assign();
 
-        return new Plan($planned, $numbers, $this->combs($channels), $cost + array_sum(array_map(static fn (PlannedNumber $number): int => $number->cost, $numbers)), $isProven, null, $this->unknown, $failed);
+        return new Plan(
+            $planned,
+            $numbers,
+            $this->combs($channels),
+            $cost + array_sum(array_map(static fn (PlannedNumber $number): int => $number->cost, $numbers)),
+            $isProven,
+            null,
+            $this->unknown,
+            $failed,
+        );
     }
 
     /**
@@ -316,12 +373,20 @@ final class Planner
                 $mask = 0;
                 foreach ($channels[$listener->box->name] ?? [] as [$choice, $option]) {
                     if (\in_array($listener->part, $choice->parts, true)) {
-                        $own = $listener->part->channel instanceof ChannelOf && null !== $option->value ? Device::channelOf($option->value, $listener->part->channel->offset ?? 0) : $listener->box->channel($listener->part->channel);
+                        $own =
+                            $listener->part->channel instanceof ChannelOf && null !== $option->value
+                                ? Device::channelOf($option->value, $listener->part->channel->offset ?? 0)
+                                : $listener->box->channel($listener->part->channel);
                         $mask = Channels::answered($listener->box, $listener->part, $own);
                     }
                 }
                 if (Channels::isNeeded($listener->part)) {
-                    $teeth[] = new Tooth($listener->box, $listener->part, Channels::list($mask), Channels::ALL === $mask && null === $listener->part->zone);
+                    $teeth[] = new Tooth(
+                        $listener->box,
+                        $listener->part,
+                        Channels::list($mask),
+                        Channels::ALL === $mask && null === $listener->part->zone,
+                    );
                 }
                 $taken |= $mask;
             }
@@ -336,11 +401,23 @@ final class Planner
     private function without(PlanProblem $puzzle, bool $isProven): Plan
     {
         if (!$isProven) {
-            return new Plan([], [], [], 0, false, new Conflict([], 'no plan was found among those that were tried, and it is not proven that there is none', null, false), $this->unknown, []);
+            return new Plan(
+                [],
+                [],
+                [],
+                0,
+                false,
+                new Conflict([], 'no plan was found among those that were tried, and it is not proven that there is none', null, false),
+                $this->unknown,
+                [],
+            );
         }
         [$units, $isSmallest] = SmallestConflict::of($puzzle);
         $names = implode(', ', $units);
-        $why = 1 === \count($units) ? "what {$names} sends comes back to it on a channel that it answers on" : "{$names} hear the same stream, and there are not channels enough for all of them as they are";
+        $why =
+            1 === \count($units)
+                ? "what {$names} sends comes back to it on a channel that it answers on"
+                : "{$names} hear the same stream, and there are not channels enough for all of them as they are";
 
         return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units), $isSmallest), $this->unknown, []);
     }

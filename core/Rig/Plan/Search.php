@@ -83,7 +83,9 @@ final class Search
     {
         $search = new self($puzzle);
 
-        return array_values(array_filter($search->components(), static fn (array $component): bool => null === $search->component($component, true)[0]));
+        return array_values(
+            array_filter($search->components(), static fn (array $component): bool => null === $search->component($component, true)[0]),
+        );
     }
 
     /**
@@ -176,11 +178,15 @@ final class Search
         $domain = $domains[$choice];
         unset($domains[$choice]);
         foreach ($this->isLexicographic ? array_keys($this->costs[$choice]) : $this->cheapest[$choice] as $value) {
-            if (0 === ($domain >> $value & 1)) {
+            if (0 === (($domain >> $value) & 1)) {
                 continue;
             }
             $left = $this->narrowed($domains, $choice, $value);
-            if (null !== $left && $this->fits($left) && !$this->descend($left, $values + [$choice => $value], $cost + $this->costs[$choice][$value], $firstWillDo)) {
+            if (
+                null !== $left
+                && $this->fits($left)
+                && !$this->descend($left, $values + [$choice => $value], $cost + $this->costs[$choice][$value], $firstWillDo)
+            ) {
                 return false;
             }
         }
@@ -268,7 +274,7 @@ final class Search
         $least = null;
         $at = 0;
         foreach ($this->cheapest[$choice] as $value) {
-            if (0 !== ($domain >> $value & 1)) {
+            if (0 !== (($domain >> $value) & 1)) {
                 if (null !== $least) {
                     return [$least, $this->costs[$choice][$value], $at];
                 }
@@ -287,7 +293,7 @@ final class Search
     {
         foreach ($choices as $index => $other) {
             $allowed = $this->puzzle->allowed[$choice][$value][$other] ?? null;
-            if (null === $allowed || 0 !== ($allowed >> $values[$index] & 1)) {
+            if (null === $allowed || 0 !== (($allowed >> $values[$index]) & 1)) {
                 return false;
             }
         }
@@ -309,7 +315,7 @@ final class Search
                 if (isset($domains[$member])) {
                     $narrowest = 16;
                     foreach ($this->puzzle->choices[$member]->options as $value => $option) {
-                        if (0 !== ($domains[$member] >> $value & 1)) {
+                        if (0 !== (($domains[$member] >> $value) & 1)) {
                             $takes = $option->takes[$stream] ?? 0;
                             $union |= $takes;
                             $narrowest = min($narrowest, Channels::count($takes));

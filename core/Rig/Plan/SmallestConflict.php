@@ -24,8 +24,12 @@ final class SmallestConflict
      * @param list<string> $units in order
      * @param array<string, list<int>> $choices by unit
      */
-    private function __construct(private readonly PlanProblem $puzzle, private readonly array $units, private readonly array $choices, private int $trials)
-    {
+    private function __construct(
+        private readonly PlanProblem $puzzle,
+        private readonly array $units,
+        private readonly array $choices,
+        private int $trials,
+    ) {
     }
 
     /** @return array{list<string>, bool} the units in order, and whether there is no smaller set */
@@ -48,7 +52,8 @@ final class SmallestConflict
             if (null === $units) {
                 continue; // none of these is smaller
             }
-            $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest; // of equally small ones the first
+            // of equally small ones the first
+            $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest;
         }
 
         return [$smallest ?? [], $isProven];
@@ -87,7 +92,7 @@ final class SmallestConflict
                 return [$this->names($meets), true];
             }
             foreach (array_keys($this->units) as $unit) {
-                if (0 === ($meets >> $unit & 1) && $this->isPossible($meets | 1 << $unit)) {
+                if (0 === (($meets >> $unit) & 1) && $this->isPossible($meets | (1 << $unit))) {
                     $meets |= 1 << $unit;
                 }
             }
@@ -128,7 +133,12 @@ final class SmallestConflict
             return null;
         }
         for ($next = $from; $next < \count($this->units); ++$next) {
-            $found = $this->choose(array_values(array_filter($unmet, static fn (int $set): bool => 0 === ($set >> $next & 1))), $chosen | 1 << $next, $next + 1, $size - 1);
+            $found = $this->choose(
+                array_values(array_filter($unmet, static fn (int $set): bool => 0 === (($set >> $next) & 1))),
+                $chosen | (1 << $next),
+                $next + 1,
+                $size - 1,
+            );
             if (null !== $found) {
                 return $found;
             }
@@ -185,7 +195,9 @@ final class SmallestConflict
             }
         }
 
-        return null === $best || Search::isPossible($this->puzzle, $this->choicesOf($best)) ? null : array_values(array_intersect($this->units, $best));
+        return null === $best || Search::isPossible($this->puzzle, $this->choicesOf($best))
+            ? null
+            : array_values(array_intersect($this->units, $best));
     }
 
     /** @return list<string> a set from which none can be left out */
@@ -213,7 +225,7 @@ final class SmallestConflict
     /** @return list<string> */
     private function names(int $units): array
     {
-        return array_values(array_filter($this->units, static fn (int $index): bool => 1 === ($units >> $index & 1), \ARRAY_FILTER_USE_KEY));
+        return array_values(array_filter($this->units, static fn (int $index): bool => 1 === (($units >> $index) & 1), \ARRAY_FILTER_USE_KEY));
     }
 
     /**

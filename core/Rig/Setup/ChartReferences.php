@@ -41,7 +41,10 @@ final class ChartReferences
         $this->unique('settings', array_map(static fn (Setting $each): string => $each->id, $this->chart->settings));
         $this->unique('plugs', array_map(static fn (Plug $each): string => $each->id, $this->chart->plugs));
         $this->unique('hears', array_map(static fn (Hears $each): string => $each->id, $this->chart->hears ?? []));
-        $this->unique('surface.controls', array_map(static fn (Control $each): string => Title::key($each->name), $this->chart->surface->controls ?? []));
+        $this->unique(
+            'surface.controls',
+            array_map(static fn (Control $each): string => Title::key($each->name), $this->chart->surface->controls ?? []),
+        );
         $this->unique('parameters', array_map(static fn (Parameter $each): string => Title::key($each->name), $this->chart->parameters ?? []));
         foreach ($this->chart->settings as $index => $setting) {
             $this->setting($setting, "settings[{$index}]");
@@ -143,9 +146,15 @@ final class ChartReferences
 
     private function message(Message $message, string $path): void
     {
-        $range = $message->kind->midi()?->numberRange() ?? ('note' === $message->kind->value || 'program' === $message->kind->value || 'polypressure' === $message->kind->value ? [0, 127] : null);
+        $range =
+            $message->kind->midi()?->numberRange() ??
+            ('note' === $message->kind->value || 'program' === $message->kind->value || 'polypressure' === $message->kind->value ? [0, 127] : null);
         if (null !== $message->number && null !== $range && ($message->number < $range[0] || $message->number > $range[1])) {
-            $this->problem("{$path}.number", "{$message->kind->value} has numbers from {$range[0]} to {$range[1]}, not {$message->number}".('cc' === $message->kind->value ? '; 120 to 127 are channel mode messages' : ''));
+            $this->problem(
+                "{$path}.number",
+                "{$message->kind->value} has numbers from {$range[0]} to {$range[1]}, not {$message->number}".
+                    ('cc' === $message->kind->value ? '; 120 to 127 are channel mode messages' : ''),
+            );
         }
         $this->channel($message->channel, "{$path}.channel");
     }
@@ -198,11 +207,14 @@ final class ChartReferences
             }
             [$id, $stream] = [...explode('/', $each, 2), null];
             $having = array_filter($this->chart->plugs, static fn (Plug $plug): bool => null !== $plug->stream($each));
-            $this->problem($path, match (true) {
-                null !== $stream && null !== $this->chart->plug((string) $id) => "plug {$id} has no stream {$stream}",
-                [] !== $having => "stream {$each} is in several plugs: say which, as ".array_values($having)[0]->id."/{$each}",
-                default => "there is no plug {$id}, and no stream of that name",
-            });
+            $this->problem(
+                $path,
+                match (true) {
+                    null !== $stream && null !== $this->chart->plug((string) $id) => "plug {$id} has no stream {$stream}",
+                    [] !== $having => "stream {$each} is in several plugs: say which, as ".array_values($having)[0]->id."/{$each}",
+                    default => "there is no plug {$id}, and no stream of that name",
+                },
+            );
         }
     }
 

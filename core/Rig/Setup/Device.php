@@ -186,7 +186,7 @@ final class Device
     /** The part that a parameter belongs to: the one that it names, or the first. */
     public function partOf(Parameter $parameter): ?Hears
     {
-        return null === $parameter->part ? ($this->chart->hears[0] ?? null) : $this->chart->part($parameter->part);
+        return null === $parameter->part ? $this->chart->hears[0] ?? null : $this->chart->part($parameter->part);
     }
 
     /** Where a kind of message leaves, if it does: the first such entry of the chart whose switch is not off. */
@@ -219,7 +219,10 @@ final class Device
         return $this->isOn($this->switchOf($part, $kind));
     }
 
-    /** @return bool|string|null the setting that decides whether a part receives a kind, or that it always or never does; null where the chart says nothing of it */
+    /**
+     * @return bool|string|null the setting that decides whether a part receives a kind, or that it always or never does; null where the chart
+     *     says nothing of it
+     */
     public function switchOf(Hears $part, KindName $kind): bool|string|null
     {
         return $part->kinds[$kind->value] ?? ($kind->isMadeOfControllers() ? $part->kinds[KindName::Cc->value] ?? null : null);

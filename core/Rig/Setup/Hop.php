@@ -29,7 +29,8 @@ final readonly class Hop
     /** Whether a kind of message does not get through; parameters of several controllers do not where controllers do not. */
     public function blocks(KindName $kind): bool
     {
-        return \in_array($kind, $this->blocks, true) || (\in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true) && \in_array(KindName::Cc, $this->blocks, true));
+        return \in_array($kind, $this->blocks, true)
+            || (\in_array($kind, [KindName::Cc14, KindName::Nrpn, KindName::Rpn], true) && \in_array(KindName::Cc, $this->blocks, true));
     }
 
     /** The lead, or the box that passes on. */

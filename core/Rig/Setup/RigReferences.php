@@ -24,7 +24,10 @@ final class RigReferences
         $names = [];
         foreach ($rig->units as $index => $unit) {
             if (isset($names[$unit->name]) || 'post' === $unit->name) {
-                $reading->problem("units[{$index}].name", 'post' === $unit->name ? 'post is Zigzag Post itself; take another name' : "there are two units {$unit->name}");
+                $reading->problem(
+                    "units[{$index}].name",
+                    'post' === $unit->name ? 'post is Zigzag Post itself; take another name' : "there are two units {$unit->name}",
+                );
             }
             $names[$unit->name] = true;
             self::unit($unit, $rig, $reading, "units[{$index}]");
@@ -44,7 +47,12 @@ final class RigReferences
     {
         $kept = $rig->charts[$unit->chart->id] ?? null;
         if (null === $kept || $kept->revision !== $unit->chart->revision) {
-            $reading->problem("{$path}.chart", null === $kept ? "there is no chart {$unit->chart->id} in this rig" : "the rig keeps revision {$kept->revision} of {$unit->chart->id}, not {$unit->chart->revision}");
+            $reading->problem(
+                "{$path}.chart",
+                null === $kept
+                    ? "there is no chart {$unit->chart->id} in this rig"
+                    : "the rig keeps revision {$kept->revision} of {$unit->chart->id}, not {$unit->chart->revision}",
+            );
         }
         if (null === $kept) {
             return;

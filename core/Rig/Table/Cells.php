@@ -46,13 +46,35 @@ final class Cells
         $lines = array_filter(array_map(trim(...), explode("\n", $text)), static fn (string $line): bool => '' !== $line);
         $fits = 0;
         foreach (\array_slice($lines, 0, self::MOST_ROWS, true) as $index => $line) {
-            if (1 === preg_match('/^((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})\s*(?:[:=–—.)-]|\s)\s*([^\d\s].*?)(?:\s*[(\[](.*)[)\]])?$/iu', $line, $match)) {
+            if (
+                1 ===
+                preg_match(
+                    '/^((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})\s*(?:[:=–—.)-]|\s)\s*([^\d\s].*?)(?:\s*[(\[](.*)[)\]])?$/iu',
+                    $line,
+                    $match,
+                )
+            ) {
                 $rows[] = new Row($index + 1, self::trimmed([$match[2], $match[1], $match[3] ?? '']));
                 ++$fits;
-            } elseif (1 === preg_match('/^(\pL[^=:]*?)\s*[=:–—]\s*((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})(?:\s*[,;(\[]\s*([^)\]]*)[)\]]?)?$/iu', $line, $match)) {
+            } elseif (
+                1 ===
+                preg_match(
+                    '/^(\pL[^=:]*?)\s*[=:–—]\s*((?:CC|NRPN|RPN|Controller|Control)\s*#?\s*\d{1,5})(?:\s*[,;(\[]\s*([^)\]]*)[)\]]?)?$/iu',
+                    $line,
+                    $match,
+                )
+            ) {
                 $rows[] = new Row($index + 1, self::trimmed([$match[1], $match[2], $match[3] ?? '']));
                 ++$fits;
-            } elseif ($isLoose && 1 === preg_match('/^(\S.*?\pL.*?)\s+((?:(?:CC|NRPN)\s*#?\s*)?\d{1,5})(?:\s+(\d+\s*(?:-|–|\.\.|to)\s*\d+|on\/off|off\/on))?$/iu', $line, $match)) {
+            } elseif (
+                $isLoose
+                && 1 ===
+                    preg_match(
+                        '/^(\S.*?\pL.*?)\s+((?:(?:CC|NRPN)\s*#?\s*)?\d{1,5})(?:\s+(\d+\s*(?:-|–|\.\.|to)\s*\d+|on\/off|off\/on))?$/iu',
+                        $line,
+                        $match,
+                    )
+            ) {
                 $rows[] = new Row($index + 1, self::trimmed([$match[1], $match[2], $match[3] ?? '']));
                 ++$fits;
             } else {
@@ -84,11 +106,20 @@ final class Cells
         $best = '  ';
         $most = 0;
         foreach (["\t", '|', ';', ','] as $sign) {
-            $with = \count(array_filter($lines, static fn (string $line): bool => str_contains($line, $sign) && !(',' === $sign && 1 === preg_match('/^[^,]*\d,\d[^,]*$/', $line))));
+            $with = \count(
+                array_filter(
+                    $lines,
+                    static fn (string $line): bool => str_contains($line, $sign) && !(',' === $sign && 1 === preg_match('/^[^,]*\d,\d[^,]*$/', $line)),
+                ),
+            );
             if ($with > $most && 2 * $with >= \count($lines)) {
                 return $sign;
             }
-            if (',' === $sign && $with > $most && 0 === \count(array_filter($lines, static fn (string $line): bool => 1 === preg_match('/\S {2,}\S/', $line)))) {
+            if (
+                ',' === $sign
+                && $with > $most
+                && 0 === \count(array_filter($lines, static fn (string $line): bool => 1 === preg_match('/\S {2,}\S/', $line)))
+            ) {
                 $best = $sign;
             }
         }
@@ -126,6 +157,9 @@ final class Cells
      */
     private static function trimmed(array $cells): array
     {
-        return array_map(static fn (string $cell): string => trim((string) preg_replace(['/[\x00-\x08\x0B-\x1F\x7F]/', '/\s+/u'], ['', ' '], $cell), " \t*`"), \array_slice(array_values($cells), 0, self::MOST_COLUMNS));
+        return array_map(
+            static fn (string $cell): string => trim((string) preg_replace(['/[\x00-\x08\x0B-\x1F\x7F]/', '/\s+/u'], ['', ' '], $cell), " \t*`"),
+            \array_slice(array_values($cells), 0, self::MOST_COLUMNS),
+        );
     }
 }

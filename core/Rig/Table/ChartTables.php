@@ -38,12 +38,29 @@ final class ChartTables
         foreach (self::NAMES as $path => $heading) {
             $names = $facts[$path] ?? null;
             if (\is_array($names) && [] !== $names) {
-                $tables[self::file($path)] = self::csv([[$heading, 'Name'], ...array_map(static fn (int|string $number, mixed $name): array => [(string) $number, self::cell($name)], array_keys($names), $names)]);
+                $tables[self::file($path)] = self::csv([
+                    [$heading, 'Name'],
+                    ...array_map(
+                        static fn (int|string $number, mixed $name): array => [(string) $number, self::cell($name)],
+                        array_keys($names),
+                        $names,
+                    ),
+                ]);
                 unset($facts[$path]);
             }
         }
 
-        return [self::HEAD => self::csv([['Fact', 'Value'], ...array_map(static fn (string $path, mixed $value): array => [$path, self::cell($value)], array_map(strval(...), array_keys($facts)), $facts)]), ...$tables];
+        return [
+            self::HEAD => self::csv([
+                ['Fact', 'Value'],
+                ...array_map(
+                    static fn (string $path, mixed $value): array => [$path, self::cell($value)],
+                    array_map(strval(...), array_keys($facts)),
+                    $facts,
+                ),
+            ]),
+            ...$tables,
+        ];
     }
 
     /**
@@ -103,7 +120,7 @@ final class ChartTables
     {
         $parts = explode('.', $path);
 
-        return ('names' === ($parts[1] ?? '') ? $parts[0] : ($parts[1] ?? $parts[0])).'.csv';
+        return ('names' === ($parts[1] ?? '') ? $parts[0] : $parts[1] ?? $parts[0]).'.csv';
     }
 
     /**
@@ -118,7 +135,8 @@ final class ChartTables
         $facts = [];
         foreach ($object as $name => $value) {
             $path = $under.$name;
-            $facts += '' === $under && \is_array($value) && [] !== $value && !array_is_list($value) ? self::facts($value, "{$path}.") : [$path => $value];
+            $facts +=
+                '' === $under && \is_array($value) && [] !== $value && !array_is_list($value) ? self::facts($value, "{$path}.") : [$path => $value];
         }
 
         return $facts;
@@ -134,7 +152,12 @@ final class ChartTables
         $fields = array_map(strval(...), array_keys($fields));
         $table = [array_map(self::heading(...), $fields)];
         foreach ($rows as $row) {
-            $table[] = array_map(static fn (string $field): string => \is_array($row) && \array_key_exists($field, $row) ? self::written($path, $field, $row[$field]) : '', $fields);
+            $table[] = array_map(
+                static fn (string $field): string => \is_array($row) && \array_key_exists($field, $row)
+                    ? self::written($path, $field, $row[$field])
+                    : '',
+                $fields,
+            );
         }
 
         return self::csv($table);
@@ -203,7 +226,12 @@ final class ChartTables
     /** A value in a cell: a word as it is, unless it would be taken for something else or does something in a spreadsheet. */
     private static function cell(mixed $value): string
     {
-        if (\is_string($value) && '' !== $value && trim($value) === $value && 1 !== preg_match('/^[-+=@"\[{\t]|^(true|false|null)$|^\d|[\r\n\x00]/', $value)) {
+        if (
+            \is_string($value)
+            && '' !== $value
+            && trim($value) === $value
+            && 1 !== preg_match('/^[-+=@"\[{\t]|^(true|false|null)$|^\d|[\r\n\x00]/', $value)
+        ) {
             return $value;
         }
 
@@ -234,7 +262,7 @@ final class ChartTables
         if (null === $second) {
             $chart[$first] = $value;
         } elseif (\is_array($chart[$first] ?? [])) {
-            $chart[$first] = [...($chart[$first] ?? []), $second => $value];
+            $chart[$first] = [...$chart[$first] ?? [], $second => $value];
         }
     }
 

@@ -33,7 +33,11 @@ final readonly class Columns
             $found[$column] = $holds;
         }
         $all = [];
-        for ($column = 0; $column < max([\count($headings), $contents->width(), ...array_map(static fn (int $column): int => $column + 1, array_keys($chosen))]); ++$column) {
+        for (
+            $column = 0;
+            $column < max([\count($headings), $contents->width(), ...array_map(static fn (int $column): int => $column + 1, array_keys($chosen))]);
+            ++$column
+        ) {
             $all[] = new ReadColumn($column, $headings[$column] ?? '', $found[$column] ?? Holds::Nothing);
         }
 
@@ -59,7 +63,9 @@ final readonly class Columns
     /** @return list<ReadColumn> headings that nobody knows, over something */
     public function strange(): array
     {
-        return array_values(array_filter($this->all, static fn (ReadColumn $column): bool => Holds::Nothing === $column->holds && '' !== $column->heading));
+        return array_values(
+            array_filter($this->all, static fn (ReadColumn $column): bool => Holds::Nothing === $column->holds && '' !== $column->heading),
+        );
     }
 
     /** Whether a row only says once more what the columns are. */

@@ -39,13 +39,21 @@ final readonly class Contents
     public function guessed(): array
     {
         $found = $doubts = [];
-        $name = $this->most(static fn (string $cell): bool => 1 === preg_match('/\pL{2}/u', $cell) && null === MessageCell::of($cell)->message && null === ValueCell::of($cell));
+        $name = $this->most(
+            static fn (string $cell): bool => 1 === preg_match('/\pL{2}/u', $cell)
+                && null === MessageCell::of($cell)->message
+                && null === ValueCell::of($cell),
+        );
         if (null !== $name) {
             $found[$name] = Holds::Name;
         }
         $numbers = [];
         foreach (array_keys($this->cells) as $column) {
-            if ($column !== $name && 2 * $this->count($column, self::isNumber(...)) >= \count($this->cells[$column]) && \count($this->cells[$column]) * 3 >= $this->rows) {
+            if (
+                $column !== $name
+                && 2 * $this->count($column, self::isNumber(...)) >= \count($this->cells[$column])
+                && \count($this->cells[$column]) * 3 >= $this->rows
+            ) {
                 $numbers[] = $column;
             }
         }
@@ -83,13 +91,24 @@ final readonly class Contents
         $doubts = [];
         $found = $headed = $this->withNames($headed, $headings);
         foreach ($headed as $column => $holds) {
-            if (Holds::Remark === $holds && 'note' === Headings::words($headings[$column] ?? '') && $this->isMostly($column, static fn (string $cell): bool => null !== MessageCell::key($cell))) {
+            if (
+                Holds::Remark === $holds
+                && 'note' === Headings::words($headings[$column] ?? '')
+                && $this->isMostly($column, static fn (string $cell): bool => null !== MessageCell::key($cell))
+            ) {
                 $found[$column] = Holds::Key;
             }
-            if (\in_array($holds, [Holds::Program, Holds::Key], true) && !$this->isMostly($column, static fn (string $cell): bool => 1 === preg_match('/\d/', $cell))) {
+            if (
+                \in_array($holds, [Holds::Program, Holds::Key], true)
+                && !$this->isMostly($column, static fn (string $cell): bool => 1 === preg_match('/\d/', $cell))
+            ) {
                 $found[$column] = \in_array(Holds::Name, $headed, true) ? Holds::Family : Holds::Name;
             }
-            if (Holds::Controller === $holds && [] !== array_filter($headings, Headings::isSomeNumber(...)) && $this->isMostly($column, static fn (string $cell): bool => null !== MessageCell::kind($cell) && 1 !== preg_match('/\d/', $cell))) {
+            if (
+                Holds::Controller === $holds
+                && [] !== array_filter($headings, Headings::isSomeNumber(...))
+                && $this->isMostly($column, static fn (string $cell): bool => null !== MessageCell::kind($cell) && 1 !== preg_match('/\d/', $cell))
+            ) {
                 $found[$column] = Holds::Kind; // its number stands in a column of its own
             } elseif (Holds::Controller === $holds && $this->isHex($column)) {
                 $found[$column] = Holds::ControllerHex;
@@ -102,7 +121,9 @@ final readonly class Contents
         }
         $hasRange = [] !== array_intersect([Holds::Range->value, Holds::RangeHex->value, Holds::From->value], array_column($found, 'value'));
         $open = array_keys(array_diff_key($this->cells, $found));
-        $range = $hasRange ? null : $this->most(static fn (string $cell): bool => null !== ValueCell::of($cell), array_diff(array_keys($this->cells), $open));
+        $range = $hasRange
+            ? null
+            : $this->most(static fn (string $cell): bool => null !== ValueCell::of($cell), array_diff(array_keys($this->cells), $open));
         if (null !== $range) {
             $found[$range] = Holds::Range;
         }
@@ -132,7 +153,10 @@ final readonly class Contents
             }
             $found[$column] = $this->isHex($column) ? Holds::ControllerHex : Holds::Controller;
             $hasNumber = true;
-            $others = array_filter(array_keys($this->cells), fn (int $other): bool => $other !== $column && !isset($found[$other]) && $this->isMostly($other, self::isNumber(...)));
+            $others = array_filter(
+                array_keys($this->cells),
+                fn (int $other): bool => $other !== $column && !isset($found[$other]) && $this->isMostly($other, self::isNumber(...)),
+            );
             if ($this->isCounting($column)) {
                 if ([] !== $others) {
                     $found[$column] = Holds::RowNumber;

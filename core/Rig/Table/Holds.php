@@ -34,6 +34,21 @@ enum Holds: string
     /** Whether a column of it gives a message its number. */
     public function isNumber(): bool
     {
-        return \in_array($this, [self::Controller, self::ControllerHex, self::Nrpn, self::Rpn, self::NrpnHigh, self::NrpnLow, self::High, self::Low, self::Key, self::Program], true);
+        return \in_array(
+            $this,
+            [
+                self::Controller,
+                self::ControllerHex,
+                self::Nrpn,
+                self::Rpn,
+                self::NrpnHigh,
+                self::NrpnLow,
+                self::High,
+                self::Low,
+                self::Key,
+                self::Program,
+            ],
+            true,
+        );
     }
 }

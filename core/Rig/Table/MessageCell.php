@@ -13,17 +13,39 @@ final readonly class MessageCell
     private const NONE = ['-', '–', '—', '--', 'n/a', 'none', 'no', 'x', '/', 'keine', 'kein', 'aucun', 'ninguno', 'nessuno'];
 
     private const WORDS = [
-        'bend' => '(pitch ?(bend|wheel|bender)|bend(er)?|pitchbend)', 'pressure' => '((channel |mono )?(after ?touch|pressure)|cat|channel press(ure)?)', 'program' => '(program|program ?change|pc|prg|patch ?change)',
-        'polypressure' => '(poly(phonic)? ?(after ?touch|pressure|key pressure)|pat)', 'sysex' => '(sys ?ex|system exclusive)',
+        'bend' => '(pitch ?(bend|wheel|bender)|bend(er)?|pitchbend)',
+        'pressure' => '((channel |mono )?(after ?touch|pressure)|cat|channel press(ure)?)',
+        'program' => '(program|program ?change|pc|prg|patch ?change)',
+        'polypressure' => '(poly(phonic)? ?(after ?touch|pressure|key pressure)|pat)',
+        'sysex' => '(sys ?ex|system exclusive)',
     ];
 
     /** What stands in a column of kinds. */
     private const KINDS = [
-        'cc' => 'cc|control ?change|controller|ctrl|cont\.?|control|7 ?bit cc|controlchange', 'cc14' => '14 ?bit( cc)?|cc ?14|hi-?res cc|cc 14 ?bit', 'nrpn' => 'nrpn', 'rpn' => 'rpn', 'note' => 'note|note ?on|key|taste|nota|pad', 'program' => self::WORDS['program'],
-        'bend' => self::WORDS['bend'], 'pressure' => self::WORDS['pressure'], 'polypressure' => self::WORDS['polypressure'], 'sysex' => self::WORDS['sysex'],
+        'cc' => 'cc|control ?change|controller|ctrl|cont\.?|control|7 ?bit cc|controlchange',
+        'cc14' => '14 ?bit( cc)?|cc ?14|hi-?res cc|cc 14 ?bit',
+        'nrpn' => 'nrpn',
+        'rpn' => 'rpn',
+        'note' => 'note|note ?on|key|taste|nota|pad',
+        'program' => self::WORDS['program'],
+        'bend' => self::WORDS['bend'],
+        'pressure' => self::WORDS['pressure'],
+        'polypressure' => self::WORDS['polypressure'],
+        'sysex' => self::WORDS['sysex'],
     ];
 
-    private const NEVER = [0 => 'the bank', 6 => 'data entry', 32 => 'the bank', 38 => 'data entry', 96 => 'data increment', 97 => 'data decrement', 98 => 'the selection of a parameter', 99 => 'the selection of a parameter', 100 => 'the selection of a parameter', 101 => 'the selection of a parameter'];
+    private const NEVER = [
+        0 => 'the bank',
+        6 => 'data entry',
+        32 => 'the bank',
+        38 => 'data entry',
+        96 => 'data increment',
+        97 => 'data decrement',
+        98 => 'the selection of a parameter',
+        99 => 'the selection of a parameter',
+        100 => 'the selection of a parameter',
+        101 => 'the selection of a parameter',
+    ];
 
     /**
      * @param array{kind: string, number?: int, channel?: int}|null $message null where it is none
@@ -59,7 +81,9 @@ final readonly class MessageCell
             return (int) $text <= 127 ? (int) $text : null;
         }
 
-        return 1 === preg_match('/^([a-g])\s*([#♯b♭]?)\s*(-?\d)$/iu', $text, $match) ? KeyName::parse(strtoupper($match[1]).strtr($match[2], ['♯' => '#', '♭' => 'b']).$match[3]) : null;
+        return 1 === preg_match('/^([a-g])\s*([#♯b♭]?)\s*(-?\d)$/iu', $text, $match)
+            ? KeyName::parse(strtoupper($match[1]).strtr($match[2], ['♯' => '#', '♭' => 'b']).$match[3])
+            : null;
     }
 
     /** @param string $kind what it is where nothing else is said */
@@ -77,7 +101,13 @@ final readonly class MessageCell
             $note = $match[2];
         }
         if (null === $read) {
-            return new self(null, [], self::isSeveral($text) ? "\"{$cell}\" is several numbers; write a row for each" : "\"{$cell}\" is no number of a controller (0 to 119) or a parameter");
+            return new self(
+                null,
+                [],
+                self::isSeveral($text)
+                    ? "\"{$cell}\" is several numbers; write a row for each"
+                    : "\"{$cell}\" is no number of a controller (0 to 119) or a parameter",
+            );
         }
         if (null !== $note) {
             $doubts[] = "\"{$note}\" behind the number was left out";
@@ -100,13 +130,23 @@ final readonly class MessageCell
     /** @return array{string, int|null, string|null} the rest, the channel, and what is wrong with it */
     private static function channel(string $text): array
     {
-        if (1 !== preg_match('/[(\[,;\/@]?\s*\b(?:midi[- ]?)?(?:ch|chan|channel|kanal|canal|canale)\.?\s*[:#=]?\s*(\d{1,2})\s*[)\]]?\s*$/u', $text, $match, \PREG_OFFSET_CAPTURE)) {
+        if (
+            1 !==
+            preg_match(
+                '/[(\[,;\/@]?\s*\b(?:midi[- ]?)?(?:ch|chan|channel|kanal|canal|canale)\.?\s*[:#=]?\s*(\d{1,2})\s*[)\]]?\s*$/u',
+                $text,
+                $match,
+                \PREG_OFFSET_CAPTURE,
+            )
+        ) {
             return [$text, null, null];
         }
         $channel = (int) $match[1][0];
         $rest = trim(substr($text, 0, $match[0][1]));
 
-        return '' === $rest ? [$text, null, null] : [$rest, $channel, $channel >= 1 && $channel <= 16 ? null : "there is no channel {$channel}; channels go from 1 to 16"];
+        return '' === $rest
+            ? [$text, null, null]
+            : [$rest, $channel, $channel >= 1 && $channel <= 16 ? null : "there is no channel {$channel}; channels go from 1 to 16"];
     }
 
     /**
@@ -145,25 +185,47 @@ final readonly class MessageCell
                 return ['kind' => $word];
             }
         }
-        if (1 === preg_match('/^(?:(nrpn|rpn)\s*#?\s*)?(?:msb\s*)?(\w{1,3})(?:\s*[:\/,.]\s*(?:lsb\s*)?|\s+lsb\s*)(\w{1,3})$/', $text, $match) && ('' !== $match[1] || 'nrpn' === $kind || 'rpn' === $kind)) {
+        if (
+            1 === preg_match('/^(?:(nrpn|rpn)\s*#?\s*)?(?:msb\s*)?(\w{1,3})(?:\s*[:\/,.]\s*(?:lsb\s*)?|\s+lsb\s*)(\w{1,3})$/', $text, $match)
+            && ('' !== $match[1] || 'nrpn' === $kind || 'rpn' === $kind)
+        ) {
             [$high, $low] = [self::whole($match[2], $isHex), self::whole($match[3], $isHex)];
 
-            return null === $high || null === $low || $high > 127 || $low > 127 ? null : ['kind' => '' === $match[1] ? $kind : $match[1], 'number' => $high << 7 | $low];
+            return null === $high || null === $low || $high > 127 || $low > 127
+                ? null
+                : ['kind' => '' === $match[1] ? $kind : $match[1], 'number' => ($high << 7) | $low];
         }
         if (1 === preg_match('/^(nrpn|rpn)\s*(?:no\.?|nr\.?)?\s*#?\s*(\S+)$/', $text, $match)) {
             $number = self::whole($match[2], $isHex);
 
             return null === $number || $number > 16383 ? null : ['kind' => $match[1], 'number' => $number];
         }
-        if (1 === preg_match('/^(?:cc)?\s*#?\s*(?:msb\s*)?(\d{1,2})\s*(?:[\/+,&]|lsb|and|\s)+\s*(?:lsb\s*)?(?:cc)?\s*#?(\d{1,2})$/', $text, $match) && (int) $match[2] === (int) $match[1] + 32 && (int) $match[1] < 32 && \in_array($kind, ['cc', 'cc14'], true)) {
+        if (
+            1 === preg_match('/^(?:cc)?\s*#?\s*(?:msb\s*)?(\d{1,2})\s*(?:[\/+,&]|lsb|and|\s)+\s*(?:lsb\s*)?(?:cc)?\s*#?(\d{1,2})$/', $text, $match)
+            && (int) $match[2] === (int) $match[1] + 32
+            && (int) $match[1] < 32
+            && \in_array($kind, ['cc', 'cc14'], true)
+        ) {
             return ['kind' => 'cc14', 'number' => (int) $match[1]];
         }
-        if (1 === preg_match('/^(?:note|key|taste|nota)?\s*#?\s*([a-g]\s*[#♯b♭]?\s*-?\d)$/u', $text, $match) && ('note' === $kind || 1 === preg_match('/^(note|key|taste|nota)/', $text))) {
+        if (
+            1 === preg_match('/^(?:note|key|taste|nota)?\s*#?\s*([a-g]\s*[#♯b♭]?\s*-?\d)$/u', $text, $match)
+            && ('note' === $kind || 1 === preg_match('/^(note|key|taste|nota)/', $text))
+        ) {
             $key = self::key($match[1]);
 
             return null === $key ? null : ['kind' => 'note', 'number' => $key];
         }
-        if (1 === preg_match('/^(?:(?:midi )?(cc|ctrl|controller|control change|control|ctl|steuerung|note|key|taste|nota|program|pc|prg))?\s*(?:no\.?|nr\.?|n°|nº)?\s*#?\s*(0x[0-9a-f]+|\$[0-9a-f]+|[0-9a-f]+h|\d+|[0-9a-f]{1,2})$/u', $text, $match)) {
+        if (
+            1 ===
+            preg_match(
+                '/^(?:(?:midi )?(cc|ctrl|controller|control '
+                    .'change|control|ctl|steuerung|note|key|taste|nota|program|pc|prg))?\s*(?:no\.?|nr\.?|n°|nº)?\s*#?\s*(0x[0-9a-f]+'
+                        .'|\$[0-9a-f]+|[0-9a-f]+h|\d+|[0-9a-f]{1,2})$/u',
+                $text,
+                $match,
+            )
+        ) {
             $number = self::whole($match[2], $isHex);
             $of = match ($match[1]) {
                 '' => $kind,
@@ -184,7 +246,9 @@ final readonly class MessageCell
     private static function whole(string $text, bool $isHex): ?int
     {
         return match (true) {
-            1 === preg_match('/^0x([0-9a-f]{1,4})$/', $text, $match), 1 === preg_match('/^\$([0-9a-f]{1,4})$/', $text, $match), 1 === preg_match('/^([0-9a-f]{1,4})h$/', $text, $match) => (int) hexdec($match[1]),
+            1 === preg_match('/^0x([0-9a-f]{1,4})$/', $text, $match),
+            1 === preg_match('/^\$([0-9a-f]{1,4})$/', $text, $match),
+            1 === preg_match('/^([0-9a-f]{1,4})h$/', $text, $match) => (int) hexdec($match[1]),
             $isHex && 1 === preg_match('/^[0-9a-f]{1,4}$/', $text) => (int) hexdec($text),
             1 === preg_match('/^\d{1,6}$/', $text) => (int) $text,
             default => null,

@@ -13,8 +13,14 @@ final readonly class ReadRow
      * @param list<string> $stood its cells
      * @param int|null $parameter place among the parameters; null where it was left out
      */
-    public function __construct(public int $line, public string $what, public Group $group, public array $why, public array $stood, public ?int $parameter = null)
-    {
+    public function __construct(
+        public int $line,
+        public string $what,
+        public Group $group,
+        public array $why,
+        public array $stood,
+        public ?int $parameter = null,
+    ) {
     }
 
     public function print(): string

@@ -96,7 +96,14 @@ final class TableReader
         }
         $this->numbers[$message] ??= $row->line;
         $this->parameters[] = $parameter;
-        $this->rows[] = new ReadRow($row->line, $name, [] === $this->doubts ? Group::Taken : Group::LookAtIt, array_values(array_unique($this->doubts)), $row->cells, \count($this->parameters) - 1);
+        $this->rows[] = new ReadRow(
+            $row->line,
+            $name,
+            [] === $this->doubts ? Group::Taken : Group::LookAtIt,
+            array_values(array_unique($this->doubts)),
+            $row->cells,
+            \count($this->parameters) - 1,
+        );
     }
 
     private function leaveOut(Row $row, string $what, string $why): void
@@ -139,7 +146,10 @@ final class TableReader
         if ([] === $message) {
             $this->doubts[] = 'has no number; it is taken without one';
         } elseif (null !== $message && null === $values?->raw && !\in_array($message['kind'], ['program', 'note', 'sysex'], true)) {
-            $this->doubts[] = null === $values?->shown ? "no values are given; {$raw[0]} to {$raw[1]} is assumed" : "what is sent for these values is not said; {$raw[0]} to {$raw[1]} is assumed";
+            $this->doubts[] =
+                null === $values?->shown
+                    ? "no values are given; {$raw[0]} to {$raw[1]} is assumed"
+                    : "what is sent for these values is not said; {$raw[0]} to {$raw[1]} is assumed";
         }
         if (null !== $family) {
             $parameter['family'] = mb_substr($family, 0, 200);
@@ -185,7 +195,9 @@ final class TableReader
         if (1 === preg_match('/^\d{1,5}$/', $rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1]) {
             $meaning['rest'] = (int) $rest;
         } elseif ('' !== $rest && !MessageCell::isNone($rest)) {
-            $value = array_values(array_filter($values->named ?? [], static fn (array $named): bool => mb_strtolower($named['name']) === mb_strtolower($rest)));
+            $value = array_values(
+                array_filter($values->named ?? [], static fn (array $named): bool => mb_strtolower($named['name']) === mb_strtolower($rest)),
+            );
             if ([] === $value) {
                 $this->doubts[] = "the default \"{$rest}\" is none of its values; it is taken without one";
             } else {
@@ -196,7 +208,10 @@ final class TableReader
         return $meaning;
     }
 
-    /** @return array{kind: string, number?: int, channel?: int}|array{}|string|null nothing where it is not known, null where there is none, or what is wrong */
+    /**
+     * @return array{kind: string, number?: int, channel?: int}|array{}|string|null nothing where it is not known, null where there is none, or
+     *     what is wrong
+     */
     private function message(Row $row): array|string|null
     {
         $kind = $this->kind($row);
@@ -233,7 +248,17 @@ final class TableReader
     {
         $cell = $this->cell($row, Holds::Kind);
         $kind = MessageCell::kind($cell);
-        if ('' !== $cell && null === $kind && !MessageCell::isNone($cell) && null === MessageCell::of($cell)->message && 1 !== preg_match('/^(switch|toggle|fader|knob|button|pedal|continuous|slider|momentary|absolute|variable|encoder|dial|schalter|regler)$/i', $cell)) {
+        if (
+            '' !== $cell
+            && null === $kind
+            && !MessageCell::isNone($cell)
+            && null === MessageCell::of($cell)->message
+            && 1 !==
+                preg_match(
+                    '/^(switch|toggle|fader|knob|button|pedal|continuous|slider|momentary|absolute|variable|encoder|dial|schalter|regler)$/i',
+                    $cell,
+                )
+        ) {
             $this->doubts[] = "\"{$cell}\" is no kind of message that is known; a controller is assumed";
         }
 
@@ -248,7 +273,14 @@ final class TableReader
             if ('' === $high.$low || (MessageCell::isNone($high) && MessageCell::isNone($low))) {
                 continue;
             }
-            $values = array_map(static fn (string $half): ?int => 1 === preg_match('/^(?:cc\s*)?#?\s*(\d{1,3})$/i', $half, $match) ? (int) $match[1] : (1 === preg_match('/^(?:0x|\$)?([0-9a-f]{1,2})h?$/i', $half, $match) && !ctype_digit($half) ? (int) hexdec($match[1]) : null), [$high, $low]);
+            $values = array_map(
+                static fn (string $half): ?int => 1 === preg_match('/^(?:cc\s*)?#?\s*(\d{1,3})$/i', $half, $match)
+                    ? (int) $match[1]
+                    : (1 === preg_match('/^(?:0x|\$)?([0-9a-f]{1,2})h?$/i', $half, $match) && !ctype_digit($half)
+                        ? (int) hexdec($match[1])
+                        : null),
+                [$high, $low],
+            );
             if (null === $values[0] || null === $values[1]) {
                 return "\"{$high}\" and \"{$low}\" are no two halves of a number";
             }
@@ -262,7 +294,7 @@ final class TableReader
                 $this->doubts[] = "{$high} and {$low} were taken for the halves of an NRPN";
             }
 
-            return ['kind' => 'rpn' === $kind ? 'rpn' : 'nrpn', 'number' => $values[0] << 7 | $values[1]];
+            return ['kind' => 'rpn' === $kind ? 'rpn' : 'nrpn', 'number' => ($values[0] << 7) | $values[1]];
         }
 
         return null;
@@ -272,7 +304,16 @@ final class TableReader
     private function numbered(Row $row, ?string $kind): array|string|null
     {
         $isNone = false;
-        foreach ([[Holds::Controller, 'cc', false], [Holds::ControllerHex, 'cc', true], [Holds::Nrpn, 'nrpn', false], [Holds::Rpn, 'rpn', false], [Holds::Key, 'note', false], [Holds::Program, 'program', false]] as [$holds, $usual, $isHex]) {
+        foreach (
+            [
+                [Holds::Controller, 'cc', false],
+                [Holds::ControllerHex, 'cc', true],
+                [Holds::Nrpn, 'nrpn', false],
+                [Holds::Rpn, 'rpn', false],
+                [Holds::Key, 'note', false],
+                [Holds::Program, 'program', false],
+            ] as [$holds, $usual, $isHex]
+        ) {
             $cell = $this->cell($row, $holds);
             if ('' === $cell) {
                 continue;
@@ -281,7 +322,7 @@ final class TableReader
                 $isNone = true;
                 continue;
             }
-            $read = MessageCell::of($cell, 'cc' === $usual ? ($kind ?? 'cc') : $usual, $isHex);
+            $read = MessageCell::of($cell, 'cc' === $usual ? $kind ?? 'cc' : $usual, $isHex);
             if (null === $read->message) {
                 return $read->problem ?? 'has no number';
             }

@@ -15,7 +15,15 @@ final readonly class ValueCell
     private const SIGN = '(?:\s*(?:\.{2,3}|…|–|—|~|\/|to|bis|thru|through|hasta|jusqu\'à|à|a|:)\s*|\s*-\s*)';
     private const UNIT = '[^\d\s+.,;=()\[\]-][^\d+,;=()\[\]]{0,11}?';
     /** What a unit of a larger measure has of a smaller one. */
-    private const MEASURES = ['hz' => ['Hz', 1], 'khz' => ['Hz', 1000], 'k' => ['Hz', 1000], 'ms' => ['ms', 1], 's' => ['ms', 1000], 'sec' => ['ms', 1000], 'min' => ['ms', 60000]];
+    private const MEASURES = [
+        'hz' => ['Hz', 1],
+        'khz' => ['Hz', 1000],
+        'k' => ['Hz', 1000],
+        'ms' => ['ms', 1],
+        's' => ['ms', 1000],
+        'sec' => ['ms', 1000],
+        'min' => ['ms', 60000],
+    ];
 
     /**
      * @param array{int, int}|null $raw
@@ -23,8 +31,15 @@ final readonly class ValueCell
      * @param list<array{name: string, from: int, to: int, send: int}>|null $named
      * @param list<string> $doubts what was guessed
      */
-    private function __construct(public ?array $raw, public ?array $shown = null, public ?string $unit = null, public ?array $named = null, public ?int $centre = null, public ?int $rest = null, public array $doubts = [])
-    {
+    private function __construct(
+        public ?array $raw,
+        public ?array $shown = null,
+        public ?string $unit = null,
+        public ?array $named = null,
+        public ?int $centre = null,
+        public ?int $rest = null,
+        public array $doubts = [],
+    ) {
     }
 
     public static function of(string $cell, bool $isHex = false): ?self
@@ -35,7 +50,8 @@ final readonly class ValueCell
             return null;
         }
 
-        return self::switch($text) ?? self::hex($text, $isHex) ?? self::range($text) ?? self::named($text) ?? self::threshold($text) ?? self::withRemark($text, $isHex);
+        return self::switch($text) ??
+            (self::hex($text, $isHex) ?? (self::range($text) ?? (self::named($text) ?? (self::threshold($text) ?? self::withRemark($text, $isHex)))));
     }
 
     /** The range from a lowest and a highest value in columns of their own. */
@@ -43,10 +59,17 @@ final readonly class ValueCell
     {
         $low = strtr($low, ['−' => '-']);
         $high = strtr($high, ['−' => '-']);
-        if (1 === preg_match('/^(?:0x)?[0-9a-f]{1,2}h?$/i', $low) && 1 === preg_match('/^(?:0x)?[0-9a-f]{1,2}h?$/i', $high) && 1 === preg_match('/[a-fhx]/i', $low.$high)) {
+        if (
+            1 === preg_match('/^(?:0x)?[0-9a-f]{1,2}h?$/i', $low)
+            && 1 === preg_match('/^(?:0x)?[0-9a-f]{1,2}h?$/i', $high)
+            && 1 === preg_match('/[a-fhx]/i', $low.$high)
+        ) {
             return self::hex("{$low}-{$high}", true);
         }
-        if (1 === preg_match('/^('.self::NUMBER.')\s*('.self::UNIT.')?$/u', $low, $from) && 1 === preg_match('/^('.self::NUMBER.')\s*('.self::UNIT.')?$/u', $high, $to)) {
+        if (
+            1 === preg_match('/^('.self::NUMBER.')\s*('.self::UNIT.')?$/u', $low, $from)
+            && 1 === preg_match('/^('.self::NUMBER.')\s*('.self::UNIT.')?$/u', $high, $to)
+        ) {
             return self::between($from[1], trim($from[2] ?? ''), $to[1], trim($to[2] ?? '') ?: $unit);
         }
 
@@ -55,17 +78,33 @@ final readonly class ValueCell
 
     private static function switch(string $text): ?self
     {
-        $isOffOn = 1 === preg_match('/^(off|no|aus|non|arrêt|apagado)\s*[\/,|–-]\s*(on|yes|ein|an|oui|si|sí|marche|encendido)$/iu', $text) || 1 === preg_match('/^(on|yes|ein|an|oui|marche|si|sí)\s*[\/,|–-]\s*(off|no|aus|non|arrêt)$/iu', $text);
+        $isOffOn =
+            1 === preg_match('/^(off|no|aus|non|arrêt|apagado)\s*[\/,|–-]\s*(on|yes|ein|an|oui|si|sí|marche|encendido)$/iu', $text)
+            || 1 === preg_match('/^(on|yes|ein|an|oui|marche|si|sí)\s*[\/,|–-]\s*(off|no|aus|non|arrêt)$/iu', $text);
 
-        return $isOffOn || 1 === preg_match('/^(switch|toggle|on off|schalter|0 ?\/ ?1)$/i', $text) ? new self([0, 127], null, null, [['name' => 'Off', 'from' => 0, 'to' => 63, 'send' => 0], ['name' => 'On', 'from' => 64, 'to' => 127, 'send' => 127]]) : null;
+        return $isOffOn || 1 === preg_match('/^(switch|toggle|on off|schalter|0 ?\/ ?1)$/i', $text)
+            ? new self([0, 127], null, null, [
+                ['name' => 'Off', 'from' => 0, 'to' => 63, 'send' => 0],
+                ['name' => 'On', 'from' => 64, 'to' => 127, 'send' => 127],
+            ])
+            : null;
     }
 
     private static function hex(string $text, bool $isHex): ?self
     {
-        if (1 !== preg_match('/^(?:0x|\$)?([0-9a-f]{1,4})(h?)\s*(?:-|–|\.{2,3}|to|bis)\s*(?:0x|\$)?([0-9a-f]{1,4})(h?)(\s*\(?hex\)?)?$/i', $text, $match)) {
+        if (
+            1 !==
+            preg_match('/^(?:0x|\$)?([0-9a-f]{1,4})(h?)\s*(?:-|–|\.{2,3}|to|bis)\s*(?:0x|\$)?([0-9a-f]{1,4})(h?)(\s*\(?hex\)?)?$/i', $text, $match)
+        ) {
             return null;
         }
-        if (!$isHex && '' === $match[2].$match[4].($match[5] ?? '') && ctype_digit($match[1].$match[3]) && !str_contains(strtolower($text), '0x') && !str_contains($text, '$')) {
+        if (
+            !$isHex
+            && '' === $match[2].$match[4].($match[5] ?? '')
+            && ctype_digit($match[1].$match[3])
+            && !str_contains(strtolower($text), '0x')
+            && !str_contains($text, '$')
+        ) {
             return null;
         }
         [$low, $high] = [(int) hexdec($match[1]), (int) hexdec($match[3])];
@@ -125,13 +164,25 @@ final readonly class ValueCell
         $unit = self::UNIT;
         if (1 === preg_match('/^(.+?)\s*[(\[](.+?)[)\]]\s*$/u', $text, $match)) {
             [, $main, $remark] = $match;
-        } elseif (1 === preg_match("/^({$number}\\s*(?:{$unit})?".self::SIGN."{$number}\\s*(?:[%°]|dB|Hz|kHz|ms|s|ct|cents?|st|semitones?)?)\\s*[,;:=*]?\\s*(\\S.*)$/iu", $text, $match)) {
+        } elseif (
+            1 ===
+            preg_match(
+                "/^({$number}\\s*(?:{$unit})?".
+                    self::SIGN.
+                    "{$number}\\s*(?:[%°]|dB|Hz|kHz|ms|s|ct|cents?|st|semitones?)?)\\s*[,;:=*]?\\s*(\\S.*)$/iu",
+                $text,
+                $match,
+            )
+        ) {
             [, $main, $remark] = $match;
         } else {
             return null;
         }
-        $read = self::switch($main) ?? self::hex($main, $isHex) ?? self::range($main) ?? self::named($main);
-        if (null === $read || (null !== $read->unit && 1 === preg_match("/^{$unit}$/u", trim($remark)) && !str_contains($remark, ' ') && mb_strlen($remark) < 5)) {
+        $read = self::switch($main) ?? (self::hex($main, $isHex) ?? (self::range($main) ?? self::named($main)));
+        if (
+            null === $read
+            || (null !== $read->unit && 1 === preg_match("/^{$unit}$/u", trim($remark)) && !str_contains($remark, ' ') && mb_strlen($remark) < 5)
+        ) {
             return null; // or two units
         }
         $other = self::range(trim($remark));
@@ -141,18 +192,35 @@ final readonly class ValueCell
         if (null !== $other && null === $read->raw && null !== $other->raw) {
             return new self($other->raw, $read->shown, $read->unit, null, null, null, [...$read->doubts, ...$other->doubts]);
         }
-        if (1 === preg_match('/^(?:(-?\d{1,5})\s*(?:=|:|is)?\s*(?:cent(?:er|re)|mid(?:dle)?|mitte|centro|milieu|off|neutral)|(?:cent(?:er|re)|mid(?:dle)?|mitte|centro|milieu)\s*(?:=|:|is|at|bei)?\s*(-?\d{1,5}))$/iu', trim($remark), $middle)) {
-            $centre = (int) (('' !== $middle[1]) ? $middle[1] : ($middle[2] ?? ''));
+        if (
+            1 ===
+            preg_match(
+                '/^(?:(-?\d{1,5})\s*(?:=|:|is)?\s*(?:cent(?:er|re)|mid(?:dle)?|mitte|centro|milieu|off|neutral)|(?:cent(?:er|re)'
+                    .'|mid(?:dle)?|mitte|centro|milieu)\s*(?:=|:|is|at|bei)?\s*(-?\d{1,5}))$/iu',
+                trim($remark),
+                $middle,
+            )
+        ) {
+            $centre = (int) ('' !== $middle[1] ? $middle[1] : $middle[2] ?? '');
             $raw = $read->raw ?? [0, 127];
             if ($centre > $raw[0] && $centre < $raw[1]) {
                 return new self($read->raw, $read->shown, $read->unit, $read->named, $centre, null, $read->doubts);
             }
         }
-        if (1 === preg_match('/^(?:default|init|standard|factory|d|vorgabe|défaut|por defecto)\.?\s*(?:=|:|is)?\s*(\d{1,5})$/iu', trim($remark), $default)) {
+        if (
+            1 ===
+            preg_match('/^(?:default|init|standard|factory|d|vorgabe|défaut|por defecto)\.?\s*(?:=|:|is)?\s*(\d{1,5})$/iu', trim($remark), $default)
+        ) {
             return new self($read->raw, $read->shown, $read->unit, $read->named, null, (int) $default[1], $read->doubts);
         }
         $named = self::named(trim($remark));
-        if (null !== $named?->raw && null !== $read->raw && null === $read->named && $named->raw[0] >= $read->raw[0] && $named->raw[1] <= $read->raw[1]) {
+        if (
+            null !== $named?->raw
+            && null !== $read->raw
+            && null === $read->named
+            && $named->raw[0] >= $read->raw[0]
+            && $named->raw[1] <= $read->raw[1]
+        ) {
             return new self($read->raw, null, null, $named->named, null, null, [...$read->doubts, ...$named->doubts]);
         }
 
@@ -167,8 +235,15 @@ final readonly class ValueCell
         $end = '(?=\s*(?:[,;|\/\n]\s*|\s(?=\d{1,5}(?:\s*(?:-|\.\.|–|to|bis)\s*\d{1,5})?(?:@\d+)?\s*[=:])|$))';
         $strict = "{$numbers}\\s*(?:[=:]\\s*|\\s+)({$name}){$end}";
         $byName = "({$name})\\s*(?:=|:|\\()\\s*{$numbers}\\s*\\)?(?=\\s*(?:[,;|\\/\\n]|\\s|$))";
-        foreach ([[$strict, [1, 2, 3, 4]], ['(\\d{1,5})()()\\s*[=:]\\s*([^,;|\\n=]{1,60}?)(?=\\s*(?:[,;|\\n]|$))', [1, 2, 3, 4]], [$byName, [2, 3, 4, 1]]] as [$pattern, [$first, $last, $sent, $called]]) {
-            if (!preg_match_all("/{$pattern}/u", $text, $matches, \PREG_SET_ORDER) || \count($matches) < 2 || 1 === preg_match('/[^\s,;|\/]/u', (string) preg_replace("/{$pattern}/u", '', $text))) {
+        foreach (
+            [[$strict, [1, 2, 3, 4]], ['(\\d{1,5})()()\\s*[=:]\\s*([^,;|\\n=]{1,60}?)(?=\\s*(?:[,;'
+                .'|\\n]|$))', [1, 2, 3, 4]], [$byName, [2, 3, 4, 1]]] as [$pattern, [$first, $last, $sent, $called]]
+        ) {
+            if (
+                !preg_match_all("/{$pattern}/u", $text, $matches, \PREG_SET_ORDER)
+                || \count($matches) < 2
+                || 1 === preg_match('/[^\s,;|\/]/u', (string) preg_replace("/{$pattern}/u", '', $text))
+            ) {
                 continue;
             }
             $named = [];
@@ -209,7 +284,10 @@ final readonly class ValueCell
             return null;
         }
 
-        return new self([0, 127], null, null, [['name' => trim($match[3]), 'from' => 0, 'to' => $last, 'send' => 0], ['name' => trim($match[6]), 'from' => $first, 'to' => 127, 'send' => 127]]);
+        return new self([0, 127], null, null, [
+            ['name' => trim($match[3]), 'from' => 0, 'to' => $last, 'send' => 0],
+            ['name' => trim($match[6]), 'from' => $first, 'to' => 127, 'send' => 127],
+        ]);
     }
 
     /** What is sent for a value that is understood from one number to another: the far end, or the middle. */

@@ -22,7 +22,7 @@ final class Conductors
     {
         foreach ($parts as $level => $part) {
             foreach (self::map($part, $levels[$level], $levels[$level + 1]) ?? [] as [$from, $to]) {
-                $this->join("{$level}:{$from}", ($level + 1).":{$to}");
+                $this->join("{$level}:{$from}", $level + 1 .":{$to}");
             }
             if (ContactMap::Mono === $part->map) {
                 foreach ([$level, $level + 1] as $side) {
@@ -73,7 +73,11 @@ final class Conductors
     public static function map(Part $part, Connector $left, Connector $right): ?array
     {
         if (ContactMap::Named === $part->map) {
-            return array_map(static fn (string|int $from, string $to): array => [(string) $from, $to], array_keys($part->contacts ?? []), array_values($part->contacts ?? []));
+            return array_map(
+                static fn (string|int $from, string $to): array => [(string) $from, $to],
+                array_keys($part->contacts ?? []),
+                array_values($part->contacts ?? []),
+            );
         }
         $columns = ContactMap::Mono === $part->map ? ['data', 'shield'] : ['data', 'source', 'shield', 'one', 'three'];
         [$from, $to] = [self::columns($left), self::columns($right)];
@@ -82,11 +86,14 @@ final class Conductors
         }
         $pairs = [];
         foreach ($columns as $column) {
-            $target = ContactMap::Crossed !== $part->map ? $column : match ($column) {
-                'data' => 'source',
-                'source' => 'data',
-                default => $column,
-            };
+            $target =
+                ContactMap::Crossed !== $part->map
+                    ? $column
+                    : match ($column) {
+                        'data' => 'source',
+                        'source' => 'data',
+                        default => $column,
+                    };
             if (isset($from[$column], $to[$target])) {
                 $pairs[] = [$from[$column], $to[$target]];
             }

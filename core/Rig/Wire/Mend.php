@@ -15,8 +15,15 @@ final readonly class Mend
      * @param int|null $part the cable or adapter in the place of which another is taken
      * @param array<string, string|int> $settings of a box, by their ids
      */
-    private function __construct(public int $cost, public string $words, public array $turned = [], public ?int $part = null, public ?ContactMap $map = null, public ?string $unit = null, public array $settings = [])
-    {
+    private function __construct(
+        public int $cost,
+        public string $words,
+        public array $turned = [],
+        public ?int $part = null,
+        public ?ContactMap $map = null,
+        public ?string $unit = null,
+        public array $settings = [],
+    ) {
     }
 
     /** @param non-empty-array<int, string> $parts what they are called, by their places */

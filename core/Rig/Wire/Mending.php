@@ -29,9 +29,16 @@ final readonly class Mending
     /** @param list<ResolvedLead> $joints all leads of the rig */
     public static function cheapest(End $a, End $b, ResolvedLead $joint, array $joints): ?Mend
     {
-        $mending = new self($a, $b, $joint->lead->parts, array_values(array_filter($joints, static fn (ResolvedLead $each): bool => $each->lead !== $joint->lead)));
+        $mending = new self(
+            $a,
+            $b,
+            $joint->lead->parts,
+            array_values(array_filter($joints, static fn (ResolvedLead $each): bool => $each->lead !== $joint->lead)),
+        );
         $best = null;
-        foreach ([$mending->turned(...), $mending->otherCable(...), $mending->adapter(...), $mending->setting(...), $mending->otherWayRound(...)] as $changes) {
+        foreach (
+            [$mending->turned(...), $mending->otherCable(...), $mending->adapter(...), $mending->setting(...), $mending->otherWayRound(...)] as $changes
+        ) {
             foreach ($changes() as $mend) {
                 $best = null === $best || $mend->cost < $best->cost ? $mend : $best;
             }
@@ -45,8 +52,19 @@ final readonly class Mending
     {
         $count = min(\count($this->parts), self::MOST_TURNED);
         for ($which = 1; $which < 1 << $count; ++$which) {
-            $turned = array_filter($this->parts, static fn (int $index): bool => $index < $count && 0 !== ($which >> $index & 1), \ARRAY_FILTER_USE_KEY);
-            if ([] !== $turned && $this->works($this->a, $this->b, array_values(array_replace($this->parts, array_map(static fn (Part $part): Part => $part->turned(), $turned))))) {
+            $turned = array_filter(
+                $this->parts,
+                static fn (int $index): bool => $index < $count && 0 !== (($which >> $index) & 1),
+                \ARRAY_FILTER_USE_KEY,
+            );
+            if (
+                [] !== $turned
+                && $this->works(
+                    $this->a,
+                    $this->b,
+                    array_values(array_replace($this->parts, array_map(static fn (Part $part): Part => $part->turned(), $turned))),
+                )
+            ) {
                 yield Mend::turned(array_map(static fn (Part $part): string => $part->what, $turned));
             }
         }
@@ -70,11 +88,21 @@ final readonly class Mending
         [$a, $b] = [$this->a->plug->connector, $this->b->plug->connector];
         $levels = Levels::of($a, $this->parts, $b);
         $fits = $levels[0] instanceof Connector;
-        $last = $fits ? $levels[\count($levels) - 1] : (([] === $this->parts ? null : $this->parts[\count($this->parts) - 1]->ends[1] ?? null) ?? $a);
+        $last = $fits ? $levels[\count($levels) - 1] : ([] === $this->parts ? null : $this->parts[\count($this->parts) - 1]->ends[1] ?? null) ?? $a;
         $ends = [$last, $fits ? $last : $b];
         foreach ([ContactMap::Straight, ContactMap::Crossed] as $map) {
-            if ($ends[0] instanceof Connector && $ends[1] instanceof Connector && Connector::Any !== $ends[0] && Connector::Any !== $ends[1] && $ends[0]->isPackets() === $ends[1]->isPackets() && $this->works($this->a, $this->b, [...$this->parts, new Part('adapter', $map, $ends)])) {
-                $what = $fits ? "put a {$map->value} adapter" : ([] === $this->parts ? "take a {$map->value} cable" : "put a {$map->value} adapter")." from {$ends[0]->value} to {$ends[1]->value}";
+            if (
+                $ends[0] instanceof Connector
+                && $ends[1] instanceof Connector
+                && Connector::Any !== $ends[0]
+                && Connector::Any !== $ends[1]
+                && $ends[0]->isPackets() === $ends[1]->isPackets()
+                && $this->works($this->a, $this->b, [...$this->parts, new Part('adapter', $map, $ends)])
+            ) {
+                $what = $fits
+                    ? "put a {$map->value} adapter"
+                    : ([] === $this->parts ? "take a {$map->value} cable" : "put a {$map->value} adapter").
+                        " from {$ends[0]->value} to {$ends[1]->value}";
                 yield Mend::adapter("{$what} between");
             }
         }
@@ -131,7 +159,11 @@ final readonly class Mending
                 continue;
             }
             $before = Walk::between($a, $b, $joint->lead->parts)->rank();
-            $after = Walk::between($a->box === $box ? $a->as($other->use($a->plug)) : $a, $b->box === $box ? $b->as($other->use($b->plug)) : $b, $joint->lead->parts)->rank();
+            $after = Walk::between(
+                $a->box === $box ? $a->as($other->use($a->plug)) : $a,
+                $b->box === $box ? $b->as($other->use($b->plug)) : $b,
+                $joint->lead->parts,
+            )->rank();
             if ($after > $before) {
                 return false;
             }
@@ -150,7 +182,14 @@ final readonly class Mending
         foreach ([[$this->a, true], [$this->b, false]] as [$end, $isA]) {
             foreach ($end->box->chart->plugs as $plug) {
                 $use = $end->box->use($plug);
-                if ($plug === $end->plug || null === $use || null === $end->use || $use->way === $end->use->way || $use->carries !== $end->use->carries || $this->isTaken($end->box, $plug->id)) {
+                if (
+                    $plug === $end->plug
+                    || null === $use
+                    || null === $end->use
+                    || $use->way === $end->use->way
+                    || $use->carries !== $end->use->carries
+                    || $this->isTaken($end->box, $plug->id)
+                ) {
                     continue;
                 }
                 $other = new End($end->box, $plug, null, $use);
@@ -163,7 +202,15 @@ final readonly class Mending
 
     private function isTaken(Device $box, string $plug): bool
     {
-        return [] !== array_filter($this->others, static fn (ResolvedLead $joint): bool => [] !== array_filter([$joint->a, $joint->b], static fn (?End $end): bool => null !== $end && $end->box === $box && $end->plug->id === $plug));
+        return [] !==
+            array_filter(
+                $this->others,
+                static fn (ResolvedLead $joint): bool => [] !==
+                    array_filter(
+                        [$joint->a, $joint->b],
+                        static fn (?End $end): bool => null !== $end && $end->box === $box && $end->plug->id === $plug,
+                    ),
+            );
     }
 
     /** @return list<Part> */

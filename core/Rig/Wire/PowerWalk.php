@@ -34,7 +34,9 @@ final class PowerWalk
             return Judgement::dead(PowerWay::Gives === $gives->way ? 'both ends give power' : 'neither end gives power');
         }
         if ($gives->current !== $needs->current) {
-            return Judgement::mayDamage("{$giver->name()} gives ".strtoupper($gives->current->value).", {$taker->name()} needs ".strtoupper($needs->current->value));
+            return Judgement::mayDamage(
+                "{$giver->name()} gives ".strtoupper($gives->current->value).", {$taker->name()} needs ".strtoupper($needs->current->value),
+            );
         }
         if ($gives->volts[1] > $needs->volts[1]) {
             return Judgement::mayDamage("{$giver->name()} gives {$gives->volts[1]} V, {$taker->name()} takes {$needs->volts[1]} V at most");
@@ -42,7 +44,10 @@ final class PowerWalk
         $crossings = \count(array_filter($parts, static fn (Part $part): bool => ContactMap::Crossed === $part->map));
         $centre = 1 === $crossings % 2 ? (Polarity::Plus === $gives->centre ? Polarity::Minus : Polarity::Plus) : $gives->centre;
         if (null !== $gives->centre && null !== $needs->centre && $centre !== $needs->centre) {
-            return Judgement::mayDamage("{$taker->name()} needs {$needs->centre->value} in the centre, and gets {$centre?->value}", "centre of {$taker->name()}");
+            return Judgement::mayDamage(
+                "{$taker->name()} needs {$needs->centre->value} in the centre, and gets {$centre?->value}",
+                "centre of {$taker->name()}",
+            );
         }
         if ($gives->volts[0] < $needs->volts[0]) {
             return Judgement::dead("{$giver->name()} gives {$gives->volts[0]} V, {$taker->name()} needs {$needs->volts[0]} V");
@@ -57,7 +62,10 @@ final class PowerWalk
         }
 
         return null === $gives->mA || null === $needs->mA
-            ? Judgement::unknown('how many mA', 'the charts do not say how many mA are '.(null === $gives->mA ? "given by {$giver->name()}" : "needed by {$taker->name()}"))
+            ? Judgement::unknown(
+                'how many mA',
+                'the charts do not say how many mA are '.(null === $gives->mA ? "given by {$giver->name()}" : "needed by {$taker->name()}"),
+            )
             : Judgement::works("{$needs->mA} of {$gives->mA} mA");
     }
 }

@@ -17,8 +17,15 @@ final readonly class SignalWalk
      * @param array<int|string, Role> $rolesA
      * @param array<int|string, Role> $rolesB
      */
-    public function __construct(private End $a, private End $b, private PlugUse $useA, private PlugUse $useB, private array $rolesA, private array $rolesB, private Conductors $conductors)
-    {
+    public function __construct(
+        private End $a,
+        private End $b,
+        private PlugUse $useA,
+        private PlugUse $useB,
+        private array $rolesA,
+        private array $rolesB,
+        private Conductors $conductors,
+    ) {
     }
 
     /**
@@ -33,7 +40,7 @@ final readonly class SignalWalk
 
     public function judge(): Judgement
     {
-        return $this->damage() ?? $this->needs() ?? ($this->isMidi() ? $this->midi() : $this->other());
+        return $this->damage() ?? ($this->needs() ?? ($this->isMidi() ? $this->midi() : $this->other()));
     }
 
     private function isMidi(): bool
@@ -44,7 +51,12 @@ final readonly class SignalWalk
     /** Supply, or phantom power, on a contact that is not made for it. */
     private function damage(): ?Judgement
     {
-        foreach ([[$this->rolesA, $this->rolesB, $this->useB, $this->a, $this->b, true], [$this->rolesB, $this->rolesA, $this->useA, $this->b, $this->a, false]] as [$from, $to, $use, $giver, $taker, $isA]) {
+        foreach (
+            [
+                [$this->rolesA, $this->rolesB, $this->useB, $this->a, $this->b, true],
+                [$this->rolesB, $this->rolesA, $this->useA, $this->b, $this->a, false],
+            ] as [$from, $to, $use, $giver, $taker, $isA]
+        ) {
             foreach ($from as $contact => $role) {
                 $contact = (string) $contact;
                 if (!$role->isSupply()) {
@@ -54,12 +66,19 @@ final readonly class SignalWalk
                     $other = $to[$reached] ?? null;
                     $isMadeForIt = $other === $role || Role::Open === $other || (null === $other && true === $use->allowsSupply);
                     if (!$isMadeForIt) {
-                        return Judgement::mayDamage("{$giver->name()} has {$role->value} on {$contact}, which leads to {$reached} of {$taker->name()}".(null === $other ? ', which is not made for it' : ", its {$other->value}"), "{$reached} of {$taker->name()}");
+                        return Judgement::mayDamage(
+                            "{$giver->name()} has {$role->value} on {$contact}, which leads to {$reached} of {$taker->name()}".
+                                (null === $other ? ', which is not made for it' : ", its {$other->value}"),
+                            "{$reached} of {$taker->name()}",
+                        );
                     }
                 }
                 foreach ($from as $beside => $besideRole) {
                     if ($besideRole !== $role && Role::Open !== $besideRole && $this->conductors->shorts($isA, $contact, (string) $beside)) {
-                        return Judgement::mayDamage("{$contact} and {$beside} of {$giver->name()} are shorted, and {$contact} carries {$role->value}", "{$contact} of {$giver->name()}");
+                        return Judgement::mayDamage(
+                            "{$contact} and {$beside} of {$giver->name()} are shorted, and {$contact} carries {$role->value}",
+                            "{$contact} of {$giver->name()}",
+                        );
                     }
                 }
             }
@@ -71,7 +90,12 @@ final readonly class SignalWalk
     /** Contacts that a chart says have to be connected. */
     private function needs(): ?Judgement
     {
-        foreach ([[$this->useA, $this->rolesA, $this->rolesB, $this->a, true], [$this->useB, $this->rolesB, $this->rolesA, $this->b, false]] as [$use, $own, $others, $end, $isA]) {
+        foreach (
+            [
+                [$this->useA, $this->rolesA, $this->rolesB, $this->a, true],
+                [$this->useB, $this->rolesB, $this->rolesA, $this->b, false],
+            ] as [$use, $own, $others, $end, $isA]
+        ) {
             foreach ($use->needs ?? [] as $contact) {
                 $reached = $isA ? $this->conductors->from($contact) : $this->conductors->to($contact);
                 $role = $own[$contact] ?? null;
@@ -80,11 +104,21 @@ final readonly class SignalWalk
                 }
                 foreach ($own as $other => $otherRole) {
                     if ($otherRole !== $role && Role::Open !== $otherRole && $this->conductors->shorts($isA, $contact, (string) $other)) {
-                        return Judgement::dead("{$contact} of {$end->name()} has to be connected by itself, and is shorted with {$other}", "{$contact} of {$end->name()}");
+                        return Judgement::dead(
+                            "{$contact} of {$end->name()} has to be connected by itself, and is shorted with {$other}",
+                            "{$contact} of {$end->name()}",
+                        );
                     }
                 }
-                if (null !== $role && !\in_array($role, [Role::Shield, Role::Return], true) && [] === array_filter($reached, static fn (string $each): bool => ($others[$each] ?? null) === $role)) {
-                    return Judgement::dead("{$contact} of {$end->name()} is {$role->value}, and leads to {$reached[0]} of the other end, which is not", "{$contact} of {$end->name()}");
+                if (
+                    null !== $role
+                    && !\in_array($role, [Role::Shield, Role::Return], true)
+                    && [] === array_filter($reached, static fn (string $each): bool => ($others[$each] ?? null) === $role)
+                ) {
+                    return Judgement::dead(
+                        "{$contact} of {$end->name()} is {$role->value}, and leads to {$reached[0]} of the other end, which is not",
+                        "{$contact} of {$end->name()}",
+                    );
                 }
             }
         }
@@ -109,7 +143,15 @@ final readonly class SignalWalk
             return $short;
         }
 
-        return Judgement::works('data and '.$back->value.' arrive at '.Contacts::at($this->rolesB, Role::Data).' and '.Contacts::at($this->rolesB, $back)." of {$this->b->name()}");
+        return Judgement::works(
+            'data and '.
+                $back->value.
+                ' arrive at '.
+                Contacts::at($this->rolesB, Role::Data).
+                ' and '.
+                Contacts::at($this->rolesB, $back).
+                " of {$this->b->name()}",
+        );
     }
 
     /** Data, source and shield that a cable joins. */
@@ -119,7 +161,10 @@ final readonly class SignalWalk
             foreach ([[Role::Data, $back], [Role::Data, Role::Shield], [$back, Role::Shield]] as $pair) {
                 [$one, $other] = [Contacts::at($roles, $pair[0]), Contacts::at($roles, $pair[1])];
                 if (null !== $one && null !== $other && $this->conductors->shorts($isA, $one, $other)) {
-                    return Judgement::dead("{$one} and {$other} of {$end->name()} are shorted: its {$pair[0]->value} and its {$pair[1]->value}", "{$one} of {$end->name()}");
+                    return Judgement::dead(
+                        "{$one} and {$other} of {$end->name()} are shorted: its {$pair[0]->value} and its {$pair[1]->value}",
+                        "{$one} of {$end->name()}",
+                    );
                 }
             }
         }
@@ -130,9 +175,13 @@ final readonly class SignalWalk
     /** One end has a return where the other has a source: nobody can tell but the maker. */
     private function mixed(): Judgement
     {
-        $isKnown = \in_array($this->useB->wiring, $this->useA->worksWith ?? [], true) || \in_array($this->useA->wiring, $this->useB->worksWith ?? [], true);
+        $isKnown =
+            \in_array($this->useB->wiring, $this->useA->worksWith ?? [], true) || \in_array($this->useA->wiring, $this->useB->worksWith ?? [], true);
         if (!$isKnown) {
-            return Judgement::unknown('whether these wirings work together', "{$this->a->name()} and {$this->b->name()} do not agree on what carries the current back; ask the makers whether they work together");
+            return Judgement::unknown(
+                'whether these wirings work together',
+                "{$this->a->name()} and {$this->b->name()} do not agree on what carries the current back; ask the makers whether they work together",
+            );
         }
 
         return $this->joins(Role::Data) ?? Judgement::works('the data arrives, and the chart says that these wirings work together');
@@ -156,7 +205,12 @@ final readonly class SignalWalk
             }
         }
 
-        return $found ? Judgement::works('the signal arrives') : Judgement::unknown('which contact carries the signal', "the charts do not say which contact of {$this->a->name()} and {$this->b->name()} carries the signal");
+        return $found
+            ? Judgement::works('the signal arrives')
+            : Judgement::unknown(
+                'which contact carries the signal',
+                "the charts do not say which contact of {$this->a->name()} and {$this->b->name()} carries the signal",
+            );
     }
 
     /** A contact that both ends of a pedal's lead use, and that a cable lays on the shield, as a mono cable does with the ring. */
@@ -170,8 +224,14 @@ final readonly class SignalWalk
             }
             foreach ($atA as $contact) {
                 foreach (array_keys($this->rolesA) as $other) {
-                    if (\in_array($this->rolesA[$other], [Role::Shield, Role::Return], true) && $this->conductors->shorts(true, (string) $contact, (string) $other)) {
-                        return Judgement::dead("{$contact} and {$other} of {$this->a->name()} are shorted: its {$role->value} and its {$this->rolesA[$other]->value}", "{$contact} of {$this->a->name()}");
+                    if (
+                        \in_array($this->rolesA[$other], [Role::Shield, Role::Return], true)
+                        && $this->conductors->shorts(true, (string) $contact, (string) $other)
+                    ) {
+                        return Judgement::dead(
+                            "{$contact} and {$other} of {$this->a->name()} are shorted: its {$role->value} and its {$this->rolesA[$other]->value}",
+                            "{$contact} of {$this->a->name()}",
+                        );
                     }
                 }
             }
@@ -194,8 +254,14 @@ final readonly class SignalWalk
             return null;
         }
         $reached = $this->conductors->from($a);
-        $where = [] === $reached ? 'leads nowhere' : "leads to {$reached[0]}".(isset($this->rolesB[$reached[0]]) ? ", its {$this->rolesB[$reached[0]]->value}" : '');
+        $where =
+            [] === $reached
+                ? 'leads nowhere'
+                : "leads to {$reached[0]}".(isset($this->rolesB[$reached[0]]) ? ", its {$this->rolesB[$reached[0]]->value}" : '');
 
-        return Judgement::dead("{$role->value} stands on {$a} of {$this->a->name()} and is wanted on {$b} of {$this->b->name()}, but {$a} {$where}", "{$b} of {$this->b->name()}");
+        return Judgement::dead(
+            "{$role->value} stands on {$a} of {$this->a->name()} and is wanted on {$b} of {$this->b->name()}, but {$a} {$where}",
+            "{$b} of {$this->b->name()}",
+        );
     }
 }

@@ -20,17 +20,28 @@ final class Supplies
         $units = [];
         foreach ($setup->joints as $joint) {
             foreach ([[$joint->a, $joint->b], [$joint->b, $joint->a]] as [$giver, $taker]) {
-                if (!$giver instanceof End || !$taker instanceof End || PowerWay::Gives !== $giver->plug->power?->way || PowerWay::Needs !== $taker->plug->power?->way) {
+                if (
+                    !($giver instanceof End)
+                    || !($taker instanceof End)
+                    || PowerWay::Gives !== $giver->plug->power?->way
+                    || PowerWay::Needs !== $taker->plug->power?->way
+                ) {
                     continue;
                 }
                 $key = "{$giver->box->name} ".($giver->plug->power->limitGroup ?? $giver->plug->label);
                 $units[$key][] = $taker->box->name;
-                $needs[$key] = \array_key_exists($key, $needs) && null === $needs[$key] || null === $taker->plug->power->mA ? null : ($needs[$key] ?? 0.0) + $taker->plug->power->mA;
+                $needs[$key] =
+                    (\array_key_exists($key, $needs) && null === $needs[$key]) || null === $taker->plug->power->mA
+                        ? null
+                        : ($needs[$key] ?? 0.0) + $taker->plug->power->mA;
                 $gives[$key] = self::limit($giver, $giver->plug->power);
             }
         }
 
-        return array_map(static fn (int|string $key): SupplyLoad => new SupplyLoad((string) $key, $units[$key], $needs[$key], $gives[$key]), array_keys($units));
+        return array_map(
+            static fn (int|string $key): SupplyLoad => new SupplyLoad((string) $key, $units[$key], $needs[$key], $gives[$key]),
+            array_keys($units),
+        );
     }
 
     /** What an output gives; those of a group give what the largest of them says together. */

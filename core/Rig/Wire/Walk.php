@@ -32,7 +32,9 @@ final class Walk
             $judgement->verdict,
             $judgement->reason,
             $judgement->contact,
-            \in_array($judgement->verdict, [Verdict::Dead, Verdict::MayDamage], true) ? Mending::cheapest($joint->a, $joint->b, $joint, $joints) : null,
+            \in_array($judgement->verdict, [Verdict::Dead, Verdict::MayDamage], true)
+                ? Mending::cheapest($joint->a, $joint->b, $joint, $joints)
+                : null,
             self::warnings($joint),
             self::cautions($joint),
             self::continuity($joint->a, $joint->b, $joint->lead->parts),
@@ -53,7 +55,10 @@ final class Walk
         $judgement = self::between($joint->a, $joint->b, $joint->lead->parts);
 
         return Verdict::Works === $judgement->verdict && self::isTooLong($joint)
-            ? Judgement::unknown('whether it works over this length', "a DIN lead of {$joint->lead->leastM()} m is longer than the 15 m of the specification; try it with a burst that fills it")
+            ? Judgement::unknown(
+                'whether it works over this length',
+                "a DIN lead of {$joint->lead->leastM()} m is longer than the 15 m of the specification; try it with a burst that fills it",
+            )
             : $judgement;
     }
 
@@ -71,9 +76,17 @@ final class Walk
         }
         if (null === $a->use || null === $b->use) {
             $end = null === $a->use ? $a : $b;
-            $settings = implode(', ', array_unique(array_merge(...array_map(static fn (PlugUse $use): array => array_keys($use->when ?? []), $end->plug->uses))));
+            $settings = implode(
+                ', ',
+                array_unique(array_merge(...array_map(static fn (PlugUse $use): array => array_keys($use->when ?? []), $end->plug->uses))),
+            );
 
-            return Judgement::unknown("what {$end->name()} is set to", "what {$end->name()} is depends on ".('' === $settings ? 'settings' : $settings).', and nobody knows how that stands; ask the box');
+            return Judgement::unknown(
+                "what {$end->name()} is set to",
+                "what {$end->name()} is depends on ".
+                    ('' === $settings ? 'settings' : $settings).
+                    ', and nobody knows how that stands; ask the box',
+            );
         }
         foreach ([[$a->use, $a], [$b->use, $b]] as [$use, $end]) {
             if (Connector::Any === $end->plug->connector && Carries::Midi !== $use->carries && Carries::Pulse !== $use->carries) {
@@ -82,22 +95,28 @@ final class Walk
         }
         $what = self::carried($a->use, $b->use);
         if (null === $what) {
-            return self::withRoles($a, $b, $a->use, $b->use, $parts, $levels, true)
-                ?? Judgement::dead("{$a->name()} is for {$a->use->carries->value}, {$b->name()} for {$b->use->carries->value}");
+            return self::withRoles($a, $b, $a->use, $b->use, $parts, $levels, true) ??
+                Judgement::dead("{$a->name()} is for {$a->use->carries->value}, {$b->name()} for {$b->use->carries->value}");
         }
         if (Carries::Power === $what) {
             return PowerWalk::judge($a, $b, $parts);
         }
         $ways = [$a->way() ?? $a->use->way, $b->way() ?? $b->use->way];
         if (!($ways[0]->sends() && $ways[1]->receives()) && !($ways[1]->sends() && $ways[0]->receives())) {
-            return Judgement::dead($ways[0]->sends() ? "{$a->name()} and {$b->name()} are both outputs" : "{$a->name()} and {$b->name()} are both inputs");
+            return Judgement::dead(
+                $ways[0]->sends() ? "{$a->name()} and {$b->name()} are both outputs" : "{$a->name()} and {$b->name()} are both inputs",
+            );
         }
-        if ($levels[0]->isUsb() && Carries::Usb === $what || $levels[0]->isUsb() && $levels[\count($levels) - 1]->isUsb()) {
+        if (($levels[0]->isUsb() && Carries::Usb === $what) || ($levels[0]->isUsb() && $levels[\count($levels) - 1]->isUsb())) {
             return UsbWalk::judge($a, $b);
         }
         $last = $levels[\count($levels) - 1];
         if ($levels[0]->isPackets() !== $last->isPackets() && Connector::Any !== $levels[0] && Connector::Any !== $last) {
-            return Judgement::unknown('what the adapter does', "nobody knows whether the adapter between {$levels[0]->value} and {$last->value} passes MIDI on; where it is a box with plugs of its own, it is a unit of the rig");
+            return Judgement::unknown(
+                'what the adapter does',
+                "nobody knows whether the adapter between {$levels[0]->value} and {$last->value} passes MIDI on; where it is a box with "
+                    .'plugs of its own, it is a unit of the rig',
+            );
         }
         if ($levels[0]->isPackets() || Connector::Any === $levels[0]) {
             return Judgement::works($levels[0]->isPackets() ? "over {$levels[0]->value}" : 'nothing is known that speaks against it');
@@ -111,16 +130,30 @@ final class Walk
     {
         $packets = [Carries::Usb, Carries::Network, Carries::Midi];
 
-        return $a->carries === $b->carries || (\in_array($a->carries, $packets, true) && \in_array($b->carries, $packets, true) && (Carries::Midi === $a->carries || Carries::Midi === $b->carries))
-            ? (Carries::Midi === $a->carries ? $b->carries : $a->carries) : null;
+        return $a->carries === $b->carries
+            || (\in_array($a->carries, $packets, true)
+                && \in_array($b->carries, $packets, true)
+                && (Carries::Midi === $a->carries || Carries::Midi === $b->carries))
+            ? (Carries::Midi === $a->carries
+                ? $b->carries
+                : $a->carries)
+            : null;
     }
 
     /** Power into a plug that is for something else. */
     private static function strayPower(End $a, End $b): ?Judgement
     {
         foreach ([[$a, $b], [$b, $a]] as [$giver, $taker]) {
-            if (Carries::Power === $giver->use?->carries && PowerWay::Needs !== $giver->plug->power?->way && null !== $taker->use && Carries::Power !== $taker->use->carries) {
-                return Judgement::mayDamage("{$giver->name()} gives power, and {$taker->name()} is for {$taker->use->carries->value}", $taker->name());
+            if (
+                Carries::Power === $giver->use?->carries
+                && PowerWay::Needs !== $giver->plug->power?->way
+                && null !== $taker->use
+                && Carries::Power !== $taker->use->carries
+            ) {
+                return Judgement::mayDamage(
+                    "{$giver->name()} gives power, and {$taker->name()} is for {$taker->use->carries->value}",
+                    $taker->name(),
+                );
             }
         }
 
@@ -135,7 +168,13 @@ final class Walk
     {
         foreach ($parts as $index => $part) {
             if (null === Conductors::map($part, $levels[$index], $levels[$index + 1])) {
-                return $onlyDamage ? null : Judgement::unknown("which contacts {$part->what} joins", "nobody knows which contacts {$part->what} joins between {$levels[$index]->value} and {$levels[$index + 1]->value}; name them");
+                return $onlyDamage
+                    ? null
+                    : Judgement::unknown(
+                        "which contacts {$part->what} joins",
+                        "nobody knows which contacts {$part->what} joins between {$levels[$index]->value} and {$levels[$index +
+                                1]->value}; name them",
+                    );
             }
             if (false === $part->phantomOff && \in_array(Connector::Xlr3, [$levels[$index], $levels[$index + 1]], true)) {
                 return Judgement::mayDamage("phantom power is on where {$part->what} carries ".$useA->carries->value, $part->what);
@@ -149,7 +188,9 @@ final class Walk
         if (null === $rolesA || null === $rolesB) {
             $end = null === $rolesA ? $a : $b;
 
-            return $onlyDamage ? null : Judgement::unknown("the wiring of {$end->name()}", "the chart does not say how {$end->name()} is wired; ask the box");
+            return $onlyDamage
+                ? null
+                : Judgement::unknown("the wiring of {$end->name()}", "the chart does not say how {$end->name()} is wired; ask the box");
         }
         $judgement = (new SignalWalk($a, $b, $useA, $useB, $rolesA, $rolesB, $conductors))->judge();
 
@@ -183,7 +224,11 @@ final class Walk
     {
         $warnings = [];
         $length = $joint->lead->leastM();
-        $connectors = [$joint->a?->plug->connector, $joint->b?->plug->connector, ...array_merge(...array_map(static fn (Part $part): array => $part->ends ?? [], $joint->lead->parts))];
+        $connectors = [
+            $joint->a?->plug->connector,
+            $joint->b?->plug->connector,
+            ...array_merge(...array_map(static fn (Part $part): array => $part->ends ?? [], $joint->lead->parts)),
+        ];
         $isUsb = [] !== array_filter($connectors, static fn (?Connector $connector): bool => $connector?->isUsb() ?? false);
         if ($isUsb && $length > self::LONGEST_USB_M) {
             $warnings[] = "a USB lead of {$length} m is longer than the 5 m that are safe; use a powered hub";
@@ -213,7 +258,9 @@ final class Walk
         $cautions = [];
         foreach ($joint->lead->parts as $part) {
             if (\in_array(Connector::Xlr3, $part->ends ?? [], true) && [] === $cautions) {
-                $cautions[] = 'Phantom power has to be off on a balanced line that carries MIDI, and both adapters wired alike. Check continuity before plugging anything in.';
+                $cautions[] =
+                    'Phantom power has to be off on a balanced line that carries MIDI, and both adapters wired alike. Check continuity '
+                        .'before plugging anything in.';
             }
         }
         $isPower = Carries::Power === $joint->a?->use?->carries || Carries::Power === $joint->b?->use?->carries;

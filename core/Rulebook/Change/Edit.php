@@ -52,7 +52,14 @@ final readonly class Edit
     {
         $lines = explode("\n", $text);
         $order = array_keys($edits);
-        usort($order, static fn (int $a, int $b): int => [$edits[$b]->fromLine, $edits[$b]->fromColumn, $b] <=> [$edits[$a]->fromLine, $edits[$a]->fromColumn, $a]);
+        usort(
+            $order,
+            static fn (int $a, int $b): int => [$edits[$b]->fromLine, $edits[$b]->fromColumn, $b] <=> [
+                $edits[$a]->fromLine,
+                $edits[$a]->fromColumn,
+                $a,
+            ],
+        );
         foreach ($order as $index) {
             $edit = $edits[$index];
             $before = mb_substr($lines[$edit->fromLine - 1] ?? '', 0, $edit->fromColumn - 1);

@@ -51,12 +51,20 @@ final class Rename
     {
         $found = self::at($source->book, $line, $column);
         if (null === $found) {
-            throw new RulebookError(new Span($line, $column), 'nothing-to-rename', 'there is no name of a port, table, curve, memory, group, clock, stack or scene here');
+            throw new RulebookError(
+                new Span($line, $column),
+                'nothing-to-rename',
+                'there is no name of a port, table, curve, memory, group, clock, stack or scene here',
+            );
         }
         ['what' => $what, 'name' => $name, 'places' => $places] = $found;
         $isTitle = Reference::SCENE === $what;
         if ($isTitle ? 1 === preg_match('/["\r\n]/', $to) || '' === trim($to) : 1 !== preg_match('/^[a-z][a-z0-9_]*$/D', $to)) {
-            throw new RulebookError($places[0], 'syntax', $isTitle ? 'a title has no double quotes and is not empty' : 'a name begins with a small letter; small letters, digits and _ follow');
+            throw new RulebookError(
+                $places[0],
+                'syntax',
+                $isTitle ? 'a title has no double quotes and is not empty' : 'a name begins with a small letter; small letters, digits and _ follow',
+            );
         }
         if ($to !== $name && isset(self::all($source->book)[$what][$to])) {
             throw new RulebookError($places[0], 'duplicate', "there is already a {$what} \"{$to}\"; choose another name");
@@ -144,18 +152,27 @@ final class Rename
         $named = [];
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                array_push($named, ...($selector->device?->text === $device ? self::controls($selector->titles) : []));
+                array_push($named, ...$selector->device?->text === $device ? self::controls($selector->titles) : []);
             }
         }
         foreach ($book->groups as $group) {
-            array_push($named, ...($group->port->text === $device ? self::controls($group->titles) : []));
+            array_push($named, ...$group->port->text === $device ? self::controls($group->titles) : []);
         }
         foreach ($book->steps() as $step) {
             foreach ($step instanceof NamedStep && $step->device->text === $device ? $step->titles() : [] as $title) {
-                $named[] = ['what' => $step instanceof TurnStep ? 'parameter' : ($step instanceof RecallStep ? 'program' : 'control'), 'title' => $title];
+                $named[] = [
+                    'what' => $step instanceof TurnStep ? 'parameter' : ($step instanceof RecallStep ? 'program' : 'control'),
+                    'title' => $title,
+                ];
             }
         }
-        usort($named, static fn (array $a, array $b): int => [$a['title']->span->line, $a['title']->span->column] <=> [$b['title']->span->line, $b['title']->span->column]);
+        usort(
+            $named,
+            static fn (array $a, array $b): int => [$a['title']->span->line, $a['title']->span->column] <=> [
+                $b['title']->span->line,
+                $b['title']->span->column,
+            ],
+        );
 
         return $named;
     }
@@ -210,7 +227,17 @@ final class Rename
             $what = str_ends_with($what, 'port') ? 'port' : $what;
             $all[$what][$name->text][] = $name->span;
         };
-        foreach (['port' => $book->ports, Reference::TABLE => $book->tables, Reference::CURVE => $book->curves, Reference::MEMORY => $book->memories, Reference::GROUP => $book->groups, Reference::CLOCK => $book->clocks, Reference::STACK => $book->stacks] as $what => $declared) {
+        foreach (
+            [
+                'port' => $book->ports,
+                Reference::TABLE => $book->tables,
+                Reference::CURVE => $book->curves,
+                Reference::MEMORY => $book->memories,
+                Reference::GROUP => $book->groups,
+                Reference::CLOCK => $book->clocks,
+                Reference::STACK => $book->stacks,
+            ] as $what => $declared
+        ) {
             foreach ($declared as $each) {
                 $add($what, $each->name);
             }
@@ -220,7 +247,10 @@ final class Rename
         }
         $references = [
             ...array_merge(...array_map(static fn ($rule): array => Reference::all(Reference::IN_PORT, $rule->from), $book->rules)),
-            ...array_map(static fn ($group): Reference => new Reference(Reference::IN_PORT, $group->port), array_values(array_filter($book->groups, static fn ($group): bool => [] === $group->titles))),
+            ...array_map(
+                static fn ($group): Reference => new Reference(Reference::IN_PORT, $group->port),
+                array_values(array_filter($book->groups, static fn ($group): bool => [] === $group->titles)),
+            ),
             ...array_merge(...array_map(static fn ($clock): array => $clock->references(), array_values($book->clocks))),
             ...array_merge(...array_map(static fn ($step): array => $step->references(), $book->steps())),
         ];
@@ -248,7 +278,7 @@ final class Rename
         $expressions = [];
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                array_push($expressions, ...(null === $selector->where ? [] : [$selector->where]));
+                array_push($expressions, ...null === $selector->where ? [] : [$selector->where]);
             }
         }
         foreach ($book->steps() as $step) {

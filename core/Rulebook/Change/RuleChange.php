@@ -21,7 +21,12 @@ final class RuleChange
         }
         $isApart = '' === trim($source->lines[\count($source->lines) - 1]);
 
-        return [Edit::insertBefore(\count($source->lines) + ($isApart ? 0 : 1), ($isApart ? '' : "\n\n").('' === trim($source->text) ? '' : "\n").$rule->print())];
+        return [
+            Edit::insertBefore(
+                \count($source->lines) + ($isApart ? 0 : 1),
+                ($isApart ? '' : "\n\n").('' === trim($source->text) ? '' : "\n").$rule->print(),
+            ),
+        ];
     }
 
     /**
@@ -96,7 +101,9 @@ final class RuleChange
     {
         $line = isset($rule->steps[$position]) ? $rule->steps[$position]->span->line : $source->end($rule) + 1;
 
-        return $line > \count($source->lines) ? [new Edit($line - 1, mb_strlen($source->lines[$line - 2]) + 1, $line - 1, mb_strlen($source->lines[$line - 2]) + 1, "\n  {$step}")] : [Edit::insertBefore($line, "  {$step}\n")];
+        return $line > \count($source->lines)
+            ? [new Edit($line - 1, mb_strlen($source->lines[$line - 2]) + 1, $line - 1, mb_strlen($source->lines[$line - 2]) + 1, "\n  {$step}")]
+            : [Edit::insertBefore($line, "  {$step}\n")];
     }
 
     /**

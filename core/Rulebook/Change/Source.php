@@ -46,10 +46,18 @@ final readonly class Source
      */
     private function ended(array $edits): array
     {
-        return !str_contains($this->text, "\r\n") ? $edits : array_map(
-            static fn (Edit $edit): Edit => new Edit($edit->fromLine, $edit->fromColumn, $edit->toLine, $edit->toColumn, (string) preg_replace('/(?<!\r)\n/', "\r\n", $edit->text)),
-            $edits,
-        );
+        return !str_contains($this->text, "\r\n")
+            ? $edits
+            : array_map(
+                static fn (Edit $edit): Edit => new Edit(
+                    $edit->fromLine,
+                    $edit->fromColumn,
+                    $edit->toLine,
+                    $edit->toColumn,
+                    (string) preg_replace('/(?<!\r)\n/', "\r\n", $edit->text),
+                ),
+                $edits,
+            );
     }
 
     /**

@@ -14,8 +14,15 @@ final readonly class LitLamp
      * @param list<array{Target, int, int, int|null}> $others parameter, its first and its second value, scene
      * @param list<array{int, int|null}> $scenes the scene it leads to, and that in which it counts
      */
-    public function __construct(public string $device, public array $messages, public LampMessage $lamp, public array $groups, public array $toggles, public array $others, public array $scenes)
-    {
+    public function __construct(
+        public string $device,
+        public array $messages,
+        public LampMessage $lamp,
+        public array $groups,
+        public array $toggles,
+        public array $others,
+        public array $scenes,
+    ) {
     }
 
     /** How many sorts of reasons there are for it to be lit. */

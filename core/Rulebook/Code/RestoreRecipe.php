@@ -13,7 +13,13 @@ final readonly class RestoreRecipe
      * @param list<Target> $parameters
      * @param list<string> $byHand parameters that nothing is sent to, since it would toggle or trigger them
      */
-    public function __construct(public string $device, public string $port, public ?int $channel, public int $deafUs, public array $parameters, public array $byHand = [])
-    {
+    public function __construct(
+        public string $device,
+        public string $port,
+        public ?int $channel,
+        public int $deafUs,
+        public array $parameters,
+        public array $byHand = [],
+    ) {
     }
 }

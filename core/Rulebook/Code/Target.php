@@ -58,7 +58,10 @@ final readonly class Target
     {
         $bytes = Kind::Sysex === $this->kind ? \count(preg_split('/\s+/', trim((string) $this->sysex)) ?: []) : $this->kind->bytes();
 
-        return [new Sending($this->port, $bytes, $afterUs), ...(Kind::Note === $this->kind ? [new Sending($this->port, $bytes, $afterUs + 1000 * self::PRESS_MS)] : [])];
+        return [
+            new Sending($this->port, $bytes, $afterUs),
+            ...Kind::Note === $this->kind ? [new Sending($this->port, $bytes, $afterUs + 1000 * self::PRESS_MS)] : [],
+        ];
     }
 
     /** The message with a value, as a rulebook writes it. */
@@ -70,10 +73,13 @@ final readonly class Target
             Kind::Cc, Kind::Cc14, Kind::Nrpn, Kind::Rpn, Kind::PolyPressure => "{$this->kind->value} {$this->number} value {$value}{$channel}",
             Kind::Note => "note {$this->number} velocity {$value}{$channel} for ".self::PRESS_MS.'ms',
             Kind::Mode => "cc {$this->number} value {$value}{$channel}",
-            Kind::Program => 'program '.(0 === $firstProgram ? $value : (ctype_digit($value) ? (string) ((int) $value + 1) : "{$value} + 1")).$channel,
+            Kind::Program => 'program '.
+                (0 === $firstProgram ? $value : (ctype_digit($value) ? (string) ((int) $value + 1) : "{$value} + 1")).
+                $channel,
             Kind::Pressure, Kind::Bend => "{$this->kind->value} {$value}{$channel}",
             Kind::Position, Kind::Song => "{$this->kind->value} {$value}",
-            Kind::Sysex => 'sysex '.strtr(strtoupper((string) $this->sysex), ['{V}' => "{{$value}}", '{HIGH}' => "{high({$value})}", '{LOW}' => "{low({$value})}"]),
+            Kind::Sysex => 'sysex '.
+                strtr(strtoupper((string) $this->sysex), ['{V}' => "{{$value}}", '{HIGH}' => "{high({$value})}", '{LOW}' => "{low({$value})}"]),
             default => $this->kind->value,
         };
     }

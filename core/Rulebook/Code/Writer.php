@@ -121,7 +121,8 @@ interface Writer extends Scope
     /**
      * Tells the compiled rulebook how this step flattens.
      *
-     * @param array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string, timbreController: int} $flattening
+     * @param array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string,
+     *     timbreController: int} $flattening
      */
     public function flattens(array $flattening): void;
 

@@ -54,7 +54,10 @@ final readonly class Curve
 
     public function print(): string
     {
-        $shape = [] === $this->points ? "power {$this->powerText}" : implode(', ', array_map(static fn (array $point): string => "{$point[0]}={$point[1]}", $this->points));
+        $shape =
+            [] === $this->points
+                ? "power {$this->powerText}"
+                : implode(', ', array_map(static fn (array $point): string => "{$point[0]}={$point[1]}", $this->points));
 
         return "curve {$this->name->text}: {$shape}";
     }

@@ -86,7 +86,9 @@ final readonly class Group
 
     public function print(): string
     {
-        return "group {$this->name->text} of {$this->port->text} ".([] === $this->titles ? self::printPart($this->parts[0]) : Cursor::printTitles($this->titles)).($this->orNone ? ' or none' : '');
+        return "group {$this->name->text} of {$this->port->text} ".
+            ([] === $this->titles ? self::printPart($this->parts[0]) : Cursor::printTitles($this->titles)).
+            ($this->orNone ? ' or none' : '');
     }
 
     /** How many members it has, as they are written. */
@@ -97,7 +99,9 @@ final readonly class Group
 
     private static function printPart(GroupPart $part): string
     {
-        return (Kind::Note === $part->kind ? 'note key ' : 'cc ').$part->numbers?->print().(null === $part->channels ? '' : ' channel '.$part->channels->print());
+        return (Kind::Note === $part->kind ? 'note key ' : 'cc ').
+            $part->numbers?->print().
+            (null === $part->channels ? '' : ' channel '.$part->channels->print());
     }
 
     private static function orNone(Cursor $cursor, bool $hasChannels): bool
@@ -106,7 +110,7 @@ final readonly class Group
         if ($orNone) {
             $cursor->expect('none');
         }
-        $cursor->expectEnd(...($hasChannels || $orNone ? [] : ['channel']), ...($orNone ? [] : ['or none']));
+        $cursor->expectEnd(...$hasChannels || $orNone ? [] : ['channel'], ...$orNone ? [] : ['or none']);
 
         return $orNone;
     }

@@ -31,7 +31,9 @@ final readonly class GroupPart
     /** @return list<int> first and last of each range of members */
     public function ends(): array
     {
-        return null === $this->numbers ? [0, 0] : array_merge(...array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $this->numbers->ranges));
+        return null === $this->numbers
+            ? [0, 0]
+            : array_merge(...array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $this->numbers->ranges));
     }
 
     public function size(): int
@@ -47,7 +49,11 @@ final readonly class GroupPart
      */
     public function place(string $port, Kind $kind, ?int $channel, ?int $number, ?array $values): int
     {
-        $isSame = $kind === $this->kind && $port === $this->port->text && $values === $this->values && (null === $this->channels || $this->channels->contains($channel ?? 1));
+        $isSame =
+            $kind === $this->kind
+            && $port === $this->port->text
+            && $values === $this->values
+            && (null === $this->channels || $this->channels->contains($channel ?? 1));
         $place = $isSame ? Ranges::place($this->ends(), null === $this->numbers ? 0 : $number ?? 0) : 0;
 
         return 0 === $place ? 0 : $this->before + $place;

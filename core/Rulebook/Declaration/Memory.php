@@ -20,7 +20,25 @@ final readonly class Memory
     public const LARGEST = 1_000_000_000;
 
     /** Names that mean something else in expressions. A memory may be called index; it hides that of the message. */
-    public const RESERVED = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure', 'scene', 'and', 'or', 'not', 'min', 'max', 'abs', 'clamp'];
+    public const RESERVED = [
+        'channel',
+        'key',
+        'velocity',
+        'release',
+        'number',
+        'value',
+        'program',
+        'bend',
+        'pressure',
+        'scene',
+        'and',
+        'or',
+        'not',
+        'min',
+        'max',
+        'abs',
+        'clamp',
+    ];
 
     private function __construct(public Token $name, public Literal $start)
     {

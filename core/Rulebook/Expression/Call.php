@@ -10,7 +10,16 @@ use ZigzagPost\Core\Rulebook\Text\Span;
 final class Call extends Expression
 {
     /** Function names with the fewest and most arguments. */
-    public const FUNCTIONS = ['min' => [1, 16], 'max' => [1, 16], 'abs' => [1, 1], 'clamp' => [3, 3], 'floor' => [1, 1], 'round' => [1, 1], 'high' => [1, 1], 'low' => [1, 1]];
+    public const FUNCTIONS = [
+        'min' => [1, 16],
+        'max' => [1, 16],
+        'abs' => [1, 1],
+        'clamp' => [3, 3],
+        'floor' => [1, 1],
+        'round' => [1, 1],
+        'high' => [1, 1],
+        'low' => [1, 1],
+    ];
 
     /** Of two 7-bit halves. */
     private const LARGEST_PAIR = 16383;
@@ -23,7 +32,10 @@ final class Call extends Expression
 
     public function print(int $binding = 0): string
     {
-        return $this->function.'('.implode(', ', array_map(static fn (Expression $argument): string => $argument->print(), $this->arguments)).')';
+        return $this->function.
+            '('.
+            implode(', ', array_map(static fn (Expression $argument): string => $argument->print(), $this->arguments)).
+            ')';
     }
 
     public function code(Scope $scope): Code

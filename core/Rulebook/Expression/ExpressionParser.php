@@ -71,7 +71,11 @@ final class ExpressionParser
 
             return new Lookup($token, $argument, $token->span->to($cursor->expect(')')->span));
         }
-        if (TokenType::Word === $token->type && 1 === preg_match('/^[a-g]-?\d{1,2}$/D', $token->text) && null !== KeyName::parse(ucfirst($token->text))) {
+        if (
+            TokenType::Word === $token->type
+            && 1 === preg_match('/^[a-g]-?\d{1,2}$/D', $token->text)
+            && null !== KeyName::parse(ucfirst($token->text))
+        ) {
             throw RulebookError::instead($token->span, 'key names begin with a capital letter: '.ucfirst($token->text), ucfirst($token->text));
         }
         if (TokenType::Word === $token->type && !$token->is('and', 'or', 'not')) {
@@ -119,7 +123,11 @@ final class ExpressionParser
         } while (null !== $cursor->accept(','));
         $end = $cursor->expect(')', ',');
         if (\count($arguments) < $fewest || \count($arguments) > $most) {
-            throw new RulebookError($name->span->to($end->span), 'syntax', \sprintf('%s() takes %s', $name->text, $fewest === $most ? "{$fewest} values, not ".\count($arguments) : 'one value or more'));
+            throw new RulebookError(
+                $name->span->to($end->span),
+                'syntax',
+                \sprintf('%s() takes %s', $name->text, $fewest === $most ? "{$fewest} values, not ".\count($arguments) : 'one value or more'),
+            );
         }
 
         return new Call($name->text, $arguments, $name->span->to($end->span));

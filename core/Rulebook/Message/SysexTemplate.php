@@ -34,7 +34,11 @@ final readonly class SysexTemplate extends Template
             }
             $byte = $cursor->hexByte() ?? throw RulebookError::expected($at, ['a hexadecimal byte such as 7D', '{an expression}', 'F7']);
             if (([] === $bytes) !== (0xF0 === $byte) || ($byte >= 0x80 && 0xF0 !== $byte && 0xF7 !== $byte)) {
-                throw new RulebookError($at->span, 'syntax', [] === $bytes ? 'system exclusive begins with F0' : 'between F0 and F7 stand bytes from 00 to 7F only');
+                throw new RulebookError(
+                    $at->span,
+                    'syntax',
+                    [] === $bytes ? 'system exclusive begins with F0' : 'between F0 and F7 stand bytes from 00 to 7F only',
+                );
             }
             $bytes[] = $byte;
         }
@@ -57,7 +61,14 @@ final readonly class SysexTemplate extends Template
 
     protected function printFields(): string
     {
-        return 'sysex '.implode(' ', array_map(static fn (int|Expression $byte): string => \is_int($byte) ? \sprintf('%02X', $byte) : '{'.$byte->print().'}', $this->bytes));
+        return 'sysex '.
+            implode(
+                ' ',
+                array_map(
+                    static fn (int|Expression $byte): string => \is_int($byte) ? \sprintf('%02X', $byte) : '{'.$byte->print().'}',
+                    $this->bytes,
+                ),
+            );
     }
 
     protected function fields(): array

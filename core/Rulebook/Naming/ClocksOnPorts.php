@@ -30,7 +30,13 @@ final class ClocksOnPorts
             }
         }
         foreach ($book->rules as $rule) {
-            if ([] === array_filter($rule->selectors, static fn (Selector $selector): bool => \in_array(Kind::Clock, array_column($selector->matched(), 0), true))) {
+            if (
+                [] ===
+                array_filter(
+                    $rule->selectors,
+                    static fn (Selector $selector): bool => \in_array(Kind::Clock, array_column($selector->matched(), 0), true),
+                )
+            ) {
                 continue;
             }
             foreach ($rule->steps as $step) {

@@ -27,8 +27,11 @@ final class Deafness
      * @param non-empty-list<Neighbours> $ways what may be sent right before and right after
      * @param self|null $whole the same stack or scene change, as far as it is known from a look before
      */
-    public function __construct(private readonly ClocksOnPorts $clocks, private readonly array $ways = [new Neighbours()], private readonly ?self $whole = null)
-    {
+    public function __construct(
+        private readonly ClocksOnPorts $clocks,
+        private readonly array $ways = [new Neighbours()],
+        private readonly ?self $whole = null,
+    ) {
     }
 
     /**
@@ -40,7 +43,15 @@ final class Deafness
     public function sends(array $sendings, string $device = '', int $deafUs = 0): void
     {
         foreach ($sendings as $index => $sending) {
-            $this->leaves(new Leaving($sending->port, $sending->bytes, $this->nowUs + $sending->afterUs, $device, $index === \count($sendings) - 1 ? $deafUs : 0));
+            $this->leaves(
+                new Leaving(
+                    $sending->port,
+                    $sending->bytes,
+                    $this->nowUs + $sending->afterUs,
+                    $device,
+                    $index === \count($sendings) - 1 ? $deafUs : 0,
+                ),
+            );
         }
     }
 
@@ -94,7 +105,8 @@ final class Deafness
     /** Whether some device is deaf meanwhile. */
     public function deafens(): bool
     {
-        return [] !== array_filter(array_merge($this->sent, ...array_column($this->ways, 'before')), static fn (Leaving $leaving): bool => $leaving->deafUs > 0);
+        return [] !==
+            array_filter(array_merge($this->sent, ...array_column($this->ways, 'before')), static fn (Leaving $leaving): bool => $leaving->deafUs > 0);
     }
 
     /** Whether all of it leaves as in another look at the same. */
@@ -110,7 +122,8 @@ final class Deafness
      */
     public function hasSentSince(int $place, int $nowUs, array $leavings): bool
     {
-        return \array_slice($this->sent, $place) == array_map(static fn (Leaving $leaving): Leaving => $leaving->later($nowUs), $leavings); // equal values, not the same objects
+        // equal values, not the same objects
+        return \array_slice($this->sent, $place) == array_map(static fn (Leaving $leaving): Leaving => $leaving->later($nowUs), $leavings);
     }
 
     /** @return list<int> when each has arrived whole, first what was before in this way, in microseconds from the beginning */
@@ -147,7 +160,11 @@ final class Deafness
     {
         $worst = SerialWire::arrivals($messages, $clockUs);
         foreach (null === $clockUs ? [] : array_unique(array_column($messages, 0)) as $us) {
-            $worst = array_map(static fn (int $one, int $other): int => max($one, $other), $worst, SerialWire::arrivals($messages, $clockUs, $us % $clockUs));
+            $worst = array_map(
+                static fn (int $one, int $other): int => max($one, $other),
+                $worst,
+                SerialWire::arrivals($messages, $clockUs, $us % $clockUs),
+            );
         }
 
         return $worst;

@@ -15,12 +15,20 @@ final class IndexUse
     {
         $expressions = [];
         foreach ($rule->selectors as $selector) {
-            array_push($expressions, ...(null === $selector->where ? [] : [$selector->where]));
+            array_push($expressions, ...null === $selector->where ? [] : [$selector->where]);
         }
         foreach ($rule->steps as $step) {
             array_push($expressions, ...$step->expressions());
         }
 
-        return [] !== array_filter($expressions, static fn (Expression $expression): bool => \in_array('index', array_map(static fn (Name $name): string => $name->name, $expression->names()), true));
+        return [] !==
+            array_filter(
+                $expressions,
+                static fn (Expression $expression): bool => \in_array(
+                    'index',
+                    array_map(static fn (Name $name): string => $name->name, $expression->names()),
+                    true,
+                ),
+            );
     }
 }

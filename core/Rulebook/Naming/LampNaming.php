@@ -40,7 +40,15 @@ final readonly class LampNaming
             if (!$this->isLitByRules($device->text, (string) $title)) {
                 $messages = $this->messages($device, (string) $title);
                 $rules = $this->rulesFor($messages);
-                $lamps[] = new LitLamp($device->text, $messages, $lamp, $this->groups($messages), $this->toggles($rules), $this->others($rules), $this->scenes($rules));
+                $lamps[] = new LitLamp(
+                    $device->text,
+                    $messages,
+                    $lamp,
+                    $this->groups($messages),
+                    $this->toggles($rules),
+                    $this->others($rules),
+                    $this->scenes($rules),
+                );
             }
         }
 
@@ -124,8 +132,11 @@ final readonly class LampNaming
                 continue;
             }
             foreach ($selector->matched() as [$kind, $numbers]) {
-                $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
-                $isNumber = null === $list || null === $message->number || $list->contains($message->number + (Kind::Program === $kind ? $this->book->programsFrom : 0));
+                $list = $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
+                $isNumber =
+                    null === $list
+                    || null === $message->number
+                    || $list->contains($message->number + (Kind::Program === $kind ? $this->book->programsFrom : 0));
                 if ($kind === $message->kind && $isNumber && $this->isOnChannel($selector, $message)) {
                     return true;
                 }

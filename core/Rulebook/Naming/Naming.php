@@ -78,7 +78,7 @@ final class Naming
     private function all(): array
     {
         foreach ($this->resolved->groups as $name => $group) {
-            $this->try(fn () => $this->resolved->groups[$name] = $this->group($group));
+            $this->try(fn () => ($this->resolved->groups[$name] = $this->group($group)));
         }
         $steps = new StepNaming($this->resolved, $this->devices, function (RulebookError $error): void {
             $this->errors[] = $error;
@@ -116,7 +116,10 @@ final class Naming
         foreach ($rule->selectors as $selector) {
             if (null === $selector->device) {
                 $named->selectors[] = $selector;
-                $ports = null === $ports || [] === $rule->from ? null : [...$ports, ...array_map(static fn (Token $token): string => $token->text, $rule->from)];
+                $ports =
+                    null === $ports || [] === $rule->from
+                        ? null
+                        : [...$ports, ...array_map(static fn (Token $token): string => $token->text, $rule->from)];
                 continue;
             }
             $before = \count($this->errors);
@@ -124,7 +127,9 @@ final class Naming
                 [$selectors, $messages] = $this->selector($selector, $selector->device ?? throw new \LogicException('no device'));
                 array_push($named->selectors, ...$selectors);
                 array_push($sources, ...$messages);
-                $comingIn = array_values(array_unique(array_merge(...array_map(static fn (ControlMessage $message): array => $message->ports, $messages))));
+                $comingIn = array_values(
+                    array_unique(array_merge(...array_map(static fn (ControlMessage $message): array => $message->ports, $messages))),
+                );
                 $this->requireHeard($rule, $selector, $comingIn);
                 $ports = null === $ports ? null : [...$ports, ...$comingIn];
             });
@@ -133,9 +138,14 @@ final class Naming
             }
         }
         if ([] === $rule->from && null !== $ports && [] !== $ports) {
-            $named->from = array_map(static fn (string $port): Token => new Token(TokenType::Word, $port, $rule->span, true), array_values(array_unique($ports)));
+            $named->from = array_map(
+                static fn (string $port): Token => new Token(TokenType::Word, $port, $rule->span, true),
+                array_values(array_unique($ports)),
+            );
         }
-        $named->isOfSwitches = [] !== $sources && [] === array_filter($sources, static fn (ControlMessage $source): bool => !$source->isTwoState || Kind::Cc !== $source->kind);
+        $named->isOfSwitches =
+            [] !== $sources
+            && [] === array_filter($sources, static fn (ControlMessage $source): bool => !$source->isTwoState || Kind::Cc !== $source->kind);
         $named->steps = $steps->ofRule($rule, $named->selectors, $sources);
 
         return $named;
@@ -146,7 +156,11 @@ final class Naming
     {
         $heard = array_map(static fn (Token $token): string => $token->text, $rule->from);
         if ([] !== $heard && [] === array_intersect($heard, $comingIn)) {
-            throw new RulebookError($selector->device->span ?? $selector->span, 'no-way', "what this control sends comes in on {$comingIn[0]}, and the rule listens to ".implode(', ', $heard));
+            throw new RulebookError(
+                $selector->device->span ?? $selector->span,
+                'no-way',
+                "what this control sends comes in on {$comingIn[0]}, and the rule listens to ".implode(', ', $heard),
+            );
         }
     }
 
@@ -163,7 +177,9 @@ final class Naming
         foreach ($titles as $place => $title) {
             foreach ($this->devices->control($device, $title) as $message) {
                 $all[] = $message;
-                $groups[$message->kind->value.' '.$message->channel.' '.implode(',', $message->ports).' '.implode('-', $message->values ?? [])][] = [$place + 1, $message];
+                $groups[
+                    $message->kind->value.' '.$message->channel.' '.implode(',', $message->ports).' '.implode('-', $message->values ?? [])
+                ][] = [$place + 1, $message];
             }
         }
         $isOneList = 1 === \count($groups) && \count($all) === \count($titles) && null === $all[0]->values && self::isListed($all[0]->kind);
@@ -181,7 +197,18 @@ final class Naming
     private function plainSelector(Selector $selector, array $messages, ?int $place): Selector
     {
         $first = $messages[0];
-        $list = self::isListed($first->kind) && null !== $first->number ? new NumberList(array_map(fn (ControlMessage $message): array => $this->single($message->number + (Kind::Program === $first->kind ? $this->book->programsFrom : 0), $selector->span), $messages)) : null;
+        $list =
+            self::isListed($first->kind) && null !== $first->number
+                ? new NumberList(
+                    array_map(
+                        fn (ControlMessage $message): array => $this->single(
+                            $message->number + (Kind::Program === $first->kind ? $this->book->programsFrom : 0),
+                            $selector->span,
+                        ),
+                        $messages,
+                    ),
+                )
+                : null;
         $lists = [];
         if (null !== $list && $first->kind->hasKey()) {
             $lists['key'] = $list;
@@ -219,8 +246,15 @@ final class Naming
         $messages = [];
         foreach (Titles::of($group->port, $group->titles, $this->devices) as $title) {
             $message = $messages[] = $this->devices->control($group->port, $title)[0];
-            if (null === $message->pressedBy() && (null === $message->number || !\in_array($message->kind, [Kind::Note, Kind::Cc, Kind::Nrpn, Kind::Rpn], true))) {
-                throw new RulebookError($title->span, 'no-press', "\"{$title->text}\" sends {$message->kind->value}, which is not pressed; a group is of switches, pads and keys");
+            if (
+                null === $message->pressedBy()
+                && (null === $message->number || !\in_array($message->kind, [Kind::Note, Kind::Cc, Kind::Nrpn, Kind::Rpn], true))
+            ) {
+                throw new RulebookError(
+                    $title->span,
+                    'no-press',
+                    "\"{$title->text}\" sends {$message->kind->value}, which is not pressed; a group is of switches, pads and keys",
+                );
             }
         }
 
@@ -238,12 +272,18 @@ final class Naming
     {
         $first = $messages[0];
         $alike = static fn (ControlMessage $message): array => [$message->kind, $message->channel, $message->ports, $message->pressedBy()];
-        if (null === $first->pressedBy() && [] === array_filter($messages, static fn (ControlMessage $message): bool => $alike($message) !== $alike($first))) {
+        if (
+            null === $first->pressedBy()
+            && [] === array_filter($messages, static fn (ControlMessage $message): bool => $alike($message) !== $alike($first))
+        ) {
             return $this->part($group, $first, array_map(static fn (ControlMessage $message): int => (int) $message->number, $messages), 0);
         }
         $parts = [];
         foreach ($messages as $before => $message) {
-            array_push($parts, ...$this->part($group, $message, null === $message->number || Kind::Program === $message->kind ? [] : [$message->number], $before));
+            array_push(
+                $parts,
+                ...$this->part($group, $message, null === $message->number || Kind::Program === $message->kind ? [] : [$message->number], $before),
+            );
         }
 
         return $parts;
@@ -256,14 +296,17 @@ final class Naming
      */
     private function part(Group $group, ControlMessage $like, array $numbers, int $before): array
     {
-        return array_map(fn (string $port): GroupPart => new GroupPart(
-            new Token(TokenType::Word, $port, $group->port->span, true),
-            $like->kind,
-            [] === $numbers ? null : new NumberList(array_map(fn (int $number): array => $this->single($number, $group->name->span), $numbers)),
-            null === $like->channel ? null : new NumberList([$this->single($like->channel, $group->name->span)]),
-            $before,
-            $like->pressedBy(),
-        ), $like->ports);
+        return array_map(
+            fn (string $port): GroupPart => new GroupPart(
+                new Token(TokenType::Word, $port, $group->port->span, true),
+                $like->kind,
+                [] === $numbers ? null : new NumberList(array_map(fn (int $number): array => $this->single($number, $group->name->span), $numbers)),
+                null === $like->channel ? null : new NumberList([$this->single($like->channel, $group->name->span)]),
+                $before,
+                $like->pressedBy(),
+            ),
+            $like->ports,
+        );
     }
 
     /** @param \Closure(): mixed $do */

@@ -82,8 +82,11 @@ final class Plain
     /** Whether the selectors can be said so. */
     private function selectors(Rule $rule, Rule $resolved): bool
     {
-        $ports = array_unique(array_map(fn (Selector $selector): string => implode(', ', $this->resolved->portsOf($resolved, $selector)), $resolved->selectors));
-        $usesIndex = [] !== array_filter($resolved->selectors, static fn (Selector $selector): bool => null !== $selector->place) && IndexUse::in($rule);
+        $ports = array_unique(
+            array_map(fn (Selector $selector): string => implode(', ', $this->resolved->portsOf($resolved, $selector)), $resolved->selectors),
+        );
+        $usesIndex =
+            [] !== array_filter($resolved->selectors, static fn (Selector $selector): bool => null !== $selector->place) && IndexUse::in($rule);
         if (1 !== \count($ports) || $usesIndex) {
             foreach ([...$rule->selectors, ...$rule->steps] as $line) {
                 $this->lines[$line->span->line] = [];
@@ -151,7 +154,7 @@ final class Plain
         $plain = clone $this->book;
         $plain->lines = [];
         foreach ($this->book->lines as $line) {
-            $texts = SourceLine::COMMENT === $line->kind ? null : ($this->lines[$line->line] ?? null);
+            $texts = SourceLine::COMMENT === $line->kind ? null : $this->lines[$line->line] ?? null;
             if (null === $texts) {
                 $plain->lines[] = $line;
                 continue;

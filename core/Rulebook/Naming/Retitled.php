@@ -20,7 +20,10 @@ final class Retitled
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 if (null !== $selector->device) {
-                    $lines[$selector->span->line] = [$selector->print(), $selector->retitled(self::titles($selector->device, $selector->titles, $devices))->print()];
+                    $lines[$selector->span->line] = [
+                        $selector->print(),
+                        $selector->retitled(self::titles($selector->device, $selector->titles, $devices))->print(),
+                    ];
                 }
             }
         }
@@ -38,7 +41,9 @@ final class Retitled
         $titled->lines = array_map(static function (SourceLine $line) use ($lines): SourceLine {
             [$from, $to] = $lines[$line->line] ?? ['', ''];
 
-            return '' === $from || !str_ends_with($line->text, $from) ? $line : new SourceLine($line->line, $line->kind, substr($line->text, 0, -\strlen($from)).$to, $line->comment);
+            return '' === $from || !str_ends_with($line->text, $from)
+                ? $line
+                : new SourceLine($line->line, $line->kind, substr($line->text, 0, -\strlen($from)).$to, $line->comment);
         }, $book->lines);
 
         return $titled;

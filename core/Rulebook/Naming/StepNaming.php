@@ -71,7 +71,10 @@ final class StepNaming
         $mayBeNote = isset($kinds[Kind::Note->value]);
         $steps = [];
         foreach ($rule->steps as $index => $step) {
-            $steps[] = $this->step($step, new Circumstances($sources, array_values($kinds), $index === \count($rule->steps) - 1, $this->book->programsFrom));
+            $steps[] = $this->step(
+                $step,
+                new Circumstances($sources, array_values($kinds), $index === \count($rule->steps) - 1, $this->book->programsFrom),
+            );
             $sources = $step->is(Fact::MakesValue) ? [] : $sources;
             $made = $step->makes();
             // What was made of a note still has its release.
@@ -183,7 +186,8 @@ final class StepNaming
     {
         $unlike = [[]];
         foreach ($ways as $way) {
-            if (!\in_array($way, $unlike, false)) { // equal values, not the same objects
+            if (!\in_array($way, $unlike, false)) {
+                // equal values, not the same objects
                 $unlike[] = $way;
             }
         }
@@ -240,7 +244,11 @@ final class StepNaming
                     // Told where the lamps are named.
                 }
             }
-            $this->lamps = array_map(static fn (int|string $port, int $most): Sending => new Sending((string) $port, $most), array_keys($bytes), $bytes);
+            $this->lamps = array_map(
+                static fn (int|string $port, int $most): Sending => new Sending((string) $port, $most),
+                array_keys($bytes),
+                $bytes,
+            );
         }
 
         return $this->lamps;
@@ -277,7 +285,10 @@ final class StepNaming
         $device = $step instanceof NamedStep ? $step->device->text : '';
         $afterUs = $deaf->untilUs($device);
         $naming = $tellsErrors ? $this : $this->silent();
-        $timed = $naming->timed[spl_object_id($step)][$afterUs] ??= $naming->step($step, new Circumstances([], [], false, $this->book->programsFrom, $afterUs));
+        $timed = $naming->timed[spl_object_id($step)][$afterUs] ??= $naming->step(
+            $step,
+            new Circumstances([], [], false, $this->book->programsFrom, $afterUs),
+        );
         $deaf->sends($this->besides($timed));
         $deaf->sends($timed->sends(), $device, $timed instanceof NamedStep ? $timed->deafens() : 0);
         $nowUs = $deaf->nowUs();
@@ -320,7 +331,10 @@ final class StepNaming
     private function besides(Step $step): array
     {
         if ($step instanceof PanicStep) {
-            return array_map(static fn (string $port): Sending => new Sending($port, self::PANIC_BYTES), [] === $step->ports() ? $this->book->portNames(false) : $step->ports());
+            return array_map(
+                static fn (string $port): Sending => new Sending($port, self::PANIC_BYTES),
+                [] === $step->ports() ? $this->book->portNames(false) : $step->ports(),
+            );
         }
         $clocks = array_filter($step->references(), static fn (Reference $reference): bool => Reference::CLOCK === $reference->what);
 
@@ -345,12 +359,21 @@ final class StepNaming
                     $bytes[$leaving->port] = max($bytes[$leaving->port] ?? 0, $sums[$leaving->port]);
                     if ($leaving->deafUs > 0) {
                         $us = $whole->untilUs($leaving->device) - $leaving->deafUs;
-                        $until[$leaving->device] = new Leaving($leaving->port, 1, max($us, $until[$leaving->device]->atUs ?? 0), $leaving->device, max($leaving->deafUs, $until[$leaving->device]->deafUs ?? 0));
+                        $until[$leaving->device] = new Leaving(
+                            $leaving->port,
+                            1,
+                            max($us, $until[$leaving->device]->atUs ?? 0),
+                            $leaving->device,
+                            max($leaving->deafUs, $until[$leaving->device]->deafUs ?? 0),
+                        );
                     }
                 }
             }
         }
-        $this->changes = [...array_map(static fn (int|string $port, int $most): Leaving => new Leaving((string) $port, $most, 0), array_keys($bytes), $bytes), ...array_values($until)];
+        $this->changes = [
+            ...array_map(static fn (int|string $port, int $most): Leaving => new Leaving((string) $port, $most, 0), array_keys($bytes), $bytes),
+            ...array_values($until),
+        ];
 
         return $this->changes;
     }
@@ -364,7 +387,13 @@ final class StepNaming
     {
         $stack = $step->stack()?->text;
         $inside = null === $stack ? null : ($this->book->stacks[$stack] ?? null)?->steps;
-        if (null === $stack || null === $inside || $this->size($stack) > self::MOST_STEPS || !$this->namesDevices($inside) || $this->isDelayed($inside)) {
+        if (
+            null === $stack
+            || null === $inside
+            || $this->size($stack) > self::MOST_STEPS
+            || !$this->namesDevices($inside)
+            || $this->isDelayed($inside)
+        ) {
             return [$step];
         }
 
@@ -402,7 +431,10 @@ final class StepNaming
     private function namesDevices(array $steps): bool
     {
         foreach ($steps as $step) {
-            if ($step instanceof NamedStep || (null !== $step->stack() && $this->namesDevices($this->book->stacks[$step->stack()->text]->steps ?? []))) {
+            if (
+                $step instanceof NamedStep
+                || (null !== $step->stack() && $this->namesDevices($this->book->stacks[$step->stack()->text]->steps ?? []))
+            ) {
                 return true;
             }
         }

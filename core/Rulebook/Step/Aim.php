@@ -47,7 +47,14 @@ final readonly class Aim
     public function print(): string
     {
         if (null === $this->value) {
-            return 'other'.(null === $this->of ? '' : ' of '.implode(', ', array_map(static fn (Token|Literal $one): string => $one instanceof Token ? "\"{$one->text}\"" : $one->text, $this->of)));
+            return 'other'.
+                (null === $this->of
+                    ? ''
+                    : ' of '.
+                        implode(
+                            ', ',
+                            array_map(static fn (Token|Literal $one): string => $one instanceof Token ? "\"{$one->text}\"" : $one->text, $this->of),
+                        ));
         }
 
         return $this->value instanceof Token ? "\"{$this->value->text}\"" : $this->value->print().($this->isPercent ? ' percent' : '');
@@ -103,7 +110,11 @@ final readonly class Aim
         }
         $centre = $target->centre;
 
-        return "clamp({$centre} + max({$value}, 0) * ".($high - $centre)." / 100 + min({$value}, 0) * ".($centre - $low)." / 100, {$low}, {$high})";
+        return "clamp({$centre} + max({$value}, 0) * ".
+            ($high - $centre).
+            " / 100 + min({$value}, 0) * ".
+            ($centre - $low).
+            " / 100, {$low}, {$high})";
     }
 
     /** Writes code that sends the one of two values at which the parameter does not stand. */
@@ -145,7 +156,13 @@ final readonly class Aim
     {
         $key = mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $title->text)));
 
-        return $target->named[$key][2] ?? throw new RulebookError($title->span, 'unknown-value', "\"{$target->title}\" of {$target->device} has no value \"{$title->text}\"".([] === $target->named ? '; the chart names none' : '; it has '.implode(', ', array_keys($target->named))));
+        return $target->named[$key][2] ??
+            throw new RulebookError(
+                $title->span,
+                'unknown-value',
+                "\"{$target->title}\" of {$target->device} has no value \"{$title->text}\"".
+                    ([] === $target->named ? '; the chart names none' : '; it has '.implode(', ', array_keys($target->named))),
+            );
     }
 
     private static function one(Cursor $cursor): Token|Literal

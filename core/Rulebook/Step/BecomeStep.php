@@ -95,7 +95,10 @@ final class BecomeStep extends Step
         }
         $code->owner()->made();
         $release = $code->owner()->releaseFromNext();
-        $goesOn = null === $release ? 'return 1;' : "return \$this->{$release}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own, \$ix);";
+        $goesOn =
+            null === $release
+                ? 'return 1;'
+                : "return \$this->{$release}(\$e, \$t, \$port, \$ch, \$n, 0, Notes::RELEASE_VELOCITY, \$raw, \$ctl, \$own, \$ix);";
         $code->line("if (0 === \$v) { Notes::end(\$e, \$t, \$own); {$goesOn} }");
     }
 }

@@ -56,7 +56,11 @@ final class DeadbandStep extends Step
 
             return;
         }
-        $code->line("if (!Thinning::lets(\$s, '{$code->stepId()}', {$this->distance->value}, \$ctl, \$v, {$range[0]}, {$range[1]})) { {$code->drop('too near the last value')} }");
+        $code->line(
+            "if (!Thinning::lets(\$s, '{$code->stepId()}', {$this->distance->value}, \$ctl, \$v, {$range[0]}, {$range[1]})) { {$code->drop(
+                'too near the last value',
+            )} }",
+        );
     }
 
     public function onRelease(): OnRelease

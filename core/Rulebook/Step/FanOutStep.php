@@ -62,14 +62,20 @@ final class FanOutStep extends Step
             if ($code->beginsNotes()) {
                 $members = '['.implode(', ', $zone->memberChannels()).']';
                 $code->sender()->at($this->span->line);
-                $code->line("FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, ".($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').');');
+                $code->line(
+                    "FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, ".
+                        ($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').
+                        ');',
+                );
             }
 
             return;
         }
         if (Kind::PolyPressure === $code->kind()) {
             $code->sender()->at($this->span->line);
-            $code->line("if (!FanOut::keyPressure(\$e, '{$id}', \$t, {$port}, \$port, \$ch, \$n, \$v)) { {$code->drop('this key does not sound', '')} }");
+            $code->line(
+                "if (!FanOut::keyPressure(\$e, '{$id}', \$t, {$port}, \$port, \$ch, \$n, \$v)) { {$code->drop('this key does not sound', '')} }",
+            );
 
             return;
         }
@@ -77,7 +83,13 @@ final class FanOutStep extends Step
         if ($follows) {
             $code->line('if ('.(Kind::Cc === $code->kind() ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
             $code->sender()->at($this->span->line);
-            $code->line("if (!FanOut::toNotes(\$e, '{$id}', \$t, {$port}, \$port, Control::channel(\$ctl), {$code->kind()->ordinal()}, \$v, {$zone->memberBend})) { {$code->drop('kept for the next note', '')} }");
+            $code->line(
+                "if (!FanOut::toNotes(\$e, '{$id}', \$t, {$port}, \$port, Control::channel(\$ctl), "
+                    ."{$code->kind()->ordinal()}, \$v, {$zone->memberBend})) { {$code->drop(
+                        'kept for the next note',
+                        '',
+                    )} }",
+            );
             $code->line('} else {');
         }
         $code->sender()->send($this->span->line, $port, (string) $zone->manager());

@@ -61,11 +61,13 @@ final class FlattenStep extends Step
 
     public function print(): string
     {
-        return "flatten to channel {$this->channel}"
-            .(null === $this->bend ? '' : " bend {$this->bend}")
-            .(null === $this->priority ? '' : " priority {$this->priority}")
-            .(null === $this->pressure ? '' : " pressure {$this->pressure}".(null === $this->pressureController ? '' : " {$this->pressureController}"))
-            .(null === $this->timbre ? '' : " timbre {$this->timbre}".(null === $this->timbreController ? '' : " {$this->timbreController}"));
+        return "flatten to channel {$this->channel}".
+            (null === $this->bend ? '' : " bend {$this->bend}").
+            (null === $this->priority ? '' : " priority {$this->priority}").
+            (null === $this->pressure
+                ? ''
+                : " pressure {$this->pressure}".(null === $this->pressureController ? '' : " {$this->pressureController}")).
+            (null === $this->timbre ? '' : " timbre {$this->timbre}".(null === $this->timbreController ? '' : " {$this->timbreController}"));
     }
 
     public function facts(): array
@@ -171,13 +173,17 @@ final class FlattenStep extends Step
             $poly = $code->owner()->continuationAs(Kind::PolyPressure);
             $code->line("\$flatKeys = Flatten::keysOf(\$s, {$step}, \$port, \$ch);");
             $code->line("if ([] === \$flatKeys) { {$code->drop('no note sounds there')} }");
-            $code->line("foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own, \$ix); }");
+            $code->line(
+                "foreach (\$flatKeys as \$flatKey) { \$this->{$poly}(\$e, \$t, \$port, {$this->channel}, \$flatKey, \$v, \$rel, \$raw, \$ctl, \$own, \$ix); }",
+            );
             $code->line('return 1;');
         } else {
             $code->line("if (!Flatten::pressure(\$s, {$step}, \$port, \$ch, \$v)) { {$code->dropFor($why)} }");
             if (null !== $this->pressureController) {
                 $controller = $code->owner()->continuationAs(Kind::Cc);
-                $code->line("return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own, \$ix);");
+                $code->line(
+                    "return \$this->{$controller}(\$e, \$t, \$port, {$this->channel}, {$this->pressureController}, \$v, \$rel, \$raw, \$ctl, \$own, \$ix);",
+                );
             }
         }
         $code->line('}');

@@ -44,11 +44,14 @@ final class GoStep extends Step
             if (TokenType::Scrap === $token->type) {
                 throw RulebookError::instead($token->span, "the title of a scene stands in double quotes: \"{$token->text}\"", "\"{$token->text}\"");
             }
-            $isSong = 'song' === $token->text && !\in_array($cursor->peekAfter()->type, [TokenType::End, TokenType::Sign], true) && null !== $cursor->accept('song');
+            $isSong =
+                'song' === $token->text
+                && !\in_array($cursor->peekAfter()->type, [TokenType::End, TokenType::Sign], true)
+                && null !== $cursor->accept('song');
             $where = $isSong ? ExpressionParser::parse($cursor) : $cursor->accept('next', 'previous') ?? ExpressionParser::parse($cursor);
         }
-        $isSong = $isSong || $where instanceof Token && TokenType::Text !== $where->type && null !== $cursor->accept('song');
-        $cursor->expectEnd(...($where instanceof Token ? [] : ['an operator']));
+        $isSong = $isSong || ($where instanceof Token && TokenType::Text !== $where->type && null !== $cursor->accept('song'));
+        $cursor->expectEnd(...$where instanceof Token ? [] : ['an operator']);
 
         return new self($span, $where, $isSong);
     }
@@ -70,7 +73,10 @@ final class GoStep extends Step
     public function compile(Writer $code): void
     {
         if ($this->isSong) {
-            $song = $this->where instanceof Expression ? $code->code($this->where)->rounded().' - 1' : '$s->song '.('next' === $this->where->text ? '+' : '-').' 1';
+            $song =
+                $this->where instanceof Expression
+                    ? $code->code($this->where)->rounded().' - 1'
+                    : '$s->song '.('next' === $this->where->text ? '+' : '-').' 1';
             $code->line("if (!Scenes::goToSong(\$e, {$song}, \$t)) { {$code->rejection("'there is no such song in the set list'", '')} }");
 
             return;

@@ -46,7 +46,8 @@ final class LightStep extends NamedStep
 
     public function print(): string
     {
-        return "light {$this->device->text} \"{$this->control->text}\" ".(TokenType::Text === $this->colour->type ? "\"{$this->colour->text}\"" : $this->colour->text);
+        return "light {$this->device->text} \"{$this->control->text}\" ".
+            (TokenType::Text === $this->colour->type ? "\"{$this->colour->text}\"" : $this->colour->text);
     }
 
     public function resolved(Devices $devices, Circumstances $circumstances): static
@@ -61,7 +62,12 @@ final class LightStep extends NamedStep
 
     public function retitled(Devices $devices): static
     {
-        return new self($this->span, $this->device, new Token($this->control->type, $devices->titled($this->device, $this->control), $this->control->span, $this->control->spaced), $this->colour);
+        return new self(
+            $this->span,
+            $this->device,
+            new Token($this->control->type, $devices->titled($this->device, $this->control), $this->control->span, $this->control->spaced),
+            $this->colour,
+        );
     }
 
     public function titles(): array
@@ -95,7 +101,9 @@ final class LightStep extends NamedStep
             return;
         }
         $port = $code->declared()->portAt(new Token(TokenType::Word, $lamp->port, $this->span, true));
-        $code->sender()->message($this->span->line, $port, Kind::Note, (string) ($lamp->channel ?? 1), (string) $lamp->number, (string) $this->value(), '');
+        $code
+            ->sender()
+            ->message($this->span->line, $port, Kind::Note, (string) ($lamp->channel ?? 1), (string) $lamp->number, (string) $this->value(), '');
     }
 
     private function value(): int
@@ -109,7 +117,11 @@ final class LightStep extends NamedStep
                 return $value;
             }
         }
-        throw new RulebookError($this->colour->span, 'unknown-value', "the lamp of \"{$lamp->title}\" has no colour \"{$this->colour->text}\"; it has ".implode(', ', array_keys($lamp->colours)));
+        throw new RulebookError(
+            $this->colour->span,
+            'unknown-value',
+            "the lamp of \"{$lamp->title}\" has no colour \"{$this->colour->text}\"; it has ".implode(', ', array_keys($lamp->colours)),
+        );
     }
 
     protected function port(): ?string

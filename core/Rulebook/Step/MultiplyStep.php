@@ -38,7 +38,10 @@ final class MultiplyStep extends Step
     public function compile(Writer $code): void
     {
         if (Kind::Clock === $code->kind()) {
-            $code->line("ExtraClocks::multiply(\$e, '{$code->stepId()}', {$this->by->value}, \$t, ['{$code->owner()->continuation()}', {$code->owner()->arguments()}]);");
+            $code->line(
+                "ExtraClocks::multiply(\$e, '{$code->stepId()}', {$this->by->value}, \$t, "
+                    ."['{$code->owner()->continuation()}', {$code->owner()->arguments()}]);",
+            );
         }
     }
 }

@@ -33,7 +33,7 @@ final class PlayStep extends NamedStep
     {
         $device = $cursor->name('the name of a device');
         $part = null !== $cursor->accept('part') ? $cursor->integer('the number of a part', 1, 64) : null;
-        $cursor->expectEnd(...(null === $part ? ['part'] : []));
+        $cursor->expectEnd(...null === $part ? ['part'] : []);
 
         return new self($span, $device, $part);
     }
@@ -74,7 +74,9 @@ final class PlayStep extends NamedStep
 
     public function plain(): ?array
     {
-        return true === $this->played?->hasChannels ? ["send {$this->played->port}".(null === $this->played->channel ? '' : " channel {$this->played->channel}")] : null;
+        return true === $this->played?->hasChannels
+            ? ["send {$this->played->port}".(null === $this->played->channel ? '' : " channel {$this->played->channel}")]
+            : null;
     }
 
     public function compile(Writer $code): void

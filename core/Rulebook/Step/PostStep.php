@@ -28,8 +28,13 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 final class PostStep extends Step
 {
     /** @param list<Token> $ports */
-    private function __construct(Span $span, private readonly ?Template $message, private readonly ?Duration $length, private readonly array $ports, private readonly ?Duration $after)
-    {
+    private function __construct(
+        Span $span,
+        private readonly ?Template $message,
+        private readonly ?Duration $length,
+        private readonly array $ports,
+        private readonly ?Duration $after,
+    ) {
         parent::__construct($span);
     }
 
@@ -46,18 +51,22 @@ final class PostStep extends Step
         $cursor->expect('to');
         $ports = $cursor->names('an out port');
         $after = null !== $cursor->accept('after') ? $cursor->duration() : null;
-        $cursor->expectEnd(...(null === $after ? ['","', 'after'] : []));
+        $cursor->expectEnd(...null === $after ? ['","', 'after'] : []);
 
         return new self($span, $message, $length, $ports, $after);
     }
 
     public function print(): string
     {
-        $what = null === $this->message ? 'pulse '.$this->length?->print() : $this->message->print().(null === $this->length ? '' : ' for '.$this->length->print());
+        $what =
+            null === $this->message
+                ? 'pulse '.$this->length?->print()
+                : $this->message->print().(null === $this->length ? '' : ' for '.$this->length->print());
 
-        return "post {$what}"
-            .' to '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports))
-            .(null === $this->after ? '' : ' after '.$this->after->print());
+        return "post {$what}".
+            ' to '.
+            implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports)).
+            (null === $this->after ? '' : ' after '.$this->after->print());
     }
 
     /** @return list<string> */

@@ -43,7 +43,7 @@ final class RecallStep extends NamedStep
         $device = $cursor->name('the name of a device');
         $isTitle = TokenType::Text === $cursor->peek()->type;
         $which = $isTitle ? $cursor->title('a program') : ExpressionParser::parse($cursor);
-        $cursor->expectEnd(...($isTitle ? [] : ['an operator']));
+        $cursor->expectEnd(...$isTitle ? [] : ['an operator']);
 
         return new self($span, $device, $which);
     }
@@ -69,7 +69,9 @@ final class RecallStep extends NamedStep
             $step->programs = $devices->programs($this->device);
             $number = $this->constant();
             if (null !== $number) {
-                $step->program = $step->programs[$number] ?? throw new RulebookError($this->span, 'unknown-program', "{$this->device->text} shows no program {$number}");
+                $step->program =
+                    $step->programs[$number] ??
+                    throw new RulebookError($this->span, 'unknown-program', "{$this->device->text} shows no program {$number}");
             }
         }
 
@@ -88,7 +90,7 @@ final class RecallStep extends NamedStep
 
     public function deafens(): int
     {
-        return $this->program->deafUs ?? array_values($this->programs ?? [])[0]->deafUs ?? 0;
+        return $this->program->deafUs ?? (array_values($this->programs ?? [])[0]->deafUs ?? 0);
     }
 
     /** The program that it always calls, once it is known. */
@@ -101,7 +103,15 @@ final class RecallStep extends NamedStep
     {
         $programs = null === $this->program ? array_values($this->programs ?? []) : [$this->program];
 
-        return [] === $programs ? [] : [new Sending($programs[0]->port, max(array_map(static fn (CalledProgram $program): int => $program->bytes(), $programs)), $this->circumstances->afterUs ?? 0)];
+        return [] === $programs
+            ? []
+            : [
+                new Sending(
+                    $programs[0]->port,
+                    max(array_map(static fn (CalledProgram $program): int => $program->bytes(), $programs)),
+                    $this->circumstances->afterUs ?? 0,
+                ),
+            ];
     }
 
     public function facts(): array
@@ -128,24 +138,29 @@ final class RecallStep extends NamedStep
     /** Whether the device cuts its sound when the program that it is on is called again, so that this is left out. */
     private function cuts(): bool
     {
-        return $this->program->cutsOnRepeat ?? array_values($this->programs ?? [])[0]->cutsOnRepeat ?? false;
+        return $this->program->cutsOnRepeat ?? (array_values($this->programs ?? [])[0]->cutsOnRepeat ?? false);
     }
 
     public function compile(Writer $code): void
     {
         if (null !== $this->program) {
-            $this->sendUnlessItCuts($code, $this->program, (string) $this->program->packed(), fn () => $this->compileLines($code, $this->lines() ?? []));
+            $this->sendUnlessItCuts(
+                $code,
+                $this->program,
+                (string) $this->program->packed(),
+                fn () => $this->compileLines($code, $this->lines() ?? []),
+            );
 
             return;
         }
-        if (!$this->which instanceof Expression || null === $this->programs) {
+        if (!($this->which instanceof Expression) || null === $this->programs) {
             throw new \LogicException('this step has not been told what its names mean');
         }
         $number = $code->temporary();
         $code->line("{$number} = {$code->code($this->which)->rounded()};");
         $bytes = [];
         foreach ($this->programs as $shown => $program) {
-            $bytes[$shown] = ($program->msb ?? 128) << 16 | ($program->lsb ?? 128) << 8 | $program->program;
+            $bytes[$shown] = (($program->msb ?? 128) << 16) | (($program->lsb ?? 128) << 8) | $program->program;
         }
         $any = array_values($this->programs)[0] ?? null;
         $called = $code->temporary();
@@ -153,7 +168,12 @@ final class RecallStep extends NamedStep
         $code->line("if (null === {$called}) { {$code->rejection("'the device shows no such program'", '')} } else {");
         if (null !== $any) {
             $port = $code->declared()->portAt(new Token(TokenType::Word, $any->port, $this->span, true));
-            $this->sendUnlessItCuts($code, $any, $called, fn () => $code->sender()->program($this->span->line, $port, (string) $any->channel, $called));
+            $this->sendUnlessItCuts(
+                $code,
+                $any,
+                $called,
+                fn () => $code->sender()->program($this->span->line, $port, (string) $any->channel, $called),
+            );
         }
         $code->line('}');
     }
@@ -180,6 +200,6 @@ final class RecallStep extends NamedStep
 
     protected function port(): ?string
     {
-        return $this->program->port ?? array_values($this->programs ?? [])[0]->port ?? null;
+        return $this->program->port ?? (array_values($this->programs ?? [])[0]->port ?? null);
     }
 }

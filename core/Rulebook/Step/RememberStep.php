@@ -48,7 +48,13 @@ final class RememberStep extends Step
 
     public function compile(Writer $code): void
     {
-        $code->line("\$s->memories['{$this->memory->text}'] = \\max(-".Memory::LARGEST.", \\min({$code->code($this->value)->rounded()}, ".Memory::LARGEST.'));');
+        $code->line(
+            "\$s->memories['{$this->memory->text}'] = \\max(-".
+                Memory::LARGEST.
+                ", \\min({$code->code($this->value)->rounded()}, ".
+                Memory::LARGEST.
+                '));',
+        );
     }
 
     public function references(): array

@@ -30,8 +30,13 @@ final class ScaleStep extends Step
      * @param array{Literal, Literal} $from
      * @param array{Literal, Literal} $to
      */
-    private function __construct(Span $span, private readonly Token $field, private readonly array $from, private readonly array $to, private readonly ?Token $curve)
-    {
+    private function __construct(
+        Span $span,
+        private readonly Token $field,
+        private readonly array $from,
+        private readonly array $to,
+        private readonly ?Token $curve,
+    ) {
         parent::__construct($span);
     }
 
@@ -64,8 +69,8 @@ final class ScaleStep extends Step
     /** The step with other ends of the range that it scales from, as it is written. */
     public function printFrom(int|string $first, int|string $last): string
     {
-        return "scale {$this->field->text} {$first}..{$last} to {$this->to[0]->text}..{$this->to[1]->text}"
-            .(null === $this->curve ? '' : " curve {$this->curve->text}");
+        return "scale {$this->field->text} {$first}..{$last} to {$this->to[0]->text}..{$this->to[1]->text}".
+            (null === $this->curve ? '' : " curve {$this->curve->text}");
     }
 
     public function facts(): array
@@ -92,7 +97,16 @@ final class ScaleStep extends Step
         } else {
             $span = $b - $a;
             $sign = $span < 0 ? -1 : 1;
-            $php = 'Exact::round('.self::number($sign * $c * $span)." + ({$x} - ".self::number($a).') * '.self::number($sign * ($d - $c)).', '.abs($span).')';
+            $php =
+                'Exact::round('.
+                self::number($sign * $c * $span).
+                " + ({$x} - ".
+                self::number($a).
+                ') * '.
+                self::number($sign * ($d - $c)).
+                ', '.
+                abs($span).
+                ')';
         }
         $code->assign($this->field->text, $php, [min($c, $d), max($c, $d)], $this->field->span);
     }
@@ -113,9 +127,10 @@ final class ScaleStep extends Step
         [$a, $b, $c, $d] = [$this->from[0]->value, $this->from[1]->value, $this->to[0]->value, $this->to[1]->value];
         $table = [];
         for ($x = $low; $x <= $high; ++$x) {
-            $table[] = null !== $curve
-                ? $curve->scaled(abs($x - $a), abs($b - $a), $c, $d)
-                : Exact::round($c * abs($b - $a) + abs($x - $a) * ($d - $c), abs($b - $a));
+            $table[] =
+                null !== $curve
+                    ? $curve->scaled(abs($x - $a), abs($b - $a), $c, $d)
+                    : Exact::round($c * abs($b - $a) + abs($x - $a) * ($d - $c), abs($b - $a));
         }
 
         return $table;

@@ -30,7 +30,7 @@ final class SendStep extends Step implements TakesOver
         $ports = $cursor->names('an out port');
         $channels = null !== $cursor->accept('channel') ? $cursor->numberList('a channel', 1, 16) : null;
         $takeover = $cursor->accept(...self::TAKEOVERS);
-        $cursor->expectEnd(...(null === $channels ? ['","', 'channel'] : []), ...(null === $takeover ? self::TAKEOVERS : []));
+        $cursor->expectEnd(...null === $channels ? ['","', 'channel'] : [], ...null === $takeover ? self::TAKEOVERS : []);
 
         return new self($span, $ports, $channels, $takeover);
     }
@@ -42,7 +42,12 @@ final class SendStep extends Step implements TakesOver
 
     public function printWith(string $takeover): string
     {
-        return rtrim('send '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports)).(null === $this->channels ? '' : ' channel '.$this->channels->print())." {$takeover}");
+        return rtrim(
+            'send '.
+                implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports)).
+                (null === $this->channels ? '' : ' channel '.$this->channels->print()).
+                " {$takeover}",
+        );
     }
 
     public function takeover(): string
@@ -52,15 +57,24 @@ final class SendStep extends Step implements TakesOver
 
     public function facts(): array
     {
-        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::TakesOver] : [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn];
+        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true)
+            ? [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::TakesOver]
+            : [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn];
     }
 
     public function compile(Writer $code): void
     {
-        $channels = $code->kind()->hasChannel() ? ($this->channels?->numbers() ?? [null]) : [null];
+        $channels = $code->kind()->hasChannel() ? $this->channels?->numbers() ?? [null] : [null];
         foreach ($this->ports as $port) {
             foreach ($channels as $channel) {
-                $code->sender()->send($this->span->line, $code->declared()->portAt($port), null === $channel ? '$ch' : (string) $channel, $this->takeover->text ?? 'jump');
+                $code
+                    ->sender()
+                    ->send(
+                        $this->span->line,
+                        $code->declared()->portAt($port),
+                        null === $channel ? '$ch' : (string) $channel,
+                        $this->takeover->text ?? 'jump',
+                    );
             }
         }
     }

@@ -20,8 +20,13 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 final class SetStep extends Step
 {
     /** @param Span $written where the value stands, brackets and all */
-    private function __construct(Span $span, private readonly Token $field, private readonly Expression $value, private readonly Span $written, private readonly bool $fold)
-    {
+    private function __construct(
+        Span $span,
+        private readonly Token $field,
+        private readonly Expression $value,
+        private readonly Span $written,
+        private readonly bool $fold,
+    ) {
         parent::__construct($span);
     }
 

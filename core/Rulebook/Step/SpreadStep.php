@@ -27,8 +27,13 @@ final class SpreadStep extends Step
     /**
      * @param list<array{Token, int}> $units ports with their number of voices; with channels one port
      */
-    private function __construct(Span $span, private readonly array $units, private readonly ?NumberList $channels, private readonly ?Token $order, private readonly ?Token $steal)
-    {
+    private function __construct(
+        Span $span,
+        private readonly array $units,
+        private readonly ?NumberList $channels,
+        private readonly ?Token $order,
+        private readonly ?Token $steal,
+    ) {
         parent::__construct($span);
     }
 
@@ -51,7 +56,7 @@ final class SpreadStep extends Step
         if (null !== $cursor->accept('steal')) {
             $steal = $cursor->expect('oldest', 'none');
         }
-        $cursor->expectEnd(...(null === $order && null === $steal ? ['rotate', 'fill'] : []), ...(null === $steal ? ['steal'] : []));
+        $cursor->expectEnd(...null === $order && null === $steal ? ['rotate', 'fill'] : [], ...null === $steal ? ['steal'] : []);
 
         return new self($span, $units, $channels, $order, $steal);
     }
@@ -60,7 +65,12 @@ final class SpreadStep extends Step
     private static function voicesOf(Cursor $cursor): int
     {
         $token = $cursor->peek();
-        if (TokenType::Word === $token->type && 1 === preg_match('/^x(\d{1,3})$/D', $token->text, $match) && (int) $match[1] >= 1 && (int) $match[1] <= self::MOST_VOICES) {
+        if (
+            TokenType::Word === $token->type
+            && 1 === preg_match('/^x(\d{1,3})$/D', $token->text, $match)
+            && (int) $match[1] >= 1
+            && (int) $match[1] <= self::MOST_VOICES
+        ) {
             $cursor->next();
 
             return (int) $match[1];
@@ -72,11 +82,14 @@ final class SpreadStep extends Step
 
     public function print(): string
     {
-        $over = null !== $this->channels
-            ? "{$this->units[0][0]->text} channels {$this->channels->print()}"
-            : implode(', ', array_map(static fn (array $unit): string => "{$unit[0]->text} x {$unit[1]}", $this->units));
+        $over =
+            null !== $this->channels
+                ? "{$this->units[0][0]->text} channels {$this->channels->print()}"
+                : implode(', ', array_map(static fn (array $unit): string => "{$unit[0]->text} x {$unit[1]}", $this->units));
 
-        return "spread over {$over}".(null === $this->order ? '' : ' '.$this->order->text).(null === $this->steal ? '' : ' steal '.$this->steal->text);
+        return "spread over {$over}".
+            (null === $this->order ? '' : ' '.$this->order->text).
+            (null === $this->steal ? '' : ' steal '.$this->steal->text);
     }
 
     public function facts(): array
@@ -137,7 +150,11 @@ final class SpreadStep extends Step
         $fill = 'fill' === $this->order?->text ? 'true' : 'false';
         $steal = 'none' === $this->steal?->text ? 'false' : 'true';
         $code->sender()->at($this->span->line);
-        $code->line("if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').")) { {$code->drop('no voice is free')} }");
+        $code->line(
+            "if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".
+                ($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').
+                ")) { {$code->drop('no voice is free')} }",
+        );
     }
 
     /** What belongs to a note goes where it sounds, everything else to each channel. */
@@ -175,7 +192,12 @@ final class SpreadStep extends Step
         $condition = Kind::Cc === $code->kind() ? '74 === $n && ' : '';
         $code->line("if ({$condition}Zones::isOfMember(\$s, \$port, \$ctl)) {");
         $code->sender()->at($this->span->line);
-        $code->line("if (!Voices::toNotes(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, {$code->kind()->ordinal()}, \$v)) { {$code->drop('kept for the next note', '')} }");
+        $code->line(
+            "if (!Voices::toNotes(\$e, {$step}, \$t, {$outPort}, \$port, \$ctl, {$code->kind()->ordinal()}, \$v)) { {$code->drop(
+                'kept for the next note',
+                '',
+            )} }",
+        );
         $code->line('} else {');
 
         return true;

@@ -34,7 +34,10 @@ final class ThinStep extends DurationStep
             return;
         }
         $next = $code->owner()->continuation();
-        $code->line("if (Thinning::holds(\$e, {$code->ruleIndex()}, '{$code->stepId()}', {$this->duration->us}, \$ctl, \$t, ['{$next}', {$code->owner()->arguments()}])) { return 1; }");
+        $code->line(
+            "if (Thinning::holds(\$e, {$code->ruleIndex()}, '{$code->stepId()}', {$this->duration->us}, "
+                ."\$ctl, \$t, ['{$next}', {$code->owner()->arguments()}])) { return 1; }",
+        );
         $code->line("return \$this->{$next}(\$e, \$t, {$code->owner()->arguments()});");
         $code->end();
     }

@@ -40,7 +40,7 @@ final class TurnStep extends NamedStep implements TakesOver
         $parameter = $cursor->title('the title of a parameter');
         $to = null !== $cursor->accept('to') ? Aim::parse($cursor) : null;
         $takeover = null === $to ? $cursor->accept(...self::TAKEOVERS) : null;
-        $cursor->expectEnd(...(null === $to && null === $takeover ? ['to', ...self::TAKEOVERS] : []));
+        $cursor->expectEnd(...null === $to && null === $takeover ? ['to', ...self::TAKEOVERS] : []);
 
         return new self($span, $device, $parameter, $to, $takeover);
     }
@@ -52,13 +52,19 @@ final class TurnStep extends NamedStep implements TakesOver
 
     public function printWith(string $takeover): string
     {
-        return rtrim("turn {$this->device->text} \"{$this->parameter->text}\"".(null === $this->to ? '' : " to {$this->to->print()}")." {$takeover}");
+        return rtrim(
+            "turn {$this->device->text} \"{$this->parameter->text}\"".(null === $this->to ? '' : " to {$this->to->print()}")." {$takeover}",
+        );
     }
 
     /** What it turns to what, as people say it: "Mix", "Mix to 40", "Mix pickup". */
     public function turned(): string
     {
-        return str_replace('"', '', rtrim($this->parameter->text.(null === $this->to ? '' : " to {$this->to->print()}").' '.($this->takeover->text ?? '')));
+        return str_replace(
+            '"',
+            '',
+            rtrim($this->parameter->text.(null === $this->to ? '' : " to {$this->to->print()}").' '.($this->takeover->text ?? '')),
+        );
     }
 
     /** Whether another step turns the same parameter of the same unit. */
@@ -69,7 +75,7 @@ final class TurnStep extends NamedStep implements TakesOver
 
     public function takeover(): ?string
     {
-        return null === $this->to ? ($this->takeover->text ?? 'jump') : null;
+        return null === $this->to ? $this->takeover->text ?? 'jump' : null;
     }
 
     public function resolved(Devices $devices, Circumstances $circumstances): static
@@ -85,7 +91,12 @@ final class TurnStep extends NamedStep implements TakesOver
     public function retitled(Devices $devices): static
     {
         $step = clone $this;
-        $step->parameter = new Token($this->parameter->type, $devices->titled($this->device, $this->parameter), $this->parameter->span, $this->parameter->spaced);
+        $step->parameter = new Token(
+            $this->parameter->type,
+            $devices->titled($this->device, $this->parameter),
+            $this->parameter->span,
+            $this->parameter->spaced,
+        );
 
         return $step;
     }
@@ -137,7 +148,9 @@ final class TurnStep extends NamedStep implements TakesOver
 
     public function facts(): array
     {
-        return $this->isOther() || \in_array($this->takeover?->text, ['pickup', 'scaled'], true) ? [Fact::HasEffect, Fact::TakesOver] : [Fact::HasEffect];
+        return $this->isOther() || \in_array($this->takeover?->text, ['pickup', 'scaled'], true)
+            ? [Fact::HasEffect, Fact::TakesOver]
+            : [Fact::HasEffect];
     }
 
     public function onRelease(): OnRelease
@@ -180,9 +193,16 @@ final class TurnStep extends NamedStep implements TakesOver
 
         // Without names nothing is known of what programs store, and `scaled` knows no ends but those of the kind.
         $takesOver = 'jump' !== ($this->takeover->text ?? 'jump');
-        $knowsLess = $takesOver && ($target->isStored || ('scaled' === $this->takeover?->text && [$target->low, $target->high] !== $target->kind->valueRange()));
+        $knowsLess =
+            $takesOver
+            && ($target->isStored || ('scaled' === $this->takeover?->text && [$target->low, $target->high] !== $target->kind->valueRange()));
 
-        return $at->isLast && !$knowsLess ? ['become '.$target->message($ranges[0], $at->firstProgram), "send {$target->port}".(null === $this->takeover ? '' : " {$this->takeover->text}")] : null;
+        return $at->isLast && !$knowsLess
+            ? [
+                'become '.$target->message($ranges[0], $at->firstProgram),
+                "send {$target->port}".(null === $this->takeover ? '' : " {$this->takeover->text}"),
+            ]
+            : null;
     }
 
     public function compile(Writer $code): void
@@ -211,7 +231,9 @@ final class TurnStep extends NamedStep implements TakesOver
         foreach (array_keys($groups) as $index => $expression) {
             $code->line($index > 0 ? '} else' : '');
             if (1 < \count($groups)) {
-                $code->line($index === \count($groups) - 1 ? '{' : 'if ('.$code->comesFrom(array_values(array_filter($groups[$expression]))).') {');
+                $code->line(
+                    $index === \count($groups) - 1 ? '{' : 'if ('.$code->comesFrom(array_values(array_filter($groups[$expression]))).') {',
+                );
             }
             $this->turn($code, $target, (string) $expression);
         }
@@ -229,7 +251,15 @@ final class TurnStep extends NamedStep implements TakesOver
         $message = $this->read(['become '.$target->message($expression, $code->declared()->firstProgram())])[0]->message();
         $code->line('do {');
         $message?->emit($code, 'break;', true);
-        $code->sender()->takingOver($this->span->line, $code->declared()->portAt(new Token($this->device->type, $target->port, $this->span, true)), $target->kind, $takeover, [$target->low, $target->high]);
+        $code
+            ->sender()
+            ->takingOver(
+                $this->span->line,
+                $code->declared()->portAt(new Token($this->device->type, $target->port, $this->span, true)),
+                $target->kind,
+                $takeover,
+                [$target->low, $target->high],
+            );
         $code->line('} while (false);');
     }
 
@@ -264,7 +294,7 @@ final class TurnStep extends NamedStep implements TakesOver
      */
     private function expression(Target $target, ?array $range, bool $isTwoState, ?ControlMessage $source = null): string
     {
-        [$from, $to] = Kind::Note === $source?->kind ? [0, 127] : ($range ?? [0, 127]);
+        [$from, $to] = Kind::Note === $source?->kind ? [0, 127] : $range ?? [0, 127];
         [$low, $high] = [$target->low, $target->high];
         if ($isTwoState) {
             $isOn = $from <= $to ? 'value >= '.intdiv($from + $to + 1, 2) : 'value <= '.intdiv($from + $to, 2);
@@ -291,7 +321,9 @@ final class TurnStep extends NamedStep implements TakesOver
     /** @return array{Target, Circumstances} */
     private function told(): array
     {
-        return null === $this->target || null === $this->circumstances ? throw new \LogicException('this step has not been told what its names mean') : [$this->target, $this->circumstances];
+        return null === $this->target || null === $this->circumstances
+            ? throw new \LogicException('this step has not been told what its names mean')
+            : [$this->target, $this->circumstances];
     }
 
     protected function port(): ?string

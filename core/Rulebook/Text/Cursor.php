@@ -82,10 +82,17 @@ final class Cursor
             throw RulebookError::instead($found->span->to($next->span), 'a comment begins with #', '#');
         }
         if ($found->is(',') && TokenType::Number === $before->type && TokenType::Number === $next->type && !$found->spaced && !$next->spaced) {
-            throw RulebookError::instead($before->span->to($next->span), "a decimal has a point: {$before->text}.{$next->text}", "{$before->text}.{$next->text}");
+            throw RulebookError::instead(
+                $before->span->to($next->span),
+                "a decimal has a point: {$before->text}.{$next->text}",
+                "{$before->text}.{$next->text}",
+            );
         }
         if ($found->is(',') && TokenType::Word === $next->type && null !== Kind::tryFrom($next->text)) {
-            throw RulebookError::instead($found->span, "conditions stand behind all the kinds; write \"{$next->text}\" before them, or in a line of its own");
+            throw RulebookError::instead(
+                $found->span,
+                "conditions stand behind all the kinds; write \"{$next->text}\" before them, or in a line of its own",
+            );
         }
     }
 
@@ -141,7 +148,11 @@ final class Cursor
         do {
             $titles[] = [$this->title($what), null === $this->accept('..') ? null : $this->title($what)];
             if (\count($titles) > self::MOST_TITLES) {
-                throw new RulebookError($this->peek()->span, 'too-large', 'a line names at most 100 titles; write ranges such as "Switch 1".."Switch 4"');
+                throw new RulebookError(
+                    $this->peek()->span,
+                    'too-large',
+                    'a line names at most 100 titles; write ranges such as "Switch 1".."Switch 4"',
+                );
             }
         } while (null !== $this->accept(','));
 
@@ -151,7 +162,10 @@ final class Cursor
     /** @param list<array{Token, ?Token}> $titles */
     public static function printTitles(array $titles): string
     {
-        return implode(', ', array_map(static fn (array $title): string => "\"{$title[0]->text}\"".(null === $title[1] ? '' : "..\"{$title[1]->text}\""), $titles));
+        return implode(
+            ', ',
+            array_map(static fn (array $title): string => "\"{$title[0]->text}\"".(null === $title[1] ? '' : "..\"{$title[1]->text}\""), $titles),
+        );
     }
 
     /** A duration in microseconds. */
@@ -175,7 +189,8 @@ final class Cursor
     {
         $token = $this->peek();
 
-        return TokenType::Number === $token->type || TokenType::KeyName === $token->type
+        return TokenType::Number === $token->type
+            || TokenType::KeyName === $token->type
             || ($token->is('-') && TokenType::Number === $this->peekAfter()->type);
     }
 
@@ -208,7 +223,10 @@ final class Cursor
     private function noNumber(Token $found, string $what): RulebookError
     {
         if ($found->is('<', '>', '<=', '>=', '=', '!=')) {
-            return RulebookError::instead($found->span, 'a comparison stands behind "where", such as "where value > 63"; a list of numbers is written 64..127 or 1,3,5');
+            return RulebookError::instead(
+                $found->span,
+                'a comparison stands behind "where", such as "where value > 63"; a list of numbers is written 64..127 or 1,3,5',
+            );
         }
         if (1 === preg_match('/^([a-g])([#b]?-?\d{1,2})$/D', $found->text, $key)) {
             $name = strtoupper($key[1]).$key[2];
@@ -229,7 +247,11 @@ final class Cursor
         $to = $this->peekAfter();
         $isRange = TokenType::Number === $to->type || TokenType::KeyName === $to->type;
         throw $isRange
-            ? RulebookError::instead($from->span->to($to->span), "a range is written with two points: {$from->text}..{$to->text}", "{$from->text}..{$to->text}")
+            ? RulebookError::instead(
+                $from->span->to($to->span),
+                "a range is written with two points: {$from->text}..{$to->text}",
+                "{$from->text}..{$to->text}",
+            )
             : RulebookError::expected($hyphen, ['".."']);
     }
 
@@ -245,7 +267,7 @@ final class Cursor
             throw new RulebookError($first->span, 'out-of-range', "the MSB lies between 0 and 127, not {$first->text}");
         }
 
-        return new Literal($first->value << 7 | $second->value, $first->text.':'.$second->text, $first->span->to($second->span));
+        return new Literal(($first->value << 7) | $second->value, $first->text.':'.$second->text, $first->span->to($second->span));
     }
 
     /** A list of numbers and ranges, `1,3,5..8`. Stops before a comma that no number follows. */
@@ -263,7 +285,9 @@ final class Cursor
             if (\count($ranges) > self::LONGEST_LIST) {
                 throw new RulebookError($from->span, 'too-large', 'a list has at most 1000 entries; write ranges such as 1..8');
             }
-            $more = $this->peek()->is(',') && (TokenType::Number === $this->peekAfter()->type || TokenType::KeyName === $this->peekAfter()->type || $this->peekAfter()->is('-'));
+            $more =
+                $this->peek()->is(',')
+                && (TokenType::Number === $this->peekAfter()->type || TokenType::KeyName === $this->peekAfter()->type || $this->peekAfter()->is('-'));
             if ($more) {
                 $this->next();
             }
@@ -291,8 +315,12 @@ final class Cursor
 
     public function key(Token $token): int
     {
-        return KeyName::parse($token->text, $this->middle)
-            ?? throw new RulebookError($token->span, 'out-of-range', \sprintf('there is no key %s; keys go from %s to %s', $token->text, KeyName::of(0, $this->middle), KeyName::of(127, $this->middle)));
+        return KeyName::parse($token->text, $this->middle) ??
+            throw new RulebookError(
+                $token->span,
+                'out-of-range',
+                \sprintf('there is no key %s; keys go from %s to %s', $token->text, KeyName::of(0, $this->middle), KeyName::of(127, $this->middle)),
+            );
     }
 
     /** The value of a number token, decimal or hexadecimal. */

@@ -30,9 +30,11 @@ final class RulebookError extends \RuntimeException
         }
         $nearest = $isWord ? Nearest::of($found->text, $expected) : null;
         $hint = null === $nearest ? '' : "; did you mean \"{$nearest}\"?";
-        $text = \count($expected) > self::MOST_LISTED
-            ? "{$found->described()} cannot stand here".('' === $hint ? '; such words as '.implode(', ', \array_slice($expected, 0, 3)).' can, the reference lists them all' : $hint)
-            : \sprintf('expected %s, found %s%s', self::either($expected), $found->described(), $hint);
+        $text =
+            \count($expected) > self::MOST_LISTED
+                ? "{$found->described()} cannot stand here".
+                    ('' === $hint ? '; such words as '.implode(', ', \array_slice($expected, 0, 3)).' can, the reference lists them all' : $hint)
+                : \sprintf('expected %s, found %s%s', self::either($expected), $found->described(), $hint);
 
         return new self($found->span, 'syntax', $text, $nearest);
     }
@@ -47,7 +49,8 @@ final class RulebookError extends \RuntimeException
     public static function unknown(Token $found, string $code, string $what, array $known): self
     {
         $nearest = Nearest::of($found->text, $known);
-        $hint = null !== $nearest ? "; did you mean \"{$nearest}\"?" : ([] === $known ? '' : '; there are '.implode(', ', \array_slice($known, 0, 12)));
+        $hint =
+            null !== $nearest ? "; did you mean \"{$nearest}\"?" : ([] === $known ? '' : '; there are '.implode(', ', \array_slice($known, 0, 12)));
 
         return new self($found->span, $code, "there is no {$what} \"{$found->text}\"{$hint}", $nearest);
     }

@@ -26,7 +26,10 @@ final readonly class BendEnds
     public static function of(int $heel, int $toe): self
     {
         [$low, $high] = self::ENDS;
-        $missing = static fn (int $reached, bool $isLow): float => round(100 * self::SEMITONES * abs(($isLow ? $low : $high) - $reached) / abs($isLow ? $low : $high), 1);
+        $missing = static fn (int $reached, bool $isLow): float => round(
+            (100 * self::SEMITONES * abs(($isLow ? $low : $high) - $reached)) / abs($isLow ? $low : $high),
+            1,
+        );
 
         return new self(self::SEMITONES, $missing($heel, $heel < $toe), $missing($toe, $toe < $heel));
     }

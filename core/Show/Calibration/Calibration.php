@@ -34,8 +34,15 @@ final readonly class Calibration
      * @param list<array{int, int}> $samples time and raw value
      * @param bool $isBack whether it has come back to the heel and rests there
      */
-    private function __construct(public int $heel, public int $toe, public int $noise, public int $deadband, public string $curve, public array $samples, public bool $isBack)
-    {
+    private function __construct(
+        public int $heel,
+        public int $toe,
+        public int $noise,
+        public int $deadband,
+        public string $curve,
+        public array $samples,
+        public bool $isBack,
+    ) {
     }
 
     /**
@@ -52,14 +59,18 @@ final readonly class Calibration
         }
         $rests = self::rests($line);
         [$isUp, $isBack] = self::way($line, $rests);
-        $atEnd = static fn (int $end): array => array_merge(...array_filter($rests, static fn (array $rest): bool => $end === self::end(self::mean($rest), $line)));
+        $atEnd = static fn (int $end): array => array_merge(
+            ...array_filter($rests, static fn (array $rest): bool => $end === self::end(self::mean($rest), $line)),
+        );
         $low = $atEnd(self::LOW) ?: [min($line)]; // it did not rest there
         $high = $atEnd(self::HIGH) ?: [max($line)];
         [$heel, $far] = $isUp ? [$low, $high] : [$high, $low];
         $noise = max([0, ...array_map(self::trembling(...), $rests)]);
         $deadband = $noise + 1;
-        [$sureHeel, $sureToe] = $isUp ? [max([-8192, ...$heel]) + $noise, min([16384, ...$far]) - $noise] : [min([16384, ...$heel]) - $noise, max([-8192, ...$far]) + $noise];
-        if (abs($sureToe - $sureHeel) < 4 || ($sureToe > $sureHeel) !== $isUp) {
+        [$sureHeel, $sureToe] = $isUp
+            ? [max([-8192, ...$heel]) + $noise, min([16384, ...$far]) - $noise]
+            : [min([16384, ...$heel]) - $noise, max([-8192, ...$far]) + $noise];
+        if (abs($sureToe - $sureHeel) < 4 || $sureToe > $sureHeel !== $isUp) {
             return null; // it trembles as much as it moves
         }
 
@@ -78,7 +89,9 @@ final readonly class Calibration
     private static function way(array $line, array $rests): array
     {
         $visited = [];
-        foreach ([self::end($line[0], $line, self::FROM_END), ...array_map(static fn (array $rest): ?int => self::end(self::mean($rest), $line), $rests)] as $end) {
+        foreach (
+            [self::end($line[0], $line, self::FROM_END), ...array_map(static fn (array $rest): ?int => self::end(self::mean($rest), $line), $rests)] as $end
+        ) {
             if (null !== $end && ($visited[\count($visited) - 1] ?? null) !== $end) {
                 $visited[] = $end;
             }
@@ -113,13 +126,16 @@ final readonly class Calibration
     /** @return list<string> lines of a rule that bring it to a range, for those who do not name it */
     public function lines(int $low, int $high): array
     {
-        return ['scale value '."{$this->heel}..{$this->toe} to {$low}..{$high}", ...($this->noise > 0 ? ['deadband '.$this->scaledDeadband($low, $high)] : [])];
+        return [
+            'scale value '."{$this->heel}..{$this->toe} to {$low}..{$high}",
+            ...$this->noise > 0 ? ['deadband '.$this->scaledDeadband($low, $high)] : [],
+        ];
     }
 
     /** The dead band behind that scale: what trembles at rest does not get through it. */
     public function scaledDeadband(int $low, int $high): int
     {
-        return (int) ceil($this->noise * abs($high - $low) / abs($this->toe - $this->heel)) + 1;
+        return (int) ceil(($this->noise * abs($high - $low)) / abs($this->toe - $this->heel)) + 1;
     }
 
     /**
@@ -182,7 +198,9 @@ final readonly class Calibration
         [$low, $high] = [min([16384, ...$middle]), max([-8192, ...$middle])];
 
         // What trembles by a step now and then may do so at its edges only.
-        return $high - $low > 1 ? $middle : array_values(array_filter($rest, static fn (int $value): bool => $value >= $low - 1 && $value <= $high + 1));
+        return $high - $low > 1
+            ? $middle
+            : array_values(array_filter($rest, static fn (int $value): bool => $value >= $low - 1 && $value <= $high + 1));
     }
 
     /**
@@ -233,7 +251,12 @@ final readonly class Calibration
     /** @param non-empty-list<int> $line */
     private static function shape(array $line, int $heel, int $toe): string
     {
-        $moving = array_values(array_filter(array_map(static fn (int $raw): float => ($raw - $heel) / ($toe - $heel), $line), static fn (float $share): bool => $share > 0.02 && $share < 0.98));
+        $moving = array_values(
+            array_filter(
+                array_map(static fn (int $raw): float => ($raw - $heel) / ($toe - $heel), $line),
+                static fn (float $share): bool => $share > 0.02 && $share < 0.98,
+            ),
+        );
         if (\count($moving) < 10) {
             return 'even';
         }

@@ -29,7 +29,11 @@ final class ScaleLines
         $box = $situation->setup->box($unit);
         $book = $situation->checked()->book;
         try {
-            $message = null === $box ? null : ((new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(...Names::of($box, $control))[0] ?? null);
+            $message =
+                null === $box
+                    ? null
+                    : (new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(...Names::of($box, $control))[0] ??
+                        null;
         } catch (RulebookError) {
             return [];
         }
@@ -41,7 +45,7 @@ final class ScaleLines
             foreach (RuleMatch::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
                 if ($step instanceof ScaleStep && $step->isOfValue()) {
                     $written = $step->printFrom($heel, $toe);
-                    array_push($edits, ...($written === $step->print() ? [] : RuleChange::rewrite($source, $step->span->line, $written)));
+                    array_push($edits, ...$written === $step->print() ? [] : RuleChange::rewrite($source, $step->span->line, $written));
                     break;
                 }
             }

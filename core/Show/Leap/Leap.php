@@ -46,6 +46,21 @@ final readonly class Leap
     /** The same from other scenes as well. */
     public function and(self $other): self
     {
-        return new self($this->unit, $this->control, $this->line, $this->device, $this->parameter, [...$this->from, ...$other->from], $this->to, array_values(array_unique([...$this->songs, ...$other->songs])), $this->takeover, $this->steps, $this->proposed, $this->isKnown, $this->isWritable, $this->shown);
+        return new self(
+            $this->unit,
+            $this->control,
+            $this->line,
+            $this->device,
+            $this->parameter,
+            [...$this->from, ...$other->from],
+            $this->to,
+            array_values(array_unique([...$this->songs, ...$other->songs])),
+            $this->takeover,
+            $this->steps,
+            $this->proposed,
+            $this->isKnown,
+            $this->isWritable,
+            $this->shown,
+        );
     }
 }

@@ -97,7 +97,9 @@ final class Leaps
             }
         }
 
-        return [] === $edits ? throw new RulebookError(new Span(max(1, $line), 1), 'no-takeover', "the rule in line {$line} has no step that could wait for a control") : $edits;
+        return [] === $edits
+            ? throw new RulebookError(new Span(max(1, $line), 1), 'no-takeover', "the rule in line {$line} has no step that could wait for a control")
+            : $edits;
     }
 
     /** The same rules without any that wait, which tell where a control puts a parameter once it holds it. */
@@ -113,7 +115,10 @@ final class Leaps
             }
         }
 
-        return Checker::check($source->with($edits)->text, static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($situation->setup->rig, $book)));
+        return Checker::check(
+            $source->with($edits)->text,
+            static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($situation->setup->rig, $book)),
+        );
     }
 
     /** @return list<Leap> */
@@ -127,7 +132,7 @@ final class Leaps
             }
             foreach ($this->moves->curves($key, $message, $to) as $parameter => $curve) {
                 $parameter = (string) $parameter;
-                foreach ([...(0 === $to ? [null] : []), ...array_values(array_diff($this->scenes, [$to]))] as $from) {
+                foreach ([...0 === $to ? [null] : [], ...array_values(array_diff($this->scenes, [$to]))] as $from) {
                     $cases = $this->cases($key, $message, $parameter, $from, $to, null !== $from && $this->rule($message, $from) !== $rule);
                     $leap = $this->leap($box, $control, $rule, $parameter, $curve, $cases, $from, $to);
                     if (null !== $leap) {
@@ -161,7 +166,10 @@ final class Leaps
         // As long as the scene before holds, a control that moves the parameter at once cannot go anywhere without it.
         $holds = [] !== $own && 'jump' === $this->takeover($this->rule($message, $from));
         $cases = [
-            ...self::unseen(array_map(static fn (int $place, int $value): Standing => new Standing($place, $value), array_keys($own), $own), $isUnseen),
+            ...self::unseen(
+                array_map(static fn (int $place, int $value): Standing => new Standing($place, $value), array_keys($own), $own),
+                $isUnseen,
+            ),
             ...self::unseen($this->standing($parameter, $this->moves->set(0 === $from ? null : 0, $from)), $isUnseen && !$holds),
             ...self::unseen($this->moved($parameter, [$from], $key), $isUnseen),
         ];
@@ -194,7 +202,11 @@ final class Leaps
      */
     private function standing(string $parameter, array $set): array
     {
-        return \array_key_exists($parameter, $set) ? (null === $set[$parameter] ? $this->anywhere($parameter) : [new Standing(null, $set[$parameter])]) : [];
+        return \array_key_exists($parameter, $set)
+            ? (null === $set[$parameter]
+                ? $this->anywhere($parameter)
+                : [new Standing(null, $set[$parameter])])
+            : [];
     }
 
     /** @return list<Standing> where it stands when the power comes, of which the engine knows nothing */
@@ -219,7 +231,7 @@ final class Leaps
         $ends = [];
         foreach ($this->controls as $key => [, , $message]) {
             foreach ($key === $but ? [] : $scenes as $scene) {
-                $curve = null === $this->rule($message, $scene) ? null : ($this->moves->curves((string) $key, $message, $scene)[$parameter] ?? null);
+                $curve = null === $this->rule($message, $scene) ? null : $this->moves->curves((string) $key, $message, $scene)[$parameter] ?? null;
                 $ends = null === $curve ? $ends : [...$ends, min($curve), max($curve)];
             }
         }
@@ -274,14 +286,33 @@ final class Leaps
         $isKnown = [] === array_filter($cases, static fn (Standing $case): bool => !$case->isKnown);
         $titles = array_map(static fn ($scene): string => $scene->title, $this->book->scenes);
 
-        return new Leap($box->name, $control->name, $rule->span->line, $unit, $title, null === $from ? [] : [$titles[$from] ?? ''], $titles[$to] ?? null, $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null), $takeover, $steps, $order[0], $isKnown, null !== $written, PedalShortfall::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap));
+        return new Leap(
+            $box->name,
+            $control->name,
+            $rule->span->line,
+            $unit,
+            $title,
+            null === $from ? [] : [$titles[$from] ?? ''],
+            $titles[$to] ?? null,
+            $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null),
+            $takeover,
+            $steps,
+            $order[0],
+            $isKnown,
+            null !== $written,
+            PedalShortfall::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap),
+        );
     }
 
     /** The rule that takes a control in a scene. */
     private function rule(ControlMessage $message, int $scene): ?Rule
     {
         foreach ($this->book->rules as $rule) {
-            if (!$rule->isStack && (null === $rule->scene || $rule->scene === ($this->book->scenes[$scene] ?? null)) && RuleMatch::isFor($this->book, $rule, $message)) {
+            if (
+                !$rule->isStack
+                && (null === $rule->scene || $rule->scene === ($this->book->scenes[$scene] ?? null))
+                && RuleMatch::isFor($this->book, $rule, $message)
+            ) {
                 return $rule;
             }
         }

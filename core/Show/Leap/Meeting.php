@@ -86,7 +86,11 @@ final readonly class Meeting
         foreach ($this->pairs() as [$a, $b]) {
             foreach ([[$a, $b], [$b, $a]] as [$last, $value]) {
                 $comesThisWay = null === $place || ($this->curve[$place] - $stands) * ($last - $stands) > 0 || $this->curve[$place] === $stands;
-                if ($comesThisWay && ($last - $stands) * ($value - $stands) <= 0 && (null === $place || $last !== $stands || $this->curve[$place] === $stands)) {
+                if (
+                    $comesThisWay
+                    && ($last - $stands) * ($value - $stands) <= 0
+                    && (null === $place || $last !== $stands || $this->curve[$place] === $stands)
+                ) {
                     $largest = max($largest, abs($value - $stands));
                 }
             }
@@ -102,7 +106,9 @@ final readonly class Meeting
         // A control that reaches both ends of the parameter makes its largest step with the first move that counts.
         $isWhole = null === $place && min($this->curve) === $this->low && max($this->curve) === $this->high;
         $largest = 0;
-        foreach (null === $place ? range(0, $last) : array_filter([$place - 1, $place + 1], static fn (int $each): bool => $each >= 0 && $each <= $last) as $start) {
+        foreach (
+            null === $place ? range(0, $last) : array_filter([$place - 1, $place + 1], static fn (int $each): bool => $each >= 0 && $each <= $last) as $start
+        ) {
             foreach ([[$start, $last, 0], [$start, 0, $last]] as $turns) {
                 $largest = max($largest, $this->walked($isWhole ? [$start, max(0, min($last, $start + ($turns[1] <=> $start)))] : $turns, $stands));
             }
@@ -165,13 +171,17 @@ final readonly class Meeting
             }
         }
 
-        return null === $shortest ? null : (int) round(100 * $shortest / $last);
+        return null === $shortest ? null : (int) round((100 * $shortest) / $last);
     }
 
     /** @return list<int> values that can come next */
     private function next(?int $place): array
     {
-        return null === $place ? [min($this->curve), max($this->curve)] : array_values(array_filter([$this->curve[$place - 1] ?? null, $this->curve[$place + 1] ?? null], static fn (?int $value): bool => null !== $value));
+        return null === $place
+            ? [min($this->curve), max($this->curve)]
+            : array_values(
+                array_filter([$this->curve[$place - 1] ?? null, $this->curve[$place + 1] ?? null], static fn (?int $value): bool => null !== $value),
+            );
     }
 
     /** @return list<array{int, int}> neighbours */

@@ -39,7 +39,10 @@ final class Moves
             return range($first, $last);
         }
 
-        return array_map(static fn (int $index): int => $first + (int) round(($last - $first) * $index / (self::MOST_PLACES - 1)), range(0, self::MOST_PLACES - 1));
+        return array_map(
+            static fn (int $index): int => $first + (int) round((($last - $first) * $index) / (self::MOST_PLACES - 1)),
+            range(0, self::MOST_PLACES - 1),
+        );
     }
 
     /**

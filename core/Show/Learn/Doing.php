@@ -24,7 +24,13 @@ final class Doing
     {
         $press = $hasPress ? ['press'] : [];
         if (!$isPressed && !\in_array($target->what, [Target::PARAMETER, Target::PLAY], true)) {
-            throw new RulebookError(new Span(1, 1), 'not-a-switch', 'a control that is moved cannot '.('scene' === $target->what ? 'choose a scene' : 'do that').'; choose a parameter for it, or press a switch');
+            throw new RulebookError(
+                new Span(1, 1),
+                'not-a-switch',
+                'a control that is moved cannot '.
+                    ('scene' === $target->what ? 'choose a scene' : 'do that').
+                    '; choose a parameter for it, or press a switch',
+            );
         }
 
         return match ($target->what) {

@@ -39,11 +39,22 @@ final readonly class LearnedRule
         } else {
             $rule = $rule->from($played->port)->take(self::selector($played, $source->book->programsFrom));
         }
-        foreach (Doing::steps($situation, $target, $control->isPressed(), $control->isPressed() && !\in_array($control->played->kind, [Kind::Program, Kind::Start, Kind::Stop, Kind::Continue, Kind::Song], true)) as $step) {
+        foreach (
+            Doing::steps(
+                $situation,
+                $target,
+                $control->isPressed(),
+                $control->isPressed()
+                    && !\in_array($control->played->kind, [Kind::Program, Kind::Start, Kind::Stop, Kind::Continue, Kind::Song], true),
+            ) as $step
+        ) {
             $rule = $rule->step($step);
         }
         [$before, $told] = self::place($situation, $played);
-        $edits = null === $before ? RuleChange::append($source, $rule->print()) : RuleChange::add($source, $rule, $source->ruleAt($before->span->line) ?? $before);
+        $edits =
+            null === $before
+                ? RuleChange::append($source, $rule->print())
+                : RuleChange::add($source, $rule, $source->ruleAt($before->span->line) ?? $before);
 
         return new self($rule->print(), $edits, $told);
     }

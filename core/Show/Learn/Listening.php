@@ -16,7 +16,10 @@ final class Listening
 
     /** @var array<string, Played> */
     private array $played = [];
-    /** @var array<string, array{int, int|null, int|null, int|null}> selection of a parameter by port and channel: kind by its upper controller, MSB, LSB, data MSB */
+    /**
+     * @var array<string, array{int, int|null, int|null, int|null}> selection of a parameter by port and channel: kind by its upper controller,
+     *     MSB, LSB, data MSB
+     */
     private array $selected = [];
     /** @var array<string, int> kinds that are no control, and how many came */
     public array $besides = [];
@@ -55,7 +58,7 @@ final class Listening
             0xB0 => $this->controller($timeUs, $port, $channel, $one, $two),
             0xC0 => $this->add($timeUs, $port, Kind::Program, $channel, $one, $one),
             0xD0 => $this->add($timeUs, $port, Kind::Pressure, $channel, null, $one),
-            0xE0 => $this->add($timeUs, $port, Kind::Bend, $channel, null, ($two << 7 | $one) - 8192),
+            0xE0 => $this->add($timeUs, $port, Kind::Bend, $channel, null, (($two << 7) | $one) - 8192),
             default => $this->system($timeUs, $port, $status),
         };
     }
@@ -93,7 +96,14 @@ final class Listening
             if (6 === $number) {
                 $this->selected[$at][3] = $value;
             }
-            $played = $this->add($timeUs, $port, $kind, $channel, $selected[1] << 7 | $selected[2], ($this->selected[$at][3] ?? 0) << 7 | (38 === $number ? $value : 0));
+            $played = $this->add(
+                $timeUs,
+                $port,
+                $kind,
+                $channel,
+                ($selected[1] << 7) | $selected[2],
+                (($this->selected[$at][3] ?? 0) << 7) | (38 === $number ? $value : 0),
+            );
             if (38 === $number) {
                 $played->values = [...\array_slice($played->values, 0, -2), $played->values[\count($played->values) - 1]]; // the two halves are one value
             }
@@ -139,7 +149,7 @@ final class Listening
             } elseif (0 === $next || (isset($coarse->values[$next]) && $coarse->values[$next][0] < $timeUs)) {
                 return null;
             }
-            $pair->values[] = [$timeUs, $coarse->values[$next - 1][1] << 7 | $value];
+            $pair->values[] = [$timeUs, ($coarse->values[$next - 1][1] << 7) | $value];
         }
 
         return $next === \count($coarse->values) ? $pair : null;

@@ -8,8 +8,17 @@ namespace ZigzagPost\Core\Show\Learn;
 final class PlayedChart
 {
     private const SORTS = [
-        Recognised::MOMENTARY => 'switch', Recognised::LATCHING => 'switch', Recognised::PAD => 'pad', Recognised::FADER => 'fader', Recognised::FINE => 'fader', Recognised::ENCODER => 'encoder',
-        Recognised::WHEEL => 'wheel', Recognised::PRESSURE => 'axis', Recognised::PARAMETER => 'knob', Recognised::PROGRAM => 'switch', Recognised::TRANSPORT => 'switch',
+        Recognised::MOMENTARY => 'switch',
+        Recognised::LATCHING => 'switch',
+        Recognised::PAD => 'pad',
+        Recognised::FADER => 'fader',
+        Recognised::FINE => 'fader',
+        Recognised::ENCODER => 'encoder',
+        Recognised::WHEEL => 'wheel',
+        Recognised::PRESSURE => 'axis',
+        Recognised::PARAMETER => 'knob',
+        Recognised::PROGRAM => 'switch',
+        Recognised::TRANSPORT => 'switch',
     ];
 
     /**
@@ -24,7 +33,10 @@ final class PlayedChart
             $played = $recognised->played;
             $sort = $recognised->sorts[0] ?? Recognised::FADER;
             $key = "{$played->kind->value} {$played->channel} {$played->number}";
-            $message = array_filter(['kind' => $played->kind->value, 'number' => $played->number, 'channel' => $played->channel], static fn (mixed $value): bool => null !== $value);
+            $message = array_filter(
+                ['kind' => $played->kind->value, 'number' => $played->number, 'channel' => $played->channel],
+                static fn (mixed $value): bool => null !== $value,
+            );
             if ($played->kind->hasValue() && Recognised::ENCODER !== $sort && $recognised->range[0] !== $recognised->range[1]) {
                 $message['values'] = $recognised->range;
             }
@@ -37,27 +49,38 @@ final class PlayedChart
                 $title = "{$wanted} {$again}";
             }
             $titles[] = mb_strtolower($title);
-            $surface[$key] = array_filter([
-                'name' => $title, 'sort' => self::SORTS[$sort] ?? 'knob', 'latching' => Recognised::LATCHING === $sort ? true : null,
-                'sends' => [['gesture' => $recognised->isPressed() ? 'press' : 'move', 'message' => $message]],
-            ], static fn (mixed $value): bool => null !== $value);
+            $surface[$key] = array_filter(
+                [
+                    'name' => $title,
+                    'sort' => self::SORTS[$sort] ?? 'knob',
+                    'latching' => Recognised::LATCHING === $sort ? true : null,
+                    'sends' => [['gesture' => $recognised->isPressed() ? 'press' : 'move', 'message' => $message]],
+                ],
+                static fn (mixed $value): bool => null !== $value,
+            );
         }
         $counted = array_count_values($channels);
         arsort($counted);
         $channel = array_key_first($counted);
 
         return [
-            'schema' => 1, 'name' => $name, 'sort' => 'controller',
+            'schema' => 1,
+            'name' => $name,
+            'sort' => 'controller',
             'plugs' => [['id' => 'out', 'label' => 'MIDI OUT', 'connector' => 'din5', 'uses' => [['way' => 'out', 'carries' => 'midi']]]],
             'sends' => [['at' => ['out'], 'kinds' => $kinds] + (null === $channel ? [] : ['channel' => $channel])],
-            'surface' => ['controls' => array_values(array_map(static function (array $control) use ($channel): array {
-                // Only what goes elsewhere than the rest says its channel.
-                if (($control['sends'][0]['message']['channel'] ?? null) === $channel) {
-                    unset($control['sends'][0]['message']['channel']);
-                }
+            'surface' => [
+                'controls' => array_values(
+                    array_map(static function (array $control) use ($channel): array {
+                        // Only what goes elsewhere than the rest says its channel.
+                        if (($control['sends'][0]['message']['channel'] ?? null) === $channel) {
+                            unset($control['sends'][0]['message']['channel']);
+                        }
 
-                return $control;
-            }, $surface))],
+                        return $control;
+                    }, $surface),
+                ),
+            ],
         ];
     }
 }

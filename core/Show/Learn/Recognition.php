@@ -60,7 +60,11 @@ final readonly class Recognition
     public static function of(array $events, int $fromUs, int $toUs, ?Setup $setup = null): self
     {
         $listening = Listening::of($events);
-        $leftOut = array_map(static fn (int|string $kind, int $count): string => "{$kind}, {$count} times", array_keys($listening->besides), $listening->besides);
+        $leftOut = array_map(
+            static fn (int|string $kind, int $count): string => "{$kind}, {$count} times",
+            array_keys($listening->besides),
+            $listening->besides,
+        );
         $hands = [];
         foreach ($listening->played() as $played) {
             if (self::streams($played, $fromUs, $toUs)) {
@@ -77,7 +81,15 @@ final readonly class Recognition
             $candidates[] = null === $setup ? $recognised : self::named($recognised, $setup);
         }
 
-        return new self($candidates, $leftOut, [] !== array_filter($hands, static fn (Played $played): bool => \count($played->values) >= self::FADER_VALUES && $played->lastUs() > $toUs - self::RESTS_US));
+        return new self(
+            $candidates,
+            $leftOut,
+            [] !==
+                array_filter(
+                    $hands,
+                    static fn (Played $played): bool => \count($played->values) >= self::FADER_VALUES && $played->lastUs() > $toUs - self::RESTS_US,
+                ),
+        );
     }
 
     /** The control that was played, where that is sure; what still moves can be a stream that began late. */
@@ -89,13 +101,20 @@ final readonly class Recognition
     /** Whether it was there before anybody could have played, and is still there at the end. */
     private static function streams(Played $played, int $fromUs, int $toUs): bool
     {
-        return \count($played->values) > 3 && $played->firstUs() < $fromUs + self::QUIET_US && $played->lastUs() > $toUs - max(self::QUIET_US, intdiv($toUs - $fromUs, 4));
+        return \count($played->values) > 3
+            && $played->firstUs() < $fromUs + self::QUIET_US
+            && $played->lastUs() > $toUs - max(self::QUIET_US, intdiv($toUs - $fromUs, 4));
     }
 
     /** Whether the same value comes again and again at even distances, for most of the time. */
     private static function keepsAlive(Played $played, int $lengthUs): bool
     {
-        if (\count($played->values) < 3 || $played->lastUs() - $played->firstUs() < intdiv($lengthUs, 2) || 1 !== \count(array_unique($played->numbers())) || \in_array($played->kind, [Kind::Note, Kind::Program], true)) {
+        if (
+            \count($played->values) < 3
+            || $played->lastUs() - $played->firstUs() < intdiv($lengthUs, 2)
+            || 1 !== \count(array_unique($played->numbers()))
+            || \in_array($played->kind, [Kind::Note, Kind::Program], true)
+        ) {
             return false;
         }
         $gaps = [];
@@ -117,19 +136,39 @@ final readonly class Recognition
     private static function gestures(array $hands): array
     {
         $isUnder = static function (Played $played, Played $note) use ($hands): bool {
-            $isBeside = Kind::Note === $note->kind && $note->port === $played->port && $note->channel === $played->channel && $played->firstUs() >= $note->firstUs() - self::AT_ONCE_US && $played->lastUs() <= $note->lastUs() + self::AT_ONCE_US;
-            $isFinger = [] !== array_filter($hands, static fn (Played $bend): bool => Kind::Bend === $bend->kind && $bend->port === $note->port && $bend->channel === $note->channel && abs($bend->firstUs() - $note->firstUs()) <= self::AT_ONCE_US);
+            $isBeside =
+                Kind::Note === $note->kind
+                && $note->port === $played->port
+                && $note->channel === $played->channel
+                && $played->firstUs() >= $note->firstUs() - self::AT_ONCE_US
+                && $played->lastUs() <= $note->lastUs() + self::AT_ONCE_US;
+            $isFinger =
+                [] !==
+                array_filter(
+                    $hands,
+                    static fn (Played $bend): bool => Kind::Bend === $bend->kind
+                        && $bend->port === $note->port
+                        && $bend->channel === $note->channel
+                        && abs($bend->firstUs() - $note->firstUs()) <= self::AT_ONCE_US,
+                );
 
-            return $isBeside && match ($played->kind) {
-                Kind::Pressure => true,
-                Kind::PolyPressure => $played->number === $note->number,
-                Kind::Bend => $isFinger,
-                Kind::Cc => $isFinger && self::TIMBRE === $played->number,
-                default => false,
-            };
+            return $isBeside
+                && match ($played->kind) {
+                    Kind::Pressure => true,
+                    Kind::PolyPressure => $played->number === $note->number,
+                    Kind::Bend => $isFinger,
+                    Kind::Cc => $isFinger && self::TIMBRE === $played->number,
+                    default => false,
+                };
         };
 
-        return array_values(array_filter($hands, static fn (Played $played): bool => [] === array_filter($hands, static fn (Played $note): bool => $note !== $played && $isUnder($played, $note))));
+        return array_values(
+            array_filter(
+                $hands,
+                static fn (Played $played): bool => [] ===
+                    array_filter($hands, static fn (Played $note): bool => $note !== $played && $isUnder($played, $note)),
+            ),
+        );
     }
 
     /** @return list<string> */
@@ -157,10 +196,12 @@ final readonly class Recognition
         }
         $areSteps = self::areSteps($distinct);
         if (1 === \count($values)) {
-            return [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, ...($areSteps ? [Recognised::ENCODER] : [])];
+            return [Recognised::LATCHING, Recognised::MOMENTARY, Recognised::FADER, ...$areSteps ? [Recognised::ENCODER] : []];
         }
         if ($areSteps) {
-            return self::clicks($played) || (\count($values) > 2 && (self::repeatsAStep($values) || [] === array_diff($distinct, self::ONE_STEP))) ? [Recognised::ENCODER] : [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY];
+            return self::clicks($played) || (\count($values) > 2 && (self::repeatsAStep($values) || [] === array_diff($distinct, self::ONE_STEP)))
+                ? [Recognised::ENCODER]
+                : [Recognised::ENCODER, Recognised::FADER, Recognised::MOMENTARY];
         }
         if (1 === \count($distinct)) {
             return [Recognised::LATCHING, Recognised::ENCODER];
@@ -184,7 +225,13 @@ final readonly class Recognition
     private static function areSteps(array $values): bool
     {
         foreach (self::STEPS as [$one, $other]) {
-            if ([] === array_filter($values, static fn (int $value): bool => ($value < $one[0] || $value > $one[1]) && ($value < $other[0] || $value > $other[1]))) {
+            if (
+                [] ===
+                array_filter(
+                    $values,
+                    static fn (int $value): bool => ($value < $one[0] || $value > $one[1]) && ($value < $other[0] || $value > $other[1]),
+                )
+            ) {
                 return true;
             }
         }
@@ -253,9 +300,15 @@ final readonly class Recognition
     private static function sortOf(Control $control, Recognised $recognised): string
     {
         return match ($control->sort) {
-            ControlSort::Switch => true === $control->latching ? Recognised::LATCHING : (Kind::Program === $recognised->played->kind ? Recognised::PROGRAM : Recognised::MOMENTARY),
+            ControlSort::Switch => true === $control->latching
+                ? Recognised::LATCHING
+                : (Kind::Program === $recognised->played->kind
+                    ? Recognised::PROGRAM
+                    : Recognised::MOMENTARY),
             ControlSort::Pad, ControlSort::Key => Recognised::PAD,
-            ControlSort::Encoder => null === $control->encoding || Encoding::Absolute === $control->encoding ? Recognised::FADER : Recognised::ENCODER,
+            ControlSort::Encoder => null === $control->encoding || Encoding::Absolute === $control->encoding
+                ? Recognised::FADER
+                : Recognised::ENCODER,
             ControlSort::Wheel => Recognised::WHEEL,
             ControlSort::Surface => Recognised::PAD,
             default => match ($recognised->played->kind) {

@@ -43,7 +43,12 @@ final class Targets
                 $targets[] = new Target(Target::PROGRAM, $box->name, $name, "{$box->label()}: program {$programs->label($ordinal)}, {$name}");
             }
             for ($ordinal = 0; null !== $programs->shown && $ordinal < min($programs->count, self::MOST_PROGRAMS); ++$ordinal) {
-                $targets[] = new Target(Target::PROGRAM, $box->name, $programs->label($ordinal), "{$box->label()}: program {$programs->label($ordinal)}");
+                $targets[] = new Target(
+                    Target::PROGRAM,
+                    $box->name,
+                    $programs->label($ordinal),
+                    "{$box->label()}: program {$programs->label($ordinal)}",
+                );
             }
         }
         foreach ($box->chart->parameters ?? [] as $parameter) {
@@ -66,7 +71,12 @@ final class Targets
             $targets[] = new Target(Target::SCENE, null, $scene->title, "Scene: {$scene->title}");
         }
         foreach ($book->declared(Reference::CLOCK) as $clock) {
-            array_push($targets, new Target(Target::TAP, null, $clock, "Clock {$clock}: tap the tempo"), new Target(Target::START, null, $clock, "Clock {$clock}: start"), new Target(Target::STOP, null, $clock, "Clock {$clock}: stop"));
+            array_push(
+                $targets,
+                new Target(Target::TAP, null, $clock, "Clock {$clock}: tap the tempo"),
+                new Target(Target::START, null, $clock, "Clock {$clock}: start"),
+                new Target(Target::STOP, null, $clock, "Clock {$clock}: stop"),
+            );
         }
         foreach ($book->declared(Reference::STACK) as $stack) {
             $targets[] = new Target(Target::STACK, null, $stack, "Stack: {$stack}");

@@ -19,8 +19,16 @@ final class Since
         $changed = [
             ...self::rules($rulesBefore, $rulesNow),
             ...self::units($before, $now),
-            ...self::both('lead', array_column(array_map(get_object_vars(...), $before->leads), null, 'id'), array_column(array_map(get_object_vars(...), $now->leads), null, 'id')),
-            ...self::both('song', array_column(array_map(get_object_vars(...), $before->show->songs ?? []), null, 'title'), array_column(array_map(get_object_vars(...), $now->show->songs ?? []), null, 'title')),
+            ...self::both(
+                'lead',
+                array_column(array_map(get_object_vars(...), $before->leads), null, 'id'),
+                array_column(array_map(get_object_vars(...), $now->leads), null, 'id'),
+            ),
+            ...self::both(
+                'song',
+                array_column(array_map(get_object_vars(...), $before->show->songs ?? []), null, 'title'),
+                array_column(array_map(get_object_vars(...), $now->show->songs ?? []), null, 'title'),
+            ),
             ...self::order($before, $now),
         ];
         $left = \count($changed) - self::MOST;
@@ -39,7 +47,10 @@ final class Since
                 $rules[$key] = ($rules[$key] ?? '').preg_replace('/\s+/', ' ', $source->cut($rule->span->line, $source->end($rule)));
             }
             foreach ($source->book->scenes as $scene) {
-                $rules["scene \"{$scene->title}\""] = implode("\n", array_map(static fn ($step): string => $step->print(), [...$scene->onEnter, ...$scene->onLeave]));
+                $rules["scene \"{$scene->title}\""] = implode(
+                    "\n",
+                    array_map(static fn ($step): string => $step->print(), [...$scene->onEnter, ...$scene->onLeave]),
+                );
             }
 
             return $rules;
@@ -66,7 +77,7 @@ final class Since
         $changed = [];
         foreach ($is as $name => $unit) {
             $old = $was[$name] ?? null;
-            if (!$old instanceof Unit || !$unit instanceof Unit) {
+            if (!($old instanceof Unit) || !($unit instanceof Unit)) {
                 $changed[] = "unit {$name} is new";
                 continue;
             }
@@ -97,7 +108,10 @@ final class Since
         foreach ($now as $key => $value) {
             $isSame = \array_key_exists($key, $before) && serialize($before[$key]) === serialize($value);
             $old = $before[$key] ?? null;
-            $words = \is_scalar($value) && \is_scalar($old) && !str_contains("{$value}{$old}", "\n") && \strlen("{$value}{$old}") < 60 ? "{$old} to {$value}" : 'is other than it was';
+            $words =
+                \is_scalar($value) && \is_scalar($old) && !str_contains("{$value}{$old}", "\n") && \strlen("{$value}{$old}") < 60
+                    ? "{$old} to {$value}"
+                    : 'is other than it was';
             $changed = $isSame ? $changed : [...$changed, \array_key_exists($key, $before) ? "{$what} {$key} {$words}" : "{$what} {$key} is new"];
         }
         foreach (array_keys(array_diff_key($before, $now)) as $key) {

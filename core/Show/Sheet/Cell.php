@@ -13,8 +13,16 @@ final readonly class Cell
      * @param list<string> $carried what the unit can be on when the scene begins and it is not called: programs as they are shown
      * @param string|null $filled the program that the order of the set list brings the unit to, for a blank cell
      */
-    public function __construct(public string $unit, public ?int $program, public string $shown, public string $name, public ?string $by, public ?int $line, public array $carried, public ?string $filled = null)
-    {
+    public function __construct(
+        public string $unit,
+        public ?int $program,
+        public string $shown,
+        public string $name,
+        public ?string $by,
+        public ?int $line,
+        public array $carried,
+        public ?string $filled = null,
+    ) {
     }
 
     public function isBlank(): bool

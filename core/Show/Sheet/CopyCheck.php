@@ -23,7 +23,12 @@ final class CopyCheck
             $same[] = "label: both are called “{$label($box, $control)}”";
         }
         [$message, $other] = [$box->messageOf($control), $toBox->messageOf($toControl)];
-        if (null !== $message && null !== $other && [$box->name, $control->name] !== [$toBox->name, $toControl->name] && [$message->kind, $message->number] === [$other->kind, $other->number]) {
+        if (
+            null !== $message
+            && null !== $other
+            && [$box->name, $control->name] !== [$toBox->name, $toControl->name]
+            && [$message->kind, $message->number] === [$other->kind, $other->number]
+        ) {
             $same[] = "number: both send {$message->kind->value} {$message->number}";
         }
         foreach ($does as $each) {

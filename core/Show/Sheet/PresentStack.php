@@ -50,7 +50,9 @@ final readonly class PresentStack
             }
         }
 
-        return [] === $lines ? throw new RulebookError(new Span(1, 1), 'unknown-value', 'nothing is known of where these units stand; move something of them first') : new self($name, $lines);
+        return [] === $lines
+            ? throw new RulebookError(new Span(1, 1), 'unknown-value', 'nothing is known of where these units stand; move something of them first')
+            : new self($name, $lines);
     }
 
     public function text(): string

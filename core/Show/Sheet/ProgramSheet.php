@@ -44,7 +44,7 @@ final readonly class ProgramSheet
         $stands = [];
         foreach (self::order($situation, $book) as [$song, $scene]) {
             foreach ($units as $box) {
-                $stands[$box->name] = null === $song ? null : ($called[$scene->title][$box->name][0] ?? $stands[$box->name] ?? null);
+                $stands[$box->name] = null === $song ? null : $called[$scene->title][$box->name][0] ?? ($stands[$box->name] ?? null);
             }
             $cells = array_map(static fn (Device $box): Cell => self::cell($box, $called, $scene->title, $stands[$box->name]), $units);
             $rows[] = ['scene' => $scene->title, 'song' => $song, 'cells' => $cells];
@@ -69,11 +69,19 @@ final readonly class ProgramSheet
             $line = null === $program ? '' : "on enter recall {$unit} \"".str_replace('"', '', $program).'"';
             foreach (array_reverse($each->onEnter) as $step) {
                 if ($step instanceof RecallStep && $step->device->text === $unit) {
-                    return [null === $program ? Edit::deleteLine($source->book, $step->span->line) : Edit::replace($source->statement($step->span->line), $line)];
+                    return [
+                        null === $program
+                            ? Edit::deleteLine($source->book, $step->span->line)
+                            : Edit::replace($source->statement($step->span->line), $line),
+                    ];
                 }
                 $inStack = $step instanceof DoStep ? self::inStack($source->book, $step, $unit) : null;
                 if (null !== $inStack) {
-                    return [null === $program ? Edit::deleteLine($source->book, $inStack->span->line) : Edit::replace($source->statement($inStack->span->line), (string) preg_replace('/^on enter /', '', $line))];
+                    return [
+                        null === $program
+                            ? Edit::deleteLine($source->book, $inStack->span->line)
+                            : Edit::replace($source->statement($inStack->span->line), (string) preg_replace('/^on enter /', '', $line)),
+                    ];
                 }
             }
 
@@ -99,7 +107,12 @@ final readonly class ProgramSheet
         $users = array_filter($book->steps(), static fn (Step $step): bool => $step instanceof DoStep && $step->stack()->text === $name);
         if (null !== $found && 1 < \count($users)) {
             $lines = implode(', ', array_map(static fn (Step $step): int => $step->span->line, $users));
-            throw new RulebookError($found->span, 'called-by-stack', "the stack \"{$name}\" calls it in line {$found->span->line}, and lines {$lines} do that stack; change it there for all of them, or take the line out of the stack first");
+            throw new RulebookError(
+                $found->span,
+                'called-by-stack',
+                "the stack \"{$name}\" calls it in line {$found->span->line}, and lines {$lines} do that stack; change it there for all of "
+                    .'them, or take the line out of the stack first',
+            );
         }
 
         return $found;
@@ -117,7 +130,10 @@ final readonly class ProgramSheet
         }
         $columns = array_intersect_key(array_flip($situation->setup->rig->show->columns ?? []), $units);
 
-        return [...array_map(static fn (int|string $name): Device => $units[$name], array_keys($columns)), ...array_values(array_diff_key($units, $columns))];
+        return [
+            ...array_map(static fn (int|string $name): Device => $units[$name], array_keys($columns)),
+            ...array_values(array_diff_key($units, $columns)),
+        ];
     }
 
     /** @return list<array{string|null, Scene}> song and scene, each pair once */
@@ -154,7 +170,11 @@ final readonly class ProgramSheet
             if ($step instanceof RecallStep && $step->device->text === $box->name) {
                 $called = [self::program($step, $box), 'here', $step->span->line];
             } elseif ($step instanceof DoStep && isset($book->stacks[$step->stack()->text])) {
-                $inner = self::called($book, array_values(array_filter($book->stacks[$step->stack()->text]->steps, static fn (Step $each): bool => !$each instanceof DoStep)), $box);
+                $inner = self::called(
+                    $book,
+                    array_values(array_filter($book->stacks[$step->stack()->text]->steps, static fn (Step $each): bool => !($each instanceof DoStep))),
+                    $box,
+                );
                 $called = null === $inner ? $called : [$inner[0], "stack {$step->stack()->text}", $step->span->line];
             }
         }
@@ -175,7 +195,7 @@ final readonly class ProgramSheet
             return $found instanceof Special ? null : $found;
         }
 
-        return null === $step->constant() ? null : (ProgramNames::numbered($programs)[$step->constant()] ?? null);
+        return null === $step->constant() ? null : ProgramNames::numbered($programs)[$step->constant()] ?? null;
     }
 
     /**
@@ -195,6 +215,15 @@ final readonly class ProgramSheet
         }
         $names = null === $programs ? [] : ProgramNames::names($box, $programs);
 
-        return new Cell($box->name, $here[0] ?? null, null === $here ? '' : $shown($here[0]), null === $here ? '' : ($names[$here[0] ?? -1] ?? ''), $here[1] ?? null, $here[2] ?? null, array_values(array_unique($carried)), null !== $here || null === $stands ? null : ($names[$stands] ?? $shown($stands)));
+        return new Cell(
+            $box->name,
+            $here[0] ?? null,
+            null === $here ? '' : $shown($here[0]),
+            null === $here ? '' : $names[$here[0] ?? -1] ?? '',
+            $here[1] ?? null,
+            $here[2] ?? null,
+            array_values(array_unique($carried)),
+            null !== $here || null === $stands ? null : $names[$stands] ?? $shown($stands),
+        );
     }
 }

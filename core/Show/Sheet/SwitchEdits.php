@@ -90,7 +90,11 @@ final readonly class SwitchEdits
                 return RuleChange::remove($this->source, $rule);
             }
         }
-        throw new RulebookError(new Span($line, 1), 'by-hand', "the rule in line {$line} takes more than \"{$control->name}\" by numbers or in several lines; change it there");
+        throw new RulebookError(
+            new Span($line, 1),
+            'by-hand',
+            "the rule in line {$line} takes more than \"{$control->name}\" by numbers or in several lines; change it there",
+        );
     }
 
     /**
@@ -133,7 +137,7 @@ final readonly class SwitchEdits
             }
         }
 
-        return [[...$edits, ...('' === $last ? [] : RuleChange::append($this->source, $last))], $left];
+        return [[...$edits, ...'' === $last ? [] : RuleChange::append($this->source, $last)], $left];
     }
 
     /**
@@ -162,11 +166,18 @@ final readonly class SwitchEdits
             throw new RulebookError($rule->span, 'itself', "\"{$control->name}\" does this already; choose another control or another scene");
         }
         if ($control->sort->isTwoState() !== $toControl->sort->isTwoState()) {
-            throw new RulebookError(new Span($line, 1), 'not-a-switch', 'what is pressed and what is moved cannot do the same; choose a control of the same sort');
+            throw new RulebookError(
+                new Span($line, 1),
+                'not-a-switch',
+                'what is pressed and what is moved cannot do the same; choose a control of the same sort',
+            );
         }
         $gesture = $rule->selectors[0]->gesture ?? null;
-        $copied = RuleText::of(str_contains($rule->title, $control->name) ? str_replace($control->name, $toControl->name, $rule->title) : "{$toControl->name}: {$rule->title}")
-            ->take("{$toBox->name} \"{$toControl->name}\"".(null === $gesture ? '' : " {$gesture->print()}"));
+        $copied = RuleText::of(
+            str_contains($rule->title, $control->name)
+                ? str_replace($control->name, $toControl->name, $rule->title)
+                : "{$toControl->name}: {$rule->title}",
+        )->take("{$toBox->name} \"{$toControl->name}\"".(null === $gesture ? '' : " {$gesture->print()}"));
         foreach ($rule->steps as $step) {
             $copied = $copied->step($this->standingAlone($step->print(), $rule, $box, $control));
         }
@@ -191,7 +202,12 @@ final readonly class SwitchEdits
         $wanted = null === $scene ? null : $this->scene($scene);
         $before = null;
         foreach ($book->rules as $rule) {
-            if ($rule->isStack || $rule->isCopy() || !RuleMatch::isFor($book, $rule, $message) || (null !== $rule->scene && $rule->scene->title !== $scene)) {
+            if (
+                $rule->isStack
+                || $rule->isCopy()
+                || !RuleMatch::isFor($book, $rule, $message)
+                || (null !== $rule->scene && $rule->scene->title !== $scene)
+            ) {
                 continue;
             }
             if ($rule->scene?->title === $scene) {
@@ -204,7 +220,11 @@ final readonly class SwitchEdits
                     break; // what stands below never gets it
                 }
             } elseif (null === $before && null !== $wanted && $rule->span->line < $wanted->span->line && RuleMatch::isUnconditional($rule)) {
-                throw new RulebookError($rule->span, 'taken-first', "the rule \"{$rule->title}\" in line {$rule->span->line} stands above all scenes and takes it first; move it below them, or clear it");
+                throw new RulebookError(
+                    $rule->span,
+                    'taken-first',
+                    "the rule \"{$rule->title}\" in line {$rule->span->line} stands above all scenes and takes it first; move it below them, or clear it",
+                );
             }
         }
         if (null !== $before) {
@@ -219,7 +239,10 @@ final readonly class SwitchEdits
     {
         $isThisGesture = ($rule->selectors[0]->gesture->word ?? 'press') === ('move' === $gesture ? 'press' : $gesture);
 
-        return $isThisGesture && 1 === \count($rule->selectors) && $this->isOnly($rule->selectors[0], $message) && RuleMatch::isUnconditional($this->plain($rule));
+        return $isThisGesture
+            && 1 === \count($rule->selectors)
+            && $this->isOnly($rule->selectors[0], $message)
+            && RuleMatch::isUnconditional($this->plain($rule));
     }
 
     /** A rule as it would be if no gesture were asked for. */
@@ -250,13 +273,22 @@ final readonly class SwitchEdits
     {
         foreach ($rule->steps as $step) {
             if (1 === preg_match('/\bindex\b/', $step->print())) {
-                throw new RulebookError($rule->span, 'by-hand', "the rule \"{$rule->title}\" goes by the place of the control in its list; change it in line {$rule->span->line}");
+                throw new RulebookError(
+                    $rule->span,
+                    'by-hand',
+                    "the rule \"{$rule->title}\" goes by the place of the control in its list; change it in line {$rule->span->line}",
+                );
             }
         }
         [$first, $last] = [$selector->titles[0][0], $selector->titles[\count($selector->titles) - 1]];
         $left = array_filter($titles, static fn (Token $title): bool => !Title::equal($title->text, $control->name));
 
-        return [Edit::replace($first->span->to(($last[1] ?? $last[0])->span), implode(', ', array_map(static fn (Token $title): string => "\"{$title->text}\"", $left)))];
+        return [
+            Edit::replace(
+                $first->span->to(($last[1] ?? $last[0])->span),
+                implode(', ', array_map(static fn (Token $title): string => "\"{$title->text}\"", $left)),
+            ),
+        ];
     }
 
     /** A step that does the same where there is only one control to go by. */
@@ -270,11 +302,17 @@ final readonly class SwitchEdits
                 if (Title::equal($title->text, $control->name)) {
                     $scene = $this->source->book->scenes[$place] ?? null;
 
-                    return 'go index' === $step && null !== $scene ? "go \"{$scene->title}\"" : (string) preg_replace('/\bindex\b/', (string) ($place + 1), $step);
+                    return 'go index' === $step && null !== $scene
+                        ? "go \"{$scene->title}\""
+                        : (string) preg_replace('/\bindex\b/', (string) ($place + 1), $step);
                 }
             }
         }
-        throw new RulebookError($rule->span, 'by-hand', "the rule \"{$rule->title}\" goes by the place of the control in a list of numbers; copy it in line {$rule->span->line}");
+        throw new RulebookError(
+            $rule->span,
+            'by-hand',
+            "the rule \"{$rule->title}\" goes by the place of the control in a list of numbers; copy it in line {$rule->span->line}",
+        );
     }
 
     /** @return list<Token> controls of a unit that a line names */
@@ -291,14 +329,15 @@ final readonly class SwitchEdits
             return false;
         }
         [$kind, $numbers] = $matched[0];
-        $list = $kind->hasKey() ? ($selector->lists['key'] ?? null) : $numbers;
+        $list = $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
 
         return $kind === $message->kind && null !== $list && 1 === \count($list->numbers());
     }
 
     private function ruleIn(int $line): Rule
     {
-        return $this->source->ruleAt($line) ?? throw new RulebookError(new Span(max(1, $line), 1), 'unknown-rule', "there is no rule in line {$line}; load the sheet again");
+        return $this->source->ruleAt($line) ??
+            throw new RulebookError(new Span(max(1, $line), 1), 'unknown-rule', "there is no rule in line {$line}; load the sheet again");
     }
 
     private function scene(string $title): Scene
@@ -318,11 +357,12 @@ final readonly class SwitchEdits
 
     private function taking(Device $box, Control $control, string $gesture): string
     {
-        return "{$box->name} \"{$control->name}\"".match ($gesture) {
-            'held' => ' '.self::HELD,
-            'twice' => ' '.self::TWICE,
-            'short' => ' short',
-            default => '',
-        };
+        return "{$box->name} \"{$control->name}\"".
+            match ($gesture) {
+                'held' => ' '.self::HELD,
+                'twice' => ' '.self::TWICE,
+                'short' => ' short',
+                default => '',
+            };
     }
 }

@@ -73,8 +73,14 @@ final readonly class SwitchSheet
     }
 
     /** @return list<SwitchUse> */
-    private static function ofControl(RigAnalysis $situation, ?CompiledBook $compiled, RigDevices $devices, Device $box, Control $control, ControlMessage $message): array
-    {
+    private static function ofControl(
+        RigAnalysis $situation,
+        ?CompiledBook $compiled,
+        RigDevices $devices,
+        Device $box,
+        Control $control,
+        ControlMessage $message,
+    ): array {
         $book = $situation->checked()->book;
         $uses = [];
         foreach ($book->rules as $rule) {
@@ -94,7 +100,22 @@ final readonly class SwitchSheet
             $gesture = self::gesture($rule, $control);
             $isSeveral = [] !== $stack || \count($does) > 1;
             $lastUs = $isSeveral && null !== $compiled ? self::lastUs($situation, $compiled, $rule, $message) : null;
-            $uses[] = new SwitchUse($box->name, $control->name, $rule->scene?->title, $gesture, $does, $rule->span->line, $isByHand, $caution, self::only($situation, $rule), $rule->isCopy(), self::group($situation, $message), self::lamp($situation, $box, $message, $rule), $stack, $lastUs);
+            $uses[] = new SwitchUse(
+                $box->name,
+                $control->name,
+                $rule->scene?->title,
+                $gesture,
+                $does,
+                $rule->span->line,
+                $isByHand,
+                $caution,
+                self::only($situation, $rule),
+                $rule->isCopy(),
+                self::group($situation, $message),
+                self::lamp($situation, $box, $message, $rule),
+                $stack,
+                $lastUs,
+            );
             if (!$rule->isCopy() && 'press' === $gesture && null === $rule->scene && RuleMatch::isUnconditional($rule)) {
                 break; // what stands below never gets it
             }
@@ -151,7 +172,9 @@ final readonly class SwitchSheet
                 return match (true) {
                     [] !== $lit->groups => "while it is chosen in {$lit->groups[0][0]}",
                     [] !== $lit->toggles => 'while it stands at its second value',
-                    [] !== $lit->others => "while “{$lit->others[0][0]->title}” of ".($situation->setup->box($lit->others[0][0]->device)?->label() ?? $lit->others[0][0]->device).' stands at its second value',
+                    [] !== $lit->others => "while “{$lit->others[0][0]->title}” of ".
+                        ($situation->setup->box($lit->others[0][0]->device)?->label() ?? $lit->others[0][0]->device).
+                        ' stands at its second value',
                     [] !== $lit->scenes => 'while “'.($book->scenes[$lit->scenes[0][0]]->title ?? '?').'” is the scene',
                     default => null,
                 };
@@ -187,7 +210,14 @@ final readonly class SwitchSheet
         $port = $compiled->inPort($message->ports[0]);
         $scene = null === $rule->scene ? null : array_search($rule->scene->title, $compiled->scenes(), true);
 
-        return null === $port ? null : PressTime::lastUs($compiled, $port, [...Hand::at($message, $message->last), ...($message->isTwoState ? Hand::at($message, $message->first) : [])], \is_int($scene) ? $scene : null);
+        return null === $port
+            ? null
+            : PressTime::lastUs(
+                $compiled,
+                $port,
+                [...Hand::at($message, $message->last), ...$message->isTwoState ? Hand::at($message, $message->first) : []],
+                \is_int($scene) ? $scene : null,
+            );
     }
 
     /**
@@ -238,12 +268,14 @@ final readonly class SwitchSheet
             }
         }
 
-        return "goes by the program that {$box->label()} is on; ".([] === $scenes ? 'no scene calls one' : 'sure in '.implode(', ', array_keys($scenes)));
+        return "goes by the program that {$box->label()} is on; ".
+            ([] === $scenes ? 'no scene calls one' : 'sure in '.implode(', ', array_keys($scenes)));
     }
 
     private static function scene(RigAnalysis $situation, GoStep $step, ?int $place): Does
     {
-        $title = $step->title()->text ?? ($step->isIndex() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
+        $title =
+            $step->title()->text ?? ($step->isIndex() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
 
         return new Does(DoesWhat::Scene, null === $title ? $step->described() : "scene {$title}", $title);
     }

@@ -21,8 +21,22 @@ final readonly class SwitchUse
      * @param int|null $lastUs when the last message of several has arrived, in microseconds after the press
      * @param string|null $caution where what it does depends on what the unit shows at the moment
      */
-    public function __construct(public string $unit, public string $control, public ?string $scene, public string $gesture, public array $does, public int $line, public bool $isByHand, public ?string $caution = null, public array $only = [], public bool $isCopy = false, public ?string $group = null, public ?string $lamp = null, public array $stack = [], public ?int $lastUs = null)
-    {
+    public function __construct(
+        public string $unit,
+        public string $control,
+        public ?string $scene,
+        public string $gesture,
+        public array $does,
+        public int $line,
+        public bool $isByHand,
+        public ?string $caution = null,
+        public array $only = [],
+        public bool $isCopy = false,
+        public ?string $group = null,
+        public ?string $lamp = null,
+        public array $stack = [],
+        public ?int $lastUs = null,
+    ) {
     }
 
     /** @return list<string> what it does, in words */

@@ -46,7 +46,11 @@ final readonly class WholeCopy
     {
         [$controls, $others] = [self::controls($box, $from), self::controls($box, $to)];
         if ([] === $controls || [] === $others || $from === $to) {
-            throw new RulebookError(new Span(1, 1), 'unknown-layer', $from === $to ? 'this is the same layer; choose another one' : "{$box->label()} has no controls on that layer");
+            throw new RulebookError(
+                new Span(1, 1),
+                'unknown-layer',
+                $from === $to ? 'this is the same layer; choose another one' : "{$box->label()} has no controls on that layer",
+            );
         }
         $sheet = SwitchSheet::of($situation);
         $copies = [];
@@ -128,8 +132,8 @@ final readonly class WholeCopy
             }
         }
         $edits = [
-            ...('' === $lines ? [] : [Edit::insertBefore(self::behindItsLines($other), $lines)]),
-            ...('' === $rules ? [] : [Edit::insertBefore($source->endOf($other), $rules)]),
+            ...'' === $lines ? [] : [Edit::insertBefore(self::behindItsLines($other), $lines)],
+            ...'' === $rules ? [] : [Edit::insertBefore($source->endOf($other), $rules)],
         ];
 
         return new self($edits, array_values(array_unique($same)), $left);
@@ -196,7 +200,10 @@ final readonly class WholeCopy
     /** Whether a scene has a rule for what another rule takes. */
     private static function isThere(Source $source, Scene $scene, Rule $rule): bool
     {
-        $takes = static fn (Rule $each): array => [array_map(static fn ($token): string => $token->text, $each->from), array_map(static fn (Selector $selector): string => $selector->print(), $each->selectors)];
+        $takes = static fn (Rule $each): array => [
+            array_map(static fn ($token): string => $token->text, $each->from),
+            array_map(static fn (Selector $selector): string => $selector->print(), $each->selectors),
+        ];
         foreach ($source->book->rules as $its) {
             if ($its->scene === $scene && $takes($its) === $takes($rule)) {
                 return true;

@@ -24,12 +24,41 @@ final readonly class Arrival
      * @param string|null $witness a tape by which it arrives
      * @param string|null $counter a tape by which it does not
      */
-    private function __construct(public string $unit, public string $control, public Destination $at, public string $answer, public string $reason, public array $hops, public array $leads, public ?string $stopsAt, public ?string $witness, public ?string $counter)
-    {
+    private function __construct(
+        public string $unit,
+        public string $control,
+        public Destination $at,
+        public string $answer,
+        public string $reason,
+        public array $hops,
+        public array $leads,
+        public ?string $stopsAt,
+        public ?string $witness,
+        public ?string $counter,
+    ) {
     }
 
-    public static function of(Device $box, Control $control, Destination $at, string $answer, string $reason, Path $path, ?string $witness = null, ?string $counter = null): self
-    {
-        return new self($box->name, $control->name, $at, $answer, $reason, $path->hops, $path->leads, self::NEVER === $answer ? $path->stopsAt ?? $at->device : null, $witness, $counter);
+    public static function of(
+        Device $box,
+        Control $control,
+        Destination $at,
+        string $answer,
+        string $reason,
+        Path $path,
+        ?string $witness = null,
+        ?string $counter = null,
+    ): self {
+        return new self(
+            $box->name,
+            $control->name,
+            $at,
+            $answer,
+            $reason,
+            $path->hops,
+            $path->leads,
+            self::NEVER === $answer ? $path->stopsAt ?? $at->device : null,
+            $witness,
+            $counter,
+        );
     }
 }

@@ -63,12 +63,17 @@ final class Certainty
                 if ($step instanceof TurnStep && true === $step->target()?->isOf($to->device, $to->parameter) && $step->follows()) {
                     $isFree = $step->isPlain() || $this->isOnlyMover($step, $to->device, $step->target()->title);
 
-                    return null !== $at && $isFree && $this->keepsApart($at, $step) && $this->isAbsolute($to->device, $step->target()->title) ? "rule \"{$rule->title}\" takes it, and nothing stands in the way" : null;
+                    return null !== $at && $isFree && $this->keepsApart($at, $step) && $this->isAbsolute($to->device, $step->target()->title)
+                        ? "rule \"{$rule->title}\" takes it, and nothing stands in the way"
+                        : null;
                 }
                 if ($step instanceof BecomeStep) {
                     $at = $this->become($step, $at);
                 } elseif ($step instanceof SetStep && $step->setsChannel() && \in_array($step->constant(), range(1.0, 16.0), true)) {
-                    $at = null === $at ? null : new ControlMessage($at->kind, $at->number, (int) $step->constant(), $at->ports, $at->first, $at->last, $at->isTwoState);
+                    $at =
+                        null === $at
+                            ? null
+                            : new ControlMessage($at->kind, $at->number, (int) $step->constant(), $at->ports, $at->first, $at->last, $at->isTwoState);
                 } elseif (!self::letsPass($step)) {
                     return null;
                 }
@@ -140,13 +145,18 @@ final class Certainty
     {
         $drops = array_values(array_filter($rule->steps, static fn (Step $step): bool => $step instanceof DropStep));
 
-        return [] === $drops ? "rule \"{$rule->title}\" takes it, and nothing comes of it" : "rule \"{$rule->title}\" drops it in line {$drops[0]->span->line}";
+        return [] === $drops
+            ? "rule \"{$rule->title}\" takes it, and nothing comes of it"
+            : "rule \"{$rule->title}\" drops it in line {$drops[0]->span->line}";
     }
 
     /** Whether what stands below a step is done as well, at once and with the same message. */
     private static function letsPass(Step $step): bool
     {
-        return $step instanceof PlayStep || $step instanceof PostStep || $step instanceof RememberStep || $step instanceof RecallStep
+        return $step instanceof PlayStep
+            || $step instanceof PostStep
+            || $step instanceof RememberStep
+            || $step instanceof RecallStep
             || ($step instanceof SendStep && 'jump' === $step->takeover())
             || ($step instanceof TurnStep && !$step->isOther());
     }
@@ -155,9 +165,26 @@ final class Certainty
     private function become(BecomeStep $step, ?ControlMessage $at): ?ControlMessage
     {
         $template = $step->message();
-        $isSame = null !== $at && 'value' === $template->writtenValue()?->text && null !== $template->literalNumber() && $template->kind()->valueRange() === [0, 127] && min($at->first, $at->last) >= 0 && max($at->first, $at->last) <= 127 && $at->kind->hasValue();
+        $isSame =
+            null !== $at
+            && 'value' === $template->writtenValue()?->text
+            && null !== $template->literalNumber()
+            && $template->kind()->valueRange() === [0, 127]
+            && min($at->first, $at->last) >= 0
+            && max($at->first, $at->last) <= 127
+            && $at->kind->hasValue();
 
-        return !$isSame || (null !== $template->channel && null === $template->literalChannel()) ? null : new ControlMessage($template->kind(), $template->literalNumber(), $template->literalChannel() ?? $at->channel, $at->ports, $at->first, $at->last, $at->isTwoState);
+        return !$isSame || (null !== $template->channel && null === $template->literalChannel())
+            ? null
+            : new ControlMessage(
+                $template->kind(),
+                $template->literalNumber(),
+                $template->literalChannel() ?? $at->channel,
+                $at->ports,
+                $at->first,
+                $at->last,
+                $at->isTwoState,
+            );
     }
 
     /** Whether nothing but one step ever moves a parameter, so that a control that has met it once never has to meet it again. */
@@ -167,7 +194,14 @@ final class Certainty
         $box = $this->situation->setup->box($device);
         $parameter = $box?->parameter($title);
         $moves = null === $box || null === $parameter ? null : $box->messageTo($parameter);
-        if (null === $box || null === $parameter || null === $moves || \count($book->scenes) > 1 || ($this->canCallPrograms($box) && self::isKnownAfterPrograms($box, $parameter)) || $this->isReachedPastThePost($box)) {
+        if (
+            null === $box
+            || null === $parameter
+            || null === $moves
+            || \count($book->scenes) > 1
+            || ($this->canCallPrograms($box) && self::isKnownAfterPrograms($box, $parameter))
+            || $this->isReachedPastThePost($box)
+        ) {
             return false;
         }
         foreach ($book->rules as $rule) {
@@ -202,10 +236,15 @@ final class Certainty
     private function couldMove(Step $step, Device $box, Message $moves): bool
     {
         if ($step instanceof TurnStep) {
-            return null === $step->target() || ($step->target()->device === $box->name && $step->target()->kind === $moves->kind->midi() && $step->target()->number === $moves->number);
+            return null === $step->target()
+                || ($step->target()->device === $box->name
+                    && $step->target()->kind === $moves->kind->midi()
+                    && $step->target()->number === $moves->number);
         }
         if ($step instanceof PostStep) {
-            return $step->message()?->kind() === $moves->kind->midi() && \in_array($step->message()?->literalNumber(), [null, $moves->number], true) && $this->leadsTo($step->ports(), $box->name);
+            return $step->message()?->kind() === $moves->kind->midi()
+                && \in_array($step->message()?->literalNumber(), [null, $moves->number], true)
+                && $this->leadsTo($step->ports(), $box->name);
         }
         if ($step instanceof RecallStep) {
             return $step->device->text === $box->name;
@@ -214,7 +253,9 @@ final class Certainty
             return true;
         }
 
-        return $step->is(Fact::HasEffect) && !$step instanceof RememberStep && ([] === $step->references() || $this->leadsTo($this->outPorts($step), $box->name));
+        return $step->is(Fact::HasEffect)
+            && !($step instanceof RememberStep)
+            && ([] === $step->references() || $this->leadsTo($this->outPorts($step), $box->name));
     }
 
     /** @return list<string> */
@@ -238,20 +279,37 @@ final class Certainty
         $parameter = null === $to->parameter ? null : $box?->parameter($to->parameter);
         $moves = null === $box || null === $parameter ? null : $box->messageTo($parameter);
         $part = null === $box || null === $parameter ? null : $box->partOf($parameter);
-        if (null === $box || null === $parameter || null === $moves || null === $part || 1 !== \count($box->chart->hears ?? []) || null !== $moves->channel || null !== $part->zone) {
+        if (
+            null === $box
+            || null === $parameter
+            || null === $moves
+            || null === $part
+            || 1 !== \count($box->chart->hears ?? [])
+            || null !== $moves->channel
+            || null !== $part->zone
+        ) {
             return false;
         }
         $posted = $step instanceof PostStep && !$step->isLater() && 'value' === $step->message()?->writtenValue()?->text ? $step->message() : null;
         [$kind, $number] = null === $posted ? [$message->kind, $message->number] : [$posted->kind(), $posted->literalNumber()];
         $isSame = $moves->kind->midi() === $kind && $moves->number === $number && $kind->hasChannel();
-        $fits = min($message->first, $message->last) >= $parameter->raw[0] && max($message->first, $message->last) <= $parameter->raw[1] && $message->first !== $message->last;
+        $fits =
+            min($message->first, $message->last) >= $parameter->raw[0]
+            && max($message->first, $message->last) <= $parameter->raw[1]
+            && $message->first !== $message->last;
         if (!$isSame || !$fits || !$this->isAbsolute($device, $parameter->name)) {
             return false;
         }
 
         return ($step instanceof PlayStep && $step->device->text === $device)
-            || ($step instanceof PostStep && null !== $posted && (null === $posted->channel ? 1 : $posted->literalChannel()) === $box->channel($part->channel) && $this->leadsTo($step->ports(), $device))
-            || ($step instanceof SendStep && 'jump' === $step->takeover() && [] !== array_intersect($step->channels() ?? [$message->channel], [$box->channel($part->channel)]) && $this->leadsTo($step->ports(), $device));
+            || ($step instanceof PostStep
+                && null !== $posted
+                && (null === $posted->channel ? 1 : $posted->literalChannel()) === $box->channel($part->channel)
+                && $this->leadsTo($step->ports(), $device))
+            || ($step instanceof SendStep
+                && 'jump' === $step->takeover()
+                && [] !== array_intersect($step->channels() ?? [$message->channel], [$box->channel($part->channel)])
+                && $this->leadsTo($step->ports(), $device));
     }
 
     /** @param list<string> $ports */
@@ -273,7 +331,9 @@ final class Certainty
     {
         $target = $step->target();
 
-        return null !== $target && abs($message->last - $message->first) > 0 && ($message->isTwoState || $target->high - $target->low >= abs($message->last - $message->first));
+        return null !== $target
+            && abs($message->last - $message->first) > 0
+            && ($message->isTwoState || $target->high - $target->low >= abs($message->last - $message->first));
     }
 
     /** Whether a parameter takes every value that it is sent, whatever has happened before. */
@@ -282,14 +342,24 @@ final class Certainty
         $box = $this->situation->setup->box($device);
         $parameter = $box?->parameter($title);
 
-        return null !== $box && $parameter instanceof Parameter && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour) && null === $parameter->dependsOn && KindName::Note !== $box->messageTo($parameter)?->kind // of velocity 0 it is no note
+        return null !== $box
+            && $parameter instanceof Parameter
+            && (null === $parameter->behaviour || Behaviour::Absolute === $parameter->behaviour)
+            && null === $parameter->dependsOn
+            && KindName::Note !== $box->messageTo($parameter)?->kind // of velocity 0 it is no note
             && (0 === ($box->partOf($parameter)->deafMs->program ?? 0) || !$this->canCallPrograms($box));
     }
 
     /** Whether a program of a device can be called at all, after which it is deaf: by anything in the rules, or past them. */
     private function canCallPrograms(Device $box): bool
     {
-        if ([] === array_filter($box->chart->hears ?? [null], static fn (?Hears $part): bool => null === $part || false !== $box->understands($part, KindName::Program))) {
+        if (
+            [] ===
+            array_filter(
+                $box->chart->hears ?? [null],
+                static fn (?Hears $part): bool => null === $part || false !== $box->understands($part, KindName::Program),
+            )
+        ) {
             return false;
         }
 
@@ -301,7 +371,10 @@ final class Certainty
         $book = $this->situation->checked()->book;
         foreach ($book->rules as $rule) {
             $makes = array_filter($rule->steps, static fn (Step $step): bool => $step instanceof BecomeStep && Kind::Program === $step->makes());
-            $takes = array_filter($rule->selectors, static fn (Selector $selector): bool => \in_array(Kind::Program, array_column($selector->matched(), 0), true));
+            $takes = array_filter(
+                $rule->selectors,
+                static fn (Selector $selector): bool => \in_array(Kind::Program, array_column($selector->matched(), 0), true),
+            );
             foreach ([] === $makes && [] === $takes ? [] : $rule->steps as $step) {
                 if (($step instanceof NamedStep && $step->device->text === $box->name) || $this->leadsTo($this->outPorts($step), $box->name)) {
                     return true;
@@ -309,8 +382,14 @@ final class Certainty
             }
         }
         foreach ($book->steps() as $step) {
-            $isCall = $step instanceof RecallStep || $step instanceof RestoreStep || ($step instanceof TurnStep && Kind::Program === $step->target()?->kind);
-            if (($isCall && $step->device->text === $box->name) || ($step instanceof PostStep && Kind::Program === $step->message()?->kind() && $this->leadsTo($step->ports(), $box->name))) {
+            $isCall =
+                $step instanceof RecallStep
+                || $step instanceof RestoreStep
+                || ($step instanceof TurnStep && Kind::Program === $step->target()?->kind);
+            if (
+                ($isCall && $step->device->text === $box->name)
+                || ($step instanceof PostStep && Kind::Program === $step->message()?->kind() && $this->leadsTo($step->ports(), $box->name))
+            ) {
                 return true;
             }
         }

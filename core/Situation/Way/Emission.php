@@ -18,8 +18,15 @@ final readonly class Emission
      * @param string|null $title the parameter that they name
      * @param bool $isOwn whether the rule that takes the control says so itself, rather than a stack or a scene that it sets off
      */
-    public function __construct(public string $port, public ?Kind $kind = null, public ?int $channel = null, public ?int $number = null, public ?string $device = null, public ?string $title = null, public bool $isOwn = false)
-    {
+    public function __construct(
+        public string $port,
+        public ?Kind $kind = null,
+        public ?int $channel = null,
+        public ?int $number = null,
+        public ?string $device = null,
+        public ?string $title = null,
+        public bool $isOwn = false,
+    ) {
     }
 
     /** Whether it can be, or be a part of, a message of a kind and number; banks are sent with programs. */
@@ -40,7 +47,9 @@ final readonly class Emission
     /** In words, as far as it is known. */
     public function words(): string
     {
-        return null === $this->kind ? 'what is sent' : $this->kind->value.(null === $this->number || !($this->kind->hasNumber() || $this->kind->hasKey()) ? '' : " {$this->number}");
+        return null === $this->kind
+            ? 'what is sent'
+            : $this->kind->value.(null === $this->number || !($this->kind->hasNumber() || $this->kind->hasKey()) ? '' : " {$this->number}");
     }
 
     /** @return list<int>|null the controllers that a message is made of; null for any */

@@ -89,10 +89,16 @@ final class Emissions
     {
         foreach ($steps as $step) {
             if ($step instanceof BecomeStep) {
-                [$kind, $channel, $number] = [$step->makes(), null === $step->message()->channel ? $channel : $step->message()->literalChannel(), $step->message()->literalNumber()];
-            } elseif ($step->is(Fact::ChangesMessage) && !$step->is(Fact::MakesValue)) { // its channel, key or number
+                [$kind, $channel, $number] = [
+                    $step->makes(),
+                    null === $step->message()->channel ? $channel : $step->message()->literalChannel(),
+                    $step->message()->literalNumber(),
+                ];
+            } elseif ($step->is(Fact::ChangesMessage) && !$step->is(Fact::MakesValue)) {
+                // its channel, key or number
                 $kind = $step->is(Fact::LeavesZone) ? null : $kind;
-                [$channel, $number] = $step instanceof SetStep && !$step->setsChannel() ? [$channel, null] : [null, $step instanceof SetStep ? $number : null];
+                [$channel, $number] =
+                    $step instanceof SetStep && !$step->setsChannel() ? [$channel, null] : [null, $step instanceof SetStep ? $number : null];
             }
             $this->step($step, $kind, $channel, $number);
         }
@@ -109,11 +115,24 @@ final class Emissions
         } elseif ($step instanceof PostStep) {
             $template = $step->message();
             foreach ($step->ports() as $port) {
-                $this->all[] = new Emission($port, $template?->kind(), null === $template || null !== $template->channel ? $template?->literalChannel() : 1, $template?->literalNumber());
+                $this->all[] = new Emission(
+                    $port,
+                    $template?->kind(),
+                    null === $template || null !== $template->channel ? $template?->literalChannel() : 1,
+                    $template?->literalNumber(),
+                );
             }
         } elseif ($step instanceof TurnStep && null !== $step->target()) {
             $target = $step->target();
-            $this->all[] = new Emission($target->port, $target->kind, $target->channel, $target->number, $target->device, $target->title, $this->isOwn);
+            $this->all[] = new Emission(
+                $target->port,
+                $target->kind,
+                $target->channel,
+                $target->number,
+                $target->device,
+                $target->title,
+                $this->isOwn,
+            );
         } elseif ($step instanceof NamedStep) {
             $this->named($step, $kind, $number);
         } else {
@@ -187,15 +206,17 @@ final class Emissions
     /** @return list<string> out ports from which leads go to a device, open or not */
     private function portsTo(string $device): array
     {
-        return array_values(array_filter($this->book->portNames(false), function (string $port) use ($device): bool {
-            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
-                if ($way[\count($way) - 1]->to->unit === $device) {
-                    return true;
+        return array_values(
+            array_filter($this->book->portNames(false), function (string $port) use ($device): bool {
+                foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+                    if ($way[\count($way) - 1]->to->unit === $device) {
+                        return true;
+                    }
                 }
-            }
 
-            return false;
-        }));
+                return false;
+            }),
+        );
     }
 
     private function comesBack(string $port): bool

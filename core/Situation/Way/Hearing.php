@@ -30,7 +30,8 @@ final readonly class Hearing
      *
      * @param list<Emission> $emissions
      *
-     * @return array<string, array{Destination, list<string>|null, bool}> by its key: where it could arrive, what stands in each way (null where something may arrive), and whether the rule itself names it
+     * @return array<string, array{Destination, list<string>|null, bool}> by its key: where it could arrive, what stands in each way (null
+     *     where something may arrive), and whether the rule itself names it
      */
     public function targets(array $emissions): array
     {
@@ -50,15 +51,26 @@ final readonly class Hearing
     /** @return list<array{Destination, Kind, int|null, Parameter|null}> */
     private function meant(Emission $emission, Device $box): array
     {
-        if ($box->isPost() || (null !== $emission->device && $emission->device !== $box->name) || null === $emission->kind || [] === $this->ways($emission->port, $box)) {
+        if (
+            $box->isPost()
+            || (null !== $emission->device && $emission->device !== $box->name)
+            || null === $emission->kind
+            || [] === $this->ways($emission->port, $box)
+        ) {
             return [];
         }
         $meant = [];
         foreach ($box->chart->parameters ?? [] as $parameter) {
             $message = $box->messageTo($parameter);
             $kind = $message?->kind->midi();
-            $isNamed = null === $emission->title ? null !== $emission->number || !$emission->kind->hasNumber() : $emission->title === $parameter->name;
-            if ($isNamed && null !== $message && $kind === $emission->kind && ($message->number === $emission->number || null !== $emission->title || !$kind->hasNumber())) {
+            $isNamed =
+                null === $emission->title ? null !== $emission->number || !$emission->kind->hasNumber() : $emission->title === $parameter->name;
+            if (
+                $isNamed
+                && null !== $message
+                && $kind === $emission->kind
+                && ($message->number === $emission->number || null !== $emission->title || !$kind->hasNumber())
+            ) {
                 $meant[] = [Destination::parameter($box->name, $parameter->name), $kind, $message->number, $parameter];
             }
         }
@@ -114,8 +126,10 @@ final readonly class Hearing
         }
         if (null !== $emission->channel && $emission->kind?->hasChannel()) {
             $answered = $this->answered($box, $part);
-            if (0 !== $answered && 0 === ($answered >> ($emission->channel - 1) & 1)) {
-                return "{$box->name} answers on MIDI channel ".Channels::print($answered).", and {$emission->words()} comes on {$emission->channel}";
+            if (0 !== $answered && 0 === (($answered >> ($emission->channel - 1)) & 1)) {
+                return "{$box->name} answers on MIDI channel ".
+                    Channels::print($answered).
+                    ", and {$emission->words()} comes on {$emission->channel}";
             }
         }
         if ($emission->kind?->hasChannel() && BeyondSixteen::isGone($box, $part)) {
@@ -124,10 +138,18 @@ final readonly class Hearing
         if (null !== $name && null !== $part->kinds && false === $box->understands($part, $name) && $emission->kind === $kind) {
             $switch = $box->switchOf($part, $name);
 
-            return \is_string($switch) ? "{$box->name} does not receive {$kind->value} while {$switch} is off" : "{$box->name} does not receive {$kind->value}";
+            return \is_string($switch)
+                ? "{$box->name} does not receive {$kind->value} while {$switch} is off"
+                : "{$box->name} does not receive {$kind->value}";
         }
         $keys = $box->chart->keys;
-        if (Kind::Note === $emission->kind && Kind::Note === $kind && null !== $keys && null !== $emission->number && ($emission->number < $keys->low || $emission->number > $keys->high)) {
+        if (
+            Kind::Note === $emission->kind
+            && Kind::Note === $kind
+            && null !== $keys
+            && null !== $emission->number
+            && ($emission->number < $keys->low || $emission->number > $keys->high)
+        ) {
             return "key {$emission->number} is out of the range of {$box->name}, {$keys->low} to {$keys->high}";
         }
 
@@ -244,7 +266,8 @@ final readonly class Hearing
      */
     public function isMeant(array $emissions, Device $box, Kind $kind, ?int $number): bool
     {
-        return [] !== array_filter($emissions, fn (Emission $emission): bool => $emission->canBe($kind, $number) && [] !== $this->ways($emission->port, $box));
+        return [] !==
+            array_filter($emissions, fn (Emission $emission): bool => $emission->canBe($kind, $number) && [] !== $this->ways($emission->port, $box));
     }
 
     /** @return list<Kind> as what a device may take an emission */
@@ -259,7 +282,11 @@ final readonly class Hearing
             }
         }
 
-        return [...$kinds, ...($emission->canBe(Kind::Note, null) ? [Kind::Note] : []), ...($emission->canBe(Kind::Program, null) && null !== $box->chart->programs ? [Kind::Program] : [])];
+        return [
+            ...$kinds,
+            ...$emission->canBe(Kind::Note, null) ? [Kind::Note] : [],
+            ...$emission->canBe(Kind::Program, null) && null !== $box->chart->programs ? [Kind::Program] : [],
+        ];
     }
 
     /** @return int channels on which a part answers; 0 where that is not known */

@@ -36,7 +36,9 @@ final readonly class Paths
     {
         $way = $this->best($this->in($box));
 
-        return null === $way ? (new Path([$box->name]))->stoppingAt($box->name) : Path::over($box->name, $way)->stoppingAt($this->hearing->stop($way));
+        return null === $way
+            ? (new Path([$box->name]))->stoppingAt($box->name)
+            : Path::over($box->name, $way)->stoppingAt($this->hearing->stop($way));
     }
 
     /** From a unit through the post to a device, or to where that stops. */
@@ -53,13 +55,18 @@ final readonly class Paths
         $way = $this->best($ways);
         $path = $this->toPost($box);
 
-        return null === $way || null !== $path->stopsAt ? $path : $path->then(Path::over("post {$way[0]->from->at}", $way)->stoppingAt($this->hearing->stop($way)));
+        return null === $way || null !== $path->stopsAt
+            ? $path
+            : $path->then(Path::over("post {$way[0]->from->at}", $way)->stoppingAt($this->hearing->stop($way)));
     }
 
     /** The fact that is missing on the way in, or on every way out to a device, if one is. */
     public function unknown(Device $box, Destination $at): ?string
     {
-        $missing = array_map(Hearing::missing(...), array_values(array_filter($this->in($box), fn (array $way): bool => null === $this->hearing->obstacle($way))));
+        $missing = array_map(
+            Hearing::missing(...),
+            array_values(array_filter($this->in($box), fn (array $way): bool => null === $this->hearing->obstacle($way))),
+        );
         if ([] !== $missing && !\in_array(null, $missing, true)) {
             return $missing[0];
         }
@@ -96,6 +103,6 @@ final readonly class Paths
     {
         $open = array_values(array_filter($ways, fn (array $way): bool => null === $this->hearing->obstacle($way)));
 
-        return $open[0] ?? $ways[0] ?? null;
+        return $open[0] ?? ($ways[0] ?? null);
     }
 }

@@ -84,14 +84,30 @@ final class Ways
     {
         $direct = $this->past->from($box, $control);
         $through = $this->through($box, $control, $all);
-        $known = array_map(static fn (Arrival $arrival): string => $arrival->at->key(), array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer));
-        $through = array_values(array_filter($through, static fn (Arrival $arrival): bool => !\in_array($arrival->at->key(), $known, true) && ([] === $direct || LeadEnd::POST !== $arrival->at->device)));
+        $known = array_map(
+            static fn (Arrival $arrival): string => $arrival->at->key(),
+            array_filter($direct, static fn (Arrival $arrival): bool => Arrival::ALWAYS === $arrival->answer),
+        );
+        $through = array_values(
+            array_filter(
+                $through,
+                static fn (Arrival $arrival): bool => !\in_array($arrival->at->key(), $known, true)
+                    && ([] === $direct || LeadEnd::POST !== $arrival->at->device),
+            ),
+        );
 
         $arrivals = [...$direct, ...$through];
         $isMoved = [] !== array_filter($arrivals, static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer);
 
         // What stands beside the way of something that hears it is no news.
-        return $all || !$isMoved ? $arrivals : array_values(array_filter($arrivals, static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer || \in_array($arrival, $through, true)));
+        return $all || !$isMoved
+            ? $arrivals
+            : array_values(
+                array_filter(
+                    $arrivals,
+                    static fn (Arrival $arrival): bool => Arrival::NEVER !== $arrival->answer || \in_array($arrival, $through, true),
+                ),
+            );
     }
 
     /** @return list<Arrival> what a control moves by the rules */
@@ -100,7 +116,16 @@ final class Ways
         try {
             $messages = $this->devices->control($this->token($box->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
         } catch (RulebookError $error) {
-            return [Arrival::of($box, $control, Destination::none(), 'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER, $error->getMessage(), $this->paths->toPost($box))];
+            return [
+                Arrival::of(
+                    $box,
+                    $control,
+                    Destination::none(),
+                    'unknown-fact' === $error->errorCode ? Arrival::UNKNOWN : Arrival::NEVER,
+                    $error->getMessage(),
+                    $this->paths->toPost($box),
+                ),
+            ];
         }
         $closed = $this->paths->closed($box);
         if (null !== $closed) {
@@ -112,7 +137,14 @@ final class Ways
         foreach ($this->hearing->targets($emissions ?? []) as $key => [$at, $inTheWay, $isNamed]) {
             $isNever = null !== $inTheWay && [] !== $inTheWay;
             if (!isset($seen[$key]) && ($isNamed || $all || [] === $seen)) {
-                $arrivals[] = Arrival::of($box, $control, $at, $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED, $isNever ? implode('; ', $inTheWay) : self::UNSEEN, $this->paths->toDevice($box, $at->device));
+                $arrivals[] = Arrival::of(
+                    $box,
+                    $control,
+                    $at,
+                    $isNever ? Arrival::NEVER : Arrival::NOT_DECIDED,
+                    $isNever ? implode('; ', $inTheWay) : self::UNSEEN,
+                    $this->paths->toDevice($box, $at->device),
+                );
             }
         }
         if ([] === $arrivals) {
@@ -121,7 +153,14 @@ final class Ways
                 [] === $emissions => $this->certainty->kept($messages),
                 default => $this->certainty->never($messages) ?? (null === $emissions ? null : $this->hearing->unheard($emissions)),
             };
-            $arrivals[] = Arrival::of($box, $control, Destination::none(), null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER, $never ?? self::UNSEEN, $this->paths->toPost($box));
+            $arrivals[] = Arrival::of(
+                $box,
+                $control,
+                Destination::none(),
+                null === $never ? Arrival::NOT_DECIDED : Arrival::NEVER,
+                $never ?? self::UNSEEN,
+                $this->paths->toPost($box),
+            );
         }
 
         return $arrivals;
@@ -155,7 +194,10 @@ final class Ways
     private function isMeant(Device $sender, Control $control, Device $box, Kind $kind, ?int $number): bool
     {
         try {
-            $emissions = Emissions::of($this->situation, $this->devices->control($this->token($sender->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true)));
+            $emissions = Emissions::of(
+                $this->situation,
+                $this->devices->control($this->token($sender->name), new Token(TokenType::Text, $control->name, new Span(1, 1), true)),
+            );
         } catch (RulebookError) {
             return false;
         }
@@ -200,7 +242,8 @@ final class Ways
             foreach (Hand::values($message) as $value) {
                 $moves[] = $this->deed($message, $value);
             }
-            if ($message->isTwoState) { // twice
+            if ($message->isTwoState) {
+                // twice
                 [$ports, $press, $name] = $this->deed($message, $message->last);
                 $moves[] = [$ports, [...$press, ...Hand::at($message, $message->first), ...$press], $name];
             }
@@ -239,7 +282,9 @@ final class Ways
         [$low, $high] = [min($message->first, $message->last), max($message->first, $message->last)];
         $middle = intdiv($low + $high, 2);
 
-        return $message->isTwoState || $high - $low < 3 ? [] : [[$low, $low + 1], [$high, $high - 1], [$middle, $middle + 1], [$middle + 1, $middle + 2], ...$this->alike($message)];
+        return $message->isTwoState || $high - $low < 3
+            ? []
+            : [[$low, $low + 1], [$high, $high - 1], [$middle, $middle + 1], [$middle + 1, $middle + 2], ...$this->alike($message)];
     }
 
     /**
@@ -262,10 +307,15 @@ final class Ways
                     continue;
                 }
                 foreach ($messages as $message) {
-                    foreach (\in_array($message->kind, [Kind::Nrpn, Kind::Rpn], true) && $message->channel === $half->channel ? $book->rules : [] as $rule) {
+                    foreach (
+                        \in_array($message->kind, [Kind::Nrpn, Kind::Rpn], true) && $message->channel === $half->channel ? $book->rules : [] as $rule
+                    ) {
                         foreach (RuleMatch::isFor($book, $rule, $message) ? $rule->steps : [] as $step) {
                             $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
-                            $at = static fn (int $value): int => (int) round(($value - $message->first) * (($target->high ?? 0) - ($target->low ?? 0)) / max(1, $message->last - $message->first));
+                            $at = static fn (int $value): int => (int) round(
+                                (($value - $message->first) * (($target->high ?? 0) - ($target->low ?? 0))) /
+                                    max(1, $message->last - $message->first),
+                            );
                             for ($value = 0; null !== $target && $value + 127 <= $message->last; $value += 128) {
                                 if ($at($value) !== $at($value + 127)) {
                                     $entries[] = $this->deed($message, $value);
@@ -297,7 +347,9 @@ final class Ways
                 if (null === $target || $target->high - $target->low >= $high - $low) {
                     continue;
                 }
-                $at = static fn (int $value): int => (int) round(($value - $message->first) * ($target->high - $target->low) / ($message->last - $message->first));
+                $at = static fn (int $value): int => (int) round(
+                    (($value - $message->first) * ($target->high - $target->low)) / ($message->last - $message->first),
+                );
                 for ($value = $low; $value < $high; ++$value) {
                     // A value of two halves comes one half after the other, and seems to move in between, unless the second is 0.
                     if ($at($value) === $at($value + 1) && (!$target->kind->isGroup() || 0 === ($target->low + $at($value)) % 128)) {
@@ -413,10 +465,16 @@ final class Ways
     /** @return list<array{list<int>, list<string>, string}> deeds that call a program of some device, which may be deaf for a moment then */
     private function callings(): array
     {
-        return $this->callings ??= array_values(array_filter($this->deeds(), fn (array $deed): bool => [] !== array_filter(
-            $this->world([])->play(self::STEP_US, $deed[0], $deed[1]),
-            static fn (Heard $heard): bool => Heard::PROGRAM === $heard->what,
-        )));
+        return $this->callings ??= array_values(
+            array_filter(
+                $this->deeds(),
+                fn (array $deed): bool => [] !==
+                    array_filter(
+                        $this->world([])->play(self::STEP_US, $deed[0], $deed[1]),
+                        static fn (Heard $heard): bool => Heard::PROGRAM === $heard->what,
+                    ),
+            ),
+        );
     }
 
     /** @return list<array{list<int>, list<string>, string}> what devices tell of themselves when hands move something on them, as far as a rule takes it */
@@ -425,7 +483,9 @@ final class Ways
         $deeds = [];
         foreach ($this->situation->setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $this->devices->told($box) as $message) {
-                foreach ($this->isTaken([$message]) && \count($deeds) < self::MOST_TELLINGS ? \array_slice(Hand::values($message), 0, 2) : [] as $value) {
+                foreach (
+                    $this->isTaken([$message]) && \count($deeds) < self::MOST_TELLINGS ? \array_slice(Hand::values($message), 0, 2) : [] as $value
+                ) {
                     $deeds[] = $this->deed($message, $value);
                 }
             }
@@ -437,7 +497,11 @@ final class Ways
     /** @return array{list<int>, list<string>, string} in port, messages, and the control that sends them */
     private function deed(ControlMessage $message, int $value): array
     {
-        return [array_map(fn (string $port): int => (int) $this->book->inPort($port), $message->ports), Hand::at($message, $value), "{$message->ports[0]} {$message->kind->value} {$message->channel} {$message->number}"];
+        return [
+            array_map(fn (string $port): int => (int) $this->book->inPort($port), $message->ports),
+            Hand::at($message, $value),
+            "{$message->ports[0]} {$message->kind->value} {$message->channel} {$message->number}",
+        ];
     }
 
     /**
@@ -489,7 +553,11 @@ final class Ways
         foreach ([...$history, $move] as $index => [$ports, $messages]) {
             foreach ($ports as $port) {
                 foreach ($messages as $bytes) {
-                    $tape .= Milliseconds::format($index === \count($history) ? $atUs : self::STEP_US * ($index + 1))." {$this->book->ports()[$port]} ".Bytes::toHex($bytes)."\n";
+                    $tape .=
+                        Milliseconds::format($index === \count($history) ? $atUs : self::STEP_US * ($index + 1)).
+                        " {$this->book->ports()[$port]} ".
+                        Bytes::toHex($bytes).
+                        "\n";
                 }
             }
         }
@@ -510,7 +578,15 @@ final class Ways
         return match (true) {
             null !== $counter => Arrival::of($box, $control, $at, Arrival::SOMETIMES, 'seen to arrive, and seen not to', $path, $witness, $counter),
             null !== $proof => Arrival::of($box, $control, $at, Arrival::ALWAYS, $proof, $path, $witness),
-            default => Arrival::of($box, $control, $at, Arrival::NOT_DECIDED, 'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof', $path, $witness),
+            default => Arrival::of(
+                $box,
+                $control,
+                $at,
+                Arrival::NOT_DECIDED,
+                'it arrived in every state that was tried, '.self::MOST_STATES.' at most, and that is no proof',
+                $path,
+                $witness,
+            ),
         };
     }
 

@@ -20,45 +20,52 @@ final class HandsTest extends TestCase
 
     public function testGesturesAreThoseThatTheTimesOfPressesSay(): void
     {
-        $this->limitTo(Cases::number(400))->forAll(Generators::choose(0, 1_000_000_000))->then(static function (int $seed): void {
-            $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-            $heldMs = [0, 30, 50][$random->getInt(0, 2)];
-            $twiceMs = [0, 20, 30][$random->getInt(0, 2)];
-            $isNote = 1 === $random->getInt(0, 1);
-            $text = self::book($heldMs, $twiceMs, $isNote);
-            $presses = self::presses($random);
-            $expected = [];
-            foreach (self::gestures($presses, $heldMs, $twiceMs) as [$at, $program]) {
-                $expected[] = \sprintf('%d.000 moths C0 %02X', $at, $program);
-            }
-            $events = self::events($presses, $isNote);
-            self::assertSame($expected, Play::lines(Play::run(new Engine(Play::book($text)), $events)), $text.print_r($presses, true));
-            self::assertSame($expected, self::withASave($text, $events, $random->getInt(0, \count($events))), $text.print_r($presses, true));
-        });
+        $this->limitTo(Cases::number(400))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->then(static function (int $seed): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                $heldMs = [0, 30, 50][$random->getInt(0, 2)];
+                $twiceMs = [0, 20, 30][$random->getInt(0, 2)];
+                $isNote = 1 === $random->getInt(0, 1);
+                $text = self::book($heldMs, $twiceMs, $isNote);
+                $presses = self::presses($random);
+                $expected = [];
+                foreach (self::gestures($presses, $heldMs, $twiceMs) as [$at, $program]) {
+                    $expected[] = \sprintf('%d.000 moths C0 %02X', $at, $program);
+                }
+                $events = self::events($presses, $isNote);
+                self::assertSame($expected, Play::lines(Play::run(new Engine(Play::book($text)), $events)), $text.print_r($presses, true));
+                self::assertSame($expected, self::withASave($text, $events, $random->getInt(0, \count($events))), $text.print_r($presses, true));
+            });
     }
 
     public function testOneMemberAtMostIsChosen(): void
     {
-        $this->limitTo(Cases::number(300))->forAll(Generators::choose(0, 1_000_000_000))->then(static function (int $seed): void {
-            $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-            $orNone = 1 === $random->getInt(0, 1);
-            $text = "port board in\nport moths out\ngroup songs of board cc 20..23".($orNone ? ' or none' : '')."\nrule \"r\"\n  take cc 20..24\n  become program songs\n  send moths\n";
-            $chosen = 0;
-            $down = [];
-            $events = [];
-            $expected = [];
-            for ($ms = 0; $ms < 40; ++$ms) {
-                [$number, $value] = [$random->getInt(20, 24), 127 * $random->getInt(0, 1)];
-                $events[] = new Event($ms * 1000, 'board', "\xB0".\chr($number).\chr($value));
-                if (127 === $value && !isset($down[$number]) && $number < 24) {
-                    $chosen = $orNone && $chosen === $number - 19 ? 0 : $number - 19;
+        $this->limitTo(Cases::number(300))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->then(static function (int $seed): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                $orNone = 1 === $random->getInt(0, 1);
+                $text =
+                    "port board in\nport moths out\ngroup songs of board cc 20..23".
+                    ($orNone ? ' or none' : '').
+                    "\nrule \"r\"\n  take cc 20..24\n  become program songs\n  send moths\n";
+                $chosen = 0;
+                $down = [];
+                $events = [];
+                $expected = [];
+                for ($ms = 0; $ms < 40; ++$ms) {
+                    [$number, $value] = [$random->getInt(20, 24), 127 * $random->getInt(0, 1)];
+                    $events[] = new Event($ms * 1000, 'board', "\xB0".\chr($number).\chr($value));
+                    if (127 === $value && !isset($down[$number]) && $number < 24) {
+                        $chosen = $orNone && $chosen === $number - 19 ? 0 : $number - 19;
+                    }
+                    $down = 127 === $value ? $down + [$number => true] : array_diff_key($down, [$number => true]);
+                    $expected[] = \sprintf('%d.000 moths C0 %02X', $ms, $chosen);
                 }
-                $down = 127 === $value ? $down + [$number => true] : array_diff_key($down, [$number => true]);
-                $expected[] = \sprintf('%d.000 moths C0 %02X', $ms, $chosen);
-            }
-            self::assertSame($expected, Play::lines(Play::run(new Engine(Play::book($text)), $events)), $text);
-            self::assertSame($expected, self::withASave($text, $events, $random->getInt(0, 40)), $text);
-        });
+                self::assertSame($expected, Play::lines(Play::run(new Engine(Play::book($text)), $events)), $text);
+                self::assertSame($expected, self::withASave($text, $events, $random->getInt(0, 40)), $text);
+            });
     }
 
     private static function book(int $heldMs, int $twiceMs, bool $isNote): string
@@ -125,7 +132,14 @@ final class HandsTest extends TestCase
      */
     private static function events(array $presses, bool $isNote): array
     {
-        return array_map(static fn (array $press): Event => new Event($press[0] * 1000, 'board', $isNote ? ($press[1] ? "\x90\x3C\x50" : "\x80\x3C\x40") : ($press[1] ? "\xB0\x14\x7F" : "\xB0\x14\x00")), $presses);
+        return array_map(
+            static fn (array $press): Event => new Event(
+                $press[0] * 1000,
+                'board',
+                $isNote ? ($press[1] ? "\x90\x3C\x50" : "\x80\x3C\x40") : ($press[1] ? "\xB0\x14\x7F" : "\xB0\x14\x00"),
+            ),
+            $presses,
+        );
     }
 
     /**

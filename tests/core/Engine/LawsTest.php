@@ -24,7 +24,10 @@ final class LawsTest extends TestCase
 {
     use TestTrait;
 
-    private const OCTAVES = Play::PORTS."memory octave = 0\nrule \"up\"\n  take cc 80\n  press\n  remember octave = octave + 1\nrule \"play\"\n  take note\n  set key = key + 12 * octave\n  send moths channel 3\n";
+    private const OCTAVES =
+        Play::PORTS.
+        "memory octave = 0\nrule \"up\"\n  take cc 80\n  press\n  remember octave = octave + 1\nrule \"play\"\n  take note\n  set key = key "
+        ."+ 12 * octave\n  send moths channel 3\n";
 
     public function testANoteHeldWhileTheOctaveChangesEnds(): void
     {
@@ -60,14 +63,21 @@ final class LawsTest extends TestCase
     public function testAPostedNoteEndsByItself(): void
     {
         $book = Play::PORTS."rule \"m\"\n  take cc\n  post note C4 velocity 9 for 200ms to moths\n";
-        self::assertSame(['0.000 moths 90 3C 09', '50.000 moths 90 3C 09', '250.000 moths 80 3C 40'], Play::tape($book, "0 keys B0 01 01\n50 keys B0 01 01"));
+        self::assertSame(
+            ['0.000 moths 90 3C 09', '50.000 moths 90 3C 09', '250.000 moths 80 3C 40'],
+            Play::tape($book, "0 keys B0 01 01\n50 keys B0 01 01"),
+        );
         self::assertSame(['0.000 moths 90 3C 09'], Play::tape($book, '0 keys B0 01 01', 199_999), 'and not before');
     }
 
     public function testEveryMessageIsAccountedFor(): void
     {
-        $book = Play::traced(Play::PORTS."rule \"a\"\n  take cc 1\n  send moths\nrule \"b\"\n  take cc 2\n  drop\nrule \"c\"\n  take cc 3\n  set channel = 17 * value\n  send moths\nrule \"d\"\n  take cc 4\n  remember m = 1\n"
-            ."memory m = 0\n");
+        $book = Play::traced(
+            Play::PORTS.
+                "rule \"a\"\n  take cc 1\n  send moths\nrule \"b\"\n  take cc 2\n  drop\nrule \"c\"\n  take cc 3\n  set channel = 17 * "
+                    ."value\n  send moths\nrule \"d\"\n  take cc 4\n  remember m = 1\n".
+                "memory m = 0\n",
+        );
         $engine = new Engine($book, true);
         foreach (['B0 01 00', 'B0 02 00', 'B0 03 00', 'B0 04 00', 'B0 05 00', '80 3C 40'] as $hex) {
             $engine->feed(0, 0, (string) hex2bin(str_replace(' ', '', $hex)));
@@ -85,7 +95,10 @@ final class LawsTest extends TestCase
         $engine = new Engine(Play::book(self::OCTAVES));
         $engine->feed(0, 0, "\x90\x3C\x64");
         $engine->take();
-        $changed = BookChange::of($engine, Play::book("port gulls out\nport moths out\nport pads in\nport keys in\nrule \"x\"\n  take any\n  send gulls\n  send moths\n"))->engine;
+        $changed = BookChange::of(
+            $engine,
+            Play::book("port gulls out\nport moths out\nport pads in\nport keys in\nrule \"x\"\n  take any\n  send gulls\n  send moths\n"),
+        )->engine;
         $changed->feed(1, 3, "\x80\x3C\x40");
         self::assertSame([[1, 1, "\x82\x3C\x40"]], $changed->take());
         self::assertSame([], $changed->state->sounding);
@@ -93,7 +106,12 @@ final class LawsTest extends TestCase
 
     public function testWhatOnlyTheOldRulesCouldEndEndsWithThem(): void
     {
-        $engine = new Engine(Play::book(Play::PORTS."rule \"latch\"\n  take note key 60\n  toggle\n  send moths\nrule \"hold\"\n  take note\n  become cc 20 value velocity\n  send moths\n"));
+        $engine = new Engine(
+            Play::book(
+                Play::PORTS.
+                    "rule \"latch\"\n  take note key 60\n  toggle\n  send moths\nrule \"hold\"\n  take note\n  become cc 20 value velocity\n  send moths\n",
+            ),
+        );
         $engine->feed(0, 0, "\x90\x3C\x64");
         $engine->feed(0, 0, "\x90\x3D\x64");
         $engine->take();
@@ -103,14 +121,31 @@ final class LawsTest extends TestCase
 
     public function testPanicLeavesSilence(): void
     {
-        $engine = new Engine(Play::book(Play::PORTS."rule \"x\"\n  take note\n  send moths channel 2,1\nrule \"y\"\n  take cc\n  post note 5 for 1s to gulls\n"));
+        $engine = new Engine(
+            Play::book(Play::PORTS."rule \"x\"\n  take note\n  send moths channel 2,1\nrule \"y\"\n  take cc\n  post note 5 for 1s to gulls\n"),
+        );
         $engine->feed(0, 0, "\x90\x3E\x64");
         $engine->feed(0, 0, "\x90\x3C\x64");
         $engine->feed(0, 0, "\xB0\x01\x64");
         $engine->take();
         $engine->panic(5);
         self::assertSame(
-            ['2 803c40', '2 803e40', '2 813c40', '2 813e40', '2 b04000', '2 b07b00', '2 b07800', '2 b14000', '2 b17b00', '2 b17800', '3 800540', '3 b04000', '3 b07b00', '3 b07800'],
+            [
+                '2 803c40',
+                '2 803e40',
+                '2 813c40',
+                '2 813e40',
+                '2 b04000',
+                '2 b07b00',
+                '2 b07800',
+                '2 b14000',
+                '2 b17b00',
+                '2 b17800',
+                '3 800540',
+                '3 b04000',
+                '3 b07b00',
+                '3 b07800',
+            ],
             array_map(static fn (array $out): string => $out[1].' '.bin2hex($out[2]), $engine->take()),
         );
         $engine->advance(10_000_000);
@@ -174,7 +209,11 @@ final class LawsTest extends TestCase
             $traced = new Engine(Compiler::load(Checker::check($text)->book, true), true);
             self::assertSame(Play::run(new Engine($book), $events), Play::run($traced, $events), $text);
             // A record for each message, and for each group or gesture that they made up.
-            $records = array_filter($traced->trace?->take()[0] ?? [], static fn (array $record): bool => (8 >= \strlen($record['bytes']) || 'B' !== $record['bytes'][0]) && 1 !== preg_match('/^(short|held|twice): /', $record['text']));
+            $records = array_filter(
+                $traced->trace?->take()[0] ?? [],
+                static fn (array $record): bool => (8 >= \strlen($record['bytes']) || 'B' !== $record['bytes'][0])
+                    && 1 !== preg_match('/^(short|held|twice): /', $record['text']),
+            );
             self::assertCount(array_sum($traced->state->in), $records, $text);
         });
     }
@@ -182,13 +221,15 @@ final class LawsTest extends TestCase
     /** @param callable(string, CompiledBook, string, int): void $check */
     private function over(int $cases, callable $check): void
     {
-        $this->limitTo($cases)->forAll(Generators::choose(0, 1_000_000_000))->then(static function (int $seed) use ($check): void {
-            do {
-                $text = RandomBook::text($seed++);
-                $checked = Checker::check($text);
-            } while ($checked->hasErrors());
-            $check($text, Compiler::load($checked->book), RandomBook::tape($seed), $seed);
-        });
+        $this->limitTo($cases)
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->then(static function (int $seed) use ($check): void {
+                do {
+                    $text = RandomBook::text($seed++);
+                    $checked = Checker::check($text);
+                } while ($checked->hasErrors());
+                $check($text, Compiler::load($checked->book), RandomBook::tape($seed), $seed);
+            });
     }
 
     /** Notes that latch, or are made by controllers, end by another press: where a rulebook has them, panic ends the tape. */

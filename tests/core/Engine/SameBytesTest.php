@@ -22,7 +22,10 @@ final class SameBytesTest extends TestCase
         yield 'a channel' => ['set channel = 2000000000 * 2000000000 * 2000000000 * value', []];
         yield 'a memory that grows' => ["remember m = m * 2000000000\n  remember m = m * 2000000000\n  set value = m", ['B0 01 7F', 'B0 01 7F']];
         yield 'a comparison' => ['set value = 1000000000 * m * 1000000000 * m * 1000000000 > value', ['B0 01 01', 'B0 01 01']];
-        yield 'a quotient' => ['set value = (m * 1000000000 * 1000000000 * 1000000000) / (m * 1000000000 * 1000000000 * 1000000000) + 6', ['B0 01 07', 'B0 01 07']];
+        yield 'a quotient' => [
+            'set value = (m * 1000000000 * 1000000000 * 1000000000) / (m * 1000000000 * 1000000000 * 1000000000) + 6',
+            ['B0 01 07', 'B0 01 07'],
+        ];
         yield 'what fits stays exact' => ['set value = (m * 1000000000 * 1000000000 + value) % 128', ['B0 01 40', 'B0 01 40']];
         yield 'fractions of large numbers' => ['set value = m * 1000000000 / 3 - m * 1000000000 / 3 + 5', ['B0 01 05', 'B0 01 05']];
     }
@@ -54,6 +57,8 @@ final class SameBytesTest extends TestCase
     /** @return list<Finding> */
     private static function errors(string $text): array
     {
-        return array_values(array_filter(Checker::check($text)->findings, static fn (Finding $finding): bool => 'error' === $finding->severity->value));
+        return array_values(
+            array_filter(Checker::check($text)->findings, static fn (Finding $finding): bool => 'error' === $finding->severity->value),
+        );
     }
 }

@@ -43,27 +43,96 @@ final class FactTest extends TestCase
         foreach ((new \ReflectionClass($class))->getProperties() as $property) {
             $type = $property->getType();
             self::assertInstanceOf(\ReflectionNamedType::class, $type);
-            self::assertContains($type->getName(), ['string', 'int', 'float', 'bool', 'array', Severity::class], "{$class}::\${$property->getName()}");
+            self::assertContains(
+                $type->getName(),
+                ['string', 'int', 'float', 'bool', 'array', Severity::class],
+                "{$class}::\${$property->getName()}",
+            );
         }
         if (RulesAreWrong::class !== $class) {
             self::assertNotSame('', $class::CODE);
         }
     }
 
-    /** @return iterable<string, array{RigFact, string, string}> a fact, the line that the command prints of it, and how it was put to rest until November 2026 */
+    /**
+     * @return iterable<string, array{RigFact, string, string}> a fact, the line that the command prints of it, and how it was put to rest
+     *     until November 2026
+     */
     public static function worded(): iterable
     {
-        yield 'a unit' => [new FirmwareIsOld('moths', '1.2', '1.4'), 'rig: unit moths firmware: warning: firmware-old: its firmware is 1.2, and its chart is true from 1.4 on [bring the firmware of moths up to 1.4, or look the chart over]', 'firmware-old: unit moths firmware: '.self::hash('its firmware is 1.2, and its chart is true from 1.4 on')];
-        yield 'a control' => [new LabelIsTooLong('board', 'Switch 1', 'The long way', 12, 8), 'rig: unit board "Switch 1": warning: label-too-long: the label "The long way" has 12 characters, and the display of "Switch 1" shows 8', 'label-too-long: unit board "Switch 1": '.self::hash('the label "The long way" has 12 characters, and the display of "Switch 1" shows 8')];
-        yield 'a lead from one end' => [new LeadIsFlooded('main', 'post out', 120.5, ['pitch', 'clock and what is sent by itself'], 7, true), 'rig: lead main from post out: error: lead-flooded: 120.5 % of what the lead can carry streams over it: pitch, clock and what is sent by itself; put "thin 7ms" into the rules for it, so that 70 % are not passed', 'lead-flooded: lead main from post out: '.self::hash('120.5 % of what the lead can carry streams over it: pitch, clock and what is sent by itself; put "thin 7ms" into the rules for it, so that 70 % are not passed')];
-        yield 'what cannot be thinned' => [new LeadIsFull('main', 'tilt', 90.0, ['tilt'], null, false), 'rig: lead main from tilt: warning: lead-full: 90 % of what the lead can carry streams over it: tilt; what cannot be thinned is too much for it alone', 'lead-full: lead main from tilt: '.self::hash('90 % of what the lead can carry streams over it: tilt; what cannot be thinned is too much for it alone')];
-        yield 'two units' => [new ChannelIsShared('a', ['a', 'b second'], '3', 'the port out'), 'rig: units a and b second: error: shared-channel: a and b second both answer on MIDI channel 3 of the port out', 'shared-channel: units a and b second: '.self::hash('a and b second both answer on MIDI channel 3 of the port out')];
-        yield 'three units' => [new ChannelIsShared('a', ['a', 'b', 'c'], '3, 4', 'the port out'), 'rig: units a, b and c: error: shared-channel: a, b and c all answer on MIDI channel 3, 4 of the port out', 'shared-channel: units a, b and c: '.self::hash('a, b and c all answer on MIDI channel 3, 4 of the port out')];
-        yield 'one of several' => [new NobodyDrewPower(['a']), 'rig: units a: hint: no-power: nobody has drawn what feeds a [draw their supplies, or take batteries]', 'no-power: units a: '.self::hash('nobody has drawn what feeds a')];
-        yield 'lines' => [new RulesRound('x', 'a', ['hub'], [7, 9]), 'rig: line 7: error: loop: what leaves at the port x comes in again at a over hub, and rules send it out once more, without end: lines 7, 9 [let these rules not listen to a, or take the way back out]', 'loop: loop post x a: '.self::hash('what leaves at the port x comes in again at a over hub, and rules send it out once more, without end: lines 7, 9')];
-        yield 'a parameter' => [new TwoRulesMoveIt('box', 'Level', 'Two', 'One'), 'rig: parameter box "Level": warning: two-rules-one-parameter: the rules "One" and "Two" both move it, so that it leaps from one control to the other; give one another parameter or scene, or say that this is wanted', 'two-rules-one-parameter: parameter box "Level": '.self::hash('the rules "One" and "Two" both move it, so that it leaps from one control to the other; give one another parameter or scene, or say that this is wanted')];
-        yield 'a box that blocks' => [new KindIsBlocked('hub', ['cc', 'nrpn'], ['box'], ['board'], 4), 'rig: line 4: error: kind-blocked: hub does not pass on cc, nrpn, and there is no other way to box, nor from board to the post [lay another lead, or use another kind of message there]', 'kind-blocked: unit hub blocks: '.self::hash('hub does not pass on cc, nrpn, and there is no other way to box, nor from board to the post')];
-        yield 'rules' => [new RulesAreWrong(Severity::Hint, 'unreachable', 12, 'nothing gets here'), 'rig: line 12: hint: unreachable: nothing gets here', 'unreachable: line 12: '.self::hash('nothing gets here')];
+        yield 'a unit' => [
+            new FirmwareIsOld('moths', '1.2', '1.4'),
+            'rig: unit moths firmware: warning: firmware-old: its firmware is 1.2, and its chart is true from 1.4 on [bring the firmware of '
+                .'moths up to 1.4, or look the chart over]',
+            'firmware-old: unit moths firmware: '.self::hash('its firmware is 1.2, and its chart is true from 1.4 on'),
+        ];
+        yield 'a control' => [
+            new LabelIsTooLong('board', 'Switch 1', 'The long way', 12, 8),
+            'rig: unit board "Switch 1": warning: label-too-long: the label "The long way" has 12 characters, and the display of "Switch 1" shows 8',
+            'label-too-long: unit board "Switch 1": '.
+            self::hash('the label "The long way" has 12 characters, and the display of "Switch 1" shows 8'),
+        ];
+        yield 'a lead from one end' => [
+            new LeadIsFlooded('main', 'post out', 120.5, ['pitch', 'clock and what is sent by itself'], 7, true),
+            'rig: lead main from post out: error: lead-flooded: 120.5 % of what the lead can carry streams over it: pitch, clock and what '
+                .'is sent by itself; put "thin 7ms" into the rules for it, so that 70 % are not passed',
+            'lead-flooded: lead main from post out: '.
+            self::hash(
+                '120.5 % of what the lead can carry streams over it: pitch, clock and what is sent by itself; put "thin 7ms" into the rules '
+                    .'for it, so that 70 % are not passed',
+            ),
+        ];
+        yield 'what cannot be thinned' => [
+            new LeadIsFull('main', 'tilt', 90.0, ['tilt'], null, false),
+            'rig: lead main from tilt: warning: lead-full: 90 % of what the lead can carry streams over it: tilt; what cannot be thinned is '
+                .'too much for it alone',
+            'lead-full: lead main from tilt: '.
+            self::hash('90 % of what the lead can carry streams over it: tilt; what cannot be thinned is too much for it alone'),
+        ];
+        yield 'two units' => [
+            new ChannelIsShared('a', ['a', 'b second'], '3', 'the port out'),
+            'rig: units a and b second: error: shared-channel: a and b second both answer on MIDI channel 3 of the port out',
+            'shared-channel: units a and b second: '.self::hash('a and b second both answer on MIDI channel 3 of the port out'),
+        ];
+        yield 'three units' => [
+            new ChannelIsShared('a', ['a', 'b', 'c'], '3, 4', 'the port out'),
+            'rig: units a, b and c: error: shared-channel: a, b and c all answer on MIDI channel 3, 4 of the port out',
+            'shared-channel: units a, b and c: '.self::hash('a, b and c all answer on MIDI channel 3, 4 of the port out'),
+        ];
+        yield 'one of several' => [
+            new NobodyDrewPower(['a']),
+            'rig: units a: hint: no-power: nobody has drawn what feeds a [draw their supplies, or take batteries]',
+            'no-power: units a: '.self::hash('nobody has drawn what feeds a'),
+        ];
+        yield 'lines' => [
+            new RulesRound('x', 'a', ['hub'], [7, 9]),
+            'rig: line 7: error: loop: what leaves at the port x comes in again at a over hub, and rules send it out once more, without '
+                .'end: lines 7, 9 [let these rules not listen to a, or take the way back out]',
+            'loop: loop post x a: '.
+            self::hash('what leaves at the port x comes in again at a over hub, and rules send it out once more, without end: lines 7, 9'),
+        ];
+        yield 'a parameter' => [
+            new TwoRulesMoveIt('box', 'Level', 'Two', 'One'),
+            'rig: parameter box "Level": warning: two-rules-one-parameter: the rules "One" and "Two" both move it, so that it leaps from '
+                .'one control to the other; give one another parameter or scene, or say that this is wanted',
+            'two-rules-one-parameter: parameter box "Level": '.
+            self::hash(
+                'the rules "One" and "Two" both move it, so that it leaps from one control to the other; give one another parameter or '
+                    .'scene, or say that this is wanted',
+            ),
+        ];
+        yield 'a box that blocks' => [
+            new KindIsBlocked('hub', ['cc', 'nrpn'], ['box'], ['board'], 4),
+            'rig: line 4: error: kind-blocked: hub does not pass on cc, nrpn, and there is no other way to box, nor from board to the post '
+                .'[lay another lead, or use another kind of message there]',
+            'kind-blocked: unit hub blocks: '.
+            self::hash('hub does not pass on cc, nrpn, and there is no other way to box, nor from board to the post'),
+        ];
+        yield 'rules' => [
+            new RulesAreWrong(Severity::Hint, 'unreachable', 12, 'nothing gets here'),
+            'rig: line 12: hint: unreachable: nothing gets here',
+            'unreachable: line 12: '.self::hash('nothing gets here'),
+        ];
     }
 
     #[DataProvider('worded')]

@@ -21,7 +21,8 @@ final class FormatsTest extends TestCase
 {
     use TestTrait;
 
-    private const TAPE = "# zigzag tape 1\n0.000 keys 90 3C 64\n12.500 keys F8\n13.000 pads B9 07 7F\n250.500 keys 80 3C 40\n251.000 keys F0 7D 01 02 F7\n252.000 keys E0 00 40\n253.000 keys C0 05\n254.000 keys D0 11\n255.000 keys A0 3C 05\n256.000 keys F2 01 02\n";
+    private const TAPE = "# zigzag tape 1\n0.000 keys 90 3C 64\n12.500 keys F8\n13.000 pads B9 07 7F\n250.500 keys 80 3C 40\n251.000 keys "
+        ."F0 7D 01 02 F7\n252.000 keys E0 00 40\n253.000 keys C0 05\n254.000 keys D0 11\n255.000 keys A0 3C 05\n256.000 keys F2 01 02\n";
 
     /** @return iterable<string, array{string, string}> text, part of the message */
     public static function badTapes(): iterable
@@ -65,15 +66,16 @@ final class FormatsTest extends TestCase
 
     public function testTempoMapRunningStatusAndPackets(): void
     {
-        $track = "\x00\xFF\x03\x04Keys"           // name
-            ."\x00\xFF\x51\x03\x07\xA1\x20"         // 500 000 us a quarter
-            ."\x00\x90\x3C\x64"
-            ."\x60\x3C\x00"                          // running status, one quarter later
-            ."\x00\xFF\x51\x03\x0F\x42\x40"         // 1 000 000 us a quarter
-            ."\x60\xF0\x02\x7D\x01"                  // system exclusive in two packets
-            ."\x60\xF7\x02\x02\xF7"
-            ."\x00\xF7\x01\xF8"                      // escaped clock
-            ."\x00\xFF\x2F\x00";
+        $track =
+            "\x00\xFF\x03\x04Keys". // name
+            "\x00\xFF\x51\x03\x07\xA1\x20". // 500 000 us a quarter
+            "\x00\x90\x3C\x64".
+            "\x60\x3C\x00". // running status, one quarter later
+            "\x00\xFF\x51\x03\x0F\x42\x40". // 1 000 000 us a quarter
+            "\x60\xF0\x02\x7D\x01". // system exclusive in two packets
+            "\x60\xF7\x02\x02\xF7".
+            "\x00\xF7\x01\xF8". // escaped clock
+            "\x00\xFF\x2F\x00";
         $song = SmfReader::read("MThd\x00\x00\x00\x06\x00\x00\x00\x01\x00\x60MTrk".pack('N', \strlen($track)).$track, 'song.mid');
         $events = iterator_to_array((new WholeMessages())->of($song->events(static fn (): string => 'keys')), false);
         self::assertSame(
@@ -95,12 +97,17 @@ final class FormatsTest extends TestCase
     public function testPulsesComeBack(FileFormat $format): void
     {
         $back = $this->read($format, $this->write($format, Play::events("0 ticker pulse 5\n500 ticker pulse 2.5\n")));
-        self::assertSame([[0, 'ticker', '', 5000], [500_000, 'ticker', '', 2500]], array_map(static fn (Event $event): array => [$event->timeUs, $event->port, $event->bytes, $event->pulseUs], $back));
+        self::assertSame(
+            [[0, 'ticker', '', 5000], [500_000, 'ticker', '', 2500]],
+            array_map(static fn (Event $event): array => [$event->timeUs, $event->port, $event->bytes, $event->pulseUs], $back),
+        );
     }
 
     public function testOtherCuePointsAreNoPulses(): void
     {
-        $csv = "0, 0, Header, 1, 1, 480\n1, 0, Start_track\n1, 0, Title_t, \"keys\"\n1, 0, Cue_point_t, \"pulse of the sea\"\n1, 5, Cue_point_t\n1, 9, Note_on_c, 0, 60, 100\n1, 9, End_track\n0, 0, End_of_file\n";
+        $csv =
+            "0, 0, Header, 1, 1, 480\n1, 0, Start_track\n1, 0, Title_t, \"keys\"\n1, 0, Cue_point_t, \"pulse of the sea\"\n1, 5, "
+                ."Cue_point_t\n1, 9, Note_on_c, 0, 60, 100\n1, 9, End_track\n0, 0, End_of_file\n";
         self::assertSame(['90 3C 64'], array_map(static fn (Event $event): string => Bytes::toHex($event->bytes), $this->read(FileFormat::Csv, $csv)));
     }
 
@@ -130,8 +137,9 @@ final class FormatsTest extends TestCase
     public function testRandomBytesAreReadOrRefused(): void
     {
         $good = $this->write(FileFormat::MidiFile, Play::events(self::TAPE));
-        $this->limitTo(1500)->forAll(Generators::choose(0, \strlen($good) - 1), Generators::choose(0, 255), Generators::choose(0, 40))->then(
-            function (int $at, int $byte, int $cut) use ($good): void {
+        $this->limitTo(1500)
+            ->forAll(Generators::choose(0, \strlen($good) - 1), Generators::choose(0, 255), Generators::choose(0, 40))
+            ->then(function (int $at, int $byte, int $cut) use ($good): void {
                 $bytes = $good;
                 $bytes[$at] = \chr($byte);
                 foreach (FileFormat::cases() as $format) {
@@ -142,8 +150,7 @@ final class FormatsTest extends TestCase
                     }
                 }
                 $this->addToAssertionCount(1); // nothing else was thrown
-            },
-        );
+            });
     }
 
     public function testOtherProgramsReadTheSameEvents(): void
@@ -153,9 +160,17 @@ final class FormatsTest extends TestCase
         file_put_contents("{$folder}/all.mid", $this->write(FileFormat::MidiFile, Play::events(self::TAPE)));
         file_put_contents("{$folder}/ours.csv", $this->write(FileFormat::Csv, Play::events(self::TAPE)));
 
-        self::assertSame((string) file_get_contents("{$folder}/ours.csv"), $this->outputOf(['midicsv', "{$folder}/all.mid"]), 'their CSV of our MIDI file is our CSV');
+        self::assertSame(
+            (string) file_get_contents("{$folder}/ours.csv"),
+            $this->outputOf(['midicsv', "{$folder}/all.mid"]),
+            'their CSV of our MIDI file is our CSV',
+        );
         $this->outputOf(['csvmidi', "{$folder}/ours.csv", "{$folder}/theirs.mid"]);
-        self::assertSame($this->messages($this->read(FileFormat::MidiFile, (string) file_get_contents("{$folder}/all.mid"))), $this->messages($this->read(FileFormat::MidiFile, (string) file_get_contents("{$folder}/theirs.mid"))), 'their MIDI file of our CSV has our events');
+        self::assertSame(
+            $this->messages($this->read(FileFormat::MidiFile, (string) file_get_contents("{$folder}/all.mid"))),
+            $this->messages($this->read(FileFormat::MidiFile, (string) file_get_contents("{$folder}/theirs.mid"))),
+            'their MIDI file of our CSV has our events',
+        );
 
         // mido has no event for system messages other than system exclusive: it reads their escape events as system
         // exclusive, and their bytes only when told to clip them.
@@ -170,8 +185,12 @@ for track in mido.MidiFile(sys.argv[1], clip=True).tracks:
             foreach (Play::events(self::TAPE) as $event) {
                 if ($event->port === $port) {
                     $isEscape = \in_array($event->bytes[0], ["\xF2", "\xF8"], true);
-                    $bytes = $isEscape ? "\xF0".implode('', array_map(static fn (string $byte): string => \chr(min(127, \ord($byte))), str_split($event->bytes)))."\xF7" : $event->bytes;
-                    $expected .= "{$port} ".round($event->timeUs * 960 / 500_000).' '.Bytes::toHex($bytes)."\n";
+                    $bytes = $isEscape
+                        ? "\xF0".
+                            implode('', array_map(static fn (string $byte): string => \chr(min(127, \ord($byte))), str_split($event->bytes))).
+                            "\xF7"
+                        : $event->bytes;
+                    $expected .= "{$port} ".round(($event->timeUs * 960) / 500_000).' '.Bytes::toHex($bytes)."\n";
                 }
             }
         }

@@ -12,7 +12,16 @@ final class ReckoningTest extends TestCase
 {
     public function testProgramsBothWays(): void
     {
-        self::assertSame(['program sent' => '5', 'in tables that count from 1' => '6', 'bank' => '0', 'bank MSB, controller 0' => '0', 'bank LSB, controller 32' => '0'], self::results(Reckoning::program(6, 1, 128)));
+        self::assertSame(
+            [
+                'program sent' => '5',
+                'in tables that count from 1' => '6',
+                'bank' => '0',
+                'bank MSB, controller 0' => '0',
+                'bank LSB, controller 32' => '0',
+            ],
+            self::results(Reckoning::program(6, 1, 128)),
+        );
         self::assertSame(['1', '2', '130', '1', '2'], array_values(self::results(Reckoning::program(1301, 0, 10))));
         for ($shown = 1; $shown < 2000; ++$shown) {
             $sent = self::results(Reckoning::program($shown, 1, 12));
@@ -31,9 +40,15 @@ final class ReckoningTest extends TestCase
 
     public function testTempoCentsAndWire(): void
     {
-        self::assertSame(['20.833 ms', '500 ms', '250 ms', '375 ms', '166.667 ms', '125 ms', '1 000 ms', '2 000 ms'], array_values(self::results(Reckoning::tempo(120))));
+        self::assertSame(
+            ['20.833 ms', '500 ms', '250 ms', '375 ms', '166.667 ms', '125 ms', '1 000 ms', '2 000 ms'],
+            array_values(self::results(Reckoning::tempo(120))),
+        );
         self::assertSame(['short by' => '28.346 cents', 'of the interval' => '2.362 %'], self::results(Reckoning::shortfall(124, 127, 12)));
-        self::assertSame(['together' => '9.6 ms', 'one message' => '0.96 ms', 'at most, of such messages' => '1 041.667 a second'], self::results(Reckoning::wire(10, 3)));
+        self::assertSame(
+            ['together' => '9.6 ms', 'one message' => '0.96 ms', 'at most, of such messages' => '1 041.667 a second'],
+            self::results(Reckoning::wire(10, 3)),
+        );
     }
 
     /** @return array<string, string> */

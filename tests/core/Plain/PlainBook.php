@@ -7,7 +7,8 @@ namespace ZigzagPost\Tests\Core\Plain;
 /**
  * Random rulebooks of the plainest kind, and what they do, worked out rule by rule without any of the engine: a second opinion.
  *
- * @phpstan-type PlainRule array{scene: int, from: string|null, copy: bool, isNote: bool, lowest: int, highest: int, channel: int|null, shift: int, octaves: bool, fold: bool, to: int|null, ports: list<string>, does: string|null}
+ * @phpstan-type PlainRule array{scene: int, from: string|null, copy: bool, isNote: bool, lowest: int, highest: int, channel: int|null,
+ *     shift: int, octaves: bool, fold: bool, to: int|null, ports: list<string>, does: string|null}
  */
 final class PlainBook
 {
@@ -48,7 +49,9 @@ final class PlainBook
                     'fold' => 0 === $random->getInt(0, 1),
                     'to' => [null, 3, 16][$random->getInt(0, 2)],
                     'ports' => [['moths'], ['gulls'], ['moths', 'gulls']][$random->getInt(0, 2)],
-                    'does' => [null, null, 'go next', 'go previous', 'remember octave = min(octave + 1, 2)', 'remember octave = 0'][$random->getInt(0, 5)],
+                    'does' => [null, null, 'go next', 'go previous', 'remember octave = min(octave + 1, 2)', 'remember octave = 0'][
+                        $random->getInt(0, 5)
+                    ],
                 ];
             }
         }
@@ -66,9 +69,16 @@ final class PlainBook
                 $text .= 'scene "'.self::SCENES[$scene]."\"\n";
             }
             $text .= "rule \"{$index}\"\n".(null === $rule['from'] ? '' : "  from {$rule['from']}\n");
-            $text .= '  '.($rule['copy'] ? 'copy' : 'take').($rule['isNote'] ? ' note' : " cc {$rule['lowest']}..{$rule['highest']}")
-                .(null === $rule['channel'] ? '' : " channel {$rule['channel']}").($rule['isNote'] ? " key {$rule['lowest']}..{$rule['highest']}" : '')."\n";
-            $text .= $rule['isNote'] ? "  set key = key + {$rule['shift']}".($rule['octaves'] ? ' + 12 * octave' : '').($rule['fold'] ? ' fold' : '')."\n" : "  set value = value - {$rule['shift']}\n";
+            $text .=
+                '  '.
+                ($rule['copy'] ? 'copy' : 'take').
+                ($rule['isNote'] ? ' note' : " cc {$rule['lowest']}..{$rule['highest']}").
+                (null === $rule['channel'] ? '' : " channel {$rule['channel']}").
+                ($rule['isNote'] ? " key {$rule['lowest']}..{$rule['highest']}" : '').
+                "\n";
+            $text .= $rule['isNote']
+                ? "  set key = key + {$rule['shift']}".($rule['octaves'] ? ' + 12 * octave' : '').($rule['fold'] ? ' fold' : '')."\n"
+                : "  set value = value - {$rule['shift']}\n";
             $text .= null === $rule['to'] ? '' : "  set channel = {$rule['to']}\n";
             $text .= null === $rule['does'] ? '' : "  {$rule['does']}\n";
             $text .= '  send '.implode(', ', $rule['ports'])."\n";
@@ -89,7 +99,9 @@ final class PlainBook
             $status = [0x80, 0x80, 0x90, 0x90, 0xB0][$random->getInt(0, 4)];
             $number = 0xB0 === $status ? [1, self::PEDAL, 100, 101][$random->getInt(0, 3)] : $number;
             $tape .= "{$t} {$port} ".self::hex($status, $channel, $number, $value)."\n";
-            0xB0 === $status ? $this->controller($t, $port, $channel, $number, $value) : $this->note($t, $port, $channel, $number, 0x80 === $status ? -1 : $value, $value);
+            0xB0 === $status
+                ? $this->controller($t, $port, $channel, $number, $value)
+                : $this->note($t, $port, $channel, $number, 0x80 === $status ? -1 : $value, $value);
         }
 
         return [$tape, $this->out];
@@ -145,8 +157,13 @@ final class PlainBook
     {
         $asked = [];
         foreach ($this->rules as $rule) {
-            $fits = $rule['isNote'] === $isNote && ($rule['from'] ?? $port) === $port && ($rule['channel'] ?? $channel) === $channel
-                && $number >= $rule['lowest'] && $number <= $rule['highest'] && \in_array($rule['scene'], [-1, $this->scene], true);
+            $fits =
+                $rule['isNote'] === $isNote
+                && ($rule['from'] ?? $port) === $port
+                && ($rule['channel'] ?? $channel) === $channel
+                && $number >= $rule['lowest']
+                && $number <= $rule['highest']
+                && \in_array($rule['scene'], [-1, $this->scene], true);
             if ($fits) {
                 $asked[] = $rule;
                 if (!$rule['copy']) {
@@ -162,11 +179,11 @@ final class PlainBook
     private function does(array $rule): void
     {
         match ($rule['does']) {
-            'go next' => $this->scene = min($this->scene + 1, 1),
-            'go previous' => $this->scene = max($this->scene - 1, 0),
-            'remember octave = 0' => $this->octave = 0,
+            'go next' => ($this->scene = min($this->scene + 1, 1)),
+            'go previous' => ($this->scene = max($this->scene - 1, 0)),
+            'remember octave = 0' => ($this->octave = 0),
             null => null,
-            default => $this->octave = min($this->octave + 1, 2),
+            default => ($this->octave = min($this->octave + 1, 2)),
         };
     }
 

@@ -35,7 +35,9 @@ final class PlainFanOut
 
     public function text(): string
     {
-        return "port keys in\nport shore out mpe ".($this->isUpper ? 'upper' : 'lower')." {$this->count} bend {$this->bend}\nrule \"fan\"\n  take any\n  fan out to shore\n";
+        return "port keys in\nport shore out mpe ".
+            ($this->isUpper ? 'upper' : 'lower').
+            " {$this->count} bend {$this->bend}\nrule \"fan\"\n  take any\n  fan out to shore\n";
     }
 
     /** @return array{string, list<string>} a tape, and what comes of it */
@@ -107,7 +109,10 @@ final class PlainFanOut
     private function chosen(): int
     {
         $free = array_filter($this->members, static fn (array $member): bool => [] === $member['notes']);
-        $waits = [] === $free ? array_map(static fn (array $member): int => $member['newest'], $this->members) : array_map(static fn (array $member): int => $member['freed'], $free);
+        $waits =
+            [] === $free
+                ? array_map(static fn (array $member): int => $member['newest'], $this->members)
+                : array_map(static fn (array $member): int => $member['freed'], $free);
 
         return (int) array_search(min([\PHP_INT_MAX, ...array_values($waits)]), $waits, true);
     }

@@ -27,20 +27,36 @@ final class PlainFlatten
     private string $tape = '';
     private int $t = 0;
 
-    private function __construct(private readonly int $members, private readonly int $memberBend, private readonly int $channel, private readonly int $bend, private readonly string $priority, private readonly string $pressure, private readonly string $timbre)
-    {
+    private function __construct(
+        private readonly int $members,
+        private readonly int $memberBend,
+        private readonly int $channel,
+        private readonly int $bend,
+        private readonly string $priority,
+        private readonly string $pressure,
+        private readonly string $timbre,
+    ) {
     }
 
     public static function random(\Random\Randomizer $random): self
     {
         $pick = static fn (int|string ...$choices): int|string => $choices[$random->getInt(0, \count($choices) - 1)];
 
-        return new self((int) $pick(3, 5, 15), (int) $pick(48, 24, 12), (int) $pick(1, 3, 7), (int) $pick(2, 12, 48), (string) $pick('last', 'high', 'low'), (string) $pick('poly', 'channel', 'cc 11', 'drop'), (string) $pick('cc 74', 'cc 20', 'drop'));
+        return new self(
+            (int) $pick(3, 5, 15),
+            (int) $pick(48, 24, 12),
+            (int) $pick(1, 3, 7),
+            (int) $pick(2, 12, 48),
+            (string) $pick('last', 'high', 'low'),
+            (string) $pick('poly', 'channel', 'cc 11', 'drop'),
+            (string) $pick('cc 74', 'cc 20', 'drop'),
+        );
     }
 
     public function text(): string
     {
-        return "port slab in mpe lower {$this->members} bend {$this->memberBend}\nport moths out\nrule \"flat\"\n  take mpe\n  flatten to channel {$this->channel} bend {$this->bend} priority {$this->priority} pressure {$this->pressure} timbre {$this->timbre}\n  send moths\n";
+        return "port slab in mpe lower {$this->members} bend {$this->memberBend}\nport moths out\nrule \"flat\"\n  take mpe\n  flatten to "
+            ."channel {$this->channel} bend {$this->bend} priority {$this->priority} pressure {$this->pressure} timbre {$this->timbre}\n  send moths\n";
     }
 
     /** @return array{string, list<string>} a tape, and what comes of it */
@@ -97,7 +113,7 @@ final class PlainFlatten
 
     private function bend(int $channel, int $bend): void
     {
-        $this->comes(0xE0, $channel, $bend + 8192 & 127, $bend + 8192 >> 7);
+        $this->comes(0xE0, $channel, ($bend + 8192) & 127, ($bend + 8192) >> 7);
         $this->bends[$channel] = $bend;
         if (($this->counting()[0] ?? 0) === $channel) {
             $this->bringBend();
@@ -106,7 +122,7 @@ final class PlainFlatten
 
     private function managerBend(int $bend): void
     {
-        $this->comes(0xE0, 1, $bend + 8192 & 127, $bend + 8192 >> 7);
+        $this->comes(0xE0, 1, ($bend + 8192) & 127, ($bend + 8192) >> 7);
         $this->managerBend = $bend;
         $this->bringBend();
     }
@@ -167,7 +183,7 @@ final class PlainFlatten
         $bend = (int) max(-8192, min(8191, round($semitones / $this->bend)));
         if ($bend !== $this->sent[0]) {
             $this->sent[0] = $bend;
-            $this->goes(0xE0, $bend + 8192 & 127, $bend + 8192 >> 7);
+            $this->goes(0xE0, ($bend + 8192) & 127, ($bend + 8192) >> 7);
         }
     }
 

@@ -48,10 +48,16 @@ final class ProvingTest extends TestCase
         yield 'another bend range' => ['flatten to channel 3 bend 2', 'flatten to channel 3 bend 12'];
         yield 'another split' => ['key C-1..B3', 'key C-1..C4'];
         yield 'another program' => ['recall brine "Undertow"', 'recall brine "Harbour"'];
-        yield 'another order' => ["  recall brine \"Undertow\"\n  turn brine \"Mix\" to 80\n", "  turn brine \"Mix\" to 80\n  recall brine \"Undertow\"\n"];
+        yield 'another order' => [
+            "  recall brine \"Undertow\"\n  turn brine \"Mix\" to 80\n",
+            "  turn brine \"Mix\" to 80\n  recall brine \"Undertow\"\n",
+        ];
         yield 'another value' => ['to 60 percent', 'to 61 percent'];
         yield 'another parameter' => ['turn sampler "Level 3"', 'turn sampler "Level 4"'];
-        yield 'another unit' => ['take tray "Pad 9".."Pad 16"'."\n  set key = key + 12\n  play gulls", 'take tray "Pad 9".."Pad 16"'."\n  set key = key + 12\n  play moths"];
+        yield 'another unit' => [
+            'take tray "Pad 9".."Pad 16"'."\n  set key = key + 12\n  play gulls",
+            'take tray "Pad 9".."Pad 16"'."\n  set key = key + 12\n  play moths",
+        ];
         yield 'a step less' => ["  set key = key + 12\n", ''];
         yield 'a coarser dead band' => ['deadband 2', 'deadband 9'];
         yield 'a slower stream' => ['thin 20ms', 'thin 60ms'];
@@ -69,7 +75,12 @@ final class ProvingTest extends TestCase
     {
         $text = self::text();
         self::assertStringContainsString($from, $text);
-        $changes = array_sum(array_map(static fn (Proving $proof): int => \count($proof->changes), self::proofs(self::situation(['/rulebook' => str_replace($from, $to, $text)]))));
+        $changes = array_sum(
+            array_map(
+                static fn (Proving $proof): int => \count($proof->changes),
+                self::proofs(self::situation(['/rulebook' => str_replace($from, $to, $text)])),
+            ),
+        );
         if ($from === $to) {
             self::assertSame(0, $changes, 'what is not changed shows nothing');
         } else {
@@ -112,7 +123,9 @@ final class ProvingTest extends TestCase
 
     public function testARenamedPortIsTheSamePort(): void
     {
-        $book = static fn (string $in, string $out) => Compiler::load(Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")[0]);
+        $book = static fn (string $in, string $out) => Compiler::load(
+            Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")[0],
+        );
         $proof = Proving::accept('one', "0 keys 90 3C 40\n100 keys 80 3C 40\n", $book('keys', 'moths'));
         self::assertSame("# zigzag tape 1\n0.000 moths 92 3C 40\n100.000 moths 82 3C 40\n", $proof->accepted);
         self::assertSame([], Proving::of($proof, $book('piano', 'moths'))->changes);
@@ -125,10 +138,15 @@ final class ProvingTest extends TestCase
         $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")[0]);
         $tape = "0 keys 90 3C 40\n";
         [$other, $now] = ["0 moths 90 3D 40\n", "0 moths 90 3C 40\n"];
-        foreach ([
-            'rules as they were' => [1, 'sum', $other, true, true], 'other rules' => [1, 'another', $other, false, false], 'nobody knows' => [null, null, $other, true, false],
-            'accepted by this version' => [Version::now(), 'sum', $other, false, false], 'nothing differs' => [1, 'sum', $now, false, false],
-        ] as $what => [$program, $rules, $accepted, $isTold, $isProgram]) {
+        foreach (
+            [
+                'rules as they were' => [1, 'sum', $other, true, true],
+                'other rules' => [1, 'another', $other, false, false],
+                'nobody knows' => [null, null, $other, true, false],
+                'accepted by this version' => [Version::now(), 'sum', $other, false, false],
+                'nothing differs' => [1, 'sum', $now, false, false],
+            ] as $what => [$program, $rules, $accepted, $isTold, $isProgram]
+        ) {
             $proving = Proving::of(new KeptTape('one', $tape, $accepted, ['keys', 'moths'], program: $program, rules: $rules), $book, rules: 'sum');
             self::assertSame([$isTold, $isProgram], [[] !== $proving->program, $proving->isProgram], $what);
         }
@@ -162,7 +180,10 @@ final class ProvingTest extends TestCase
         $book = Compiler::load($situation->checked()->book);
         $seats = Patch::of(Setup::of($situation->setup->rig, $situation->checked()->written));
 
-        return array_map(static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $situation->setup->rig->show), $situation->setup->rig->proofs);
+        return array_map(
+            static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $situation->setup->rig->show),
+            $situation->setup->rig->proofs,
+        );
     }
 
     /** @param array<string, mixed> $changes */

@@ -26,7 +26,24 @@ final class RehearsalTest extends TestCase
             $met[$fault->words()] = $misfortune;
             self::assertNotSame(Misfortune::BY_HAND, $misfortune->wayBack, $fault->words());
         }
-        self::assertSame([], array_diff([Fault::LEAD, Fault::POWER, Fault::TWICE, Fault::EARLY, Fault::TOGETHER, Fault::WILD, Fault::BATTERY, Fault::LATE, Fault::CLOCK_STOPS, Fault::CLOCK_DOUBLES], array_map(static fn (Fault $fault): string => $fault->kind, $rehearsal->faults())));
+        self::assertSame(
+            [],
+            array_diff(
+                [
+                    Fault::LEAD,
+                    Fault::POWER,
+                    Fault::TWICE,
+                    Fault::EARLY,
+                    Fault::TOGETHER,
+                    Fault::WILD,
+                    Fault::BATTERY,
+                    Fault::LATE,
+                    Fault::CLOCK_STOPS,
+                    Fault::CLOCK_DOUBLES,
+                ],
+                array_map(static fn (Fault $fault): string => $fault->kind, $rehearsal->faults()),
+            ),
+        );
 
         self::assertTrue($met['scene: pressed twice']->isHarmless());
         $moths = $met['moths: lead pulled and put back'];
@@ -45,16 +62,31 @@ final class RehearsalTest extends TestCase
     /** Where no scene comes that would put it right, the units that stand wrong are restored; what never came in has to be moved again. */
     public function testAfterOneSceneOnlyRestoringHelps(): void
     {
-        $rehearsal = self::rehearsal(['songs' => [['id' => 'a', 'title' => 'A', 'scenes' => ['Open sea']]], 'setLists' => [['name' => 'Short', 'songs' => ['a']]], 'loaded' => 'Short']);
+        $rehearsal = self::rehearsal([
+            'songs' => [['id' => 'a', 'title' => 'A', 'scenes' => ['Open sea']]],
+            'setLists' => [['name' => 'Short', 'songs' => ['a']]],
+            'loaded' => 'Short',
+        ]);
         $back = [];
         foreach ($rehearsal->faults() as $fault) {
             $misfortune = $rehearsal->with($fault);
             $back[$fault->words()] = [$misfortune->wayBack, $misfortune->presses];
         }
         self::assertSame(['restore Sampler', ['“Restore” on the stage, Sampler']], $back['sampler: switched off and on']);
-        self::assertSame(['restore Drive, Far echo', ['“Restore” on the stage, Drive', '“Restore” on the stage, Far echo']], $back['drive: switched off and on'], 'and the echo behind it, without power as well');
-        self::assertSame(['panic, then restore Moths', ['Foot board “Switch 8”', '“Restore” on the stage, Moths']], $back['moths: lead pulled and put back']);
-        self::assertSame(['panic, then the rest by hand', ['Foot board “Switch 8”']], $back['keys: lead pulled and put back'], 'what the wheel did meanwhile never came in');
+        self::assertSame(
+            ['restore Drive, Far echo', ['“Restore” on the stage, Drive', '“Restore” on the stage, Far echo']],
+            $back['drive: switched off and on'],
+            'and the echo behind it, without power as well',
+        );
+        self::assertSame(
+            ['panic, then restore Moths', ['Foot board “Switch 8”', '“Restore” on the stage, Moths']],
+            $back['moths: lead pulled and put back'],
+        );
+        self::assertSame(
+            ['panic, then the rest by hand', ['Foot board “Switch 8”']],
+            $back['keys: lead pulled and put back'],
+            'what the wheel did meanwhile never came in',
+        );
         self::assertSame([Misfortune::BY_HAND, []], $back['tilt: battery empty']);
     }
 

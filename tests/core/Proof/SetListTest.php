@@ -26,13 +26,28 @@ final class SetListTest extends TestCase
         for ($seed = 0; $seed < Cases::number(15); ++$seed) {
             $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
             $scenes = ['A', 'B', 'C', 'D'];
-            $rules = "port board in\nport out out\n".implode('', array_map(static fn (string $title): string => "scene \"{$title}\"\n  on enter recall box ".(1 + (int) array_search($title, $scenes, true))."\n", $scenes))."always\nstack away\n  go \"{$scenes[$random->getInt(0, 3)]}\"\n";
+            $rules =
+                "port board in\nport out out\n".
+                implode(
+                    '',
+                    array_map(
+                        static fn (string $title): string => "scene \"{$title}\"\n  on enter recall box ".
+                            (1 + (int) array_search($title, $scenes, true)).
+                            "\n",
+                        $scenes,
+                    ),
+                ).
+                "always\nstack away\n  go \"{$scenes[$random->getInt(0, 3)]}\"\n";
             $leaving = [];
             for ($switch = 1; $switch <= 6; ++$switch) {
                 $scene = $scenes[$random->getInt(0, 3)];
                 [$gesture, $step, $leaves] = [
-                    ['', "  press\n  go \"{$scene}\"", true], ['', "  press\n  do away", true], [' held 500ms', "  go \"{$scene}\"", false],
-                    [' short', "  go \"{$scene}\"", true], ['', '  turn box "Level"', false], ['', "  press\n  go next", true],
+                    ['', "  press\n  go \"{$scene}\"", true],
+                    ['', "  press\n  do away", true],
+                    [' held 500ms', "  go \"{$scene}\"", false],
+                    [' short', "  go \"{$scene}\"", true],
+                    ['', '  turn box "Level"', false],
+                    ['', "  press\n  go next", true],
                 ][$random->getInt(0, 5)];
                 $rules .= "rule \"{$switch}\"\n  take board \"Switch {$switch}\"{$gesture}\n{$step}\n";
                 $leaving[$switch] = $leaves ? (str_contains($step, 'away') ? 'away' : (str_contains($step, 'next') ? 'next' : $scene)) : null;
@@ -41,10 +56,18 @@ final class SetListTest extends TestCase
             for ($song = 0; $song < $random->getInt(2, 5); ++$song) {
                 $songs[] = ['id' => "s{$song}", 'title' => "S{$song}", 'scenes' => [$scenes[$random->getInt(0, 3)], $scenes[$random->getInt(0, 3)]]];
             }
-            $situation = self::situation($rules, ['show' => ['songs' => $songs, 'setLists' => [['name' => 'Tonight', 'songs' => array_column($songs, 'id')]], 'loaded' => 'Tonight']]);
+            $situation = self::situation($rules, [
+                'show' => ['songs' => $songs, 'setLists' => [['name' => 'Tonight', 'songs' => array_column($songs, 'id')]], 'loaded' => 'Tonight'],
+            ]);
             $show = new Performance($situation, Compiler::load($situation->checked()->book, keepsPresent: true));
             self::assertSame(array_merge(...array_column($songs, 'scenes')), array_map(static fn (Slot $slot): string => $slot->title, $show->slots));
-            $played = array_fill_keys(array_map(static fn (Stroke $stroke): int => \ord($stroke->event->bytes[1]) - 20, array_filter($show->strokes, static fn (Stroke $stroke): bool => "\x7F" === $stroke->event->bytes[2])), true);
+            $played = array_fill_keys(
+                array_map(
+                    static fn (Stroke $stroke): int => \ord($stroke->event->bytes[1]) - 20,
+                    array_filter($show->strokes, static fn (Stroke $stroke): bool => "\x7F" === $stroke->event->bytes[2]),
+                ),
+                true,
+            );
             $away = 1 === preg_match('/stack away\n  go "(\w)"/', $rules, $match) ? $match[1] : '';
             foreach ($leaving as $switch => $to) {
                 $others = array_filter($show->slots, static fn (Slot $slot): bool => $slot->title !== ('away' === $to ? $away : $to));
@@ -60,7 +83,9 @@ final class SetListTest extends TestCase
 
     public function testAPulledLeadSilencesWhatGoesOverItAndNothingElse(): void
     {
-        $rules = "port board in out\nport out out\nscene \"A\"\n  on enter recall box 1\nscene \"B\"\n  on enter recall box 2\nalways\nrule \"1\"\n  take note\n  play box\n";
+        $rules =
+            "port board in out\nport out out\nscene \"A\"\n  on enter recall box 1\nscene \"B\"\n  on enter recall box 2\nalways\nrule "
+                ."\"1\"\n  take note\n  play box\n";
         $silent = static function (string $lead) use ($rules): bool {
             $misfortune = (new Rehearsal(self::situation($rules)))->with(new Fault(Fault::LEAD, $lead));
 
@@ -73,8 +98,14 @@ final class SetListTest extends TestCase
 
     public function testItSaysByWhichSceneItComesRightAndWhen(): void
     {
-        $rules = "port board in\nport out out\nscene \"A\"\n  on enter recall box 1\nscene \"B\"\n  on enter recall box 2\nscene \"C\"\n  on enter recall box 3\nalways\nrule \"1\"\n  take board \"Switch 1\"\n  turn box \"Level\"\n";
-        $songs = static fn (?int $length): array => [['id' => 'a', 'title' => 'One', 'scenes' => ['A'], 'lengthS' => 100], ['id' => 'b', 'title' => 'Two', 'scenes' => ['B', 'A'], ...(null === $length ? [] : ['lengthS' => $length])], ['id' => 'c', 'title' => 'Three', 'scenes' => ['C'], 'lengthS' => 60]];
+        $rules =
+            "port board in\nport out out\nscene \"A\"\n  on enter recall box 1\nscene \"B\"\n  on enter recall box 2\nscene \"C\"\n  on "
+                ."enter recall box 3\nalways\nrule \"1\"\n  take board \"Switch 1\"\n  turn box \"Level\"\n";
+        $songs = static fn (?int $length): array => [
+            ['id' => 'a', 'title' => 'One', 'scenes' => ['A'], 'lengthS' => 100],
+            ['id' => 'b', 'title' => 'Two', 'scenes' => ['B', 'A'], ...null === $length ? [] : ['lengthS' => $length]],
+            ['id' => 'c', 'title' => 'Three', 'scenes' => ['C'], 'lengthS' => 60],
+        ];
         foreach ([320 => 160.0, 0 => null] as $length => $after) {
             $show = ['songs' => $songs(0 === $length ? null : $length), 'setLists' => [['name' => 'T', 'songs' => ['a', 'b', 'c']]], 'loaded' => 'T'];
             $misfortune = (new Rehearsal(self::situation($rules, ['show' => $show])))->with(new Fault(Fault::POWER, 'box'));
@@ -86,18 +117,62 @@ final class SetListTest extends TestCase
     /** @param array<string, mixed> $more */
     private static function situation(string $rules, array $more = []): RigAnalysis
     {
-        $controls = array_map(static fn (int $switch): array => ['name' => "Switch {$switch}", 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch, 'values' => [0, 127]]]]], range(1, 6));
-        $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'keys' => ['low' => 36, 'high' => 84, 'key60' => 'C4'], 'surface' => ['controls' => $controls]];
-        $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], 'routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message']]];
-        $box = Kit::hearer('Box', more: [
-            'parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => KindName::Cc->value, 'number' => 20], 'raw' => [0, 127]]],
-            'programs' => ['count' => 9, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9], 'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none']],
-        ]);
-        $leads = [Kit::lead('first', 'board out', 'hub in'), Kit::lead('to the post', 'hub out', 'post board'), Kit::lead('box', 'post out', 'box in')];
+        $controls = array_map(
+            static fn (int $switch): array => [
+                'name' => "Switch {$switch}",
+                'sort' => 'switch',
+                'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch, 'values' => [0, 127]]]],
+            ],
+            range(1, 6),
+        );
+        $board = [
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')],
+            'sends' => [['at' => ['out'], 'channel' => 1]],
+            'keys' => ['low' => 36, 'high' => 84, 'key60' => 'C4'],
+            'surface' => ['controls' => $controls],
+        ];
+        $hub = [
+            'schema' => 1,
+            'name' => 'Hub',
+            'sort' => 'hub',
+            'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')],
+            'routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message']],
+        ];
+        $box = Kit::hearer(
+            'Box',
+            more: [
+                'parameters' => [
+                    ['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => KindName::Cc->value, 'number' => 20], 'raw' => [0, 127]],
+                ],
+                'programs' => [
+                    'count' => 9,
+                    'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9],
+                    'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none'],
+                ],
+            ],
+        );
+        $leads = [
+            Kit::lead('first', 'board out', 'hub in'),
+            Kit::lead('to the post', 'hub out', 'post board'),
+            Kit::lead('box', 'post out', 'box in'),
+        ];
         if (str_contains($rules, 'board in out')) {
             $leads = [$leads[0], Kit::lead('to the post', 'hub out', 'post board in'), $leads[2], Kit::lead('lamps', 'post board out', 'board in')];
         }
-        $situation = new RigAnalysis(Kit::setup(Kit::rig(['board' => $board, 'hub' => $hub, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'hub', 'chart' => 'hub'], ['name' => 'box', 'chart' => 'box']], $leads, ['rulebook' => $rules] + $more), $rules));
+        $situation = new RigAnalysis(
+            Kit::setup(
+                Kit::rig(
+                    ['board' => $board, 'hub' => $hub, 'box' => $box],
+                    [['name' => 'board', 'chart' => 'board'], ['name' => 'hub', 'chart' => 'hub'], ['name' => 'box', 'chart' => 'box']],
+                    $leads,
+                    ['rulebook' => $rules] + $more,
+                ),
+                $rules,
+            ),
+        );
         self::assertFalse($situation->checked()->hasErrors(), $rules);
 
         return $situation;

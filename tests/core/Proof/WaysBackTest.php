@@ -21,28 +21,31 @@ use ZigzagPost\Tests\Core\Rig\Kit;
 final class WaysBackTest extends TestCase
 {
     private const BOOK = <<<'RULES'
-        port in1 in
-        port out1 out
+    port in1 in
+    port out1 out
 
-        rule "Tone"
-          take cc 9
-          turn box "Tone"
+    rule "Tone"
+      take cc 9
+      turn box "Tone"
 
-        rule "Keys"
-          take note
-          send out1 channel 3
+    rule "Keys"
+      take note
+      send out1 channel 3
 
-        rule "The other scene"
-          take program
-          go "B"
+    rule "The other scene"
+      take program
+      go "B"
 
-        scene "A"
+    scene "A"
 
-        scene "B"
-          on enter post program 5 channel 3 to out1
-        RULES;
+    scene "B"
+      on enter post program 5 channel 3 to out1
+    RULES;
 
-    /** @return iterable<string, array{string, string, string, list<string>}> what came in before, what came while the lead was out, the way back, and its presses */
+    /**
+     * @return iterable<string, array{string, string, string, list<string>}> what came in before, what came while the lead was out, the way
+     *     back, and its presses
+     */
     public static function harms(): iterable
     {
         [$on, $off, $tone, $scene] = ["\x90\x3C\x64", "\x80\x3C\x40", "\xB0\x09\x40", "\xC0\x00"];
@@ -60,10 +63,35 @@ final class WaysBackTest extends TestCase
     #[DataProvider('harms')]
     public function testTheWayWithTheFewestPresses(string $before, string $lost, string $way, array $presses): void
     {
-        $parameter = static fn (string $name, int $number): array => ['name' => $name, 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => $number], 'raw' => [0, 127]];
-        $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]]];
-        $box = Kit::hearer('Box', 3, more: ['parameters' => [$parameter('Tone', 9), ['name' => 'Patch', 'reach' => 'midi', 'message' => ['kind' => 'program'], 'raw' => [0, 127]]]]);
-        $rig = Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => self::BOOK]);
+        $parameter = static fn (string $name, int $number): array => [
+            'name' => $name,
+            'reach' => 'midi',
+            'message' => ['kind' => 'cc', 'number' => $number],
+            'raw' => [0, 127],
+        ];
+        $board = [
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out')],
+            'sends' => [['at' => ['out'], 'channel' => 1]],
+        ];
+        $box = Kit::hearer(
+            'Box',
+            3,
+            more: [
+                'parameters' => [
+                    $parameter('Tone', 9),
+                    ['name' => 'Patch', 'reach' => 'midi', 'message' => ['kind' => 'program'], 'raw' => [0, 127]],
+                ],
+            ],
+        );
+        $rig = Kit::rig(
+            ['board' => $board, 'box' => $box],
+            [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']],
+            [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')],
+            ['rulebook' => self::BOOK],
+        );
         $situation = new RigAnalysis(RigFile::setup($rig));
         self::assertFalse($situation->checked()->hasErrors());
         $book = Compiler::load($situation->checked()->book, keepsPresent: true);

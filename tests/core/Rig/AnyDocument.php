@@ -11,7 +11,31 @@ namespace ZigzagPost\Tests\Core\Rig;
 final class AnyDocument
 {
     private const DEEPEST = 14;
-    private const WORDS = ['a', 'b', 'c', 'main', 'one', 'channel', 'clock', 'Switch 1', 'lead', 'post', 'on', 'off', 'jack', "Ä \u{1F3B9}", '0', '-1', 'x y', '=1', '"q"', '50 %', '7', '12', '2026'];
+    private const WORDS = [
+        'a',
+        'b',
+        'c',
+        'main',
+        'one',
+        'channel',
+        'clock',
+        'Switch 1',
+        'lead',
+        'post',
+        'on',
+        'off',
+        'jack',
+        "Ä \u{1F3B9}",
+        '0',
+        '-1',
+        'x y',
+        '=1',
+        '"q"',
+        '50 %',
+        '7',
+        '12',
+        '2026',
+    ];
 
     /** @var array<mixed> */
     private array $definitions;
@@ -56,7 +80,9 @@ final class AnyDocument
             \in_array('object', $types, true) => $this->object($schema, $where, $depth),
             \in_array('array', $types, true) => $this->list($schema, $where, $depth),
             \in_array('integer', $types, true) => $this->whole($schema),
-            \in_array('number', $types, true) => $this->random->getInt(0, 1) ? $this->whole($schema) : min(self::number($schema, 'maximum', 1000), $this->whole($schema) + 0.5),
+            \in_array('number', $types, true) => $this->random->getInt(0, 1)
+                ? $this->whole($schema)
+                : min(self::number($schema, 'maximum', 1000), $this->whole($schema) + 0.5),
             \in_array('boolean', $types, true) => 1 === $this->random->getInt(0, 1),
             default => $this->text($schema),
         };
@@ -141,7 +167,19 @@ final class AnyDocument
 
             return $choices[$this->random->getInt(0, \count($choices) - 1)];
         }
-        foreach ([...['a', 'b', 'c', 'd', 'lead', 'midi'], (string) $this->random->getInt(0, 20), '#a0b0c0', 'F0 7D {v} F7', '{bank}{slot}', '{number}', 'F07D01F7', '2026-11-29', '2026-11-29T20:00:00+00:00'] as $index => $try) {
+        foreach (
+            [
+                ...['a', 'b', 'c', 'd', 'lead', 'midi'],
+                (string) $this->random->getInt(0, 20),
+                '#a0b0c0',
+                'F0 7D {v} F7',
+                '{bank}{slot}',
+                '{number}',
+                'F07D01F7',
+                '2026-11-29',
+                '2026-11-29T20:00:00+00:00',
+            ] as $index => $try
+        ) {
             $tries[] = [1 === @preg_match("/{$pattern}/Du", $try), $try];
         }
         $fitting = array_column(array_filter($tries, static fn (array $each): bool => $each[0]), 1);

@@ -42,8 +42,12 @@ final readonly class AnyRig
                 $plugs[] = "plug{$place}";
             }
             $chart = ([] === $named ? [] : ['plugs' => $named]) + $chart;
-            if (1 === $this->random->getInt(0, 1)) { // a plain one, that reaches something
-                $chart['plugs'] = [['id' => 'plug0', 'label' => 'MIDI', 'connector' => 'din5', 'uses' => [['way' => 'both', 'carries' => 'midi']]], ...\array_slice(self::list($chart, 'plugs'), 1)];
+            if (1 === $this->random->getInt(0, 1)) {
+                // a plain one, that reaches something
+                $chart['plugs'] = [
+                    ['id' => 'plug0', 'label' => 'MIDI', 'connector' => 'din5', 'uses' => [['way' => 'both', 'carries' => 'midi']]],
+                    ...\array_slice(self::list($chart, 'plugs'), 1),
+                ];
                 $plugs = ['plug0', 'plug0', 'plug0', ...\array_slice($plugs, 1)];
             }
             $chart = $this->furnished($chart);
@@ -87,14 +91,44 @@ final readonly class AnyRig
         $controls = $parameters = [];
         for ($i = 1; $i <= 3; ++$i) {
             $control = ['name' => $isNumbered ? (string) $i : "Switch {$i}"] + self::decoded($this->charts->make('Control'));
-            $controls[] = $isPlain ? ['sort' => ['switch', 'fader', 'pedal', 'encoder'][$this->random->getInt(0, 3)], 'sends' => [['gesture' => ['press', 'move'][$this->random->getInt(0, 1)], 'message' => ['kind' => ['cc', 'note', 'nrpn', 'program'][$this->random->getInt(0, 3)], 'number' => 20 + $i, 'channel' => 1, 'values' => [0, 127]]]]] + $control : $control;
-            $parameter = ['name' => $isNumbered ? (string) (10 + $i) : "Mix {$i}", 'raw' => [[0, 127], [-64, 63], [0, 16383], [5, 5]][$this->random->getInt(0, 3)]] + self::decoded($this->charts->make('Parameter'));
-            $parameters[] = $isPlain ? ['reach' => 'midi', 'message' => ['kind' => ['cc', 'nrpn', 'cc14', 'bend', 'sysex'][$this->random->getInt(0, 4)], 'number' => 10 + $i]] + array_diff_key($parameter, ['part' => 0, 'assign' => 0]) : $parameter;
+            $controls[] = $isPlain
+                ? [
+                    'sort' => ['switch', 'fader', 'pedal', 'encoder'][$this->random->getInt(0, 3)],
+                    'sends' => [
+                        [
+                            'gesture' => ['press', 'move'][$this->random->getInt(0, 1)],
+                            'message' => [
+                                'kind' => ['cc', 'note', 'nrpn', 'program'][$this->random->getInt(0, 3)],
+                                'number' => 20 + $i,
+                                'channel' => 1,
+                                'values' => [0, 127],
+                            ],
+                        ],
+                    ],
+                ] + $control
+                : $control;
+            $parameter =
+                [
+                    'name' => $isNumbered ? (string) (10 + $i) : "Mix {$i}",
+                    'raw' => [[0, 127], [-64, 63], [0, 16383], [5, 5]][$this->random->getInt(0, 3)],
+                ] + self::decoded($this->charts->make('Parameter'));
+            $parameters[] = $isPlain
+                ? [
+                    'reach' => 'midi',
+                    'message' => ['kind' => ['cc', 'nrpn', 'cc14', 'bend', 'sysex'][$this->random->getInt(0, 4)], 'number' => 10 + $i],
+                ] + array_diff_key($parameter, ['part' => 0, 'assign' => 0])
+                : $parameter;
         }
         $surface = self::part($chart, 'surface');
-        $more = ['surface' => ['controls' => [...$controls, ...self::list($surface, 'controls')]] + $surface, 'parameters' => [...$parameters, ...self::list($chart, 'parameters')]];
+        $more = [
+            'surface' => ['controls' => [...$controls, ...self::list($surface, 'controls')]] + $surface,
+            'parameters' => [...$parameters, ...self::list($chart, 'parameters')],
+        ];
         if ($isPlain) {
-            $more['hears'] = [['id' => 'main', 'at' => ['plug0'], 'channel' => $this->random->getInt(1, 16)] + array_diff_key(self::decoded($this->charts->make('Hears')), ['zone' => 0])];
+            $more['hears'] = [
+                ['id' => 'main', 'at' => ['plug0'], 'channel' => $this->random->getInt(1, 16)] +
+                array_diff_key(self::decoded($this->charts->make('Hears')), ['zone' => 0]),
+            ];
             $more['sends'] = [['at' => ['plug0'], 'channel' => 1] + self::decoded($this->charts->make('Sends'))];
         }
 
@@ -112,20 +146,33 @@ final readonly class AnyRig
             $rig = array_diff_key(self::decoded($this->rigs->make('Rig')), ['charts' => 0, 'units' => 0, 'leads' => 0, 'rulebook' => 0, 'book' => 0]);
             $rig['schema'] = 1;
             $proofs = [];
-            foreach (self::list($rig, 'proofs') as $proof) { // what is kept is a tape
-                $proofs[] = ['tape' => "0.000 p1 90 3C 64\n10.000 p2 B0 14 40\n", 'accepted' => ['', "0.000 p3 90 3C 64\n"][$this->random->getInt(0, 1)]] + $proof;
+            foreach (self::list($rig, 'proofs') as $proof) {
+                // what is kept is a tape
+                $proofs[] =
+                    ['tape' => "0.000 p1 90 3C 64\n10.000 p2 B0 14 40\n", 'accepted' => ['', "0.000 p3 90 3C 64\n"][$this->random->getInt(0, 1)]] +
+                    $proof;
             }
             $rig = ([] === $proofs ? [] : ['proofs' => $proofs]) + $rig;
             $rig['charts'] = $charts;
             $rig['units'] = $this->units($charts);
             $rig['leads'] = [];
             for ($i = $this->random->getInt(0, 7); $i > 0; --$i) {
-                $rig['leads'][] = ['id' => "l{$i}", 'a' => $this->end($rig['units'], $charts), 'b' => $this->end($rig['units'], $charts)] + self::decoded($this->rigs->make('Lead'));
+                $rig['leads'][] =
+                    ['id' => "l{$i}", 'a' => $this->end($rig['units'], $charts), 'b' => $this->end($rig['units'], $charts)] +
+                    self::decoded($this->rigs->make('Lead'));
             }
             foreach ($rig['units'] as $place => $unit) {
                 foreach (['in', 'out'] as $way) {
                     if ($this->random->getInt(1, 10) <= 7) {
-                        $rig['leads'][] = ['id' => "{$way}{$place}", 'a' => ['unit' => self::text($unit, 'name'), 'plug' => 'plug0'], 'b' => ['unit' => 'post', 'plug' => ['in' => ['p1', 'p2 in'], 'out' => ['p3', 'p2 out']][$way][$this->random->getInt(0, 1)]], 'parts' => []];
+                        $rig['leads'][] = [
+                            'id' => "{$way}{$place}",
+                            'a' => ['unit' => self::text($unit, 'name'), 'plug' => 'plug0'],
+                            'b' => [
+                                'unit' => 'post',
+                                'plug' => ['in' => ['p1', 'p2 in'], 'out' => ['p3', 'p2 out']][$way][$this->random->getInt(0, 1)],
+                            ],
+                            'parts' => [],
+                        ];
                     }
                 }
             }
@@ -156,7 +203,10 @@ final readonly class AnyRig
             foreach (self::list($chart, 'settings') as $setting) {
                 $values = self::part($setting, 'values');
                 if ([] !== $values && \is_string($setting['id'] ?? null) && 1 === $this->random->getInt(0, 1)) {
-                    $settings[$setting['id']] = ['value' => array_values($values)[$this->random->getInt(0, \count($values) - 1)], 'state' => ['planned', 'set', 'read'][$this->random->getInt(0, 2)]];
+                    $settings[$setting['id']] = [
+                        'value' => array_values($values)[$this->random->getInt(0, \count($values) - 1)],
+                        'state' => ['planned', 'set', 'read'][$this->random->getInt(0, 2)],
+                    ];
                 }
             }
             foreach ([...self::list(self::part($chart, 'surface'), 'controls'), ...self::list($chart, 'parameters')] as $each) {
@@ -167,7 +217,10 @@ final readonly class AnyRig
             }
             $unit = ['settings' => $settings, 'assigned' => $assigned] + ([] === $measured ? [] : ['measured' => $measured]) + $unit;
             // What of it does not agree with its chart is left out here, so that the unit itself stays.
-            $alone = self::repaired(['schema' => 1, 'name' => 'alone', 'charts' => $charts, 'units' => [$unit]], static fn (string $json): object => RigFile::rig($json));
+            $alone = self::repaired(
+                ['schema' => 1, 'name' => 'alone', 'charts' => $charts, 'units' => [$unit]],
+                static fn (string $json): object => RigFile::rig($json),
+            );
             $kept = null === $alone ? [] : self::list(self::decoded(json_decode($alone)), 'units');
             $units[] = $kept[0] ?? ['name' => "u{$i}", 'chart' => ['id' => $id, 'revision' => 1]];
         }
@@ -192,8 +245,8 @@ final readonly class AnyRig
         $plug = [] === $plugs ? [] : $plugs[$this->random->getInt(0, \count($plugs) - 1)];
         $streams = self::list($plug, 'streams');
 
-        return ['unit' => self::text($unit, 'name'), 'plug' => '' === self::text($plug, 'id') ? 'none' : self::text($plug, 'id')]
-            + ([] === $streams || 1 === $this->random->getInt(0, 1) ? [] : ['stream' => self::text($streams[0], 'id')]);
+        return ['unit' => self::text($unit, 'name'), 'plug' => '' === self::text($plug, 'id') ? 'none' : self::text($plug, 'id')] +
+            ([] === $streams || 1 === $this->random->getInt(0, 1) ? [] : ['stream' => self::text($streams[0], 'id')]);
     }
 
     /** Rules that name what the rig has; those that are in error are kept now and then. */
@@ -211,8 +264,20 @@ final readonly class AnyRig
         for ($i = $this->random->getInt(0, 8); $i > 0; --$i) {
             $unit = $rig->units[$this->random->getInt(0, \count($rig->units) - 1)];
             $controls = ($rig->charts[$unit->chart->id] ?? null)->chart->surface->controls ?? [];
-            $taken = [] === $controls || 1 === $this->random->getInt(1, 4) ? ['take note', 'take cc 1..20', 'take program', 'take any', 'take cc 20 held 600ms'][$this->random->getInt(0, 4)] : "take {$unit->name} \"".$controls[$this->random->getInt(0, \count($controls) - 1)]->name.'"'.['', ' short', ' held 500ms', ' changed'][$this->random->getInt(0, 3)];
-            $rule = "\nrule \"R{$i}\"\n  {$taken}\n".(1 === $this->random->getInt(0, 1) ? "  press\n" : '').'  '.$this->act($rig, false)."\n".(1 === $this->random->getInt(0, 1) ? '  '.$this->act($rig, false)."\n" : '');
+            $taken =
+                [] === $controls || 1 === $this->random->getInt(1, 4)
+                    ? ['take note', 'take cc 1..20', 'take program', 'take any', 'take cc 20 held 600ms'][$this->random->getInt(0, 4)]
+                    : "take {$unit->name} \"".
+                        $controls[$this->random->getInt(0, \count($controls) - 1)]->name.
+                        '"'.
+                        ['', ' short', ' held 500ms', ' changed'][$this->random->getInt(0, 3)];
+            $rule =
+                "\nrule \"R{$i}\"\n  {$taken}\n".
+                (1 === $this->random->getInt(0, 1) ? "  press\n" : '').
+                '  '.
+                $this->act($rig, false).
+                "\n".
+                (1 === $this->random->getInt(0, 1) ? '  '.$this->act($rig, false)."\n" : '');
             $text = $this->with($text, $rule, $devices, $keepsErrors);
         }
 
@@ -232,8 +297,27 @@ final readonly class AnyRig
         $parameter = [] === $parameters ? 'none' : $parameters[$this->random->getInt(0, \count($parameters) - 1)]->name;
         $controls = $chart->surface->controls ?? [];
         $control = [] === $controls ? 'none' : $controls[$this->random->getInt(0, \count($controls) - 1)]->name;
-        $acts = ["turn {$unit->name} \"{$parameter}\" to 5", "turn {$unit->name} \"{$parameter}\" to 40 percent", "recall {$unit->name} 1", "recall {$unit->name} 100000", "light {$unit->name} \"{$control}\" on", 'post note 60 for 20ms to p3', "restore {$unit->name}"];
-        $acts = $isBurst ? $acts : [...$acts, "turn {$unit->name} \"{$parameter}\"", "turn {$unit->name} \"{$parameter}\" pickup", "turn {$unit->name} \"{$parameter}\" to other", "play {$unit->name}", 'send p3', 'go next', 'panic'];
+        $acts = [
+            "turn {$unit->name} \"{$parameter}\" to 5",
+            "turn {$unit->name} \"{$parameter}\" to 40 percent",
+            "recall {$unit->name} 1",
+            "recall {$unit->name} 100000",
+            "light {$unit->name} \"{$control}\" on",
+            'post note 60 for 20ms to p3',
+            "restore {$unit->name}",
+        ];
+        $acts = $isBurst
+            ? $acts
+            : [
+                ...$acts,
+                "turn {$unit->name} \"{$parameter}\"",
+                "turn {$unit->name} \"{$parameter}\" pickup",
+                "turn {$unit->name} \"{$parameter}\" to other",
+                "play {$unit->name}",
+                'send p3',
+                'go next',
+                'panic',
+            ];
 
         return $acts[$this->random->getInt(0, \count($acts) - 1)];
     }
@@ -254,7 +338,11 @@ final readonly class AnyRig
                 return $json;
             } catch (BadData $bad) {
                 foreach (array_reverse($bad->problems) as $problem) {
-                    $document = self::without($document, array_values(array_filter(preg_split('/[.\[\]]+/', $problem->path) ?: [], static fn (string $step): bool => '' !== $step)), str_contains($problem->text, 'is missing') ? 1 : 0);
+                    $document = self::without(
+                        $document,
+                        array_values(array_filter(preg_split('/[.\[\]]+/', $problem->path) ?: [], static fn (string $step): bool => '' !== $step)),
+                        str_contains($problem->text, 'is missing') ? 1 : 0,
+                    );
                 }
             }
         }

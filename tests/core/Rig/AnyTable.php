@@ -8,22 +8,77 @@ namespace ZigzagPost\Tests\Core\Rig;
 final readonly class AnyTable
 {
     private const HEADINGS = [
-        'en' => ['name' => ['Parameter', 'Name', 'Function'], 'cc' => ['CC', 'CC#', 'Controller', 'MIDI CC', 'Control Change'], 'range' => ['Range', 'Values', 'Value range'], 'min' => ['Min', 'From'], 'max' => ['Max', 'To'], 'rest' => ['Default'], 'remark' => ['Notes', 'Comment'], 'kind' => ['Type', 'Kind'], 'group' => ['Section', 'Page'], 'to' => ' to '],
-        'de' => ['name' => ['Bezeichnung', 'Funktion', 'Parameter'], 'cc' => ['CC', 'Controllernummer', 'CC-Nr.'], 'range' => ['Bereich', 'Wertebereich', 'Werte'], 'min' => ['Min.', 'von'], 'max' => ['Max.', 'bis'], 'rest' => ['Standard', 'Vorgabe'], 'remark' => ['Bemerkung', 'Hinweise'], 'kind' => ['Typ', 'Art'], 'group' => ['Gruppe', 'Seite'], 'to' => ' bis '],
-        'fr' => ['name' => ['Nom', 'Paramètre', 'Fonction'], 'cc' => ['CC', 'Contrôleur', 'N° CC'], 'range' => ['Plage', 'Valeurs'], 'min' => ['Min'], 'max' => ['Max'], 'rest' => ['Défaut', 'Par défaut'], 'remark' => ['Remarques', 'Commentaire'], 'kind' => ['Type'], 'group' => ['Groupe'], 'to' => ' à '],
-        'es' => ['name' => ['Nombre', 'Parámetro', 'Función'], 'cc' => ['CC', 'Controlador', 'Número de CC'], 'range' => ['Rango', 'Valores'], 'min' => ['Mínimo', 'Desde'], 'max' => ['Máximo', 'Hasta'], 'rest' => ['Por defecto'], 'remark' => ['Observaciones', 'Notas'], 'kind' => ['Tipo'], 'group' => ['Grupo'], 'to' => '-'],
+        'en' => [
+            'name' => ['Parameter', 'Name', 'Function'],
+            'cc' => ['CC', 'CC#', 'Controller', 'MIDI CC', 'Control Change'],
+            'range' => ['Range', 'Values', 'Value range'],
+            'min' => ['Min', 'From'],
+            'max' => ['Max', 'To'],
+            'rest' => ['Default'],
+            'remark' => ['Notes', 'Comment'],
+            'kind' => ['Type', 'Kind'],
+            'group' => ['Section', 'Page'],
+            'to' => ' to ',
+        ],
+        'de' => [
+            'name' => ['Bezeichnung', 'Funktion', 'Parameter'],
+            'cc' => ['CC', 'Controllernummer', 'CC-Nr.'],
+            'range' => ['Bereich', 'Wertebereich', 'Werte'],
+            'min' => ['Min.', 'von'],
+            'max' => ['Max.', 'bis'],
+            'rest' => ['Standard', 'Vorgabe'],
+            'remark' => ['Bemerkung', 'Hinweise'],
+            'kind' => ['Typ', 'Art'],
+            'group' => ['Gruppe', 'Seite'],
+            'to' => ' bis ',
+        ],
+        'fr' => [
+            'name' => ['Nom', 'Paramètre', 'Fonction'],
+            'cc' => ['CC', 'Contrôleur', 'N° CC'],
+            'range' => ['Plage', 'Valeurs'],
+            'min' => ['Min'],
+            'max' => ['Max'],
+            'rest' => ['Défaut', 'Par défaut'],
+            'remark' => ['Remarques', 'Commentaire'],
+            'kind' => ['Type'],
+            'group' => ['Groupe'],
+            'to' => ' à ',
+        ],
+        'es' => [
+            'name' => ['Nombre', 'Parámetro', 'Función'],
+            'cc' => ['CC', 'Controlador', 'Número de CC'],
+            'range' => ['Rango', 'Valores'],
+            'min' => ['Mínimo', 'Desde'],
+            'max' => ['Máximo', 'Hasta'],
+            'rest' => ['Por defecto'],
+            'remark' => ['Observaciones', 'Notas'],
+            'kind' => ['Tipo'],
+            'group' => ['Grupo'],
+            'to' => '-',
+        ],
     ];
 
     public function __construct(private \Random\Randomizer $random)
     {
     }
 
-    /** @return array{string, array<string, array{kind: string, number: int|null, channel: int|null, raw: array{int, int}, named: list<array{int, int, string}>}>} the table, and what each name means */
+    /**
+     * @return array{string, array<string, array{kind: string, number: int|null, channel: int|null, raw: array{int, int},
+     *     named: list<array{int, int, string}>}>} the table, and what each name means
+     */
     public function make(): array
     {
         $words = self::HEADINGS[(string) $this->one(array_keys(self::HEADINGS))];
         $isMixed = $this->chance(3);
-        $has = ['row' => $this->chance(2), 'kind' => $isMixed, 'group' => $this->chance(4), 'rest' => $this->chance(4), 'remark' => $this->chance(3), 'ends' => $this->chance(4), 'noRange' => $this->chance(6)];
+        $has = [
+            'row' => $this->chance(2),
+            'kind' => $isMixed,
+            'group' => $this->chance(4),
+            'rest' => $this->chance(4),
+            'remark' => $this->chance(3),
+            'ends' => $this->chance(4),
+            'noRange' => $this->chance(6),
+        ];
         $numbers = (string) ($isMixed ? 'plain' : $this->one(['plain', 'plain', 'word', 'hash', 'hexHeading', 'suffix', 'both', 'letters']));
         $to = (string) $this->one(['-', '..', ' - ', '–', '…', $words['to']]);
         $rows = $meant = [];
@@ -37,12 +92,23 @@ final readonly class AnyTable
             $whole = 'cc' === $kind ? [0, 127] : ('bend' === $kind ? [-8192, 8191] : ('pressure' === $kind ? [0, 127] : [0, 16383]));
             [$raw, $values, $named] = $this->values($whole, $to, $has['ends']);
             $cells = [
-                ...($has['row'] ? ['row' => (string) $row] : []), 'name' => $name, ...($has['kind'] ? ['kind' => $kindWord] : []), 'cc' => $cell,
-                ...($has['noRange'] ? [] : ($has['ends'] ? ['min' => (string) $raw[0], 'max' => (string) $raw[1]] : ['range' => $values])),
-                ...($has['group'] ? ['group' => "Page {$this->random->getInt(1, 2)}"] : []), ...($has['rest'] ? ['rest' => $this->chance(2) ? '' : (string) $raw[0]] : []), ...($has['remark'] ? ['remark' => $this->chance(2) ? '' : 'see page 12'] : []),
+                ...$has['row'] ? ['row' => (string) $row] : [],
+                'name' => $name,
+                ...$has['kind'] ? ['kind' => $kindWord] : [],
+                'cc' => $cell,
+                ...$has['noRange'] ? [] : ($has['ends'] ? ['min' => (string) $raw[0], 'max' => (string) $raw[1]] : ['range' => $values]),
+                ...$has['group'] ? ['group' => "Page {$this->random->getInt(1, 2)}"] : [],
+                ...$has['rest'] ? ['rest' => $this->chance(2) ? '' : (string) $raw[0]] : [],
+                ...$has['remark'] ? ['remark' => $this->chance(2) ? '' : 'see page 12'] : [],
             ];
             $rows[] = $cells;
-            $meant[$name] = ['kind' => $kind, 'number' => \in_array($kind, ['bend', 'pressure'], true) ? null : $number, 'channel' => $channel, 'raw' => $has['noRange'] ? $whole : $raw, 'named' => $has['noRange'] || $has['ends'] ? [] : $named];
+            $meant[$name] = [
+                'kind' => $kind,
+                'number' => \in_array($kind, ['bend', 'pressure'], true) ? null : $number,
+                'channel' => $channel,
+                'raw' => $has['noRange'] ? $whole : $raw,
+                'named' => $has['noRange'] || $has['ends'] ? [] : $named,
+            ];
         }
 
         return [$this->written($rows, $words, $numbers), $meant];
@@ -51,8 +117,13 @@ final readonly class AnyTable
     private static function number(string $style, int $number): string
     {
         return match ($style) {
-            'word' => "CC {$number}", 'hash' => "#{$number}", 'hexHeading' => \sprintf('%X', $number), 'letters' => \sprintf('%02X', $number),
-            'suffix' => \sprintf('%02Xh', $number), 'both' => \sprintf('%d (%02Xh)', $number, $number), default => (string) $number,
+            'word' => "CC {$number}",
+            'hash' => "#{$number}",
+            'hexHeading' => \sprintf('%X', $number),
+            'letters' => \sprintf('%02X', $number),
+            'suffix' => \sprintf('%02Xh', $number),
+            'both' => \sprintf('%d (%02Xh)', $number, $number),
+            default => (string) $number,
         };
     }
 
@@ -82,8 +153,28 @@ final readonly class AnyTable
         }
 
         return match ($this->random->getInt(0, 6)) {
-            0 => [[0, 1], (string) $this->one(['0=Left 1=Right', '0 = Left, 1 = Right', '0: Left / 1: Right', 'Left (0), Right (1)', 'Left=0; Right=1', '0 Left, 1 Right']), [[0, 0, 'Left'], [1, 1, 'Right']]],
-            1 => [[0, 127], (string) $this->one(['0-63 = Tape, 64-127 = Plate', '0-63: Tape; 64-127: Plate', '0-63 Tape, 64-127 Plate', '0..63 = Tape | 64..127 = Plate']), [[0, 63, 'Tape'], [64, 127, 'Plate']]],
+            0 => [
+                [0, 1],
+                (string) $this->one([
+                    '0=Left 1=Right',
+                    '0 = Left, 1 = Right',
+                    '0: Left / 1: Right',
+                    'Left (0), Right (1)',
+                    'Left=0; Right=1',
+                    '0 Left, 1 Right',
+                ]),
+                [[0, 0, 'Left'], [1, 1, 'Right']],
+            ],
+            1 => [
+                [0, 127],
+                (string) $this->one([
+                    '0-63 = Tape, 64-127 = Plate',
+                    '0-63: Tape; 64-127: Plate',
+                    '0-63 Tape, 64-127 Plate',
+                    '0..63 = Tape | 64..127 = Plate',
+                ]),
+                [[0, 63, 'Tape'], [64, 127, 'Plate']],
+            ],
             2 => [[0, 127], (string) $this->one(['off/on', 'Off / On', 'OFF-ON']), [[0, 63, 'Off'], [64, 127, 'On']]],
             3 => [$raw, "{$between} (64 = centre)", []],
             4 => [$raw, "{$between} (slow at the low end)", []],
@@ -105,10 +196,15 @@ final readonly class AnyTable
             $heading = \is_array($known) ? $this->one(array_filter($known, \is_string(...))) : '';
             $headings[] = 'cc' === $what && 'hexHeading' === $numbers ? "{$heading} (hex)" : $heading;
         }
-        $quote = static fn (string $cell): string => ',' === $delimiter || 1 === preg_match('/["\n'.preg_quote($delimiter, '/').']/', $cell) ? '"'.str_replace('"', '""', $cell).'"' : $cell;
+        $quote = static fn (string $cell): string => ',' === $delimiter || 1 === preg_match('/["\n'.preg_quote($delimiter, '/').']/', $cell)
+            ? '"'.str_replace('"', '""', $cell).'"'
+            : $cell;
         $lines = [];
         foreach ([$headings, ...array_map(array_values(...), $rows)] as $cells) {
-            $lines[] = '|' === $delimiter ? '| '.implode(' | ', array_map(static fn (string $cell): string => str_replace('|', '/', $cell), $cells)).' |' : implode($delimiter, array_map($quote, $cells));
+            $lines[] =
+                '|' === $delimiter
+                    ? '| '.implode(' | ', array_map(static fn (string $cell): string => str_replace('|', '/', $cell), $cells)).' |'
+                    : implode($delimiter, array_map($quote, $cells));
         }
         $text = implode((string) $this->one(["\n", "\r\n"]), $lines)."\n";
 
@@ -122,7 +218,10 @@ final readonly class AnyTable
 
     private function name(int $row): string
     {
-        return $this->one(['Mix', 'Füllung', 'Réglage', 'Año', 'Level', 'Depth A', 'Osc 2 fine', 'Größe']).' '.$this->one(['one', 'two', 'höher', 'bas'])." {$row}x";
+        return $this->one(['Mix', 'Füllung', 'Réglage', 'Año', 'Level', 'Depth A', 'Osc 2 fine', 'Größe']).
+            ' '.
+            $this->one(['one', 'two', 'höher', 'bas']).
+            " {$row}x";
     }
 
     /**

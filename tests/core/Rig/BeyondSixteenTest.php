@@ -31,11 +31,36 @@ final class BeyondSixteenTest extends TestCase
             }
             $now = $all[$random->getInt(0, \count($all) - 1)];
             $isPinned = !$isFixed && 1 === $random->getInt(1, 3);
-            $fits = static fn (int $value): bool => [] === array_filter($parts, static fn (array $part): bool => (\is_int($part['channel']) ? $part['channel'] : $value + $part['channel']['offset']) + $part['width'] - 1 > 16);
+            $fits = static fn (int $value): bool => [] ===
+                array_filter(
+                    $parts,
+                    static fn (array $part): bool => (\is_int($part['channel']) ? $part['channel'] : $value + $part['channel']['offset']) +
+                        $part['width'] -
+                        1 >
+                        16,
+                );
             $isPossible = [] !== array_filter($isPinned ? [$now] : $all, $fits);
 
-            $chart = ['schema' => 1, 'name' => 'Box', 'sort' => 'synth', 'plugs' => [Kit::din('in', 'in')], 'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => $values]], 'hears' => $parts];
-            $rig = Kit::rig(['box' => $chart], [['name' => 'box', 'chart' => 'box', 'settings' => ['channel' => ['value' => \is_int($values[0]) ? $now : (string) $now, 'state' => 'set', 'pinned' => $isPinned]]]], [Kit::lead('l', 'post out', 'box in')], ['rulebook' => "port out out\n"]);
+            $chart = [
+                'schema' => 1,
+                'name' => 'Box',
+                'sort' => 'synth',
+                'plugs' => [Kit::din('in', 'in')],
+                'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => $values]],
+                'hears' => $parts,
+            ];
+            $rig = Kit::rig(
+                ['box' => $chart],
+                [
+                    [
+                        'name' => 'box',
+                        'chart' => 'box',
+                        'settings' => ['channel' => ['value' => \is_int($values[0]) ? $now : (string) $now, 'state' => 'set', 'pinned' => $isPinned]],
+                    ],
+                ],
+                [Kit::lead('l', 'post out', 'box in')],
+                ['rulebook' => "port out out\n"],
+            );
             $situation = new RigAnalysis(RigFile::setup($rig));
             $plan = Planner::plan($situation->setup);
             $words = json_encode([$parts, $values, $now, $isPinned], \JSON_THROW_ON_ERROR);

@@ -20,12 +20,18 @@ final class ChartFactsTest extends TestCase
 {
     public function testWhatIsNeverTriedOutByAScript(): void
     {
-        $dangerous = array_map(static fn (Hazard $hazard): string => $hazard->value, array_filter(Hazard::cases(), static fn (Hazard $hazard): bool => $hazard->isDangerous()));
+        $dangerous = array_map(
+            static fn (Hazard $hazard): string => $hazard->value,
+            array_filter(Hazard::cases(), static fn (Hazard $hazard): bool => $hazard->isDangerous()),
+        );
 
         self::assertSame(['laser', 'flame', 'pyrotechnics', 'moving scenery', 'hoist'], array_values($dangerous));
     }
 
-    /** @return iterable<string, array{string, list<array{int, float}>, array<int, float|null>}> how it goes between rows, the rows, and what is shown at raw values */
+    /**
+     * @return iterable<string, array{string, list<array{int, float}>, array<int, float|null>}> how it goes between rows, the rows, and what is
+     *     shown at raw values
+     */
     public static function shown(): iterable
     {
         $rows = [[10, 100.0], [20, 200.0], [40, 0.0]];
@@ -43,9 +49,14 @@ final class ChartFactsTest extends TestCase
     #[DataProvider('shown')]
     public function testTheNumberThatIsShown(string $between, array $rows, array $expected): void
     {
-        $parameter = self::chart(['parameters' => [['name' => 'Mix', 'reach' => 'hand', 'raw' => [0, 127], 'shown' => $rows, 'between' => $between]]])->parameters[0] ?? null;
+        $parameter =
+            self::chart(['parameters' => [['name' => 'Mix', 'reach' => 'hand', 'raw' => [0, 127], 'shown' => $rows, 'between' => $between]]])
+                ->parameters[0] ?? null;
 
-        self::assertSame($expected, array_combine(array_keys($expected), array_map(static fn (int $raw): ?float => $parameter?->shownAt($raw), array_keys($expected))));
+        self::assertSame(
+            $expected,
+            array_combine(array_keys($expected), array_map(static fn (int $raw): ?float => $parameter?->shownAt($raw), array_keys($expected))),
+        );
     }
 
     /** @return iterable<string, array{string, string|null}> where a part hears, and what is wrong with that */
@@ -64,7 +75,24 @@ final class ChartFactsTest extends TestCase
     public function testAPlaceIsAPlugOrAStream(string $at, ?string $problem): void
     {
         $stream = static fn (string $id): array => ['id' => $id, 'label' => ucfirst($id), 'way' => 'both'];
-        $plugs = [Kit::din('in', 'in'), ['id' => 'usb', 'label' => 'USB', 'connector' => 'usb b', 'uses' => [['way' => 'both', 'carries' => 'usb']], 'usb' => ['role' => 'device', 'givesPower' => false], 'streams' => [$stream('one'), $stream('two')]], ['id' => 'net', 'label' => 'NET', 'connector' => 'network', 'uses' => [['way' => 'both', 'carries' => 'network']], 'streams' => [$stream('one')]]];
+        $plugs = [
+            Kit::din('in', 'in'),
+            [
+                'id' => 'usb',
+                'label' => 'USB',
+                'connector' => 'usb b',
+                'uses' => [['way' => 'both', 'carries' => 'usb']],
+                'usb' => ['role' => 'device', 'givesPower' => false],
+                'streams' => [$stream('one'), $stream('two')],
+            ],
+            [
+                'id' => 'net',
+                'label' => 'NET',
+                'connector' => 'network',
+                'uses' => [['way' => 'both', 'carries' => 'network']],
+                'streams' => [$stream('one')],
+            ],
+        ];
         try {
             self::chart(['plugs' => $plugs, 'hears' => [['id' => 'all', 'at' => [$at], 'channel' => 1]]]);
             $said = null;
@@ -76,7 +104,13 @@ final class ChartFactsTest extends TestCase
 
     public function testWhyAPartGoesBeyondChannelSixteen(): void
     {
-        $setup = Kit::setup(Kit::rig(['box' => Kit::hearer('Box', 15, 4), 'one' => Kit::hearer('One', 1, 1)], [['name' => 'box', 'chart' => 'box'], ['name' => 'one', 'chart' => 'one']], []));
+        $setup = Kit::setup(
+            Kit::rig(
+                ['box' => Kit::hearer('Box', 15, 4), 'one' => Kit::hearer('One', 1, 1)],
+                [['name' => 'box', 'chart' => 'box'], ['name' => 'one', 'chart' => 'one']],
+                [],
+            ),
+        );
         $box = $setup->boxes['box'];
         [$part, $setting] = [$box->chart->hears[0] ?? self::fail(), $box->chart->setting('channel') ?? self::fail()];
 
@@ -86,7 +120,14 @@ final class ChartFactsTest extends TestCase
         $always = BeyondSixteen::always($box, $part, $setting)->conflict();
         self::assertSame('box would answer on 4 channels from 1 on even with MIDI channel at 1, which goes beyond channel 16', $always->why);
         self::assertSame('let box answer on fewer channels', $always->change);
-        self::assertSame([false, true, false], [BeyondSixteen::isSo($box, $part, 13), BeyondSixteen::isSo($box, $part, 14), BeyondSixteen::isSo($setup->boxes['one'], $setup->boxes['one']->chart->hears[0] ?? self::fail(), 16)]);
+        self::assertSame(
+            [false, true, false],
+            [
+                BeyondSixteen::isSo($box, $part, 13),
+                BeyondSixteen::isSo($box, $part, 14),
+                BeyondSixteen::isSo($setup->boxes['one'], $setup->boxes['one']->chart->hears[0] ?? self::fail(), 16),
+            ],
+        );
     }
 
     public function testTheChartOfATableAnswersOnAnyChannelThatIsSet(): void
@@ -99,7 +140,16 @@ final class ChartFactsTest extends TestCase
 
     public function testANameDocumentThatDropsNothingSaysNothing(): void
     {
-        $written = NameDocument::write(self::chart(['programs' => ['count' => 3, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 3], 'wire' => ['perBank' => 3, 'msb' => 'none', 'lsb' => 'none'], 'names' => ['0' => 'Ebb', '2' => 'Flow']]]))[0];
+        $written = NameDocument::write(
+            self::chart([
+                'programs' => [
+                    'count' => 3,
+                    'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 3],
+                    'wire' => ['perBank' => 3, 'msb' => 'none', 'lsb' => 'none'],
+                    'names' => ['0' => 'Ebb', '2' => 'Flow'],
+                ],
+            ]),
+        )[0];
 
         self::assertSame([], array_filter(NameDocument::read($written)->notes, static fn (string $note): bool => str_contains($note, 'left out')));
     }

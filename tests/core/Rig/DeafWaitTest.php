@@ -54,7 +54,9 @@ final class DeafWaitTest extends TestCase
     public function testItWaitsNoLongerThanItMust(): void
     {
         $rig = self::rig();
-        $text = "port a in\nport b out\n\nstack s\n  post cc 20 value 1 channel 9 to b\n  turn gull \"Depth\" to 5\n  recall kelp 1\n  turn kelp \"Mix\" to 3\n  recall gull 2\n  turn gull \"Mix\" to 3\n\nrule \"S\"\n  take cc 1\n  do s\n";
+        $text =
+            "port a in\nport b out\n\nstack s\n  post cc 20 value 1 channel 9 to b\n  turn gull \"Depth\" to 5\n  recall kelp 1\n  turn "
+                ."kelp \"Mix\" to 3\n  recall gull 2\n  turn gull \"Mix\" to 3\n\nrule \"S\"\n  take cc 1\n  do s\n";
         $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of($rig, $read)));
         self::assertFalse($checked->hasErrors());
         $engine = new Engine(Compiler::load($checked->book));
@@ -132,7 +134,10 @@ final class DeafWaitTest extends TestCase
         $text .= "\nscene \"A\"\n".$this->lines('  on enter ', ['do t', 'do s']).$this->lines('  on leave ', []);
         $text .= "\nscene \"B\"\n".$this->lines('  on enter ', ['do t', 'do s']).$this->lines('  on leave ', []);
 
-        return $text."\nalways\n\nrule \"S\"\n  take cc 1\n  do s\n\nrule \"Start\"\n  take cc 2\n  ".($hasClock ? 'start lead' : 'drop')."\n\nrule \"Next\"\n  take cc 3\n  go value / 127 + 1\n\nrule \"First\"\n  take cc 4\n  go 1\n";
+        return $text.
+            "\nalways\n\nrule \"S\"\n  take cc 1\n  do s\n\nrule \"Start\"\n  take cc 2\n  ".
+            ($hasClock ? 'start lead' : 'drop').
+            "\n\nrule \"Next\"\n  take cc 3\n  go value / 127 + 1\n\nrule \"First\"\n  take cc 4\n  go 1\n";
     }
 
     /** @param list<string> $more */
@@ -142,10 +147,25 @@ final class DeafWaitTest extends TestCase
         for ($i = $this->random->getInt(1, 9); $i > 0; --$i) {
             $device = array_column(self::DEVICES, 0)[$this->random->getInt(0, 2)];
             $choices = [
-                "recall {$device} ".$this->random->getInt(0, 3), "recall {$device} ".$this->random->getInt(0, 3), "turn {$device} \"Mix\" to ".$this->random->getInt(0, 127), "turn {$device} \"Depth\" to ".$this->random->getInt(0, 127),
-                'post cc 20 value 3 channel 9 to b', 'post sysex F0 7D 01 02 03 04 05 06 07 08 09 F7 to b', 'post nrpn 300 value 5 channel 9 to b', 'post program 3 channel 9 to b after 30ms', 'post note C4 velocity 90 for 20ms channel 9 to b', ...$more,
+                "recall {$device} ".$this->random->getInt(0, 3),
+                "recall {$device} ".$this->random->getInt(0, 3),
+                "turn {$device} \"Mix\" to ".$this->random->getInt(0, 127),
+                "turn {$device} \"Depth\" to ".$this->random->getInt(0, 127),
+                'post cc 20 value 3 channel 9 to b',
+                'post sysex F0 7D 01 02 03 04 05 06 07 08 09 F7 to b',
+                'post nrpn 300 value 5 channel 9 to b',
+                'post program 3 channel 9 to b after 30ms',
+                'post note C4 velocity 90 for 20ms channel 9 to b',
+                ...$more,
             ];
-            $lines .= $before.str_replace('note C4 velocity 90 for 20ms channel 9', 'note C4 velocity 90 channel 9 for 20ms', $choices[$this->random->getInt(0, \count($choices) - 1)])."\n";
+            $lines .=
+                $before.
+                str_replace(
+                    'note C4 velocity 90 for 20ms channel 9',
+                    'note C4 velocity 90 channel 9 for 20ms',
+                    $choices[$this->random->getInt(0, \count($choices) - 1)],
+                ).
+                "\n";
         }
 
         return $lines;
@@ -156,13 +176,27 @@ final class DeafWaitTest extends TestCase
         $charts = $units = $leads = [];
         $from = 'post b';
         foreach (self::DEVICES as $channel => [$name, $deafMs, $hasBanks]) {
-            $charts[$name] = Kit::hearer($name, $channel, more: [
-                'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
-                'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']],
-                'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], 'width' => 1, 'deafMs' => ['program' => $deafMs]]],
-                'parameters' => [['name' => 'Mix', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 20], 'raw' => [0, 127]], ['name' => 'Depth', 'reach' => 'midi', 'message' => ['kind' => 'nrpn', 'number' => 400], 'raw' => [0, 16383]]],
-                'programs' => ['count' => 4, 'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 4], 'wire' => ['perBank' => 128, 'msb' => $hasBanks ? 0 : 'none', 'lsb' => $hasBanks ? 1 : 'none'], 'bankSend' => $hasBanks ? 'always' : 'never'],
-            ]);
+            $charts[$name] = Kit::hearer(
+                $name,
+                $channel,
+                more: [
+                    'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
+                    'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']],
+                    'hears' => [
+                        ['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], 'width' => 1, 'deafMs' => ['program' => $deafMs]],
+                    ],
+                    'parameters' => [
+                        ['name' => 'Mix', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 20], 'raw' => [0, 127]],
+                        ['name' => 'Depth', 'reach' => 'midi', 'message' => ['kind' => 'nrpn', 'number' => 400], 'raw' => [0, 16383]],
+                    ],
+                    'programs' => [
+                        'count' => 4,
+                        'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 4],
+                        'wire' => ['perBank' => 128, 'msb' => $hasBanks ? 0 : 'none', 'lsb' => $hasBanks ? 1 : 'none'],
+                        'bankSend' => $hasBanks ? 'always' : 'never',
+                    ],
+                ],
+            );
             $units[] = ['name' => $name, 'chart' => $name, 'settings' => [], 'assigned' => []];
             $leads[] = Kit::lead("l{$channel}", $from, "{$name} in");
             $from = "{$name} thru";

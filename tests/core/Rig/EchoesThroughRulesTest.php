@@ -28,8 +28,22 @@ final class EchoesThroughRulesTest extends TestCase
             $rules = [];
             $text = "port a in\nport b in\nport x out\nport y out\n";
             for ($rule = 0; $rule < 4; ++$rule) {
-                $rules[] = $it = ['from' => ['a', 'b'][$random->getInt(0, 1)], 'numbers' => array_values(array_unique([$pick(20, 21, 22), $pick(20, 21, 22)])), 'channel' => $pick(1, 2), 'number' => $pick(0, 20, 21, 22, 23), 'to' => $pick(0, 1, 2), 'port' => ['x', 'y'][$random->getInt(0, 1)], 'line' => substr_count($text, "\n") + 3];
-                $text .= "rule \"{$rule}\"\n  from {$it['from']}\n  take cc ".implode(',', $it['numbers'])." channel {$it['channel']}\n".(0 === $it['number'] ? '' : "  set number = {$it['number']}\n").(0 === $it['to'] ? '' : "  set channel = {$it['to']}\n")."  send {$it['port']}\n";
+                $rules[] = $it = [
+                    'from' => ['a', 'b'][$random->getInt(0, 1)],
+                    'numbers' => array_values(array_unique([$pick(20, 21, 22), $pick(20, 21, 22)])),
+                    'channel' => $pick(1, 2),
+                    'number' => $pick(0, 20, 21, 22, 23),
+                    'to' => $pick(0, 1, 2),
+                    'port' => ['x', 'y'][$random->getInt(0, 1)],
+                    'line' => substr_count($text, "\n") + 3,
+                ];
+                $text .=
+                    "rule \"{$rule}\"\n  from {$it['from']}\n  take cc ".
+                    implode(',', $it['numbers']).
+                    " channel {$it['channel']}\n".
+                    (0 === $it['number'] ? '' : "  set number = {$it['number']}\n").
+                    (0 === $it['to'] ? '' : "  set channel = {$it['to']}\n").
+                    "  send {$it['port']}\n";
             }
             $expected = [];
             foreach ($rules as $it) {
@@ -76,13 +90,35 @@ final class EchoesThroughRulesTest extends TestCase
         $ports = "port a in\nport b in\nport x out\nport y out\n";
         $back = ['x' => 'a', 'y' => null];
         $thru = self::found("{$ports}rule \"All\"\n  from a\n  take any\n  send x\n", $back);
-        self::assertSame(['what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: line 7'], array_map(static fn (RigFinding $each): string => $each->fact->text(), $thru));
+        self::assertSame(
+            ['what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: line 7'],
+            array_map(static fn (RigFinding $each): string => $each->fact->text(), $thru),
+        );
         self::assertSame(7, $thru[0]->fact->line());
         self::assertSame([], self::found("{$ports}rule \"Other\"\n  from b\n  take any\n  send x\n", $back), 'what comes back is taken by nobody');
-        self::assertCount(1, self::found("{$ports}rule \"Late\"\n  from a\n  take note\n  delay 300ms\n  send x\n", $back), 'a delay does not end it');
-        self::assertSame([], self::found("{$ports}rule \"Less\"\n  from a\n  take cc 1\n  take cc 2\n  deadband 3\n  send x\n", $back), 'what does not change any more goes out no more');
-        self::assertSame([], self::found("{$ports}clock lead\n  tempo 100\n  send x\nscene \"One\"\n  on enter start lead\nrule \"Keys\"\n  from a\n  take note\n  send y\n", $back), 'a clock that comes back and that nobody takes');
-        self::assertCount(1, self::found("{$ports}scene \"One\"\nscene \"Two\"\nrule \"Here\"\n  from a\n  take note\n  send x\n", $back), 'in the second scene');
+        self::assertCount(
+            1,
+            self::found("{$ports}rule \"Late\"\n  from a\n  take note\n  delay 300ms\n  send x\n", $back),
+            'a delay does not end it',
+        );
+        self::assertSame(
+            [],
+            self::found("{$ports}rule \"Less\"\n  from a\n  take cc 1\n  take cc 2\n  deadband 3\n  send x\n", $back),
+            'what does not change any more goes out no more',
+        );
+        self::assertSame(
+            [],
+            self::found(
+                "{$ports}clock lead\n  tempo 100\n  send x\nscene \"One\"\n  on enter start lead\nrule \"Keys\"\n  from a\n  take note\n  send y\n",
+                $back,
+            ),
+            'a clock that comes back and that nobody takes',
+        );
+        self::assertCount(
+            1,
+            self::found("{$ports}scene \"One\"\nscene \"Two\"\nrule \"Here\"\n  from a\n  take note\n  send x\n", $back),
+            'in the second scene',
+        );
     }
 
     /**
@@ -93,7 +129,13 @@ final class EchoesThroughRulesTest extends TestCase
      */
     private static function found(string $rules, array $back, array $blocks = []): array
     {
-        $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], 'routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message', 'blocks' => $blocks]]];
+        $hub = [
+            'schema' => 1,
+            'name' => 'Hub',
+            'sort' => 'hub',
+            'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')],
+            'routes' => [['id' => 'all', 'from' => ['in'], 'to' => ['out'], 'kind' => 'message', 'blocks' => $blocks]],
+        ];
         $units = $leads = [];
         foreach (array_filter($back) as $out => $in) {
             $units[] = ['name' => "hub_{$out}", 'chart' => 'hub'];

@@ -30,14 +30,35 @@ final class FaultsTest extends TestCase
         yield 'phantom power' => [["/leads/{$lead('lantern')}/parts/1/phantomOff" => false], ['lead lantern: lead-may-damage']];
         yield 'a long DIN lead' => [["/leads/{$lead('desk')}/parts/0/lengthM" => 20], ['lead desk: lead-unknown']];
         yield 'an extension' => [["/leads/{$lead('host')}/parts/0/passiveExtension" => true], ['lead host: lead-risky']];
-        yield 'a default left alive' => [["/units/{$unit('treadle')}/settings/bankprogram/value" => 'on'], ['unit treadle bankprogram: default-alive']];
+        yield 'a default left alive' => [
+            ["/units/{$unit('treadle')}/settings/bankprogram/value" => 'on'],
+            ['unit treadle bankprogram: default-alive'],
+        ];
         yield 'a battery that is too short' => [["/units/{$unit('tilt')}/battery/hours" => 1], ['unit tilt battery: battery-short']];
-        yield 'firmware older than the chart' => [["/units/{$unit('tilt')}/firmware" => '1.9', '/charts/tilt/chart/firmwareMin' => '1.10'], ['unit tilt firmware: firmware-old']];
-        yield 'a label that is too long' => [["/units/{$unit('treadle')}/labels/Switch 1/text" => 'The harbour at night'], ['unit treadle "Switch 1": label-too-long']];
-        yield 'a number that is not for controls' => [["/units/{$unit('treadle')}/assigned/Switch 4" => ['message' => ['kind' => 'cc', 'number' => 98], 'state' => 'set']], ['unit treadle "Switch 4": number-not-for-controls']];
-        yield 'a port taken away' => [['/rulebook' => str_replace("port lantern out\n", '', self::text('rulebook')), "/leads/{$lead('lantern')}/a/unit" => 'post'], ['lead lantern: lead-dangling']];
-        yield 'a misspelt name' => [['/rulebook' => str_replace('turn brine "Swell"', 'turn brine "Swel"', self::text('rulebook'))], ['line 84: unknown-parameter']];
-        yield 'a stream that is not thinned' => [['/rulebook' => str_replace("  deadband 2\n  thin 20ms\n", '', self::text('rulebook'))], ['lead sampler from post sampler: lead-flooded']];
+        yield 'firmware older than the chart' => [
+            ["/units/{$unit('tilt')}/firmware" => '1.9', '/charts/tilt/chart/firmwareMin' => '1.10'],
+            ['unit tilt firmware: firmware-old'],
+        ];
+        yield 'a label that is too long' => [
+            ["/units/{$unit('treadle')}/labels/Switch 1/text" => 'The harbour at night'],
+            ['unit treadle "Switch 1": label-too-long'],
+        ];
+        yield 'a number that is not for controls' => [
+            ["/units/{$unit('treadle')}/assigned/Switch 4" => ['message' => ['kind' => 'cc', 'number' => 98], 'state' => 'set']],
+            ['unit treadle "Switch 4": number-not-for-controls'],
+        ];
+        yield 'a port taken away' => [
+            ['/rulebook' => str_replace("port lantern out\n", '', self::text('rulebook')), "/leads/{$lead('lantern')}/a/unit" => 'post'],
+            ['lead lantern: lead-dangling'],
+        ];
+        yield 'a misspelt name' => [
+            ['/rulebook' => str_replace('turn brine "Swell"', 'turn brine "Swel"', self::text('rulebook'))],
+            ['line 84: unknown-parameter'],
+        ];
+        yield 'a stream that is not thinned' => [
+            ['/rulebook' => str_replace("  deadband 2\n  thin 20ms\n", '', self::text('rulebook'))],
+            ['lead sampler from post sampler: lead-flooded'],
+        ];
         yield 'an overloaded supply' => [["/leads/{$lead('power treadle')}/a/plug" => 'o1'], ['supply oil Output 1: supply-overloaded']];
     }
 
@@ -50,7 +71,11 @@ final class FaultsTest extends TestCase
     {
         $faulty = (new RigFix('', $changes))->applied(self::mended());
         $found = self::found($faulty);
-        self::assertEqualsCanonicalizing($causes, array_map(static fn (RigFinding $finding): string => "{$finding->fact->subject()->words()}: {$finding->fact->code()}", $found), implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $found)));
+        self::assertEqualsCanonicalizing(
+            $causes,
+            array_map(static fn (RigFinding $finding): string => "{$finding->fact->subject()->words()}: {$finding->fact->code()}", $found),
+            implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $found)),
+        );
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
                 self::assertSame([], self::found($finding->fix->applied($faulty)), "the fix \"{$finding->fix->title}\" leaves something");
@@ -70,7 +95,9 @@ final class FaultsTest extends TestCase
     public function testAFindingThatWasPutToRestWakesWhenItsCauseChanges(): void
     {
         $faulty = (new RigFix('', ['/units/'.self::place('units', 'name', 'tilt').'/battery/hours' => 1]))->applied(self::mended());
-        $rested = (new RigFix('', ['/rests' => [['cause' => self::found($faulty)[0]->key(), 'reason' => 'a spare one is packed']]]))->applied($faulty);
+        $rested = (new RigFix('', ['/rests' => [['cause' => self::found($faulty)[0]->key(), 'reason' => 'a spare one is packed']]]))->applied(
+            $faulty,
+        );
         self::assertSame([], self::found($rested));
         $changed = (new RigFix('', ['/units/'.self::place('units', 'name', 'tilt').'/battery/hours' => 0.5]))->applied($rested);
         self::assertCount(1, self::found($changed));

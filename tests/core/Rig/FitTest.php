@@ -14,19 +14,31 @@ final class FitTest extends TestCase
 {
     public function testAMessageOfThreeBytesTakes960Microseconds(): void
     {
-        self::assertSame([960, 1920, 960], array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over([[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"], [5000, "\xB0\x01\x04"]])->messages));
+        self::assertSame(
+            [960, 1920, 960],
+            array_map(
+                static fn (Lateness $each): int => $each->lateUs,
+                Burst::over([[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"], [5000, "\xB0\x01\x04"]])->messages,
+            ),
+        );
     }
 
     public function testRunningStatusSavesAByteOnlyWhereTheSenderUsesIt(): void
     {
         $messages = [[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"], [0, "\xF8"], [0, "\xB0\x01\x04"], [0, "\xB1\x01\x04"]];
 
-        self::assertSame([960, 1600, 1920, 2560, 3520], array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over($messages, 0, true)->messages));
+        self::assertSame(
+            [960, 1600, 1920, 2560, 3520],
+            array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over($messages, 0, true)->messages),
+        );
     }
 
     public function testARelayWaitsForTheWholeMessage(): void
     {
-        self::assertSame([1920, 2880], array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over([[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"]], 1)->messages));
+        self::assertSame(
+            [1920, 2880],
+            array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over([[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"]], 1)->messages),
+        );
     }
 
     /** Lateness agrees, to the microsecond, with a wire that is looked at byte by byte. */
@@ -43,7 +55,10 @@ final class FitTest extends TestCase
             $clock = $random->getInt(0, 1) ? $random->getInt(6000, 30000) : null;
             $relays = $random->getInt(0, 2);
             $burst = Burst::over($messages, $relays, false, $clock);
-            self::assertSame(self::byteByByte($messages, $relays, $clock), array_map(static fn (Lateness $each): int => $each->lateUs, $burst->messages));
+            self::assertSame(
+                self::byteByByte($messages, $relays, $clock),
+                array_map(static fn (Lateness $each): int => $each->lateUs, $burst->messages),
+            );
             self::assertSame($burst->worstUs(), $burst->worstFirst()[0]->lateUs);
         }
     }

@@ -19,16 +19,43 @@ final class FloodTest extends TestCase
     public static function documents(): iterable
     {
         $of = static fn (string $begin, callable $part, string $end): string => $begin.self::flood($part).$end;
-        yield 'attributes' => [$of('<MIDINameDocument><Model ', static fn (int $i): string => "a{$i}=\"\" ", '/></MIDINameDocument>'), '/longer than the 64 KiB/'];
-        yield 'attributes of many tags' => [$of('<MIDINameDocument>', static fn (int $i): string => '<a '.implode(' ', array_map(static fn (int $k): string => "a{$k}=''", range(1, 101))).'/>', '</MIDINameDocument>'), '/more than the 100 attributes/'];
-        yield 'attributes behind a >' => ['<MIDINameDocument><Model a=">" '.implode(' ', array_map(static fn (int $k): string => "a{$k}=''", range(1, 5000))).'/></MIDINameDocument>', '/more than the 100 attributes/'];
-        yield 'name spaces' => [$of('<MIDINameDocument><Model ', static fn (int $i): string => "xmlns:a{$i}='u' ", '/></MIDINameDocument>'), '/longer than the 64 KiB/'];
-        yield 'tags' => [$of('<MIDINameDocument>', static fn (int $i): string => "<PatchBank Name='a'/>", '</MIDINameDocument>'), '/at most 60000 are read/'];
+        yield 'attributes' => [
+            $of('<MIDINameDocument><Model ', static fn (int $i): string => "a{$i}=\"\" ", '/></MIDINameDocument>'),
+            '/longer than the 64 KiB/',
+        ];
+        yield 'attributes of many tags' => [
+            $of(
+                '<MIDINameDocument>',
+                static fn (int $i): string => '<a '.implode(' ', array_map(static fn (int $k): string => "a{$k}=''", range(1, 101))).'/>',
+                '</MIDINameDocument>',
+            ),
+            '/more than the 100 attributes/',
+        ];
+        yield 'attributes behind a >' => [
+            '<MIDINameDocument><Model a=">" '.
+            implode(' ', array_map(static fn (int $k): string => "a{$k}=''", range(1, 5000))).
+            '/></MIDINameDocument>',
+            '/more than the 100 attributes/',
+        ];
+        yield 'name spaces' => [
+            $of('<MIDINameDocument><Model ', static fn (int $i): string => "xmlns:a{$i}='u' ", '/></MIDINameDocument>'),
+            '/longer than the 64 KiB/',
+        ];
+        yield 'tags' => [
+            $of('<MIDINameDocument>', static fn (int $i): string => "<PatchBank Name='a'/>", '</MIDINameDocument>'),
+            '/at most 60000 are read/',
+        ];
         yield 'depth' => [str_repeat('<a>', 59_000), '/not XML/'];
         yield 'text' => ['<MIDINameDocument><Model>'.str_repeat('x', self::BYTES).'</Model></MIDINameDocument>', '/longer than the 64 KiB/'];
         yield 'comments' => ['<MIDINameDocument>'.str_repeat('<!-- -->', 200_000).'</MIDINameDocument>', '/at most 60000/'];
-        yield 'references to letters' => ['<MIDINameDocument><Model>'.str_repeat('&#65;', 400_000).'</Model></MIDINameDocument>', '/longer than the 64 KiB/'];
-        yield 'entities' => ['<!DOCTYPE a [<!ENTITY a "aaaa">]><MIDINameDocument><Model>'.str_repeat('&a;', 1000).'</Model></MIDINameDocument>', '/entities, which are not expanded/'];
+        yield 'references to letters' => [
+            '<MIDINameDocument><Model>'.str_repeat('&#65;', 400_000).'</Model></MIDINameDocument>',
+            '/longer than the 64 KiB/',
+        ];
+        yield 'entities' => [
+            '<!DOCTYPE a [<!ENTITY a "aaaa">]><MIDINameDocument><Model>'.str_repeat('&a;', 1000).'</Model></MIDINameDocument>',
+            '/entities, which are not expanded/',
+        ];
     }
 
     #[DataProvider('documents')]
@@ -41,8 +68,16 @@ final class FloodTest extends TestCase
 
     public function testADocumentAsLargeAsThereAreIsRead(): void
     {
-        $patches = implode('', array_map(static fn (int $i): string => '<Patch Number="'.$i.'" Name="n'.$i.'" ProgramChange="'.($i % 128).'"/>', range(0, 9_999)));
-        $chart = NameDocument::read("<MIDINameDocument><Model>Large</Model><PatchBank Name=\"a\"><PatchNameList>{$patches}</PatchNameList></PatchBank></MIDINameDocument>")->chart;
+        $patches = implode(
+            '',
+            array_map(
+                static fn (int $i): string => '<Patch Number="'.$i.'" Name="n'.$i.'" ProgramChange="'.$i % 128 .'"/>',
+                range(0, 9_999),
+            ),
+        );
+        $chart = NameDocument::read(
+            "<MIDINameDocument><Model>Large</Model><PatchBank Name=\"a\"><PatchNameList>{$patches}</PatchNameList></PatchBank></MIDINameDocument>",
+        )->chart;
         self::assertSame('Large', $chart['name']);
     }
 

@@ -19,7 +19,11 @@ final class FormerNumbersTest extends TestCase
     /** @return iterable<string, array{string, list<string>, string|null}> a rule in numbers, what is found, and the line that the fix writes */
     public static function rules(): iterable
     {
-        yield 'the number of a switch' => ["  take cc 20 # the first\n  send out channel 5\n", ['number-nobody-sends'], '  take board "Switch 1" # the first'];
+        yield 'the number of a switch' => [
+            "  take cc 20 # the first\n  send out channel 5\n",
+            ['number-nobody-sends'],
+            '  take board "Switch 1" # the first',
+        ];
         yield 'several at once' => ["  take cc 20,21\n  send out channel 5\n", ['number-nobody-sends'], '  take board "Switch 1", "Switch 2"'];
         yield 'its channel' => ["  take cc 20,21 channel 1\n  send out channel 5\n", ['channel-nobody-sends'], '  take board "Switch 1", "Switch 2"'];
         yield 'the channel of a box' => ["  take cc 22\n  send out channel 3\n", ['channel-nobody-hears'], '  play box'];
@@ -47,14 +51,37 @@ final class FormerNumbersTest extends TestCase
     /** @return array<mixed> a board whose switches and channel were changed, and a box that was moved to another channel */
     private static function json(string $book): array
     {
-        $switch = static fn (int $index): array => ['name' => "Switch {$index}", 'sort' => 'switch', 'assign' => 'menu', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 19 + $index, 'values' => [0, 127]]]]];
+        $switch = static fn (int $index): array => [
+            'name' => "Switch {$index}",
+            'sort' => 'switch',
+            'assign' => 'menu',
+            'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 19 + $index, 'values' => [0, 127]]]],
+        ];
         $channel = ['id' => 'channel', 'title' => 'Channel', 'values' => [1, 16], 'factory' => 1, 'how' => [['by' => 'menu']]];
-        $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'settings' => [$channel], 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => ['setting' => 'channel']]], 'surface' => ['controls' => array_map($switch, [1, 2, 3])]];
+        $board = [
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
+            'settings' => [$channel],
+            'plugs' => [Kit::din('out', 'out')],
+            'sends' => [['at' => ['out'], 'channel' => ['setting' => 'channel']]],
+            'surface' => ['controls' => array_map($switch, [1, 2, 3])],
+        ];
         $set = static fn (int $number): array => ['message' => ['kind' => 'cc', 'number' => $number, 'values' => [0, 127]], 'state' => 'set'];
-        $rig = Kit::rig(['board' => $board, 'box' => Kit::hearer('Box', 3)], [
-            ['name' => 'board', 'chart' => 'board', 'settings' => ['channel' => ['value' => 2, 'state' => 'set']], 'assigned' => ['Switch 1' => $set(85), 'Switch 2' => $set(86)]],
-            ['name' => 'box', 'chart' => 'box', 'settings' => ['channel' => ['value' => 5, 'state' => 'set']]],
-        ], [Kit::lead('in', 'board out', 'post board'), Kit::lead('out', 'post out', 'box in')], ['rulebook' => $book]);
+        $rig = Kit::rig(
+            ['board' => $board, 'box' => Kit::hearer('Box', 3)],
+            [
+                [
+                    'name' => 'board',
+                    'chart' => 'board',
+                    'settings' => ['channel' => ['value' => 2, 'state' => 'set']],
+                    'assigned' => ['Switch 1' => $set(85), 'Switch 2' => $set(86)],
+                ],
+                ['name' => 'box', 'chart' => 'box', 'settings' => ['channel' => ['value' => 5, 'state' => 'set']]],
+            ],
+            [Kit::lead('in', 'board out', 'post board'), Kit::lead('out', 'post out', 'box in')],
+            ['rulebook' => $book],
+        );
         $json = Json::toValue($rig);
 
         return \is_array($json) ? $json : [];

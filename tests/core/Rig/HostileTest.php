@@ -17,12 +17,27 @@ final class HostileTest extends TestCase
 {
     public function testTenThousandParametersAreComputed(): void
     {
-        $parameters = array_map(static fn (int $number): array => ['name' => "P {$number} <b>&", 'reach' => 'midi', 'raw' => [0, 127], 'message' => ['kind' => 'nrpn', 'number' => $number]], range(0, 9999));
-        $rig = Kit::rig(['c' => Kit::hearer('Big', more: ['parameters' => $parameters])], [['name' => 'big', 'chart' => 'c']], [Kit::lead('one', 'post boxes', 'big in')]);
+        $parameters = array_map(
+            static fn (int $number): array => [
+                'name' => "P {$number} <b>&",
+                'reach' => 'midi',
+                'raw' => [0, 127],
+                'message' => ['kind' => 'nrpn', 'number' => $number],
+            ],
+            range(0, 9999),
+        );
+        $rig = Kit::rig(
+            ['c' => Kit::hearer('Big', more: ['parameters' => $parameters])],
+            [['name' => 'big', 'chart' => 'c']],
+            [Kit::lead('one', 'post boxes', 'big in')],
+        );
         $situation = new RigAnalysis(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take cc 1\n  turn big \"P 77 <b>&\"\n"));
         self::assertFalse($situation->checked()->hasErrors());
         self::assertNull($situation->plan()->conflict);
-        self::assertSame([], array_filter(Examination::of($situation)->findings, static fn ($finding): bool => 'error' === $finding->fact->severity()->value));
+        self::assertSame(
+            [],
+            array_filter(Examination::of($situation)->findings, static fn ($finding): bool => 'error' === $finding->fact->severity()->value),
+        );
     }
 
     public function testLoopsOfHubsAreNamedAndEndNothing(): void
@@ -38,10 +53,13 @@ final class HostileTest extends TestCase
         for ($hub = 0; $hub < 12; ++$hub) {
             $units[] = ['name' => "h{$hub}", 'chart' => 'c'];
             for ($plug = 1; $plug < 4; ++$plug) {
-                $leads[] = Kit::lead("l{$hub} {$plug}", "h{$hub} o{$plug}", 'h'.(($hub + $plug) % 12)." i{$plug}");
+                $leads[] = Kit::lead("l{$hub} {$plug}", "h{$hub} o{$plug}", 'h'.($hub + $plug) % 12 ." i{$plug}");
             }
         }
-        $rig = Kit::rig(['c' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => $plugs, 'routes' => $routes]], $units, [Kit::lead('start', 'post boxes', 'h0 i0'), ...$leads]);
+        $rig = Kit::rig(['c' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => $plugs, 'routes' => $routes]], $units, [
+            Kit::lead('start', 'post boxes', 'h0 i0'),
+            ...$leads,
+        ]);
         $examination = Examination::of(new RigAnalysis(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take note\n  send boxes\n")));
         self::assertContains('loop', array_map(static fn ($finding): string => $finding->fact->code(), $examination->findings));
     }
@@ -61,7 +79,9 @@ final class HostileTest extends TestCase
 
     public function testAVeryLongTableIsReadInPart(): void
     {
-        $read = TableReader::read("Name\tCC\n".implode('', array_map(static fn (int $row): string => "P {$row}\t".($row % 120)."\n", range(1, 60_000))));
+        $read = TableReader::read(
+            "Name\tCC\n".implode('', array_map(static fn (int $row): string => "P {$row}\t".$row % 120 ."\n", range(1, 60_000))),
+        );
         self::assertLessThanOrEqual(20_000, \count($read->parameters));
         self::assertGreaterThan(10_000, \count($read->parameters));
     }

@@ -42,7 +42,11 @@ final class MissingLeadsTest extends TestCase
 
     public function testAUnitIsToldByWhatItIsAndNotByWordsOfOthers(): void
     {
-        self::assertSame(['lead-dangling lead one 1', 'no-way unit other 2'], self::ofTwo([Kit::lead('one', 'post gone', 'lead in')]), 'a unit called lead takes nothing from others');
+        self::assertSame(
+            ['lead-dangling lead one 1', 'no-way unit other 2'],
+            self::ofTwo([Kit::lead('one', 'post gone', 'lead in')]),
+            'a unit called lead takes nothing from others',
+        );
         self::assertSame(['no-way line 7 0', 'no-way unit other 2'], self::ofTwo([]), 'a single line keeps its place');
     }
 
@@ -53,9 +57,16 @@ final class MissingLeadsTest extends TestCase
      */
     private static function ofTwo(array $leads): array
     {
-        $box = Kit::hearer('Box', more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 20], 'raw' => [0, 127]]]]);
-        $rules = "port keys in\nport out out\nport more out\n\nrule \"A\"\n  take cc 1\n  turn lead \"Level\"\n\nrule \"B\"\n  take cc 2\n  turn other \"Level\"\n\nrule \"C\"\n  take cc 3\n  turn other \"Level\"\n";
-        $rig = Kit::rig(['box' => $box], [['name' => 'lead', 'chart' => 'box'], ['name' => 'other', 'chart' => 'box']], $leads, ['rulebook' => $rules]);
+        $box = Kit::hearer(
+            'Box',
+            more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 20], 'raw' => [0, 127]]]],
+        );
+        $rules =
+            "port keys in\nport out out\nport more out\n\nrule \"A\"\n  take cc 1\n  turn lead \"Level\"\n\nrule \"B\"\n  take cc 2\n  turn "
+                ."other \"Level\"\n\nrule \"C\"\n  take cc 3\n  turn other \"Level\"\n";
+        $rig = Kit::rig(['box' => $box], [['name' => 'lead', 'chart' => 'box'], ['name' => 'other', 'chart' => 'box']], $leads, [
+            'rulebook' => $rules,
+        ]);
         $told = [];
         foreach (Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings as $finding) {
             if (\in_array($finding->fact->code(), ['lead-dangling', 'no-way'], true)) {
@@ -68,8 +79,18 @@ final class MissingLeadsTest extends TestCase
 
     public function testTwoLeadsInOnePlug(): void
     {
-        $rig = Kit::rig(['box' => Kit::hearer('Box')], [['name' => 'one', 'chart' => 'box']], [Kit::lead('first', 'post a', 'one in'), Kit::lead('second', 'post b', 'one in')], ['rulebook' => "port a out\nport b out\n"]);
-        $found = array_values(array_filter(Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings, static fn (RigFinding $finding): bool => 'plug-taken-twice' === $finding->fact->code()));
+        $rig = Kit::rig(
+            ['box' => Kit::hearer('Box')],
+            [['name' => 'one', 'chart' => 'box']],
+            [Kit::lead('first', 'post a', 'one in'), Kit::lead('second', 'post b', 'one in')],
+            ['rulebook' => "port a out\nport b out\n"],
+        );
+        $found = array_values(
+            array_filter(
+                Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings,
+                static fn (RigFinding $finding): bool => 'plug-taken-twice' === $finding->fact->code(),
+            ),
+        );
 
         self::assertCount(1, $found);
         self::assertSame('2 leads end in the plug in of one: first, second', $found[0]->fact->text());
@@ -82,7 +103,10 @@ final class MissingLeadsTest extends TestCase
      */
     private static function told(array $rig): array
     {
-        return array_map(static fn (RigFinding $finding): string => "{$finding->fact->code()} {$finding->fact->subject()->words()} {$finding->fact->text()}", Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings);
+        return array_map(
+            static fn (RigFinding $finding): string => "{$finding->fact->code()} {$finding->fact->subject()->words()} {$finding->fact->text()}",
+            Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig)))))->findings,
+        );
     }
 
     /** @return array{leads: list<array{id: string, a: array{unit: string, plug: string}, b: array{unit: string, plug: string}}>} */

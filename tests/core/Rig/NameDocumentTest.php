@@ -21,7 +21,22 @@ final class NameDocumentTest extends TestCase
         $again = RigFile::chart(Json::encode(NameDocument::read($xml)->chart));
 
         self::assertSame($chart->name, $again->name);
-        self::assertSame(['what it is', 'settings', 'plugs', 'passing on', 'where it hears', 'when the bank is sent', 'parameter "Colour"', 'parameter "Input pad"', 'of a parameter: whether programs store it', 'of a parameter: the centre', 'of a parameter: from where to where a name counts'], $lost);
+        self::assertSame(
+            [
+                'what it is',
+                'settings',
+                'plugs',
+                'passing on',
+                'where it hears',
+                'when the bank is sent',
+                'parameter "Colour"',
+                'parameter "Input pad"',
+                'of a parameter: whether programs store it',
+                'of a parameter: the centre',
+                'of a parameter: from where to where a name counts',
+            ],
+            $lost,
+        );
         self::assertSame(['0' => 'Harbour', '6' => 'Storm'], array_intersect_key($again->programs->names ?? [], ['0' => 1, '6' => 1]));
         for ($ordinal = 0; $ordinal < 8; ++$ordinal) {
             self::assertSame($chart->programs?->bytes($ordinal), $again->programs?->bytes($ordinal));
@@ -48,12 +63,27 @@ final class NameDocumentTest extends TestCase
             foreach ($chart->parameters ?? [] as $parameter) {
                 $there = array_values(array_filter($again->parameters ?? [], static fn ($each): bool => $each->name === $parameter->name))[0] ?? null;
                 self::assertSame(null === $there, \in_array("parameter \"{$parameter->name}\"", $lost, true));
-                $isNamed = static fn (string $words): bool => [] !== array_filter($lost, static fn (string $each): bool => str_ends_with($each, $words));
-                self::assertTrue(null === $there || $there->raw === $parameter->raw || $isNamed('the range'), json_encode([$parameter, $there, $lost], \JSON_THROW_ON_ERROR));
-                self::assertTrue(null === $there || null === $parameter->behaviour || $isNamed('the behaviour'), json_encode([$parameter, $there, $lost], \JSON_THROW_ON_ERROR));
+                $isNamed = static fn (string $words): bool => [] !==
+                    array_filter($lost, static fn (string $each): bool => str_ends_with($each, $words));
+                self::assertTrue(
+                    null === $there || $there->raw === $parameter->raw || $isNamed('the range'),
+                    json_encode([$parameter, $there, $lost], \JSON_THROW_ON_ERROR),
+                );
+                self::assertTrue(
+                    null === $there || null === $parameter->behaviour || $isNamed('the behaviour'),
+                    json_encode([$parameter, $there, $lost], \JSON_THROW_ON_ERROR),
+                );
                 self::assertTrue(null === $there || null === $parameter->shown || $isNamed('what is shown'));
             }
-            foreach (['clock' => 'the clock', 'surface' => 'the control surface', 'automatic' => 'automatic messages', 'sends' => 'what it sends', 'hazards' => 'hazards'] as $part => $words) {
+            foreach (
+                [
+                    'clock' => 'the clock',
+                    'surface' => 'the control surface',
+                    'automatic' => 'automatic messages',
+                    'sends' => 'what it sends',
+                    'hazards' => 'hazards',
+                ] as $part => $words
+            ) {
                 self::assertSame(null !== $chart->{$part} && [] !== $chart->{$part}, \in_array($words, $lost, true));
             }
         }
@@ -62,35 +92,48 @@ final class NameDocumentTest extends TestCase
     /** Patches that are called by commands of their own, lists that are used by name, and several sets of names. */
     public function testPatchesByCommandsAndSeveralSets(): void
     {
-        $read = NameDocument::read(<<<'XML'
+        $read = NameDocument::read(
+            <<<'XML'
             <MIDINameDocument><MasterDeviceNames><Model>Two decks</Model>
               <ChannelNameSet Name="Deck"><PatchBank Name="A"><UsesPatchNameList Name="Loud"/></PatchBank></ChannelNameSet>
               <ChannelNameSet Name="Hold"><PatchBank Name="B"><MIDICommands><ControlChange Control="32" Value="4"/></MIDICommands><PatchNameList>
-                <Patch Number="B1" Name="Rope" ProgramChange="7"/><Patch Number="B2" Name="Rope once more" ProgramChange="7"/><Patch Number="B3" Name="Nothing"/>
+                <Patch Number="B1" Name="Rope" ProgramChange="7"/>
+                    <Patch Number="B2" Name="Rope once more" ProgramChange="7"/><Patch Number="B3" Name="Nothing"/>
               </PatchNameList></PatchBank></ChannelNameSet>
               <PatchNameList Name="Loud">
                 <Patch Number="A1" Name="Bell"><PatchMIDICommands><ControlChange Control="0" Value="2"/><ProgramChange Number="5"/></PatchMIDICommands></Patch>
               </PatchNameList>
-              <NoteNameList Name="One"><Note Number="36" Name="Kick"/></NoteNameList><NoteNameList Name="Two"><Note Number="36" Name="Boom"/><Note Number="37" Name="Tick"/></NoteNameList>
+              <NoteNameList Name="One"><Note Number="36" Name="Kick"/></NoteNameList>
+                  <NoteNameList Name="Two"><Note Number="36" Name="Boom"/><Note Number="37" Name="Tick"/></NoteNameList>
             </MasterDeviceNames></MIDINameDocument>
-            XML);
+            XML,
+        );
         $chart = RigFile::chart(Json::encode($read->chart));
 
         self::assertSame([[2, null, 5], [null, 4, 7]], [$chart->programs?->bytes(0), $chart->programs?->bytes(1)]);
         self::assertSame(['Bell', 'Rope'], array_values($chart->programs->names ?? []));
         self::assertSame([36 => 'Kick', 37 => 'Tick'], $chart->keys->names ?? []);
-        self::assertSame(['patches left out, without a program change from 0 to 127: 1', 'patches left out, called by the same messages as one before: 1', 'names of keys left out, which have another name in a list before: 1'], $read->notes);
+        self::assertSame(
+            [
+                'patches left out, without a program change from 0 to 127: 1',
+                'patches left out, called by the same messages as one before: 1',
+                'names of keys left out, which have another name in a list before: 1',
+            ],
+            $read->notes,
+        );
     }
 
     public function testEntitiesAndForeignDocumentsAreRefusedWithAReason(): void
     {
-        foreach ([
-            '<!DOCTYPE x [<!ENTITY a "b">]><MIDINameDocument/>' => 'defines entities',
-            '<MIDINameDocument><Open></MIDINameDocument>' => 'line 1: this is not XML',
-            '<html/>' => 'not a MIDI name document',
-            '' => 'not XML',
-            '<MIDINameDocument/>' => 'names no programs',
-        ] as $text => $reason) {
+        foreach (
+            [
+                '<!DOCTYPE x [<!ENTITY a "b">]><MIDINameDocument/>' => 'defines entities',
+                '<MIDINameDocument><Open></MIDINameDocument>' => 'line 1: this is not XML',
+                '<html/>' => 'not a MIDI name document',
+                '' => 'not XML',
+                '<MIDINameDocument/>' => 'names no programs',
+            ] as $text => $reason
+        ) {
             try {
                 NameDocument::read($text);
                 self::fail($text);
@@ -107,7 +150,12 @@ final class NameDocumentTest extends TestCase
         for ($case = 0; $case < Cases::number(300); ++$case) {
             $damaged = $xml;
             for ($times = $random->getInt(1, 4); $times > 0; --$times) {
-                $damaged = substr_replace($damaged, $random->getBytes($random->getInt(1, 3)), $random->getInt(0, \strlen($damaged) - 1), $random->getInt(0, 4));
+                $damaged = substr_replace(
+                    $damaged,
+                    $random->getBytes($random->getInt(1, 3)),
+                    $random->getInt(0, \strlen($damaged) - 1),
+                    $random->getInt(0, 4),
+                );
             }
             try {
                 self::assertNotSame('', RigFile::chart(Json::encode(NameDocument::read($damaged)->chart))->name);

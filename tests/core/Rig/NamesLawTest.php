@@ -28,8 +28,15 @@ final class NamesLawTest extends TestCase
             $text = $random->book();
             $devices = static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($random->rig, $book));
             $checked = Checker::check($text, $devices);
-            $errors = array_map(static fn (Finding $finding): string => $finding->print('book'), array_filter($checked->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity));
-            self::assertSame([], array_filter($errors, static fn (string $error): bool => !str_contains($error, 'no-such-field')), "seed {$seed}\n{$text}");
+            $errors = array_map(
+                static fn (Finding $finding): string => $finding->print('book'),
+                array_filter($checked->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity),
+            );
+            self::assertSame(
+                [],
+                array_filter($errors, static fn (string $error): bool => !str_contains($error, 'no-such-field')),
+                "seed {$seed}\n{$text}",
+            );
             [$plain, $unsaid] = Plain::of($checked->written, $checked->book, $devices($checked->written));
             if ([] !== $errors || [] !== $unsaid) {
                 continue;

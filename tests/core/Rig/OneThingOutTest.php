@@ -19,14 +19,21 @@ final class OneThingOutTest extends TestCase
     public function testEachLead(): void
     {
         $tried = 0;
-        foreach (array_diff_key($this->rigs(), ['demo' => true]) as $name => $rig) { // of the demo, see MissingLeadsTest
+        foreach (array_diff_key($this->rigs(), ['demo' => true]) as $name => $rig) {
+            // of the demo, see MissingLeadsTest
             foreach ($rig['leads'] as $index => $lead) {
                 $without = $rig;
                 array_splice($without['leads'], $index, 1);
                 $more = self::more($rig, $without);
                 $what = "{$name} without {$lead['id']}";
-                self::assertCount(1, $more, "{$what}: ".implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)));
-                $told = $more[0]->fact->text().implode(' ', array_map(static fn (RigFact $each): string => $each->asConsequence(), $more[0]->consequences));
+                self::assertCount(
+                    1,
+                    $more,
+                    "{$what}: ".implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)),
+                );
+                $told =
+                    $more[0]->fact->text().
+                    implode(' ', array_map(static fn (RigFact $each): string => $each->asConsequence(), $more[0]->consequences));
                 self::assertTrue(str_contains($told, $lead['a']['unit']) || str_contains($told, $lead['b']['unit']), "{$what}: {$told}");
                 ++$tried;
             }
@@ -42,9 +49,16 @@ final class OneThingOutTest extends TestCase
                 foreach ($each['chart']['routes'] ?? [] as $route => $facts) {
                     foreach (['cc', 'note', 'program', 'clock'] as $kind) {
                         $blocks = \is_array($facts['blocks'] ?? null) ? $facts['blocks'] : [];
-                        $blocking = (new RigFix('', ['/charts/'.RigFix::part($id)."/chart/routes/{$route}/blocks" => [...$blocks, $kind]]))->applied($rig);
+                        $blocking = (new RigFix('', [
+                            '/charts/'.RigFix::part($id)."/chart/routes/{$route}/blocks" => [...$blocks, $kind],
+                        ]))->applied($rig);
                         $more = self::more($rig, $blocking);
-                        self::assertLessThanOrEqual(1, \count($more), "{$name}, {$kind} at {$id}: ".implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)));
+                        self::assertLessThanOrEqual(
+                            1,
+                            \count($more),
+                            "{$name}, {$kind} at {$id}: ".
+                                implode("\n", array_map(static fn (RigFinding $each): string => $each->print('rig'), $more)),
+                        );
                         foreach ($more as $finding) {
                             self::assertSame('kind-blocked', $finding->fact->code(), "{$name}, {$kind} at {$id}: {$finding->fact->text()}");
                             self::assertStringContainsString("does not pass on {$kind}", $finding->fact->text());
@@ -63,11 +77,21 @@ final class OneThingOutTest extends TestCase
     {
         $rig = $this->rigs()['clean 0'];
         $rig['charts']['hub']['chart']['routes'][0]['blocks'] = ['cc'];
-        $rig['charts']['hub']['chart']['routes'][] = ['id' => 'more', 'from' => ['in'], 'to' => $rig['charts']['hub']['chart']['routes'][0]['to'], 'kind' => 'message', 'setting' => 'thru', 'blocks' => ['note']];
+        $rig['charts']['hub']['chart']['routes'][] = [
+            'id' => 'more',
+            'from' => ['in'],
+            'to' => $rig['charts']['hub']['chart']['routes'][0]['to'],
+            'kind' => 'message',
+            'setting' => 'thru',
+            'blocks' => ['note'],
+        ];
         self::assertSame([], self::more($this->rigs()['clean 0'], $rig));
     }
 
-    /** @return array<string, array{leads: list<array{id: string, a: array{unit: string}, b: array{unit: string}}>, charts: array<string, array{chart: array{routes?: list<array<string, mixed>>}}>, ...<string, mixed>}> */
+    /**
+     * @return array<string, array{leads: list<array{id: string, a: array{unit: string}, b: array{unit: string}}>, charts: array<string,
+     *     array{chart: array{routes?: list<array<string, mixed>>}}>, ...<string, mixed>}>
+     */
     private function rigs(): array
     {
         $rigs = ['demo' => Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))];
@@ -89,6 +113,11 @@ final class OneThingOutTest extends TestCase
         $found = static fn (array $json): array => Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)))))->findings;
         $known = array_map(static fn (RigFinding $each): string => "{$each->fact->code()} {$each->fact->text()}", $found($rig));
 
-        return array_values(array_filter($found($other), static fn (RigFinding $each): bool => !\in_array("{$each->fact->code()} {$each->fact->text()}", $known, true)));
+        return array_values(
+            array_filter(
+                $found($other),
+                static fn (RigFinding $each): bool => !\in_array("{$each->fact->code()} {$each->fact->text()}", $known, true),
+            ),
+        );
     }
 }

@@ -38,8 +38,14 @@ final class PlanTest extends TestCase
 
     public function testWhatIsTickedCostsMoreToChangeAndWhatIsPinnedStays(): void
     {
-        self::assertSame(['u0 2', 'u1 1'], self::values(self::plan([[1, 1, [], 'menu', null], [3, 1, ['value' => 1, 'state' => 'set'], 'menu', null]])));
-        self::assertSame(['u0 9', 'u1 1'], self::values(self::plan([[1, 1, ['value' => 9, 'state' => 'planned', 'pinned' => true], 'menu', null], [1, 1, [], 'menu', null]])));
+        self::assertSame(
+            ['u0 2', 'u1 1'],
+            self::values(self::plan([[1, 1, [], 'menu', null], [3, 1, ['value' => 1, 'state' => 'set'], 'menu', null]])),
+        );
+        self::assertSame(
+            ['u0 9', 'u1 1'],
+            self::values(self::plan([[1, 1, ['value' => 9, 'state' => 'planned', 'pinned' => true], 'menu', null], [1, 1, [], 'menu', null]])),
+        );
     }
 
     public function testSeventeenUnitsHaveNoPlanAndTheSmallestConflictIsAllOfThem(): void
@@ -65,7 +71,13 @@ final class PlanTest extends TestCase
     public function testOfConflictsOnDifferentPortsTheFirstIsTold(): void
     {
         $pinned = ['value' => 4, 'state' => 'set', 'pinned' => true];
-        $plan = self::plan([[1, 1, [], 'menu', 'one'], [1, 1, $pinned, 'menu', 'two'], [1, 1, $pinned, 'menu', 'one'], [1, 1, $pinned, 'menu', 'two'], [1, 1, $pinned, 'menu', 'one']]);
+        $plan = self::plan([
+            [1, 1, [], 'menu', 'one'],
+            [1, 1, $pinned, 'menu', 'two'],
+            [1, 1, $pinned, 'menu', 'one'],
+            [1, 1, $pinned, 'menu', 'two'],
+            [1, 1, $pinned, 'menu', 'one'],
+        ]);
 
         self::assertSame(['u1', 'u3'], $plan->conflict?->units);
     }
@@ -73,43 +85,70 @@ final class PlanTest extends TestCase
     /** Existence, least cost, lowest values and smallest conflict of random small rigs, against trying everything. */
     public function testAgreesWithTryingEverything(): void
     {
-        $this->limitTo(Cases::number(150))->forAll(Generators::seq(Generators::tuple(
-            Generators::choose(1, 6), Generators::choose(1, 3), Generators::elements('', 'set', 'pinned'), Generators::choose(1, 6),
-            Generators::elements('menu', 'gesture'), Generators::elements('one', 'two', 'both'), Generators::elements('', '', 'u0'),
-        )))->then(static function (array $units): void {
-            $specs = [];
-            /** @var list<array{int, int, string, int, string, string, string}> $few */
-            $few = \array_slice($units, 0, 5);
-            foreach ($few as $index => [$factory, $width, $state, $value, $by, $ports, $with]) {
-                $chosen = '' === $state ? [] : ['value' => min($value, 7 - $width), 'state' => 'set', ...('pinned' === $state ? ['pinned' => true] : [])];
-                $specs[] = [min($factory, 7 - $width), $width, $chosen, $by, $ports, 0 === $index ? '' : $with];
-            }
-            if ([] === $specs) {
-                return;
-            }
-            $rig = self::rig($specs, 6);
-            $plan = Planner::plan(Kit::setup($rig, self::BOOK));
-            [$cost, $values] = self::tryEverything($specs, array_keys($specs));
-            if (null === $values) {
-                self::assertNotNull($plan->conflict);
-                self::assertSame(self::smallestConflict($specs), array_map(static fn (string $unit): int => (int) substr($unit, 1), $plan->conflict->units));
-                self::assertTrue($plan->conflict->isProvenSmallest);
-            } else {
-                self::assertNull($plan->conflict);
-                self::assertTrue($plan->isProven);
-                self::assertSame($cost, $plan->cost);
-                self::assertSame($values, array_map(static fn (PlannedSetting $setting): int|string => $setting->value, $plan->settings));
-            }
-        });
+        $this->limitTo(Cases::number(150))
+            ->forAll(
+                Generators::seq(
+                    Generators::tuple(
+                        Generators::choose(1, 6),
+                        Generators::choose(1, 3),
+                        Generators::elements('', 'set', 'pinned'),
+                        Generators::choose(1, 6),
+                        Generators::elements('menu', 'gesture'),
+                        Generators::elements('one', 'two', 'both'),
+                        Generators::elements('', '', 'u0'),
+                    ),
+                ),
+            )
+            ->then(static function (array $units): void {
+                $specs = [];
+                /** @var list<array{int, int, string, int, string, string, string}> $few */
+                $few = \array_slice($units, 0, 5);
+                foreach ($few as $index => [$factory, $width, $state, $value, $by, $ports, $with]) {
+                    $chosen =
+                        '' === $state ? [] : ['value' => min($value, 7 - $width), 'state' => 'set', ...'pinned' === $state ? ['pinned' => true] : []];
+                    $specs[] = [min($factory, 7 - $width), $width, $chosen, $by, $ports, 0 === $index ? '' : $with];
+                }
+                if ([] === $specs) {
+                    return;
+                }
+                $rig = self::rig($specs, 6);
+                $plan = Planner::plan(Kit::setup($rig, self::BOOK));
+                [$cost, $values] = self::tryEverything($specs, array_keys($specs));
+                if (null === $values) {
+                    self::assertNotNull($plan->conflict);
+                    self::assertSame(
+                        self::smallestConflict($specs),
+                        array_map(static fn (string $unit): int => (int) substr($unit, 1), $plan->conflict->units),
+                    );
+                    self::assertTrue($plan->conflict->isProvenSmallest);
+                } else {
+                    self::assertNull($plan->conflict);
+                    self::assertTrue($plan->isProven);
+                    self::assertSame($cost, $plan->cost);
+                    self::assertSame($values, array_map(static fn (PlannedSetting $setting): int|string => $setting->value, $plan->settings));
+                }
+            });
     }
 
     public function testSplitNumbersShareAChannel(): void
     {
-        $parameter = static fn (string $name, int $number): array => ['name' => $name, 'reach' => 'midi', 'raw' => [0, 127], 'message' => ['kind' => 'cc', 'number' => $number]];
-        $chart = static fn (array $parameters): array => [...Kit::hearer('Box'), 'parameters' => $parameters, 'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], 'kinds' => ['cc' => true]]]];
-        $rig = static fn (string $wants): Rig => Kit::rig(['a' => $chart([$parameter('Level', 7)]), 'b' => $chart([$parameter('Tone', 74)])], [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']], [
-            Kit::lead('1', 'post one', 'a in'), Kit::lead('2', 'post one', 'b in'),
-        ], ['wants' => $wants]);
+        $parameter = static fn (string $name, int $number): array => [
+            'name' => $name,
+            'reach' => 'midi',
+            'raw' => [0, 127],
+            'message' => ['kind' => 'cc', 'number' => $number],
+        ];
+        $chart = static fn (array $parameters): array => [
+            ...Kit::hearer('Box'),
+            'parameters' => $parameters,
+            'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], 'kinds' => ['cc' => true]]],
+        ];
+        $rig = static fn (string $wants): Rig => Kit::rig(
+            ['a' => $chart([$parameter('Level', 7)]), 'b' => $chart([$parameter('Tone', 74)])],
+            [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']],
+            [Kit::lead('1', 'post one', 'a in'), Kit::lead('2', 'post one', 'b in')],
+            ['wants' => $wants],
+        );
 
         self::assertSame(0, Planner::plan(Kit::setup($rig('split numbers'), self::BOOK))->cost);
         self::assertSame(1, Planner::plan(Kit::setup($rig('a channel each'), self::BOOK))->cost);
@@ -118,11 +157,28 @@ final class PlanTest extends TestCase
     public function testControlsThatCanBeAssignedGetNumbersThatNobodyElseUses(): void
     {
         $switches = static fn (string $name): array => [
-            'schema' => 1, 'name' => $name, 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')],
+            'schema' => 1,
+            'name' => $name,
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out')],
             'sends' => [['at' => ['out'], 'channel' => 1]],
-            'surface' => ['controls' => [['name' => 'Switch', 'sort' => 'switch', 'assign' => 'menu', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20, 'values' => [0, 127]]]]]]],
+            'surface' => [
+                'controls' => [
+                    [
+                        'name' => 'Switch',
+                        'sort' => 'switch',
+                        'assign' => 'menu',
+                        'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20, 'values' => [0, 127]]]],
+                    ],
+                ],
+            ],
         ];
-        $rig = Kit::rig(['a' => $switches('A'), 'b' => $switches('B')], [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']], [Kit::lead('1', 'a out', 'post in_one'), Kit::lead('2', 'b out', 'post in_one')], ['wants' => 'split numbers']);
+        $rig = Kit::rig(
+            ['a' => $switches('A'), 'b' => $switches('B')],
+            [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']],
+            [Kit::lead('1', 'a out', 'post in_one'), Kit::lead('2', 'b out', 'post in_one')],
+            ['wants' => 'split numbers'],
+        );
         $plan = Planner::plan(Kit::setup($rig, "port in_one in\n"));
 
         // 3 is the lowest number without a meaning of its own; the first takes it, so that the second can stay.
@@ -134,7 +190,9 @@ final class PlanTest extends TestCase
     public function testWhatComesBackToItsSenderGetsAnotherChannel(): void
     {
         $chart = [
-            'schema' => 1, 'name' => 'Keys', 'sort' => 'synth',
+            'schema' => 1,
+            'name' => 'Keys',
+            'sort' => 'synth',
             'settings' => [
                 ['id' => 'rx', 'title' => 'Receive', 'values' => [1, 16], 'factory' => 1, 'how' => [['by' => 'menu']]],
                 ['id' => 'tx', 'title' => 'Send', 'values' => [1, 16], 'factory' => 1, 'how' => [['by' => 'menu']]],
@@ -143,8 +201,18 @@ final class PlanTest extends TestCase
             'sends' => [['at' => ['out'], 'channel' => ['setting' => 'tx']]],
             'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'rx']]],
         ];
-        $hub = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], 'routes' => [['id' => 't', 'from' => ['in'], 'to' => ['out'], 'kind' => 'hardware']]];
-        $rig = Kit::rig(['k' => $chart, 'h' => $hub], [['name' => 'keys', 'chart' => 'k'], ['name' => 'hub', 'chart' => 'h']], [Kit::lead('1', 'keys out', 'hub in'), Kit::lead('2', 'hub out', 'keys in')]);
+        $hub = [
+            'schema' => 1,
+            'name' => 'Hub',
+            'sort' => 'hub',
+            'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')],
+            'routes' => [['id' => 't', 'from' => ['in'], 'to' => ['out'], 'kind' => 'hardware']],
+        ];
+        $rig = Kit::rig(
+            ['k' => $chart, 'h' => $hub],
+            [['name' => 'keys', 'chart' => 'k'], ['name' => 'hub', 'chart' => 'h']],
+            [Kit::lead('1', 'keys out', 'hub in'), Kit::lead('2', 'hub out', 'keys in')],
+        );
 
         self::assertSame(['keys 1', 'keys 2'], self::values(Planner::plan(Kit::setup($rig))));
     }
@@ -163,11 +231,24 @@ final class PlanTest extends TestCase
             [$factory, $width, $chosen, $by, $ports] = $spec;
             $charts["c{$index}"] = [
                 ...Kit::hearer("Box {$index}"),
-                'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => [1, $highest + 1 - $width], 'factory' => $factory, 'how' => [['by' => $by]]]],
+                'settings' => [
+                    [
+                        'id' => 'channel',
+                        'title' => 'MIDI channel',
+                        'values' => [1, $highest + 1 - $width],
+                        'factory' => $factory,
+                        'how' => [['by' => $by]],
+                    ],
+                ],
                 'plugs' => [Kit::din('in', 'in'), Kit::din('in2', 'in')],
                 'hears' => [['id' => 'all', 'at' => ['in', 'in2'], 'channel' => ['setting' => 'channel'], 'width' => $width]],
             ];
-            $units[] = ['name' => "u{$index}", 'chart' => "c{$index}", ...([] === $chosen ? [] : ['settings' => ['channel' => $chosen]]), ...('' === ($spec[5] ?? '') ? [] : ['playsWith' => [$spec[5]]])];
+            $units[] = [
+                'name' => "u{$index}",
+                'chart' => "c{$index}",
+                ...[] === $chosen ? [] : ['settings' => ['channel' => $chosen]],
+                ...'' === ($spec[5] ?? '') ? [] : ['playsWith' => [$spec[5]]],
+            ];
             foreach ('both' === $ports ? ['one', 'two'] : [$ports ?? 'one'] as $which => $port) {
                 $leads[] = Kit::lead("{$index} {$port}", "post {$port}", "u{$index} ".(0 === $which ? 'in' : 'in2'));
             }
@@ -215,7 +296,13 @@ final class PlanTest extends TestCase
                 }
             }
             $wanted = $chosen['value'] ?? $factory;
-            self::tryFrom($specs, $of, [...$values, $value], $cost + (isset($chosen['pinned']) || $value === $wanted ? 0 : ('menu' === $by ? 1 : 3) + ([] === $chosen ? 0 : 2)), $best);
+            self::tryFrom(
+                $specs,
+                $of,
+                [...$values, $value],
+                $cost + (isset($chosen['pinned']) || $value === $wanted ? 0 : ('menu' === $by ? 1 : 3) + ([] === $chosen ? 0 : 2)),
+                $best,
+            );
         }
     }
 

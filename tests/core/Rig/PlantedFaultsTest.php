@@ -26,7 +26,14 @@ final class PlantedFaultsTest extends TestCase
             foreach ($rig->faults() as $what => [$changes, $cause]) {
                 $faulty = (new RigFix('', $changes))->applied($rig->json);
                 $found = self::found($faulty);
-                self::assertSame([$cause], array_map(static fn (string $each): string => str_contains($cause, '*') ? (string) preg_replace('/^lead \w+/', 'lead *', $each) : $each, self::causes($faulty)), "seed {$seed}: {$what}");
+                self::assertSame(
+                    [$cause],
+                    array_map(
+                        static fn (string $each): string => str_contains($cause, '*') ? (string) preg_replace('/^lead \w+/', 'lead *', $each) : $each,
+                        self::causes($faulty),
+                    ),
+                    "seed {$seed}: {$what}",
+                );
                 if (null !== $found[0]->fix) {
                     ++$fixes;
                     self::assertSame([], self::causes($found[0]->fix->applied($faulty)), "seed {$seed}: the fix \"{$found[0]->fix->title}\"");
@@ -43,7 +50,10 @@ final class PlantedFaultsTest extends TestCase
      */
     private static function causes(array $json): array
     {
-        return array_map(static fn (RigFinding $finding): string => "{$finding->fact->subject()->words()}: {$finding->fact->code()}", self::found($json));
+        return array_map(
+            static fn (RigFinding $finding): string => "{$finding->fact->subject()->words()}: {$finding->fact->code()}",
+            self::found($json),
+        );
     }
 
     /**

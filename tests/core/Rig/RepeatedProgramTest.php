@@ -18,7 +18,8 @@ use ZigzagPost\Tests\Core\Cases;
 /** A program that stands is called again, except where a chart says that this cuts the sound: then, and only then, it is left out. */
 final class RepeatedProgramTest extends TestCase
 {
-    private const RULES = "port keys in\nport box out\nrule \"By number\"\n  take cc 1\n  recall box value\nrule \"By name\"\n  take cc 2\n  recall box \"Reef\"\nrule \"Back\"\n  take cc 3\n  restore box\nrule \"Past the names\"\n  take program\n  send box\n";
+    private const RULES = "port keys in\nport box out\nrule \"By number\"\n  take cc 1\n  recall box value\nrule \"By name\"\n  take cc 2\n "
+        ." recall box \"Reef\"\nrule \"Back\"\n  take cc 3\n  restore box\nrule \"Past the names\"\n  take program\n  send box\n";
 
     /** @return iterable<string, array{bool, list<string>, list<string>}> whether it cuts, what is played, and what goes out for each */
     public static function presses(): iterable
@@ -27,10 +28,22 @@ final class RepeatedProgramTest extends TestCase
         yield 'without the fact' => [false, ['B0 01 04', 'B0 01 04'], [implode(', ', $four), implode(', ', $four)]];
         yield 'the first is sent, the second is not' => [true, ['B0 01 04', 'B0 01 04'], [implode(', ', $four), '']];
         yield 'by its name as well' => [true, ['B0 02 40', 'B0 02 40', 'B0 01 03', 'B0 02 40'], ['B0 00 00, B0 20 00, C0 03', '', '', '']];
-        yield 'another one between' => [true, ['B0 01 04', 'B0 01 05', 'B0 01 04'], [implode(', ', $four), 'B0 00 00, B0 20 00, C0 05', implode(', ', $four)]];
-        yield 'another bank' => [true, ['B0 01 04', 'B0 01 0E', 'B0 01 04'], [implode(', ', $four), 'B0 00 00, B0 20 01, C0 04', implode(', ', $four)]];
+        yield 'another one between' => [
+            true,
+            ['B0 01 04', 'B0 01 05', 'B0 01 04'],
+            [implode(', ', $four), 'B0 00 00, B0 20 00, C0 05', implode(', ', $four)],
+        ];
+        yield 'another bank' => [
+            true,
+            ['B0 01 04', 'B0 01 0E', 'B0 01 04'],
+            [implode(', ', $four), 'B0 00 00, B0 20 01, C0 04', implode(', ', $four)],
+        ];
         yield 'restored in any case' => [true, ['B0 01 04', 'B0 03 7F', 'B0 01 04'], [implode(', ', $four), implode(', ', $four), '']];
-        yield 'what no name called counts too' => [true, ['B0 01 04', 'C0 05', 'B0 01 04', 'C0 04'], [implode(', ', $four), 'C0 05', implode(', ', $four), 'C0 04']];
+        yield 'what no name called counts too' => [
+            true,
+            ['B0 01 04', 'C0 05', 'B0 01 04', 'C0 04'],
+            [implode(', ', $four), 'C0 05', implode(', ', $four), 'C0 04'],
+        ];
     }
 
     /**
@@ -80,7 +93,10 @@ final class RepeatedProgramTest extends TestCase
             $situation = self::situation($cuts);
             $checked = $situation->checked();
 
-            return array_column(Plain::of($checked->written, $checked->book, new RigDevices(Setup::of($situation->setup->rig, $checked->written)))[1], 1);
+            return array_column(
+                Plain::of($checked->written, $checked->book, new RigDevices(Setup::of($situation->setup->rig, $checked->written)))[1],
+                1,
+            );
         };
         self::assertSame(['rule "By number"', 'rule "Back"'], $left(false));
         self::assertSame(['rule "By number"', 'rule "By name"', 'rule "Back"'], $left(true));
@@ -97,8 +113,19 @@ final class RepeatedProgramTest extends TestCase
 
     private static function situation(bool $cuts): RigAnalysis
     {
-        $programs = ['count' => 20, 'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 20], 'wire' => ['perBank' => 10, 'msb' => 0, 'lsb' => 'bank'], 'names' => ['3' => 'Reef'], ...($cuts ? ['repeatCuts' => true] : [])];
-        $rig = Kit::rig(['box' => Kit::hearer('Box', more: ['programs' => $programs])], [['name' => 'box', 'chart' => 'box']], [Kit::lead('1', 'post box', 'box in')], ['rulebook' => self::RULES]);
+        $programs = [
+            'count' => 20,
+            'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 20],
+            'wire' => ['perBank' => 10, 'msb' => 0, 'lsb' => 'bank'],
+            'names' => ['3' => 'Reef'],
+            ...$cuts ? ['repeatCuts' => true] : [],
+        ];
+        $rig = Kit::rig(
+            ['box' => Kit::hearer('Box', more: ['programs' => $programs])],
+            [['name' => 'box', 'chart' => 'box']],
+            [Kit::lead('1', 'post box', 'box in')],
+            ['rulebook' => self::RULES],
+        );
 
         return new RigAnalysis(Kit::setup($rig, self::RULES));
     }

@@ -73,7 +73,11 @@ final class RestoreSendsTest extends TestCase
             }
             self::assertTrue($engine->restore($now += 1_000_000, 'box'));
             $engine->advance($now + 1_000_000);
-            self::assertSame($expected, array_map(static fn (array $made): string => strtoupper(implode(' ', str_split(bin2hex($made[2]), 2))), $engine->take()), "case {$case}: ".json_encode([$parameters, $programs, $called, $stands]));
+            self::assertSame(
+                $expected,
+                array_map(static fn (array $made): string => strtoupper(implode(' ', str_split(bin2hex($made[2]), 2))), $engine->take()),
+                "case {$case}: ".json_encode([$parameters, $programs, $called, $stands]),
+            );
         }
         self::assertGreaterThan(20, $sent);
         self::assertGreaterThan(20, $spared);
@@ -85,11 +89,37 @@ final class RestoreSendsTest extends TestCase
      */
     private static function engine(array $parameters, array $programs): Engine
     {
-        $chart = Kit::hearer('box', self::CHANNEL, more: [
-            'parameters' => array_map(static fn (int|string $number, array $more): array => ['name' => "{$number}", 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => (int) $number], 'raw' => [0, 127]] + $more, array_keys($parameters), $parameters),
-            'programs' => ['count' => 4, 'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 4], 'wire' => ['perBank' => 128, 'msb' => 'none', 'lsb' => 'none'], 'bankSend' => 'never'],
-        ]);
-        $units = [['name' => 'box', 'chart' => 'box', 'settings' => [], 'assigned' => [], 'programs' => array_map(static fn (array $stores): array => ['stores' => (object) $stores], $programs)]];
+        $chart = Kit::hearer(
+            'box',
+            self::CHANNEL,
+            more: [
+                'parameters' => array_map(
+                    static fn (int|string $number, array $more): array => [
+                        'name' => "{$number}",
+                        'reach' => 'midi',
+                        'message' => ['kind' => 'cc', 'number' => (int) $number],
+                        'raw' => [0, 127],
+                    ] + $more,
+                    array_keys($parameters),
+                    $parameters,
+                ),
+                'programs' => [
+                    'count' => 4,
+                    'shown' => ['pattern' => '{number}', 'firstSlot' => 0, 'size' => 4],
+                    'wire' => ['perBank' => 128, 'msb' => 'none', 'lsb' => 'none'],
+                    'bankSend' => 'never',
+                ],
+            ],
+        );
+        $units = [
+            [
+                'name' => 'box',
+                'chart' => 'box',
+                'settings' => [],
+                'assigned' => [],
+                'programs' => array_map(static fn (array $stores): array => ['stores' => (object) $stores], $programs),
+            ],
+        ];
         $text = "port a in\nport b out\n";
         foreach (array_keys($parameters) as $number) {
             $text .= "\nrule \"Turn {$number}\"\n  take cc {$number}\n  turn box \"{$number}\"\n";

@@ -60,11 +60,23 @@ final class RestoreTest extends TestCase
                 $device->power($now += 1_000_000);
                 $moved += $stood === [$device->program(), $device->values()] ? 0 : 1;
                 $byRule
-                    ? $world->play($now += 6_000_000, (int) $book->inPort('keys'), ["\xB0".\chr(20 + $index)."\x7F", "\xB0".\chr(20 + $index)."\x00"], 1_500_000)
+                    ? $world->play(
+                        $now += 6_000_000,
+                        (int) $book->inPort('keys'),
+                        ["\xB0".\chr(20 + $index)."\x7F", "\xB0".\chr(20 + $index)."\x00"],
+                        1_500_000,
+                    )
                     : $world->restore($now += 6_000_000, $unit, 1_500_000);
                 $now += 2_000_000;
                 self::assertSame($stood[0], $device->program(), "case {$case}: the program of {$unit}");
-                self::assertEquals($stood[1], $device->values(), "case {$case}: the parameters of {$unit}, program ".json_encode($stood[0]).' present '.json_encode($world->engine->state->called));
+                self::assertEquals(
+                    $stood[1],
+                    $device->values(),
+                    "case {$case}: the parameters of {$unit}, program ".
+                        json_encode($stood[0]).
+                        ' present '.
+                        json_encode($world->engine->state->called),
+                );
             }
         }
         self::assertGreaterThan(Cases::number(30), $moved);
@@ -73,7 +85,10 @@ final class RestoreTest extends TestCase
     /** brine hears again 40 ms after the five bytes of its program, 1.6 ms on the wire; before that nothing else is sent to it. */
     public function testProgramFirstThenValuesLampsLast(): void
     {
-        $engine = self::stage("lamps treadle\nrule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\nrule \"T\"\n take treadle \"Switch 1\"\n toggle\n send boxes\n");
+        $engine = self::stage(
+            "lamps treadle\nrule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n "
+                ."press\n recall brine \"Storm\"\nrule \"T\"\n take treadle \"Switch 1\"\n toggle\n send boxes\n",
+        );
         foreach (["\xB0\x15\x7F", "\xB0\x0B\x7F", "\xB0\x14\x7F"] as $index => $bytes) {
             $engine->feed(1000 * ($index + 1), 0, $bytes);
         }
@@ -89,14 +104,21 @@ final class RestoreTest extends TestCase
             $each->advance(2_000_000);
             self::assertSame(['1000000 boxes B2 20 01', '1000000 boxes C2 02', '1041600 boxes B2 15 64'], self::sent($each));
             self::assertTrue($each->restore(3_000_000, 'treadle'));
-            self::assertSame(['3000000 board B1 29 00', '3000000 board B1 2A 00', '3000000 board B1 28 5A'], self::sent($each), 'lamps as they should be, dark ones first');
+            self::assertSame(
+                ['3000000 board B1 29 00', '3000000 board B1 2A 00', '3000000 board B1 28 5A'],
+                self::sent($each),
+                'lamps as they should be, dark ones first',
+            );
         }
     }
 
     /** Two units on one lead, brought back at one time: the program of the second is behind that of the first. */
     public function testTheProgramOfAnotherUnitOnTheSameLeadIsCounted(): void
     {
-        $engine = self::stage("rule \"Calls\"\n take treadle \"Switch 1\"\n press\n recall drive 3\nrule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\n");
+        $engine = self::stage(
+            "rule \"Calls\"\n take treadle \"Switch 1\"\n press\n recall drive 3\nrule \"Pedal\"\n take treadle \"Pedal\"\n turn brine "
+                ."\"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\n",
+        );
         foreach (["\xB0\x14\x7F", "\xB0\x15\x7F", "\xB0\x0B\x7F"] as $index => $bytes) {
             $engine->feed(1000 * ($index + 1), 0, $bytes);
         }
@@ -104,12 +126,18 @@ final class RestoreTest extends TestCase
         $engine->restore(1_000_000, 'drive');
         $engine->restore(1_000_000, 'brine');
         $engine->advance(2_000_000);
-        self::assertSame(['1000000 boxes C6 02', '1000000 boxes B2 20 01', '1000000 boxes C2 02', '1042240 boxes B2 15 64'], self::sent($engine), 'two bytes later than alone: 640 microseconds');
+        self::assertSame(
+            ['1000000 boxes C6 02', '1000000 boxes B2 20 01', '1000000 boxes C2 02', '1042240 boxes B2 15 64'],
+            self::sent($engine),
+            'two bytes later than alone: 640 microseconds',
+        );
     }
 
     public function testAPanicCancelsWhatWaitsForADeafUnit(): void
     {
-        $engine = self::stage("rule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\n");
+        $engine = self::stage(
+            "rule \"Pedal\"\n take treadle \"Pedal\"\n turn brine \"Mix\"\nrule \"Storm\"\n take treadle \"Switch 2\"\n press\n recall brine \"Storm\"\n",
+        );
         $engine->feed(1000, 0, "\xB0\x15\x7F");
         $engine->feed(2000, 0, "\xB0\x0B\x7F");
         $engine->take();
@@ -121,7 +149,10 @@ final class RestoreTest extends TestCase
 
     private static function stage(string $rules): Engine
     {
-        $checked = Checker::check(StageRig::PORTS.$rules, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of(StageRig::rig(), $read)));
+        $checked = Checker::check(
+            StageRig::PORTS.$rules,
+            static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of(StageRig::rig(), $read)),
+        );
         self::assertFalse($checked->hasErrors());
         $engine = new Engine(Compiler::load($checked->book, keepsPresent: true));
         $engine->start();
@@ -132,6 +163,10 @@ final class RestoreTest extends TestCase
     /** @return list<string> */
     private static function sent(Engine $engine): array
     {
-        return array_map(static fn (array $made): string => "{$made[0]} {$engine->book->ports()[$made[1]]} ".strtoupper(implode(' ', str_split(bin2hex($made[2]), 2))), $engine->take());
+        return array_map(
+            static fn (array $made): string => "{$made[0]} {$engine->book->ports()[$made[1]]} ".
+                strtoupper(implode(' ', str_split(bin2hex($made[2]), 2))),
+            $engine->take(),
+        );
     }
 }

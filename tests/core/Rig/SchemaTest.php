@@ -27,7 +27,11 @@ final class SchemaTest extends TestCase
     #[DataProvider('documents')]
     public function testThePublishedSchemaIsCurrent(string $name, string $class): void
     {
-        self::assertSame(Json::encode(Json::schema($class, "Zigzag Post {$name}")), (string) file_get_contents(\dirname(__DIR__, 3)."/docs/schema/{$name}.schema.json"), 'bin/schemas writes them anew');
+        self::assertSame(
+            Json::encode(Json::schema($class, "Zigzag Post {$name}")),
+            (string) file_get_contents(\dirname(__DIR__, 3)."/docs/schema/{$name}.schema.json"),
+            'bin/schemas writes them anew',
+        );
     }
 
     public function testARigIsReadAndWrittenWithoutLoss(): void

@@ -41,17 +41,60 @@ final class SentByNumberTest extends TestCase
     #[DataProvider('posts')]
     public function testWhatIsSaidOfANumber(string $post, ?string $code): void
     {
-        $parameter = static fn (string $name, string $kind, int $number, array $raw): array => ['name' => $name, 'reach' => 'midi', 'message' => ['kind' => $kind, 'number' => $number], 'raw' => $raw];
-        $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'surface' => ['controls' => [['name' => 'Foot', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 80]]]]]]];
-        $box = Kit::hearer('Box', 3, more: [
-            'parameters' => [$parameter('Level', 'cc', 7, [1 === preg_match('/value 2 |after 2ms/', $post) ? 2 : 0, 100]), $parameter('Fine', 'cc14', 12, [0, 16383]), $parameter('Drift', 'nrpn', 300, [0, 127])],
-            'programs' => ['count' => 9, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9], 'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none'], 'specials' => [['program' => 127, 'means' => 'bypass', 'label' => 'THRU']]],
-        ]);
+        $parameter = static fn (string $name, string $kind, int $number, array $raw): array => [
+            'name' => $name,
+            'reach' => 'midi',
+            'message' => ['kind' => $kind, 'number' => $number],
+            'raw' => $raw,
+        ];
+        $board = [
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out')],
+            'sends' => [['at' => ['out'], 'channel' => 1]],
+            'surface' => [
+                'controls' => [
+                    ['name' => 'Foot', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 80]]]],
+                ],
+            ],
+        ];
+        $box = Kit::hearer(
+            'Box',
+            3,
+            more: [
+                'parameters' => [
+                    $parameter('Level', 'cc', 7, [1 === preg_match('/value 2 |after 2ms/', $post) ? 2 : 0, 100]),
+                    $parameter('Fine', 'cc14', 12, [0, 16383]),
+                    $parameter('Drift', 'nrpn', 300, [0, 127]),
+                ],
+                'programs' => [
+                    'count' => 9,
+                    'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9],
+                    'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none'],
+                    'specials' => [['program' => 127, 'means' => 'bypass', 'label' => 'THRU']],
+                ],
+            ],
+        );
         $book = "port in1 in\nport out1 out\nprograms from 1\n\nrule \"R\"\n  take cc 80\n  press\n  {$post}\n";
-        $rig = Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => $book]);
+        $rig = Kit::rig(
+            ['board' => $board, 'box' => $box],
+            [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']],
+            [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')],
+            ['rulebook' => $book],
+        );
         $findings = Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings;
-        $found = array_values(array_filter(array_map(static fn (RigFinding $finding): string => $finding->fact->code(), $findings), static fn (string $each): bool => !\in_array($each, ['unused-controls', 'mode-as-controller', 'always-out-of-range'], true)));
+        $found = array_values(
+            array_filter(
+                array_map(static fn (RigFinding $finding): string => $finding->fact->code(), $findings),
+                static fn (string $each): bool => !\in_array($each, ['unused-controls', 'mode-as-controller', 'always-out-of-range'], true),
+            ),
+        );
 
-        self::assertSame(null === $code ? [] : [$code], $found, implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $findings)));
+        self::assertSame(
+            null === $code ? [] : [$code],
+            $found,
+            implode("\n", array_map(static fn (RigFinding $finding): string => $finding->print('rig'), $findings)),
+        );
     }
 }

@@ -15,13 +15,23 @@ final class SetupCardTest extends TestCase
     private const SETTINGS = [
         ['id' => 'channel', 'title' => 'MIDI channel', 'values' => [1, 16], 'factory' => 1, 'how' => [['by' => 'menu', 'where' => 'System 3']]],
         ['id' => 'usb', 'title' => 'USB mode', 'values' => ['a', 'b'], 'factory' => 'a', 'how' => [['by' => 'menu', 'powerCycle' => true]]],
-        ['id' => 'local', 'title' => 'Local control', 'values' => ['off', 'on'], 'factory' => 'on', 'how' => [['by' => 'menu', 'keeps' => 'on save']]],
+        [
+            'id' => 'local',
+            'title' => 'Local control',
+            'values' => ['off', 'on'],
+            'factory' => 'on',
+            'how' => [['by' => 'menu', 'keeps' => 'on save']],
+        ],
         ['id' => 'colour', 'title' => 'Display colour', 'values' => ['red', 'blue'], 'factory' => 'red'],
     ];
 
     public function testDefaultsGoOffFirstAndTheOwnChannelComesLast(): void
     {
-        $steps = self::steps(['usb' => ['value' => 'b', 'state' => 'planned'], 'local' => ['value' => 'off', 'state' => 'planned'], 'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true]]);
+        $steps = self::steps([
+            'usb' => ['value' => 'b', 'state' => 'planned'],
+            'local' => ['value' => 'off', 'state' => 'planned'],
+            'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true],
+        ]);
         self::assertSame(['local', 'usb', 'channel'], array_column($steps, 'setting'), 'what stays as it left the factory is not on the card');
         self::assertSame(['off', 'b', 5], array_column($steps, 'value'));
         self::assertSame([false, true, false], array_column($steps, 'powerCycle'));
@@ -38,7 +48,11 @@ final class SetupCardTest extends TestCase
 
     public function testTheLoadInListHasWhatIsOpenAndPowerCyclesLast(): void
     {
-        $situation = self::situation(['usb' => ['value' => 'b', 'state' => 'planned'], 'local' => ['value' => 'off', 'state' => 'set'], 'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true]]);
+        $situation = self::situation([
+            'usb' => ['value' => 'b', 'state' => 'planned'],
+            'local' => ['value' => 'off', 'state' => 'set'],
+            'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true],
+        ]);
         $open = SetupCard::loadIn(SetupCard::all($situation->setup, $situation->plan()));
         self::assertSame(['channel', 'usb'], array_map(static fn (array $each): string => $each[1]->setting, $open));
     }

@@ -25,16 +25,24 @@ final class SmallestConflictTest extends TestCase
                 $first = $isUniform ? 1 : $random->getInt(1, 12);
                 $last = $isUniform ? max(1, $common[1] - $width + 1) : min(16 - $width + 1, $first + $random->getInt(0, 5));
                 $port = $isUniform || 1 !== $random->getInt(1, 4) ? 0 : 1;
-                $charts["c{$unit}"] = Kit::hearer("u{$unit}", $first, $width, more: [
-                    'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => [$first, max($first, $last)], 'factory' => $first]],
-                    'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')], 'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']],
-                ]);
+                $charts["c{$unit}"] = Kit::hearer(
+                    "u{$unit}",
+                    $first,
+                    $width,
+                    more: [
+                        'settings' => [['id' => 'channel', 'title' => 'MIDI channel', 'values' => [$first, max($first, $last)], 'factory' => $first]],
+                        'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
+                        'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']],
+                    ],
+                );
                 $units[] = ['name' => "u{$unit}", 'chart' => "c{$unit}"];
                 $leads[] = Kit::lead("l{$unit}", $from[$port], "u{$unit} in");
                 $from[$port] = "u{$unit} thru";
                 $options["u{$unit}"] = [$port, $width, range($first, max($first, $last))];
             }
-            $plan = Planner::plan(Kit::setup(Kit::rig($charts, $units, $leads, ['rulebook' => "port a out\nport b out\n"]), "port a out\nport b out\n"));
+            $plan = Planner::plan(
+                Kit::setup(Kit::rig($charts, $units, $leads, ['rulebook' => "port a out\nport b out\n"]), "port a out\nport b out\n"),
+            );
             $expected = self::smallest($options);
             self::assertSame($expected, $plan->conflict?->units, json_encode($options, \JSON_THROW_ON_ERROR));
             self::assertTrue($plan->conflict->isProvenSmallest ?? true);
@@ -53,7 +61,15 @@ final class SmallestConflictTest extends TestCase
             $last[] = "post {$port}";
         }
         for ($unit = 0; $unit < 120; ++$unit) {
-            $charts["c{$unit}"] = Kit::hearer("u{$unit}", 1, 1 === $unit % 40 ? 3 : 1, more: ['plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')], 'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']]]);
+            $charts["c{$unit}"] = Kit::hearer(
+                "u{$unit}",
+                1,
+                1 === $unit % 40 ? 3 : 1,
+                more: [
+                    'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
+                    'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'hardware']],
+                ],
+            );
             $units[] = ['name' => "u{$unit}", 'chart' => "c{$unit}"];
             $leads[] = Kit::lead("l{$unit}", $last[$unit % 4], "u{$unit} in");
             $last[$unit % 4] = "u{$unit} thru";

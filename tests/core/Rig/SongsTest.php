@@ -14,33 +14,37 @@ use ZigzagPost\Core\Situation\RigAnalysis;
 final class SongsTest extends TestCase
 {
     private const BOOK = <<<'BOOK'
-        port board in
+    port board in
 
-        scene "A"
+    scene "A"
 
-        scene "B"
+    scene "B"
 
-        scene "C"
+    scene "C"
 
-        always
+    always
 
-        rule "On"
-          take cc 1
-          press
-          go next song
+    rule "On"
+      take cc 1
+      press
+      go next song
 
-        rule "Back"
-          take cc 2
-          press
-          go previous song
+    rule "Back"
+      take cc 2
+      press
+      go previous song
 
-        BOOK;
+    BOOK;
 
     public function testSongsAreGoneThroughInTheOrderOfTheSetList(): void
     {
         $engine = self::engine(['one' => ['A'], 'two' => [], 'three' => ['C', 'A'], 'four' => ['B']], ['one', 'three', 'two', 'one', 'four']);
         self::assertSame(['0 A'], self::after($engine, []));
-        self::assertSame(['1 C', '2 C', '3 A', '4 B', '4 B'], self::after($engine, [1, 1, 1, 1, 1]), 'a song without scenes leaves the scene; behind the last there is none');
+        self::assertSame(
+            ['1 C', '2 C', '3 A', '4 B', '4 B'],
+            self::after($engine, [1, 1, 1, 1, 1]),
+            'a song without scenes leaves the scene; behind the last there is none',
+        );
         self::assertSame(1, $engine->state->rejected[0]);
         $saved = unserialize(serialize($engine->save()));
         self::assertIsArray($saved);
@@ -64,7 +68,10 @@ final class SongsTest extends TestCase
 
     public function testAMemoryCalledSongIsStillANumberOfAScene(): void
     {
-        $book = Source::of("port board in\nmemory song = 1\nscene \"A\"\nscene \"B\"\nalways\nrule \"R\"\n  take cc 1\n  go song + 1\n\nrule \"S\"\n  take cc 2\n  go song song\n")->book;
+        $book = Source::of(
+            "port board in\nmemory song = 1\nscene \"A\"\nscene \"B\"\nalways\nrule \"R\"\n  take cc 1\n  go song + 1\n\nrule \"S\"\n  take "
+                ."cc 2\n  go song song\n",
+        )->book;
         self::assertSame(['go song + 1', 'go song song'], [$book->rules[0]->steps[0]->print(), $book->rules[1]->steps[0]->print()]);
         $engine = new Engine(Compiler::load($book));
         $engine->start();
@@ -111,7 +118,10 @@ final class SongsTest extends TestCase
     private static function engine(array $songs, array $order, string $rules = ''): Engine
     {
         $book = self::BOOK.$rules;
-        $show = ['songs' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $id, 'scenes' => $songs[$id]], array_keys($songs)), 'setLists' => [['name' => 'Tonight', 'songs' => $order]]];
+        $show = [
+            'songs' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $id, 'scenes' => $songs[$id]], array_keys($songs)),
+            'setLists' => [['name' => 'Tonight', 'songs' => $order]],
+        ];
         $situation = new RigAnalysis(Kit::setup(Kit::rig([], [], [], ['rulebook' => $book, 'show' => $show]), $book));
         self::assertFalse($situation->checked()->hasErrors());
         $engine = new Engine(Compiler::load($situation->checked()->book));

@@ -18,10 +18,49 @@ use ZigzagPost\Core\World\Hand;
 final class TakenByTest extends TestCase
 {
     private const MESSAGES = [
-        [Kind::Cc, 7], [Kind::Cc, 20], [Kind::Cc, 52], [Kind::Cc, 119], [Kind::Cc, 6], [Kind::Cc, 38], [Kind::Cc, 96], [Kind::Cc, 98], [Kind::Cc, 101], [Kind::Cc, 0], [Kind::Cc, 32], [Kind::Cc, 64],
-        [Kind::Note, 36], [Kind::Note, 60], [Kind::Program, 0], [Kind::Program, 5], [Kind::Pressure, null], [Kind::Bend, null], [Kind::PolyPressure, 36],
+        [Kind::Cc, 7],
+        [Kind::Cc, 20],
+        [Kind::Cc, 52],
+        [Kind::Cc, 119],
+        [Kind::Cc, 6],
+        [Kind::Cc, 38],
+        [Kind::Cc, 96],
+        [Kind::Cc, 98],
+        [Kind::Cc, 101],
+        [Kind::Cc, 0],
+        [Kind::Cc, 32],
+        [Kind::Cc, 64],
+        [Kind::Note, 36],
+        [Kind::Note, 60],
+        [Kind::Program, 0],
+        [Kind::Program, 5],
+        [Kind::Pressure, null],
+        [Kind::Bend, null],
+        [Kind::PolyPressure, 36],
     ];
-    private const TAKES = ['cc', 'cc 7', 'cc 20..52', 'cc 20, 119 channel 2', 'cc channel 2', 'note', 'note key 36', 'note key C4..C6 channel 1', 'program', 'program 1', 'program 6 channel 1', 'pressure', 'bend', 'bend channel 3', 'polypressure key 36', 'any', 'any channel 2', 'nrpn 300', 'rpn 0', 'cc14 7', 'cc14 20'];
+    private const TAKES = [
+        'cc',
+        'cc 7',
+        'cc 20..52',
+        'cc 20, 119 channel 2',
+        'cc channel 2',
+        'note',
+        'note key 36',
+        'note key C4..C6 channel 1',
+        'program',
+        'program 1',
+        'program 6 channel 1',
+        'pressure',
+        'bend',
+        'bend channel 3',
+        'polypressure key 36',
+        'any',
+        'any channel 2',
+        'nrpn 300',
+        'rpn 0',
+        'cc14 7',
+        'cc14 20',
+    ];
 
     /** @return iterable<string, array{string}> */
     public static function takes(): iterable
@@ -105,7 +144,13 @@ final class TakenByTest extends TestCase
         $rule = $checked->book->rules[0];
 
         self::assertSame($isAll, RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, 1, ['a'], 0, 127, false)));
-        self::assertFalse(RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, null, 1, ['a'], 0, 127, false)), 'its number is not known');
-        self::assertFalse(RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, null, ['a'], 0, 127, false)), 'its channel is not known');
+        self::assertFalse(
+            RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, null, 1, ['a'], 0, 127, false)),
+            'its number is not known',
+        );
+        self::assertFalse(
+            RuleMatch::isAllFor($checked->book, $rule, new ControlMessage(Kind::Cc, 20, null, ['a'], 0, 127, false)),
+            'its channel is not known',
+        );
     }
 }

@@ -39,7 +39,9 @@ final class TestRunTest extends TestCase
         $desk = (int) array_search('desk', array_column($json['leads'], 'id'), true);
         foreach ([[14, 0], [16, 1]] as [$metres, $bursts]) {
             $parts = [['what' => 'cable', 'map' => 'straight', 'lengthM' => $metres], ['what' => 'adapter', 'map' => 'straight']];
-            $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', ["/leads/{$desk}/parts" => $parts]))->applied($json)))));
+            $situation = new RigAnalysis(
+                RigFile::setup(RigFile::rig(Json::encode((new RigFix('', ["/leads/{$desk}/parts" => $parts]))->applied($json)))),
+            );
             $run = TestRun::of($situation);
             $full = array_values(array_filter($run->steps, static fn (TrialStep $step): bool => 'lead desk when full' === $step->control));
             self::assertCount($bursts, $full, "{$metres} m");
@@ -48,7 +50,10 @@ final class TestRunTest extends TestCase
                 $book = Compiler::load($situation->checked()->book);
                 self::assertTrue(TestRun::passes($step, $situation->setup, $book));
                 self::assertFalse(TestRun::passes($step, $situation->setup, $book, ['desk']));
-                self::assertSame(['lead desk when full'], TestRun::suspects([$step], array_values(array_diff_key($run->steps, [array_search($step, $run->steps, true) => true])))[0]);
+                self::assertSame(
+                    ['lead desk when full'],
+                    TestRun::suspects([$step], array_values(array_diff_key($run->steps, [array_search($step, $run->steps, true) => true])))[0],
+                );
             }
         }
     }
@@ -60,13 +65,15 @@ final class TestRunTest extends TestCase
         $faults = [];
         foreach (array_unique(array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $run->steps))) as $use) {
             if (1 === preg_match('/^(lead (?<lead>.*)|(?<box>passing on at .*))$/', $use, $match, \PREG_UNMATCHED_AS_NULL)) {
-                $faults[$use] = self::failed(self::situation()->setup, [$match['lead'] ?? $match['box'] ?? '']);
+                $faults[$use] = self::failed(self::situation()->setup, [$match['lead'] ?? ($match['box'] ?? '')]);
             } elseif (1 === preg_match('/^channel of (\S+)$/', $use, $match)) {
                 $faults[$use] = self::failed(self::onAnotherChannel($match[1]));
             } elseif (1 === preg_match('/^receive (\S+) (\S+)$/', $use, $match)) {
                 $faults[$use] = self::failed(self::receivingNo($match[2], $match[1]));
             } elseif (1 === preg_match('/^control (\S+) "(.*)"$/', $use, $match)) {
-                $faults[$use] = array_keys(array_filter($run->steps, static fn (TrialStep $step): bool => $step->unit === $match[1] && $step->control === $match[2]));
+                $faults[$use] = array_keys(
+                    array_filter($run->steps, static fn (TrialStep $step): bool => $step->unit === $match[1] && $step->control === $match[2]),
+                );
             }
         }
         self::assertGreaterThan(20, \count($faults));
@@ -82,7 +89,16 @@ final class TestRunTest extends TestCase
         }
         self::assertLessThanOrEqual(self::MOST_SUSPECTS, array_sum($suspects) / max(1, \count($suspects)));
         if (false !== getenv('ZIGZAG_SHOW')) {
-            fwrite(\STDERR, \sprintf("%d faults, %.2f suspects on average, %d at most, %d steps\n", \count($suspects), array_sum($suspects) / max(1, \count($suspects)), max([0, ...$suspects]), \count($run->steps)));
+            fwrite(
+                \STDERR,
+                \sprintf(
+                    "%d faults, %.2f suspects on average, %d at most, %d steps\n",
+                    \count($suspects),
+                    array_sum($suspects) / max(1, \count($suspects)),
+                    max([0, ...$suspects]),
+                    \count($run->steps),
+                ),
+            );
         }
     }
 
@@ -137,7 +153,12 @@ final class TestRunTest extends TestCase
 
     private static function receivingNo(string $what, string $unit): Setup
     {
-        /** @var array{units: list<array{name: string, chart: array{id: string}}>, charts: array<string, array{chart: array{hears?: list<array<string, mixed>>}}>} $rig */
+        /**
+         * @var array{
+         *     units: list<array{name: string, chart: array{id: string}}>,
+         *     charts: array<string, array{chart: array{hears?: list<array<string, mixed>>}}>,
+         * } $rig
+         */
         $rig = json_decode(self::json(), true, 512, \JSON_THROW_ON_ERROR);
         $id = array_column($rig['units'], null, 'name')[$unit]['chart']['id'];
         $kinds = ['note' => ['note'], 'program' => ['program']][$what] ?? ['cc', 'cc14', 'nrpn', 'rpn', 'bend', 'pressure', 'polypressure', 'sysex'];

@@ -46,7 +46,11 @@ final class WaysTest extends TestCase
         self::assertSame(['post anything: never'], self::answers('strip', 'B fader 1'));
         self::assertSame(['post anything: never'], self::answers('tilt', 'Tilt', ["/leads/{$tilt}/parts/0/map" => 'straight']));
         self::assertSame('the lead tilt does not work', self::from('tilt', 'Tilt', ["/leads/{$tilt}/parts/0/map" => 'straight'])[0]->reason);
-        self::assertSame(['desk parameter Mix 1 / input 1: sometimes'], self::answers('strip', 'A fader 1'), 'hands on the desk move it away, and the fader waits until it meets it');
+        self::assertSame(
+            ['desk parameter Mix 1 / input 1: sometimes'],
+            self::answers('strip', 'A fader 1'),
+            'hands on the desk move it away, and the fader waits until it meets it',
+        );
         $counter = self::from('strip', 'A fader 1')[0]->counter ?? '';
         self::assertStringContainsString(' desk B0 0E 7F', $counter, 'which the desk tells');
     }
@@ -60,7 +64,10 @@ final class WaysTest extends TestCase
     #[DataProvider('whatStandsInTheWay')]
     public function testWhatStandsInTheWay(string $rule, array $hub, array $box, string $expected): void
     {
-        $answers = array_map(static fn (Arrival $arrival): string => "{$arrival->at->key()}: {$arrival->answer}: {$arrival->reason}", self::small($rule, $hub, $box));
+        $answers = array_map(
+            static fn (Arrival $arrival): string => "{$arrival->at->key()}: {$arrival->answer}: {$arrival->reason}",
+            self::small($rule, $hub, $box),
+        );
 
         self::assertSame([$expected], $answers);
     }
@@ -68,24 +75,63 @@ final class WaysTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>, string}> */
     public static function whatStandsInTheWay(): iterable
     {
-        $switch = static fn (mixed $factory): array => ['id' => 'sw', 'title' => 'Switch', 'values' => ['off', 'on']] + (null === $factory ? [] : ['factory' => $factory]);
-        $thru = static fn (array $more, array $settings = []): array => ['settings' => $settings, 'routes' => [['id' => 'on', 'from' => ['in'], 'to' => ['out'], 'kind' => 'hardware'] + $more]];
+        $switch = static fn (mixed $factory): array => ['id' => 'sw', 'title' => 'Switch', 'values' => ['off', 'on']] +
+            (null === $factory ? [] : ['factory' => $factory]);
+        $thru = static fn (array $more, array $settings = []): array => [
+            'settings' => $settings,
+            'routes' => [['id' => 'on', 'from' => ['in'], 'to' => ['out'], 'kind' => 'hardware'] + $more],
+        ];
         $turn = 'turn box "Level"';
         yield 'nothing' => [$turn, $thru([]), [], 'box parameter Level: always: rule "R" takes it, and nothing stands in the way'];
         yield 'thru off' => [$turn, $thru(['setting' => 'sw'], [$switch('off')]), [], 'box parameter Level: never: sw of hub is off'];
-        yield 'thru unknown' => [$turn, $thru(['setting' => 'sw'], [$switch(null)]), [], 'box parameter Level: unknown: the setting sw of hub is not known; ask the box'];
+        yield 'thru unknown' => [
+            $turn,
+            $thru(['setting' => 'sw'], [$switch(null)]),
+            [],
+            'box parameter Level: unknown: the setting sw of hub is not known; ask the box',
+        ];
         yield 'hub blocks' => ['send out channel 3', $thru(['blocks' => ['cc']]), [], 'box parameter Level: never: hub does not pass cc on'];
-        yield 'filter' => [$turn, $thru([]), ['kinds' => ['cc' => 'sw'], 'settings' => [$switch('off')]], 'box parameter Level: never: box does not receive cc while sw is off'];
-        yield 'filter unknown' => [$turn, $thru([]), ['kinds' => ['cc' => 'sw'], 'settings' => [$switch(null)]], 'box parameter Level: unknown: the setting sw of box is not known; ask the box'];
+        yield 'filter' => [
+            $turn,
+            $thru([]),
+            ['kinds' => ['cc' => 'sw'], 'settings' => [$switch('off')]],
+            'box parameter Level: never: box does not receive cc while sw is off',
+        ];
+        yield 'filter unknown' => [
+            $turn,
+            $thru([]),
+            ['kinds' => ['cc' => 'sw'], 'settings' => [$switch(null)]],
+            'box parameter Level: unknown: the setting sw of box is not known; ask the box',
+        ];
         yield 'kind' => [$turn, $thru([]), ['kinds' => ['cc' => false]], 'box parameter Level: never: box does not receive cc'];
-        yield 'kind not named' => [$turn, $thru([]), ['kinds' => ['note' => true]], 'box parameter Level: always: rule "R" takes it, and nothing stands in the way'];
+        yield 'kind not named' => [
+            $turn,
+            $thru([]),
+            ['kinds' => ['note' => true]],
+            'box parameter Level: always: rule "R" takes it, and nothing stands in the way',
+        ];
         yield 'channel' => ['send out channel 9', $thru([]), [], 'box parameter Level: never: box answers on MIDI channel 3, and cc 7 comes on 9'];
         yield 'number' => ["become cc 33 value value channel 3\n  send out", $thru([]), [], 'post anything: never: nothing of box is moved by cc 33'];
-        yield 'same number' => ['send out channel 3', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
+        yield 'same number' => [
+            'send out channel 3',
+            $thru([]),
+            [],
+            'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way',
+        ];
         yield 'played' => ['play box', $thru([]), [], 'box parameter Level: always: rule "R" passes it on as it is, and nothing stands in the way'];
         yield 'played, thru off' => ['play box', $thru(['setting' => 'sw'], [$switch('off')]), [], 'box parameter Level: never: sw of hub is off'];
-        yield 'key out of range' => ["become note 10 velocity value channel 3\n  send out", $thru([]), ['keys' => ['low' => 24, 'high' => 96]], 'box note: never: key 10 is out of the range of box, 24 to 96'];
-        yield 'members of a zone, sent' => ['send out channel 3', $thru([]), ['zone' => ['side' => 'lower', 'members' => 5]], 'box parameter Level: not decided: it arrived in every state that was tried, 60 at most, and that is no proof'];
+        yield 'key out of range' => [
+            "become note 10 velocity value channel 3\n  send out",
+            $thru([]),
+            ['keys' => ['low' => 24, 'high' => 96]],
+            'box note: never: key 10 is out of the range of box, 24 to 96',
+        ];
+        yield 'members of a zone, sent' => [
+            'send out channel 3',
+            $thru([]),
+            ['zone' => ['side' => 'lower', 'members' => 5]],
+            'box parameter Level: not decided: it arrived in every state that was tried, 60 at most, and that is no proof',
+        ];
         yield 'no lead' => ['send side', $thru([]), [], 'post anything: never: no lead leads from the port side to a device'];
         yield 'dropped' => ['drop', $thru([]), [], 'post anything: never: rule "R" drops it in line 7'];
         yield 'nothing sent' => ['remember m = value', $thru([]), [], 'post anything: never: rule "R" takes it, and nothing comes of it'];
@@ -95,10 +141,26 @@ final class WaysTest extends TestCase
     public function testWhatGoesPastThePost(): void
     {
         $rig = static function (int $channel, array $raw): Rig {
-            $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => $channel]], 'surface' => ['controls' => [['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]]]]];
+            $board = [
+                'schema' => 1,
+                'name' => 'Board',
+                'sort' => 'controller',
+                'plugs' => [Kit::din('out', 'out')],
+                'sends' => [['at' => ['out'], 'channel' => $channel]],
+                'surface' => [
+                    'controls' => [
+                        ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
+                    ],
+                ],
+            ];
             $parameter = ['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => $raw];
 
-            return Kit::rig(['board' => $board, 'box' => Kit::hearer('Box', 3, more: ['parameters' => [$parameter]])], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'box in')], ['rulebook' => "port elsewhere in\n"]);
+            return Kit::rig(
+                ['board' => $board, 'box' => Kit::hearer('Box', 3, more: ['parameters' => [$parameter]])],
+                [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']],
+                [Kit::lead('one', 'board out', 'box in')],
+                ['rulebook' => "port elsewhere in\n"],
+            );
         };
         $answers = static function (Rig $rig): array {
             $setup = RigFile::setup($rig);
@@ -118,14 +180,38 @@ final class WaysTest extends TestCase
     {
         $answer = static function (int $presses): string {
             $message = static fn (int $number): array => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => $number]]];
-            $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'surface' => ['controls' => [
-                ['name' => 'Fader', 'sort' => 'fader', 'sends' => $message(7)],
-                ['name' => 'Next', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 0]]]],
-            ]]];
-            $box = Kit::hearer('Box', 3, more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]]]);
+            $board = [
+                'schema' => 1,
+                'name' => 'Board',
+                'sort' => 'controller',
+                'plugs' => [Kit::din('out', 'out')],
+                'sends' => [['at' => ['out'], 'channel' => 1]],
+                'surface' => [
+                    'controls' => [
+                        ['name' => 'Fader', 'sort' => 'fader', 'sends' => $message(7)],
+                        [
+                            'name' => 'Next',
+                            'sort' => 'switch',
+                            'sends' => [['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 0]]],
+                        ],
+                    ],
+                ],
+            ];
+            $box = Kit::hearer(
+                'Box',
+                3,
+                more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]]],
+            );
             $scenes = implode('', array_map(static fn (int $scene): string => "scene \"S{$scene}\"\n", range(0, $presses)));
             $book = "port in1 in\nport out1 out\n\nrule \"Next\"\n  take program\n  go next\n\n{$scenes}\nrule \"R\"\n  take cc 7\n  turn box \"Level\"\n";
-            $setup = RigFile::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')], ['rulebook' => $book]));
+            $setup = RigFile::setup(
+                Kit::rig(
+                    ['board' => $board, 'box' => $box],
+                    [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']],
+                    [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')],
+                    ['rulebook' => $book],
+                ),
+            );
             $ways = new Ways(new RigAnalysis($setup));
             $from = $ways->from($setup->boxes['board'], $setup->boxes['board']->control('Fader') ?? throw new \LogicException());
 
@@ -144,7 +230,19 @@ final class WaysTest extends TestCase
             $random = new RandomRig($seed, 0 === $seed % 3);
             $json = Json::toValue($random->rig);
             self::assertIsArray($json);
-            $rig = RigFile::rig(Json::encode([...$json, 'rulebook' => [$random->book(...), $random->plainBook(...), $random->book(...), $random->plainBook(...), $random->numberedBook(...), $random->gesturedBook(...)][$seed % 6]()]));
+            $rig = RigFile::rig(
+                Json::encode([
+                    ...$json,
+                    'rulebook' => [
+                        $random->book(...),
+                        $random->plainBook(...),
+                        $random->book(...),
+                        $random->plainBook(...),
+                        $random->numberedBook(...),
+                        $random->gesturedBook(...),
+                    ][$seed % 6](),
+                ]),
+            );
             $situation = new RigAnalysis(RigFile::setup($rig));
             if ($situation->checked()->hasErrors()) {
                 continue;
@@ -159,21 +257,37 @@ final class WaysTest extends TestCase
                         self::assertTrue(self::arrives($setup, $book, $arrival->witness, $arrival), "seed {$seed}: the witness of {$control->name}");
                     }
                     if (null !== $arrival->counter) {
-                        self::assertFalse(self::arrives($setup, $book, $arrival->counter, $arrival), "seed {$seed}: the counterpart of {$control->name}");
+                        self::assertFalse(
+                            self::arrives($setup, $book, $arrival->counter, $arrival),
+                            "seed {$seed}: the counterpart of {$control->name}",
+                        );
                     }
                     if (Arrival::ALWAYS === $arrival->answer) {
-                        self::assertSame([], self::misses($situation, $book, $random, $control, $arrival), "seed {$seed}: {$control->name} always arrives");
+                        self::assertSame(
+                            [],
+                            self::misses($situation, $book, $random, $control, $arrival),
+                            "seed {$seed}: {$control->name} always arrives",
+                        );
                     }
                     if (Arrival::NEVER === $arrival->answer) {
-                        self::assertSame([], self::surprises($situation, $book, $random, $setup->boxes['sender_0'], $control, $arrival), "seed {$seed}: {$control->name} never moves {$arrival->at->key()}: {$arrival->reason}");
-                        $never[\in_array($arrival->at->device, ['post'], true) ? 'nothing' : preg_replace('/\w+_\d|\d+|parameter .*/', '', explode(';', $arrival->reason)[0])] = true;
+                        self::assertSame(
+                            [],
+                            self::surprises($situation, $book, $random, $setup->boxes['sender_0'], $control, $arrival),
+                            "seed {$seed}: {$control->name} never moves {$arrival->at->key()}: {$arrival->reason}",
+                        );
+                        $never[
+                            \in_array($arrival->at->device, ['post'], true)
+                                ? 'nothing'
+                                : preg_replace('/\w+_\d|\d+|parameter .*/', '', explode(';', $arrival->reason)[0])
+                        ] = true;
                     }
                 }
             }
         }
         self::assertGreaterThan(0, $said[Arrival::SOMETIMES] ?? 0);
         self::assertGreaterThan(0, $said[Arrival::ALWAYS] ?? 0);
-        if (Cases::number(12) >= 60) { // of few cases it says little
+        if (Cases::number(12) >= 60) {
+            // of few cases it says little
             self::assertLessThan(0.05 * array_sum($said), $said[Arrival::NOT_DECIDED] ?? 0, (string) json_encode($said));
         }
         self::assertGreaterThan(2, \count($never), 'for several reasons');
@@ -214,8 +328,14 @@ final class WaysTest extends TestCase
     }
 
     /** @return list<string> what a control did after all */
-    private static function surprises(RigAnalysis $situation, CompiledBook $book, RandomRig $random, Device $box, Control $control, Arrival $arrival): array
-    {
+    private static function surprises(
+        RigAnalysis $situation,
+        CompiledBook $book,
+        RandomRig $random,
+        Device $box,
+        Control $control,
+        Arrival $arrival,
+    ): array {
         $messages = self::messages($situation, $box->name, $control);
         if ([] === $messages) {
             return []; // it cannot be played into a port at all
@@ -230,9 +350,16 @@ final class WaysTest extends TestCase
             $now += 3_000_000;
             $world->play($now, (int) $book->inPort($messages[0]->ports[0]), [], 1_000_000); // what was still to come
             $now += 1_000_000;
-            $heard = $world->play($now, (int) $book->inPort($messages[0]->ports[0]), Hand::at($messages[0], Hand::values($messages[0])[$state % 2]), 1_000_000);
+            $heard = $world->play(
+                $now,
+                (int) $book->inPort($messages[0]->ports[0]),
+                Hand::at($messages[0], Hand::values($messages[0])[$state % 2]),
+                1_000_000,
+            );
             $now += 1_000_000;
-            foreach (array_filter($heard, static fn (Heard $each): bool => LeadEnd::POST === $arrival->at->device || self::isOf($each, $arrival)) as $each) {
+            foreach (
+                array_filter($heard, static fn (Heard $each): bool => LeadEnd::POST === $arrival->at->device || self::isOf($each, $arrival)) as $each
+            ) {
                 $surprises[] = "state {$state}: {$each->unit} {$each->title}";
             }
         }
@@ -244,7 +371,10 @@ final class WaysTest extends TestCase
     private static function messages(RigAnalysis $situation, string $unit, Control $control): array
     {
         try {
-            return (new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(new Token(TokenType::Word, $unit, new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true));
+            return (new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(
+                new Token(TokenType::Word, $unit, new Span(1, 1), true),
+                new Token(TokenType::Text, $control->name, new Span(1, 1), true),
+            );
         } catch (RulebookError) {
             return [];
         }
@@ -252,7 +382,8 @@ final class WaysTest extends TestCase
 
     private static function isOf(Heard $heard, Arrival $arrival): bool
     {
-        return $heard->unit === $arrival->at->device && (Heard::PARAMETER === $heard->what ? "parameter {$heard->title}" : $heard->what) === $arrival->at->words();
+        return $heard->unit === $arrival->at->device
+            && (Heard::PARAMETER === $heard->what ? "parameter {$heard->title}" : $heard->what) === $arrival->at->words();
     }
 
     /** Whether the last gesture of a tape arrives: its target is told more than it would have been told without. */
@@ -269,8 +400,16 @@ final class WaysTest extends TestCase
                 }
             }
             $world->play($last - 1, 0, [], 0);
-            $gesture = array_values(array_map(static fn ($event): string => $event->bytes, array_filter($events, static fn ($event): bool => $with && $event->timeUs === $last)));
-            $told[$with] = array_filter($world->play($last, (int) $book->inPort($events[\count($events) - 1]->port), $gesture, 1_000_000), static fn (Heard $each): bool => self::isOf($each, $arrival));
+            $gesture = array_values(
+                array_map(
+                    static fn ($event): string => $event->bytes,
+                    array_filter($events, static fn ($event): bool => $with && $event->timeUs === $last),
+                ),
+            );
+            $told[$with] = array_filter(
+                $world->play($last, (int) $book->inPort($events[\count($events) - 1]->port), $gesture, 1_000_000),
+                static fn (Heard $each): bool => self::isOf($each, $arrival),
+            );
         }
 
         return \count($told[true]) > \count($told[false]) && [] !== array_filter($told[true], static fn (Heard $each): bool => $each->isNew);
@@ -285,11 +424,36 @@ final class WaysTest extends TestCase
     private static function small(string $rule, array $hub, array $box): array
     {
         $charts = [
-            'board' => ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'surface' => ['controls' => [['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]]]]],
+            'board' => [
+                'schema' => 1,
+                'name' => 'Board',
+                'sort' => 'controller',
+                'plugs' => [Kit::din('out', 'out')],
+                'sends' => [['at' => ['out'], 'channel' => 1]],
+                'surface' => [
+                    'controls' => [
+                        ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
+                    ],
+                ],
+            ],
             'hub' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], ...$hub],
-            'box' => ['schema' => 1, 'name' => 'Box', 'sort' => 'synth', 'settings' => $box['settings'] ?? [], 'plugs' => [Kit::din('in', 'in')], 'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 3, ...array_diff_key($box, ['settings' => true, 'keys' => true])]], ...(isset($box['keys']) ? ['keys' => $box['keys']] : []), 'parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]]],
+            'box' => [
+                'schema' => 1,
+                'name' => 'Box',
+                'sort' => 'synth',
+                'settings' => $box['settings'] ?? [],
+                'plugs' => [Kit::din('in', 'in')],
+                'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 3, ...array_diff_key($box, ['settings' => true, 'keys' => true])]],
+                ...isset($box['keys']) ? ['keys' => $box['keys']] : [],
+                'parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]],
+            ],
         ];
-        $rig = Kit::rig($charts, array_map(static fn (string $name): array => ['name' => $name, 'chart' => $name], array_keys($charts)), [Kit::lead('one', 'board out', 'post board'), Kit::lead('two', 'post out', 'hub in'), Kit::lead('three', 'hub out', 'box in')], ['rulebook' => "port board in\nport out out\nport side out\nmemory m = 0\nrule \"R\"\n  take board \"Fader\"\n  {$rule}\n"]);
+        $rig = Kit::rig(
+            $charts,
+            array_map(static fn (string $name): array => ['name' => $name, 'chart' => $name], array_keys($charts)),
+            [Kit::lead('one', 'board out', 'post board'), Kit::lead('two', 'post out', 'hub in'), Kit::lead('three', 'hub out', 'box in')],
+            ['rulebook' => "port board in\nport out out\nport side out\nmemory m = 0\nrule \"R\"\n  take board \"Fader\"\n  {$rule}\n"],
+        );
         $setup = RigFile::setup($rig);
         $board = $setup->boxes['board'];
 

@@ -69,7 +69,10 @@ final class WiresTest extends TestCase
 
             return;
         }
-        $twice = [['what' => 'one', 'map' => 'crossed', 'ends' => [self::connector($from), 'jack 3.5']], ['what' => 'two', 'map' => 'straight' === $map ? 'crossed' : 'straight', 'ends' => ['jack 3.5', self::connector($to)]]];
+        $twice = [
+            ['what' => 'one', 'map' => 'crossed', 'ends' => [self::connector($from), 'jack 3.5']],
+            ['what' => 'two', 'map' => 'straight' === $map ? 'crossed' : 'straight', 'ends' => ['jack 3.5', self::connector($to)]],
+        ];
 
         self::assertSame($verdict, self::judge(self::plug('out', $from), self::plug('in', $to), $twice)->verdict->value);
     }
@@ -91,7 +94,9 @@ final class WiresTest extends TestCase
             ['way' => 'in', 'carries' => 'midi', 'wiring' => 'A', 'when' => ['jack' => ['midi']]],
             ['way' => 'in', 'carries' => 'expression', 'when' => ['jack' => ['expression']], 'contacts' => ['tip' => 'signal', 'sleeve' => 'shield']],
         ];
-        $settings = [['id' => 'jack', 'title' => 'Jack mode', 'values' => ['midi', 'expression'], 'factory' => 'expression', 'how' => [['by' => 'menu']]]];
+        $settings = [
+            ['id' => 'jack', 'title' => 'Jack mode', 'values' => ['midi', 'expression'], 'factory' => 'expression', 'how' => [['by' => 'menu']]],
+        ];
         $judged = self::judge(self::plug('out', 'A'), $in, [['what' => 'cable', 'map' => 'straight']], $settings);
 
         self::assertSame(Verdict::Dead, $judged->verdict);
@@ -108,7 +113,13 @@ final class WiresTest extends TestCase
         self::assertSame(Verdict::MayDamage, self::judge(self::plug('out', 'A'), $pedal, [['what' => 'cable', 'map' => 'straight']])->verdict);
 
         $powered = self::plug('out', 'din');
-        $powered['uses'] = [['way' => 'out', 'carries' => 'midi', 'contacts' => ['5' => 'data', '4' => 'source', '2' => 'shield', '1' => 'supply+', '3' => 'supply-']]];
+        $powered['uses'] = [
+            [
+                'way' => 'out',
+                'carries' => 'midi',
+                'contacts' => ['5' => 'data', '4' => 'source', '2' => 'shield', '1' => 'supply+', '3' => 'supply-'],
+            ],
+        ];
         $straight = [['what' => 'cable', 'map' => 'straight']];
         self::assertSame(Verdict::MayDamage, self::judge($powered, self::plug('in', 'din'), $straight)->verdict);
         $allows = self::plug('in', 'din');
@@ -141,13 +152,28 @@ final class WiresTest extends TestCase
     #[DataProvider('powers')]
     public function testPower(array $gives, array $needs, string $verdict): void
     {
-        $plug = static fn (array $power, string $way): array => ['id' => 'p', 'label' => 'DC', 'connector' => 'barrel', 'uses' => [['way' => $way, 'carries' => 'power']], 'power' => $power];
-        self::assertSame($verdict, self::judge($plug($gives, 'out'), $plug($needs, 'in'), [['what' => 'cable', 'map' => 'straight']])->verdict->value);
+        $plug = static fn (array $power, string $way): array => [
+            'id' => 'p',
+            'label' => 'DC',
+            'connector' => 'barrel',
+            'uses' => [['way' => $way, 'carries' => 'power']],
+            'power' => $power,
+        ];
+        self::assertSame(
+            $verdict,
+            self::judge($plug($gives, 'out'), $plug($needs, 'in'), [['what' => 'cable', 'map' => 'straight']])->verdict->value,
+        );
     }
 
     public function testPowerIntoADataPlugMayDamage(): void
     {
-        $power = ['id' => 'p', 'label' => 'DC', 'connector' => 'jack 3.5', 'uses' => [['way' => 'out', 'carries' => 'power']], 'power' => ['way' => 'gives', 'current' => 'dc', 'volts' => [9, 9]]];
+        $power = [
+            'id' => 'p',
+            'label' => 'DC',
+            'connector' => 'jack 3.5',
+            'uses' => [['way' => 'out', 'carries' => 'power']],
+            'power' => ['way' => 'gives', 'current' => 'dc', 'volts' => [9, 9]],
+        ];
         self::assertSame(Verdict::MayDamage, self::judge($power, self::plug('in', 'A'), [['what' => 'cable', 'map' => 'straight']])->verdict);
     }
 
@@ -164,7 +190,13 @@ final class WiresTest extends TestCase
     #[DataProvider('roles')]
     public function testUsbNeedsAHostAndADevice(string $one, string $other, string $verdict): void
     {
-        $plug = static fn (string $role): array => ['id' => 'u', 'label' => 'USB', 'connector' => 'usb c', 'uses' => [['way' => 'both', 'carries' => 'usb']], ...('' === $role ? [] : ['usb' => ['role' => $role]])];
+        $plug = static fn (string $role): array => [
+            'id' => 'u',
+            'label' => 'USB',
+            'connector' => 'usb c',
+            'uses' => [['way' => 'both', 'carries' => 'usb']],
+            ...'' === $role ? [] : ['usb' => ['role' => $role]],
+        ];
         self::assertSame($verdict, self::judge($plug($one), $plug($other), [['what' => 'cable', 'map' => 'straight']])->verdict->value);
     }
 
@@ -173,9 +205,19 @@ final class WiresTest extends TestCase
         $long = static fn (float $metres): array => [['what' => 'cable', 'map' => 'straight', 'lengthM' => $metres]];
         self::assertSame(Verdict::Works, self::judge(self::plug('out', 'din'), self::plug('in', 'din'), $long(15))->verdict);
         self::assertSame(Verdict::Unknown, self::judge(self::plug('out', 'din'), self::plug('in', 'din'), $long(15.5))->verdict);
-        $usb = static fn (string $role): array => ['id' => 'u', 'label' => 'USB', 'connector' => 'usb c', 'uses' => [['way' => 'both', 'carries' => 'usb']], 'usb' => ['role' => $role]];
+        $usb = static fn (string $role): array => [
+            'id' => 'u',
+            'label' => 'USB',
+            'connector' => 'usb c',
+            'uses' => [['way' => 'both', 'carries' => 'usb']],
+            'usb' => ['role' => $role],
+        ];
         self::assertCount(1, self::judge($usb('host'), $usb('device'), $long(6))->warnings);
-        self::assertCount(1, self::judge($usb('host'), $usb('device'), [['what' => 'extension', 'map' => 'straight', 'lengthM' => 2, 'passiveExtension' => true]])->warnings);
+        self::assertCount(
+            1,
+            self::judge($usb('host'), $usb('device'), [['what' => 'extension', 'map' => 'straight', 'lengthM' => 2, 'passiveExtension' => true]])
+                ->warnings,
+        );
     }
 
     public function testPlugsThatDoNotFitAndPlugsOfOneWay(): void
@@ -183,14 +225,17 @@ final class WiresTest extends TestCase
         $dead = self::judge(self::plug('out', 'din'), self::plug('in', 'A'), [['what' => 'cable', 'map' => 'straight', 'ends' => ['din5', 'din5']]]);
         self::assertSame(Verdict::Dead, $dead->verdict);
         self::assertSame('put a straight adapter from din5 to jack 3.5 between', $dead->mend?->words);
-        self::assertSame(Verdict::Dead, self::judge(self::plug('out', 'din'), self::plug('out', 'din'), [['what' => 'cable', 'map' => 'straight']])->verdict);
+        self::assertSame(
+            Verdict::Dead,
+            self::judge(self::plug('out', 'din'), self::plug('out', 'din'), [['what' => 'cable', 'map' => 'straight']])->verdict,
+        );
     }
 
     public function testPhantomPowerOnABalancedLine(): void
     {
         $line = static fn (?bool $off): array => [
             ['what' => 'adapter', 'map' => 'straight', 'ends' => ['din5', 'xlr3']],
-            ['what' => 'stage line', 'map' => 'straight', 'ends' => ['xlr3', 'xlr3'], ...(null === $off ? [] : ['phantomOff' => $off])],
+            ['what' => 'stage line', 'map' => 'straight', 'ends' => ['xlr3', 'xlr3'], ...null === $off ? [] : ['phantomOff' => $off]],
             ['what' => 'adapter', 'map' => 'straight', 'ends' => ['xlr3', 'din5']],
         ];
         $judged = self::judge(self::plug('out', 'din'), self::plug('in', 'din'), $line(true));
@@ -210,10 +255,18 @@ final class WiresTest extends TestCase
      */
     private static function judge(array $a, array $b, array $parts, array $settingsOfB = []): Judgement
     {
-        $chart = static fn (array $plug, array $settings): array => ['schema' => 1, 'name' => 'Box', 'sort' => 'other', 'settings' => $settings, 'plugs' => [$plug]];
-        $rig = Kit::rig(['a' => $chart($a, []), 'b' => $chart($b, $settingsOfB)], [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']], [
-            ['id' => 'l', 'a' => ['unit' => 'a', 'plug' => $a['id']], 'b' => ['unit' => 'b', 'plug' => $b['id']], 'parts' => $parts],
-        ]);
+        $chart = static fn (array $plug, array $settings): array => [
+            'schema' => 1,
+            'name' => 'Box',
+            'sort' => 'other',
+            'settings' => $settings,
+            'plugs' => [$plug],
+        ];
+        $rig = Kit::rig(
+            ['a' => $chart($a, []), 'b' => $chart($b, $settingsOfB)],
+            [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']],
+            [['id' => 'l', 'a' => ['unit' => 'a', 'plug' => $a['id']], 'b' => ['unit' => 'b', 'plug' => $b['id']], 'parts' => $parts]],
+        );
 
         $setup = Kit::setup($rig);
 
@@ -223,7 +276,12 @@ final class WiresTest extends TestCase
     /** @return array<string, mixed> */
     private static function plug(string $way, string $wiring): array
     {
-        return ['id' => $way, 'label' => strtoupper($way), 'connector' => self::connector($wiring), 'uses' => [['way' => $way, 'carries' => 'midi', ...('din' === $wiring ? [] : ['wiring' => $wiring])]]];
+        return [
+            'id' => $way,
+            'label' => strtoupper($way),
+            'connector' => self::connector($wiring),
+            'uses' => [['way' => $way, 'carries' => 'midi', ...'din' === $wiring ? [] : ['wiring' => $wiring]]],
+        ];
     }
 
     private static function connector(string $wiring): string

@@ -43,7 +43,15 @@ final class WrittenTablesTest extends TestCase
             $said = self::said($read->parameters[$row->parameter]);
             $wanted = array_values(array_filter($meant, static fn (array $each): bool => $each[0] === $row->what));
             self::assertNotSame([], $wanted, "{$row->what} is taken as {$said}");
-            self::assertNotSame([], array_filter($wanted, static fn (array $each): bool => $each[1] === $said || (str_ends_with($each[1], ' ?') && str_starts_with($said, substr($each[1], 0, -1)))), "{$row->what} is taken as {$said}, and means {$wanted[0][1]}");
+            self::assertNotSame(
+                [],
+                array_filter(
+                    $wanted,
+                    static fn (array $each): bool => $each[1] === $said
+                        || (str_ends_with($each[1], ' ?') && str_starts_with($said, substr($each[1], 0, -1))),
+                ),
+                "{$row->what} is taken as {$said}, and means {$wanted[0][1]}",
+            );
         }
     }
 
@@ -53,13 +61,22 @@ final class WrittenTablesTest extends TestCase
         foreach (self::tables() as $title => [$table, $meant]) {
             $read = TableReader::read($table);
             $said = array_map(self::said(...), $read->parameters);
-            $names = array_map(static fn (array $parameter): string => \is_string($parameter['name'] ?? null) ? $parameter['name'] : '', $read->parameters);
+            $names = array_map(
+                static fn (array $parameter): string => \is_string($parameter['name'] ?? null) ? $parameter['name'] : '',
+                $read->parameters,
+            );
             foreach ($meant as [$name, $what]) {
                 if ('?' === $what || str_ends_with($what, ' ?')) {
                     continue;
                 }
                 ++$rows;
-                $isRight = [] !== array_filter($said, static fn (string $each, int $index): bool => $each === $what && str_ends_with($names[$index], $name), \ARRAY_FILTER_USE_BOTH);
+                $isRight =
+                    [] !==
+                    array_filter(
+                        $said,
+                        static fn (string $each, int $index): bool => $each === $what && str_ends_with($names[$index], $name),
+                        \ARRAY_FILTER_USE_BOTH,
+                    );
                 $right += $isRight ? 1 : 0;
                 if (!$isRight && false !== getenv('ZIGZAG_SHOW')) {
                     fwrite(\STDERR, "{$title}: {$name} = {$what}\n");
@@ -99,6 +116,9 @@ final class WrittenTablesTest extends TestCase
         /** @var array{raw: array{int, int}, message?: array{kind: string, number?: int, channel?: int}} $parameter */
         $message = $parameter['message'] ?? ['kind' => 'nothing'];
 
-        return $message['kind'].(isset($message['number']) ? " {$message['number']}" : '').(isset($message['channel']) ? " channel {$message['channel']}" : '')." {$parameter['raw'][0]}-{$parameter['raw'][1]}";
+        return $message['kind'].
+            (isset($message['number']) ? " {$message['number']}" : '').
+            (isset($message['channel']) ? " channel {$message['channel']}" : '').
+            " {$parameter['raw'][0]}-{$parameter['raw'][1]}";
     }
 }

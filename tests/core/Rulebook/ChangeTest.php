@@ -25,24 +25,24 @@ final class ChangeTest extends TestCase
     use TestTrait;
 
     private const BOOK = <<<'BOOK'
-        port keys in   # the old ones
-        port moths out
-        memory octave = 0
+    port keys in   # the old ones
+    port moths out
+    memory octave = 0
 
-        # low notes
-        # and more of them
-        rule "Low"
-            from keys
-          take note key 0..59 where octave = 0   # below
-          # a thought
-          set key=key-12
-          send moths
+    # low notes
+    # and more of them
+    rule "Low"
+        from keys
+      take note key 0..59 where octave = 0   # below
+      # a thought
+      set key=key-12
+      send moths
 
-        rule "High"
-          take note
-          remember octave = octave + 1 # up
-          send moths
-        BOOK;
+    rule "High"
+      take note
+      remember octave = octave + 1 # up
+      send moths
+    BOOK;
 
     public function testARenameReachesEveryPlaceAndNothingElse(): void
     {
@@ -54,7 +54,10 @@ final class ChangeTest extends TestCase
 
     public function testARenameThatCannotBeIsRefused(): void
     {
-        foreach ([[2, 7, 'keys', 'duplicate'], [2, 7, 'Moths', 'syntax'], [3, 9, 'key', 'reserved-name'], [6, 3, 'x', 'nothing-to-rename']] as [$line, $column, $to, $code]) {
+        foreach (
+            [[2, 7, 'keys', 'duplicate'],
+                [2, 7, 'Moths', 'syntax'], [3, 9, 'key', 'reserved-name'], [6, 3, 'x', 'nothing-to-rename']] as [$line, $column, $to, $code]
+        ) {
             try {
                 Rename::edits(Source::of(self::BOOK), $line, $column, $to);
                 self::fail("renaming to {$to}");
@@ -70,11 +73,20 @@ final class ChangeTest extends TestCase
         [$low, $high] = $source->book->rules;
         $made = RuleText::of('Storm')->from('keys')->take('cc 82')->step('press')->step('post program 3 to moths');
         $added = $source->with(RuleChange::add($source, $made, $high));
-        self::assertStringContainsString("  send moths\n\nrule \"Storm\"\n  from keys\n  take cc 82\n  press\n  post program 3 to moths\n\nrule \"High\"", $added->text);
+        self::assertStringContainsString(
+            "  send moths\n\nrule \"Storm\"\n  from keys\n  take cc 82\n  press\n  post program 3 to moths\n\nrule \"High\"",
+            $added->text,
+        );
         $moved = $source->with(RuleChange::move($source, $high, $low));
-        self::assertStringContainsString("memory octave = 0\n\nrule \"High\"\n  take note\n  remember octave = octave + 1 # up\n  send moths\n\n# low notes\n# and more", $moved->text);
+        self::assertStringContainsString(
+            "memory octave = 0\n\nrule \"High\"\n  take note\n  remember octave = octave + 1 # up\n  send moths\n\n# low notes\n# and more",
+            $moved->text,
+        );
         self::assertStringContainsString("  set key = key + 1\n  send", $source->with(RuleChange::rewrite($source, 11, 'set key = key + 1'))->text);
-        self::assertStringContainsString("take note key 0..9   # below\n", $source->with(RuleChange::rewrite($source, 9, 'take note key 0..9'))->text);
+        self::assertStringContainsString(
+            "take note key 0..9   # below\n",
+            $source->with(RuleChange::rewrite($source, 9, 'take note key 0..9'))->text,
+        );
         self::assertStringContainsString("  send moths\n  drop", $source->with(RuleChange::addStep($source, $high, 9, 'drop'))->text);
         $without = $source->with(RuleChange::remove($source, $low))->text;
         self::assertStringContainsString("# low notes\n# and more of them\n# below\n# a thought\n", $without);
@@ -86,58 +98,83 @@ final class ChangeTest extends TestCase
     public function testChangesKeepEveryCommentAndEveryLineThatWasNotTouched(): void
     {
         $tried = [];
-        $this->limitTo(Cases::number(120))->forAll(Generators::choose(0, 1_000_000_000))->then(static function (int $seed) use (&$tried): void {
-            $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-            $source = Source::of(self::crooked(RandomBook::text($seed), $random));
-            for ($i = 0; $i < 4 && [] !== $source->book->rules; ++$i) {
-                $rules = $source->book->rules;
-                $rule = $rules[$random->getInt(0, \count($rules) - 1)];
-                $other = $rules[$random->getInt(0, \count($rules) - 1)];
-                $what = ['rename', 'move', 'add', 'remove', 'add step', 'remove step', 'rewrite'][$random->getInt(0, 6)];
-                $step = $rule->steps[0] ?? null;
-                $touched = match ($what) {
-                    'remove' => range($rule->span->line, $source->end($rule)),
-                    'remove step', 'rewrite' => null === $step ? [] : [$step->span->line],
-                    default => [],
-                };
-                $edits = match ($what) {
-                    'rename' => self::rename($source, $random),
-                    'move' => RuleChange::move($source, $rule, $other),
-                    'add' => RuleChange::add($source, RuleText::of("new {$i}")->take('cc 99')->step('send moths'), 1 === $random->getInt(0, 1) ? $other : null),
-                    'remove' => RuleChange::remove($source, $rule),
-                    'add step' => RuleChange::addStep($source, $rule, $random->getInt(0, 5), 'only 1'),
-                    'remove step' => RuleChange::removeStep($source, $rule, 0),
-                    'rewrite' => null === $step ? [] : RuleChange::rewrite($source, $step->span->line, 'only 2'),
-                };
-                $tried[$what] = true;
-                $changed = $source->with($edits);
-                $message = "{$what} in\n{$source->text}\ngives\n{$changed->text}";
-                self::assertSame(self::comments($source->text), self::comments($changed->text), $message);
-                self::assertSame([], self::lost($source, $changed, $touched, 'rename' === $what), $message);
-                $printed = Printer::print($changed->book);
-                self::assertSame($printed, Printer::print(Parser::parse($printed)[0]), $message);
-                self::assertSame(self::titles($source, $what, $rule->title, "new {$i}"), self::titles($changed), $message);
-                $source = $changed;
-            }
-        });
+        $this->limitTo(Cases::number(120))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->then(static function (int $seed) use (&$tried): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                $source = Source::of(self::crooked(RandomBook::text($seed), $random));
+                for ($i = 0; $i < 4 && [] !== $source->book->rules; ++$i) {
+                    $rules = $source->book->rules;
+                    $rule = $rules[$random->getInt(0, \count($rules) - 1)];
+                    $other = $rules[$random->getInt(0, \count($rules) - 1)];
+                    $what = ['rename', 'move', 'add', 'remove', 'add step', 'remove step', 'rewrite'][$random->getInt(0, 6)];
+                    $step = $rule->steps[0] ?? null;
+                    $touched = match ($what) {
+                        'remove' => range($rule->span->line, $source->end($rule)),
+                        'remove step', 'rewrite' => null === $step ? [] : [$step->span->line],
+                        default => [],
+                    };
+                    $edits = match ($what) {
+                        'rename' => self::rename($source, $random),
+                        'move' => RuleChange::move($source, $rule, $other),
+                        'add' => RuleChange::add(
+                            $source,
+                            RuleText::of("new {$i}")
+                                ->take('cc 99')
+                                ->step('send moths'),
+                            1 === $random->getInt(0, 1) ? $other : null,
+                        ),
+                        'remove' => RuleChange::remove($source, $rule),
+                        'add step' => RuleChange::addStep($source, $rule, $random->getInt(0, 5), 'only 1'),
+                        'remove step' => RuleChange::removeStep($source, $rule, 0),
+                        'rewrite' => null === $step ? [] : RuleChange::rewrite($source, $step->span->line, 'only 2'),
+                    };
+                    $tried[$what] = true;
+                    $changed = $source->with($edits);
+                    $message = "{$what} in\n{$source->text}\ngives\n{$changed->text}";
+                    self::assertSame(self::comments($source->text), self::comments($changed->text), $message);
+                    self::assertSame([], self::lost($source, $changed, $touched, 'rename' === $what), $message);
+                    $printed = Printer::print($changed->book);
+                    self::assertSame($printed, Printer::print(Parser::parse($printed)[0]), $message);
+                    self::assertSame(self::titles($source, $what, $rule->title, "new {$i}"), self::titles($changed), $message);
+                    $source = $changed;
+                }
+            });
         self::assertCount(7, $tried);
     }
 
     /** A law: a word of the language is refused as a name, or the rules read as before and it can be taken back. */
     public function testNoWordOfTheLanguageChangesWhatRulesMean(): void
     {
-        $text = "port keys in\nport moths out\ntable map: 36=38\nmemory shift = 3\ngroup song of keys cc 20..23\nclock lead\n  send moths\nstack storm\n  post cc 1 value shift to moths\n\nscene \"A\"\n  on enter do storm\n\nrule \"R\"\n  from keys\n  take cc 1 where shift > 1 and song = 2\n  set value = map(value) + shift\n  remember shift = value\n  start lead\n  send moths\n\nrule \"S\"\n  take cc 2\n  turn brine \"Mix\" to shift\n  recall brine \"Storm\"\n";
+        $text =
+            "port keys in\nport moths out\ntable map: 36=38\nmemory shift = 3\ngroup song of keys cc 20..23\nclock lead\n  send "
+                ."moths\nstack storm\n  post cc 1 value shift to moths\n\nscene \"A\"\n  on enter do storm\n\nrule \"R\"\n  from keys\n  "
+                    ."take cc 1 where shift > 1 and song = 2\n  set value = map(value) + shift\n  remember shift = value\n  start lead\n  "
+                        ."send moths\n\nrule \"S\"\n  take cc 2\n  turn brine \"Mix\" to shift\n  recall brine \"Storm\"\n";
         $source = Source::of($text);
         self::assertSame([], $source->errors);
         $refused = $taken = $tries = 0;
         $words = array_values(array_unique([...array_merge(...array_values(Vocabulary::all())), 'another']));
         $every = false === getenv('ZIGZAG_CASES') ? 4 : 1;
         foreach ($words as $index => $word) {
-            foreach (['keys' => [1, 6], 'moths' => [2, 6], 'map' => [3, 7], 'shift' => [4, 8], 'song' => [5, 7], 'lead' => [6, 7], 'storm' => [8, 7], 'brine' => null] as $name => $place) {
+            foreach (
+                [
+                    'keys' => [1, 6],
+                    'moths' => [2, 6],
+                    'map' => [3, 7],
+                    'shift' => [4, 8],
+                    'song' => [5, 7],
+                    'lead' => [6, 7],
+                    'storm' => [8, 7],
+                    'brine' => null,
+                ] as $name => $place
+            ) {
                 if (0 !== (++$tries + $index) % $every) {
                     continue; // all of them where more cases are asked for
                 }
-                $rename = static fn (Source $in, string $to): array => null === $place ? Rename::device($in, $to === $name ? $word : $name, $to) : Rename::edits($in, $place[0], $place[1], $to);
+                $rename = static fn (Source $in, string $to): array => null === $place
+                    ? Rename::device($in, $to === $name ? $word : $name, $to)
+                    : Rename::edits($in, $place[0], $place[1], $to);
                 try {
                     $there = $source->with($rename($source, $word));
                 } catch (RulebookError) {
@@ -155,16 +192,18 @@ final class ChangeTest extends TestCase
 
     public function testARenameTakenBackGivesTheSameText(): void
     {
-        $this->limitTo(Cases::number(200))->forAll(Generators::choose(0, 1_000_000_000))->then(static function (int $seed): void {
-            $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-            $source = Source::of(self::crooked(RandomBook::text($seed), $random));
-            [$line, $column] = self::place($source, $random);
-            $found = Rename::at($source->book, $line, $column);
-            self::assertNotNull($found);
-            $there = $source->with(Rename::edits($source, $line, $column, 'another_name'));
-            self::assertStringNotContainsString('another_name', $source->text);
-            self::assertSame($source->text, $there->with(Rename::edits($there, $line, $column, $found['name']))->text);
-        });
+        $this->limitTo(Cases::number(200))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->then(static function (int $seed): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                $source = Source::of(self::crooked(RandomBook::text($seed), $random));
+                [$line, $column] = self::place($source, $random);
+                $found = Rename::at($source->book, $line, $column);
+                self::assertNotNull($found);
+                $there = $source->with(Rename::edits($source, $line, $column, 'another_name'));
+                self::assertStringNotContainsString('another_name', $source->text);
+                self::assertSame($source->text, $there->with(Rename::edits($there, $line, $column, $found['name']))->text);
+            });
     }
 
     /** The same book with comments, and lines that are not laid out as the printer would. */
@@ -185,7 +224,15 @@ final class ChangeTest extends TestCase
     /** @return array{int, int} line and column of a name */
     private static function place(Source $source, \Random\Randomizer $random): array
     {
-        $names = [...array_values($source->book->ports), ...array_values($source->book->memories), ...array_values($source->book->tables), ...array_values($source->book->groups), ...array_values($source->book->stacks), ...array_values($source->book->clocks), ...array_values($source->book->curves)];
+        $names = [
+            ...array_values($source->book->ports),
+            ...array_values($source->book->memories),
+            ...array_values($source->book->tables),
+            ...array_values($source->book->groups),
+            ...array_values($source->book->stacks),
+            ...array_values($source->book->clocks),
+            ...array_values($source->book->curves),
+        ];
         $span = $names[$random->getInt(0, \count($names) - 1)]->name->span;
 
         return [$span->line, $span->column];

@@ -21,8 +21,13 @@ final class ParserTest extends TestCase
 
     public function testALineThatCannotBeReadSpoilsNoOther(): void
     {
-        [, $errors] = Parser::parse("port keys in\nport moths out\nrule \"r\"\n  take nota\n  set channel = 3\n  send moths\nrule \"s\"\n  send moths\n");
-        self::assertSame(['4 syntax', '8 order'], array_map(static fn (RulebookError $error): string => "{$error->span->line} {$error->errorCode}", $errors));
+        [, $errors] = Parser::parse(
+            "port keys in\nport moths out\nrule \"r\"\n  take nota\n  set channel = 3\n  send moths\nrule \"s\"\n  send moths\n",
+        );
+        self::assertSame(
+            ['4 syntax', '8 order'],
+            array_map(static fn (RulebookError $error): string => "{$error->span->line} {$error->errorCode}", $errors),
+        );
     }
 
     /** @return iterable<string, array{string, int, int, string}> text, line, column, part of the message */
@@ -69,37 +74,104 @@ final class ParserTest extends TestCase
 
     public function testCanonicalFormKeepsCommentsAndSpellings(): void
     {
-        $written = "rulebook   \"T\"\n# about ports\nport keys   in # by hand\n\n\nport moths out\nrule \"One\"   # first\n from keys\n   take note key C-1..B3,0x40\n # why\n  set key=key-12*(1+2) fold\n send moths channel 1, 2\nrule \"Two\"\ntake cc 1,2, bend\ndrop\n# the end";
-        $canonical = "rulebook \"T\"\n\n# about ports\nport keys in  # by hand\nport moths out\n\nrule \"One\"  # first\n  from keys\n  take note key C-1..B3,0x40\n  # why\n  set key = key - 12 * (1 + 2) fold\n  send moths channel 1,2\n\nrule \"Two\"\n  take cc 1,2, bend\n  drop\n\n# the end\n";
+        $written =
+            "rulebook   \"T\"\n# about ports\nport keys   in # by hand\n\n\nport moths out\nrule \"One\"   # first\n from keys\n   take "
+                ."note key C-1..B3,0x40\n # why\n  set key=key-12*(1+2) fold\n send moths channel 1, 2\nrule \"Two\"\ntake cc 1,2, bend\ndrop\n# the end";
+        $canonical =
+            "rulebook \"T\"\n\n# about ports\nport keys in  # by hand\nport moths out\n\nrule \"One\"  # first\n  from keys\n  take note "
+                ."key C-1..B3,0x40\n  # why\n  set key = key - 12 * (1 + 2) fold\n  send moths channel 1,2\n\nrule \"Two\"\n  take cc 1,2, "
+                    ."bend\n  drop\n\n# the end\n";
         self::assertSame($canonical, $this->print($written));
         self::assertSame($canonical, $this->print($canonical));
     }
 
     public function testPrintingAndParsingAgreeOnRandomRulebooks(): void
     {
-        $this->limitTo(Cases::number(300))->forAll(Generators::nat())->then(function (int $seed): void {
-            $text = RandomBook::text($seed);
-            $printed = $this->print($text);
-            self::assertSame($printed, $this->print($printed), 'formatting again changes nothing');
-            self::assertEquals(
-                array_map(static fn ($line): string => $line->text, Parser::parse($text)[0]->lines),
-                array_map(static fn ($line): string => $line->text, Parser::parse($printed)[0]->lines),
-            );
-        });
+        $this->limitTo(Cases::number(300))
+            ->forAll(Generators::nat())
+            ->then(function (int $seed): void {
+                $text = RandomBook::text($seed);
+                $printed = $this->print($text);
+                self::assertSame($printed, $this->print($printed), 'formatting again changes nothing');
+                self::assertEquals(
+                    array_map(static fn ($line): string => $line->text, Parser::parse($text)[0]->lines),
+                    array_map(static fn ($line): string => $line->text, Parser::parse($printed)[0]->lines),
+                );
+            });
     }
 
     public function testRandomTextNeverThrows(): void
     {
-        $words = ['port', 'keys', 'in', 'out', 'rule', '"r"', 'take', 'note', 'cc', 'key', '60', '..', ',', '-', '(', ')', 'send', 'moths', "\n", "\n", 'set', 'value', '=', '+', '/', '0', 'become', 'sysex', 'F0', '{', '}', 'F7', 'toggle', 'scene', 'C4', '§', '"', '#', "\xFF", 'remember', 'post', 'for', '20ms', 'to', 'channel', 'where', 'not', '99999999999', 'middle', 'table', ':', 'curve', 'memory', 'x'];
-        $this->limitTo(3000)->forAll(Generators::seq(Generators::elements(...$words)))->then(static function (array $picked): void {
-            /** @var list<string> $picked */
-            $checked = Checker::check(implode(' ', $picked));
-            foreach ($checked->findings as $finding) {
-                self::assertGreaterThan(0, $finding->span->line);
-                self::assertStringNotContainsString("\n", $finding->text);
-            }
-            self::assertSame([] === array_filter($checked->findings, static fn ($finding): bool => 'error' === $finding->severity->value), !$checked->hasErrors());
-        });
+        $words = [
+            'port',
+            'keys',
+            'in',
+            'out',
+            'rule',
+            '"r"',
+            'take',
+            'note',
+            'cc',
+            'key',
+            '60',
+            '..',
+            ',',
+            '-',
+            '(',
+            ')',
+            'send',
+            'moths',
+            "\n",
+            "\n",
+            'set',
+            'value',
+            '=',
+            '+',
+            '/',
+            '0',
+            'become',
+            'sysex',
+            'F0',
+            '{',
+            '}',
+            'F7',
+            'toggle',
+            'scene',
+            'C4',
+            '§',
+            '"',
+            '#',
+            "\xFF",
+            'remember',
+            'post',
+            'for',
+            '20ms',
+            'to',
+            'channel',
+            'where',
+            'not',
+            '99999999999',
+            'middle',
+            'table',
+            ':',
+            'curve',
+            'memory',
+            'x',
+        ];
+        $this->limitTo(3000)
+            ->forAll(Generators::seq(Generators::elements(...$words)))
+            ->then(static function (array $picked): void {
+                /** @var list<string> $picked */
+                $checked = Checker::check(implode(' ', $picked));
+                foreach ($checked->findings as $finding) {
+                    self::assertGreaterThan(0, $finding->span->line);
+                    self::assertStringNotContainsString("\n", $finding->text);
+                }
+                self::assertSame(
+                    [] === array_filter($checked->findings, static fn ($finding): bool => 'error' === $finding->severity->value),
+                    !$checked->hasErrors(),
+                );
+            });
     }
 
     public function testHostileNestingIsRefused(): void

@@ -41,7 +41,8 @@ final class ReferenceTest extends TestCase
     {
         $examples = implode("\n", array_column(iterator_to_array(self::examples()), 0));
         foreach (Steps::keywords() as $keyword) {
-            if ('multiply' !== $keyword) { // shown beside "divide"
+            if ('multiply' !== $keyword) {
+                // shown beside "divide"
                 self::assertMatchesRegularExpression("/^  (?:on \\w+ )?{$keyword}\\b/m", $examples, $keyword);
             }
             self::assertStringContainsString("`{$keyword}", self::reference(), $keyword);
@@ -53,7 +54,11 @@ final class ReferenceTest extends TestCase
         $codes = [];
         foreach (['Check/*.php', 'Rulebook/*.php', 'Rulebook/*/*.php'] as $files) {
             foreach (glob(\dirname(__DIR__, 3).'/core/'.$files) ?: [] as $file) {
-                preg_match_all("/(?:Finding::(?:error|warning|hint)\\(|new RulebookError\\([^;]*?, |->(?:finding|unknown)\\((?:[^,']+, )?)'([a-z-]+)'/", (string) file_get_contents($file), $found);
+                preg_match_all(
+                    "/(?:Finding::(?:error|warning|hint)\\(|new RulebookError\\([^;]*?, |->(?:finding|unknown)\\((?:[^,']+, )?)'([a-z-]+)'/",
+                    (string) file_get_contents($file),
+                    $found,
+                );
                 array_push($codes, ...$found[1]);
             }
         }

@@ -37,13 +37,18 @@ final class AnyPedal
         $range = $this->highest - $this->lowest;
         $travel = $this->between(0.3, 1.0) * $range;
         [$clipsLow, $clipsHigh] = [1 === $this->random->getInt(1, 3), 1 === $this->random->getInt(1, 3)];
-        $from = $clipsLow ? $this->lowest - 0.04 * $range : ($clipsHigh ? $this->highest + 0.04 * $range - $travel : $this->lowest + $this->between(0, 1) * ($range - $travel));
+        $from = $clipsLow
+            ? $this->lowest - 0.04 * $range
+            : ($clipsHigh
+                ? $this->highest + 0.04 * $range - $travel
+                : $this->lowest + $this->between(0, 1) * ($range - $travel));
         [$this->from, $this->to] = [$from, $clipsLow && $clipsHigh ? $this->highest + 0.04 * $range : $from + $travel];
         $this->travel = min($this->highest, $this->to) - max($this->lowest, $this->from);
         $this->noise = $this->between(0, 0.02) * ($this->to - $this->from);
         $this->zone = $this->between(0, 0.1);
         $this->isReversed = 1 === $this->random->getInt(0, 1);
-        if (1 === $this->random->getInt(1, 4)) { // it stood at the toe before anything was asked
+        if (1 === $this->random->getInt(1, 4)) {
+            // it stood at the toe before anything was asked
             $this->rests(1.0);
             $this->moves(1.0, 0.0);
         }
@@ -59,7 +64,7 @@ final class AnyPedal
     {
         for ($step = $this->random->getInt(50, 120); $step > 0; --$step) {
             $value = $this->sends($at);
-            0.0 === $at ? $this->atHeel[] = $value : $this->atToe[] = $value;
+            0.0 === $at ? ($this->atHeel[] = $value) : ($this->atToe[] = $value);
         }
     }
 
@@ -67,7 +72,7 @@ final class AnyPedal
     {
         $steps = $this->random->getInt(40, 150);
         for ($step = 1; $step <= $steps; ++$step) {
-            $this->sends($from + ($to - $from) * $step / $steps);
+            $this->sends($from + (($to - $from) * $step) / $steps);
         }
     }
 
@@ -86,6 +91,6 @@ final class AnyPedal
 
     private function between(float $low, float $high): float
     {
-        return $low + ($high - $low) * $this->random->getInt(0, 1_000_000) / 1_000_000;
+        return $low + (($high - $low) * $this->random->getInt(0, 1_000_000)) / 1_000_000;
     }
 }

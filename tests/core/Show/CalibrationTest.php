@@ -34,8 +34,15 @@ final class CalibrationTest extends TestCase
             self::assertNotNull($calibration, "seed {$seed}");
             self::assertTrue($calibration->isBack, "seed {$seed}: it is back");
             ++$measured;
-            foreach (['in front' => "  deadband {$calibration->deadband}\n  scale value {$calibration->heel}..{$calibration->toe} to 0..127\n", 'behind' => '  '.implode("\n  ", $calibration->lines(0, 127))."\n"] as $where => $steps) {
-                $engine = new Engine(Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")[0]));
+            foreach (
+                [
+                    'in front' => "  deadband {$calibration->deadband}\n  scale value {$calibration->heel}..{$calibration->toe} to 0..127\n",
+                    'behind' => '  '.implode("\n  ", $calibration->lines(0, 127))."\n",
+                ] as $where => $steps
+            ) {
+                $engine = new Engine(
+                    Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")[0]),
+                );
                 $now = 0;
                 foreach ([[1.0, 127], [0.0, 0], [0.5, null], [1.0, 127], [0.3, null], [0.0, 0]] as [$to, $wanted]) {
                     $now = self::move($engine, $pedal, $to, $now);
@@ -65,10 +72,18 @@ final class CalibrationTest extends TestCase
             self::assertSame($pedal->isReversed, $calibration->toe < $calibration->heel, "seed {$seed}: the way round");
             foreach ([0 => $pedal->atHeel, 1 => $pedal->atToe] as $share => $values) {
                 foreach (array_unique($values) as $value) {
-                    self::assertSame((float) $share, $calibration->share($value), "seed {$seed}: {$value} at rest, measured {$calibration->heel} to {$calibration->toe}");
+                    self::assertSame(
+                        (float) $share,
+                        $calibration->share($value),
+                        "seed {$seed}: {$value} at rest, measured {$calibration->heel} to {$calibration->toe}",
+                    );
                 }
             }
-            self::assertGreaterThan(0.7, abs($calibration->toe - $calibration->heel) / $pedal->travel, "seed {$seed}: hardly anything of its travel is lost");
+            self::assertGreaterThan(
+                0.7,
+                abs($calibration->toe - $calibration->heel) / $pedal->travel,
+                "seed {$seed}: hardly anything of its travel is lost",
+            );
         }
     }
 
@@ -88,7 +103,10 @@ final class CalibrationTest extends TestCase
             $expected = array_column(Reckoning::shortfall($reached, 127, 12)->results, 1)[0];
             self::assertEqualsWithDelta((float) $expected, (float) PedalShortfall::error($bend, 127, $reached), 0.06);
         }
-        self::assertSame('1.4 dB', PedalShortfall::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3));
+        self::assertSame(
+            '1.4 dB',
+            PedalShortfall::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3),
+        );
     }
 
     public function testWhatHardlyMovesIsNotMeasured(): void
@@ -116,7 +134,7 @@ final class CalibrationTest extends TestCase
     private static function move(Engine $engine, RandomPedal $pedal, float $to, int $now): int
     {
         for ($step = 1; $step <= 20; ++$step) {
-            $engine->feed($now += 10_000, 0, "\xB0\x0B".\chr($pedal->at($pedal->stands + ($to - $pedal->stands) * $step / 20)));
+            $engine->feed($now += 10_000, 0, "\xB0\x0B".\chr($pedal->at($pedal->stands + (($to - $pedal->stands) * $step) / 20)));
         }
         $pedal->stands = $to;
         for ($settle = 0; $settle < 6; ++$settle) {
@@ -143,7 +161,9 @@ final class CalibrationTest extends TestCase
     {
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);
-        $book = "port treadle in\nport boxes out\n\nrule \"By hand\"\n  take cc 11 channel 16\n  scale value 0..127 to 10..90 # what it had\n  scale value 10..90 to 0..127\n  send boxes\n\nrule \"Another\"\n  take cc 12\n  scale value 0..127 to 0..1\n  send boxes\n";
+        $book =
+            "port treadle in\nport boxes out\n\nrule \"By hand\"\n  take cc 11 channel 16\n  scale value 0..127 to 10..90 # what it had\n  "
+                ."scale value 10..90 to 0..127\n  send boxes\n\nrule \"Another\"\n  take cc 12\n  scale value 0..127 to 0..1\n  send boxes\n";
         $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $book] + $json))));
         $edits = ScaleLines::edits($situation, 'treadle', 'Pedal', 5, 118);
         self::assertSame(str_replace('0..127 to 10..90', '5..118 to 10..90', $book), Source::of($book)->with($edits)->text);

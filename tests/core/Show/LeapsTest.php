@@ -29,14 +29,26 @@ final class LeapsTest extends TestCase
 
     public function testASceneThatSetsWhatAFaderMoves(): void
     {
-        $book = self::book("scene \"A\"\n\nscene \"B\"\n  on enter turn box \"Level\" to 90\n\nalways\n\nrule \"One\"\n  take strip \"One\"\n  turn box \"Level\"\n");
+        $book = self::book(
+            "scene \"A\"\n\nscene \"B\"\n  on enter turn box \"Level\" to 90\n\nalways\n\nrule \"One\"\n  take strip \"One\"\n  turn box \"Level\"\n",
+        );
         $found = array_values(array_filter(Leaps::of(self::situation($book)), static fn (Leap $leap): bool => 'B' === $leap->to));
         self::assertCount(1, $found);
-        self::assertSame([['A'], 'jump', 90, 'pickup', true], [$found[0]->from, $found[0]->takeover, $found[0]->step()->leap, $found[0]->proposed, $found[0]->isKnown]);
-        self::assertSame([25, 100], [$found[0]->steps['pickup']->leap, $found[0]->steps['pickup']->travel], 'its own finest step is a quarter, and at 90 it is caught at the toe');
+        self::assertSame(
+            [['A'], 'jump', 90, 'pickup', true],
+            [$found[0]->from, $found[0]->takeover, $found[0]->step()->leap, $found[0]->proposed, $found[0]->isKnown],
+        );
+        self::assertSame(
+            [25, 100],
+            [$found[0]->steps['pickup']->leap, $found[0]->steps['pickup']->travel],
+            'its own finest step is a quarter, and at 90 it is caught at the toe',
+        );
         self::assertSame('90 % of its range', $found[0]->shown);
         $source = Source::of($book);
-        self::assertSame(str_replace('turn box "Level"'."\n", "turn box \"Level\" pickup\n", $book), $source->with(Leaps::edits($source, $found[0]->line, 'pickup'))->text);
+        self::assertSame(
+            str_replace('turn box "Level"'."\n", "turn box \"Level\" pickup\n", $book),
+            $source->with(Leaps::edits($source, $found[0]->line, 'pickup'))->text,
+        );
         $this->expectException(RulebookError::class);
         Leaps::edits($source, 1, 'pickup');
     }
@@ -66,8 +78,18 @@ final class LeapsTest extends TestCase
             foreach (Leaps::of($situation) as $leap) {
                 foreach (self::TAKEOVERS as $takeover) {
                     $replayed = self::situation($source->with(Leaps::edits($source, $leap->line, $takeover))->text);
-                    $largest = max(0, ...array_map(static fn (?string $from): int => self::largest($replayed, $random, $leap, $from), [] === $leap->from ? [null] : $leap->from));
-                    self::assertSame($leap->steps[$takeover]->leap, $largest, "seed {$seed}: {$leap->control} in {$leap->to} from ".implode(', ', $leap->from).", with {$takeover}\n{$random->book}");
+                    $largest = max(
+                        0,
+                        ...array_map(
+                            static fn (?string $from): int => self::largest($replayed, $random, $leap, $from),
+                            [] === $leap->from ? [null] : $leap->from,
+                        ),
+                    );
+                    self::assertSame(
+                        $leap->steps[$takeover]->leap,
+                        $largest,
+                        "seed {$seed}: {$leap->control} in {$leap->to} from ".implode(', ', $leap->from).", with {$takeover}\n{$random->book}",
+                    );
                     ++$leaps;
                 }
             }
@@ -92,7 +114,9 @@ final class LeapsTest extends TestCase
                     $at = 1_000_000;
                     foreach ($history['deeds'] as [$what, $value]) {
                         $at += 2_000_000;
-                        isset($moves[$what]) ? $world->play($at, (int) $book->inPort($moves[$what]->ports[0]), Hand::at($moves[$what], (int) $value)) : $world->go($at, $scene($what));
+                        isset($moves[$what])
+                            ? $world->play($at, (int) $book->inPort($moves[$what]->ports[0]), Hand::at($moves[$what], (int) $value))
+                            : $world->go($at, $scene($what));
                     }
                     $up = range($start, $places[\count($places) - 1]);
                     $down = range($start, $places[0]);
@@ -116,14 +140,39 @@ final class LeapsTest extends TestCase
 
     private static function situation(string $book): RigAnalysis
     {
-        $fader = static fn (string $name, int $number): array => ['name' => $name, 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => $number, 'values' => [0, 4]]]]];
+        $fader = static fn (string $name, int $number): array => [
+            'name' => $name,
+            'sort' => 'fader',
+            'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => $number, 'values' => [0, 4]]]],
+        ];
         $strip = [
-            'schema' => 1, 'name' => 'Strip', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')],
+            'schema' => 1,
+            'name' => 'Strip',
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out')],
             'sends' => [['at' => ['out'], 'kinds' => ['cc' => true], 'channel' => 1]],
             'surface' => ['controls' => [$fader('One', 20), $fader('Two', 21)]],
         ];
-        $box = Kit::hearer('Box', more: ['sort' => 'effect', 'parameters' => [['name' => 'Level', 'reach' => 'midi', 'raw' => [0, 100], 'rest' => 30, 'message' => ['kind' => 'cc', 'number' => 7]]]]);
+        $box = Kit::hearer(
+            'Box',
+            more: [
+                'sort' => 'effect',
+                'parameters' => [
+                    ['name' => 'Level', 'reach' => 'midi', 'raw' => [0, 100], 'rest' => 30, 'message' => ['kind' => 'cc', 'number' => 7]],
+                ],
+            ],
+        );
 
-        return new RigAnalysis(Kit::setup(Kit::rig(['strip' => $strip, 'box' => $box], [['name' => 'strip', 'chart' => 'strip'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('a', 'strip out', 'post strip'), Kit::lead('b', 'post boxes', 'box in')], ['rulebook' => $book]), $book));
+        return new RigAnalysis(
+            Kit::setup(
+                Kit::rig(
+                    ['strip' => $strip, 'box' => $box],
+                    [['name' => 'strip', 'chart' => 'strip'], ['name' => 'box', 'chart' => 'box']],
+                    [Kit::lead('a', 'strip out', 'post strip'), Kit::lead('b', 'post boxes', 'box in')],
+                    ['rulebook' => $book],
+                ),
+                $book,
+            ),
+        );
     }
 }

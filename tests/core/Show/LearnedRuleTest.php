@@ -29,13 +29,23 @@ final class LearnedRuleTest extends TestCase
     /** @return iterable<string, array{string, string|null, string, list<string>}> what was played, what it should do, the lines of the rule */
     public static function lessons(): iterable
     {
-        yield 'a switch calls a program' => ['1000 treadle BF 57 7F', 'Brine: program 6, Undertow', 'treadle "Switch 8"', ['press', 'recall brine "Undertow"']];
+        yield 'a switch calls a program' => [
+            '1000 treadle BF 57 7F',
+            'Brine: program 6, Undertow',
+            'treadle "Switch 8"',
+            ['press', 'recall brine "Undertow"'],
+        ];
         yield 'a switch changes the scene' => ['1000 treadle BF 57 7F', 'Scene: Far shore', 'treadle "Switch 8"', ['press', 'go "Far shore"']];
         yield 'a switch changes over' => ['1000 treadle BF 57 7F', 'Drive: Bypass', 'treadle "Switch 8"', ['turn drive "Bypass" to other']];
         yield 'a fader moves a parameter' => ['1000 strip B4 17 30', 'Brine: Mix', 'strip "A fader 4"', ['turn brine "Mix"']];
         yield 'a pad plays' => ['1000 pads 99 24 50', 'Gulls: play its keys', 'tray "Pad 1"', ['play gulls']];
         yield 'a switch taps' => ['1000 treadle BF 57 7F', 'Clock crossing: tap the tempo', 'treadle "Switch 8"', ['press', 'tap crossing']];
-        yield 'what no chart knows is taken by its number' => ["1000 treadle B2 14 7F\n1700 treadle B2 14 00", 'Stack: storm', 'cc 20 channel 3', ['press', 'do storm']];
+        yield 'what no chart knows is taken by its number' => [
+            "1000 treadle B2 14 7F\n1700 treadle B2 14 00",
+            'Stack: storm',
+            'cc 20 channel 3',
+            ['press', 'do storm'],
+        ];
     }
 
     /** @param list<string> $steps */
@@ -45,7 +55,10 @@ final class LearnedRuleTest extends TestCase
         $situation = self::situation();
         $rule = LearnedRule::of($situation, self::recognised($situation, $tape), self::target($situation, $words));
         self::assertStringContainsString("take {$taken}", $rule->text);
-        self::assertSame(array_map(static fn (string $step): string => "  {$step}", $steps), \array_slice(explode("\n", rtrim($rule->text)), -\count($steps)));
+        self::assertSame(
+            array_map(static fn (string $step): string => "  {$step}", $steps),
+            \array_slice(explode("\n", rtrim($rule->text)), -\count($steps)),
+        );
         $book = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''))->checked();
         self::assertFalse($book->hasErrors(), implode("\n", array_map(static fn ($finding): string => $finding->text, $book->findings)));
     }
@@ -54,7 +67,11 @@ final class LearnedRuleTest extends TestCase
     public function testItWorksAndWinsOverTheRuleThatTookTheControl(): void
     {
         $situation = self::situation();
-        $rule = LearnedRule::of($situation, self::recognised($situation, '1000 treadle BF 57 7F'), self::target($situation, 'Brine: program 6, Undertow'));
+        $rule = LearnedRule::of(
+            $situation,
+            self::recognised($situation, '1000 treadle BF 57 7F'),
+            self::target($situation, 'Brine: program 6, Undertow'),
+        );
         self::assertSame(['it stands before "Switch 8: silence", which took this control until now'], $rule->told);
         $after = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''));
         $bench = Bench::start(Compiler::load($after->checked()->book, true), Patch::of(Setup::of($after->setup->rig, $after->checked()->written)));
@@ -92,7 +109,11 @@ final class LearnedRuleTest extends TestCase
     public function testWhatNoChartKnowsIsTakenWithOrWithoutAChannel(): void
     {
         $situation = self::situation();
-        $rule = static fn (string $tape): string => LearnedRule::of($situation, self::recognised($situation, $tape), self::target($situation, 'Stack: storm'))->text;
+        $rule = static fn (string $tape): string => LearnedRule::of(
+            $situation,
+            self::recognised($situation, $tape),
+            self::target($situation, 'Stack: storm'),
+        )->text;
         self::assertStringContainsString("  take note key 77 channel 3\n  press\n", $rule("1000 treadle 92 4D 7F\n1700 treadle 82 4D 00"));
         self::assertStringContainsString("  take start\n  do storm", $rule('1000 treadle FA'));
         self::assertStringContainsString("  take program 5 channel 3\n  do storm", $rule('1000 treadle C2 05'));

@@ -44,7 +44,10 @@ final class PlayedChartTest extends TestCase
             $chart = PlayedChart::of('Played', $played);
             $rig = Kit::rig(['played' => $chart], [['name' => 'played', 'chart' => 'played']], []);
             $again = new DeviceSender(RigFile::setup($rig)->boxes['played']);
-            $known = array_column(\is_array($chart['surface']) && \is_array($chart['surface']['controls']) ? $chart['surface']['controls'] : [], 'name');
+            $known = array_column(
+                \is_array($chart['surface']) && \is_array($chart['surface']['controls']) ? $chart['surface']['controls'] : [],
+                'name',
+            );
             self::assertSame(array_values(array_unique(array_column($played, 0))), $known);
             foreach ($known as $title) {
                 self::assertIsString($title);
@@ -59,16 +62,29 @@ final class PlayedChartTest extends TestCase
 
     public function testNamesThatStandTwiceAreToldApart(): void
     {
-        $heard = static fn (string $bytes): array => [new Event(1_000_000, 'any', (string) hex2bin($bytes.'7F')), new Event(1_700_000, 'any', (string) hex2bin($bytes.'00'))];
+        $heard = static fn (string $bytes): array => [
+            new Event(1_000_000, 'any', (string) hex2bin($bytes.'7F')),
+            new Event(1_700_000, 'any', (string) hex2bin($bytes.'00')),
+        ];
         $setup = Kit::setup(Kit::rig([], [], []), "port any in\n");
         $played = [];
         foreach (['B050', 'B051', 'B150'] as $bytes) {
             $played[] = ['Switch', Recognition::of($heard($bytes), 0, 4_000_000, $setup)->sure() ?? self::fail('sure')];
         }
         $chart = RigFile::chart(Json::encode(PlayedChart::of('Two', $played)));
-        self::assertSame(['Switch', 'Switch 2', 'Switch 3'], array_map(static fn (Control $control): string => $control->name, $chart->surface->controls ?? []));
+        self::assertSame(
+            ['Switch', 'Switch 2', 'Switch 3'],
+            array_map(static fn (Control $control): string => $control->name, $chart->surface->controls ?? []),
+        );
         $blank = RigFile::chart(Json::encode(PlayedChart::of('Two', [['  Foot  ', $played[0][1]], ["\t", $played[1][1]], ['FOOT', $played[2][1]]])));
-        self::assertSame(['Foot', 'Switch', 'FOOT 2'], array_map(static fn (Control $control): string => $control->name, $blank->surface->controls ?? []), 'without blanks, and told apart whatever the letters');
-        self::assertSame([null, null, 2], array_map(static fn (Control $control): mixed => $control->message()?->channel, $chart->surface->controls ?? []));
+        self::assertSame(
+            ['Foot', 'Switch', 'FOOT 2'],
+            array_map(static fn (Control $control): string => $control->name, $blank->surface->controls ?? []),
+            'without blanks, and told apart whatever the letters',
+        );
+        self::assertSame(
+            [null, null, 2],
+            array_map(static fn (Control $control): mixed => $control->message()?->channel, $chart->surface->controls ?? []),
+        );
     }
 }

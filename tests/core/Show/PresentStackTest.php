@@ -34,7 +34,10 @@ final class PresentStackTest extends TestCase
         $recall = PresentStack::of('now', [[$box, $program, []]])->text();
 
         self::assertSame($recall, PresentStack::of('now', [[$box, $program, [$title => $value]]])->text());
-        self::assertSame("{$recall}  turn {$unit} \"{$title}\" to ".($value + 1)."\n", PresentStack::of('now', [[$box, $program, [$title => $value + 1]]])->text());
+        self::assertSame(
+            "{$recall}  turn {$unit} \"{$title}\" to ".($value + 1)."\n",
+            PresentStack::of('now', [[$box, $program, [$title => $value + 1]]])->text(),
+        );
     }
 
     public function testWhereAStackIsWritten(): void
@@ -47,8 +50,16 @@ final class PresentStackTest extends TestCase
             return $source->with($stack->edits($source))->text;
         };
         self::assertSame("port a in\n\n\n{$stack->text()}", $written('port a in'), 'at the end where nothing else stands');
-        self::assertSame("port a in\n\n{$stack->text()}\n# keys\nrule \"K\"\n  take note\n  drop\n", $written("port a in\n\n# keys\nrule \"K\"\n  take note\n  drop\n"), 'before the first rule and what is said of it');
-        self::assertSame("port a in\n\n{$stack->text()}\nrule \"K\"\n  take note\n  drop\n", $written("port a in\n\nstack now\n  recall brine 2\n  recall brine 3\n\nrule \"K\"\n  take note\n  drop\n"), 'in the place of the one of this name');
+        self::assertSame(
+            "port a in\n\n{$stack->text()}\n# keys\nrule \"K\"\n  take note\n  drop\n",
+            $written("port a in\n\n# keys\nrule \"K\"\n  take note\n  drop\n"),
+            'before the first rule and what is said of it',
+        );
+        self::assertSame(
+            "port a in\n\n{$stack->text()}\nrule \"K\"\n  take note\n  drop\n",
+            $written("port a in\n\nstack now\n  recall brine 2\n  recall brine 3\n\nrule \"K\"\n  take note\n  drop\n"),
+            'in the place of the one of this name',
+        );
     }
 
     /** @return array{string, int, string, int} a unit, its program, a parameter that the program stores, and the value */
@@ -78,12 +89,17 @@ final class PresentStackTest extends TestCase
             self::play($bench, $at);
             $stood = array_intersect_key($bench->standing(), array_flip(self::UNITS));
             $setup = Setup::of($rig, $checked->written);
-            $stack = PresentStack::of('back_again', array_map(static fn (string $unit): array => [$setup->boxes[$unit], ...$stood[$unit]], self::UNITS));
+            $stack = PresentStack::of(
+                'back_again',
+                array_map(static fn (string $unit): array => [$setup->boxes[$unit], ...$stood[$unit]], self::UNITS),
+            );
             $source = Source::of($text);
             $with = $source->with($stack->edits($source));
             self::assertSame($with->text, $with->with($stack->edits($with))->text, 'the same stack once more takes its own place');
             $first = $with->book->rules[array_key_first($with->book->rules) ?? 0];
-            $with = $with->with(RuleChange::add($with, RuleText::of('Back')->from('keys')->take('cc 119')->step('press')->step('do back_again'), $first));
+            $with = $with->with(
+                RuleChange::add($with, RuleText::of('Back')->from('keys')->take('cc 119')->step('press')->step('do back_again'), $first),
+            );
             $changed = Checker::check($with->text, $devices);
             self::assertFalse($changed->hasErrors(), $with->text);
             $bench->change(Compiler::load($changed->book, true), Patch::of(Setup::of($rig, $changed->written)));

@@ -83,7 +83,10 @@ final class RandomTraffic
                 $this->sort = Recognised::MOMENTARY;
                 $this->add($at, $cc($number, 127));
                 // Asked to press, wait and let go, three of four wait.
-                $this->add($at + (0 === $this->random->getInt(0, 3) ? $this->random->getInt(40_000, 400_000) : $this->random->getInt(400_000, 1_500_000)), $cc($number, 0));
+                $this->add(
+                    $at + (0 === $this->random->getInt(0, 3) ? $this->random->getInt(40_000, 400_000) : $this->random->getInt(400_000, 1_500_000)),
+                    $cc($number, 0),
+                );
                 break;
             case 1: // says one thing only
                 $this->sort = Recognised::LATCHING;
@@ -95,7 +98,8 @@ final class RandomTraffic
                 $to = $value < 64 ? $this->random->getInt($value + 5, 127) : $this->random->getInt(0, $value - 5);
                 for ($step = 0, $last = null; $step <= 20; ++$step) {
                     $now = intdiv($value * (20 - $step) + $to * $step, 20);
-                    if ($now !== $last) { // a fader says only what is new
+                    if ($now !== $last) {
+                        // a fader says only what is new
                         $this->add($at + $step * 15_000, $cc($number, $now));
                     }
                     $last = $now;
@@ -129,7 +133,13 @@ final class RandomTraffic
                 $kind = ['nrpn', 'rpn'][$this->random->getInt(0, 1)];
                 $this->planted = "{$kind} ".(3 * 128 + $number).' channel '.($channel + 1);
                 for ($step = 0; $step < 5; ++$step) {
-                    $this->add($at + $step * 20_000, $cc('nrpn' === $kind ? 99 : 101, 3).$cc('nrpn' === $kind ? 98 : 100, $number).$cc(6, $step).$cc(38, $this->random->getInt(0, 127)));
+                    $this->add(
+                        $at + $step * 20_000,
+                        $cc('nrpn' === $kind ? 99 : 101, 3).
+                            $cc('nrpn' === $kind ? 98 : 100, $number).
+                            $cc(6, $step).
+                            $cc(38, $this->random->getInt(0, 127)),
+                    );
                 }
                 break;
             case 7:

@@ -27,10 +27,30 @@ final class SheetTest extends TestCase
     {
         $sheet = ProgramSheet::of(self::demo());
         self::assertSame(['brine', 'drive', 'echo', 'moths', 'gulls', 'desk'], array_map(static fn ($box): string => $box->name, $sheet->units));
-        self::assertSame(['Casting off: Harbour', 'The long swell: Harbour', 'The long swell: Open sea', 'Storm: Open sea', 'The last bell: Far shore', 'Home light: Far shore', 'Home light: Harbour'], array_map(static fn (array $row): string => "{$row['song']}: {$row['scene']}", $sheet->rows));
-        $words = static fn (Cell $cell): string => $cell->isBlank() ? 'blank ('.implode(', ', $cell->carried).')' : "{$cell->shown} {$cell->name} by {$cell->by}";
-        self::assertSame(['6 Undertow by stack storm', '4 Growl 4 by here', 'blank ()'], array_map($words, \array_slice($sheet->rows[2]['cells'], 0, 3)));
-        self::assertSame(['8 Last bell by here', 'blank (0, 4)'], array_map($words, \array_slice($sheet->rows[4]['cells'], 0, 2)), 'the drive can be on either');
+        self::assertSame(
+            [
+                'Casting off: Harbour',
+                'The long swell: Harbour',
+                'The long swell: Open sea',
+                'Storm: Open sea',
+                'The last bell: Far shore',
+                'Home light: Far shore',
+                'Home light: Harbour',
+            ],
+            array_map(static fn (array $row): string => "{$row['song']}: {$row['scene']}", $sheet->rows),
+        );
+        $words = static fn (Cell $cell): string => $cell->isBlank()
+            ? 'blank ('.implode(', ', $cell->carried).')'
+            : "{$cell->shown} {$cell->name} by {$cell->by}";
+        self::assertSame(
+            ['6 Undertow by stack storm', '4 Growl 4 by here', 'blank ()'],
+            array_map($words, \array_slice($sheet->rows[2]['cells'], 0, 3)),
+        );
+        self::assertSame(
+            ['8 Last bell by here', 'blank (0, 4)'],
+            array_map($words, \array_slice($sheet->rows[4]['cells'], 0, 2)),
+            'the drive can be on either',
+        );
     }
 
     /** After any order of scenes each box is on the program that its cell names. */
@@ -41,7 +61,8 @@ final class SheetTest extends TestCase
             $random = new RandomRig($seed);
             $json = Json::toValue($random->rig);
             self::assertIsArray($json);
-            $situation = 0 === $seed ? self::demo() : new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode([...$json, 'rulebook' => $random->book()]))));
+            $situation =
+                0 === $seed ? self::demo() : new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode([...$json, 'rulebook' => $random->book()]))));
             if ($situation->checked()->hasErrors()) {
                 continue;
             }
@@ -55,7 +76,11 @@ final class SheetTest extends TestCase
                     foreach ($row['scene'] === $titles[$scene] ? $row['cells'] : [] as $cell) {
                         if (null !== $cell->program) {
                             ++$checked;
-                            self::assertSame($cell->program, $world->devices[$cell->unit]->program(), "seed {$seed}: {$cell->unit} in {$row['scene']}");
+                            self::assertSame(
+                                $cell->program,
+                                $world->devices[$cell->unit]->program(),
+                                "seed {$seed}: {$cell->unit} in {$row['scene']}",
+                            );
                         }
                     }
                 }
@@ -80,10 +105,15 @@ final class SheetTest extends TestCase
     /** A program that a stack calls is changed in the stack where one scene alone does it; else it is said why not. */
     public function testACellUnderAStackChangesWhatIsCalled(): void
     {
-        $book = "scene \"A\"\n  on enter do storm\nscene \"B\"\n  on enter recall box 2\nstack storm\n  do deep\n  post cc 1 value 2 to out\nstack deep\n  recall box 1 # loud\n";
+        $book =
+            "scene \"A\"\n  on enter do storm\nscene \"B\"\n  on enter recall box 2\nstack storm\n  do deep\n  post cc 1 value 2 to "
+                ."out\nstack deep\n  recall box 1 # loud\n";
         $source = Source::of($book);
         self::assertSame(str_replace('recall box 1', 'recall box "3"', $book), $source->with(ProgramSheet::edits($source, 'A', 'box', '3'))->text);
-        self::assertSame(str_replace("  recall box 1 # loud\n", "  # loud\n", $book), preg_replace('/^#/m', '  #', $source->with(ProgramSheet::edits($source, 'A', 'box', null))->text));
+        self::assertSame(
+            str_replace("  recall box 1 # loud\n", "  # loud\n", $book),
+            preg_replace('/^#/m', '  #', $source->with(ProgramSheet::edits($source, 'A', 'box', null))->text),
+        );
         $twice = Source::of($book."rule \"R\"\n  take cc 1\n  press\n  do deep\n");
         $this->expectExceptionMessageMatches('/the stack "deep" calls it in line 9, and lines .*6.* do that stack/');
         ProgramSheet::edits($twice, 'A', 'box', '3');
@@ -96,7 +126,14 @@ final class SheetTest extends TestCase
         $source = Source::of($book);
         $added = $source->with(ProgramSheet::edits($source, 'A', 'box', '1'));
         $changed = $added->with(ProgramSheet::edits($added, 'B', 'box', '4'));
-        self::assertSame(str_replace("\n", "\r\n", "scene \"A\" # first\n  on enter recall box \"1\"\n  # nothing yet\nscene \"B\"\n  on enter recall box \"4\" # soft\n"), $changed->text);
+        self::assertSame(
+            str_replace(
+                "\n",
+                "\r\n",
+                "scene \"A\" # first\n  on enter recall box \"1\"\n  # nothing yet\nscene \"B\"\n  on enter recall box \"4\" # soft\n",
+            ),
+            $changed->text,
+        );
         $back = $changed->with(ProgramSheet::edits($changed, 'A', 'box', null));
         self::assertSame(str_replace('recall box 2', 'recall box "4"', $book), $back->text);
     }
@@ -104,19 +141,64 @@ final class SheetTest extends TestCase
     /** Conditions, groups, lamps and stacks of a rule are said; the time of the last message is that of the engine and the wire. */
     public function testASheetSaysEverything(): void
     {
-        $rules = "port board in out\nport out out\nmemory m = 0\nscene \"A\"\nscene \"B\"\nalways\nstack storm\n  recall box 1\n  post cc 5 value 1 to out after 100ms\n  go \"B\"\ngroup songs of board \"Switch 3\"\nlamps board\n"
-            ."rule \"1\"\n  take board \"Switch 1\" value 64..127 changed where m > 3\n  turn box \"Level\"\n"
-            ."rule \"2\"\n  copy board \"Switch 2\"\n  press\n  go \"B\"\n"
-            ."rule \"3\"\n  take board \"Switch 3\"\n  press\n  do storm\n";
-        $controls = array_map(static fn (int $switch): array => ['name' => "Switch {$switch}", 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch]]], 'lamp' => ['message' => ['kind' => 'cc', 'number' => 60 + $switch], 'off' => 0, 'colours' => ['on' => 127]]], range(1, 3));
-        $board = ['schema' => 1, 'name' => 'Board', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')], 'sends' => [['at' => ['out'], 'channel' => 1]], 'hears' => [['id' => 'lamps', 'at' => ['in'], 'channel' => 1]], 'surface' => ['controls' => $controls]];
-        $box = Kit::hearer('Box', more: ['parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]], 'programs' => ['count' => 9, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9], 'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none']]]);
-        $situation = new RigAnalysis(Kit::setup(Kit::rig(['board' => $board, 'box' => $box], [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']], [Kit::lead('in', 'board out', 'post board in'), Kit::lead('back', 'post board out', 'board in'), Kit::lead('out', 'post out', 'box in')], ['rulebook' => $rules]), $rules));
+        $rules =
+            "port board in out\nport out out\nmemory m = 0\nscene \"A\"\nscene \"B\"\nalways\nstack storm\n  recall box 1\n  post cc 5 "
+                ."value 1 to out after 100ms\n  go \"B\"\ngroup songs of board \"Switch 3\"\nlamps board\n".
+            "rule \"1\"\n  take board \"Switch 1\" value 64..127 changed where m > 3\n  turn box \"Level\"\n".
+            "rule \"2\"\n  copy board \"Switch 2\"\n  press\n  go \"B\"\n".
+            "rule \"3\"\n  take board \"Switch 3\"\n  press\n  do storm\n";
+        $controls = array_map(
+            static fn (int $switch): array => [
+                'name' => "Switch {$switch}",
+                'sort' => 'switch',
+                'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20 + $switch]]],
+                'lamp' => ['message' => ['kind' => 'cc', 'number' => 60 + $switch], 'off' => 0, 'colours' => ['on' => 127]],
+            ],
+            range(1, 3),
+        );
+        $board = [
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out'), Kit::din('in', 'in')],
+            'sends' => [['at' => ['out'], 'channel' => 1]],
+            'hears' => [['id' => 'lamps', 'at' => ['in'], 'channel' => 1]],
+            'surface' => ['controls' => $controls],
+        ];
+        $box = Kit::hearer(
+            'Box',
+            more: [
+                'parameters' => [['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]]],
+                'programs' => [
+                    'count' => 9,
+                    'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 9],
+                    'wire' => ['perBank' => 9, 'msb' => 'none', 'lsb' => 'none'],
+                ],
+            ],
+        );
+        $situation = new RigAnalysis(
+            Kit::setup(
+                Kit::rig(
+                    ['board' => $board, 'box' => $box],
+                    [['name' => 'board', 'chart' => 'board'], ['name' => 'box', 'chart' => 'box']],
+                    [
+                        Kit::lead('in', 'board out', 'post board in'),
+                        Kit::lead('back', 'post board out', 'board in'),
+                        Kit::lead('out', 'post out', 'box in'),
+                    ],
+                    ['rulebook' => $rules],
+                ),
+                $rules,
+            ),
+        );
         self::assertFalse($situation->checked()->hasErrors());
         [$one, $two, $three] = SwitchSheet::of($situation)->uses;
         self::assertSame([['value 64..127', 'where its value has changed', 'where m > 3'], false, null], [$one->only, $one->isCopy, $one->group]);
         self::assertSame([[], true, 'while “B” is the scene'], [$two->only, $two->isCopy, $two->lamp]);
-        self::assertSame(['songs', 'while it is chosen in songs', ['stack storm'], ['box: program 1', 'post cc 5 value 1 to out after 100ms', 'scene B']], [$three->group, $three->lamp, $three->words(), $three->stack]);
+        self::assertSame(
+            ['songs', 'while it is chosen in songs', ['stack storm'], ['box: program 1', 'post cc 5 value 1 to out after 100ms', 'scene B']],
+            [$three->group, $three->lamp, $three->words(), $three->stack],
+        );
         self::assertSame(100_000 + 3 * 320, $three->lastUs, 'the controller, 100 ms after the press');
     }
 

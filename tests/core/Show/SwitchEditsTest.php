@@ -44,13 +44,28 @@ final class SwitchEditsTest extends TestCase
         $edits = new SwitchEdits($situation);
 
         $assigned = $source->with($edits->assign($box, self::control($box, 'Switch 4'), null, 'press', $target));
-        self::assertStringContainsString("rule \"Switch 4: brine Undertow\"\n  take treadle \"Switch 4\"\n  press\n  recall brine \"Undertow\"\n\nrule \"Switch 5", $assigned->text);
+        self::assertStringContainsString(
+            "rule \"Switch 4: brine Undertow\"\n  take treadle \"Switch 4\"\n  press\n  recall brine \"Undertow\"\n\nrule \"Switch 5",
+            $assigned->text,
+        );
         self::assertStringNotContainsString('the drive to and fro', $assigned->text, 'its own rule gave way');
 
         $inScene = $source->with($edits->assign($box, self::control($box, 'Switch 4'), 'Open sea', 'held', $target));
-        self::assertStringContainsString("  on leave release\n\nrule \"Switch 4: brine Undertow\"\n  take treadle \"Switch 4\" held 600ms\n  recall brine \"Undertow\"\n", $inScene->text);
+        self::assertStringContainsString(
+            "  on leave release\n\nrule \"Switch 4: brine Undertow\"\n  take treadle \"Switch 4\" held 600ms\n  recall brine \"Undertow\"\n",
+            $inScene->text,
+        );
 
-        $copied = $source->with($edits->copy($box, self::control($box, 'Switch 2'), self::line($situation, 'Switch 2'), $box, self::control($box, 'Switch 8'), 'Far shore'));
+        $copied = $source->with(
+            $edits->copy(
+                $box,
+                self::control($box, 'Switch 2'),
+                self::line($situation, 'Switch 2'),
+                $box,
+                self::control($box, 'Switch 8'),
+                'Far shore',
+            ),
+        );
         self::assertStringContainsString('go "Open sea"', $copied->text, 'what went by its place in a list goes to the scene that this was');
 
         $cleared = $source->with($edits->clear($box, self::control($box, 'Switch 8'), self::line($situation, 'Switch 8')));
@@ -61,7 +76,20 @@ final class SwitchEditsTest extends TestCase
 
     public function testARuleAboveAllScenesIsSaidToTakeItFirst(): void
     {
-        $situation = self::demo('port treadle in'."\n".'port boxes out'."\n\n".'rule "First"'."\n".'  take treadle "Switch 4"'."\n".'  turn drive "Bypass" to other'."\n\n".'scene "Night"'."\n");
+        $situation = self::demo(
+            'port treadle in'.
+                "\n".
+                'port boxes out'.
+                "\n\n".
+                'rule "First"'.
+                "\n".
+                '  take treadle "Switch 4"'.
+                "\n".
+                '  turn drive "Bypass" to other'.
+                "\n\n".
+                'scene "Night"'.
+                "\n",
+        );
         $box = self::box($situation, 'treadle');
         $this->expectExceptionMessage('stands above all scenes');
         (new SwitchEdits($situation))->assign($box, self::control($box, 'Switch 4'), 'Night', 'press', new Target(Target::SCENE, null, 'Night', ''));
@@ -71,7 +99,12 @@ final class SwitchEditsTest extends TestCase
     {
         $situation = self::demo();
         $box = self::box($situation, 'treadle');
-        self::assertSame(['program: both do “Brine: program Undertow”'], CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), [new Does(DoesWhat::Program, 'Brine: program Undertow', 'brine')]));
+        self::assertSame(
+            ['program: both do “Brine: program Undertow”'],
+            CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), [
+                new Does(DoesWhat::Program, 'Brine: program Undertow', 'brine'),
+            ]),
+        );
     }
 
     public function testRandomEditsDoWhatTheSheetSays(): void
@@ -112,31 +145,78 @@ final class SwitchEditsTest extends TestCase
         $scene = [null, null, 'Harbour', 'Open sea', 'Far shore'][mt_rand(0, 4)];
         $edits = new SwitchEdits($situation);
         if ('assign' === $what) {
-            $targets = array_values(array_filter(Targets::of($situation), static fn (Target $target): bool => \in_array($target->what, [Target::PROGRAM, Target::SCENE, Target::STACK], true)));
+            $targets = array_values(
+                array_filter(
+                    Targets::of($situation),
+                    static fn (Target $target): bool => \in_array($target->what, [Target::PROGRAM, Target::SCENE, Target::STACK], true),
+                ),
+            );
             $target = $targets[mt_rand(0, \count($targets) - 1)];
             $gesture = array_rand(self::HANDS);
 
-            return [$edits->assign($box, $control, $scene, $gesture, $target), $box, $control, static function (SwitchSheet $sheet, string $words) use ($control, $scene, $gesture, $target): void {
-                $uses = array_filter($sheet->uses, static fn (SwitchUse $use): bool => [$use->control, $use->scene, $use->gesture] === [$control->name, $scene, $gesture]);
-                $says = match ($target->what) {
-                    Target::SCENE => "scene {$target->title}", Target::STACK => "stack {$target->title}", default => "program {$target->title}",
-                };
-                self::assertStringContainsString($says, implode('', (array_values($uses)[0] ?? null)?->words() ?? []), $words);
-            }];
+            return [
+                $edits->assign($box, $control, $scene, $gesture, $target),
+                $box,
+                $control,
+                static function (SwitchSheet $sheet, string $words) use ($control, $scene, $gesture, $target): void {
+                    $uses = array_filter(
+                        $sheet->uses,
+                        static fn (SwitchUse $use): bool => [$use->control, $use->scene, $use->gesture] === [$control->name, $scene, $gesture],
+                    );
+                    $says = match ($target->what) {
+                        Target::SCENE => "scene {$target->title}",
+                        Target::STACK => "stack {$target->title}",
+                        default => "program {$target->title}",
+                    };
+                    self::assertStringContainsString($says, implode('', (array_values($uses)[0] ?? null)?->words() ?? []), $words);
+                },
+            ];
         }
-        $uses = array_values(array_filter(SwitchSheet::of($situation)->uses, static fn (SwitchUse $use): bool => 'treadle' === $use->unit && 'Pedal' !== $use->control));
+        $uses = array_values(
+            array_filter(SwitchSheet::of($situation)->uses, static fn (SwitchUse $use): bool => 'treadle' === $use->unit && 'Pedal' !== $use->control),
+        );
         $use = $uses[mt_rand(0, \count($uses) - 1)];
         $from = self::control($box, $use->control);
         if ('clear' === $what) {
-            return [$edits->clear($box, $from, $use->line), $box, $from, static function (SwitchSheet $sheet, string $words) use ($use): void {
-                self::assertSame([], array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->words()] === [$use->control, $use->scene, $use->gesture, $use->words()]), $words);
-            }];
+            return [
+                $edits->clear($box, $from, $use->line),
+                $box,
+                $from,
+                static function (SwitchSheet $sheet, string $words) use ($use): void {
+                    self::assertSame(
+                        [],
+                        array_filter(
+                            $sheet->uses,
+                            static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->words()] === [
+                                $use->control,
+                                $use->scene,
+                                $use->gesture,
+                                $use->words(),
+                            ],
+                        ),
+                        $words,
+                    );
+                },
+            ];
         }
 
-        return [$edits->copy($box, $from, $use->line, $box, $control, $scene), $box, $control, static function (SwitchSheet $sheet, string $words) use ($control, $scene, $use): void {
-            $copied = array_filter($sheet->uses, static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->words()] === [$control->name, $scene, $use->gesture, $use->words()]);
-            self::assertCount(1, $copied, $words);
-        }];
+        return [
+            $edits->copy($box, $from, $use->line, $box, $control, $scene),
+            $box,
+            $control,
+            static function (SwitchSheet $sheet, string $words) use ($control, $scene, $use): void {
+                $copied = array_filter(
+                    $sheet->uses,
+                    static fn (SwitchUse $each): bool => [$each->control, $each->scene, $each->gesture, $each->words()] === [
+                        $control->name,
+                        $scene,
+                        $use->gesture,
+                        $use->words(),
+                    ],
+                );
+                self::assertCount(1, $copied, $words);
+            },
+        ];
     }
 
     /** In every scene the first use that a gesture has does what it says. */
@@ -145,7 +225,12 @@ final class SwitchEditsTest extends TestCase
         $book = Compiler::load($situation->checked()->book);
         $message = (new RigDevices($situation->setup))->control(...Names::of($box, $control->name))[0];
         foreach ($book->scenes() as $index => $scene) {
-            $inForce = array_values(array_filter($sheet->uses, static fn (SwitchUse $use): bool => $use->control === $control->name && \in_array($use->scene, [null, $scene], true)));
+            $inForce = array_values(
+                array_filter(
+                    $sheet->uses,
+                    static fn (SwitchUse $use): bool => $use->control === $control->name && \in_array($use->scene, [null, $scene], true),
+                ),
+            );
             $first = $inForce[0] ?? null;
             if (null === $first || $first->isByHand) {
                 continue;
@@ -167,7 +252,11 @@ final class SwitchEditsTest extends TestCase
                     $programs = $unit->box->chart->programs;
                     self::assertNotNull($programs);
                     $is = (int) $unit->program();
-                    self::assertContains($parts[2], [$programs->label($is), ProgramNames::names($unit->box, $programs)[$is] ?? ''], "{$scene}: {$does->words}, {$words}");
+                    self::assertContains(
+                        $parts[2],
+                        [$programs->label($is), ProgramNames::names($unit->box, $programs)[$is] ?? ''],
+                        "{$scene}: {$does->words}, {$words}",
+                    );
                 }
             }
         }

@@ -42,7 +42,10 @@ final class WholeCopyTest extends TestCase
         $situation = self::demo();
         $copy = WholeCopy::scene($situation, 'Harbour', 'Far shore');
         $after = Source::of($situation->setup->rig->rulebook ?? '')->with($copy->edits)->text;
-        self::assertStringContainsString("  on enter turn lantern \"Lamp 2\" to 100 percent\n  on enter recall drive 0\n  on enter turn lantern \"Lamp 1\" to 60 percent\n", $after);
+        self::assertStringContainsString(
+            "  on enter turn lantern \"Lamp 2\" to 100 percent\n  on enter recall drive 0\n  on enter turn lantern \"Lamp 1\" to 60 percent\n",
+            $after,
+        );
         self::assertSame(['on enter recall brine "Harbour": “Far shore” does “recall brine "Last bell"” instead'], $copy->left);
         self::assertContains('on enter: both do “recall drive 0”', $copy->same);
     }
@@ -73,9 +76,20 @@ final class WholeCopyTest extends TestCase
                 if ($isScene ? $use->scene !== $to : 1 !== preg_match("/^{$to} fader/", $use->control)) {
                     self::assertContains(self::said($use), $now, "what was not copied upon stays: {$words}");
                 }
-                $twin = $isScene && $use->scene === $from
-                    ? new SwitchUse($use->unit, $use->control, $to, $use->gesture, $use->does, $use->line, $use->isByHand)
-                    : (!$isScene && 'strip' === $use->unit && str_starts_with($use->control, "{$from} ") ? new SwitchUse($use->unit, $to.substr($use->control, 1), $use->scene, $use->gesture, $use->does, $use->line, $use->isByHand) : null);
+                $twin =
+                    $isScene && $use->scene === $from
+                        ? new SwitchUse($use->unit, $use->control, $to, $use->gesture, $use->does, $use->line, $use->isByHand)
+                        : (!$isScene && 'strip' === $use->unit && str_starts_with($use->control, "{$from} ")
+                            ? new SwitchUse(
+                                $use->unit,
+                                $to.substr($use->control, 1),
+                                $use->scene,
+                                $use->gesture,
+                                $use->does,
+                                $use->line,
+                                $use->isByHand,
+                            )
+                            : null);
                 if (null !== $twin) {
                     $isThere = \in_array(self::said($twin), $now, true);
                     self::assertTrue($isThere || [] !== $copy->left, "{$use->control} is copied, or it is said why not: {$words}");
@@ -93,9 +107,20 @@ final class WholeCopyTest extends TestCase
             $isSwitch = 0 === mt_rand(0, 1);
             $box = self::box($situation, $isSwitch ? 'treadle' : 'strip');
             $name = $isSwitch ? 'Switch '.mt_rand(1, 8) : ['A', 'B'][mt_rand(0, 1)].' fader '.mt_rand(1, 8);
-            $targets = array_values(array_filter(Targets::of($situation), static fn (Target $target): bool => $target->what === ($isSwitch ? Target::PROGRAM : Target::PARAMETER)));
+            $targets = array_values(
+                array_filter(
+                    Targets::of($situation),
+                    static fn (Target $target): bool => $target->what === ($isSwitch ? Target::PROGRAM : Target::PARAMETER),
+                ),
+            );
             try {
-                $edits = (new SwitchEdits($situation))->assign($box, $box->control($name) ?? self::fail($name), [null, ...self::SCENES][mt_rand(0, 3)], $isSwitch ? 'press' : 'move', $targets[mt_rand(0, \count($targets) - 1)]);
+                $edits = (new SwitchEdits($situation))->assign(
+                    $box,
+                    $box->control($name) ?? self::fail($name),
+                    [null, ...self::SCENES][mt_rand(0, 3)],
+                    $isSwitch ? 'press' : 'move',
+                    $targets[mt_rand(0, \count($targets) - 1)],
+                );
                 $next = self::demo(Source::of($situation->setup->rig->rulebook ?? '')->with($edits)->text);
                 $situation = $next->checked()->hasErrors() ? $situation : $next;
             } catch (RulebookError) {

@@ -77,7 +77,14 @@ final class DeviceSenderTest extends TestCase
 
     public function testFingersHaveChannelsOfTheirOwn(): void
     {
-        $chart = ['schema' => 1, 'name' => 'Slab', 'sort' => 'controller', 'plugs' => [Kit::din('out', 'out')], 'sends' => [['at' => ['out'], 'channel' => 2]], 'surface' => ['controls' => [['name' => 'Surface', 'sort' => 'surface']]]];
+        $chart = [
+            'schema' => 1,
+            'name' => 'Slab',
+            'sort' => 'controller',
+            'plugs' => [Kit::din('out', 'out')],
+            'sends' => [['at' => ['out'], 'channel' => 2]],
+            'surface' => ['controls' => [['name' => 'Surface', 'sort' => 'surface']]],
+        ];
         $sender = new DeviceSender(Kit::setup(Kit::rig(['slab' => $chart], [['name' => 'slab', 'chart' => 'slab']], []))->boxes['slab']);
         self::assertSame('E3 00 40 93 3C 64', Bytes::toHex($sender->play('finger 3 key 60', 100)));
         self::assertSame('83 3C 40', Bytes::toHex($sender->play('finger 3 key 60', 0)));
@@ -94,12 +101,19 @@ final class DeviceSenderTest extends TestCase
             $devices = new RigDevices($setup = Kit::setup($random->rig, $random->book()));
             foreach ($setup->boxes['sender_0']->chart->surface->controls ?? [] as $control) {
                 try {
-                    $message = $devices->control(new Token(TokenType::Word, 'sender_0', new Span(1, 1), true), new Token(TokenType::Text, $control->name, new Span(1, 1), true))[0];
+                    $message = $devices->control(
+                        new Token(TokenType::Word, 'sender_0', new Span(1, 1), true),
+                        new Token(TokenType::Text, $control->name, new Span(1, 1), true),
+                    )[0];
                 } catch (RulebookError) {
                     continue;
                 }
                 $isNote = 'note' === $message->kind->value;
-                self::assertSame(implode('', Hand::at($message, $isNote ? 90 : $message->last)), (new DeviceSender($setup->boxes['sender_0']))->play($control->name, $isNote ? 90 : ($message->isTwoState ? 127 : $message->last)), "{$seed} {$control->name}");
+                self::assertSame(
+                    implode('', Hand::at($message, $isNote ? 90 : $message->last)),
+                    (new DeviceSender($setup->boxes['sender_0']))->play($control->name, $isNote ? 90 : ($message->isTwoState ? 127 : $message->last)),
+                    "{$seed} {$control->name}",
+                );
                 ++$compared;
             }
         }
@@ -109,7 +123,11 @@ final class DeviceSenderTest extends TestCase
     public function testUnitsPlayOverTheirLeads(): void
     {
         $bench = self::bench('salt-ferry');
-        self::assertSame(['treadle', 'strip', 'tray', 'slab', 'tilt', 'keys', 'sequencer', 'host', 'desk'], array_column($bench->senders(), 'id'), 'at desk, whose unit has nothing to play, a plain one stands in');
+        self::assertSame(
+            ['treadle', 'strip', 'tray', 'slab', 'tilt', 'keys', 'sequencer', 'host', 'desk'],
+            array_column($bench->senders(), 'id'),
+            'at desk, whose unit has nothing to play, a plain one stands in',
+        );
         self::assertTrue($bench->touch(3_000_000, 'tray', 'Pad 3', 80));
         self::assertSame([['timeUs' => 3_000_000, 'port' => 'pads', 'bytes' => "\x99\x26\x50"]], $bench->takeCame());
         self::assertFalse($bench->touch(3_100_000, 'nobody', 'Pad 3', 80));
@@ -137,31 +155,71 @@ final class DeviceSenderTest extends TestCase
     /** @param array<string, mixed> $settings */
     private static function sender(array $settings = []): DeviceSender
     {
-        $control = static fn (string $name, string $sort, array $message, array $more = []): array => ['name' => $name, 'sort' => $sort, 'sends' => [['gesture' => \in_array($sort, ['switch', 'pad'], true) ? 'press' : 'move', 'message' => $message]], ...$more];
+        $control = static fn (string $name, string $sort, array $message, array $more = []): array => [
+            'name' => $name,
+            'sort' => $sort,
+            'sends' => [['gesture' => \in_array($sort, ['switch', 'pad'], true) ? 'press' : 'move', 'message' => $message]],
+            ...$more,
+        ];
         $chart = [
-            'schema' => 1, 'name' => 'Board', 'sort' => 'controller',
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
             'settings' => [['id' => 'programs', 'title' => 'Programs', 'values' => ['on', 'off'], 'factory' => 'on', 'how' => [['by' => 'menu']]]],
-            'plugs' => [Kit::din('out', 'out')], 'keys' => ['low' => 36, 'high' => 84], 'clock' => ['sends' => true],
-            'sends' => [['at' => ['out'], 'channel' => 5, 'kinds' => ['cc' => true, 'note' => true, 'bend' => true, 'sysex' => true, 'clock' => true, 'start' => true, 'program' => 'programs']]],
-            'surface' => ['controls' => [
-                $control('Switch', 'switch', ['kind' => 'cc', 'number' => 80, 'values' => [0, 127]]),
-                $control('Upside down', 'switch', ['kind' => 'cc', 'number' => 81, 'values' => [127, 0]]),
-                ['name' => 'Two messages', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 7]], ['gesture' => 'release', 'message' => ['kind' => 'cc', 'number' => 82, 'values' => [1, 1]]]]],
-                $control('Preset', 'switch', ['kind' => 'program', 'number' => 3]),
-                $control('Pad', 'pad', ['kind' => 'note', 'number' => 36]),
-                $control('Pad of its own channel', 'pad', ['kind' => 'note', 'number' => 38, 'channel' => 10]),
-                $control('Pedal', 'pedal', ['kind' => 'cc', 'number' => 11]),
-                $control('Wheel', 'wheel', ['kind' => 'bend']),
-                $control('Fine', 'knob', ['kind' => 'nrpn', 'number' => 300]),
-                $control('Wide', 'knob', ['kind' => 'cc14', 'number' => 12]),
-                $control('Dial', 'encoder', ['kind' => 'cc', 'number' => 20], ['encoding' => 'twos complement']),
-                $control('Dial 64', 'encoder', ['kind' => 'cc', 'number' => 21], ['encoding' => 'offset 64']),
-                $control('Dial signed', 'encoder', ['kind' => 'cc', 'number' => 22], ['encoding' => 'sign bit']),
-                $control('Exclusive', 'knob', ['kind' => 'sysex', 'sysex' => 'F0 7D {v} F7']),
-                ['name' => 'Unknown', 'sort' => 'knob'],
-            ]],
+            'plugs' => [Kit::din('out', 'out')],
+            'keys' => ['low' => 36, 'high' => 84],
+            'clock' => ['sends' => true],
+            'sends' => [
+                [
+                    'at' => ['out'],
+                    'channel' => 5,
+                    'kinds' => [
+                        'cc' => true,
+                        'note' => true,
+                        'bend' => true,
+                        'sysex' => true,
+                        'clock' => true,
+                        'start' => true,
+                        'program' => 'programs',
+                    ],
+                ],
+            ],
+            'surface' => [
+                'controls' => [
+                    $control('Switch', 'switch', ['kind' => 'cc', 'number' => 80, 'values' => [0, 127]]),
+                    $control('Upside down', 'switch', ['kind' => 'cc', 'number' => 81, 'values' => [127, 0]]),
+                    [
+                        'name' => 'Two messages',
+                        'sort' => 'switch',
+                        'sends' => [
+                            ['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 7]],
+                            ['gesture' => 'release', 'message' => ['kind' => 'cc', 'number' => 82, 'values' => [1, 1]]],
+                        ],
+                    ],
+                    $control('Preset', 'switch', ['kind' => 'program', 'number' => 3]),
+                    $control('Pad', 'pad', ['kind' => 'note', 'number' => 36]),
+                    $control('Pad of its own channel', 'pad', ['kind' => 'note', 'number' => 38, 'channel' => 10]),
+                    $control('Pedal', 'pedal', ['kind' => 'cc', 'number' => 11]),
+                    $control('Wheel', 'wheel', ['kind' => 'bend']),
+                    $control('Fine', 'knob', ['kind' => 'nrpn', 'number' => 300]),
+                    $control('Wide', 'knob', ['kind' => 'cc14', 'number' => 12]),
+                    $control('Dial', 'encoder', ['kind' => 'cc', 'number' => 20], ['encoding' => 'twos complement']),
+                    $control('Dial 64', 'encoder', ['kind' => 'cc', 'number' => 21], ['encoding' => 'offset 64']),
+                    $control('Dial signed', 'encoder', ['kind' => 'cc', 'number' => 22], ['encoding' => 'sign bit']),
+                    $control('Exclusive', 'knob', ['kind' => 'sysex', 'sysex' => 'F0 7D {v} F7']),
+                    ['name' => 'Unknown', 'sort' => 'knob'],
+                ],
+            ],
         ];
 
-        return new DeviceSender(Kit::setup(Kit::rig(['board' => $chart], [['name' => 'board', 'chart' => 'board', 'settings' => $settings, 'measured' => ['Pedal' => ['heel' => 3, 'toe' => 124]]]], []))->boxes['board']);
+        return new DeviceSender(
+            Kit::setup(
+                Kit::rig(
+                    ['board' => $chart],
+                    [['name' => 'board', 'chart' => 'board', 'settings' => $settings, 'measured' => ['Pedal' => ['heel' => 3, 'toe' => 124]]]],
+                    [],
+                ),
+            )->boxes['board'],
+        );
     }
 }

@@ -16,7 +16,11 @@ final class DeviceTest extends TestCase
     public function testWhatIgnoresTheReleaseDoesNotGoOnSounding(): void
     {
         foreach ([[[], [60]], [['ignoresRelease' => false], [60]], [['ignoresRelease' => true], []]] as [$fact, $sounding]) {
-            $rig = Kit::rig(['box' => Kit::hearer('Box', more: ['keys' => ['low' => 0, 'high' => 127, ...$fact]])], [['name' => 'box', 'chart' => 'box']], []);
+            $rig = Kit::rig(
+                ['box' => Kit::hearer('Box', more: ['keys' => ['low' => 0, 'high' => 127, ...$fact]])],
+                [['name' => 'box', 'chart' => 'box']],
+                [],
+            );
             $box = Kit::setup($rig)->box('box');
             self::assertNotNull($box);
             $device = new SimulatedDevice($box);
@@ -31,12 +35,12 @@ final class DeviceTest extends TestCase
     {
         yield 'a controller' => [['B2 07 40'], ['Level' => 64]];
         yield 'of another channel' => [['B3 07 40'], []];
-        yield 'both halves' => [['B2 0C 10', 'B2 2C 03'], ['Fine' => 16 << 7 | 3]];
+        yield 'both halves' => [['B2 0C 10', 'B2 2C 03'], ['Fine' => (16 << 7) | 3]];
         yield 'the upper half alone' => [['B2 0C 10'], ['Fine' => 16 << 7]];
         yield 'the lower half before any' => [['B2 2C 03'], ['Fine' => 3]];
         yield 'the upper half clears the lower' => [['B2 0C 10', 'B2 2C 03', 'B2 0C 11'], ['Fine' => 17 << 7]];
         yield 'a parameter number, upper half' => [['B2 63 02', 'B2 62 2C', 'B2 06 05'], ['Drift' => 5 << 7]];
-        yield 'both halves of its value' => [['B2 63 02', 'B2 62 2C', 'B2 06 05', 'B2 26 07'], ['Drift' => 5 << 7 | 7]];
+        yield 'both halves of its value' => [['B2 63 02', 'B2 62 2C', 'B2 06 05', 'B2 26 07'], ['Drift' => (5 << 7) | 7]];
         yield 'the lower half alone' => [['B2 63 02', 'B2 62 2C', 'B2 26 07'], ['Drift' => 7]];
         yield 'one more' => [['B2 63 02', 'B2 62 2C', 'B2 06 05', 'B2 60 00'], ['Drift' => (5 << 7) + 1]];
         yield 'one less' => [['B2 63 02', 'B2 62 2C', 'B2 06 05', 'B2 61 00'], ['Drift' => (5 << 7) - 1]];
@@ -62,11 +66,23 @@ final class DeviceTest extends TestCase
     #[DataProvider('moves')]
     public function testWhereParametersStand(array $messages, array $expected): void
     {
-        $parameter = static fn (string $name, string $kind, ?int $number, array $raw): array => ['name' => $name, 'reach' => 'midi', 'message' => array_filter(['kind' => $kind, 'number' => $number], static fn (mixed $value): bool => null !== $value), 'raw' => $raw];
-        [$device, $part] = self::device(['parameters' => [
-            $parameter('Level', 'cc', 7, [0, 127]), $parameter('Fine', 'cc14', 12, [0, 16383]), $parameter('Drift', 'nrpn', 2 << 7 | 0x2C, [0, 16383]), $parameter('Tune', 'rpn', 1, [0, 16383]),
-            $parameter('Lean', 'bend', null, [-8192, 8191]), $parameter('Push', 'pressure', null, [0, 127]), $parameter('Hit', 'note', 24, [0, 127]),
-        ]]);
+        $parameter = static fn (string $name, string $kind, ?int $number, array $raw): array => [
+            'name' => $name,
+            'reach' => 'midi',
+            'message' => array_filter(['kind' => $kind, 'number' => $number], static fn (mixed $value): bool => null !== $value),
+            'raw' => $raw,
+        ];
+        [$device, $part] = self::device([
+            'parameters' => [
+                $parameter('Level', 'cc', 7, [0, 127]),
+                $parameter('Fine', 'cc14', 12, [0, 16383]),
+                $parameter('Drift', 'nrpn', (2 << 7) | 0x2C, [0, 16383]),
+                $parameter('Tune', 'rpn', 1, [0, 16383]),
+                $parameter('Lean', 'bend', null, [-8192, 8191]),
+                $parameter('Push', 'pressure', null, [0, 127]),
+                $parameter('Hit', 'note', 24, [0, 127]),
+            ],
+        ]);
         foreach ($messages as $message) {
             $device->hear(1000, $part, (string) hex2bin(str_replace(' ', '', $message)));
         }
@@ -150,7 +166,10 @@ final class DeviceTest extends TestCase
     public function testOnWhichChannelsItAnswers(array $hears, array $expected): void
     {
         [$device, $part] = self::device(['hears' => [['id' => 'all', 'at' => ['in'], ...$hears]]]);
-        $answered = array_filter(range(1, 16), static fn (int $channel): bool => [] !== $device->hear(1000, $part, \chr(0x8F + $channel)."\x3C\x40"));
+        $answered = array_filter(
+            range(1, 16),
+            static fn (int $channel): bool => [] !== $device->hear(1000, $part, \chr(0x8F + $channel)."\x3C\x40"),
+        );
 
         self::assertSame($expected, array_values($answered));
     }

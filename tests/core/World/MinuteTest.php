@@ -22,7 +22,21 @@ use ZigzagPost\Tests\Core\Cases;
 /** What is written down of a bench can be played again, from anywhere in it, and comes out as it came. */
 final class MinuteTest extends TestCase
 {
-    private const CONTROLS = [['treadle', 'Switch 1'], ['treadle', 'Switch 2'], ['treadle', 'Switch 3'], ['treadle', 'Switch 4'], ['treadle', 'Switch 5'], ['treadle', 'Switch 6'], ['treadle', 'Switch 7'], ['treadle', 'Pedal'], ['tilt', 'Tilt'], ['keys', 'key 60'], ['keys', 'key 40'], ['strip', 'A fader 1'], ['slab', 'finger 1 key 62']];
+    private const CONTROLS = [
+        ['treadle', 'Switch 1'],
+        ['treadle', 'Switch 2'],
+        ['treadle', 'Switch 3'],
+        ['treadle', 'Switch 4'],
+        ['treadle', 'Switch 5'],
+        ['treadle', 'Switch 6'],
+        ['treadle', 'Switch 7'],
+        ['treadle', 'Pedal'],
+        ['tilt', 'Tilt'],
+        ['keys', 'key 60'],
+        ['keys', 'key 40'],
+        ['strip', 'A fader 1'],
+        ['slab', 'finger 1 key 62'],
+    ];
 
     public function testAMinutePlaysAgainToTheSameBytes(): void
     {
@@ -41,7 +55,9 @@ final class MinuteTest extends TestCase
                 $saved = unserialize(serialize($bench->save()));
                 $bench = Bench::load($book, $saved, $seats); // as with every request, and after a reload
             }
-            $kept = array_values(array_filter(array_map(static fn (JournalEntry $deed): ?JournalEntry => JournalEntry::of(rtrim($deed->line())), $deeds)));
+            $kept = array_values(
+                array_filter(array_map(static fn (JournalEntry $deed): ?JournalEntry => JournalEntry::of(rtrim($deed->line())), $deeds)),
+            );
             self::assertEquals($deeds, $kept, 'a journal reads back as it was written');
             $minute = new Capture($state, $kept);
             self::assertNotSame([], $minute->came());
@@ -71,7 +87,22 @@ final class MinuteTest extends TestCase
 
     public function testLinesThatSayNothingAreNoDeeds(): void
     {
-        foreach (['', '5', '5 in', '5 in keys', '5 in keys 9', '5 in keys 90 3c', '-5 to', '5 scene x', '5 out keys pulse', '5 in keys pulse 5', '1e9 to', str_repeat('9', 40).' to'] as $line) {
+        foreach (
+            [
+                '',
+                '5',
+                '5 in',
+                '5 in keys',
+                '5 in keys 9',
+                '5 in keys 90 3c',
+                '-5 to',
+                '5 scene x',
+                '5 out keys pulse',
+                '5 in keys pulse 5',
+                '1e9 to',
+                str_repeat('9', 40).' to',
+            ] as $line
+        ) {
             self::assertNull(JournalEntry::of($line), $line);
         }
         for ($seed = 0; $seed < 500; ++$seed) {
@@ -116,7 +147,8 @@ final class MinuteTest extends TestCase
 
     public function testWhatIsDueForEverIsGivenUp(): void
     {
-        $rules = "rulebook \"Ever\"\n\nport keys in\nport moths out\n\nclock lead\n  tempo 120\n  send moths\n\nrule \"Go\"\n  take note key C4\n  start lead\n";
+        $rules =
+            "rulebook \"Ever\"\n\nport keys in\nport moths out\n\nclock lead\n  tempo 120\n  send moths\n\nrule \"Go\"\n  take note key C4\n  start lead\n";
         $book = Compiler::load(Checker::check($rules)->book, true);
         $bench = Bench::start($book);
         $bench->feed(1_000, 'keys', "\x90\x3C\x40");

@@ -125,7 +125,9 @@ final class StandInsTest extends TestCase
 
     public function testABenchTellsMemoriesAndWhatIsChosen(): void
     {
-        $bench = Bench::start(Play::traced(Play::PORTS."memory m = 3\ngroup songs of keys cc 20..23\nrule \"r\"\n  take cc 1\n  remember m = value + songs\n"));
+        $bench = Bench::start(
+            Play::traced(Play::PORTS."memory m = 3\ngroup songs of keys cc 20..23\nrule \"r\"\n  take cc 1\n  remember m = value + songs\n"),
+        );
         self::assertSame(['m' => 3, 'songs' => 0], $bench->memories());
         $bench->feed(10, 'keys', "\xB0\x15\x7F");
         $bench->feed(20, 'keys', "\xB0\x01\x05");
@@ -161,7 +163,12 @@ final class StandInsTest extends TestCase
     public function testAReceiverNamesKeysAsTheRulebookDoes(): void
     {
         foreach (['' => 'C4', "middle C3\n" => 'C3'] as $setting => $name) {
-            $bench = Bench::start(Compiler::load(Checker::check("{$setting}port keys in\nport moths out\nrule \"r\"\n  take note\n  set channel = 3\n  send moths\n")->book, true));
+            $bench = Bench::start(
+                Compiler::load(
+                    Checker::check("{$setting}port keys in\nport moths out\nrule \"r\"\n  take note\n  set channel = 3\n  send moths\n")->book,
+                    true,
+                ),
+            );
             $bench->feed(0, 'keys', "\x90\x3C\x64");
             self::assertSame($name, ((array) ((array) $bench->receivers()[0]['view']['voices'])[0])['name'] ?? null);
         }
