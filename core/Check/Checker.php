@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\ReachedTwice;
 use ZigzagPost\Core\Rulebook\Naming\Naming;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -116,10 +117,10 @@ final readonly class Checker
         $devices = $rig($book);
         [$named, $errors] = Naming::resolve($book, $devices);
         $hints = array_map(
-            static fn (array $several): Finding => Finding::hint(
+            static fn (ReachedTwice $reached): Finding => Finding::hint(
                 'several-ways',
-                $several[0]->span,
-                "{$several[0]->text} is reached from ".implode(' and ', $several[1])."; {$several[1][0]} is taken",
+                $reached->device->span,
+                "{$reached->device->text} is reached from ".implode(' and ', $reached->ports)."; {$reached->ports[0]} is taken",
             ),
             $devices->several(),
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\State\Control;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -68,14 +69,14 @@ final readonly class LampCode
                 $keys[mb_strtolower($target->title)] = $this->present($target);
             }
             $programs = [];
-            foreach ($device->programs as [$msb, $lsb, $program, $values]) {
+            foreach ($device->programs as $program) {
                 $stored = [];
-                foreach ($values as $title => $value) {
+                foreach ($program->values as $title => $value) {
                     if (isset($keys[mb_strtolower((string) $title)])) {
                         $stored[$keys[mb_strtolower((string) $title)]] = $value;
                     }
                 }
-                $programs[] = [$msb ?? -1, $lsb ?? -1, $program, $stored];
+                $programs[] = [$program->called->msb ?? -1, $program->called->lsb ?? -1, $program->called->program, $stored];
             }
             $storing[$this->book->portIndex($device->port)][$device->channel][] = [array_values($keys), $programs];
         }

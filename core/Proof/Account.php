@@ -7,11 +7,9 @@ namespace ZigzagPost\Core\Proof;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\KeyName;
-use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Index\RigIndex;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Learn\Listening;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\World\Capture;
 use ZigzagPost\Core\World\JournalEntry;
 use ZigzagPost\Core\World\Patch;
@@ -37,19 +35,14 @@ final class Account
 
     private function __construct(?Setup $setup)
     {
-        $devices = null === $setup ? null : new RigDevices($setup);
         foreach ($setup->boxes ?? [] as $box) {
             $this->labels[$box->name] = $box->label();
-            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
-                try {
-                    foreach ($devices?->control(...Names::of($box, $control->name)) ?? [] as $message) {
-                        foreach ($message->ports as $port) {
-                            $this->names["{$port} {$message->kind->value} {$message->channel} {$message->number}"] =
-                                "{$box->label()} “".(($box->unit->labels[$control->name] ?? null)->text ?? $control->name).'”';
-                        }
-                    }
-                } catch (RulebookError) {
-                    continue; // nothing of it comes in
+        }
+        foreach (null === $setup ? [] : (new RigIndex($setup))->controls->heard() as $sent) {
+            $label = ($sent->unit->unit->labels[$sent->control->name] ?? null)->text ?? $sent->control->name;
+            foreach ($sent->messages as $message) {
+                foreach ($message->ports as $port) {
+                    $this->names["{$port} {$message->kind->value} {$message->channel} {$message->number}"] = "{$sent->unit->label()} “{$label}”";
                 }
             }
         }

@@ -8,12 +8,8 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 
@@ -72,7 +68,8 @@ final readonly class Coverage
             }
         }
         $controls = [];
-        foreach (self::messages($situation) as [$unit, $control, $message]) {
+        foreach ($situation->index()->controls->heard() as $sent) {
+            $message = $sent->messages[0];
             $bytes = Hand::at($message, $message->last)[0];
             if (
                 !isset(
@@ -81,7 +78,7 @@ final readonly class Coverage
                     ],
                 )
             ) {
-                $controls[] = ['unit' => $unit, 'control' => $control];
+                $controls[] = ['unit' => $sent->unit->name, 'control' => $sent->control->name];
             }
         }
 
@@ -192,8 +189,8 @@ final readonly class Coverage
             array_push($events, ...$end->press($at, self::HOLD_US));
             $at += self::STEP_US;
         }
-        foreach (self::messages($situation) as [, , $message]) {
-            array_push($events, ...self::quickly($message, $at));
+        foreach ($situation->index()->controls->heard() as $sent) {
+            array_push($events, ...self::quickly($sent->messages[0], $at));
             $at = max($at, $events[\count($events) - 1]->timeUs) + self::STEP_US;
         }
 
@@ -205,30 +202,16 @@ final readonly class Coverage
     {
         $strokes = [];
         $at = self::FIRST_US;
-        foreach (self::messages($situation) as [$unit, $control, $message]) {
+        foreach ($situation->index()->controls->heard() as $sent) {
+            $message = $sent->messages[0];
             foreach ([[$at, $message->last], [$at + self::HOLD_US, $message->first]] as [$timeUs, $value]) {
                 foreach (Hand::at($message, $value) as $bytes) {
-                    $strokes[] = new Stroke($unit, $control, new Event($timeUs, $message->ports[0], $bytes));
+                    $strokes[] = new Stroke($sent->unit->name, $sent->control->name, new Event($timeUs, $message->ports[0], $bytes));
                 }
             }
             $at += self::STEP_US;
         }
 
         return $strokes;
-    }
-
-    /** @return iterable<array{string, string, ControlMessage}> unit, control and what it sends first */
-    private static function messages(RigAnalysis $situation): iterable
-    {
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
-        foreach ($situation->setup->boxes as $box) {
-            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
-                try {
-                    yield [$box->name, $control->name, $devices->control(...Names::of($box, $control->name))[0]];
-                } catch (RulebookError) {
-                    continue; // it does not come in
-                }
-            }
-        }
     }
 }

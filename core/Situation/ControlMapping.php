@@ -7,13 +7,10 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
-use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\RuleText;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** A run of controls laid onto a family of parameters: a rule for each pair, in the order of both; what is taken is skipped. */
 final readonly class ControlMapping
@@ -35,7 +32,6 @@ final readonly class ControlMapping
         [$a, $b] = [(int) array_search($first, $controls, true), (int) array_search($last, $controls, true)];
         $run = \array_slice($controls, min($a, $b), abs($a - $b) + 1);
         $book = $situation->checked()->book;
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $skipped = [];
         $free = array_values(
             array_filter(
@@ -48,7 +44,7 @@ final readonly class ControlMapping
         $text = '';
         $count = 0;
         foreach ($run as $control) {
-            if (self::isTaken($book, $devices, $from, $control)) {
+            if (RuleMatch::takesAny($book, $situation->index()->controls->of($from, $control)->messages)) {
                 $skipped[] = "\"{$control->name}\" is taken by another rule";
                 continue;
             }
@@ -79,24 +75,6 @@ final readonly class ControlMapping
                 && $step->target()->title === $parameter->name
             ) {
                 return true;
-            }
-        }
-
-        return false;
-    }
-
-    private static function isTaken(Rulebook $book, RigDevices $devices, Device $box, Control $control): bool
-    {
-        try {
-            $messages = $devices->control(...Names::of($box, $control->name));
-        } catch (RulebookError) {
-            return false; // it does not come in, which is a finding
-        }
-        foreach ($messages as $message) {
-            foreach ($book->rules as $rule) {
-                if (RuleMatch::isFor($book, $rule, $message)) {
-                    return true;
-                }
             }
         }
 

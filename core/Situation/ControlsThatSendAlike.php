@@ -7,13 +7,9 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
-use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Controls of different units that send the same message into one port, so that no rule can tell them apart. */
 final class ControlsThatSendAlike implements RigCheck
@@ -23,11 +19,10 @@ final class ControlsThatSendAlike implements RigCheck
         if (null === $situation->setup->rig->rulebook) {
             return;
         }
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $seen = $told = [];
         foreach ($situation->setup->boxes as $box) {
             foreach (LeadEnd::POST === $box->name ? [] : $box->chart->surface->controls ?? [] as $control) {
-                foreach ($this->messages($devices, $box, $control) as $message) {
+                foreach ($situation->index()->controls->of($box, $control)->messages as $message) {
                     foreach (null === $message->channel && $message->kind->hasChannel() ? [] : $message->ports as $port) {
                         $key = "{$port} {$message->kind->value} {$message->channel} {$message->number}";
                         $other = $seen[$key] ??= [$box, $control, $message];
@@ -42,16 +37,6 @@ final class ControlsThatSendAlike implements RigCheck
                     }
                 }
             }
-        }
-    }
-
-    /** @return list<ControlMessage> */
-    private function messages(RigDevices $devices, Device $box, Control $control): array
-    {
-        try {
-            return $devices->control(...Names::of($box, $control->name));
-        } catch (RulebookError) {
-            return [];
         }
     }
 

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Unit;
-use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Index\ChartMessages;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Socket;
@@ -148,7 +148,7 @@ final readonly class FactoryNumbers
     private function sends(Device $box, Control $control, Kind $kind, int $number, Selector $selector): bool
     {
         return [] !==
-            array_filter(RigDevices::messages($box, $control), static function (Message $message) use ($box, $kind, $number, $selector): bool {
+            array_filter(ChartMessages::of($box, $control), static function (Message $message) use ($box, $kind, $number, $selector): bool {
                 $channel = $box->channel($message->channel ?? $box->sendsOf($message->kind)?->channel);
 
                 return $message->kind->midi() === $kind

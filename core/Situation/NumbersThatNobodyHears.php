@@ -17,7 +17,7 @@ use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Index\ChartMessages;
 use ZigzagPost\Core\Rig\Plan\Channels;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Setup\Device;
@@ -181,7 +181,7 @@ final class NumbersThatNobodyHears implements RigCheck
                 }
             }
             for ($ordinal = 0; $ordinal < $programs->count; ++$ordinal) {
-                if ((int) $program === ($programs->bytes($ordinal)[2] ?? -1) + $first) {
+                if ((int) $program === ($programs->called($ordinal)->program ?? -1) + $first) {
                     return null;
                 }
             }
@@ -260,7 +260,7 @@ final class NumbersThatNobodyHears implements RigCheck
     {
         $messages = [$box->chart->clock?->taps?->message];
         foreach ($box->chart->surface->controls ?? [] as $control) {
-            $messages = [...$messages, $control->lamp?->message, ...RigDevices::messages($box, $control)];
+            $messages = [...$messages, $control->lamp?->message, ...ChartMessages::of($box, $control)];
         }
 
         return [] !== array_filter($messages, static fn (?Message $message): bool => null !== $message && self::isSame($message, $kind, $number));

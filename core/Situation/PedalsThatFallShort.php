@@ -8,13 +8,8 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Finding\Fact\PedalFallsShort;
 use ZigzagPost\Core\Finding\RigFinding;
-use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\Measured;
-use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
 
@@ -32,12 +27,11 @@ final class PedalsThatFallShort implements RigCheck
         if ($situation->checked()->hasErrors()) {
             return;
         }
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
         $book = null;
         foreach ($situation->setup->boxes as $box) {
             foreach ($box->unit->measured ?? [] as $title => $measured) {
                 $control = $box->control((string) $title);
-                $message = null === $control ? null : $this->message($devices, $box, $control);
+                $message = null === $control ? null : $situation->index()->controls->of($box, $control)->message();
                 if (null === $control || null === $message) {
                     continue;
                 }
@@ -102,14 +96,5 @@ final class PedalsThatFallShort implements RigCheck
         }
 
         return array_map(static fn ($device): array => $device->values(), $world->devices);
-    }
-
-    private function message(RigDevices $devices, Device $box, Control $control): ?ControlMessage
-    {
-        try {
-            return $devices->control(...Names::of($box, $control->name))[0] ?? null;
-        } catch (RulebookError) {
-            return null;
-        }
     }
 }

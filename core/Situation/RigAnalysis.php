@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Rig\Index\RigIndex;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Plan\Plan;
@@ -26,6 +27,7 @@ final class RigAnalysis
     public readonly Graph $graph;
     private ?Plan $plan = null;
     private ?Checker $checked = null;
+    private ?RigIndex $index = null;
     /** @var list<Judgement>|null */
     private ?array $judgements = null;
     /** @var list<HeardStream>|null */
@@ -48,8 +50,14 @@ final class RigAnalysis
     {
         return $this->checked ??= Checker::check(
             $this->setup->rig->rulebook ?? '',
-            fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($this->setup->rig, $book)),
+            fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($this->setup->rig, $book)),
         );
+    }
+
+    /** What rules can name of this rig, with the bytes that it means. */
+    public function index(): RigIndex
+    {
+        return $this->index ??= new RigIndex(Setup::of($this->setup->rig, $this->checked()->written));
     }
 
     /** @return list<Judgement> of each lead, in the order of the rig */

@@ -94,4 +94,22 @@ final class RuleMatch
 
         return true;
     }
+
+    /**
+     * Whether any rule takes one of these.
+     *
+     * @param list<ControlMessage> $messages
+     */
+    public static function takesAny(Rulebook $book, array $messages): bool
+    {
+        foreach ($messages as $message) {
+            foreach ($book->rules as $rule) {
+                if (self::isFor($book, $rule, $message)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
 }

@@ -7,17 +7,12 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rig\Wire\Walk;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Rulebook\Text\Token;
-use ZigzagPost\Core\Rulebook\Text\TokenType;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\Heard;
 use ZigzagPost\Core\World\RigWorld;
@@ -49,17 +44,12 @@ final readonly class TestRun
         }
         $setup = $situation->setup;
         $book = Compiler::load($situation->checked()->book);
-        $devices = new RigDevices(Setup::of($setup->rig, $situation->checked()->written));
         $candidates = [];
         $leftOut = [];
         foreach ($setup->boxes as $box) {
             foreach ($box->chart->surface->controls ?? [] as $control) {
-                try {
-                    $message = $devices->control(
-                        new Token(TokenType::Word, $box->name, new Span(1, 1), true),
-                        new Token(TokenType::Text, $control->name, new Span(1, 1), true),
-                    )[0];
-                } catch (RulebookError) {
+                $message = $box->isPost() ? null : $situation->index()->controls->of($box, $control)->message();
+                if (null === $message) {
                     continue;
                 }
                 $messages = Hand::at($message, $message->last);

@@ -246,8 +246,8 @@ final class SimulatedDevice
         $this->deafUntilUs = $timeUs + 1000 * ($part->deafMs->program ?? 0);
         $bank = [$this->controllers[$channel][0] ?? 0, $this->controllers[$channel][32] ?? 0];
         for ($ordinal = 0; $ordinal < min($programs->count, 16384); ++$ordinal) {
-            $bytes = $programs->bytes($ordinal);
-            if (null !== $bytes && $bytes[2] === $number && ($bytes[0] ?? $bank[0]) === $bank[0] && ($bytes[1] ?? $bank[1]) === $bank[1]) {
+            $called = $programs->called($ordinal);
+            if ($called?->program === $number && ($called->msb ?? $bank[0]) === $bank[0] && ($called->lsb ?? $bank[1]) === $bank[1]) {
                 $isNew = $this->program !== $ordinal;
                 $this->program = $ordinal;
                 foreach ($this->box->chart->parameters ?? [] as $parameter) {

@@ -44,7 +44,7 @@ final class RigReader
     /** @return \Closure(Rulebook): RigDevices what names of devices mean in this rig */
     public static function devices(Rig $rig): \Closure
     {
-        return static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book));
+        return static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($rig, $book));
     }
 
     /** @throws BadData */

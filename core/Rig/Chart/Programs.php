@@ -12,6 +12,7 @@ use ZigzagPost\Core\Data\Of;
 use ZigzagPost\Core\Data\OneOf;
 use ZigzagPost\Core\Data\Text;
 use ZigzagPost\Core\Data\Whole;
+use ZigzagPost\Core\Midi\BankedProgram;
 
 /** The programs of a device: their places from 0 are the truth; what is shown and what is sent are computed from it. */
 final readonly class Programs
@@ -46,11 +47,9 @@ final readonly class Programs
     }
 
     /**
-     * The bytes that call the program at a place.
-     *
-     * @return array{int|null, int|null, int}|null MSB, LSB and program, from 0; null where that is unknown
+     * What calls the program at a place; null where that is unknown.
      */
-    public function bytes(int $ordinal): ?array
+    public function called(int $ordinal): ?BankedProgram
     {
         if ($this->wire instanceof WirePattern) {
             $bank = intdiv($ordinal, $this->wire->perBank);
@@ -62,14 +61,14 @@ final readonly class Programs
             }
             $program = ($this->wire->first ?? 0) + ($ordinal % $this->wire->perBank);
 
-            return $program > 127 || ($msb ?? 0) > 127 || ($lsb ?? 0) > 127 ? null : [$msb, $lsb, $program];
+            return $program > 127 || ($msb ?? 0) > 127 || ($lsb ?? 0) > 127 ? null : new BankedProgram($msb, $lsb, $program);
         }
         foreach ($this->wire ?? [] as $row) {
             if ($row[0] === $ordinal) {
                 $numbers = array_map(static fn (int|string $each): ?int => \is_int($each) ? $each : null, \array_slice($row, 1));
                 $program = array_pop($numbers);
 
-                return null === $program ? null : [$numbers[0] ?? null, $numbers[1] ?? null, $program];
+                return null === $program ? null : new BankedProgram($numbers[0] ?? null, $numbers[1] ?? null, $program);
             }
         }
 

@@ -117,15 +117,16 @@ final class NameDocument
         }
         $banks = [];
         for ($ordinal = 0; $ordinal < min($programs->count ?? 0, self::MOST_PROGRAMS); ++$ordinal) {
-            $bytes = $programs?->bytes($ordinal);
-            if (null !== $bytes) {
-                $banks["{$bytes[0]}:{$bytes[1]}"][] = [$ordinal, $bytes];
+            $called = $programs?->called($ordinal);
+            if (null !== $called) {
+                $banks["{$called->msb}:{$called->lsb}"][$ordinal] = $called;
             }
         }
         foreach (array_values($banks) as $index => $patches) {
             $xml->startElement('PatchBank');
             $xml->writeAttribute('Name', 'Bank '.($index + 1));
-            $commands = array_filter([0 => $patches[0][1][0], 32 => $patches[0][1][1]], static fn (?int $value): bool => null !== $value);
+            $first = $patches[array_key_first($patches)];
+            $commands = array_filter([0 => $first->msb, 32 => $first->lsb], static fn (?int $value): bool => null !== $value);
             if ([] !== $commands) {
                 $xml->startElement('MIDICommands');
                 foreach ($commands as $control => $value) {
@@ -137,11 +138,11 @@ final class NameDocument
                 $xml->endElement();
             }
             $xml->startElement('PatchNameList');
-            foreach ($patches as [$ordinal, $bytes]) {
+            foreach ($patches as $ordinal => $called) {
                 $xml->startElement('Patch');
                 $xml->writeAttribute('Number', $programs?->label($ordinal) ?? '');
                 $xml->writeAttribute('Name', $programs->names[$ordinal] ?? ($programs?->label($ordinal) ?? ''));
-                $xml->writeAttribute('ProgramChange', (string) $bytes[2]);
+                $xml->writeAttribute('ProgramChange', (string) $called->program);
                 $xml->endElement();
             }
             $xml->endElement();

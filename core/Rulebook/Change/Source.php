@@ -144,6 +144,24 @@ final readonly class Source
         return implode("\n", \array_slice($this->lines, $from - 1, $to - $from + 1))."\n";
     }
 
+    /**
+     * The statement of a line with other words in some places.
+     *
+     * @param list<Span> $places on that line
+     */
+    public function replaced(int $line, array $places, string $words): string
+    {
+        $statement = $this->statement($line);
+        $text = mb_substr($this->lines[$line - 1], $statement->column - 1, $statement->length);
+        usort($places, static fn (Span $one, Span $other): int => $other->column <=> $one->column);
+        foreach ($places as $place) {
+            $at = $place->column - $statement->column;
+            $text = mb_substr($text, 0, $at).$words.mb_substr($text, $at + $place->length);
+        }
+
+        return $text;
+    }
+
     /** Where the statement of a line stands, without indentation and comment. */
     public function statement(int $line): Span
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Code;
 
+use ZigzagPost\Core\Midi\BankedProgram;
+
 /** A program of a device: the bytes that call it, and the out port that reaches it. */
 final readonly class CalledProgram
 {
@@ -22,6 +24,11 @@ final readonly class CalledProgram
         public int $deafUs,
         public bool $cutsOnRepeat = false,
     ) {
+    }
+
+    public function with(BankedProgram $called): self
+    {
+        return new self($this->device, $this->port, $this->channel, $called->msb, $called->lsb, $called->program, $this->deafUs, $this->cutsOnRepeat);
     }
 
     /** @return list<string> the messages as a rulebook posts them */

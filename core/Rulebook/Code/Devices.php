@@ -47,9 +47,9 @@ interface Devices
     public function programs(Token $device): array;
 
     /**
-     * Devices that were looked up and that several out ports reach: their names, and the ports, the one taken first.
+     * Devices that were looked up and that several out ports reach.
      *
-     * @return list<array{Token, list<string>}>
+     * @return list<ReachedTwice>
      */
     public function several(): array;
 

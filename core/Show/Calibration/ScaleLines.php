@@ -4,14 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Calibration;
 
-use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\ScaleStep;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
 
@@ -28,15 +24,8 @@ final class ScaleLines
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $box = $situation->setup->box($unit);
         $book = $situation->checked()->book;
-        try {
-            $message =
-                null === $box
-                    ? null
-                    : (new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(...Names::of($box, $control))[0] ??
-                        null;
-        } catch (RulebookError) {
-            return [];
-        }
+        $known = $box?->control($control);
+        $message = null === $box || null === $known ? null : $situation->index()->controls->of($box, $known)->message();
         if (null === $message) {
             return [];
         }

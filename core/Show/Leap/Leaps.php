@@ -6,21 +6,19 @@ namespace ZigzagPost\Core\Show\Leap;
 
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
-use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
+use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Index\SentControl;
 use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
-use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\TakesOver;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\PedalShortfall;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
@@ -37,7 +35,7 @@ final class Leaps
 
     private readonly Rulebook $book;
     private readonly Moves $moves;
-    /** @var array<string, array{Device, Control, ControlMessage}> controls that rules can hear */
+    /** @var list<SentControl> controls that rules can take */
     private readonly array $controls;
     /** @var list<int> */
     private readonly array $scenes;
@@ -47,18 +45,7 @@ final class Leaps
         $this->book = $situation->checked()->book;
         $this->scenes = array_keys(\array_slice($this->book->scenes, 0, self::MOST_SCENES)) ?: [0];
         $this->moves = new Moves($situation->setup, Compiler::load(self::sendingAtOnce($situation)->book));
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
-        $controls = [];
-        foreach ($situation->setup->boxes as $box) {
-            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
-                try {
-                    $controls["{$box->name}\t{$control->name}"] = [$box, $control, $devices->control(...Names::of($box, $control->name))[0]];
-                } catch (RulebookError) {
-                    continue; // nothing is known of what it sends, or it comes nowhere
-                }
-            }
-        }
-        $this->controls = $controls;
+        $this->controls = $situation->index()->controls->heard();
     }
 
     /** @return list<Leap> the largest first, by the share of the parameter's range; none while the rulebook has an error */
@@ -69,9 +56,9 @@ final class Leaps
         }
         $leaps = new self($situation);
         $found = [];
-        foreach ($leaps->controls as $key => [$box, $control, $message]) {
-            if (\in_array($control->sort, self::ABSOLUTE, true) && null === $control->encoding) {
-                array_push($found, ...$leaps->ofControl((string) $key, $box, $control, $message));
+        foreach ($leaps->controls as $sent) {
+            if (\in_array($sent->control->sort, self::ABSOLUTE, true) && null === $sent->control->encoding) {
+                array_push($found, ...$leaps->ofControl($sent));
             }
         }
         usort($found, static fn (Leap $a, Leap $b): int => [$leaps->share($b), [] === $a->songs] <=> [$leaps->share($a), [] === $b->songs]);
@@ -117,24 +104,23 @@ final class Leaps
 
         return Checker::check(
             $source->with($edits)->text,
-            static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($situation->setup->rig, $book)),
+            static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($situation->setup->rig, $book)),
         );
     }
 
     /** @return list<Leap> */
-    private function ofControl(string $key, Device $box, Control $control, ControlMessage $message): array
+    private function ofControl(SentControl $sent): array
     {
         $found = [];
         foreach ($this->scenes as $to) {
-            $rule = $this->rule($message, $to);
+            $rule = $this->rule($sent, $to);
             if (null === $rule) {
                 continue;
             }
-            foreach ($this->moves->curves($key, $message, $to) as $parameter => $curve) {
-                $parameter = (string) $parameter;
+            foreach ($this->moves->curves($sent, $to) as $curve) {
                 foreach ([...0 === $to ? [null] : [], ...array_values(array_diff($this->scenes, [$to]))] as $from) {
-                    $cases = $this->cases($key, $message, $parameter, $from, $to, null !== $from && $this->rule($message, $from) !== $rule);
-                    $leap = $this->leap($box, $control, $rule, $parameter, $curve, $cases, $from, $to);
+                    $cases = $this->cases($sent, $curve->of, $from, $to, null !== $from && $this->rule($sent, $from) !== $rule);
+                    $leap = $this->leap($sent, $rule, $curve, $cases, $from, $to);
                     if (null !== $leap) {
                         $found[] = $leap;
                     }
@@ -153,25 +139,25 @@ final class Leaps
      *
      * @return list<Standing>
      */
-    private function cases(string $key, ControlMessage $message, string $parameter, ?int $from, int $to, bool $isUnseen): array
+    private function cases(SentControl $sent, MovedParameter $parameter, ?int $from, int $to, bool $isUnseen): array
     {
         $set = $this->moves->set($from, $to);
-        if (\array_key_exists($parameter, $set)) {
+        if (\array_key_exists($parameter->key(), $set)) {
             return self::unseen($this->standing($parameter, $set), $isUnseen);
         }
         if (null === $from) {
             return $this->resting($parameter);
         }
-        $own = $this->moves->curves($key, $message, $from)[$parameter] ?? [];
+        $own = ($this->moves->curves($sent, $from)[$parameter->key()] ?? null)->values ?? [];
         // As long as the scene before holds, a control that moves the parameter at once cannot go anywhere without it.
-        $holds = [] !== $own && 'jump' === $this->takeover($this->rule($message, $from));
+        $holds = [] !== $own && 'jump' === $this->takeover($this->rule($sent, $from));
         $cases = [
             ...self::unseen(
                 array_map(static fn (int $place, int $value): Standing => new Standing($place, $value), array_keys($own), $own),
                 $isUnseen,
             ),
             ...self::unseen($this->standing($parameter, $this->moves->set(0 === $from ? null : 0, $from)), $isUnseen && !$holds),
-            ...self::unseen($this->moved($parameter, [$from], $key), $isUnseen),
+            ...self::unseen($this->moved($parameter, [$from], $sent), $isUnseen),
         ];
         if ([] !== $cases) {
             return $cases;
@@ -200,20 +186,17 @@ final class Leaps
      *
      * @return list<Standing>
      */
-    private function standing(string $parameter, array $set): array
+    private function standing(MovedParameter $parameter, array $set): array
     {
-        return \array_key_exists($parameter, $set)
-            ? (null === $set[$parameter]
-                ? $this->anywhere($parameter)
-                : [new Standing(null, $set[$parameter])])
-            : [];
+        $value = $set[$parameter->key()] ?? null;
+
+        return \array_key_exists($parameter->key(), $set) ? (null === $value ? $this->anywhere($parameter) : [new Standing(null, $value)]) : [];
     }
 
     /** @return list<Standing> where it stands when the power comes, of which the engine knows nothing */
-    private function resting(string $parameter): array
+    private function resting(MovedParameter $parameter): array
     {
-        [$unit, $title] = explode("\t", $parameter);
-        $rest = $this->situation->setup->box($unit)?->parameter($title)?->rest;
+        $rest = $this->known($parameter)?->rest;
 
         return null === $rest ? $this->anywhere($parameter) : [new Standing(null, $rest, false)];
     }
@@ -222,17 +205,17 @@ final class Leaps
      * The ends to which controls bring a parameter in some scenes.
      *
      * @param list<int> $scenes
-     * @param string|null $but a control that does not count
+     * @param SentControl|null $but a control that does not count
      *
      * @return list<Standing>
      */
-    private function moved(string $parameter, array $scenes, ?string $but): array
+    private function moved(MovedParameter $parameter, array $scenes, ?SentControl $but): array
     {
         $ends = [];
-        foreach ($this->controls as $key => [, , $message]) {
-            foreach ($key === $but ? [] : $scenes as $scene) {
-                $curve = null === $this->rule($message, $scene) ? null : $this->moves->curves((string) $key, $message, $scene)[$parameter] ?? null;
-                $ends = null === $curve ? $ends : [...$ends, min($curve), max($curve)];
+        foreach ($this->controls as $sent) {
+            foreach ($sent === $but ? [] : $scenes as $scene) {
+                $curve = null === $this->rule($sent, $scene) ? null : $this->moves->curves($sent, $scene)[$parameter->key()] ?? null;
+                $ends = null === $curve ? $ends : [...$ends, min($curve->values), max($curve->values)];
             }
         }
 
@@ -240,10 +223,9 @@ final class Leaps
     }
 
     /** @return list<Standing> both ends of what a parameter can be */
-    private function anywhere(string $parameter): array
+    private function anywhere(MovedParameter $parameter): array
     {
-        [$unit, $title] = explode("\t", $parameter);
-        $range = $this->situation->setup->box($unit)?->parameter($title)->raw ?? [0, 127];
+        $range = $this->known($parameter)->raw ?? [0, 127];
 
         return [new Standing(null, $range[0], false), new Standing(null, $range[1], false)];
     }
@@ -260,20 +242,21 @@ final class Leaps
         return null;
     }
 
-    /**
-     * @param non-empty-list<int> $curve
-     * @param list<Standing> $cases
-     */
-    private function leap(Device $box, Control $control, Rule $rule, string $key, array $curve, array $cases, ?int $from, int $to): ?Leap
+    private function known(MovedParameter $parameter): ?Parameter
     {
-        [$unit, $title] = explode("\t", $key);
-        $parameter = $this->situation->setup->box($unit)?->parameter($title);
+        return $this->situation->setup->box($parameter->unit)?->parameter($parameter->title);
+    }
+
+    /** @param list<Standing> $cases */
+    private function leap(SentControl $sent, Rule $rule, Curve $curve, array $cases, ?int $from, int $to): ?Leap
+    {
+        $parameter = $this->known($curve->of);
         if (null === $parameter || [] === $cases) {
             return null;
         }
         $written = $this->takeover($rule);
         $takeover = $written ?? 'jump';
-        $meeting = new Meeting($curve, min($parameter->raw), max($parameter->raw));
+        $meeting = new Meeting($curve->values, min($parameter->raw), max($parameter->raw));
         if ('scaled' !== $takeover && $meeting->goesOn($cases)) {
             return null;
         }
@@ -287,11 +270,11 @@ final class Leaps
         $titles = array_map(static fn ($scene): string => $scene->title, $this->book->scenes);
 
         return new Leap(
-            $box->name,
-            $control->name,
+            $sent->unit->name,
+            $sent->control->name,
             $rule->span->line,
-            $unit,
-            $title,
+            $curve->of->unit,
+            $curve->of->title,
             null === $from ? [] : [$titles[$from] ?? ''],
             $titles[$to] ?? null,
             $this->songs($titles[$from ?? -1] ?? null, $titles[$to] ?? null),
@@ -305,13 +288,13 @@ final class Leaps
     }
 
     /** The rule that takes a control in a scene. */
-    private function rule(ControlMessage $message, int $scene): ?Rule
+    private function rule(SentControl $sent, int $scene): ?Rule
     {
         foreach ($this->book->rules as $rule) {
             if (
                 !$rule->isStack
                 && (null === $rule->scene || $rule->scene === ($this->book->scenes[$scene] ?? null))
-                && RuleMatch::isFor($this->book, $rule, $message)
+                && RuleMatch::isFor($this->book, $rule, $sent->messages[0])
             ) {
                 return $rule;
             }
@@ -358,7 +341,7 @@ final class Leaps
 
     private function share(Leap $leap): float
     {
-        $range = $this->situation->setup->box($leap->device)?->parameter($leap->parameter)->raw ?? [0, 127];
+        $range = $this->known(new MovedParameter($leap->device, $leap->parameter))->raw ?? [0, 127];
 
         return $leap->step()->leap / max(1, abs($range[1] - $range[0]));
     }

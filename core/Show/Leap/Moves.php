@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Leap;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Rig\Index\SentControl;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\World\Hand;
@@ -19,7 +20,7 @@ final class Moves
     private const AT_US = 10_000_000;
     private const STEP_US = 1_000_000;
 
-    /** @var array<string, array<string, non-empty-list<int>>> */
+    /** @var array<string, array<string, Curve>> by control and scene */
     private array $curves = [];
     /** @var array<string, array<string, int|null>> */
     private array $set = [];
@@ -48,11 +49,11 @@ final class Moves
     /**
      * Where a control puts each parameter in a scene, by its place.
      *
-     * @return array<string, non-empty-list<int>> by unit and parameter, with a tab between them
+     * @return array<string, Curve> by key of the parameter
      */
-    public function curves(string $key, ControlMessage $message, int $scene): array
+    public function curves(SentControl $sent, int $scene): array
     {
-        return $this->curves["{$key} {$scene}"] ??= $this->played($message, $scene);
+        return $this->curves["{$sent->key()} {$scene}"] ??= $this->played($sent->messages[0], $scene);
     }
 
     /**
@@ -60,14 +61,14 @@ final class Moves
      *
      * @param int|null $from null at the start of a run
      *
-     * @return array<string, int|null> by unit and parameter
+     * @return array<string, int|null> by key of the parameter
      */
     public function set(?int $from, int $to): array
     {
         return $this->set["{$from} {$to}"] ??= $this->entered($from, $to);
     }
 
-    /** @return array<string, non-empty-list<int>> */
+    /** @return array<string, Curve> */
     private function played(ControlMessage $message, int $scene): array
     {
         $world = new RigWorld($this->setup, $this->book);
@@ -77,11 +78,13 @@ final class Moves
         $port = (int) $this->book->inPort($message->ports[0]);
         $places = self::places($message);
         $at = self::AT_US;
-        $found = [];
+        $found = $parameters = [];
         foreach ([$places[\count($places) - 1], ...$places] as $index => $place) {
             foreach ($world->play($at += self::STEP_US, $port, Hand::at($message, $place), self::STEP_US - 1) as $heard) {
                 if (Heard::PARAMETER === $heard->what && $world->engine->state->scene === $scene) {
-                    $found["{$heard->unit}\t{$heard->title}"][$index] = $heard->value;
+                    $parameter = new MovedParameter($heard->unit, $heard->title);
+                    $parameters[$parameter->key()] = $parameter;
+                    $found[$parameter->key()][$index] = $heard->value;
                 }
             }
         }
@@ -93,7 +96,7 @@ final class Moves
             foreach (array_keys($places) as $index) {
                 $curve[] = $stands = $values[$index + 1] ?? $stands;
             }
-            $curves[$key] = [] === $curve ? [$stands] : $curve;
+            $curves[$key] = new Curve($parameters[$key], [] === $curve ? [$stands] : $curve);
         }
 
         return $curves;
@@ -109,11 +112,12 @@ final class Moves
         $set = [];
         foreach ($world->go(self::AT_US, $to) as $heard) {
             if (Heard::PARAMETER === $heard->what) {
-                $set["{$heard->unit}\t{$heard->title}"] = $world->devices[$heard->unit]->values()[$heard->title] ?? null;
+                $set[(new MovedParameter($heard->unit, $heard->title))->key()] = $world->devices[$heard->unit]->values()[$heard->title] ?? null;
             } elseif (Heard::PROGRAM === $heard->what) {
                 foreach ($world->devices[$heard->unit]->box->chart->parameters ?? [] as $parameter) {
                     if (true === $parameter->stored) {
-                        $set["{$heard->unit}\t{$parameter->name}"] = $world->devices[$heard->unit]->values()[$parameter->name] ?? null;
+                        $moved = new MovedParameter($heard->unit, $parameter->name);
+                        $set[$moved->key()] = $world->devices[$heard->unit]->values()[$parameter->name] ?? null;
                     }
                 }
             }

@@ -9,11 +9,10 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Chart\Encoding;
-use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Index\RigIndex;
+use ZigzagPost\Core\Rig\Index\SentControl;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Names;
 
 /**
  * What a hand did in a few seconds of listening: press once, wait, let go.
@@ -271,22 +270,19 @@ final readonly class Recognition
     /** What the chart of a unit knows of it: its name, and what it is. */
     public static function named(Recognised $recognised, Setup $setup): Recognised
     {
-        $devices = new RigDevices($setup);
-        $found = [];
-        foreach ($setup->boxes as $box) {
-            foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
-                try {
-                    $messages = $devices->control(...Names::of($box, $control->name));
-                } catch (RulebookError) {
-                    continue;
-                }
-                if ([] !== array_filter($messages, static fn (ControlMessage $message): bool => self::isOf($message, $recognised->played))) {
-                    $found[] = [$box->name, $control];
-                }
-            }
+        $isIt = static fn (ControlMessage $message): bool => self::isOf($message, $recognised->played);
+        $found = array_values(
+            array_filter(
+                (new RigIndex($setup))->controls->heard(),
+                static fn (SentControl $sent): bool => [] !== array_filter($sent->messages, $isIt),
+            ),
+        );
+
+        if (1 !== \count($found)) {
+            return $recognised;
         }
 
-        return 1 === \count($found) ? $recognised->named($found[0][0], $found[0][1]->name, self::sortOf($found[0][1], $recognised)) : $recognised;
+        return $recognised->named($found[0]->unit->name, $found[0]->control->name, self::sortOf($found[0]->control, $recognised));
     }
 
     private static function isOf(ControlMessage $message, Played $played): bool

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Learn;
 
 use ZigzagPost\Core\Rig\Chart\Reach;
-use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Reference;

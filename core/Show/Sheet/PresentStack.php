@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rig\Chart\Reach;
-use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;

@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Special;
-use ZigzagPost\Core\Rig\Name\ProgramNames;
+use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
@@ -66,13 +66,13 @@ final readonly class ProgramSheet
             if ($each->title !== $scene) {
                 continue;
             }
-            $line = null === $program ? '' : "on enter recall {$unit} \"".str_replace('"', '', $program).'"';
+            $recall = null === $program ? '' : "recall {$unit} \"".str_replace('"', '', $program).'"';
             foreach (array_reverse($each->onEnter) as $step) {
                 if ($step instanceof RecallStep && $step->device->text === $unit) {
                     return [
                         null === $program
                             ? Edit::deleteLine($source->book, $step->span->line)
-                            : Edit::replace($source->statement($step->span->line), $line),
+                            : Edit::replace($source->statement($step->span->line), "on enter {$recall}"),
                     ];
                 }
                 $inStack = $step instanceof DoStep ? self::inStack($source->book, $step, $unit) : null;
@@ -80,12 +80,12 @@ final readonly class ProgramSheet
                     return [
                         null === $program
                             ? Edit::deleteLine($source->book, $inStack->span->line)
-                            : Edit::replace($source->statement($inStack->span->line), (string) preg_replace('/^on enter /', '', $line)),
+                            : Edit::replace($source->statement($inStack->span->line), $recall),
                     ];
                 }
             }
 
-            return null === $program ? [] : [Edit::insertBefore($each->span->line + 1, "  {$line}\n")];
+            return null === $program ? [] : [Edit::insertBefore($each->span->line + 1, "  on enter {$recall}\n")];
         }
         throw new RulebookError(new Span(1, 1), 'unknown-scene', "there is no scene \"{$scene}\"");
     }

@@ -8,23 +8,24 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\RuleText;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Naming\IndexUse;
 use ZigzagPost\Core\Rulebook\Naming\Titles;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Scene;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\GoStep;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Show\Learn\Doing;
 use ZigzagPost\Core\Show\Learn\Target;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
 
@@ -40,7 +41,7 @@ final readonly class SwitchEdits
     public function __construct(private RigAnalysis $situation)
     {
         $this->source = Source::of($situation->setup->rig->rulebook ?? '');
-        $this->devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $this->devices = new RigDevices($situation->index());
     }
 
     /**
@@ -179,7 +180,7 @@ final readonly class SwitchEdits
                 : "{$toControl->name}: {$rule->title}",
         )->take("{$toBox->name} \"{$toControl->name}\"".(null === $gesture ? '' : " {$gesture->print()}"));
         foreach ($rule->steps as $step) {
-            $copied = $copied->step($this->standingAlone($step->print(), $rule, $box, $control));
+            $copied = $copied->step($this->standingAlone($step, $rule, $box, $control));
         }
 
         return [$copied, null === $gesture ? 'press' : $gesture->word];
@@ -272,7 +273,7 @@ final readonly class SwitchEdits
     private function without(Rule $rule, Selector $selector, array $titles, Control $control): array
     {
         foreach ($rule->steps as $step) {
-            if (1 === preg_match('/\bindex\b/', $step->print())) {
+            if ([] !== IndexUse::ofStep($step)) {
                 throw new RulebookError(
                     $rule->span,
                     'by-hand',
@@ -292,19 +293,20 @@ final readonly class SwitchEdits
     }
 
     /** A step that does the same where there is only one control to go by. */
-    private function standingAlone(string $step, Rule $rule, Device $box, Control $control): string
+    private function standingAlone(Step $step, Rule $rule, Device $box, Control $control): string
     {
-        if (1 !== preg_match('/\bindex\b/', $step)) {
-            return $step;
+        $places = IndexUse::ofStep($step);
+        if ([] === $places) {
+            return $step->print();
         }
         foreach ($rule->selectors as $selector) {
             foreach ($this->titles($selector, $box) as $place => $title) {
                 if (Title::equal($title->text, $control->name)) {
                     $scene = $this->source->book->scenes[$place] ?? null;
 
-                    return 'go index' === $step && null !== $scene
+                    return $step instanceof GoStep && $step->isIndex() && null !== $scene
                         ? "go \"{$scene->title}\""
-                        : (string) preg_replace('/\bindex\b/', (string) ($place + 1), $step);
+                        : $this->source->replaced($step->span->line, $places, (string) ($place + 1));
                 }
             }
         }
@@ -352,7 +354,12 @@ final readonly class SwitchEdits
 
     private function message(Device $box, Control $control): ControlMessage
     {
-        return $this->devices->control(...Names::of($box, $control->name))[0];
+        $sent = $this->situation->index()->controls->of($box, $control);
+        if (null !== $sent->lack) {
+            throw new RulebookError(new Span(1, 1), $sent->lack->sort->value, $sent->lack->words);
+        }
+
+        return $sent->messages[0];
     }
 
     private function taking(Device $box, Control $control, string $gesture): string

@@ -10,7 +10,6 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\DependsOn;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Naming\Titles;
@@ -29,8 +28,6 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\StopStep;
 use ZigzagPost\Core\Rulebook\Step\TapStep;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\Hand;
@@ -46,12 +43,12 @@ final readonly class SwitchSheet
 
     public static function of(RigAnalysis $situation): self
     {
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
+        $devices = new RigDevices($situation->index());
         $uses = [];
         $compiled = $situation->checked()->hasErrors() ? null : Compiler::load($situation->checked()->book);
         foreach ($situation->setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
-                foreach (self::messages($devices, $box, $control) as $message) {
+                foreach ($situation->index()->controls->of($box, $control)->messages as $message) {
                     array_push($uses, ...self::ofControl($situation, $compiled, $devices, $box, $control, $message));
                 }
             }
@@ -301,20 +298,10 @@ final readonly class SwitchSheet
     {
         foreach ($rule->selectors as $selector) {
             if (null !== $selector->gesture) {
-                return explode(' ', $selector->gesture->print())[0];
+                return $selector->gesture->word;
             }
         }
 
         return $control->sort->isTwoState() ? 'press' : 'move';
-    }
-
-    /** @return list<ControlMessage> */
-    private static function messages(RigDevices $devices, Device $box, Control $control): array
-    {
-        try {
-            return $devices->control(...Names::of($box, $control->name));
-        } catch (RulebookError) {
-            return [];
-        }
     }
 }

@@ -8,7 +8,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Index\ChartMessages;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -24,7 +24,7 @@ final readonly class PastThePost
     public function from(Device $box, Control $control): array
     {
         $arrivals = [];
-        foreach (RigDevices::messages($box, $control) as $message) {
+        foreach (ChartMessages::of($box, $control) as $message) {
             $kind = $message->kind->midi();
             if (null === $kind) {
                 continue;

@@ -255,7 +255,7 @@ final readonly class AnyRig
         $text = "port p1 in\nport p2 in out\nport p3 out\nport p4 out".(1 === $this->random->getInt(0, 1) ? ' pulse' : '')."\n";
         $scenes = $this->random->getInt(0, 2);
         $keepsErrors = 1 === $this->random->getInt(1, 5);
-        $devices = static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book));
+        $devices = static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($rig, $book));
         for ($i = 1; $i <= $scenes; ++$i) {
             $text .= "\nscene \"S{$i}\"\n";
             $text = $this->with($text, '  on enter '.$this->act($rig, true)."\n", $devices, $keepsErrors);

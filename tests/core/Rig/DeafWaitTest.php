@@ -35,14 +35,14 @@ final class DeafWaitTest extends TestCase
         $waited = $withClock = 0;
         for ($case = 0; $case < Cases::number(40); ++$case) {
             $text = $this->rules();
-            $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of($rig, $read)));
+            $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of($rig, $read)));
             self::assertFalse($checked->hasErrors(), $text."\n".json_encode($checked->findings, \JSON_PARTIAL_OUTPUT_ON_ERROR));
             $sent = $this->played($checked->book);
             $waited += \count(array_filter($sent, static fn (array $each): bool => 0 !== $each[0] % 1_000_000 && \ord($each[1][0]) < 0xF0));
             $withClock += [] === array_filter($sent, static fn (array $each): bool => "\xF8" === $each[1]) ? 0 : 1;
             self::assertSame([], self::lost($sent), $text);
 
-            [$plain, $unsaid] = Plain::of(Checker::check($text)->book, $checked->book, new RigDevices(Setup::of($rig, $checked->book)));
+            [$plain, $unsaid] = Plain::of(Checker::check($text)->book, $checked->book, RigDevices::of(Setup::of($rig, $checked->book)));
             self::assertSame([], $unsaid, $text);
             self::assertEquals($sent, $this->played(Checker::check($plain)->book), $text.$plain);
         }
@@ -57,7 +57,7 @@ final class DeafWaitTest extends TestCase
         $text =
             "port a in\nport b out\n\nstack s\n  post cc 20 value 1 channel 9 to b\n  turn gull \"Depth\" to 5\n  recall kelp 1\n  turn "
                 ."kelp \"Mix\" to 3\n  recall gull 2\n  turn gull \"Mix\" to 3\n\nrule \"S\"\n  take cc 1\n  do s\n";
-        $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of($rig, $read)));
+        $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of($rig, $read)));
         self::assertFalse($checked->hasErrors());
         $engine = new Engine(Compiler::load($checked->book));
         $engine->start();

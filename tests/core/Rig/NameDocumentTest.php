@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Midi\BankedProgram;
 use ZigzagPost\Core\Rig\Chart\Chart;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -39,7 +40,7 @@ final class NameDocumentTest extends TestCase
         );
         self::assertSame(['0' => 'Harbour', '6' => 'Storm'], array_intersect_key($again->programs->names ?? [], ['0' => 1, '6' => 1]));
         for ($ordinal = 0; $ordinal < 8; ++$ordinal) {
-            self::assertSame($chart->programs?->bytes($ordinal), $again->programs?->bytes($ordinal));
+            self::assertEquals($chart->programs?->called($ordinal), $again->programs?->called($ordinal));
             self::assertSame($chart->programs?->label($ordinal), $again->programs?->label($ordinal));
         }
         self::assertSame(['Mix', 'Feedback', 'Pan', 'Mode', 'Time'], self::names($again));
@@ -110,7 +111,10 @@ final class NameDocumentTest extends TestCase
         );
         $chart = RigFile::chart(Json::encode($read->chart));
 
-        self::assertSame([[2, null, 5], [null, 4, 7]], [$chart->programs?->bytes(0), $chart->programs?->bytes(1)]);
+        self::assertEquals(
+            [new BankedProgram(2, null, 5), new BankedProgram(null, 4, 7)],
+            [$chart->programs?->called(0), $chart->programs?->called(1)],
+        );
         self::assertSame(['Bell', 'Rope'], array_values($chart->programs->names ?? []));
         self::assertSame([36 => 'Kick', 37 => 'Tick'], $chart->keys->names ?? []);
         self::assertSame(

@@ -26,7 +26,7 @@ final class NamesLawTest extends TestCase
         for ($seed = 0; $seed < Cases::number(250); ++$seed) {
             $random = new RandomRig($seed);
             $text = $random->book();
-            $devices = static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($random->rig, $book));
+            $devices = static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($random->rig, $book));
             $checked = Checker::check($text, $devices);
             $errors = array_map(
                 static fn (Finding $finding): string => $finding->print('book'),

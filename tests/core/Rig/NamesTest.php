@@ -130,7 +130,7 @@ final class NamesTest extends TestCase
         $checked = self::check(StageRig::PORTS."\n".$named);
         self::assertSame([], self::errors($checked->findings));
         $setup = self::stage($checked->written);
-        [$text, $unsaid] = Plain::of($checked->written, $checked->book, new RigDevices($setup));
+        [$text, $unsaid] = Plain::of($checked->written, $checked->book, RigDevices::of($setup));
         if (null === $plain) {
             self::assertCount(1, $unsaid);
 
@@ -309,7 +309,7 @@ final class NamesTest extends TestCase
     {
         $checked = Checker::check(
             StageRig::PORTS.$book,
-            static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of(StageRig::rig($units), $read)),
+            static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of(StageRig::rig($units), $read)),
         );
         self::assertSame([], self::errors($checked->findings));
 
@@ -352,7 +352,7 @@ final class NamesTest extends TestCase
 
     private static function check(string $text): Checker
     {
-        return Checker::check($text, static fn (Rulebook $book): RigDevices => new RigDevices(self::stage($book)));
+        return Checker::check($text, static fn (Rulebook $book): RigDevices => RigDevices::of(self::stage($book)));
     }
 
     private static function stage(Rulebook $book): Setup
@@ -409,7 +409,7 @@ final class NamesTest extends TestCase
             $rig = Kit::rig(['board' => $board], [['name' => 'board', 'chart' => 'board']], [Kit::lead('one', 'post lights', 'board in')]);
             $checked = Checker::check(
                 "port in in\nport lights out\nrule \"L\"\n  from in\n  take cc 1\n  light board \"Switch\" \"red\"\n",
-                static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book)),
+                static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($rig, $book)),
             );
             self::assertFalse($checked->hasErrors());
             $engine = new Engine(Compiler::load($checked->book));

@@ -128,7 +128,7 @@ final class RestoreSendsTest extends TestCase
             $text .= "\nrule \"Call {$program}\"\n  take cc ".(50 + $program)."\n  press\n  recall box \"{$program}\"\n";
         }
         $rig = Kit::rig(['box' => $chart], $units, [Kit::lead('l', 'post b', 'box in')]);
-        $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of($rig, $read)));
+        $checked = Checker::check($text, static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of($rig, $read)));
         self::assertFalse($checked->hasErrors(), json_encode($checked->findings, \JSON_THROW_ON_ERROR));
         $engine = new Engine(Compiler::load($checked->book, keepsPresent: true));
         $engine->start();

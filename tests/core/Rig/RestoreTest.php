@@ -151,7 +151,7 @@ final class RestoreTest extends TestCase
     {
         $checked = Checker::check(
             StageRig::PORTS.$rules,
-            static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of(StageRig::rig(), $read)),
+            static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of(StageRig::rig(), $read)),
         );
         self::assertFalse($checked->hasErrors());
         $engine = new Engine(Compiler::load($checked->book, keepsPresent: true));

@@ -13,15 +13,10 @@ use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Rig;
-use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Rulebook\Text\Token;
-use ZigzagPost\Core\Rulebook\Text\TokenType;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Arrival;
 use ZigzagPost\Core\Situation\Way\Ways;
@@ -370,14 +365,7 @@ final class WaysTest extends TestCase
     /** @return list<ControlMessage> */
     private static function messages(RigAnalysis $situation, string $unit, Control $control): array
     {
-        try {
-            return (new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written)))->control(
-                new Token(TokenType::Word, $unit, new Span(1, 1), true),
-                new Token(TokenType::Text, $control->name, new Span(1, 1), true),
-            );
-        } catch (RulebookError) {
-            return [];
-        }
+        return $situation->index()->controls->of($situation->setup->boxes[$unit], $control)->messages;
     }
 
     private static function isOf(Heard $heard, Arrival $arrival): bool

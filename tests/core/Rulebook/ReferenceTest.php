@@ -31,7 +31,7 @@ final class ReferenceTest extends TestCase
     #[DataProvider('examples')]
     public function testAnExampleIsTidyWithoutFindingsAndRunsAsShown(string $book, string $in, string $out): void
     {
-        $checked = Checker::check($book, static fn (Rulebook $read): RigDevices => new RigDevices(Setup::of(StageRig::rig(), $read)));
+        $checked = Checker::check($book, static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of(StageRig::rig(), $read)));
         self::assertSame([], $checked->findings);
         self::assertSame($book, Printer::print(Parser::parse($book)[0]));
         self::assertSame($out, implode('', array_map(static fn (string $line): string => $line."\n", Play::through($checked->book, $in))));

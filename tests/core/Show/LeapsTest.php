@@ -6,16 +6,12 @@ namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
-use ZigzagPost\Core\Rig\Name\RigDevices;
-use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\Source;
-use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Leap\Leap;
 use ZigzagPost\Core\Show\Leap\Leaps;
 use ZigzagPost\Core\Show\Leap\Meeting;
 use ZigzagPost\Core\Show\Leap\Standing;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
@@ -101,9 +97,10 @@ final class LeapsTest extends TestCase
     private static function largest(RigAnalysis $situation, RandomLeaps $random, Leap $leap, ?string $from): int
     {
         $book = Compiler::load($situation->checked()->book);
-        $devices = new RigDevices(Setup::of($situation->setup->rig, $situation->checked()->written));
-        $message = static fn (string $control): ControlMessage => $devices->control(...Names::of($situation->setup->boxes['strip'], $control))[0];
-        $moves = ['One' => $message('One'), 'Two' => $message('Two')];
+        $moves = [];
+        foreach ($situation->index()->controls->heard() as $sent) {
+            $moves[$sent->control->name] = $sent->messages[0];
+        }
         $scene = static fn (string $title): int => (int) array_search($title, $book->scenes(), true);
         $places = range($moves[$leap->control]->first, $moves[$leap->control]->last);
         $largest = 0;

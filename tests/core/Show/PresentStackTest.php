@@ -79,7 +79,7 @@ final class PresentStackTest extends TestCase
     {
         $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         $text = $rig->rulebook ?? '';
-        $devices = static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book));
+        $devices = static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($rig, $book));
         $checked = Checker::check($text, $devices);
         $seats = Patch::of(Setup::of($rig, $checked->written));
         for ($seed = 0; $seed < Cases::number(15); ++$seed) {

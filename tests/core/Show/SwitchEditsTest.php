@@ -8,8 +8,8 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Chart\Control;
-use ZigzagPost\Core\Rig\Name\ProgramNames;
-use ZigzagPost\Core\Rig\Name\RigDevices;
+use ZigzagPost\Core\Rig\Index\ProgramNames;
+use ZigzagPost\Core\Rig\Index\RigIndex;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
@@ -23,7 +23,6 @@ use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
-use ZigzagPost\Core\Situation\Names;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
@@ -223,7 +222,7 @@ final class SwitchEditsTest extends TestCase
     private static function actsAsItSays(RigAnalysis $situation, SwitchSheet $sheet, Device $box, Control $control, string $words): void
     {
         $book = Compiler::load($situation->checked()->book);
-        $message = (new RigDevices($situation->setup))->control(...Names::of($box, $control->name))[0];
+        $message = (new RigIndex($situation->setup))->controls->of($box, $control)->message() ?? throw new \LogicException('not heard');
         foreach ($book->scenes() as $index => $scene) {
             $inForce = array_values(
                 array_filter(

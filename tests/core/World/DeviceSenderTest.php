@@ -98,7 +98,7 @@ final class DeviceSenderTest extends TestCase
         $compared = 0;
         for ($seed = 0; $seed < 30; ++$seed) {
             $random = new RandomRig($seed);
-            $devices = new RigDevices($setup = Kit::setup($random->rig, $random->book()));
+            $devices = RigDevices::of($setup = Kit::setup($random->rig, $random->book()));
             foreach ($setup->boxes['sender_0']->chart->surface->controls ?? [] as $control) {
                 try {
                     $message = $devices->control(

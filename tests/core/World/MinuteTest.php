@@ -226,7 +226,7 @@ final class MinuteTest extends TestCase
     private static function demo(): array
     {
         $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
-        $checked = Checker::check($rig->rulebook ?? '', static fn (Rulebook $book): RigDevices => new RigDevices(Setup::of($rig, $book)));
+        $checked = Checker::check($rig->rulebook ?? '', static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($rig, $book)));
         $setup = Setup::of($rig, $checked->written);
 
         return [$setup, Compiler::load($checked->book, true), Patch::of($setup)];

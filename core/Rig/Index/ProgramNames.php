@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Rig\Name;
+namespace ZigzagPost\Core\Rig\Index;
 
 use ZigzagPost\Core\Rig\Chart\Programs;
 use ZigzagPost\Core\Rig\Chart\Special;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Rig\Name;
+namespace ZigzagPost\Core\Rig\Index;
 
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -14,7 +14,7 @@ use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
 
 /** Which port of the post a unit is reached by, and at which one it comes in. */
-final class Ways
+final class PortWays
 {
     private readonly Graph $graph;
     /** @var array<string, array<string, array<string, list<Hop>>>> ways from each out port, by kind, port and socket */
