@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Finding;
 
+use Swaggest\JsonDiff\Exception as NoSuchPlace;
+use Swaggest\JsonDiff\JsonPointer;
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 
 /** A change of the rig or of its rules that puts a finding right: values by their place in the JSON of the rig, as in RFC 6901, and edits of the rulebook. */
@@ -18,45 +21,49 @@ final readonly class RigFix
     }
 
     /**
-     * The rig with the change made.
+     * The rig with the change made; the rulebook is changed where the rig holds it.
      *
-     * @param array<mixed> $json
-     *
-     * @return array<mixed>
+     * @param string $json of the rig
      */
-    public function applied(array $json): array
+    public function applied(string $json): string
     {
+        $rig = json_decode($json, false, 512, \JSON_THROW_ON_ERROR);
         foreach ($this->changes as $pointer => $value) {
-            $at = &$json;
-            $parts = array_map(static fn (string $part): string => strtr($part, ['~1' => '/', '~0' => '~']), \array_slice(explode('/', (string) $pointer), 1));
-            $last = array_pop($parts);
-            foreach ($parts as $part) {
-                if (!\is_array($at)) {
-                    $at = [];
-                }
-                $at = &$at[$part];
+            $path = JsonPointer::splitPath((string) $pointer);
+            if (self::has($rig, $path)) {
+                JsonPointer::remove($rig, $path);
             }
-            if (!\is_array($at)) {
-                $at = [];
+            if (null !== $value) {
+                JsonPointer::add($rig, $path, self::asObjects($value));
             }
-            if (null === $value) {
-                unset($at[$last]);
-            } else {
-                $at[$last] = $value;
-            }
-            unset($at);
+        }
+        if ([] !== $this->edits && $rig instanceof \stdClass && \is_string($rig->rulebook ?? null)) {
+            $rig->rulebook = Edit::apply($this->edits, $rig->rulebook);
         }
 
-        if ([] !== $this->edits && \is_string($json['rulebook'] ?? null)) {
-            $json['rulebook'] = Edit::apply($this->edits, $json['rulebook']);
-        }
-
-        return $json;
+        return Json::encode($rig);
     }
 
     /** A part of a pointer. */
     public static function part(string|int $name): string
     {
-        return strtr((string) $name, ['~' => '~0', '/' => '~1']);
+        return JsonPointer::escapeSegment((string) $name);
+    }
+
+    /** @param array<string> $path */
+    private static function has(mixed $rig, array $path): bool
+    {
+        try {
+            JsonPointer::get($rig, $path);
+
+            return true;
+        } catch (NoSuchPlace) {
+            return false;
+        }
+    }
+
+    private static function asObjects(mixed $value): mixed
+    {
+        return json_decode(json_encode($value, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), false, 512, \JSON_THROW_ON_ERROR);
     }
 }

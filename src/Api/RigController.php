@@ -56,7 +56,7 @@ final readonly class RigController
             'wires' => WiresView::of($setup),
             'plan' => PlanView::of($situation->plan()),
             'fit' => FitView::of($situation->fits()),
-            ...FindingsView::of(Examination::of($situation)),
+            ...FindingsView::of(Examination::of($situation), $situation->setup->rig),
         ]);
     }
 

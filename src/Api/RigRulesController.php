@@ -16,7 +16,6 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Situation\ControlMapping;
-use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Swap;
 
@@ -63,22 +62,6 @@ final readonly class RigRulesController
         $text = Body::of($request)->text('text', self::LONGEST_RULES);
 
         return $this->changes->make($document, static fn (Source $source): array => RuleChange::append($source, $text), $request);
-    }
-
-    /** The fix of a finding that is an edit of the rules. */
-    #[Route('/api/rigs/{id}/rules/fix', methods: 'POST')]
-    public function fix(string $id, Request $request): JsonResponse
-    {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-        $key = Body::of($request)->text('key', 500);
-        foreach (Examination::of($this->situation($id))->findings as $finding) {
-            $edits = $finding->key() === $key ? $finding->fix->edits ?? [] : [];
-            if ([] !== $edits) {
-                return $this->changes->make($document, static fn (): array => $edits, $request);
-            }
-        }
-
-        throw Problem::unprocessable('that is not found any more: somebody has changed the rig or its rules');
     }
 
     /** What rules name of a unit, and what that would be called with another chart. */

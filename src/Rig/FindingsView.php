@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\Fact\RigFact;
+use ZigzagPost\Core\Finding\FixLine;
+use ZigzagPost\Core\Finding\FixPreview;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\Subject\LeadOfRig;
 use ZigzagPost\Core\Finding\Subject\OneUnit;
@@ -12,17 +15,20 @@ use ZigzagPost\Core\Finding\Subject\ParameterOfUnit;
 use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Rig\Document\Rest;
+use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Situation\Examination;
 
 /** What was found in a rig, as it is shown. */
 final class FindingsView
 {
     /** @return array{findings: list<array<string, mixed>>, resting: list<array<string, mixed>>, cautions: list<string>} */
-    public static function of(Examination $examination): array
+    public static function of(Examination $examination, Rig $rig): array
     {
+        $json = json_decode(Json::write($rig));
+
         return [
-            'findings' => self::all($examination->findings, $examination->rests),
-            'resting' => self::all($examination->resting, $examination->rests),
+            'findings' => self::all($examination->findings, $examination->rests, $rig, $json),
+            'resting' => self::all($examination->resting, $examination->rests, $rig, $json),
             'cautions' => $examination->cautions,
         ];
     }
@@ -33,18 +39,18 @@ final class FindingsView
      *
      * @return list<array<string, mixed>>
      */
-    private static function all(array $findings, array $rests): array
+    private static function all(array $findings, array $rests, Rig $rig, mixed $json): array
     {
         $all = [];
         foreach ($findings as $finding) {
-            $all[] = self::finding($finding, $finding->restAmong($rests));
+            $all[] = self::finding($finding, $finding->restAmong($rests), $rig, $json);
         }
 
         return $all;
     }
 
     /** @return array<string, mixed> */
-    private static function finding(RigFinding $finding, ?Rest $rest): array
+    private static function finding(RigFinding $finding, ?Rest $rest, Rig $rig, mixed $json): array
     {
         $fact = $finding->fact;
 
@@ -61,7 +67,10 @@ final class FindingsView
             'consequences' => array_map(static fn (RigFact $each): string => $each->asConsequence(), $finding->consequences),
             'fix' => null === $finding->fix
                     ? null
-                    : ['title' => $finding->fix->title, 'changes' => (object) $finding->fix->changes, 'isOfRules' => [] !== $finding->fix->edits],
+                    : [
+                        'title' => $finding->fix->title,
+                        'preview' => array_map(static fn (FixLine $line): string => $line->words(), FixPreview::of($finding->fix, $rig, $json)),
+                    ],
         ];
     }
 

@@ -94,7 +94,7 @@ final readonly class Sheets
                     $situation->setup->rig->log,
                 ),
             ],
-            default => FindingsView::of(Examination::of($situation)),
+            default => FindingsView::of(Examination::of($situation), $situation->setup->rig),
         };
     }
 

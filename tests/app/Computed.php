@@ -113,7 +113,7 @@ final class Computed
         $this->say('wires', WiresView::of($this->setup));
         $this->say('plan', PlanView::of($this->situation->plan()));
         $this->say('fit', FitView::of($this->situation->fits()));
-        $this->say('findings', FindingsView::of(Examination::of($this->situation)));
+        $this->say('findings', FindingsView::of(Examination::of($this->situation), $this->setup->rig));
         $this->say('show', ShowView::of($this->situation));
         $this->say('targets', array_map(get_object_vars(...), Targets::of($this->situation)));
         $this->say('leaps', LeapView::of($this->situation));

@@ -357,17 +357,48 @@ final class RigApiTest extends ApiTestCase
                     static fn (mixed $each): bool => \is_array($each)
                         && 'number-nobody-sends' === $each['code']
                         && \is_array($each['fix'])
-                        && true === $each['fix']['isOfRules'],
+                        && \is_array($each['fix']['preview'])
+                        && \is_string($each['fix']['preview'][0] ?? null)
+                        && str_starts_with($each['fix']['preview'][0], 'rules, line'),
                 ),
                 'key',
             );
         };
         $key = $keys()[0] ?? null;
         self::assertIsString($key);
-        $this->call('POST', "/api/rigs/{$rig}/rules/fix", ['key' => 'nothing of the kind'], 422);
-        self::assertSame(['places' => 1], $this->call('POST', "/api/rigs/{$rig}/rules/fix", ['key' => $key], 200));
+        $this->call('POST', "/api/rigs/{$rig}/fix", ['key' => 'nothing of the kind', 'version' => 1], 422);
+        self::assertSame(1, $this->call('POST', "/api/rigs/{$rig}/fix", ['key' => $key, 'version' => 1], 200)['places'] ?? null);
         self::assertSame(str_replace('take cc 102 #', 'take strip "B fader 1" #', $json['rulebook']), $this->rulesOf($rig));
         self::assertSame([], $keys(), 'and it is gone');
+    }
+
+    public function testAFixIsMadeOnTheServerAndOnlyOfWhatIsStored(): void
+    {
+        $rig = $this->bringIn('fix.rig.json', (string) file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry-as-found.rig.json'), 201)['id'] ?? '';
+        self::assertIsString($rig);
+        $fixes = function () use ($rig): array {
+            $findings = $this->call('GET', "/api/rigs/{$rig}/computed", null, 200, 'ComputedRig')['findings'] ?? [];
+            $fixes = [];
+            foreach (\is_array($findings) ? $findings : [] as $each) {
+                if (\is_array($each) && \is_array($each['fix']) && \is_string($each['key']) && \is_string($each['fix']['title'])) {
+                    $fixes[$each['fix']['title']] = ['key' => $each['key'], 'preview' => $each['fix']['preview']];
+                }
+            }
+
+            return $fixes;
+        };
+        $thru = $fixes()['Switch thru of knot on'] ?? null;
+        self::assertNotNull($thru);
+        self::assertSame(['knot, thru: off → on'], $thru['preview']);
+        $before = $this->call('GET', "/api/documents/{$rig}", null, 200);
+        $this->call('POST', "/api/rigs/{$rig}/fix", ['key' => $thru['key'], 'version' => 7], 409);
+        self::assertSame($before, $this->call('GET', "/api/documents/{$rig}", null, 200), 'a fix of another version changes nothing');
+        $fixed = $this->call('POST', "/api/rigs/{$rig}/fix", ['key' => $thru['key'], 'version' => 1], 200);
+        self::assertSame([2, 0], [$this->at($fixed, 'document.version'), $fixed['places'] ?? null]);
+        self::assertArrayNotHasKey('Switch thru of knot on', $fixes());
+        $this->call('POST', "/api/rigs/{$rig}/fix", ['key' => $thru['key'], 'version' => 2], 422);
+        $objects = static fn (mixed $text): int => substr_count(\is_string($text) ? $text : '', '{}');
+        self::assertSame($objects($before['text'] ?? null), $objects($this->at($fixed, 'document.text')), 'empty objects do not become lists');
     }
 
     public function testSmallSumsAreWorkedOut(): void

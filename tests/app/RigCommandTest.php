@@ -46,6 +46,27 @@ final class RigCommandTest extends TestCase
         self::assertStringNotContainsString(': warning:', $out);
     }
 
+    public function testFixesAreMadeUntilNoneIsLeft(): void
+    {
+        copy(self::FOUND, "{$this->folder}/found.rig.json");
+        [$status, $out] = $this->zigzag('rig', 'check', 'found.rig.json', '--fix');
+        self::assertSame(1, $status, 'what hands have to do is left');
+        self::assertStringContainsString('fixed: Set jack of drive to midi (drive, jack: unknown → midi)', $out);
+        self::assertStringContainsString('fixed: Switch thru of knot on (knot, thru: off → on)', $out);
+        self::assertStringNotContainsString('error: thru-off', $out);
+        [, $again] = $this->zigzag('rig', 'check', 'found.rig.json');
+        self::assertStringNotContainsString('error: thru-off', $again, 'it is written');
+        $written = (string) file_get_contents("{$this->folder}/found.rig.json");
+        [, $once] = $this->zigzag('rig', 'check', 'found.rig.json', '--fix');
+        self::assertStringNotContainsString('fixed:', $once);
+        self::assertSame($written, file_get_contents("{$this->folder}/found.rig.json"), 'nothing is written where nothing is to be done');
+        [, $json] = $this->zigzag('rig', 'check', self::FOUND, '--fix', '--out', 'other.zip', '--json');
+        self::assertStringContainsString('"fixed": [', $json);
+        [, $zipped] = $this->zigzag('rig', 'check', 'other.zip');
+        self::assertSame(str_replace('found.rig.json', 'other.zip', $again), $zipped);
+        self::assertSame(2, $this->zigzag('rig', 'check', 'found.rig.json', '--out', 'x.json')[0]);
+    }
+
     /** @return iterable<string, array{list<string>, list<string>}> */
     public static function documents(): iterable
     {

@@ -97,7 +97,7 @@ final class Rooms
         ],
         'Finding/Subject' => [],
         'Finding/Fact' => ['Check', 'Rig/Fit', 'Finding/Subject'],
-        'Finding' => ['Rulebook/Change', 'Rig/Document', 'Finding/Fact'],
+        'Finding' => ['Rulebook/Change', 'Data', 'Rig/Document', 'Finding/Fact'],
         'Situation' => [
             'Midi',
             'Rulebook/Text',
@@ -108,6 +108,7 @@ final class Rooms
             'Engine/Book',
             'Compile',
             'Check',
+            'Data',
             'Rig/Chart',
             'Rig/Document',
             'Rig/Setup',

@@ -98,8 +98,8 @@ export const api = {
     ),
   addRules: (id: string, text: string) =>
     answered(client.POST('/api/rigs/{id}/rules', { ...of(id), body: { text }, ...within(LONGEST_MS) })),
-  fixRules: (id: string, key: string) =>
-    answered(client.POST('/api/rigs/{id}/rules/fix', { ...of(id), body: { key }, ...within(LONGEST_MS) })),
+  fixFinding: (id: string, key: string, version: number) =>
+    answered(client.POST('/api/rigs/{id}/fix', { ...of(id), body: { key, version }, ...within(LONGEST_MS) })),
   swapChart: (id: string, unit: string, chart: string) =>
     answered(client.POST('/api/rigs/{id}/swap', { ...of(id), body: { unit, chart }, ...within(LONGEST_MS) })),
   layControls: (id: string, body: Laying) =>

@@ -472,7 +472,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/rigs/{id}/rules/fix": {
+    "/api/rigs/{id}/fix": {
         parameters: {
             query?: never;
             header?: never;
@@ -483,8 +483,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes the edit of the rules by which a finding is put right. */
-        post: operations["fixRules"];
+        /** Makes the change of the rig, or of its rules, by which a finding is put right. */
+        post: operations["fixFinding"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1579,11 +1579,8 @@ export interface components {
             consequences: string[];
             fix: {
                 title: string;
-                changes: {
-                    [key: string]: unknown;
-                };
-                /** @description whether it is an edit of the rulebook instead */
-                isOfRules: boolean;
+                /** @description Each place that it changes with what stands there before and after. */
+                preview: string[];
             } | null;
         };
         Trial: {
@@ -3187,7 +3184,7 @@ export interface operations {
             422: components["responses"]["Problem"];
         };
     };
-    fixRules: {
+    fixFinding: {
         parameters: {
             query?: never;
             header?: never;
@@ -3200,17 +3197,21 @@ export interface operations {
             content: {
                 "application/json": {
                     key: string;
+                    /** @description The version of the rig that the finding was computed from. */
+                    version: number;
                 };
             };
         };
         responses: {
-            /** @description In how many places */
+            /** @description The rig as it is now */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": {
+                        document: components["schemas"]["Document"];
+                        /** @description In how many places the rules were changed. */
                         places: number;
                     };
                 };
@@ -3218,6 +3219,7 @@ export interface operations {
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+            423: components["responses"]["Problem"];
         };
     };
     swapChart: {

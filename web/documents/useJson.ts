@@ -12,6 +12,8 @@ export interface JsonWork<T> {
   change: (edit: (value: T) => T) => void;
   undo: (() => void) | null;
   redo: (() => void) | null;
+  /** The server has stored another version, which is shown from now on; one step takes it back. */
+  follow: (stored: StoredDocument) => void;
   /** The show is locked while it is played, by whom and since when: only ticks and log are written. */
   lock: ShowLock | null;
   /** What another window has made of it meanwhile, in words. */
@@ -85,6 +87,10 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
     value: now,
     saving,
     change,
+    follow: (stored) => {
+      saving.adopt(stored);
+      take(stored);
+    },
     lock,
     told,
     undo:

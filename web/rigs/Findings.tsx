@@ -4,7 +4,6 @@ import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { RigFinding } from '../api/types';
 import { Button } from '../ui/Button';
-import { applied } from './edits';
 import type { Chosen } from './RigPicture';
 import { PutToRest, Resting } from './Resting';
 import type { RigWork } from './useRig';
@@ -27,9 +26,14 @@ export function Findings({
 }) {
   const { computed, rig } = work;
   const queries = useQueryClient();
-  const fixRules = useMutation({
-    mutationFn: (key: string) => api.fixRules(id, key),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['rig-computed', id] }),
+  const fix = useMutation({
+    mutationFn: (key: string) => api.fixFinding(id, key, work.saving.version()),
+    onSuccess: ({ document, places }) => {
+      if (document.version !== work.saving.version()) {
+        work.follow(document);
+      }
+      return places === 0 ? undefined : queries.invalidateQueries({ queryKey: ['rig-computed', id] });
+    },
   });
   if (computed === null) {
     return null;
@@ -37,13 +41,13 @@ export function Findings({
   return (
     <>
       {computed.findings.length === 0 && <p className="p-3">Nothing is wrong, as far as is known.</p>}
-      {fixRules.error !== null && (
+      {fix.error !== null && (
         <p role="alert" className="p-3">
-          {fixRules.error.message}
+          {fix.error.message}
         </p>
       )}
       <ul aria-label="Findings" className="flex flex-col">
-        {computed.findings.map((finding) => (
+        {computed.findings.map((finding, place) => (
           <li
             key={finding.key}
             className={`flex flex-col gap-1 border-b border-l-4 border-b-base-300 px-3 py-2 text-sm ${LOOKS[finding.severity].tone}`}
@@ -66,16 +70,20 @@ export function Findings({
                 <Button
                   icon={<Wrench size={16} />}
                   label={finding.fix.title}
-                  disabled={fixRules.isPending}
-                  onClick={() =>
-                    finding.fix?.isOfRules === true
-                      ? fixRules.mutate(finding.key)
-                      : work.change((before) => applied(before, finding.fix?.changes ?? {}))
-                  }
+                  disabled={fix.isPending || work.isComputing}
+                  aria-describedby={`fix-${place}`}
+                  onClick={() => fix.mutate(finding.key)}
                 />
               )}
               <PutToRest finding={finding} work={work} />
             </div>
+            {finding.fix !== null && (
+              <ul id={`fix-${place}`} aria-label="What the fix changes" className="text-sm opacity-80">
+                {finding.fix.preview.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            )}
           </li>
         ))}
       </ul>

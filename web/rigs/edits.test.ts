@@ -1,16 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Chart, Rig } from '../api/types';
-import {
-  addLead,
-  addUnit,
-  applied,
-  freeName,
-  pin,
-  removeUnit,
-  renamedUnit,
-  renameUnit,
-  setting,
-} from './edits';
+import { addLead, addUnit, freeName, pin, removeUnit, renamedUnit, renameUnit, setting } from './edits';
 import { layout } from './layout';
 
 const chart: Chart = {
@@ -78,19 +68,6 @@ it('plans a setting, or ticks it with who and when', () => {
     state: 'set',
     by: 'Ada',
   });
-});
-
-it('makes the change of a fix, and leaves the rig before it as it was', () => {
-  const fixed = applied(one, {
-    '/units/0/settings/a~1b': { value: 1, state: 'planned' },
-    '/units/0/label': null,
-  });
-  expect(fixed.units[0]).toEqual({
-    name: 'brine_echo',
-    chart: { id: 'c1', revision: 3 },
-    settings: { 'a/b': { value: 1, state: 'planned' } },
-  });
-  expect(one.units[0]?.label).toBe('Brine echo');
 });
 
 it('puts senders left of the post, receivers right of it, and every unit at a place of its own', () => {

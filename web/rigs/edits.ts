@@ -173,29 +173,6 @@ export function plugAt(rig: Rig, end: LeadEnd): Plug | undefined {
   return unit === undefined ? undefined : chartOf(rig, unit)?.plugs?.find((plug) => plug.id === end.plug);
 }
 
-/** Values by their place in the rig, as fixes of findings give them (RFC 6901). */
-export function applied(rig: Rig, changes: Readonly<Record<string, unknown>>): Rig {
-  const copy: unknown = structuredClone(rig);
-  for (const [pointer, value] of Object.entries(changes)) {
-    const parts = pointer
-      .split('/')
-      .slice(1)
-      .map((part) => part.replaceAll('~1', '/').replaceAll('~0', '~'));
-    const last = parts.pop() ?? '';
-    let at = copy as Record<string, unknown>;
-    for (const part of parts) {
-      at[part] ??= {};
-      at = at[part] as Record<string, unknown>;
-    }
-    if (value === null) {
-      Reflect.deleteProperty(at, last);
-    } else {
-      at[last] = value;
-    }
-  }
-  return copy as Rig;
-}
-
 /** Without one of its fields: absent means unknown. */
 export function without<T extends object, K extends keyof T>(object: T, field: K): Omit<T, K> {
   const copy: Partial<T> = { ...object };

@@ -9,7 +9,6 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Version;
-use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Document\KeptTape;
@@ -21,6 +20,7 @@ use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Patch;
+use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** Kept tapes show what is no longer as it was accepted, and nothing else. */
 final class ProvingTest extends TestCase
@@ -189,7 +189,7 @@ final class ProvingTest extends TestCase
     /** @param array<string, mixed> $changes */
     private static function situation(array $changes = []): RigAnalysis
     {
-        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode((new RigFix('', $changes))->applied(self::json())))));
+        return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(Kit::changed(self::json(), $changes)))));
     }
 
     private static function text(): string

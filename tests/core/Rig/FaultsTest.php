@@ -9,7 +9,6 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFinding;
-use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -69,7 +68,7 @@ final class FaultsTest extends TestCase
     #[DataProvider('faults')]
     public function testAFaultIsFoundAsItself(array $changes, array $causes): void
     {
-        $faulty = (new RigFix('', $changes))->applied(self::mended());
+        $faulty = Kit::changed(self::mended(), $changes);
         $found = self::found($faulty);
         self::assertEqualsCanonicalizing(
             $causes,
@@ -78,7 +77,7 @@ final class FaultsTest extends TestCase
         );
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
-                self::assertSame([], self::found($finding->fix->applied($faulty)), "the fix \"{$finding->fix->title}\" leaves something");
+                self::assertSame([], self::found(Kit::fixed($finding->fix, $faulty)), "the fix \"{$finding->fix->title}\" leaves something");
             }
         }
     }
@@ -94,12 +93,10 @@ final class FaultsTest extends TestCase
 
     public function testAFindingThatWasPutToRestWakesWhenItsCauseChanges(): void
     {
-        $faulty = (new RigFix('', ['/units/'.self::place('units', 'name', 'tilt').'/battery/hours' => 1]))->applied(self::mended());
-        $rested = (new RigFix('', ['/rests' => [['cause' => self::found($faulty)[0]->key(), 'reason' => 'a spare one is packed']]]))->applied(
-            $faulty,
-        );
+        $faulty = Kit::changed(self::mended(), ['/units/'.self::place('units', 'name', 'tilt').'/battery/hours' => 1]);
+        $rested = Kit::changed($faulty, ['/rests' => [['cause' => self::found($faulty)[0]->key(), 'reason' => 'a spare one is packed']]]);
         self::assertSame([], self::found($rested));
-        $changed = (new RigFix('', ['/units/'.self::place('units', 'name', 'tilt').'/battery/hours' => 0.5]))->applied($rested);
+        $changed = Kit::changed($rested, ['/units/'.self::place('units', 'name', 'tilt').'/battery/hours' => 0.5]);
         self::assertCount(1, self::found($changed));
     }
 

@@ -39,7 +39,7 @@ final class FormerNumbersTest extends TestCase
         $json = self::json("port board in\nport out out\nrule \"R\"\n{$lines}");
         $found = self::found($json);
         self::assertSame($codes, array_map(static fn (RigFinding $finding): string => $finding->fact->code(), $found));
-        $after = null === $fixed ? $json : $found[0]->fix?->applied($json);
+        $after = null === $fixed ? $json : (null === $found[0]->fix ? null : Kit::fixed($found[0]->fix, $json));
         self::assertIsArray($after);
         if (null !== $fixed) {
             self::assertIsString($after['rulebook']);

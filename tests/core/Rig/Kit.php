@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -71,5 +72,30 @@ final class Kit
     public static function setup(Rig $rig, string $book = ''): Setup
     {
         return RigFile::setup($rig, $book);
+    }
+
+    /**
+     * A rig with other values in some places.
+     *
+     * @param array<mixed> $json
+     * @param array<string, mixed> $changes by pointer (RFC 6901)
+     *
+     * @return array<mixed>
+     */
+    public static function changed(array $json, array $changes): array
+    {
+        return self::fixed(new RigFix('', $changes), $json);
+    }
+
+    /**
+     * @param array<mixed> $json
+     *
+     * @return array<mixed>
+     */
+    public static function fixed(RigFix $fix, array $json): array
+    {
+        $fixed = Json::decode($fix->applied(Json::encode($json)));
+
+        return \is_array($fixed) ? $fixed : throw new \LogicException('no object');
     }
 }

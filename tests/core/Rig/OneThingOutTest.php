@@ -49,9 +49,9 @@ final class OneThingOutTest extends TestCase
                 foreach ($each['chart']['routes'] ?? [] as $route => $facts) {
                     foreach (['cc', 'note', 'program', 'clock'] as $kind) {
                         $blocks = \is_array($facts['blocks'] ?? null) ? $facts['blocks'] : [];
-                        $blocking = (new RigFix('', [
+                        $blocking = Kit::changed($rig, [
                             '/charts/'.RigFix::part($id)."/chart/routes/{$route}/blocks" => [...$blocks, $kind],
-                        ]))->applied($rig);
+                        ]);
                         $more = self::more($rig, $blocking);
                         self::assertLessThanOrEqual(
                             1,

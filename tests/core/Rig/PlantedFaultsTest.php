@@ -8,7 +8,6 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFinding;
-use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -24,7 +23,7 @@ final class PlantedFaultsTest extends TestCase
             $rig = new CleanRig($seed);
             self::assertSame([], self::causes($rig->json), "seed {$seed} is clean");
             foreach ($rig->faults() as $what => [$changes, $cause]) {
-                $faulty = (new RigFix('', $changes))->applied($rig->json);
+                $faulty = Kit::changed($rig->json, $changes);
                 $found = self::found($faulty);
                 self::assertSame(
                     [$cause],
@@ -36,7 +35,7 @@ final class PlantedFaultsTest extends TestCase
                 );
                 if (null !== $found[0]->fix) {
                     ++$fixes;
-                    self::assertSame([], self::causes($found[0]->fix->applied($faulty)), "seed {$seed}: the fix \"{$found[0]->fix->title}\"");
+                    self::assertSame([], self::causes(Kit::fixed($found[0]->fix, $faulty)), "seed {$seed}: the fix \"{$found[0]->fix->title}\"");
                 }
             }
         }

@@ -71,7 +71,7 @@ final class SaidOnceTest extends TestCase
         );
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
-                $again = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($finding->fix->applied($rig))))));
+                $again = Examination::of(new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(Kit::fixed($finding->fix, $rig))))));
                 self::assertSame(
                     [],
                     array_filter($again->findings, static fn (RigFinding $each): bool => $each->key() === $finding->key()),

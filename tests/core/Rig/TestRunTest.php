@@ -7,7 +7,6 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
-use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -40,7 +39,7 @@ final class TestRunTest extends TestCase
         foreach ([[14, 0], [16, 1]] as [$metres, $bursts]) {
             $parts = [['what' => 'cable', 'map' => 'straight', 'lengthM' => $metres], ['what' => 'adapter', 'map' => 'straight']];
             $situation = new RigAnalysis(
-                RigFile::setup(RigFile::rig(Json::encode((new RigFix('', ["/leads/{$desk}/parts" => $parts]))->applied($json)))),
+                RigFile::setup(RigFile::rig(Json::encode(Kit::changed($json, ["/leads/{$desk}/parts" => $parts])))),
             );
             $run = TestRun::of($situation);
             $full = array_values(array_filter($run->steps, static fn (TrialStep $step): bool => 'lead desk when full' === $step->control));

@@ -9,7 +9,6 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Rig;
@@ -474,7 +473,7 @@ final class WaysTest extends TestCase
     /** @param array<string, mixed> $changes */
     private static function rig(array $changes): Rig
     {
-        return RigFile::rig(Json::encode((new RigFix('', $changes))->applied(self::json())));
+        return RigFile::rig(Json::encode(Kit::changed(self::json(), $changes)));
     }
 
     /** @return array<mixed> */

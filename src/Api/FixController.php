@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Documents\Documents;
+use App\Documents\Outdated;
+use App\Documents\RigNotes;
+use App\Entity\Document;
+use App\Rig\RigStore;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Finding\RigFix;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\RigAnalysis;
+
+/** Fixes of findings are made here, and nowhere on a screen. */
+final readonly class FixController
+{
+    public function __construct(private RigStore $rigs, private Documents $documents)
+    {
+    }
+
+    #[Route('/api/rigs/{id}/fix', methods: 'POST')]
+    public function fix(string $id, Request $request): JsonResponse
+    {
+        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $body = Body::of($request);
+        $fix = $this->offered($id, $body->text('key', 500));
+        $by = Author::of($request);
+        try {
+            $places = $this->rigs->changeRules($document, static fn (): array => $fix->edits, $by);
+            $document = [] === $fix->changes ? $document : $this->changed($document, $fix, $body->number('version', 1, \PHP_INT_MAX), $by);
+        } catch (RulebookError $error) {
+            throw Problem::unprocessable($error->getMessage());
+        } catch (Outdated $outdated) {
+            throw Problem::conflict('this rig was changed in another window; nothing has been overwritten', DocumentView::whole($outdated->current));
+        }
+
+        return new JsonResponse(['document' => DocumentView::whole($document), 'places' => $places]);
+    }
+
+    private function offered(string $id, string $key): RigFix
+    {
+        $situation = new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw Problem::notFound('rig')));
+        foreach (Examination::of($situation)->findings as $finding) {
+            if ($finding->key() === $key && null !== $finding->fix) {
+                return $finding->fix;
+            }
+        }
+
+        throw Problem::unprocessable('that is not found any more: somebody has changed the rig or its rules');
+    }
+
+    /** @throws Outdated */
+    private function changed(Document $document, RigFix $fix, int $version, string $by): Document
+    {
+        $mended = $fix->applied(RigNotes::join($document->text, $document->notes));
+
+        return $this->documents->write($document, $document->name, $mended, $version, $by);
+    }
+}
