@@ -78,7 +78,7 @@ final readonly class Checker
             new GestureTimes(),
             new GroupMembers(),
             new StackWays(),
-            new Streams(),
+            new UnthinnedStreams(),
             new SceneWays(),
             new TwoClocks(),
             new IdleSteps(),

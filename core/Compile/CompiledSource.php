@@ -10,7 +10,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 25;
+    private const VERSION = 26;
 
     private function __construct(public string $class, public string $php)
     {
@@ -27,7 +27,7 @@ final readonly class CompiledSource
 
             use ZigzagPost\Core\Engine\Time\Clocks;
             use ZigzagPost\Core\Engine\Book\CompiledBook;
-            use ZigzagPost\Core\Engine\State\Control;
+            use ZigzagPost\Core\Engine\State\ControlAddress;
             use ZigzagPost\Core\Engine\Scenes\Panic;
             use ZigzagPost\Core\Engine\Time\ExtraClocks;
             use ZigzagPost\Core\Engine\Mpe\FanOut;
@@ -38,7 +38,6 @@ final readonly class CompiledSource
             use ZigzagPost\Core\Engine\Controls\Choices;
             use ZigzagPost\Core\Engine\Scenes\Release;
             use ZigzagPost\Core\Engine\Scenes\Scenes;
-            use ZigzagPost\Core\Engine\Controls\Lamps;
             use ZigzagPost\Core\Engine\Controls\Restore;
             use ZigzagPost\Core\Engine\Controls\Takeover;
             use ZigzagPost\Core\Engine\Time\Tempos;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Compile;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Engine\Book\Route;
+use ZigzagPost\Core\Engine\Book\RuleRoute;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -133,7 +133,7 @@ final class Compiler
         return array_keys(array_filter(array_values($this->book->ports), $filter));
     }
 
-    /** @return array<int, list<array<mixed>>> arguments of {@see Route} by ordinal of the kind */
+    /** @return array<int, list<array<mixed>>> arguments of {@see RuleRoute} by ordinal of the kind */
     private function routes(): array
     {
         $routes = [];
@@ -307,7 +307,7 @@ final class Compiler
         foreach ($this->book->clocks as $name => $clock) {
             foreach ($clock->taps as $which => [, $message, $ports]) {
                 $rule = new Rule('Taps of '.$name, $clock->name->span, null, true);
-                $code = new RuleCode($this->draft, $rule, 0, Entry::ofMessage(Kind::Start));
+                $code = new RuleCode($this->draft, $rule, 0, RuleEntry::ofMessage(Kind::Start));
                 $message->emit($code, 'return 1;', true);
                 foreach ($ports as $port) {
                     if (Kind::Note === $message->kind()) {
@@ -333,7 +333,7 @@ final class Compiler
     private function begin(): void
     {
         $begin = new Rule('Begin', new Span(1, 1), null);
-        $code = new RuleCode($this->draft, $begin, 0, Entry::ofMessage(Kind::Start));
+        $code = new RuleCode($this->draft, $begin, 0, RuleEntry::ofMessage(Kind::Start));
         foreach ($this->zones() as $port => [$isUpper, $members, $bend, , $isOut]) {
             if ($isOut) {
                 $code->send->message(0, $port, Kind::Rpn, $isUpper ? '16' : '1', '6', (string) ($members << 7), '');
@@ -349,7 +349,7 @@ final class Compiler
         $index = \count($this->book->rules) - 1;
         foreach ($this->sceneRules as $name => $rule) {
             ++$index;
-            $code = new RuleCode($this->draft, $rule, $index, Entry::ofMessage(Kind::Start));
+            $code = new RuleCode($this->draft, $rule, $index, RuleEntry::ofMessage(Kind::Start));
             if ($this->draft->traced && !$rule->isStack) {
                 $code->line("\$e->trace->enter({$index}, {$code->kind->ordinal()}, \$ch, \$n, \$v);");
             }
@@ -386,7 +386,7 @@ final class Compiler
      */
     private function route(Rule $rule, int $index, Kind $kind, string $gesture, array $selectors): array
     {
-        $method = $this->draft->method($rule, $index, '' === $gesture ? Entry::ofMessage($kind) : Entry::asksForGesture($kind, $gesture));
+        $method = $this->draft->method($rule, $index, '' === $gesture ? RuleEntry::ofMessage($kind) : RuleEntry::asksForGesture($kind, $gesture));
         $asked = $selectors[0]->gesture;
         $ports = [] === $rule->from ? null : array_map(fn ($name): int => $this->book->portIndex($name->text), $rule->from);
         $scene = null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title];
@@ -411,7 +411,7 @@ final class Compiler
             $ports,
             $channels,
             $numbers,
-            null === $asked ? null : [$asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, Entry::ofGesture($kind))],
+            null === $asked ? null : [$asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, RuleEntry::ofGesture($kind))],
         ];
     }
 

@@ -77,7 +77,7 @@ final class Draft
     }
 
     /** Compiles a rule for one way of entering it, unless that has been done, and names the method. */
-    public function method(Rule $rule, int $index, Entry $entry): string
+    public function method(Rule $rule, int $index, RuleEntry $entry): string
     {
         $name = $entry->method($index);
         if (isset($this->written[$name])) {

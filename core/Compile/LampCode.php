@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Compile;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\LampMessage;
@@ -86,7 +86,7 @@ final readonly class LampCode
 
     private function present(Target $target): int
     {
-        return Control::of($target->kind->ordinal(), $this->book->portIndex($target->port), $target->channel ?? 0, $target->number ?? 0);
+        return ControlAddress::of($target->kind->ordinal(), $this->book->portIndex($target->port), $target->channel ?? 0, $target->number ?? 0);
     }
 
     /** @return list<int> */
@@ -95,7 +95,7 @@ final readonly class LampCode
         $number = \in_array($message->kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? 0 : $message->number ?? 0;
 
         return array_map(
-            fn (string $port): int => Control::of($message->kind->ordinal(), $this->book->portIndex($port), $message->channel ?? 1, $number),
+            fn (string $port): int => ControlAddress::of($message->kind->ordinal(), $this->book->portIndex($port), $message->channel ?? 1, $number),
             $message->ports,
         );
     }

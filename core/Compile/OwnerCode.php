@@ -79,7 +79,7 @@ final class OwnerCode implements Owners
         if (null === $this->kind) {
             $this->needsBeginning = true;
         }
-        $method = $this->method(Entry::ofRelease($this->kind ?? $this->code->entry->kind, $this->start));
+        $method = $this->method(RuleEntry::ofRelease($this->kind ?? $this->code->entry->kind, $this->start));
         $this->code->line("Notes::hold(\$e, \$own, '{$method}', \$port, \$hch, \$hn, \$ctl, \$ix);");
     }
 
@@ -100,7 +100,7 @@ final class OwnerCode implements Owners
     {
         foreach ($this->code->stepsAbove() as $step) {
             if ($step->is(Fact::SetsRelease)) {
-                return $this->method(Entry::ofReleaseVelocity($this->start));
+                return $this->method(RuleEntry::ofReleaseVelocity($this->start));
             }
         }
 
@@ -130,10 +130,10 @@ final class OwnerCode implements Owners
 
     public function releaseFromNext(): ?string
     {
-        return [] === $this->code->stepsBelow() ? null : $this->method(Entry::ofRelease($this->code->kind, $this->code->next()));
+        return [] === $this->code->stepsBelow() ? null : $this->method(RuleEntry::ofRelease($this->code->kind, $this->code->next()));
     }
 
-    private function method(Entry $entry): string
+    private function method(RuleEntry $entry): string
     {
         return $this->code->draft->method($this->code->rule, $this->code->ruleIndex, $entry);
     }

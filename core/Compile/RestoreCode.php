@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
 use ZigzagPost\Core\Rulebook\Code\Target;
@@ -62,14 +62,14 @@ final class RestoreCode
             static fn (RuleCode $code) => $code->send->message(0, $port, $target->kind, '$ch', '$n', '$v', '$raw'),
         );
 
-        return [$method, Control::of($target->kind->ordinal(), $port, $channel, $number), $channel, $number];
+        return [$method, ControlAddress::of($target->kind->ordinal(), $port, $channel, $number), $channel, $number];
     }
 
     /** @param \Closure(RuleCode): void $write */
     private function method(string $what, int $port, \Closure $write): string
     {
         if (!isset($this->methods[$what])) {
-            $code = new RuleCode($this->draft, $this->rule, 0, Entry::ofMessage(Kind::Start));
+            $code = new RuleCode($this->draft, $this->rule, 0, RuleEntry::ofMessage(Kind::Start));
             if ($this->draft->traced) {
                 $code->line('$e->trace->at($port);');
             }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Concern;
@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rulebook\Code\Declared;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Field;
 use ZigzagPost\Core\Rulebook\Code\Owners;
-use ZigzagPost\Core\Rulebook\Code\Sender;
+use ZigzagPost\Core\Rulebook\Code\SendWriter;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Expression\Code;
@@ -54,7 +54,7 @@ final class RuleCode implements Writer
         public readonly Draft $draft,
         public readonly Rule $rule,
         public readonly int $ruleIndex,
-        public readonly Entry $entry,
+        public readonly RuleEntry $entry,
     ) {
         $this->kind = $entry->kind;
         $this->noteSends = $entry->noteSends;
@@ -85,7 +85,7 @@ final class RuleCode implements Writer
             if (OnRelease::Skipped === $onRelease) {
                 continue;
             }
-            if (Entry::RUNS === $this->entry->gesture && Kind::Note === $this->kind && $step->is(Fact::BeginsNotes)) {
+            if (RuleEntry::RUNS === $this->entry->gesture && Kind::Note === $this->kind && $step->is(Fact::BeginsNotes)) {
                 $this->finds(Concern::NoteOfGesture, 'note', $step->span);
             }
             $step->compile($this);
@@ -219,7 +219,7 @@ final class RuleCode implements Writer
     private function index(Name $name): string
     {
         $isFirst = 0 === $this->entry->from && !$this->entry->isRelease;
-        $isKnown = $isFirst && Entry::RUNS !== $this->entry->gesture;
+        $isKnown = $isFirst && RuleEntry::RUNS !== $this->entry->gesture;
         $isListed = array_map(
             fn (array $alternative): bool => null !== $alternative[0]->place || null !== SelectorCode::listOf($this->entry->kind, ...$alternative),
             SelectorCode::alternatives($this),
@@ -433,7 +433,7 @@ final class RuleCode implements Writer
             foreach ($control->ports as $port) {
                 $number = \in_array($control->kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? 0 : $control->number ?? 0;
                 foreach (null === $control->channel ? range(0, 16) : [$control->channel] as $channel) {
-                    $places[Control::of($control->kind->ordinal(), $this->draft->book->portIndex($port), $channel, $number)] = 1;
+                    $places[ControlAddress::of($control->kind->ordinal(), $this->draft->book->portIndex($port), $channel, $number)] = 1;
                 }
             }
         }
@@ -473,7 +473,7 @@ final class RuleCode implements Writer
 
     public function after(int $us, int $port, bool $isNote, \Closure $write): void
     {
-        $later = new self($this->draft, $this->rule, $this->ruleIndex, Entry::ofMessage(Kind::Start));
+        $later = new self($this->draft, $this->rule, $this->ruleIndex, RuleEntry::ofMessage(Kind::Start));
         $later->step = $this->step;
         $later->line('$mch = $ch; $mn = $n; $mv = $v; $mraw = $raw;');
         $write($later);
@@ -493,7 +493,7 @@ final class RuleCode implements Writer
         return $this->owner;
     }
 
-    public function sender(): Sender
+    public function sender(): SendWriter
     {
         return $this->send;
     }

@@ -29,7 +29,7 @@ final class SelectorCode
         if (0 !== $code->entry->from || $code->entry->isRelease) {
             return;
         }
-        if (Entry::RUNS === $code->entry->gesture) {
+        if (RuleEntry::RUNS === $code->entry->gesture) {
             self::enter($code);
 
             return;
@@ -71,7 +71,7 @@ final class SelectorCode
     private static function enter(RuleCode $code): void
     {
         if ($code->draft->traced) {
-            $code->line("\$e->trace->enter({$code->ruleIndex}, Control::kind(\$ctl), \$ch, \$n, \$v);");
+            $code->line("\$e->trace->enter({$code->ruleIndex}, ControlAddress::kind(\$ctl), \$ch, \$n, \$v);");
         }
     }
 
@@ -108,7 +108,7 @@ final class SelectorCode
     {
         $alternatives = [];
         foreach ($code->rule->selectors as $selector) {
-            $isAsked = Entry::RUNS === $code->entry->gesture ? null !== $selector->gesture : $selector->gesture?->key() === $code->entry->gesture;
+            $isAsked = RuleEntry::RUNS === $code->entry->gesture ? null !== $selector->gesture : $selector->gesture?->key() === $code->entry->gesture;
             foreach ($isAsked ? $selector->matched() : [] as [$kind, $numbers]) {
                 if ($kind === $code->entry->kind) {
                     $alternatives[] = [$selector, $numbers];

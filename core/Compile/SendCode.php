@@ -7,10 +7,10 @@ namespace ZigzagPost\Core\Compile;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Concern;
-use ZigzagPost\Core\Rulebook\Code\Sender;
+use ZigzagPost\Core\Rulebook\Code\SendWriter;
 
 /** Code that sends messages: each kind as the bytes it has on the wire. */
-final class SendCode implements Sender
+final class SendCode implements SendWriter
 {
     public function __construct(private readonly RuleCode $code)
     {

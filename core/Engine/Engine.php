@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Engine;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Controls\Groups;
-use ZigzagPost\Core\Engine\Controls\Lamps;
+use ZigzagPost\Core\Engine\Controls\LampKeeper;
 use ZigzagPost\Core\Engine\Controls\Restore;
 use ZigzagPost\Core\Engine\Mpe\FanOut;
 use ZigzagPost\Core\Engine\Mpe\Flatten;
@@ -16,7 +16,7 @@ use ZigzagPost\Core\Engine\Run\InPorts;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\Scenes\Panic;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\Places;
 use ZigzagPost\Core\Engine\State\Queue;
@@ -120,10 +120,10 @@ final class Engine implements InPorts
         ++$inlet->count;
         $own = $plan->own;
         $shape = $plan->shape;
-        if (Plan::PLAIN !== $shape) {
-            if (Plan::BEND === $shape) {
+        if (InputPlan::PLAIN !== $shape) {
+            if (InputPlan::BEND === $shape) {
                 $v = (($v << 7) | $plan->second) - 8192;
-            } elseif (Plan::NOTE_OFF === $shape || 0 === $v) {
+            } elseif (InputPlan::NOTE_OFF === $shape || 0 === $v) {
                 $owned = $s->ledger[$own] ?? null;
                 if (
                     \is_int($owned)
@@ -131,11 +131,11 @@ final class Engine implements InPorts
                     && (!$this->follows || !(isset($s->voiceOf[$own]) || isset($s->fanOf[$own]) || isset($s->flatOf[$own])))
                 ) {
                     unset($s->ledger[$own], $s->sounding[$owned]);
-                    $bytes[0] = \chr((Plan::NOTE_OFF === $shape ? 0x80 : 0x90) | (($owned >> Note::CHANNEL) & Note::CHANNEL_BITS));
+                    $bytes[0] = \chr((InputPlan::NOTE_OFF === $shape ? 0x80 : 0x90) | (($owned >> Note::CHANNEL) & Note::CHANNEL_BITS));
                     $bytes[1] = \chr($owned & Note::KEY_BITS);
                     $run->out[] = [$t, $owned >> Note::PORT, $bytes];
                 } else {
-                    $inlet->noteOff($t, $plan->channel, $plan->number, Plan::NOTE_OFF === $shape ? $v : -1);
+                    $inlet->noteOff($t, $plan->channel, $plan->number, InputPlan::NOTE_OFF === $shape ? $v : -1);
                 }
 
                 return;
@@ -156,7 +156,7 @@ final class Engine implements InPorts
         }
         if (!$isClaimed) {
             ++$s->unclaimed[$port];
-        } elseif (Plan::NOTE_ON === $shape) {
+        } elseif (InputPlan::NOTE_ON === $shape) {
             $s->ledger[$own] ??= [];
         }
     }
@@ -174,7 +174,7 @@ final class Engine implements InPorts
     {
         if ($this->keepsLamps) {
             $this->trace?->resume(null);
-            Lamps::refresh($this->run, $t);
+            LampKeeper::refresh($this->run, $t);
         }
     }
 
@@ -278,7 +278,7 @@ final class Engine implements InPorts
     public function watchHands(): void
     {
         foreach (array_keys($this->state->gestures) as $control) {
-            ($this->inlets[Control::port($control)] ?? null)?->watchHands();
+            ($this->inlets[ControlAddress::port($control)] ?? null)?->watchHands();
         }
     }
 

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Engine\Controls\Groups;
 use ZigzagPost\Core\Engine\Mpe\Zones;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Decoder;
@@ -41,7 +41,7 @@ final class Inlet
     public bool $isIdle = true;
     /** Whether rules are all that has to see messages, apart from controllers that are parts of something. */
     private bool $isPlain;
-    /** @var array<string, array<string, Plan>> plans by the first two bytes of three */
+    /** @var array<string, array<string, InputPlan>> plans by the first two bytes of three */
     public array $plans = [];
     /** Messages that went straight to rules and are not yet counted in the state. */
     public int $count = 0;
@@ -83,7 +83,7 @@ final class Inlet
     }
 
     /** The plan for a message of three bytes; null when they are no whole channel message. */
-    public function plan(string $bytes): ?Plan
+    public function plan(string $bytes): ?InputPlan
     {
         $status = \ord($bytes[0]);
         $second = \ord($bytes[1]);
@@ -91,16 +91,16 @@ final class Inlet
             return null;
         }
         [$shape, $kind] = match ($status & 0xF0) {
-            0x80 => [Plan::NOTE_OFF, self::NOTE],
-            0x90 => [Plan::NOTE_ON, self::NOTE],
-            0xA0 => [Plan::PLAIN, self::POLY_PRESSURE],
-            0xB0 => [Plan::PLAIN, $second < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE],
-            default => [Plan::BEND, self::BEND],
+            0x80 => [InputPlan::NOTE_OFF, self::NOTE],
+            0x90 => [InputPlan::NOTE_ON, self::NOTE],
+            0xA0 => [InputPlan::PLAIN, self::POLY_PRESSURE],
+            0xB0 => [InputPlan::PLAIN, $second < Kind::FIRST_MODE_NUMBER ? self::CC : self::MODE],
+            default => [InputPlan::BEND, self::BEND],
         };
         $channel = ($status & 0x0F) + 1;
-        $number = Plan::BEND === $shape ? 0 : $second;
-        $control = Control::of($kind, $this->port, $channel, $number);
-        $rules = Plan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
+        $number = InputPlan::BEND === $shape ? 0 : $second;
+        $control = ControlAddress::of($kind, $this->port, $channel, $number);
+        $rules = InputPlan::NOTE_OFF === $shape ? [] : $this->rulesFor($control, $kind, $channel, $number);
         $isController = self::CC === $kind || self::MODE === $kind;
         $isPart =
             $isController
@@ -108,7 +108,7 @@ final class Inlet
                 || (null !== $this->groups && Groups::concerns($number, $this->groups[0], $this->groups[1])));
         $isSelection = $isPart && !$this->hasZone && null === $this->run->trace && Groups::selects($number);
 
-        return $this->plans[$bytes[0]][$bytes[1]] = new Plan(
+        return $this->plans[$bytes[0]][$bytes[1]] = new InputPlan(
             $shape,
             $isPart,
             $isSelection,
@@ -144,10 +144,10 @@ final class Inlet
     {
         $trace = $this->run->trace;
         if (null !== $trace) {
-            $kind = Control::kind($control);
+            $kind = ControlAddress::kind($control);
             $trace->beginGroup($t, $this->port, Groups::bytes($kind, $this->run->book->isCoarse($this->port), $ch, $n, $v), $kind, $ch, $n, $v);
         }
-        $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, Control::kind($control), $ch, $n), $control, $ch, $n, $v, '', 0);
+        $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, ControlAddress::kind($control), $ch, $n), $control, $ch, $n, $v, '', 0);
         $trace?->finish();
     }
 
@@ -156,7 +156,7 @@ final class Inlet
     {
         $own = Note::of($this->port, $ch, $n);
         if ($this->hasHands) {
-            $this->keyUp($t, Control::of(self::NOTE, $this->port, $ch, $n), $own, $release);
+            $this->keyUp($t, ControlAddress::of(self::NOTE, $this->port, $ch, $n), $own, $release);
         } elseif (isset($this->run->state->ledger[$own])) {
             Notes::end($this->run, $t, $own, $release);
         } else {
@@ -215,7 +215,7 @@ final class Inlet
      *
      * @param int $v its third byte
      */
-    public function whole(int $t, Plan $plan, int $v, string $raw): void
+    public function whole(int $t, InputPlan $plan, int $v, string $raw): void
     {
         $run = $this->run;
         ++$run->state->in[$this->port];
@@ -234,10 +234,10 @@ final class Inlet
             }
         }
         $run->trace?->begin($t, $this->port, $raw);
-        if (Plan::NOTE_OFF === $plan->shape || (Plan::NOTE_ON === $plan->shape && 0 === $v)) {
-            $this->noteOff($t, $plan->channel, $plan->number, Plan::NOTE_OFF === $plan->shape ? $v : -1);
+        if (InputPlan::NOTE_OFF === $plan->shape || (InputPlan::NOTE_ON === $plan->shape && 0 === $v)) {
+            $this->noteOff($t, $plan->channel, $plan->number, InputPlan::NOTE_OFF === $plan->shape ? $v : -1);
         } else {
-            $value = Plan::BEND === $plan->shape ? (($v << 7) | $plan->second) - 8192 : $v;
+            $value = InputPlan::BEND === $plan->shape ? (($v << 7) | $plan->second) - 8192 : $v;
             $isClaimed = $this->ask(
                 $t,
                 $this->rules[$plan->control] ?? $this->rulesFor($plan->control, $plan->kind, $plan->channel, $plan->number),
@@ -248,7 +248,7 @@ final class Inlet
                 $raw,
                 $plan->own,
             );
-            if ($isClaimed && Plan::NOTE_ON === $plan->shape) {
+            if ($isClaimed && InputPlan::NOTE_ON === $plan->shape) {
                 $run->state->ledger[$plan->own] ??= [];
                 $run->trace?->taken($plan->own);
             }
@@ -298,7 +298,7 @@ final class Inlet
 
     private function dispatch(int $t, int $kind, int $ch, int $n, int $v, string $raw): void
     {
-        $control = Control::of($kind, $this->port, $ch, $n);
+        $control = ControlAddress::of($kind, $this->port, $ch, $n);
         $this->ask($t, $this->rules[$control] ?? $this->rulesFor($control, $kind, $ch, $n), $control, $ch, $n, $v, $raw, 0);
     }
 
@@ -353,7 +353,7 @@ final class Inlet
                 return true;
             }
         }
-        $isPress = $v >= OnOff::LEAST_ON || self::NOTE === Control::kind($control);
+        $isPress = $v >= OnOff::LEAST_ON || self::NOTE === ControlAddress::kind($control);
         if (!$isPress) {
             unset($state->down[$control]);
             if (isset($state->gestures[$control]) && !isset($this->gestures[$control])) {
@@ -378,9 +378,9 @@ final class Inlet
     {
         return $this->members[$control] ??= $this->run->book->members(
             $this->port,
-            Control::kind($control),
-            Control::channel($control),
-            Control::number($control),
+            ControlAddress::kind($control),
+            ControlAddress::channel($control),
+            ControlAddress::number($control),
         );
     }
 

@@ -22,11 +22,11 @@ final class Version
         return max(array_keys(self::CHANGES));
     }
 
-    /** @return list<Difference> what has become other since a version, the earliest first */
+    /** @return list<EngineChange> what has become other since a version, the earliest first */
     public static function since(int $version): array
     {
         $after = array_filter(self::CHANGES, static fn (int $number): bool => $number > $version, \ARRAY_FILTER_USE_KEY);
 
-        return array_values(array_map(static fn (array $change): Difference => new Difference(...$change), $after));
+        return array_values(array_map(static fn (array $change): EngineChange => new EngineChange(...$change), $after));
     }
 }

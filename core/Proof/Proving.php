@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Engine\Difference;
+use ZigzagPost\Core\Engine\EngineChange;
 use ZigzagPost\Core\Engine\Version;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
@@ -24,7 +24,7 @@ final readonly class Proving
     /**
      * @param list<Change> $changes in the order of time; none where the rules do what they did
      * @param string|null $unreadable why it cannot be played
-     * @param list<Difference> $program what the program plays differently since it was accepted, where that is why it differs, or may be
+     * @param list<EngineChange> $program what the program plays differently since it was accepted, where that is why it differs, or may be
      * @param bool $isProgram whether rules and rig are as they were, so that nothing else can be why
      */
     private function __construct(

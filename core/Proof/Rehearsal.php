@@ -26,7 +26,7 @@ final class Rehearsal
     private readonly Setup $setup;
     private readonly CompiledBook $book;
     private readonly Performance $show;
-    private readonly Standing $standing;
+    private readonly UnitsStand $standing;
     private readonly WaysBack $waysBack;
     /** @var array<int, array<string, Stood>> how all units stood, by time */
     private array $right = [];
@@ -40,7 +40,7 @@ final class Rehearsal
         $this->setup = $situation->setup;
         $this->book = Compiler::load($situation->checked()->book, keepsPresent: true);
         $this->leftOut = array_values(array_filter($this->setup->names(), fn (string $unit): bool => $this->isDangerous($unit)));
-        $this->standing = new Standing($this->setup, $this->leftOut, $this->book->middle());
+        $this->standing = new UnitsStand($this->setup, $this->leftOut, $this->book->middle());
         $this->waysBack = new WaysBack($situation, new Presses($situation));
         $this->show = new Performance($situation, $this->book);
     }
@@ -53,7 +53,7 @@ final class Rehearsal
             $ends = [$joint->lead->a->unit, $joint->lead->b->unit];
             $isMidi = \in_array(($joint->a->use ?? $joint->b?->use)?->carries->value, ['midi', 'usb', 'network'], true);
             if ($isMidi && [] === array_intersect($ends, $this->leftOut)) {
-                $faults[] = new Fault(Fault::LEAD, $joint->lead->id);
+                $faults[] = new Fault(FaultKind::Lead, $joint->lead->id);
             }
         }
         foreach ($this->setup->boxes as $box) {
@@ -61,15 +61,15 @@ final class Rehearsal
                 continue;
             }
             if (null !== $box->chart->hears) {
-                $faults[] = new Fault(Fault::POWER, $box->name);
-                $faults[] = new Fault(Fault::LATE, $box->name);
+                $faults[] = new Fault(FaultKind::Power, $box->name);
+                $faults[] = new Fault(FaultKind::Late, $box->name);
             }
             if (null !== $box->unit->battery) {
-                $faults[] = new Fault(Fault::BATTERY, $box->name);
+                $faults[] = new Fault(FaultKind::Battery, $box->name);
             }
             foreach ($box->chart->surface->controls ?? [] as $control) {
                 if (null !== $control->perSecond) {
-                    $faults[] = new Fault(Fault::WILD, $box->name);
+                    $faults[] = new Fault(FaultKind::Wild, $box->name);
                     break;
                 }
             }
@@ -77,32 +77,32 @@ final class Rehearsal
 
         return [
             ...$faults,
-            new Fault(Fault::TWICE, 'scene'),
-            new Fault(Fault::EARLY, 'scene'),
-            new Fault(Fault::TOGETHER, 'scenes'),
-            new Fault(Fault::CLOCK_STOPS, 'clock'),
-            new Fault(Fault::CLOCK_DOUBLES, 'clock'),
+            new Fault(FaultKind::Twice, 'scene'),
+            new Fault(FaultKind::Early, 'scene'),
+            new Fault(FaultKind::Together, 'scenes'),
+            new Fault(FaultKind::ClockStops, 'clock'),
+            new Fault(FaultKind::ClockDoubles, 'clock'),
         ];
     }
 
     /** Plays the whole set list with faults in the middle of it. */
-    public function with(Fault ...$faults): Misfortune
+    public function with(Fault ...$faults): FaultOutcome
     {
         $faults = array_values($faults);
         $endUs = $this->show->endUs;
-        $over = $this->show->middleUs() + Accidents::LONGEST_US;
+        $over = $this->show->middleUs() + FaultDeeds::LONGEST_US;
         $right = $this->right();
         $stood = [];
         $worlds = $this->play($faults, $stood, [$over, $endUs], $this->begun);
         $wrongAt = [];
         foreach ($stood as $at => $units) {
-            if ($at >= $over && [] !== Standing::differences($units, $right[$at] ?? $units)) {
+            if ($at >= $over && [] !== UnitsStand::differences($units, $right[$at] ?? $units)) {
                 $wrongAt[] = $at;
             }
         }
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
-            foreach (Standing::differences($stood[$at], $right[$at]) as [$is, $shouldBe]) {
+            foreach (UnitsStand::differences($stood[$at], $right[$at]) as [$is, $shouldBe]) {
                 $words = $this->standing->words($is, $shouldBe);
                 StoodWhat::Key === $is->what ? $hangs[$is->thing()] = $words : $wrong[$is->thing()] = $words;
             }
@@ -113,20 +113,20 @@ final class Rehearsal
         // Where it comes right by itself only after a while, somebody may not want to wait.
         $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
-        foreach (Standing::differences($stood[$fromUs], $right[$fromUs]) as [$is]) {
+        foreach (UnitsStand::differences($stood[$fromUs], $right[$fromUs]) as [$is]) {
             StoodWhat::Key === $is->what || $units[$is->unit] = true;
         }
         $units = array_map(strval(...), array_keys($units));
         if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
-            return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, Misfortune::BY_ITSELF, [], $by, $afterS);
+            return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, FaultOutcome::BY_ITSELF, [], $by, $afterS);
         }
         $played = fn (bool $withFaults): RigWorld => clone ($withFaults ? $worlds : $this->unharmed)[$fromUs];
-        $wrongUnits = \count(Standing::differences($stood[$fromUs], $right[$fromUs]));
+        $wrongUnits = \count(UnitsStand::differences($stood[$fromUs], $right[$fromUs]));
         [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, $wrongUnits);
 
-        $wayBack = null === $forUs ? $wayBack : Misfortune::BY_ITSELF;
+        $wayBack = null === $forUs ? $wayBack : FaultOutcome::BY_ITSELF;
 
-        return new Misfortune($faults, array_values($hangs), array_values($wrong), $forUs, $wayBack, $presses, $by, $afterS);
+        return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, $wayBack, $presses, $by, $afterS);
     }
 
     /** @return array<int, array<string, Stood>> how all units stand where nothing goes wrong, by time */
@@ -134,7 +134,7 @@ final class Rehearsal
     {
         if ([] === $this->right) {
             $beginUs = max(0, $this->show->middleUs() - self::BEFORE_US);
-            $worlds = $this->play([], $this->right, [$beginUs, $this->show->middleUs() + Accidents::LONGEST_US, $this->show->endUs]);
+            $worlds = $this->play([], $this->right, [$beginUs, $this->show->middleUs() + FaultDeeds::LONGEST_US, $this->show->endUs]);
             $this->unharmed = $worlds;
             $this->begun = $worlds[$beginUs];
         }
@@ -171,7 +171,7 @@ final class Rehearsal
     private function play(array $faults, array &$stood, array $keep, ?RigWorld $from = null): array
     {
         $world = null === $from ? new RigWorld($this->setup, $this->book) : clone $from;
-        $deeds = (new Accidents($this->setup, $this->book, $this->show, $faults))->deeds();
+        $deeds = (new FaultDeeds($this->setup, $this->book, $this->show, $faults))->deeds();
         $begin = null === $from ? 0 : $from->engine->state->now + self::STEP_US;
         $deeds = array_values(array_filter($deeds, static fn (array $deed): bool => $deed[0] > $begin - self::STEP_US || 0 === $begin));
         $next = 0;

@@ -34,17 +34,17 @@ final class WaysBack
      */
     public function first(int $fromUs, \Closure $played, \Closure $standing, array $units, int $fewest): array
     {
-        $best = [Misfortune::BY_HAND, []];
+        $best = [FaultOutcome::BY_HAND, []];
         foreach ($this->ways($units) as $way => $does) {
             $world = $played(true);
             $this->press($does, $world, $units);
             $key = "{$fromUs} {$this->untilAwakeUs($units)} ".implode(' ', $does);
             $this->unharmed[$key] ??= $this->after($does, $played(false), $standing, $units);
-            $differences = \count(Standing::differences($standing($world), $this->unharmed[$key]));
+            $differences = \count(UnitsStand::differences($standing($world), $this->unharmed[$key]));
             if ($differences < $fewest) {
                 $fewest = $differences;
                 $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
-                $best = [0 === $differences ? (string) $way : $way.Misfortune::REST_BY_HAND, $presses];
+                $best = [0 === $differences ? (string) $way : $way.FaultOutcome::REST_BY_HAND, $presses];
             }
             if (0 === $differences) {
                 break;
@@ -102,13 +102,13 @@ final class WaysBack
      */
     private function ways(array $units): array
     {
-        $ways = [Misfortune::SEND_AGAIN => ['scene'], Misfortune::PANIC => ['panic']];
+        $ways = [FaultOutcome::SEND_AGAIN => ['scene'], FaultOutcome::PANIC => ['panic']];
         if ([] !== $units) {
             $names = implode(', ', array_map(fn (string $unit): string => $this->situation->setup->box($unit)?->label() ?? $unit, $units));
-            $ways += [Misfortune::RESTORE.$names => $units, Misfortune::PANIC.', then '.Misfortune::RESTORE.$names => ['panic', ...$units]];
+            $ways += [FaultOutcome::RESTORE.$names => $units, FaultOutcome::PANIC.', then '.FaultOutcome::RESTORE.$names => ['panic', ...$units]];
         }
 
-        return $ways + [Misfortune::PANIC.', then '.Misfortune::SEND_AGAIN => ['panic', 'scene']];
+        return $ways + [FaultOutcome::PANIC.', then '.FaultOutcome::SEND_AGAIN => ['panic', 'scene']];
     }
 
     /**

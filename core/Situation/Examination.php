@@ -66,7 +66,7 @@ final readonly class Examination
             new TogglesTwice(),
             new PedalsThatFallShort(),
             new LeadsThatAreFull(),
-            new Clocks(),
+            new ClocksThatFail(),
             new DefaultsLeftAlive(),
             new LeadsThatAreMissing(),
             new UnitsInPractice(),

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSends;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Chart\Encoding;
-use ZigzagPost\Core\Rig\Chart\Gesture as Done;
+use ZigzagPost\Core\Rig\Chart\GestureName as Done;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Setup\Device;
@@ -51,9 +51,9 @@ final readonly class DeviceSender implements Sender
         if (null !== $known) {
             return $this->ofControl($known, $value);
         }
-        $key = Gesture::number($control, 'key');
+        $key = HandBytes::number($control, 'key');
         if (null !== $key && $key < 128 && $this->hasKeys()) {
-            return $this->leaving(KindName::Note, [Gesture::note($this->channel(KindName::Note), $key, $value)]);
+            return $this->leaving(KindName::Note, [HandBytes::note($this->channel(KindName::Note), $key, $value)]);
         }
         if (\in_array($control, ['clock', 'start', 'stop', 'continue'], true) && $this->hasClock()) {
             return $this->leaving(KindName::from($control), [\chr((int) Kind::from($control)->systemStatus())]);
@@ -172,7 +172,7 @@ final readonly class DeviceSender implements Sender
         }
         $number = Kind::Program === $kind && null === $message->number ? $value : $message->number;
         if (Kind::Note === $kind && 0 === $value) {
-            return $this->leaving($message->kind, [Gesture::note($this->channel($message->kind, $message), $number ?? 0, 0)]);
+            return $this->leaving($message->kind, [HandBytes::note($this->channel($message->kind, $message), $number ?? 0, 0)]);
         }
 
         return $this->leaving(
@@ -222,9 +222,9 @@ final readonly class DeviceSender implements Sender
         return match ($part[3]) {
             'bend' => $this->leaving(KindName::Bend, [$bend(max(0, min(16383, $value)))]),
             'pressure' => $this->leaving(KindName::Pressure, [\chr(0xD0 + $channel - 1).\chr(max(0, min(127, $value)))]),
-            'timbre' => $this->leaving(KindName::Cc, [Gesture::controller($channel, self::TIMBRE, $value)]),
+            'timbre' => $this->leaving(KindName::Cc, [HandBytes::controller($channel, self::TIMBRE, $value)]),
             default => (0 === $value ? [] : $this->leaving(KindName::Bend, [$bend(8192)])) +
-                $this->leaving(KindName::Note, [Gesture::note($channel, (int) $part[2], $value)]),
+                $this->leaving(KindName::Note, [HandBytes::note($channel, (int) $part[2], $value)]),
         };
     }
 

@@ -13,9 +13,9 @@ final class FaderStrip implements Sender
 
     public function play(string $control, int $value): string
     {
-        $fader = Gesture::number($control, 'fader');
+        $fader = HandBytes::number($control, 'fader');
 
-        return null === $fader || $fader < 1 || $fader > self::FADERS ? '' : Gesture::controller(self::CHANNEL, self::FIRST_CONTROLLER + $fader - 1, $value);
+        return null === $fader || $fader < 1 || $fader > self::FADERS ? '' : HandBytes::controller(self::CHANNEL, self::FIRST_CONTROLLER + $fader - 1, $value);
     }
 
     public function describe(): array

@@ -23,13 +23,13 @@ final class FootBoard implements Sender
         if ('pedal' === $control) {
             $reached = self::PEDAL_HEEL + intdiv(max(0, min(127, $value)) * (self::PEDAL_TOE - self::PEDAL_HEEL), 127);
 
-            return Gesture::controller(self::CHANNEL, 11, $reached);
+            return HandBytes::controller(self::CHANNEL, 11, $reached);
         }
-        $switch = Gesture::number($control, 'switch');
+        $switch = HandBytes::number($control, 'switch');
 
         return null === $switch || $switch < 1 || $switch > self::SWITCHES
             ? ''
-            : Gesture::controller(self::CHANNEL, self::FIRST_CONTROLLER + $switch - 1, $value > 0 ? 127 : 0);
+            : HandBytes::controller(self::CHANNEL, self::FIRST_CONTROLLER + $switch - 1, $value > 0 ? 127 : 0);
     }
 
     public function describe(): array

@@ -13,9 +13,9 @@ final class PadTray implements Sender
 
     public function play(string $control, int $value): string
     {
-        $pad = Gesture::number($control, 'pad');
+        $pad = HandBytes::number($control, 'pad');
 
-        return null === $pad || $pad < 1 || $pad > self::PADS ? '' : Gesture::note(self::CHANNEL, self::FIRST_KEY + $pad - 1, $value);
+        return null === $pad || $pad < 1 || $pad > self::PADS ? '' : HandBytes::note(self::CHANNEL, self::FIRST_KEY + $pad - 1, $value);
     }
 
     public function describe(): array

@@ -28,13 +28,13 @@ final class Slab implements Sender
                 return '';
             }
 
-            return (0 === $value ? '' : self::bend($channel, 8192)).Gesture::note($channel, $key, $value);
+            return (0 === $value ? '' : self::bend($channel, 8192)).HandBytes::note($channel, $key, $value);
         }
 
         return match ($part[3]) {
             'bend' => self::bend($channel, $value),
             'pressure' => \chr(0xD0 + $channel - 1).\chr(max(0, min(127, $value))),
-            default => Gesture::controller($channel, 74, $value),
+            default => HandBytes::controller($channel, 74, $value),
         };
     }
 

@@ -16,7 +16,7 @@ final class StandIns
             self::isNamed($port, 'pad', 'drum') => new PadTray(),
             self::isNamed($port, 'strip', 'fader', 'desk') => new FaderStrip(),
             self::isNamed($port, 'treadle', 'foot', 'switch', 'pedal') => new FootBoard(),
-            default => new Keys(),
+            default => new Keyboard(),
         };
     }
 

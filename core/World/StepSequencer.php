@@ -12,9 +12,9 @@ final class StepSequencer implements Sender
 
     public function play(string $control, int $value): string
     {
-        $step = Gesture::number($control, 'step');
+        $step = HandBytes::number($control, 'step');
         if (null !== $step) {
-            return isset(self::STEPS[$step - 1]) ? Gesture::note(self::CHANNEL, self::STEPS[$step - 1], $value) : '';
+            return isset(self::STEPS[$step - 1]) ? HandBytes::note(self::CHANNEL, self::STEPS[$step - 1], $value) : '';
         }
 
         return match ($control) {

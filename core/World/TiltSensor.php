@@ -12,7 +12,7 @@ final class TiltSensor implements Sender
 
     public function play(string $control, int $value): string
     {
-        return 'tilt' === $control ? Gesture::controller(self::CHANNEL, self::CONTROLLER, $value) : '';
+        return 'tilt' === $control ? HandBytes::controller(self::CHANNEL, self::CONTROLLER, $value) : '';
     }
 
     public function describe(): array

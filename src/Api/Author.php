@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Documents\Name;
+use App\Documents\DocumentName;
 use Symfony\Component\HttpFoundation\Request;
 
 /** Who makes a change, as the browser tells: its user is asked once. */
@@ -16,6 +16,6 @@ final class Author
     /** Empty when nobody has said. */
     public static function of(Request $request): string
     {
-        return trim(mb_substr(Name::line(rawurldecode((string) $request->headers->get(self::HEADER, ''))), 0, self::LONGEST));
+        return trim(mb_substr(DocumentName::line(rawurldecode((string) $request->headers->get(self::HEADER, ''))), 0, self::LONGEST));
     }
 }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Bench\BenchNews;
+use App\Bench\BenchSession;
 use App\Bench\BenchView;
 use App\Bench\BlackBox;
 use App\Bench\Books;
-use App\Bench\Gestures;
 use App\Bench\Moments;
+use App\Bench\NumberedGestures;
 use App\Bench\Presence;
-use App\Bench\Session;
 use App\Bench\Sessions;
 use App\Bench\Stages;
 use App\Bench\Window;
@@ -67,7 +67,7 @@ final readonly class BenchController
             }
         }
         $bench = Bench::start($this->book($name ?? ''), $this->books->seats($name ?? ''));
-        $session = Session::start($name ?? '', $bench);
+        $session = BenchSession::start($name ?? '', $bench);
         $session->rig = null === $rig ? null : $rigId;
         $answer = BenchView::whole($session, $session->window($window), $bench);
         $this->box->record($session, $bench);
@@ -86,7 +86,7 @@ final readonly class BenchController
     {
         $name = self::window($request->query->getString('window'));
 
-        return $this->sessions->with($id, function (Session $session) use ($name): JsonResponse {
+        return $this->sessions->with($id, function (BenchSession $session) use ($name): JsonResponse {
             $bench = $this->bench($session);
             $answer = BenchView::whole($session, $session->window($name), $bench);
             if (Window::NAMELESS !== $name) {
@@ -102,7 +102,7 @@ final readonly class BenchController
     #[Route('/{id}/turn', methods: 'GET')]
     public function turn(string $id, Request $request): JsonResponse
     {
-        $turn = $this->sessions->turn($id) ?? throw Problem::notFound('bench');
+        $turn = $this->sessions->turn($id) ?? throw ApiProblem::notFound('bench');
         $this->presence->isHere($id, self::window($request->query->getString('window')), $request->query->getBoolean('hidden'));
 
         return new JsonResponse(['turn' => $turn]);
@@ -125,18 +125,18 @@ final readonly class BenchController
     {
         $body = Body::of($request);
         $number = $body->number('request', 1, \PHP_INT_MAX);
-        $nowUs = $body->number('nowUs', 0, Gestures::LATEST_US);
+        $nowUs = $body->number('nowUs', 0, NumberedGestures::LATEST_US);
         $name = self::window($body->textOrNull('window', 32));
-        $gestures = Gestures::of($body);
+        $gestures = NumberedGestures::of($body);
         $by = Author::of($request);
 
-        return $this->sessions->with($id, function (Session $session) use ($number, $nowUs, $name, $gestures, $by): JsonResponse {
+        return $this->sessions->with($id, function (BenchSession $session) use ($number, $nowUs, $name, $gestures, $by): JsonResponse {
             $window = $session->window($name);
             if ($number === $window->request) {
                 return JsonResponse::fromJsonString($window->answer);
             }
             if ($number < $window->request) {
-                throw Problem::outdated('this request has been overtaken by a later one of the same window');
+                throw ApiProblem::outdated('this request has been overtaken by a later one of the same window');
             }
             $bench = $this->bench($session);
             $gestures->play(
@@ -177,11 +177,11 @@ final readonly class BenchController
         [$book, $by] = [Body::of($request)->textOrNull('book', 80), Author::of($request)];
         $moment = $this->sessions->with(
             $id,
-            fn (Session $session): ?Document => $this->moments->mark($session, $this->bench($session)->nowUs(), $book, $by),
+            fn (BenchSession $session): ?Document => $this->moments->mark($session, $this->bench($session)->nowUs(), $book, $by),
         );
 
         return null === $moment
-            ? throw Problem::unprocessable('nothing has been played on this bench yet, so there is nothing to keep')
+            ? throw ApiProblem::unprocessable('nothing has been played on this bench yet, so there is nothing to keep')
             : new JsonResponse(['id' => $moment->id, 'name' => $moment->name], 201);
     }
 
@@ -191,7 +191,7 @@ final readonly class BenchController
     {
         $body = Body::of($request);
         [$text, $name, $units] = [$body->text('text', Parser::MAX_BYTES), $body->text('name', 60), $body->texts('units', 500)];
-        $standing = $this->sessions->with($id, fn (Session $session): array => [$session->rig, $this->bench($session)->standing()]);
+        $standing = $this->sessions->with($id, fn (BenchSession $session): array => [$session->rig, $this->bench($session)->standing()]);
         $setup = $this->rigs->situation($standing[0], $text)->setup;
         $chosen = [];
         foreach ($units as $unit) {
@@ -203,7 +203,7 @@ final readonly class BenchController
         try {
             $stack = PresentStack::of($name, $chosen);
         } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
+            throw ApiProblem::unprocessable($error->getMessage());
         }
 
         return new JsonResponse(['stack' => $stack->text(), 'edits' => array_map(get_object_vars(...), $stack->edits(Source::of($text)))]);
@@ -214,17 +214,17 @@ final readonly class BenchController
         return match (true) {
             null === $name, '' === $name => Window::NAMELESS,
             Window::isName($name) => $name,
-            default => throw Problem::badRequest('"window" should be 8 to 32 small letters and figures'),
+            default => throw ApiProblem::badRequest('"window" should be 8 to 32 small letters and figures'),
         };
     }
 
-    private function bench(Session $session): Bench
+    private function bench(BenchSession $session): Bench
     {
         return Bench::load($this->book($session->book), $session->state, $this->books->seats($session->book));
     }
 
     private function book(string $name): CompiledBook
     {
-        return $this->books->find($name) ?? throw Problem::notFound('bench');
+        return $this->books->find($name) ?? throw ApiProblem::notFound('bench');
     }
 }

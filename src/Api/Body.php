@@ -17,25 +17,25 @@ final readonly class Body
     public static function of(Request $request): self
     {
         if ('json' !== $request->getContentTypeFormat()) {
-            throw Problem::wrongType('the request should say that it is JSON: Content-Type: application/json');
+            throw ApiProblem::wrongType('the request should say that it is JSON: Content-Type: application/json');
         }
         try {
             $members = json_decode($request->getContent(), true, 16, \JSON_THROW_ON_ERROR);
         } catch (\JsonException $error) {
-            throw Problem::badRequest('the request is not JSON: '.$error->getMessage());
+            throw ApiProblem::badRequest('the request is not JSON: '.$error->getMessage());
         }
 
-        return \is_array($members) ? new self($members) : throw Problem::badRequest('the request should be a JSON object');
+        return \is_array($members) ? new self($members) : throw ApiProblem::badRequest('the request should be a JSON object');
     }
 
     public function text(string $name, int $longest): string
     {
-        $value = $this->members[$name] ?? throw Problem::badRequest("\"{$this->path}{$name}\" is missing");
+        $value = $this->members[$name] ?? throw ApiProblem::badRequest("\"{$this->path}{$name}\" is missing");
         if (!\is_string($value)) {
-            throw Problem::badRequest("\"{$this->path}{$name}\" should be text");
+            throw ApiProblem::badRequest("\"{$this->path}{$name}\" should be text");
         }
 
-        return \strlen($value) <= $longest ? $value : throw Problem::tooLarge("\"{$this->path}{$name}\" is longer than {$longest} bytes");
+        return \strlen($value) <= $longest ? $value : throw ApiProblem::tooLarge("\"{$this->path}{$name}\" is longer than {$longest} bytes");
     }
 
     public function textOrNull(string $name, int $longest): ?string
@@ -55,11 +55,11 @@ final readonly class Body
 
     public function object(string $name): self
     {
-        $value = $this->members[$name] ?? throw Problem::badRequest("\"{$this->path}{$name}\" is missing");
+        $value = $this->members[$name] ?? throw ApiProblem::badRequest("\"{$this->path}{$name}\" is missing");
 
         return \is_array($value)
             ? new self($value, "{$this->path}{$name}.")
-            : throw Problem::badRequest("\"{$this->path}{$name}\" should be an object");
+            : throw ApiProblem::badRequest("\"{$this->path}{$name}\" should be an object");
     }
 
     public function number(string $name, int $lowest, int $highest): int
@@ -68,7 +68,7 @@ final readonly class Body
 
         return \is_int($value) && $value >= $lowest && $value <= $highest
             ? $value
-            : throw Problem::badRequest("\"{$this->path}{$name}\" should be a whole number from {$lowest} to {$highest}");
+            : throw ApiProblem::badRequest("\"{$this->path}{$name}\" should be a whole number from {$lowest} to {$highest}");
     }
 
     /** @return list<self> */
@@ -76,16 +76,16 @@ final readonly class Body
     {
         $value = $this->members[$name] ?? null;
         if (!\is_array($value) || !array_is_list($value)) {
-            throw Problem::badRequest("\"{$this->path}{$name}\" should be a list");
+            throw ApiProblem::badRequest("\"{$this->path}{$name}\" should be a list");
         }
         if (\count($value) > $most) {
-            throw Problem::tooLarge("\"{$this->path}{$name}\" has more than {$most} entries");
+            throw ApiProblem::tooLarge("\"{$this->path}{$name}\" has more than {$most} entries");
         }
         $list = [];
         foreach ($value as $index => $each) {
             $list[] = \is_array($each)
                 ? new self($each, "{$this->path}{$name}[{$index}].")
-                : throw Problem::badRequest("\"{$this->path}{$name}[{$index}]\" should be an object");
+                : throw ApiProblem::badRequest("\"{$this->path}{$name}[{$index}]\" should be an object");
         }
 
         return $list;
@@ -105,6 +105,6 @@ final readonly class Body
 
         return \is_array($value) && array_is_list($value) && \count($texts) === \count($value) && \count($texts) <= $most
             ? $texts
-            : throw Problem::badRequest("\"{$this->path}{$name}\" should be a list of at most {$most} texts");
+            : throw ApiProblem::badRequest("\"{$this->path}{$name}\" should be a list of at most {$most} texts");
     }
 }

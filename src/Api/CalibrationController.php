@@ -29,7 +29,7 @@ final readonly class CalibrationController
     #[Route('/api/rigs/{id}/calibrate', methods: 'POST')]
     public function calibrate(string $id, Request $request): JsonResponse
     {
-        $situation = $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
+        $situation = $this->rigs->situationOf($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         $measured = CalibrationView::of($situation, LearnController::events($body), $body->number('toUs', 0, self::LATEST_US));
 
@@ -41,7 +41,7 @@ final readonly class CalibrationController
     public function scaleLines(string $id, Request $request): JsonResponse
     {
         $body = Body::of($request);
-        $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $situation = $this->rigs->situation($id, $body->text('text', Parser::MAX_BYTES));
 
         return new JsonResponse(
@@ -62,13 +62,13 @@ final readonly class CalibrationController
     #[Route('/api/rigs/{id}/measured', methods: 'POST')]
     public function measured(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         $rig = Json::decode(RigNotes::join($document->text, $document->notes));
         $units = \is_array($rig) && \is_array($rig['units'] ?? null) ? $rig['units'] : [];
         $index = array_search($body->text('unit', 200), array_column($units, 'name'), true);
         if (!\is_array($rig) || !\is_int($index) || !\is_array($units[$index])) {
-            throw Problem::notFound('unit');
+            throw ApiProblem::notFound('unit');
         }
         $measured = \is_array($units[$index]['measured'] ?? null) ? $units[$index]['measured'] : [];
         $units[$index]['measured'] =
@@ -82,7 +82,7 @@ final readonly class CalibrationController
         try {
             $this->documents->write($document, $document->name, Json::encode(['units' => $units] + $rig), $document->version, Author::of($request));
         } catch (Outdated) {
-            throw Problem::conflict('the rig is being changed in another window just now; do it again', []);
+            throw ApiProblem::conflict('the rig is being changed in another window just now; do it again', []);
         }
 
         return new JsonResponse(['version' => $document->version]);

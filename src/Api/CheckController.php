@@ -47,7 +47,7 @@ final readonly class CheckController
         try {
             $edits = Rename::edits($source, $line, $column, $body->text('name', 200));
         } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
+            throw ApiProblem::unprocessable($error->getMessage());
         }
         $found = Rename::at($source->book, $line, $column);
 
@@ -59,7 +59,7 @@ final readonly class CheckController
     {
         [$book, $errors] = Parser::parse(Body::of($request)->text('text', Parser::MAX_BYTES));
         if ([] !== $errors) {
-            throw Problem::unprocessable("line {$errors[0]->span->line} cannot be read: {$errors[0]->getMessage()}; put it right first");
+            throw ApiProblem::unprocessable("line {$errors[0]->span->line} cannot be read: {$errors[0]->getMessage()}; put it right first");
         }
 
         return new JsonResponse(['text' => Printer::print($book)]);

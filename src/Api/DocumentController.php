@@ -6,11 +6,11 @@ namespace App\Api;
 
 use App\Documents\BadDocument;
 use App\Documents\ChartKind;
-use App\Documents\Difference;
 use App\Documents\DocumentKind;
+use App\Documents\DocumentName;
 use App\Documents\Documents;
 use App\Documents\Kinds;
-use App\Documents\Name;
+use App\Documents\LineDifference;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
 use App\Documents\RigNotes;
@@ -68,15 +68,15 @@ final readonly class DocumentController
         try {
             $text = RigReader::isZip($file->getContent()) ? RigReader::text($file->getPathname()) : $file->getContent();
         } catch (BadData $bad) {
-            throw Problem::unprocessable("{$name}: {$bad->getMessage()}");
+            throw ApiProblem::unprocessable("{$name}: {$bad->getMessage()}");
         }
         $kind = Kinds::all()[self::kindOf($name, $text)];
         try {
             $kind->read($text, $name);
         } catch (BadDocument $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
-        $title = Name::cleaned(pathinfo(mb_scrub($name), \PATHINFO_FILENAME));
+        $title = DocumentName::cleaned(pathinfo(mb_scrub($name), \PATHINFO_FILENAME));
         $document =
             RigKind::NAME === $kind->name()
                 ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)
@@ -146,7 +146,7 @@ final readonly class DocumentController
     public function duplicate(string $id, Request $request): JsonResponse
     {
         $document = $this->find($id);
-        [$name, $by] = [mb_substr("{$document->name} (copy)", 0, Name::LONGEST), Author::of($request)];
+        [$name, $by] = [mb_substr("{$document->name} (copy)", 0, DocumentName::LONGEST), Author::of($request)];
         $copy =
             RigKind::NAME === $document->kind
                 ? $this->rigs->bringIn(
@@ -172,7 +172,7 @@ final readonly class DocumentController
     #[Route('/{id}/restore', methods: 'POST')]
     public function restore(string $id): JsonResponse
     {
-        return new JsonResponse(DocumentView::whole($this->documents->takeBack($id) ?? throw Problem::notFound('document')));
+        return new JsonResponse(DocumentView::whole($this->documents->takeBack($id) ?? throw ApiProblem::notFound('document')));
     }
 
     #[Route('/{id}/revisions', methods: 'GET')]
@@ -186,7 +186,7 @@ final readonly class DocumentController
     public function revision(string $id, int $number): JsonResponse
     {
         $document = $this->find($id);
-        $revision = $this->documents->revision($document, $number) ?? throw Problem::notFound('version');
+        $revision = $this->documents->revision($document, $number) ?? throw ApiProblem::notFound('version');
         $before = null;
         foreach ($this->documents->revisions($document) as $other) {
             if ($other->number < $number) {
@@ -198,8 +198,8 @@ final readonly class DocumentController
         return new JsonResponse(
             DocumentView::revision($revision) + [
                 'text' => $revision->text,
-                'changes' => Difference::of($before->text ?? '', $revision->text),
-                'since' => Difference::of($revision->text, $document->text),
+                'changes' => LineDifference::of($before->text ?? '', $revision->text),
+                'since' => LineDifference::of($revision->text, $document->text),
             ],
         );
     }
@@ -210,7 +210,7 @@ final readonly class DocumentController
     {
         $version = Body::of($request)->number('version', 1, \PHP_INT_MAX);
         $document = $this->find($id);
-        $revision = $this->documents->revision($document, $number) ?? throw Problem::notFound('version');
+        $revision = $this->documents->revision($document, $number) ?? throw ApiProblem::notFound('version');
 
         $text =
             RigKind::NAME === $document->kind
@@ -241,9 +241,9 @@ final readonly class DocumentController
             return new JsonResponse(DocumentView::whole($this->documents->write($document, $name, $text, $version, $by, $what)));
         } catch (Outdated $outdated) {
             if (null !== $outdated->current->deletedAt) {
-                throw Problem::notFound('document');
+                throw ApiProblem::notFound('document');
             }
-            throw Problem::conflict(
+            throw ApiProblem::conflict(
                 "this {$document->kind} was changed in another window; nothing has been overwritten",
                 DocumentView::whole($outdated->current),
             );
@@ -252,13 +252,13 @@ final readonly class DocumentController
 
     private function find(string $id): Document
     {
-        return $this->documents->find($id) ?? throw Problem::notFound('document');
+        return $this->documents->find($id) ?? throw ApiProblem::notFound('document');
     }
 
     private static function kind(string $name): DocumentKind
     {
         return Kinds::find($name) ??
-            throw Problem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
+            throw ApiProblem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
     }
 
     /** Files in JSON are rigs or charts; everything else is a rulebook. */
@@ -284,7 +284,7 @@ final readonly class DocumentController
                 $kind->read($text, $kind->name());
             }
         } catch (BadDocument $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
 
         return $text;
@@ -303,11 +303,11 @@ final readonly class DocumentController
 
     private static function name(Body $body): string
     {
-        $name = trim($body->text('name', 4 * Name::LONGEST), ' ');
-        if (!Name::isPlain($name) || mb_strlen($name) > Name::LONGEST) {
-            throw Problem::badRequest('a name is at most '.Name::LONGEST.' letters on one line, without control characters or direction marks');
+        $name = trim($body->text('name', 4 * DocumentName::LONGEST), ' ');
+        if (!DocumentName::isPlain($name) || mb_strlen($name) > DocumentName::LONGEST) {
+            throw ApiProblem::badRequest('a name is at most '.DocumentName::LONGEST.' letters on one line, without control characters or direction marks');
         }
 
-        return '' === $name ? throw Problem::badRequest('a document needs a name') : $name;
+        return '' === $name ? throw ApiProblem::badRequest('a document needs a name') : $name;
     }
 }

@@ -8,7 +8,7 @@ use App\Backup\Export;
 use App\Backup\Incoming;
 use App\Backup\Stand;
 use App\Documents\BadDocument;
-use App\Documents\Name;
+use App\Documents\DocumentName;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -70,7 +70,7 @@ final readonly class EverythingController
                 ),
             );
         } catch (BadDocument $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
     }
 
@@ -91,7 +91,7 @@ final readonly class EverythingController
     {
         $bytes = $request->getContent();
         if (\strlen($bytes) > self::MOST_PIECE) {
-            throw Problem::tooLarge('a piece of a backup is at most 8 MiB');
+            throw ApiProblem::tooLarge('a piece of a backup is at most 8 MiB');
         }
 
         return new JsonResponse(['received' => $this->incoming->add($id, $request->query->getInt('at', -1), $bytes)]);
@@ -103,7 +103,7 @@ final readonly class EverythingController
         try {
             return new JsonResponse($this->incoming->next($id, Author::of($request))->told());
         } catch (BadDocument $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
     }
 
@@ -122,6 +122,6 @@ final readonly class EverythingController
 
     private static function fileName(string $name): string
     {
-        return Name::cleaned(basename(mb_scrub($name)));
+        return DocumentName::cleaned(basename(mb_scrub($name)));
     }
 }

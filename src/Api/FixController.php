@@ -28,7 +28,7 @@ final readonly class FixController
     #[Route('/api/rigs/{id}/fix', methods: 'POST')]
     public function fix(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         $fix = $this->offered($id, $body->text('key', 500));
         $by = Author::of($request);
@@ -36,9 +36,9 @@ final readonly class FixController
             $places = $this->rigs->changeRules($document, static fn (): array => $fix->edits, $by);
             $document = [] === $fix->changes ? $document : $this->changed($document, $fix, $body->number('version', 1, \PHP_INT_MAX), $by);
         } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
+            throw ApiProblem::unprocessable($error->getMessage());
         } catch (Outdated $outdated) {
-            throw Problem::conflict('this rig was changed in another window; nothing has been overwritten', DocumentView::whole($outdated->current));
+            throw ApiProblem::conflict('this rig was changed in another window; nothing has been overwritten', DocumentView::whole($outdated->current));
         }
 
         return new JsonResponse(['document' => DocumentView::whole($document), 'places' => $places]);
@@ -46,14 +46,14 @@ final readonly class FixController
 
     private function offered(string $id, string $key): RigFix
     {
-        $situation = new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw Problem::notFound('rig')));
+        $situation = new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw ApiProblem::notFound('rig')));
         foreach (Examination::of($situation)->findings as $finding) {
             if ($finding->key() === $key && null !== $finding->fix) {
                 return $finding->fix;
             }
         }
 
-        throw Problem::unprocessable('that is not found any more: somebody has changed the rig or its rules');
+        throw ApiProblem::unprocessable('that is not found any more: somebody has changed the rig or its rules');
     }
 
     /** @throws Outdated */

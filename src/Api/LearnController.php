@@ -18,11 +18,11 @@ use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Learn\LearnedRule;
+use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Show\Learn\Played;
 use ZigzagPost\Core\Show\Learn\PlayedChart;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
-use ZigzagPost\Core\Show\Learn\Target;
 use ZigzagPost\Core\Show\Learn\Targets;
 
 /** Learn: what was played, what it can do, and the rule that lets it. */
@@ -73,7 +73,7 @@ final readonly class LearnController
     {
         $body = Body::of($request);
         [$control, $target] = [$body->object('control'), $body->object('target')];
-        $kind = Kind::tryFrom($control->text('kind', 20)) ?? throw Problem::badRequest('"kind" should be a kind of message');
+        $kind = Kind::tryFrom($control->text('kind', 20)) ?? throw ApiProblem::badRequest('"kind" should be a kind of message');
         $played = new Played(
             $control->text('port', 100),
             $kind,
@@ -91,10 +91,10 @@ final readonly class LearnController
             $rule = LearnedRule::of(
                 $this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES)),
                 $recognised,
-                new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), ''),
+                new LearnTarget($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), ''),
             );
         } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
+            throw ApiProblem::unprocessable($error->getMessage());
         }
 
         return new JsonResponse(['rule' => $rule->text, 'edits' => array_map(get_object_vars(...), $rule->edits), 'told' => $rule->told]);
@@ -107,7 +107,7 @@ final readonly class LearnController
         $body = Body::of($request);
         $controls = [];
         foreach ($body->list('controls', 2000) as $each) {
-            $kind = Kind::tryFrom($each->text('kind', 20)) ?? throw Problem::badRequest('"kind" should be a kind of message');
+            $kind = Kind::tryFrom($each->text('kind', 20)) ?? throw ApiProblem::badRequest('"kind" should be a kind of message');
             $played = new Played($each->text('port', 100), $kind, $each->numberOrNull('channel', 1, 16), $each->numberOrNull('number', 0, 16383));
             $controls[] = [
                 $each->text('name', 200),
@@ -118,7 +118,7 @@ final readonly class LearnController
         try {
             RigFile::chart(Json::encode($chart));
         } catch (BadData $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
 
         return new JsonResponse(['text' => Json::encode($chart)]);
@@ -130,7 +130,7 @@ final readonly class LearnController
         $events = [];
         foreach ($body->list('events', self::MOST_EVENTS) as $event) {
             $bytes =
-                Bytes::fromHex($event->text('bytes', 20_000)) ?? throw Problem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
+                Bytes::fromHex($event->text('bytes', 20_000)) ?? throw ApiProblem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
             $events[] = new Event($event->number('timeUs', 0, self::LATEST_US), $event->text('port', 100), $bytes);
         }
         usort($events, static fn (Event $a, Event $b): int => $a->timeUs <=> $b->timeUs);

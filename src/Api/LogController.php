@@ -28,8 +28,8 @@ final readonly class LogController
     #[Route('/api/rigs/{id}/log/next', methods: 'GET')]
     public function next(string $id): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-        $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::notFound('rig');
         $last = [] === $rig->log ? null : self::time($rig->log[\count($rig->log) - 1]->at);
         $changed = [];
         if (null !== $last) {
@@ -66,7 +66,7 @@ final readonly class LogController
     #[Route('/api/rigs/{id}/log.csv', methods: 'GET')]
     public function csv(string $id): Response
     {
-        $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::notFound('rig');
         $stream = fopen('php://memory', 'w+');
         if (false === $stream) {
             throw new \RuntimeException('no memory for a table');

@@ -23,14 +23,14 @@ final readonly class MomentController
     #[Route('/api/moments/{id}', methods: 'GET')]
     public function told(string $id): JsonResponse
     {
-        return new JsonResponse($this->moments->told($this->moment($id)) ?? throw Problem::unprocessable(self::OLD));
+        return new JsonResponse($this->moments->told($this->moment($id)) ?? throw ApiProblem::unprocessable(self::OLD));
     }
 
     /** A bench that stands as everything stood when it began. */
     #[Route('/api/moments/{id}/open', methods: 'POST')]
     public function open(string $id): JsonResponse
     {
-        $session = $this->moments->open($this->moment($id)) ?? throw Problem::unprocessable(self::OLD);
+        $session = $this->moments->open($this->moment($id)) ?? throw ApiProblem::unprocessable(self::OLD);
         $this->sessions->keep($session);
 
         return new JsonResponse(['bench' => $session->id], 201);
@@ -38,6 +38,6 @@ final readonly class MomentController
 
     private function moment(string $id): Moment
     {
-        return $this->moments->find($id) ?? throw Problem::notFound('kept minute');
+        return $this->moments->find($id) ?? throw ApiProblem::notFound('kept minute');
     }
 }

@@ -34,7 +34,7 @@ final readonly class ProblemListener
         }
         if ($error instanceof LockedShow) {
             $event->setResponse(new JsonResponse(['error' => $error->getMessage(), 'lock' => $error->lock->told()], 423));
-        } elseif ($error instanceof Problem) {
+        } elseif ($error instanceof ApiProblem) {
             $event->setResponse(new JsonResponse(['error' => $error->getMessage()] + $error->more, $error->status));
         } elseif ($error instanceof RulebookError || $error instanceof BadFile || $error instanceof BadData) {
             // What people wrote or brought cannot be done; its text says why.

@@ -45,7 +45,7 @@ final readonly class ProofController
     #[Route('/api/rigs/{id}/proving', methods: 'GET')]
     public function proving(string $id, Request $request): JsonResponse
     {
-        $whole = $this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig'));
+        $whole = $this->rigs->whole($this->rigs->document($id) ?? throw ApiProblem::notFound('rig'));
         $key = hash('xxh128', Json::encode($whole));
         $total = \is_array($whole['proofs'] ?? null) ? \count($whole['proofs']) : 0;
         $next = $key === $request->query->getString('known') ? min($total, max(0, $request->query->getInt('from'))) : 0;
@@ -96,7 +96,7 @@ final readonly class ProofController
                 RulesSum::of($situation),
             );
         } catch (BadFile $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
 
         return new JsonResponse(array_filter(get_object_vars($proof), static fn (mixed $value): bool => null !== $value));
@@ -128,20 +128,20 @@ final readonly class ProofController
     {
         return hash(
             'xxh128',
-            Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw Problem::notFound('rig')), ['report' => true])),
+            Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw ApiProblem::notFound('rig')), ['report' => true])),
         );
     }
 
     private function situation(string $id): RigAnalysis
     {
-        return $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
+        return $this->rigs->situationOf($id) ?? throw ApiProblem::notFound('rig');
     }
 
     private function running(string $id): RigAnalysis
     {
         $situation = $this->situation($id);
         if ($situation->checked()->hasErrors()) {
-            throw Problem::unprocessable('the rulebook has an error; put it right first, then its tapes can be played');
+            throw ApiProblem::unprocessable('the rulebook has an error; put it right first, then its tapes can be played');
         }
 
         return $situation;

@@ -20,7 +20,7 @@ final readonly class ReckonController
             $number = is_numeric($text) ? (float) $text : null;
 
             return null === $number || $number < $least || $number > $most
-                ? throw Problem::badRequest("\"{$name}\" should be a number from {$least} to {$most}")
+                ? throw ApiProblem::badRequest("\"{$name}\" should be a number from {$least} to {$most}")
                 : $number;
         };
         $whole = static fn (string $name, int $least, int $most): int => (int) $of($name, $least, $most);

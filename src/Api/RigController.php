@@ -42,8 +42,8 @@ final readonly class RigController
     #[Route('/api/rigs/{id}/computed', methods: 'GET')]
     public function computed(string $id): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-        $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::unprocessable('this rig cannot be read');
         $setup = RigFile::setup($rig);
         $situation = new RigAnalysis($setup);
 
@@ -81,7 +81,7 @@ final readonly class RigController
     /** @return array{array<mixed>, string} a rig with its rulebook, and its name */
     private function whole(string $id): array
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
 
         return [array_diff_key($this->rigs->whole($document), ['book' => true]), $document->name];
     }
@@ -90,20 +90,20 @@ final readonly class RigController
     #[Route('/api/rigs/{id}/ways', methods: 'GET')]
     public function ways(string $id, Request $request): JsonResponse
     {
-        $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::notFound('rig');
         $setup = RigFile::setup($rig);
         $situation = new RigAnalysis($setup);
-        $box = $setup->box($request->query->getString('unit')) ?? throw Problem::notFound('unit');
+        $box = $setup->box($request->query->getString('unit')) ?? throw ApiProblem::notFound('unit');
         if ($situation->checked()->hasErrors()) {
-            throw Problem::unprocessable('the rulebook has an error; put it right first, then ways can be followed');
+            throw ApiProblem::unprocessable('the rulebook has an error; put it right first, then ways can be followed');
         }
         $ways = new Ways($situation);
         if ($request->query->has('parameter')) {
-            $parameter = $box->parameter($request->query->getString('parameter')) ?? throw Problem::notFound('parameter');
+            $parameter = $box->parameter($request->query->getString('parameter')) ?? throw ApiProblem::notFound('parameter');
 
             return new JsonResponse(array_map(ArrivalView::of(...), $ways->to($box, $parameter->name)));
         }
-        $control = $box->control($request->query->getString('control')) ?? throw Problem::notFound('control');
+        $control = $box->control($request->query->getString('control')) ?? throw ApiProblem::notFound('control');
 
         return new JsonResponse(array_map(ArrivalView::of(...), $ways->from($box, $control)));
     }
@@ -112,7 +112,7 @@ final readonly class RigController
     #[Route('/api/rigs/{id}/trial', methods: 'POST')]
     public function trial(string $id, Request $request): JsonResponse
     {
-        $rig = $this->rigs->find($id) ?? throw Problem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::notFound('rig');
         $ticks = [];
         foreach (Body::of($request)->list('ticks', 2000) as $tick) {
             $ticks[$tick->text('unit', 200)."\t".$tick->text('control', 200)] = 1 === $tick->number('passed', 0, 1);
@@ -129,8 +129,8 @@ final readonly class RigController
     ),]
     public function paper(string $id, string $sheet, string $format): Response
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
-        $rig = $this->rigs->find($id) ?? throw Problem::unprocessable('this rig cannot be read');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::unprocessable('this rig cannot be read');
         $html = $this->sheets->html(new RigAnalysis(RigFile::setup($rig)), 'all' === $sheet ? array_keys(Sheets::ALL) : [$sheet]);
 
         return 'html' === $format
@@ -155,7 +155,7 @@ final readonly class RigController
                 return new JsonResponse(['chart' => $names->chart, 'rows' => [], 'columns' => [], 'notes' => $names->notes]);
             }
         } catch (BadData $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
         $table = TableReader::read($text, $this->chosen($body));
 
@@ -169,7 +169,7 @@ final readonly class RigController
         foreach ($body->listOrNone('columns', self::MOST_COLUMNS) as $column) {
             $chosen[$column->number('index', 0, self::MOST_COLUMNS - 1)] =
                 Holds::tryFrom($column->text('holds', 60)) ??
-                throw Problem::unprocessable('a column holds one of '.implode(', ', array_column(Holds::cases(), 'value')));
+                throw ApiProblem::unprocessable('a column holds one of '.implode(', ', array_column(Holds::cases(), 'value')));
         }
 
         return $chosen;

@@ -32,7 +32,7 @@ final readonly class RigRulesController
     #[Route('/api/rigs/{id}/rename', methods: 'POST')]
     public function rename(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         [$from, $to] = [$body->text('from', 200), $body->text('to', 200)];
 
@@ -43,7 +43,7 @@ final readonly class RigRulesController
     #[Route('/api/rigs/{id}/titles', methods: 'POST')]
     public function titles(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         $unit = $body->text('unit', 200);
         $titles = [];
@@ -58,7 +58,7 @@ final readonly class RigRulesController
     #[Route('/api/rigs/{id}/rules', methods: 'POST')]
     public function rules(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $text = Body::of($request)->text('text', self::LONGEST_RULES);
 
         return $this->changes->make($document, static fn (Source $source): array => RuleChange::append($source, $text), $request);
@@ -69,12 +69,12 @@ final readonly class RigRulesController
     public function swap(string $id, Request $request): JsonResponse
     {
         [$situation, $body] = [$this->situation($id), Body::of($request)];
-        $box = $situation->setup->box($body->text('unit', 200)) ?? throw Problem::notFound('unit');
-        $document = $this->documents->find($body->text('chart', 64), ChartKind::NAME) ?? throw Problem::notFound('chart');
+        $box = $situation->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
+        $document = $this->documents->find($body->text('chart', 64), ChartKind::NAME) ?? throw ApiProblem::notFound('chart');
         try {
             $chart = RigFile::chart($document->text);
         } catch (BadData $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
 
         return new JsonResponse([
@@ -89,13 +89,13 @@ final readonly class RigRulesController
     public function lay(string $id, Request $request): JsonResponse
     {
         [$situation, $body] = [$this->situation($id), Body::of($request)];
-        $from = $situation->setup->box($body->text('from', 200)) ?? throw Problem::notFound('unit');
-        $to = $situation->setup->box($body->text('to', 200)) ?? throw Problem::notFound('unit');
-        $first = $from->control($body->text('first', 200)) ?? throw Problem::notFound('control');
-        $last = $from->control($body->text('last', 200)) ?? throw Problem::notFound('control');
+        $from = $situation->setup->box($body->text('from', 200)) ?? throw ApiProblem::notFound('unit');
+        $to = $situation->setup->box($body->text('to', 200)) ?? throw ApiProblem::notFound('unit');
+        $first = $from->control($body->text('first', 200)) ?? throw ApiProblem::notFound('control');
+        $last = $from->control($body->text('last', 200)) ?? throw ApiProblem::notFound('control');
         $takeover = $body->text('takeover', 20);
         if (!\in_array($takeover, ['jump', 'pickup', 'scaled'], true)) {
-            throw Problem::badRequest('"takeover" should be jump, pickup or scaled');
+            throw ApiProblem::badRequest('"takeover" should be jump, pickup or scaled');
         }
         $laying = ControlMapping::of($situation, $from, $first, $last, $to, $body->text('family', 200), $takeover);
 
@@ -104,6 +104,6 @@ final readonly class RigRulesController
 
     private function situation(string $id): RigAnalysis
     {
-        return new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw Problem::notFound('rig')));
+        return new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw ApiProblem::notFound('rig')));
     }
 }

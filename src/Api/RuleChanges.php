@@ -30,9 +30,9 @@ final readonly class RuleChanges
         try {
             return new JsonResponse(['places' => $this->rigs->changeRules($rig, $change, Author::of($request), $staysSound)] + $more);
         } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
+            throw ApiProblem::unprocessable($error->getMessage());
         } catch (Outdated) {
-            throw Problem::conflict('the rules are being changed in another window just now; do it again', []);
+            throw ApiProblem::conflict('the rules are being changed in another window just now; do it again', []);
         }
     }
 }

@@ -34,11 +34,11 @@ final readonly class RunController
         $port = $body->textOrNull('port', 100) ?? '';
         $checked = Checker::check($text);
         if ($checked->hasErrors()) {
-            throw Problem::unprocessable('this rulebook has errors; put them right before running a tape');
+            throw ApiProblem::unprocessable('this rulebook has errors; put them right before running a tape');
         }
         $inPorts = $checked->book->portNames(true);
         if ('' !== $port && !\in_array($port, $inPorts, true)) {
-            throw Problem::unprocessable("the rulebook has no in port \"{$port}\"");
+            throw ApiProblem::unprocessable("the rulebook has no in port \"{$port}\"");
         }
         if ('' === $port) {
             $this->requireKnownPorts($tape->text, $inPorts);
@@ -71,7 +71,7 @@ final readonly class RunController
     {
         $job = $this->find($id);
         if (!$job->isDone) {
-            throw Problem::unprocessable('this run is not done yet');
+            throw ApiProblem::unprocessable('this run is not done yet');
         }
 
         return Download::of(
@@ -86,7 +86,7 @@ final readonly class RunController
     {
         foreach (TapeStore::events($text) as $event) {
             if (!\in_array($event->port, $inPorts, true)) {
-                throw Problem::unprocessable(
+                throw ApiProblem::unprocessable(
                     "the tape has messages for \"{$event->port}\", which is no in port of this rulebook; choose the port that everything is to come in at",
                     ['ports' => $inPorts],
                 );
@@ -96,7 +96,7 @@ final readonly class RunController
 
     private function find(string $id): TapeJob
     {
-        return $this->store->find(TapeJob::class, $id) ?? throw Problem::notFound('run');
+        return $this->store->find(TapeJob::class, $id) ?? throw ApiProblem::notFound('run');
     }
 
     /** @return array<string, mixed> */

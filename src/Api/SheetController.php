@@ -16,7 +16,7 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\TakesOver;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Leap\Leaps;
-use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\CopyCheck;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
@@ -50,7 +50,7 @@ final readonly class SheetController
     #[Route('/api/rigs/{id}/show/cell', methods: 'POST')]
     public function cell(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         [$scene, $unit, $program] = [$body->text('scene', 200), $body->text('unit', 200), $body->textOrNull('program', 200)];
 
@@ -66,7 +66,7 @@ final readonly class SheetController
     #[Route('/api/rigs/{id}/show/switch', methods: 'POST')]
     public function switch(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $situation = $this->situation($id);
         $body = Body::of($request);
         [$box, $control] = self::control($situation, $body);
@@ -75,9 +75,9 @@ final readonly class SheetController
         if ('assign' === $do) {
             [$scene, $gesture, $target] = [$body->textOrNull('scene', 200), $body->text('gesture', 20), $body->object('target')];
             if (!\in_array($gesture, ['press', 'short', 'held', 'twice', 'move'], true)) {
-                throw Problem::badRequest('"gesture" should be press, short, held, twice or move');
+                throw ApiProblem::badRequest('"gesture" should be press, short, held, twice or move');
             }
-            $wanted = new Target($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), '');
+            $wanted = new LearnTarget($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), '');
 
             return $this->changes->make(
                 $document,
@@ -92,7 +92,7 @@ final readonly class SheetController
             return $this->changes->make($document, static fn (): array => $edits->clear($box, $control, $line), $request, ['same' => []]);
         }
         if ('copy' !== $do && 'move' !== $do) {
-            throw Problem::badRequest("\"do\" should be assign, clear, copy or move, not {$do}");
+            throw ApiProblem::badRequest("\"do\" should be assign, clear, copy or move, not {$do}");
         }
         [$toBox, $toControl] = self::control($situation, $body->object('to'));
         $scene = $body->object('to')->textOrNull('scene', 200);
@@ -113,15 +113,15 @@ final readonly class SheetController
     #[Route('/api/rigs/{id}/show/copy', methods: 'POST')]
     public function copy(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $situation = $this->situation($id);
         $body = Body::of($request);
         [$unit, $from, $to] = [$body->textOrNull('unit', 200), $body->textOrNull('from', 200), $body->textOrNull('to', 200)];
-        $box = null === $unit ? null : $situation->setup->box($unit) ?? throw Problem::notFound('unit');
+        $box = null === $unit ? null : $situation->setup->box($unit) ?? throw ApiProblem::notFound('unit');
         try {
             $copy = null === $box ? WholeCopy::scene($situation, $from ?? '', $to ?? '') : WholeCopy::layer($situation, $box, $from, $to);
         } catch (RulebookError $error) {
-            throw Problem::unprocessable($error->getMessage());
+            throw ApiProblem::unprocessable($error->getMessage());
         }
 
         return $this->changes->make($document, static fn (): array => $copy->edits, $request, ['same' => $copy->same, 'left' => $copy->left], true);
@@ -138,11 +138,11 @@ final readonly class SheetController
     #[Route('/api/rigs/{id}/leaps', methods: 'POST')]
     public function takeover(string $id, Request $request): JsonResponse
     {
-        $document = $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
         [$line, $takeover] = [$body->number('line', 1, 1_000_000), $body->text('takeover', 20)];
         if (!\in_array($takeover, TakesOver::TAKEOVERS, true)) {
-            throw Problem::badRequest('"takeover" should be jump, pickup or scaled');
+            throw ApiProblem::badRequest('"takeover" should be jump, pickup or scaled');
         }
 
         return $this->changes->make($document, static fn (Source $source): array => Leaps::edits($source, $line, $takeover), $request);
@@ -151,13 +151,13 @@ final readonly class SheetController
     /** @return array{Device, Control} */
     private static function control(RigAnalysis $situation, Body $body): array
     {
-        $box = $situation->setup->box($body->text('unit', 200)) ?? throw Problem::notFound('unit');
+        $box = $situation->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
 
-        return [$box, $box->control($body->text('control', 200)) ?? throw Problem::notFound('control')];
+        return [$box, $box->control($body->text('control', 200)) ?? throw ApiProblem::notFound('control')];
     }
 
     private function situation(string $id): RigAnalysis
     {
-        return $this->rigs->situationOf($id) ?? throw Problem::notFound('rig');
+        return $this->rigs->situationOf($id) ?? throw ApiProblem::notFound('rig');
     }
 }

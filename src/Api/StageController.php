@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Bench\BenchSession;
 use App\Bench\Books;
-use App\Bench\Session;
 use App\Bench\Sessions;
 use App\Bench\Stages;
 use App\Documents\ShowLocks;
@@ -75,7 +75,7 @@ final readonly class StageController
             $situation = null;
         }
         if (null === $situation) {
-            throw Problem::notFound('show');
+            throw ApiProblem::notFound('show');
         }
 
         return new JsonResponse(['rig' => json_decode((string) $rig), 'uses' => ShowView::of($situation)['uses']]);
@@ -99,7 +99,7 @@ final readonly class StageController
     }
 
     /** @return list<string> what is stored otherwise than it runs */
-    private function differences(Document $rig, ?Session $session): array
+    private function differences(Document $rig, ?BenchSession $session): array
     {
         $running = null === $session ? null : $this->stages->running($session->book);
 
@@ -108,6 +108,6 @@ final readonly class StageController
 
     private function rig(string $id): Document
     {
-        return $this->rigs->document($id) ?? throw Problem::notFound('rig');
+        return $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
     }
 }

@@ -42,7 +42,7 @@ final readonly class TapeController
         try {
             [$tape, $faults] = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name, Author::of($request));
         } catch (BadFile $bad) {
-            throw Problem::unprocessable($bad->getMessage());
+            throw ApiProblem::unprocessable($bad->getMessage());
         }
         $request->attributes->set('saving', "the tape \"{$tape->name}\"");
         $this->documents->add($tape, Revision::CREATED);
@@ -59,7 +59,7 @@ final readonly class TapeController
         foreach (TapeStore::events($this->tapes->find($id)->text) as $event) {
             $events[] = ['timeUs' => $event->timeUs, 'port' => $event->port, 'bytes' => Bytes::toHex($event->bytes)];
             if (\count($events) > self::MOST_PLAYED) {
-                throw Problem::tooLarge('this tape has more than 50000 events; run it instead of playing it');
+                throw ApiProblem::tooLarge('this tape has more than 50000 events; run it instead of playing it');
             }
         }
 
@@ -86,7 +86,7 @@ final readonly class TapeController
     #[Route('/{id}/restore', methods: 'POST')]
     public function restore(string $id): JsonResponse
     {
-        $tape = $this->documents->takeBack($id) ?? throw Problem::notFound('tape');
+        $tape = $this->documents->takeBack($id) ?? throw ApiProblem::notFound('tape');
 
         return new JsonResponse(self::summary($tape));
     }

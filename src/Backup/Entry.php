@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Backup;
 
 use App\Documents\BadDocument;
-use App\Documents\Name;
+use App\Documents\DocumentName;
 
 /** A part of the manifest, read with names and kinds; each mistake says where it is. */
 final readonly class Entry
@@ -80,7 +80,7 @@ final readonly class Entry
     {
         $text = $this->text($name, "/^.{{$least},{$most}}$/Dsu");
 
-        return Name::isPlain($text) ? $text : throw $this->wrong($name, 'there are control characters or direction marks in this name');
+        return DocumentName::isPlain($text) ? $text : throw $this->wrong($name, 'there are control characters or direction marks in this name');
     }
 
     public function number(string $name): int

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Backup;
 
+use App\Documents\DocumentName;
 use App\Documents\Kinds;
-use App\Documents\Name;
 use App\Storage\DataFolder;
 use App\Storage\StorageProblem;
 
@@ -87,7 +87,7 @@ final readonly class Export
         [$id, $kind, $name, $place] = [
             self::text($row, 'id'),
             self::text($row, 'kind'),
-            Name::cleaned(self::text($row, 'name')),
+            DocumentName::cleaned(self::text($row, 'name')),
             self::number($row, 'rowid'),
         ];
         $ending = Kinds::find($kind)?->ending() ?? 'txt';
@@ -99,7 +99,7 @@ final readonly class Export
             'version' => self::number($row, 'version'),
             'createdAt' => self::time($row, 'created_at'),
             'changedAt' => self::time($row, 'changed_at'),
-            'changedBy' => Name::line(self::text($row, 'changed_by')),
+            'changedBy' => DocumentName::line(self::text($row, 'changed_by')),
             'file' => $file,
             'sum' => self::add($database, $zip, $file, 'document', 'text', $place),
             'isGood' => 1 === $row['is_good'],
@@ -120,10 +120,10 @@ final readonly class Export
             $file = "history/{$id}/{$number}.{$ending}";
             $revisions[] = [
                 'number' => $number,
-                'name' => Name::cleaned(self::text($each, 'name')),
+                'name' => DocumentName::cleaned(self::text($each, 'name')),
                 'begunAt' => self::time($each, 'begun_at'),
                 'at' => self::time($each, 'at'),
-                'by' => Name::line(self::text($each, 'author')),
+                'by' => DocumentName::line(self::text($each, 'author')),
                 'what' => self::text($each, 'what'),
                 'file' => $file,
                 'sum' => self::add($database, $zip, $file, 'revision', 'text', self::number($each, 'id')),

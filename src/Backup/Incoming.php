@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Backup;
 
-use App\Api\Problem;
+use App\Api\ApiProblem;
 use App\Documents\BadDocument;
 use App\Storage\DataFolder;
 use App\Storage\Locks;
@@ -145,11 +145,11 @@ final readonly class Incoming
 
     private function found(string $id): string
     {
-        return is_dir($this->folder($id)) ? $this->folder($id) : throw Problem::notFound('backup');
+        return is_dir($this->folder($id)) ? $this->folder($id) : throw ApiProblem::notFound('backup');
     }
 
     private function folder(string $id): string
     {
-        return 1 === preg_match('/^[0-9a-f]{16}$/D', $id) ? $this->data->incoming()."/{$id}" : throw Problem::notFound('backup');
+        return 1 === preg_match('/^[0-9a-f]{16}$/D', $id) ? $this->data->incoming()."/{$id}" : throw ApiProblem::notFound('backup');
     }
 }

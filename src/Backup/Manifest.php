@@ -6,8 +6,8 @@ namespace App\Backup;
 
 use App\Documents\BadDocument;
 use App\Documents\DocumentKind;
+use App\Documents\DocumentName;
 use App\Documents\Kinds;
-use App\Documents\Name;
 
 /** The documents that the manifest of a backup lists, a line each, read one at a time. */
 final class Manifest
@@ -105,6 +105,6 @@ final class Manifest
 
     public static function besideName(string $name): string
     {
-        return mb_substr("{$name} (from the file)", 0, Name::LONGEST);
+        return mb_substr("{$name} (from the file)", 0, DocumentName::LONGEST);
     }
 }

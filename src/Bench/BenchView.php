@@ -10,7 +10,7 @@ use ZigzagPost\Core\World\Bench;
 final class BenchView
 {
     /** @return array<string, mixed> everything, for a window that has just opened the bench */
-    public static function whole(Session $session, Window $window, Bench $bench): array
+    public static function whole(BenchSession $session, Window $window, Bench $bench): array
     {
         $news = BenchNews::take($bench);
         $window->forget();
@@ -26,7 +26,7 @@ final class BenchView
      *
      * @return array<string, mixed> what may have changed by playing
      */
-    public static function news(Session $session, Window $window, Bench $bench, BenchNews $news, bool $isWhole): array
+    public static function news(BenchSession $session, Window $window, Bench $bench, BenchNews $news, bool $isWhole): array
     {
         if ($isWhole) {
             $window->sent = [];

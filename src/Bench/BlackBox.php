@@ -32,7 +32,7 @@ final readonly class BlackBox
     }
 
     /** Writes down what has just been played. */
-    public function record(Session $session, Bench $bench): void
+    public function record(BenchSession $session, Bench $bench): void
     {
         $journal = $bench->takeJournal();
         [$number, $atUs] = $session->box[\count($session->box) - 1] ?? [0, 0];
@@ -61,7 +61,7 @@ final readonly class BlackBox
      *
      * @return array{string, Capture}|null name of the compiled book, and the minute
      */
-    public function minute(Session $session, int $nowUs): ?array
+    public function minute(BenchSession $session, int $nowUs): ?array
     {
         $deeds = [];
         $found = null;
@@ -85,7 +85,7 @@ final readonly class BlackBox
     }
 
     /** @param list<JournalEntry> $journal */
-    private function append(Session $session, int $number, array $journal): void
+    private function append(BenchSession $session, int $number, array $journal): void
     {
         if ([] !== $session->box) {
             $this->shelf->append(
@@ -95,7 +95,7 @@ final readonly class BlackBox
         }
     }
 
-    private function forget(Session $session, int $nowUs): void
+    private function forget(BenchSession $session, int $nowUs): void
     {
         while (\count($session->box) > self::MOST_PARTS || (isset($session->box[1]) && $nowUs - $session->box[1][1] > self::KEPT_US)) {
             [$number] = array_shift($session->box);

@@ -32,7 +32,7 @@ final readonly class Moments
      *
      * @param string|null $bookId the rulebook that is played, where it is not that of the rig
      */
-    public function mark(Session $session, int $nowUs, ?string $bookId, string $by): ?Document
+    public function mark(BenchSession $session, int $nowUs, ?string $bookId, string $by): ?Document
     {
         $kept = $this->box->minute($session, $nowUs);
         if (null === $kept) {
@@ -85,7 +85,7 @@ final readonly class Moments
     }
 
     /** A bench that stands as everything stood when the minute began. */
-    public function open(Moment $moment): ?Session
+    public function open(Moment $moment): ?BenchSession
     {
         $played = $this->book($moment);
         if (null === $played) {
@@ -95,7 +95,7 @@ final readonly class Moments
         try {
             $moment->minute->replay($book, $seats); // what cannot be played is not put on a bench
 
-            return Session::start($name, $moment->minute->begin($book, $seats));
+            return BenchSession::start($name, $moment->minute->begin($book, $seats));
         } catch (\Throwable) {
             return null;
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Api\Problem;
+use App\Api\ApiProblem;
 use App\Storage\DataFolder;
 use App\Storage\Locks;
 use App\Storage\Shelf;
@@ -22,7 +22,7 @@ final readonly class Sessions
         $this->shelf = new Shelf($data->benches(), $data->inMemory());
     }
 
-    public function keep(Session $session): void
+    public function keep(BenchSession $session): void
     {
         ++$session->turn;
         $isOnDisk = $this->shelf->writeOften("{$session->id}.bench", $session->bytes(), self::DISK_SECONDS);
@@ -34,24 +34,24 @@ final readonly class Sessions
      *
      * @template T
      *
-     * @param callable(Session): T $work
+     * @param callable(BenchSession): T $work
      *
      * @return T
      */
     public function with(string $id, callable $work): mixed
     {
         if (1 !== preg_match('/^[0-9a-f]{16}$/D', $id)) {
-            throw Problem::notFound('bench');
+            throw ApiProblem::notFound('bench');
         }
 
         if (null === $this->shelf->path("{$id}.bench")) {
-            throw Problem::notFound('bench'); // a name that somebody made up leaves no lock
+            throw ApiProblem::notFound('bench'); // a name that somebody made up leaves no lock
         }
 
         return $this->locks->hold($id, function () use ($id, $work): mixed {
-            $bytes = $this->shelf->read("{$id}.bench") ?? throw Problem::notFound('bench');
+            $bytes = $this->shelf->read("{$id}.bench") ?? throw ApiProblem::notFound('bench');
 
-            return $work(Session::of($id, $bytes) ?? throw Problem::notFound('bench'));
+            return $work(BenchSession::of($id, $bytes) ?? throw ApiProblem::notFound('bench'));
         });
     }
 
@@ -60,15 +60,15 @@ final readonly class Sessions
     {
         $path = 1 === preg_match('/^[0-9a-f]{16}$/D', $id) ? $this->shelf->path("{$id}.bench") : null;
 
-        return null === $path ? null : Session::turn((string) @file_get_contents($path, false, null, 0, 64));
+        return null === $path ? null : BenchSession::turn((string) @file_get_contents($path, false, null, 0, 64));
     }
 
     /** A bench as it was last kept, to be looked at only; null when there is none. */
-    public function look(string $id): ?Session
+    public function look(string $id): ?BenchSession
     {
         $bytes = 1 === preg_match('/^[0-9a-f]{16}$/D', $id) ? $this->shelf->read("{$id}.bench") : null;
 
-        return null === $bytes ? null : Session::of($id, $bytes);
+        return null === $bytes ? null : BenchSession::of($id, $bytes);
     }
 
     public function sweep(int $seconds): void

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Api\Problem;
+use App\Api\ApiProblem;
 use App\Documents\Documents;
 use App\Documents\TapeKind;
 use App\Entity\Document;
@@ -54,7 +54,7 @@ final readonly class TapeStore
 
     public function find(string $id): Document
     {
-        return $this->documents->find($id, TapeKind::NAME) ?? throw Problem::notFound('tape');
+        return $this->documents->find($id, TapeKind::NAME) ?? throw ApiProblem::notFound('tape');
     }
 
     /** @return \Generator<int, Event> */

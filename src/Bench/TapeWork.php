@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Api\Problem;
+use App\Api\ApiProblem;
 use App\Entity\Document;
 use App\Entity\TapeJob;
 use App\Storage\DataFolder;
@@ -67,12 +67,12 @@ final readonly class TapeWork
         $job->state = base64_encode(SavedRun::write($engine));
     }
 
-    /** @throws Problem when the result is not here whole any more */
+    /** @throws ApiProblem when the result is not here whole any more */
     public function result(TapeJob $job): string
     {
         $result = is_file($this->resultFile($job)) ? (string) @file_get_contents($this->resultFile($job)) : '';
         if (\strlen($result) < $job->resultLength) {
-            throw Problem::unprocessable('the result of this run is not here whole any more; run the tape again');
+            throw ApiProblem::unprocessable('the result of this run is not here whole any more; run the tape again');
         }
 
         return substr($result, 0, $job->resultLength);
@@ -93,7 +93,7 @@ final readonly class TapeWork
     {
         $file = $this->resultFile($job);
         if (0 < $job->resultLength && (!is_file($file) || (int) filesize($file) < $job->resultLength)) {
-            throw Problem::unprocessable('what this run has written so far is not here whole any more; begin it anew');
+            throw ApiProblem::unprocessable('what this run has written so far is not here whole any more; begin it anew');
         }
         try {
             $this->files->mkdir(\dirname($file), 0o700);

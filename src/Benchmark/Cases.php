@@ -7,16 +7,16 @@ namespace App\Benchmark;
 /** The rulebooks that are measured, the messages they get, and the same work written by hand. */
 final class Cases
 {
-    /** @return list<Measured> */
+    /** @return list<Measurement> */
     public static function all(): array
     {
         return [
-            new Measured('notes', self::notesBook(), self::notes(...), HandWritten::notes(...)),
-            new Measured('controllers', self::controllersBook(), self::controllers(...), HandWritten::controllers(...)),
-            new Measured('NRPN', self::parametersBook(), self::parameters(...), HandWritten::parameters(...)),
-            new Measured('MPE flatten', self::flattenBook(), self::expression(...), HandWritten::flatten(...)),
-            new Measured('spread', self::spreadBook(), self::notes(...), HandWritten::spread(...)),
-            new Measured('20 rules, everything', self::twentyRules(), self::mixed(...), HandWritten::twentyRules(...)),
+            new Measurement('notes', self::notesBook(), self::notes(...), HandWritten::notes(...)),
+            new Measurement('controllers', self::controllersBook(), self::controllers(...), HandWritten::controllers(...)),
+            new Measurement('NRPN', self::parametersBook(), self::parameters(...), HandWritten::parameters(...)),
+            new Measurement('MPE flatten', self::flattenBook(), self::expression(...), HandWritten::flatten(...)),
+            new Measurement('spread', self::spreadBook(), self::notes(...), HandWritten::spread(...)),
+            new Measurement('20 rules, everything', self::twentyRules(), self::mixed(...), HandWritten::twentyRules(...)),
         ];
     }
 

@@ -6,7 +6,7 @@ namespace App\Command;
 
 use App\Benchmark\Cases;
 use App\Benchmark\LibraryScript;
-use App\Benchmark\Measured;
+use App\Benchmark\Measurement;
 use App\Benchmark\PlannedRig;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -61,7 +61,7 @@ final class BenchmarkCommand extends Command
     }
 
     /** @return array{float, float, float} median seconds of the engine and of the loop written by hand, taken in turn, and the median of their ratios */
-    private function compare(Measured $case): array
+    private function compare(Measurement $case): array
     {
         $messages = ($case->messages)(self::MESSAGES);
         $book = Compiler::load(Checker::check($case->book)->book);
@@ -89,7 +89,7 @@ final class BenchmarkCommand extends Command
     }
 
     /** @return float seconds of a script with an independent MIDI library */
-    private function withLibrary(Measured $case, LibraryScript $script): float
+    private function withLibrary(Measurement $case, LibraryScript $script): float
     {
         $messages = ($case->messages)(self::SCRIPT_MESSAGES);
         [$seconds, $bytes] = $script->run($case->name, $messages);

@@ -26,7 +26,7 @@ final class ChartCheckCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('file'));
+        $file = OptionText::of($input->getArgument('file'));
         try {
             RigFile::chart(Files::text($file, Json::MAX_BYTES + 1));
             $problems = [];

@@ -17,9 +17,9 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\ChartTables;
-use ZigzagPost\Core\Rig\Table\Group;
 use ZigzagPost\Core\Rig\Table\ReadRow;
 use ZigzagPost\Core\Rig\Table\ReadTable;
+use ZigzagPost\Core\Rig\Table\RowGroup;
 use ZigzagPost\Core\Rig\Table\TableReader;
 
 #[AsCommand('chart:read', 'Makes a chart of a table of parameters, or of a MIDI name document')]
@@ -40,12 +40,12 @@ final class ChartReadCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('table'));
+        $file = OptionText::of($input->getArgument('table'));
         $text = Files::text($file, self::MAX_BYTES + 1);
         if (\strlen($text) > self::MAX_BYTES) {
             throw CommandFailed::input("{$file}: a table is at most 8 MiB");
         }
-        $name = Text::orNull($input->getOption('name'));
+        $name = OptionText::orNull($input->getOption('name'));
         try {
             if (str_ends_with(strtolower($file), '.zip')) {
                 $chart = ChartTables::read(Zip::read($file, self::MAX_BYTES));
@@ -84,12 +84,12 @@ final class ChartReadCommand extends Command
     private function told(ReadTable $table): array
     {
         $guessed = [];
-        foreach ($table->of(Group::LookAtIt) as $row) {
+        foreach ($table->of(RowGroup::LookAtIt) as $row) {
             foreach ($row->why as $why) {
                 $guessed[$why][] = $row->line;
             }
         }
-        $told = array_map(static fn (ReadRow $row): string => $row->print(), $table->of(Group::NotTaken));
+        $told = array_map(static fn (ReadRow $row): string => $row->print(), $table->of(RowGroup::NotTaken));
         foreach ($guessed as $why => $lines) {
             $told[] =
                 (1 === \count($lines) ? 'line ' : 'lines ').

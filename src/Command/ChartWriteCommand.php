@@ -34,9 +34,9 @@ final class ChartWriteCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('file'));
-        $as = Text::orNull($input->getOption('as'));
-        $out = Text::orNull($input->getOption('out'));
+        $file = OptionText::of($input->getArgument('file'));
+        $as = OptionText::orNull($input->getOption('as'));
+        $out = OptionText::orNull($input->getOption('out'));
         try {
             $chart = RigFile::chart(Files::text($file, Json::MAX_BYTES + 1));
         } catch (BadData $bad) {

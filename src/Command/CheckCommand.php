@@ -24,7 +24,7 @@ final class CheckCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('book'));
+        $file = OptionText::of($input->getArgument('book'));
         $rig = Files::rigOption($input->getOption('rig'));
         $checked = Checker::check(Files::rulebookText($file), null === $rig ? null : RigReader::devices($rig));
         foreach ($checked->findings as $finding) {

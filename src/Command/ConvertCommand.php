@@ -30,15 +30,15 @@ final class ConvertCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $type = Text::of($input->getOption('type'));
+        $type = OptionText::of($input->getOption('type'));
         if ('0' !== $type && '1' !== $type) {
             throw CommandFailed::input("convert: --type {$type} is not supported; write 0 or 1");
         }
-        $in = Text::of($input->getArgument('in'));
+        $in = OptionText::of($input->getArgument('in'));
         $from = Files::format($in);
-        $to = Files::format(Text::of($input->getArgument('out')));
+        $to = Files::format(OptionText::of($input->getArgument('out')));
         $stream = Files::open($in);
-        $file = OutputFile::of(Text::of($input->getArgument('out')));
+        $file = OutputFile::of(OptionText::of($input->getArgument('out')));
         try {
             $leftOut = $from->hasTracks() && $to->hasTracks()
                 ? $this->tracks($from->tracks($stream, $in), $file, $to, '0' === $type)
@@ -46,7 +46,7 @@ final class ConvertCommand extends Command
         } catch (BadFile $bad) {
             throw CommandFailed::input($bad->getMessage());
         } catch (WriteFailed $failed) {
-            throw CommandFailed::input(Text::of($input->getArgument('out')).": {$failed->getMessage()}");
+            throw CommandFailed::input(OptionText::of($input->getArgument('out')).": {$failed->getMessage()}");
         }
         $file->finish();
         foreach ($leftOut as $what => $count) {

@@ -35,7 +35,7 @@ final class EverythingCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        [$way, $file] = [Text::of($input->getArgument('way')), Text::of($input->getArgument('file'))];
+        [$way, $file] = [OptionText::of($input->getArgument('way')), OptionText::of($input->getArgument('file'))];
         try {
             match ($way) {
                 'out' => $this->out($file),

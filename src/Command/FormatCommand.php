@@ -26,7 +26,7 @@ final class FormatCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('book'));
+        $file = OptionText::of($input->getArgument('book'));
         [$book, $errors] = Parser::parse(Files::rulebookText($file));
         foreach ($errors as $error) {
             if ('not-built' !== $error->errorCode) {

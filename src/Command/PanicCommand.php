@@ -27,17 +27,17 @@ final class PanicCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $state =
-            Text::orNull($input->getOption('load')) ??
+            OptionText::orNull($input->getOption('load')) ??
             throw CommandFailed::input('panic: name the state of the run with --load FILE; "bin/zigzag run … --save FILE" keeps one');
-        $book = Files::rulebook(Text::of($input->getArgument('book')));
+        $book = Files::rulebook(OptionText::of($input->getArgument('book')));
         $engine = Files::savedRun($state, Compiler::load($book), false);
-        $out = OutputFile::ofRecording(Text::orNull($input->getOption('out')));
+        $out = OutputFile::ofRecording(OptionText::orNull($input->getOption('out')));
         $writer = $out->writer($book);
         try {
             $engine->panic($engine->state->now);
             (new TapeRun($engine, $writer))->run([], $engine->state->now);
         } catch (WriteFailed $failed) {
-            throw CommandFailed::input((Text::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
+            throw CommandFailed::input((OptionText::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
         }
         $out->finish();
 

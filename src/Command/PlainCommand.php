@@ -24,7 +24,7 @@ final class PlainCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('book'));
+        $file = OptionText::of($input->getArgument('book'));
         $rig = Files::rigOption($input->getOption('rig'));
         $checked = Files::checked($file, $rig);
         if (null === $rig) {

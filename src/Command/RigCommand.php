@@ -23,7 +23,7 @@ abstract class RigCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $file = Text::of($input->getArgument('rig'));
+        $file = OptionText::of($input->getArgument('rig'));
         $setup = RigFile::setup(Files::rig($file));
         [$lines, $json, $status] = $this->compute($setup, $file, $input);
         $output->write(

@@ -36,8 +36,8 @@ final class RigReachCommand extends RigCommand
         ) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
-        $unit = Text::of($input->getArgument('unit'));
-        $title = Text::of($input->getArgument('title'));
+        $unit = OptionText::of($input->getArgument('unit'));
+        $title = OptionText::of($input->getArgument('title'));
         $box =
             $setup->box($unit) ??
             throw CommandFailed::input("{$file}: there is no unit {$unit}; there are ".implode(', ', array_keys($setup->boxes)));

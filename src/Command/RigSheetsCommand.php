@@ -24,7 +24,7 @@ final class RigSheetsCommand extends RigCommand
 
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
-        $folder = Text::orNull($input->getOption('out')) ?? throw CommandFailed::input('rig sheets: name a folder with --out FOLDER');
+        $folder = OptionText::orNull($input->getOption('out')) ?? throw CommandFailed::input('rig sheets: name a folder with --out FOLDER');
         if (!is_dir($folder) && !@mkdir($folder, 0777, true)) {
             throw CommandFailed::input("{$folder}: this folder cannot be made");
         }

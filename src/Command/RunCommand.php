@@ -52,20 +52,20 @@ final class RunCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $in =
-            Text::orNull($input->getOption('in')) ??
+            OptionText::orNull($input->getOption('in')) ??
             throw CommandFailed::input('run: name what comes in with --in FILE (- for a tape on standard input)');
-        $until = Text::orNull($input->getOption('until'));
+        $until = OptionText::orNull($input->getOption('until'));
         $untilUs = null === $until ? null : self::time($until, '--until');
-        $bookFile = Text::of($input->getArgument('book'));
+        $bookFile = OptionText::of($input->getArgument('book'));
         $rig = Files::rigOption($input->getOption('rig'));
         $book = Files::rulebook($bookFile, $rig);
-        $traceFile = Text::orNull($input->getOption('trace'));
-        $saveFile = Text::orNull($input->getOption('save'));
+        $traceFile = OptionText::orNull($input->getOption('trace'));
+        $saveFile = OptionText::orNull($input->getOption('save'));
         $compiled = Compiler::load($book, null !== $traceFile);
         $changes = $this->changes($input->getOption('change'), null !== $traceFile, $rig);
-        $engine = $this->engine($compiled, Text::orNull($input->getOption('load')), null !== $traceFile);
+        $engine = $this->engine($compiled, OptionText::orNull($input->getOption('load')), null !== $traceFile);
         $format = Files::format($in);
-        $out = OutputFile::ofRecording(Text::orNull($input->getOption('out')));
+        $out = OutputFile::ofRecording(OptionText::orNull($input->getOption('out')));
         $trace = null === $traceFile ? null : OutputFile::of($traceFile);
         $save = null === $saveFile ? null : OutputFile::of($saveFile);
         OutputFile::requireDifferent('run', ...array_filter([$out, $trace, $save]));
@@ -77,7 +77,7 @@ final class RunCommand extends Command
                     /* @phpstan-ignore argument.type */
                     Sink::put($trace->stream, TraceLine::of($record));
                 };
-        $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, Text::orNull($input->getOption('port'))));
+        $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, OptionText::orNull($input->getOption('port'))));
         $run = new TapeRun($engine, $out->writer($book), $traceTo, $changes);
         try {
             $run->run($events, $untilUs);
@@ -87,7 +87,7 @@ final class RunCommand extends Command
         } catch (BadFile $bad) {
             throw CommandFailed::input($bad->getMessage());
         } catch (WriteFailed $failed) {
-            throw CommandFailed::input((Text::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
+            throw CommandFailed::input((OptionText::orNull($input->getOption('out')) ?? 'standard output').": {$failed->getMessage()}");
         }
         foreach (array_filter([$trace, $save, $out]) as $file) {
             // without a trace that was asked for there is no result
@@ -130,7 +130,7 @@ final class RunCommand extends Command
     {
         $changes = [];
         foreach (\is_array($options) ? $options : [] as $option) {
-            $parts = explode('=', Text::of($option), 2);
+            $parts = explode('=', OptionText::of($option), 2);
             if (2 !== \count($parts)) {
                 throw CommandFailed::input('run: --change is written MS=BOOK, such as --change 2500=other.book');
             }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use ZigzagPost\Core\Compile\Compiler;
-use ZigzagPost\Core\Engine\Difference;
+use ZigzagPost\Core\Engine\EngineChange;
 use ZigzagPost\Core\Proof\Change;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
@@ -37,7 +37,7 @@ final class ProofsView
                     'why' => $proof->proof->why,
                     'unreadable' => $proof->unreadable,
                     'program' => array_map(
-                        static fn (Difference $difference): array => ['day' => $difference->day, 'what' => $difference->what],
+                        static fn (EngineChange $difference): array => ['day' => $difference->day, 'what' => $difference->what],
                         $proof->program,
                     ),
                     'isProgram' => $proof->isProgram,

@@ -253,18 +253,6 @@ export interface components {
             steps?: number;
             sysex?: string;
         };
-        /** @description A fault that did harm in a rehearsal, the way back, and what its people have settled about it. */
-        Mishap: {
-            fault: string;
-            wayBack: string;
-            hangs?: string[];
-            wrong?: string[];
-            forUs?: number;
-            presses?: string[];
-            settled?: string;
-            by?: string;
-            afterS?: number;
-        };
         /** @description A value with a name: understood from the first to the last raw value, sent as one of them. */
         NamedValue: {
             name: string;
@@ -399,10 +387,22 @@ export interface components {
         Report: {
             at: string;
             tried: number;
-            mishaps?: components["schemas"]["Mishap"][];
+            mishaps?: components["schemas"]["ReportedFault"][];
             leftOut?: string[];
             by?: string;
             of?: number;
+        };
+        /** @description A fault that did harm in a rehearsal, the way back, and what its people have settled about it. */
+        ReportedFault: {
+            fault: string;
+            wayBack: string;
+            hangs?: string[];
+            wrong?: string[];
+            forUs?: number;
+            presses?: string[];
+            settled?: string;
+            by?: string;
+            afterS?: number;
         };
         /** @description A finding that somebody put to rest: it wakes when its cause changes. */
         Rest: {

@@ -1,5 +1,5 @@
 import { author } from '../api/author';
-import type { Mishap } from '../api/types';
+import type { ReportedFault } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
 import { Button } from '../ui/Button';
 import { harmful, howLong, reported, settle } from './report';
@@ -79,11 +79,11 @@ export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
             </tr>
           </thead>
           <tbody>
-            {[...open, ...mishaps.filter((each) => each.settled !== undefined)].map((mishap) => (
+            {[...open, ...mishaps.filter((each) => each.settled !== undefined)].map((fault) => (
               <Row
-                key={mishap.fault}
-                mishap={mishap}
-                onSettle={(text) => work.change((rig) => settle(rig, mishap.fault, text))}
+                key={fault.fault}
+                fault={fault}
+                onSettle={(text) => work.change((rig) => settle(rig, fault.fault, text))}
               />
             ))}
           </tbody>
@@ -93,41 +93,41 @@ export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
   );
 }
 
-function Row({ mishap, onSettle }: { mishap: Mishap; onSettle: (text: string) => void }) {
+function Row({ fault, onSettle }: { fault: ReportedFault; onSettle: (text: string) => void }) {
   return (
     <tr className="align-top">
       <td>
-        {mishap.fault}
-        {mishap.settled === undefined && (
+        {fault.fault}
+        {fault.settled === undefined && (
           <span className="mt-1 badge whitespace-nowrap badge-warning">to solve</span>
         )}
       </td>
       <td>
-        {(mishap.hangs ?? []).map((hang) => (
+        {(fault.hangs ?? []).map((hang) => (
           <p key={hang} className="font-semibold">
             {hang} hangs
           </p>
         ))}
-        {(mishap.wrong ?? []).map((wrong) => (
+        {(fault.wrong ?? []).map((wrong) => (
           <p key={wrong}>{wrong}</p>
         ))}
       </td>
-      <td className="font-mono">{howLong(mishap)}</td>
+      <td className="font-mono">{howLong(fault)}</td>
       <td>
-        {mishap.wayBack}
-        {(mishap.presses ?? []).length > 0 && (
+        {fault.wayBack}
+        {(fault.presses ?? []).length > 0 && (
           <span className="block">
-            {mishap.forUs !== undefined && 'sooner: '}
-            <b>{mishap.presses?.join(', then ')}</b>
+            {fault.forUs !== undefined && 'sooner: '}
+            <b>{fault.presses?.join(', then ')}</b>
           </span>
         )}
       </td>
       <td className="w-56">
         <textarea
-          aria-label={`What we do about it: ${mishap.fault}`}
+          aria-label={`What we do about it: ${fault.fault}`}
           className="textarea w-full text-sm"
           rows={2}
-          value={mishap.settled ?? ''}
+          value={fault.settled ?? ''}
           onChange={(event) => onSettle(event.target.value)}
         />
       </td>

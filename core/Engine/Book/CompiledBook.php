@@ -85,10 +85,10 @@ abstract class CompiledBook
     public const SONGS = [];
     /** What each song is called by, whatever its place. */
     public const SONG_IDS = [];
-    /** Arguments of {@see Route}, by ordinal of the kind. */
+    /** Arguments of {@see RuleRoute}, by ordinal of the kind. */
     protected const ROUTES = [];
 
-    /** @var array<int, list<Route>> */
+    /** @var array<int, list<RuleRoute>> */
     private array $routes = [];
 
     /** @return list<string> */
@@ -360,18 +360,18 @@ abstract class CompiledBook
         return $places[0] ?? null;
     }
 
-    /** @return list<Route> rules that take a kind of message, in order */
+    /** @return list<RuleRoute> rules that take a kind of message, in order */
     final public function routes(int $kind): array
     {
         return $this->routes[$kind] ??= $this->routesOf($kind);
     }
 
-    /** @return list<Route> */
+    /** @return list<RuleRoute> */
     private function routesOf(int $kind): array
     {
         /** @var array<int, list<array{int, string, bool, int, list<int>|null, int, list<array{int, int}>|null, array{string, int, string}|null}>> $routes */
         $routes = static::ROUTES;
 
-        return array_map(static fn (array $arguments): Route => new Route(...$arguments), $routes[$kind] ?? []);
+        return array_map(static fn (array $arguments): RuleRoute => new RuleRoute(...$arguments), $routes[$kind] ?? []);
     }
 }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Controls;
 
-use ZigzagPost\Core\Engine\Book\Route;
+use ZigzagPost\Core\Engine\Book\RuleRoute;
 
 /** What rules in force want to know of the gestures of one control. */
 final readonly class GesturePlan
 {
     /**
-     * @param non-empty-list<Route> $routes in order
+     * @param non-empty-list<RuleRoute> $routes in order
      * @param int $heldUs how long a press is held to be more than short; 0 when no rule asks
      * @param int $twiceUs how soon a second press follows; 0 when no rule asks
      */
@@ -18,7 +18,7 @@ final readonly class GesturePlan
     {
     }
 
-    /** @param non-empty-list<Route> $routes of gestures, whose times agree */
+    /** @param non-empty-list<RuleRoute> $routes of gestures, whose times agree */
     public static function of(array $routes): self
     {
         $us = ['short' => 0, 'held' => 0, 'twice' => 0];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\OnOff;
 
@@ -44,7 +44,7 @@ final class Gestures
         string $raw,
         int $ctl,
     ): void {
-        if ($v < OnOff::LEAST_ON && Kind::ORDINAL['cc'] === Control::kind($ctl)) {
+        if ($v < OnOff::LEAST_ON && Kind::ORDINAL['cc'] === ControlAddress::kind($ctl)) {
             self::letGo($run, $t, $ctl, $plan->routes[0]->rule);
 
             return;

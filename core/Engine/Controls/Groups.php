@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
@@ -175,7 +175,7 @@ final class Groups
 
             return true;
         }
-        $now = $state->parameters[Control::of($kind, $port, $channel, $parameter)] ?? 0;
+        $now = $state->parameters[ControlAddress::of($kind, $port, $channel, $parameter)] ?? 0;
         self::complete(
             $run,
             $t,
@@ -196,7 +196,7 @@ final class Groups
     /** A whole message: its value is remembered, and it goes to the rules. */
     private static function complete(Run $run, int $t, int $port, int $kind, int $channel, int $number, int $value): void
     {
-        $control = Control::of($kind, $port, $channel, $number);
+        $control = ControlAddress::of($kind, $port, $channel, $number);
         $run->state->parameters[$control] = $value;
         $run->inPorts->group($t, $port, $control, $channel, $number, $value);
     }
@@ -219,7 +219,7 @@ final class Groups
                 self::CC14,
                 $channel,
                 $high,
-                (($run->state->parameters[Control::of(self::CC14, $port, $channel, $high)] ?? 0) & ~0x7F) | $value,
+                (($run->state->parameters[ControlAddress::of(self::CC14, $port, $channel, $high)] ?? 0) & ~0x7F) | $value,
             );
         }
 

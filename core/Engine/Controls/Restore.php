@@ -43,7 +43,7 @@ final class Restore
         foreach ($kept as $call) {
             0 === $deafUs ? $run->callLater($t, $call) : $run->later($t + $deafUs, 'call', $call);
         }
-        0 === $deafUs ? Lamps::forget($run, [$port]) : $run->later($t + $deafUs, 'lamps', [$port]);
+        0 === $deafUs ? LampKeeper::forget($run, [$port]) : $run->later($t + $deafUs, 'lamps', [$port]);
 
         return true;
     }
@@ -51,7 +51,7 @@ final class Restore
     /** After the deaf time: what was lit before it would be lost. */
     public static function lampsLast(Run $run, int $t, int $port): void
     {
-        Lamps::forget($run, [$port]);
+        LampKeeper::forget($run, [$port]);
     }
 
     /** A program is called: it is what the device is brought back to; MSB and LSB are 128 where none is sent. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Exact;
@@ -24,14 +24,14 @@ final class Takeover
     /** A value is sent: it is the present one, and may come back as an echo. */
     public static function sends(State $state, int $t, int $port, int $kind, int $ch, int $n, int $v): void
     {
-        self::expectEcho($state, $t, Control::of($kind, $port, $ch, $n), $v);
+        self::expectEcho($state, $t, ControlAddress::of($kind, $port, $ch, $n), $v);
         self::isNow($state, $port, $kind, $ch, $n, $v);
     }
 
     /** A device tells where a control of its own stands (`mirror`); an echo of what was sent there changes nothing. */
     public static function told(State $state, int $t, int $port, int $kind, int $ch, int $n, int $v): void
     {
-        $sentAt = $state->echoes[Control::of($kind, $port, $ch, $n)][$v] ?? null;
+        $sentAt = $state->echoes[ControlAddress::of($kind, $port, $ch, $n)][$v] ?? null;
         if (null === $sentAt || $t - $sentAt > self::ECHO_US) {
             self::isNow($state, $port, $kind, $ch, $n, $v);
         }
@@ -150,6 +150,6 @@ final class Takeover
 
     private static function key(int $port, int $kind, int $ch, int $n): int
     {
-        return Control::of($kind, $port, $ch, $n);
+        return ControlAddress::of($kind, $port, $ch, $n);
     }
 }

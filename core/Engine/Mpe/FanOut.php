@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Engine\Mpe;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Follower;
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Number\Exact;
 
 /** Gives each note a member channel of an MPE zone (MIDI Polyphonic Expression 1.0, section 3), and keeps what was sent there. */
@@ -38,7 +38,7 @@ final class FanOut implements Follower
         $wanted = PerNote::ofNote($state, $step, $inPort, $control);
         PerNote::prepare($run, $t, $port, $chosen, $channels[$chosen]['sent'], $wanted);
         $channels[$chosen] = [
-            'notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, Control::channel($control)]],
+            'notes' => [...$channels[$chosen]['notes'], [$own, $inPort, $ch, $n, ControlAddress::channel($control)]],
             'freed' => 0,
             'newest' => ++$state->made,
             'sent' => $wanted,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Mpe;
 
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
@@ -52,7 +52,7 @@ final class PerNote
     public static function ofNote(State $state, string $place, int $inPort, int $control): array
     {
         return Zones::isOfMember($state, $inPort, $control)
-            ? $state->expressions[$place][Note::place($inPort, Control::channel($control))] ?? self::NEUTRAL
+            ? $state->expressions[$place][Note::place($inPort, ControlAddress::channel($control))] ?? self::NEUTRAL
             : self::NEUTRAL;
     }
 

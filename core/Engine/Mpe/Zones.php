@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Mpe;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\State;
 
 /**
@@ -98,7 +98,7 @@ final class Zones
     /** Whether an incoming control is on a member channel of a zone of its port. */
     public static function isOfMember(State $state, int $port, int $ctl): bool
     {
-        return 0 !== (($state->zoneRoles[$port][Control::channel($ctl)] ?? 0) & self::MEMBER);
+        return 0 !== (($state->zoneRoles[$port][ControlAddress::channel($ctl)] ?? 0) & self::MEMBER);
     }
 
     /** @return self::LOWER|self::UPPER the zone of a channel; the lower one for channels of none */

@@ -6,11 +6,11 @@ namespace ZigzagPost\Core\Engine\Scenes;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Controls\Gestures;
-use ZigzagPost\Core\Engine\Controls\Lamps;
+use ZigzagPost\Core\Engine\Controls\LampKeeper;
 use ZigzagPost\Core\Engine\Controls\Takeover;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Engine\State\State;
@@ -42,7 +42,7 @@ final class Panic
                 if (0 !== ($state->carried[$port] & 1 << $channel)) {
                     Voices::pedal($state, $port, $channel, 0);
                     Takeover::told($state, $t, $port, Kind::ORDINAL['cc'], $channel, self::SUSTAIN, 0);
-                    unset($state->held[Control::of(Kind::ORDINAL['cc'], $port, $channel, self::SUSTAIN)]);
+                    unset($state->held[ControlAddress::of(Kind::ORDINAL['cc'], $port, $channel, self::SUSTAIN)]);
                     foreach ([self::SUSTAIN, self::ALL_NOTES_OFF, self::ALL_SOUND_OFF] as $number) {
                         $run->emit($t, $port, \chr(0xAF + $channel).\chr($number)."\x00");
                     }
@@ -50,7 +50,7 @@ final class Panic
             }
         }
         self::forget($run, $outPorts, null === $ports);
-        Lamps::forget($run, $outPorts);
+        LampKeeper::forget($run, $outPorts);
     }
 
     /** @param list<int> $ports */

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Engine\Scenes;
 use ZigzagPost\Core\Engine\Controls\Takeover;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Engine\Voices\Voices;
@@ -51,7 +51,7 @@ final class Release
     public static function pedal(State $state, int $port, int $channel, int $number, int $value, int $rule): void
     {
         if ($number >= self::FIRST_PEDAL && $number <= self::LAST_PEDAL) {
-            $state->held[Control::of(self::CC, $port, $channel, $number)] = [$value, $rule];
+            $state->held[ControlAddress::of(self::CC, $port, $channel, $number)] = [$value, $rule];
         }
     }
 
@@ -79,7 +79,7 @@ final class Release
 
     private static function lift(Run $run, int $t, int $control): void
     {
-        [$port, $channel, $number] = [Control::port($control), Control::channel($control), Control::number($control)];
+        [$port, $channel, $number] = [ControlAddress::port($control), ControlAddress::channel($control), ControlAddress::number($control)];
         $run->state->held[$control] = [0, -1];
         Takeover::sends($run->state, $t, $port, self::CC, $channel, $number, 0);
         if (self::SUSTAIN === $number) {

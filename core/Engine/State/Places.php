@@ -69,9 +69,9 @@ final readonly class Places
 
     public function control(int $control): ?int
     {
-        $port = $this->ports[Control::port($control)] ?? null;
+        $port = $this->ports[ControlAddress::port($control)] ?? null;
 
-        return null === $port ? null : Control::at($control, $port);
+        return null === $port ? null : ControlAddress::at($control, $port);
     }
 
     /**

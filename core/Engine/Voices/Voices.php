@@ -9,7 +9,7 @@ use ZigzagPost\Core\Engine\Mpe\Zones;
 use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Follower;
 use ZigzagPost\Core\Engine\Run\Run;
-use ZigzagPost\Core\Engine\State\Control;
+use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Engine\State\State;
 
@@ -76,7 +76,7 @@ final class Voices implements Follower
             self::express($run, $t, $port, $channel, $inPort, $control);
         }
         $state->lastVoice[$step] = $chosen;
-        $slots[$chosen] = [Note::of($port, $channel, $n), $own, self::SOUNDS, ++$state->made, $inPort, Control::channel($control)];
+        $slots[$chosen] = [Note::of($port, $channel, $n), $own, self::SOUNDS, ++$state->made, $inPort, ControlAddress::channel($control)];
         $state->voiceOf[$own][] = [$step, $chosen];
         $run->trace?->remark('voice '.($chosen + 1));
         Notes::begin($run, $t, $port, $channel, $n, $v, $own);
@@ -125,7 +125,7 @@ final class Voices implements Follower
                 if (
                     self::SOUNDS === $is
                     && $from === $inPort
-                    && $channel === Control::channel($control)
+                    && $channel === ControlAddress::channel($control)
                     && Note::key($note) === $key
                     && Note::port($note) === $port
                 ) {
@@ -147,7 +147,7 @@ final class Voices implements Follower
     public static function toNotes(Run $run, ?string $step, int $t, int $port, int $inPort, int $control, int $kind, int $value): bool
     {
         $part = PerNote::part($kind);
-        $inChannel = Control::channel($control);
+        $inChannel = ControlAddress::channel($control);
         PerNote::keep($run->state, self::place($port), $inPort, $inChannel, $part, $value);
         $channels = self::channelsOf($run->state, $step, $port, $inPort, $inChannel);
         foreach ($channels as $channel) {

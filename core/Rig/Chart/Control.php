@@ -51,7 +51,7 @@ final readonly class Control
     /** What it sends when it is pressed or moved, if that is known. */
     public function message(): ?Message
     {
-        foreach ([Gesture::Move, Gesture::Press, Gesture::Hold, Gesture::Twice, Gesture::Release] as $gesture) {
+        foreach ([GestureName::Move, GestureName::Press, GestureName::Hold, GestureName::Twice, GestureName::Release] as $gesture) {
             foreach ($this->sends ?? [] as $sends) {
                 if ($sends->gesture === $gesture) {
                     return $sends->message;

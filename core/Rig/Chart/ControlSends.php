@@ -11,8 +11,8 @@ use ZigzagPost\Core\Data\OneOf;
 final readonly class ControlSends
 {
     public function __construct(
-        #[OneOf(Gesture::class)]
-        public Gesture $gesture,
+        #[OneOf(GestureName::class)]
+        public GestureName $gesture,
         #[Of(Message::class)]
         public Message $message,
     ) {

@@ -16,8 +16,8 @@ final readonly class Assigned
     public function __construct(
         #[Of(Message::class)]
         public Message $message,
-        #[OneOf(State::class)]
-        public State $state,
+        #[OneOf(SettingState::class)]
+        public SettingState $state,
         #[Text(40)]
         public ?string $at = null,
         #[Text(80)]

@@ -16,8 +16,8 @@ final readonly class Chosen
     public function __construct(
         #[Either('a value of the setting', new Whole(-16384, 16384), new Text())]
         public int|string $value,
-        #[OneOf(State::class)]
-        public State $state,
+        #[OneOf(SettingState::class)]
+        public SettingState $state,
         #[Text(40)]
         public ?string $at = null,
         #[Text(80)]

@@ -17,14 +17,14 @@ final readonly class Report
      * @param int $tried how many faults were tried
      * @param int|null $of how many there were, where it was stopped before all of them were tried
      * @param list<string> $leftOut units that are never rehearsed
-     * @param list<Mishap> $mishaps faults that did harm
+     * @param list<ReportedFault> $mishaps faults that did harm
      */
     public function __construct(
         #[Text(40)]
         public string $at,
         #[Whole(0, 10_000)]
         public int $tried,
-        #[ListOf(new Of(Mishap::class), 500)]
+        #[ListOf(new Of(ReportedFault::class), 500)]
         public array $mishaps = [],
         #[ListOf(new Text(), 500)]
         public array $leftOut = [],

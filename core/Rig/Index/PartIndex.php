@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Rig\Index;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rulebook\Code\Part;
+use ZigzagPost\Core\Rulebook\Code\PlayedPart;
 
 /** The parts of every unit that rules can play, or why they cannot. */
 final readonly class PartIndex
@@ -19,7 +19,7 @@ final readonly class PartIndex
     /**
      * @param int $number from 1
      *
-     * @return Answer<Part>
+     * @return Answer<PlayedPart>
      */
     public function of(Device $unit, int $number): Answer
     {
@@ -49,7 +49,7 @@ final readonly class PartIndex
 
         return null === $channel && $hasChannels
             ? Answer::lacking(Lack::ofUnit(LackSort::Fact, "nobody knows on which channel {$unit->name} answers; ask the box"))
-            : Answer::known(new Part($ports[0], \is_int($channel) ? $channel : null, $hasChannels), $ports);
+            : Answer::known(new PlayedPart($ports[0], \is_int($channel) ? $channel : null, $hasChannels), $ports);
     }
 
     private static function hearsChannels(Hears $part): bool

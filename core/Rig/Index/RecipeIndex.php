@@ -9,8 +9,8 @@ use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\KnownProgram;
 use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
-use ZigzagPost\Core\Rulebook\Code\StoredProgram;
 use ZigzagPost\Core\Rulebook\Code\Storing;
 use ZigzagPost\Core\Rulebook\Code\Target;
 
@@ -87,7 +87,7 @@ final readonly class RecipeIndex
             foreach ($unit->unit->programs ?? [] as $ordinal => $program) {
                 $called = ProgramIndex::bytes($unit, $programs, (int) $ordinal);
                 if (null !== $called && null !== $program->stores) {
-                    $known[] = new StoredProgram($called, $program->stores);
+                    $known[] = new KnownProgram($called, $program->stores);
                 }
             }
             $storing[] = new Storing($any->port, $any->channel, $targets, $known);

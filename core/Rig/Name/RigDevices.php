@@ -19,7 +19,7 @@ use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\CalledProgram;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\LampMessage;
-use ZigzagPost\Core\Rulebook\Code\Part;
+use ZigzagPost\Core\Rulebook\Code\PlayedPart;
 use ZigzagPost\Core\Rulebook\Code\ReachedTwice;
 use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
 use ZigzagPost\Core\Rulebook\Code\Target;
@@ -144,7 +144,7 @@ final class RigDevices implements Devices
         return $this->index->recipes->all();
     }
 
-    public function part(Token $device, int $part): Part
+    public function part(Token $device, int $part): PlayedPart
     {
         return $this->found($this->index->parts->of($this->unit($device), $part), $device, $device);
     }

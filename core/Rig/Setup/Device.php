@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rig\Chart\Sends;
 use ZigzagPost\Core\Rig\Chart\Width;
 use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Document\State;
+use ZigzagPost\Core\Rig\Document\SettingState;
 use ZigzagPost\Core\Rig\Document\Unit;
 
 /** A unit with its chart: what its settings make of it. What a chart leaves unknown is null here as well. */
@@ -61,7 +61,7 @@ final class Device
      */
     public function set(array $settings): self
     {
-        $chosen = array_map(static fn (string|int $value): Chosen => new Chosen($value, State::Planned), $settings) + $this->unit->settings;
+        $chosen = array_map(static fn (string|int $value): Chosen => new Chosen($value, SettingState::Planned), $settings) + $this->unit->settings;
 
         return new self(new Unit($this->unit->name, $this->unit->chart, settings: $chosen, assigned: $this->unit->assigned), $this->chart);
     }

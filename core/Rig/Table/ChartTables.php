@@ -277,7 +277,7 @@ final class ChartTables
         if (false === $stream) {
             return [];
         }
-        fwrite($stream, Encoding::of($csv)->text);
+        fwrite($stream, CharacterSet::of($csv)->text);
         rewind($stream);
         $headings = null;
         $rows = [];

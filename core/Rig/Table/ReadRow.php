@@ -16,7 +16,7 @@ final readonly class ReadRow
     public function __construct(
         public int $line,
         public string $what,
-        public Group $group,
+        public RowGroup $group,
         public array $why,
         public array $stood,
         public ?int $parameter = null,

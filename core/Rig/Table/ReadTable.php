@@ -18,7 +18,7 @@ final readonly class ReadTable
     }
 
     /** @return list<ReadRow> rows of one group */
-    public function of(Group $group): array
+    public function of(RowGroup $group): array
     {
         return array_values(array_filter($this->rows, static fn (ReadRow $row): bool => $group === $row->group));
     }
@@ -26,12 +26,12 @@ final readonly class ReadTable
     /** @return list<ReadRow> rows that were left out, or of which something has to be said */
     public function named(): array
     {
-        return array_values(array_filter($this->rows, static fn (ReadRow $row): bool => Group::Taken !== $row->group));
+        return array_values(array_filter($this->rows, static fn (ReadRow $row): bool => RowGroup::Taken !== $row->group));
     }
 
     public function isWhole(): bool
     {
-        return [] === $this->of(Group::NotTaken);
+        return [] === $this->of(RowGroup::NotTaken);
     }
 
     /**

@@ -35,7 +35,7 @@ final class TableReader
      */
     public static function read(string $bytes, array $chosen = []): ReadTable
     {
-        $encoding = Encoding::of($bytes);
+        $encoding = CharacterSet::of($bytes);
         $rows = Cells::of($encoding->text);
         $columns = Columns::find($rows, $chosen);
         $reader = new self($columns);
@@ -99,7 +99,7 @@ final class TableReader
         $this->rows[] = new ReadRow(
             $row->line,
             $name,
-            [] === $this->doubts ? Group::Taken : Group::LookAtIt,
+            [] === $this->doubts ? RowGroup::Taken : RowGroup::LookAtIt,
             array_values(array_unique($this->doubts)),
             $row->cells,
             \count($this->parameters) - 1,
@@ -108,7 +108,7 @@ final class TableReader
 
     private function leaveOut(Row $row, string $what, string $why): void
     {
-        $this->rows[] = new ReadRow($row->line, $what, Group::NotTaken, [$why], $row->cells);
+        $this->rows[] = new ReadRow($row->line, $what, RowGroup::NotTaken, [$why], $row->cells);
     }
 
     /** A heading with no row under it may have been meant as one. */

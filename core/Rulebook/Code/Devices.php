@@ -63,7 +63,7 @@ interface Devices
     public function songIds(): array;
 
     /** @throws RulebookError */
-    public function part(Token $device, int $part): Part;
+    public function part(Token $device, int $part): PlayedPart;
 
     /**
      * Everything of a device that can be brought back.

@@ -9,7 +9,7 @@ final readonly class Storing
 {
     /**
      * @param list<Target> $parameters that programs store
-     * @param list<StoredProgram> $programs of which that is known
+     * @param list<KnownProgram> $programs of which that is known
      */
     public function __construct(public string $port, public int $channel, public array $parameters, public array $programs)
     {

@@ -130,7 +130,7 @@ interface Writer extends Scope
 
     public function owner(): Owners;
 
-    public function sender(): Sender;
+    public function sender(): SendWriter;
 
     // Ending ----------------------------------------------------------------------------------------------------------
 

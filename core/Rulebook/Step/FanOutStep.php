@@ -84,7 +84,7 @@ final class FanOutStep extends Step
             $code->line('if ('.(Kind::Cc === $code->kind() ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
             $code->sender()->at($this->span->line);
             $code->line(
-                "if (!FanOut::toNotes(\$e, '{$id}', \$t, {$port}, \$port, Control::channel(\$ctl), "
+                "if (!FanOut::toNotes(\$e, '{$id}', \$t, {$port}, \$port, ControlAddress::channel(\$ctl), "
                     ."{$code->kind()->ordinal()}, \$v, {$zone->memberBend})) { {$code->drop(
                         'kept for the next note',
                         '',

@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Rulebook\Step;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
-use ZigzagPost\Core\Rulebook\Code\Part;
+use ZigzagPost\Core\Rulebook\Code\PlayedPart;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Literal;
@@ -22,7 +22,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  */
 final class PlayStep extends NamedStep
 {
-    private ?Part $played = null;
+    private ?PlayedPart $played = null;
 
     private function __construct(Span $span, Token $device, private readonly ?Literal $part)
     {

@@ -13,7 +13,7 @@ final readonly class Leap
      * @param string|null $to the scene that was called; null where the rules have none
      * @param list<string> $songs songs of the loaded set list in which this change comes
      * @param string $takeover as the rule has it: jump, pickup or scaled
-     * @param array{jump: Step, pickup: Step, scaled: Step} $steps
+     * @param array{jump: LeapStep, pickup: LeapStep, scaled: LeapStep} $steps
      * @param string $proposed the takeover with the smallest leap, and of these the one that acts soonest
      * @param bool $isKnown whether the engine knows where the parameter stands
      * @param bool $isWritable whether another takeover can be written into the rule
@@ -38,7 +38,7 @@ final readonly class Leap
     }
 
     /** The step as the rule is written. */
-    public function step(): Step
+    public function step(): LeapStep
     {
         return $this->steps[$this->takeover] ?? $this->steps['jump'];
     }

@@ -137,7 +137,7 @@ final class Leaps
      *
      * @param bool $isUnseen whether the rule is not in force in the scene before, so that it does not see the control move there
      *
-     * @return list<Standing>
+     * @return list<LeapCase>
      */
     private function cases(SentControl $sent, MovedParameter $parameter, ?int $from, int $to, bool $isUnseen): array
     {
@@ -153,7 +153,7 @@ final class Leaps
         $holds = [] !== $own && 'jump' === $this->takeover($this->rule($sent, $from));
         $cases = [
             ...self::unseen(
-                array_map(static fn (int $place, int $value): Standing => new Standing($place, $value), array_keys($own), $own),
+                array_map(static fn (int $place, int $value): LeapCase => new LeapCase($place, $value), array_keys($own), $own),
                 $isUnseen,
             ),
             ...self::unseen($this->standing($parameter, $this->moves->set(0 === $from ? null : 0, $from)), $isUnseen && !$holds),
@@ -172,33 +172,33 @@ final class Leaps
     }
 
     /**
-     * @param list<Standing> $cases
+     * @param list<LeapCase> $cases
      *
-     * @return list<Standing>
+     * @return list<LeapCase>
      */
     private static function unseen(array $cases, bool $isUnseen): array
     {
-        return array_map(static fn (Standing $each): Standing => $each->unseen($isUnseen), $cases);
+        return array_map(static fn (LeapCase $each): LeapCase => $each->unseen($isUnseen), $cases);
     }
 
     /**
      * @param array<string, int|null> $set
      *
-     * @return list<Standing>
+     * @return list<LeapCase>
      */
     private function standing(MovedParameter $parameter, array $set): array
     {
         $value = $set[$parameter->key()] ?? null;
 
-        return \array_key_exists($parameter->key(), $set) ? (null === $value ? $this->anywhere($parameter) : [new Standing(null, $value)]) : [];
+        return \array_key_exists($parameter->key(), $set) ? (null === $value ? $this->anywhere($parameter) : [new LeapCase(null, $value)]) : [];
     }
 
-    /** @return list<Standing> where it stands when the power comes, of which the engine knows nothing */
+    /** @return list<LeapCase> where it stands when the power comes, of which the engine knows nothing */
     private function resting(MovedParameter $parameter): array
     {
         $rest = $this->known($parameter)?->rest;
 
-        return null === $rest ? $this->anywhere($parameter) : [new Standing(null, $rest, false)];
+        return null === $rest ? $this->anywhere($parameter) : [new LeapCase(null, $rest, false)];
     }
 
     /**
@@ -207,7 +207,7 @@ final class Leaps
      * @param list<int> $scenes
      * @param SentControl|null $but a control that does not count
      *
-     * @return list<Standing>
+     * @return list<LeapCase>
      */
     private function moved(MovedParameter $parameter, array $scenes, ?SentControl $but): array
     {
@@ -219,15 +219,15 @@ final class Leaps
             }
         }
 
-        return array_map(static fn (int $end): Standing => new Standing(null, $end), array_values(array_unique($ends)));
+        return array_map(static fn (int $end): LeapCase => new LeapCase(null, $end), array_values(array_unique($ends)));
     }
 
-    /** @return list<Standing> both ends of what a parameter can be */
+    /** @return list<LeapCase> both ends of what a parameter can be */
     private function anywhere(MovedParameter $parameter): array
     {
         $range = $this->known($parameter)->raw ?? [0, 127];
 
-        return [new Standing(null, $range[0], false), new Standing(null, $range[1], false)];
+        return [new LeapCase(null, $range[0], false), new LeapCase(null, $range[1], false)];
     }
 
     /** How a rule takes over; null where it has no step that could wait. */
@@ -247,8 +247,8 @@ final class Leaps
         return $this->situation->setup->box($parameter->unit)?->parameter($parameter->title);
     }
 
-    /** @param list<Standing> $cases */
-    private function leap(SentControl $sent, Rule $rule, Curve $curve, array $cases, ?int $from, int $to): ?Leap
+    /** @param list<LeapCase> $cases */
+    private function leap(SentControl $sent, Rule $rule, MoveCurve $curve, array $cases, ?int $from, int $to): ?Leap
     {
         $parameter = $this->known($curve->of);
         if (null === $parameter || [] === $cases) {
@@ -266,7 +266,7 @@ final class Leaps
         }
         $order = ['jump', 'scaled', 'pickup'];
         usort($order, static fn (string $a, string $b): int => [!$steps[$a]->meets, $steps[$a]->leap] <=> [!$steps[$b]->meets, $steps[$b]->leap]);
-        $isKnown = [] === array_filter($cases, static fn (Standing $case): bool => !$case->isKnown);
+        $isKnown = [] === array_filter($cases, static fn (LeapCase $case): bool => !$case->isKnown);
         $titles = array_map(static fn ($scene): string => $scene->title, $this->book->scenes);
 
         return new Leap(

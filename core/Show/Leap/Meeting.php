@@ -31,9 +31,9 @@ final readonly class Meeting
     }
 
     /**
-     * @param list<Standing> $cases
+     * @param list<LeapCase> $cases
      *
-     * @return array{jump: Step, pickup: Step, scaled: Step}
+     * @return array{jump: LeapStep, pickup: LeapStep, scaled: LeapStep}
      */
     public function steps(array $cases): array
     {
@@ -51,13 +51,13 @@ final readonly class Meeting
             $scaled = max($scaled, $isKnown ? $this->scaled($place, $stands) : $now);
         }
 
-        return ['jump' => new Step($jump, 0, true), 'pickup' => new Step($pickup, $travel, $meets), 'scaled' => new Step($scaled, 0, true)];
+        return ['jump' => new LeapStep($jump, 0, true), 'pickup' => new LeapStep($pickup, $travel, $meets), 'scaled' => new LeapStep($scaled, 0, true)];
     }
 
     /**
      * Whether the parameter follows on without a leap when the control sends at once.
      *
-     * @param list<Standing> $cases
+     * @param list<LeapCase> $cases
      */
     public function goesOn(array $cases): bool
     {

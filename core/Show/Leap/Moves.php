@@ -20,7 +20,7 @@ final class Moves
     private const AT_US = 10_000_000;
     private const STEP_US = 1_000_000;
 
-    /** @var array<string, array<string, Curve>> by control and scene */
+    /** @var array<string, array<string, MoveCurve>> by control and scene */
     private array $curves = [];
     /** @var array<string, array<string, int|null>> */
     private array $set = [];
@@ -49,7 +49,7 @@ final class Moves
     /**
      * Where a control puts each parameter in a scene, by its place.
      *
-     * @return array<string, Curve> by key of the parameter
+     * @return array<string, MoveCurve> by key of the parameter
      */
     public function curves(SentControl $sent, int $scene): array
     {
@@ -68,7 +68,7 @@ final class Moves
         return $this->set["{$from} {$to}"] ??= $this->entered($from, $to);
     }
 
-    /** @return array<string, Curve> */
+    /** @return array<string, MoveCurve> */
     private function played(ControlMessage $message, int $scene): array
     {
         $world = new RigWorld($this->setup, $this->book);
@@ -96,7 +96,7 @@ final class Moves
             foreach (array_keys($places) as $index) {
                 $curve[] = $stands = $values[$index + 1] ?? $stands;
             }
-            $curves[$key] = new Curve($parameters[$key], [] === $curve ? [$stands] : $curve);
+            $curves[$key] = new MoveCurve($parameters[$key], [] === $curve ? [$stands] : $curve);
         }
 
         return $curves;

@@ -20,10 +20,10 @@ final class Doing
      *
      * @throws RulebookError where a control of this sort cannot do that
      */
-    public static function steps(RigAnalysis $situation, Target $target, bool $isPressed, bool $hasPress): array
+    public static function steps(RigAnalysis $situation, LearnTarget $target, bool $isPressed, bool $hasPress): array
     {
         $press = $hasPress ? ['press'] : [];
-        if (!$isPressed && !\in_array($target->what, [Target::PARAMETER, Target::PLAY], true)) {
+        if (!$isPressed && !\in_array($target->what, [LearnTarget::PARAMETER, LearnTarget::PLAY], true)) {
             throw new RulebookError(
                 new Span(1, 1),
                 'not-a-switch',
@@ -34,23 +34,23 @@ final class Doing
         }
 
         return match ($target->what) {
-            Target::PROGRAM => [...$press, "recall {$target->unit} \"{$target->title}\""],
-            Target::SCENE => [...$press, "go \"{$target->title}\""],
-            Target::TAP, Target::START, Target::STOP => [...$press, "{$target->what} {$target->title}"],
-            Target::STACK => [...$press, "do {$target->title}"],
-            Target::PLAY => ["play {$target->unit}"],
+            LearnTarget::PROGRAM => [...$press, "recall {$target->unit} \"{$target->title}\""],
+            LearnTarget::SCENE => [...$press, "go \"{$target->title}\""],
+            LearnTarget::TAP, LearnTarget::START, LearnTarget::STOP => [...$press, "{$target->what} {$target->title}"],
+            LearnTarget::STACK => [...$press, "do {$target->title}"],
+            LearnTarget::PLAY => ["play {$target->unit}"],
             default => self::turn($situation, $target, $isPressed, $press),
         };
     }
 
     /** What it does, for the title of a rule. */
-    public static function words(Target $target): string
+    public static function words(LearnTarget $target): string
     {
         return match ($target->what) {
-            Target::TAP => "tap {$target->title}",
-            Target::START => "start {$target->title}",
-            Target::STOP => "stop {$target->title}",
-            Target::PLAY => "play {$target->unit}",
+            LearnTarget::TAP => "tap {$target->title}",
+            LearnTarget::START => "start {$target->title}",
+            LearnTarget::STOP => "stop {$target->title}",
+            LearnTarget::PLAY => "play {$target->unit}",
             default => trim("{$target->unit} {$target->title}"),
         };
     }
@@ -60,7 +60,7 @@ final class Doing
      *
      * @return list<string>
      */
-    private static function turn(RigAnalysis $situation, Target $target, bool $isPressed, array $press): array
+    private static function turn(RigAnalysis $situation, LearnTarget $target, bool $isPressed, array $press): array
     {
         $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
         if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {

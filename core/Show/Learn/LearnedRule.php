@@ -28,7 +28,7 @@ final readonly class LearnedRule
     }
 
     /** @throws RulebookError where a control cannot do that */
-    public static function of(RigAnalysis $situation, Recognised $control, Target $target): self
+    public static function of(RigAnalysis $situation, Recognised $control, LearnTarget $target): self
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $name = $control->control ?? $control->played->selector();

@@ -16,7 +16,7 @@ final class Targets
 {
     private const MOST_PROGRAMS = 128;
 
-    /** @return list<Target> of the units that something leads to, then scenes, clocks and stacks */
+    /** @return list<LearnTarget> of the units that something leads to, then scenes, clocks and stacks */
     public static function of(RigAnalysis $situation): array
     {
         $reached = [];
@@ -33,18 +33,18 @@ final class Targets
         return [...$targets, ...self::ofRules($situation->checked()->written)];
     }
 
-    /** @return list<Target> */
+    /** @return list<LearnTarget> */
     private static function ofUnit(Device $box): array
     {
         $targets = [];
         $programs = $box->chart->programs;
         if (null !== $programs) {
             foreach (ProgramNames::names($box, $programs) as $ordinal => $name) {
-                $targets[] = new Target(Target::PROGRAM, $box->name, $name, "{$box->label()}: program {$programs->label($ordinal)}, {$name}");
+                $targets[] = new LearnTarget(LearnTarget::PROGRAM, $box->name, $name, "{$box->label()}: program {$programs->label($ordinal)}, {$name}");
             }
             for ($ordinal = 0; null !== $programs->shown && $ordinal < min($programs->count, self::MOST_PROGRAMS); ++$ordinal) {
-                $targets[] = new Target(
-                    Target::PROGRAM,
+                $targets[] = new LearnTarget(
+                    LearnTarget::PROGRAM,
                     $box->name,
                     $programs->label($ordinal),
                     "{$box->label()}: program {$programs->label($ordinal)}",
@@ -53,33 +53,33 @@ final class Targets
         }
         foreach ($box->chart->parameters ?? [] as $parameter) {
             if (Reach::Midi === $parameter->reach) {
-                $targets[] = new Target(Target::PARAMETER, $box->name, $parameter->name, "{$box->label()}: {$parameter->name}");
+                $targets[] = new LearnTarget(LearnTarget::PARAMETER, $box->name, $parameter->name, "{$box->label()}: {$parameter->name}");
             }
         }
         if (null !== $box->chart->keys) {
-            $targets[] = new Target(Target::PLAY, $box->name, '', "{$box->label()}: play its keys");
+            $targets[] = new LearnTarget(LearnTarget::PLAY, $box->name, '', "{$box->label()}: play its keys");
         }
 
         return $targets;
     }
 
-    /** @return list<Target> */
+    /** @return list<LearnTarget> */
     private static function ofRules(Rulebook $book): array
     {
         $targets = [];
         foreach ($book->scenes as $scene) {
-            $targets[] = new Target(Target::SCENE, null, $scene->title, "Scene: {$scene->title}");
+            $targets[] = new LearnTarget(LearnTarget::SCENE, null, $scene->title, "Scene: {$scene->title}");
         }
         foreach ($book->declared(Reference::CLOCK) as $clock) {
             array_push(
                 $targets,
-                new Target(Target::TAP, null, $clock, "Clock {$clock}: tap the tempo"),
-                new Target(Target::START, null, $clock, "Clock {$clock}: start"),
-                new Target(Target::STOP, null, $clock, "Clock {$clock}: stop"),
+                new LearnTarget(LearnTarget::TAP, null, $clock, "Clock {$clock}: tap the tempo"),
+                new LearnTarget(LearnTarget::START, null, $clock, "Clock {$clock}: start"),
+                new LearnTarget(LearnTarget::STOP, null, $clock, "Clock {$clock}: stop"),
             );
         }
         foreach ($book->declared(Reference::STACK) as $stack) {
-            $targets[] = new Target(Target::STACK, null, $stack, "Stack: {$stack}");
+            $targets[] = new LearnTarget(LearnTarget::STACK, null, $stack, "Stack: {$stack}");
         }
 
         return $targets;

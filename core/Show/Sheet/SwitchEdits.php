@@ -25,7 +25,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Show\Learn\Doing;
-use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
 
@@ -54,7 +54,7 @@ final readonly class SwitchEdits
      *
      * @throws RulebookError where the control cannot do that, or another rule would take it first
      */
-    public function assign(Device $box, Control $control, ?string $scene, string $gesture, Target $target): array
+    public function assign(Device $box, Control $control, ?string $scene, string $gesture, LearnTarget $target): array
     {
         $message = $this->message($box, $control);
         $isPressed = $control->sort->isTwoState();

@@ -7,7 +7,8 @@ namespace ZigzagPost\Tests\Core\Proof;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Proof\Fault;
-use ZigzagPost\Core\Proof\Misfortune;
+use ZigzagPost\Core\Proof\FaultKind;
+use ZigzagPost\Core\Proof\FaultOutcome;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -22,38 +23,22 @@ final class RehearsalTest extends TestCase
         self::assertSame(['desk', 'lantern'], $rehearsal->leftOut, 'what can hurt is never rehearsed');
         $met = [];
         foreach ($rehearsal->faults() as $fault) {
-            $misfortune = $rehearsal->with($fault);
-            $met[$fault->words()] = $misfortune;
-            self::assertNotSame(Misfortune::BY_HAND, $misfortune->wayBack, $fault->words());
+            $outcome = $rehearsal->with($fault);
+            $met[$fault->words()] = $outcome;
+            self::assertNotSame(FaultOutcome::BY_HAND, $outcome->wayBack, $fault->words());
         }
-        self::assertSame(
-            [],
-            array_diff(
-                [
-                    Fault::LEAD,
-                    Fault::POWER,
-                    Fault::TWICE,
-                    Fault::EARLY,
-                    Fault::TOGETHER,
-                    Fault::WILD,
-                    Fault::BATTERY,
-                    Fault::LATE,
-                    Fault::CLOCK_STOPS,
-                    Fault::CLOCK_DOUBLES,
-                ],
-                array_map(static fn (Fault $fault): string => $fault->kind, $rehearsal->faults()),
-            ),
-        );
+        $tried = array_map(static fn (Fault $fault): string => $fault->kind->value, $rehearsal->faults());
+        self::assertSame([], array_diff(array_column(FaultKind::cases(), 'value'), $tried), 'every kind of fault is tried');
 
         self::assertTrue($met['scene: pressed twice']->isHarmless());
         $moths = $met['moths: lead pulled and put back'];
         self::assertSame(['Moths: Eb3'], $moths->hangs, 'the note-off was lost with the lead');
-        self::assertSame(Misfortune::PANIC, $moths->wayBack);
+        self::assertSame(FaultOutcome::PANIC, $moths->wayBack);
         self::assertNull($moths->forUs);
         self::assertSame(['Foot board “Switch 8”'], $moths->presses, 'which press it is');
         $drive = $met['drive: switched off and on'];
         self::assertSame(['Drive: on the program it starts with instead of 4', 'Drive: Bypass where it starts instead of at Playing'], $drive->wrong);
-        self::assertSame(Misfortune::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
+        self::assertSame(FaultOutcome::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
         self::assertGreaterThan(1_000_000, $drive->forUs);
         self::assertSame(['Foot board “Open sea”'], $drive->presses, 'who does not want to wait for it');
         self::assertSame(['Harbour', 720.0], [$drive->by, $drive->afterS], 'by what, and when');
@@ -69,8 +54,8 @@ final class RehearsalTest extends TestCase
         ]);
         $back = [];
         foreach ($rehearsal->faults() as $fault) {
-            $misfortune = $rehearsal->with($fault);
-            $back[$fault->words()] = [$misfortune->wayBack, $misfortune->presses];
+            $outcome = $rehearsal->with($fault);
+            $back[$fault->words()] = [$outcome->wayBack, $outcome->presses];
         }
         self::assertSame(['restore Sampler', ['“Restore” on the stage, Sampler']], $back['sampler: switched off and on']);
         self::assertSame(
@@ -87,7 +72,7 @@ final class RehearsalTest extends TestCase
             $back['keys: lead pulled and put back'],
             'what the wheel did meanwhile never came in',
         );
-        self::assertSame([Misfortune::BY_HAND, []], $back['tilt: battery empty']);
+        self::assertSame([FaultOutcome::BY_HAND, []], $back['tilt: battery empty']);
     }
 
     public function testPairsOfFaultsLeaveNothingHangingOnceTheWayBackIsGone(): void
@@ -97,9 +82,9 @@ final class RehearsalTest extends TestCase
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(4));
         for ($pair = 0; $pair < Cases::number(40); ++$pair) {
             [$one, $other] = [$faults[$random->getInt(0, \count($faults) - 1)], $faults[$random->getInt(0, \count($faults) - 1)]];
-            $misfortune = $rehearsal->with($one, $other);
-            $needsABattery = \in_array(Fault::BATTERY, [$one->kind, $other->kind], true) && [] === $misfortune->hangs;
-            self::assertTrue(Misfortune::BY_HAND !== $misfortune->wayBack || $needsABattery, "{$one->words()} and {$other->words()}");
+            $outcome = $rehearsal->with($one, $other);
+            $needsABattery = \in_array(FaultKind::Battery, [$one->kind, $other->kind], true) && [] === $outcome->hangs;
+            self::assertTrue(FaultOutcome::BY_HAND !== $outcome->wayBack || $needsABattery, "{$one->words()} and {$other->words()}");
         }
     }
 

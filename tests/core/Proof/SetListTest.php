@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Core\Proof;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Proof\Fault;
+use ZigzagPost\Core\Proof\FaultKind;
 use ZigzagPost\Core\Proof\Performance;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\Slot;
@@ -75,8 +76,8 @@ final class SetListTest extends TestCase
                 $left += null === $to ? 0 : 1;
             }
             // Where nothing goes wrong, the box stands on the program of each scene until the next one.
-            $misfortune = (new Rehearsal($situation))->with(new Fault(Fault::LEAD, 'nothing'));
-            self::assertTrue($misfortune->isHarmless());
+            $outcome = (new Rehearsal($situation))->with(new Fault(FaultKind::Lead, 'nothing'));
+            self::assertTrue($outcome->isHarmless());
         }
         self::assertGreaterThan(20, $left);
     }
@@ -87,9 +88,9 @@ final class SetListTest extends TestCase
             "port board in out\nport out out\nscene \"A\"\n  on enter recall box 1\nscene \"B\"\n  on enter recall box 2\nalways\nrule "
                 ."\"1\"\n  take note\n  play box\n";
         $silent = static function (string $lead) use ($rules): bool {
-            $misfortune = (new Rehearsal(self::situation($rules)))->with(new Fault(Fault::LEAD, $lead));
+            $outcome = (new Rehearsal(self::situation($rules)))->with(new Fault(FaultKind::Lead, $lead));
 
-            return [] !== $misfortune->hangs;
+            return [] !== $outcome->hangs;
         };
         self::assertTrue($silent('to the post'), 'a key was let go, and that did not come in');
         self::assertTrue($silent('first'), 'nor over the hub before it');
@@ -108,9 +109,9 @@ final class SetListTest extends TestCase
         ];
         foreach ([320 => 160.0, 0 => null] as $length => $after) {
             $show = ['songs' => $songs(0 === $length ? null : $length), 'setLists' => [['name' => 'T', 'songs' => ['a', 'b', 'c']]], 'loaded' => 'T'];
-            $misfortune = (new Rehearsal(self::situation($rules, ['show' => $show])))->with(new Fault(Fault::POWER, 'box'));
-            self::assertNotSame([], $misfortune->wrong);
-            self::assertSame(['C', $after], [$misfortune->by, $misfortune->afterS], 'it went wrong in the second scene of the song in the middle');
+            $outcome = (new Rehearsal(self::situation($rules, ['show' => $show])))->with(new Fault(FaultKind::Power, 'box'));
+            self::assertNotSame([], $outcome->wrong);
+            self::assertSame(['C', $after], [$outcome->by, $outcome->afterS], 'it went wrong in the second scene of the song in the middle');
         }
     }
 

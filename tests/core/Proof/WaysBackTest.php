@@ -8,9 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Midi\MiddleC;
-use ZigzagPost\Core\Proof\Misfortune;
+use ZigzagPost\Core\Proof\FaultOutcome;
 use ZigzagPost\Core\Proof\Presses;
-use ZigzagPost\Core\Proof\Standing;
+use ZigzagPost\Core\Proof\UnitsStand;
 use ZigzagPost\Core\Proof\WaysBack;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -50,13 +50,13 @@ final class WaysBackTest extends TestCase
     {
         [$on, $off, $tone, $scene] = ["\x90\x3C\x64", "\x80\x3C\x40", "\xB0\x09\x40", "\xC0\x00"];
         [$again, $panic, $restore] = ['“Send again” on the stage', 'Panic on the stage', '“Restore” on the stage, box'];
-        yield 'what the scene sends' => ['', $scene, Misfortune::SEND_AGAIN, [$again]];
-        yield 'the end of a note' => [$on, $off, Misfortune::PANIC, [$panic]];
+        yield 'what the scene sends' => ['', $scene, FaultOutcome::SEND_AGAIN, [$again]];
+        yield 'the end of a note' => [$on, $off, FaultOutcome::PANIC, [$panic]];
         yield 'what a control moved' => ['', $tone, 'restore box', [$restore]];
         yield 'the end of a note, and what a control moved' => [$on, $off.$tone, 'panic, then restore box', [$panic, $restore]];
-        yield 'the end of a note, and what the scene sends' => [$on, $off.$scene, 'panic, then '.Misfortune::SEND_AGAIN, [$panic, $again]];
-        yield 'what a control moved, and what the scene sends' => ['', $tone.$scene, Misfortune::SEND_AGAIN.Misfortune::REST_BY_HAND, [$again]];
-        yield 'nothing' => ['', '', Misfortune::BY_HAND, []];
+        yield 'the end of a note, and what the scene sends' => [$on, $off.$scene, 'panic, then '.FaultOutcome::SEND_AGAIN, [$panic, $again]];
+        yield 'what a control moved, and what the scene sends' => ['', $tone.$scene, FaultOutcome::SEND_AGAIN.FaultOutcome::REST_BY_HAND, [$again]];
+        yield 'nothing' => ['', '', FaultOutcome::BY_HAND, []];
     }
 
     /** @param list<string> $presses */
@@ -104,8 +104,8 @@ final class WaysBackTest extends TestCase
 
             return $world;
         };
-        $standing = new Standing($situation->setup, [], MiddleC::C4);
-        $fewest = \count(Standing::differences($standing->of($played(true)), $standing->of($played(false))));
+        $standing = new UnitsStand($situation->setup, [], MiddleC::C4);
+        $fewest = \count(UnitsStand::differences($standing->of($played(true)), $standing->of($played(false))));
 
         $back = (new WaysBack($situation, new Presses($situation)))->first(3_000_000, $played, $standing->of(...), ['box'], $fewest);
 

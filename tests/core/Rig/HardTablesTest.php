@@ -6,9 +6,9 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigzagPost\Core\Rig\Table\Group;
 use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\ReadRow;
+use ZigzagPost\Core\Rig\Table\RowGroup;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -28,13 +28,13 @@ final class HardTablesTest extends TestCase
                 $parameter = null === $row->parameter ? null : $read->parameters[$row->parameter];
                 $isRight = null !== $parameter && isset($meant[$row->what]) && self::said($parameter) === self::wanted($meant[$row->what]);
                 self::assertTrue(
-                    $isRight || Group::Taken !== $row->group,
+                    $isRight || RowGroup::Taken !== $row->group,
                     "{$row->what} is {$row->print()}: ".
                         json_encode([$parameter, $meant[$row->what] ?? null], \JSON_UNESCAPED_UNICODE).
                         "\n".
                         mb_scrub($text),
                 );
-                self::assertSame(Group::Taken === $row->group, [] === $row->why);
+                self::assertSame(RowGroup::Taken === $row->group, [] === $row->why);
                 $right += $isRight ? 1 : 0;
             }
             self::assertSame([], array_diff_key($meant, $seen), mb_scrub($text));
@@ -141,7 +141,7 @@ final class HardTablesTest extends TestCase
         self::assertSame(['has no number; it is taken without one'], $read->rows[0]->why);
         $hex = TableReader::read("Name\tCC\tRange\nMix\t10\t0-127\n", [1 => Holds::ControllerHex]);
         self::assertSame([['kind' => 'cc', 'number' => 16]], array_column($hex->parameters, 'message'));
-        self::assertSame(Group::Taken, $hex->rows[0]->group);
+        self::assertSame(RowGroup::Taken, $hex->rows[0]->group);
     }
 
     /** @param array<string, mixed> $parameter */

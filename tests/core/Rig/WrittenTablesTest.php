@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\ChartTables;
-use ZigzagPost\Core\Rig\Table\Group;
+use ZigzagPost\Core\Rig\Table\RowGroup;
 use ZigzagPost\Core\Rig\Table\TableReader;
 
 /**
@@ -37,7 +37,7 @@ final class WrittenTablesTest extends TestCase
         $read = TableReader::read($table);
         self::assertNotSame([], $read->rows);
         foreach ($read->rows as $index => $row) {
-            if (Group::Taken !== $row->group || null === $row->parameter) {
+            if (RowGroup::Taken !== $row->group || null === $row->parameter) {
                 continue;
             }
             $said = self::said($read->parameters[$row->parameter]);

@@ -9,9 +9,9 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Leap\Leap;
+use ZigzagPost\Core\Show\Leap\LeapCase;
 use ZigzagPost\Core\Show\Leap\Leaps;
 use ZigzagPost\Core\Show\Leap\Meeting;
-use ZigzagPost\Core\Show\Leap\Standing;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
@@ -57,7 +57,7 @@ final class LeapsTest extends TestCase
 
     public function testAControlThatDoesNotReachItNeverMeets(): void
     {
-        $meeting = (new Meeting([0, 10, 20], 0, 127))->steps([new Standing(null, 100)]);
+        $meeting = (new Meeting([0, 10, 20], 0, 127))->steps([new LeapCase(null, 100)]);
         self::assertFalse($meeting['pickup']->meets);
         self::assertSame(100, $meeting['jump']->leap);
     }

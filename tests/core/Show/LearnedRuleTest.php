@@ -14,9 +14,9 @@ use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Show\Learn\LearnedRule;
+use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
-use ZigzagPost\Core\Show\Learn\Target;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
@@ -124,7 +124,7 @@ final class LearnedRuleTest extends TestCase
         return Recognition::of(Play::events($tape), 0, 4_000_000, $situation->setup)->sure() ?? throw new \LogicException('not sure');
     }
 
-    private static function target(RigAnalysis $situation, string $words): Target
+    private static function target(RigAnalysis $situation, string $words): LearnTarget
     {
         foreach (Targets::of($situation) as $target) {
             if ($target->words === $words) {

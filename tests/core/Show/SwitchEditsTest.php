@@ -15,7 +15,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\CopyCheck;
 use ZigzagPost\Core\Show\Sheet\Does;
@@ -38,7 +38,7 @@ final class SwitchEditsTest extends TestCase
     {
         $situation = self::demo();
         $box = self::box($situation, 'treadle');
-        $target = new Target(Target::PROGRAM, 'brine', 'Undertow', '');
+        $target = new LearnTarget(LearnTarget::PROGRAM, 'brine', 'Undertow', '');
         $source = Source::of($situation->setup->rig->rulebook ?? '');
         $edits = new SwitchEdits($situation);
 
@@ -91,7 +91,7 @@ final class SwitchEditsTest extends TestCase
         );
         $box = self::box($situation, 'treadle');
         $this->expectExceptionMessage('stands above all scenes');
-        (new SwitchEdits($situation))->assign($box, self::control($box, 'Switch 4'), 'Night', 'press', new Target(Target::SCENE, null, 'Night', ''));
+        (new SwitchEdits($situation))->assign($box, self::control($box, 'Switch 4'), 'Night', 'press', new LearnTarget(LearnTarget::SCENE, null, 'Night', ''));
     }
 
     public function testWhatIsTheSameAfterACopy(): void
@@ -147,7 +147,7 @@ final class SwitchEditsTest extends TestCase
             $targets = array_values(
                 array_filter(
                     Targets::of($situation),
-                    static fn (Target $target): bool => \in_array($target->what, [Target::PROGRAM, Target::SCENE, Target::STACK], true),
+                    static fn (LearnTarget $target): bool => \in_array($target->what, [LearnTarget::PROGRAM, LearnTarget::SCENE, LearnTarget::STACK], true),
                 ),
             );
             $target = $targets[mt_rand(0, \count($targets) - 1)];
@@ -163,8 +163,8 @@ final class SwitchEditsTest extends TestCase
                         static fn (SwitchUse $use): bool => [$use->control, $use->scene, $use->gesture] === [$control->name, $scene, $gesture],
                     );
                     $says = match ($target->what) {
-                        Target::SCENE => "scene {$target->title}",
-                        Target::STACK => "stack {$target->title}",
+                        LearnTarget::SCENE => "scene {$target->title}",
+                        LearnTarget::STACK => "stack {$target->title}",
                         default => "program {$target->title}",
                     };
                     self::assertStringContainsString($says, implode('', (array_values($uses)[0] ?? null)?->words() ?? []), $words);

@@ -10,7 +10,7 @@ use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Show\Learn\Target;
+use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
@@ -110,7 +110,7 @@ final class WholeCopyTest extends TestCase
             $targets = array_values(
                 array_filter(
                     Targets::of($situation),
-                    static fn (Target $target): bool => $target->what === ($isSwitch ? Target::PROGRAM : Target::PARAMETER),
+                    static fn (LearnTarget $target): bool => $target->what === ($isSwitch ? LearnTarget::PROGRAM : LearnTarget::PARAMETER),
                 ),
             );
             try {

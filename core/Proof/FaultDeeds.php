@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Proof;
+
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Hop;
+use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\World\RigWorld;
+
+/** Faults as they happen in the middle of a performance: what they do to the rig, what they keep from coming in, when scenes are called. */
+final readonly class FaultDeeds
+{
+    public const LONGEST_US = 3_000_000;
+    private const LATE_US = 400_000;
+
+    /** @var array<string, array<string, list<non-empty-list<Hop>>>> */
+    private array $ways;
+
+    /** @param list<Fault> $faults */
+    public function __construct(Setup $setup, private CompiledBook $book, private Performance $show, private array $faults)
+    {
+        $this->ways = self::ways($setup);
+    }
+
+    /**
+     * What happens, by time: scenes and what is played, and the faults among them.
+     *
+     * @return list<array{int, \Closure(RigWorld, int): void}>
+     */
+    public function deeds(): array
+    {
+        $deeds = $this->scenes();
+        foreach ($this->show->strokes as $stroke) {
+            $event = $stroke->event;
+            $port = $this->book->inPort($event->port);
+            if (null !== $port && !$this->isSilent($stroke)) {
+                $deeds[] = [
+                    $event->timeUs,
+                    static function (RigWorld $world, int $at) use ($port, $event): void {
+                        $world->play($at, $port, [$event->bytes], 0);
+                    },
+                ];
+            }
+        }
+        foreach ($this->faults as $fault) {
+            array_push($deeds, ...$this->ofFault($fault));
+        }
+        usort($deeds, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return $deeds;
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function scenes(): array
+    {
+        $deeds = [];
+        $go = static fn (int $scene): \Closure => static function (RigWorld $world, int $at) use ($scene): void {
+            $world->go($at, $scene, 0);
+        };
+        foreach ($this->show->slots as $index => $slot) {
+            [$at, $scene] = [$slot->timeUs, $slot->scene];
+            $isMeant = $index === $this->show->middle();
+            $deeds[] = [$isMeant && $this->has(FaultKind::Early) ? $at - 1_200_000 : $at, $go($scene)];
+            if ($isMeant && $this->has(FaultKind::Twice)) {
+                $deeds[] = [$at + 40_000, $go($scene)];
+            }
+            if ($isMeant && $this->has(FaultKind::Together)) {
+                $deeds[] = [$at - 5_000, $go(($scene + 1) % max(1, \count($this->book->scenes())))];
+            }
+        }
+
+        return $deeds;
+    }
+
+    private function has(FaultKind $kind): bool
+    {
+        return [] !== array_filter($this->faults, static fn (Fault $fault): bool => $fault->kind === $kind);
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function ofFault(Fault $fault): array
+    {
+        $at = $this->show->middleUs();
+        $end = $at + self::LONGEST_US;
+        $what = $fault->what;
+
+        return match ($fault->kind) {
+            FaultKind::Lead => [
+                [
+                    $at,
+                    static function (RigWorld $world) use ($what): void {
+                        $world->pulled[$what] = true;
+                    },
+                ],
+                [
+                    $end,
+                    static function (RigWorld $world) use ($what): void {
+                        unset($world->pulled[$what]);
+                    },
+                ],
+            ],
+            FaultKind::Power => [
+                [
+                    $at,
+                    static function (RigWorld $world) use ($what): void {
+                        $world->dark[$what] = true;
+                    },
+                ],
+                [
+                    $end,
+                    static function (RigWorld $world, int $now) use ($what): void {
+                        unset($world->dark[$what]);
+                        ($world->devices[$what] ?? null)?->power($now);
+                    },
+                ],
+            ],
+            FaultKind::Late => [
+                [
+                    $at,
+                    static function (RigWorld $world) use ($what): void {
+                        $world->late[$what] = self::LATE_US;
+                    },
+                ],
+                [
+                    $end,
+                    static function (RigWorld $world) use ($what): void {
+                        unset($world->late[$what]);
+                    },
+                ],
+            ],
+            FaultKind::Wild => $this->wild($what, $at),
+            FaultKind::ClockDoubles => $this->clocks($at),
+            default => [],
+        };
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function wild(string $unit, int $at): array
+    {
+        foreach ($this->show->strokes as $stroke) {
+            $event = $stroke->event;
+            if ($stroke->unit === $unit && 0xB0 === (\ord($event->bytes) & 0xF0)) {
+                $port = (int) $this->book->inPort($event->port);
+                $deeds = [];
+                for ($step = 0; $step < 300; ++$step) {
+                    $bytes = substr($event->bytes, 0, 2).\chr(($step * 37) % 128);
+                    $deeds[] = [
+                        $at + $step * 5_000,
+                        static function (RigWorld $world, int $now) use ($port, $bytes): void {
+                            $world->play($now, $port, [$bytes], 0);
+                        },
+                    ];
+                }
+                // It calms down where it had been.
+                $deeds[] = [
+                    $at + 1_600_000,
+                    static function (RigWorld $world, int $now) use ($port, $event): void {
+                        $world->play($now, $port, [$event->bytes], 0);
+                    },
+                ];
+
+                return $deeds;
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    private function clocks(int $at): array
+    {
+        $deeds = [];
+        foreach ($this->book->inPorts() as $port) {
+            for ($tick = 0; $tick < 48; ++$tick) {
+                $deeds[] = [
+                    $at + $tick * 20_000,
+                    static function (RigWorld $world, int $now) use ($port): void {
+                        $world->play($now, $port, ["\xF8", "\xF8"], 0);
+                    },
+                ];
+            }
+        }
+
+        return $deeds;
+    }
+
+    /** Whether a fault keeps a stroke from coming in. */
+    private function isSilent(Stroke $stroke): bool
+    {
+        $at = $this->show->middleUs();
+        $event = $stroke->event;
+        foreach ($this->faults as $fault) {
+            $isDuring = $event->timeUs >= $at && $event->timeUs < $at + self::LONGEST_US;
+            $isSilent = match ($fault->kind) {
+                FaultKind::Battery => $event->timeUs >= $at && $stroke->unit === $fault->what,
+                FaultKind::Power => $isDuring
+                    && ($stroke->unit === $fault->what || $this->isOver($stroke, static fn (Hop $hop): bool => $hop->from->unit === $fault->what)),
+                FaultKind::Lead => $isDuring && $this->isOver($stroke, static fn (Hop $hop): bool => $hop->lead?->id === $fault->what),
+                FaultKind::ClockStops => $isDuring && "\xF8" === $event->bytes,
+                default => false,
+            };
+            if ($isSilent) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether every way that a stroke comes in by goes over something.
+     *
+     * @param callable(Hop): bool $is
+     */
+    private function isOver(Stroke $stroke, callable $is): bool
+    {
+        $ways = $this->ways[$stroke->unit][$stroke->event->port] ?? [];
+
+        return [] !== $ways && [] === array_filter($ways, static fn (array $way): bool => [] === array_filter($way, $is));
+    }
+
+    /** @return array<string, array<string, list<non-empty-list<Hop>>>> the ways from each unit to each in port */
+    private static function ways(Setup $setup): array
+    {
+        $graph = new Graph($setup);
+        $ways = [];
+        foreach ($setup->boxes as $box) {
+            foreach ($box->isPost() ? [] : $graph->sources($box) as $socket) {
+                foreach ($graph->waysFrom($socket)[0] as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    if (LeadEnd::POST === $end->unit && !$end->isOut) {
+                        $ways[$box->name][Post::port($end->at)[0]][] = $way;
+                    }
+                }
+            }
+        }
+
+        return $ways;
+    }
+}
