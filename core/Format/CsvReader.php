@@ -36,7 +36,11 @@ final class CsvReader
         return (new self($file))->file($stream);
     }
 
-    /** @param resource $stream */
+    /**
+     * @param resource $stream
+     *
+     * @throws BadFile
+     */
     private function file($stream): TrackFile
     {
         for ($line = 1; false !== ($text = fgets($stream, self::MAX_LINE)); ++$line) {
@@ -62,7 +66,11 @@ final class CsvReader
         return $this->song;
     }
 
-    /** @param list<string> $fields */
+    /**
+     * @param list<string> $fields
+     *
+     * @throws BadFile
+     */
     private function record(array $fields, int $line): void
     {
         if (\count($fields) < 3) {

@@ -122,7 +122,11 @@ final class CsvRecord
         return new TrackEvent($tick, $status, $bytes);
     }
 
-    /** @param list<string> $fields */
+    /**
+     * @param list<string> $fields
+     *
+     * @throws BadFile
+     */
     private static function key(array $fields, string $file, int $line): string
     {
         $sharps = $fields[3] ?? '';

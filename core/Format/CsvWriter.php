@@ -16,18 +16,22 @@ final class CsvWriter implements EventWriter
     /**
      * @param resource $stream
      * @param list<string> $ports
+     *
+     * @throws WriteFailed
      */
     public function __construct(private readonly mixed $stream, array $ports = [])
     {
         $this->tracks = new TickTracks($ports);
     }
 
+    /** @throws WriteFailed */
     public function write(Event $event): void
     {
         // The track number is known at the end only: the record is kept from its time on.
         $this->tracks->add($event->port, $event->timeUs, static fn (int $tick): string => "{$tick}, ".self::record($event)."\n");
     }
 
+    /** @throws WriteFailed */
     public function finish(): void
     {
         $ports = $this->tracks->ports();

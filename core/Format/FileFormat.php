@@ -58,6 +58,8 @@ enum FileFormat: string
     /**
      * @param resource $stream
      * @param list<string> $ports ports that get a track even when nothing happens there
+     *
+     * @throws WriteFailed
      */
     public function writer($stream, array $ports = [], bool $oneTrack = false): EventWriter
     {

@@ -22,6 +22,7 @@ final class SmfReader
         return (new self($bytes, $file))->file();
     }
 
+    /** @throws BadFile */
     private function file(): TrackFile
     {
         if (!str_starts_with($this->bytes, 'MThd')) {
@@ -55,6 +56,7 @@ final class SmfReader
         return $song;
     }
 
+    /** @throws BadFile */
     private function chunk(TrackFile $song, int $count): void
     {
         if ($this->end - $this->at < 8) {
@@ -84,6 +86,7 @@ final class SmfReader
         $this->at += $length;
     }
 
+    /** @throws BadFile */
     private function number(int $length): int
     {
         if ($length > $this->end - $this->at) {

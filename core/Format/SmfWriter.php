@@ -16,12 +16,15 @@ final class SmfWriter implements EventWriter
     /**
      * @param resource $stream
      * @param list<string> $ports
+     *
+     * @throws WriteFailed
      */
     public function __construct(private readonly mixed $stream, array $ports = [], private readonly bool $oneTrack = false)
     {
         $this->tracks = new TickTracks($oneTrack ? ['all'] : $ports);
     }
 
+    /** @throws WriteFailed */
     public function write(Event $event): void
     {
         $this->tracks->add(
@@ -31,6 +34,7 @@ final class SmfWriter implements EventWriter
         );
     }
 
+    /** @throws WriteFailed */
     public function finish(): void
     {
         $ports = $this->tracks->ports();
@@ -44,6 +48,7 @@ final class SmfWriter implements EventWriter
         }
     }
 
+    /** @throws WriteFailed */
     private function chunk(string $head, ?string $port): void
     {
         $end = "\x00\xFF\x2F\x00";

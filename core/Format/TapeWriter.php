@@ -11,12 +11,17 @@ final class TapeWriter implements EventWriter
 {
     public const HEADER = "# zigzag tape 1\n";
 
-    /** @param resource $stream */
+    /**
+     * @param resource $stream
+     *
+     * @throws WriteFailed
+     */
     public function __construct(private readonly mixed $stream)
     {
         Sink::put($stream, self::HEADER);
     }
 
+    /** @throws WriteFailed */
     public function write(Event $event): void
     {
         Sink::put($this->stream, self::line($event));

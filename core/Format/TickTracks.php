@@ -18,7 +18,11 @@ final class TickTracks
     /** @var array<string, array{stream: resource, tick: int}> */
     private array $tracks = [];
 
-    /** @param list<string> $ports ports that get a track even when nothing happens there */
+    /**
+     * @param list<string> $ports ports that get a track even when nothing happens there
+     *
+     * @throws WriteFailed
+     */
     public function __construct(array $ports)
     {
         foreach ($ports as $port) {
@@ -30,6 +34,8 @@ final class TickTracks
      * Adds text to a port's track.
      *
      * @param callable(int, int): string $encode given the tick and the ticks since the event before
+     *
+     * @throws WriteFailed
      */
     public function add(string $port, int $timeUs, callable $encode): void
     {
@@ -57,12 +63,17 @@ final class TickTracks
         return (int) ftell($this->tracks[$port]['stream']);
     }
 
-    /** @param resource $into */
+    /**
+     * @param resource $into
+     *
+     * @throws WriteFailed
+     */
     public function copy(string $port, $into): void
     {
         Sink::copy($this->tracks[$port]['stream'], $into);
     }
 
+    /** @throws WriteFailed */
     private function open(string $port): void
     {
         $this->tracks[$port] = ['stream' => Sink::temporary(), 'tick' => 0];

@@ -95,6 +95,8 @@ final class TrackFile
      * All events in order of ticks, keyed by the position of their track.
      *
      * @return \Generator<int, TrackEvent>
+     *
+     * @throws BadFile
      */
     public function merged(): \Generator
     {

@@ -12,6 +12,7 @@ final class TrackFileWriter
      * @param bool $oneTrack all tracks as one (type 0)
      *
      * @throws WriteFailed
+     * @throws BadFile
      */
     public static function midiFile(TrackFile $song, $stream, bool $oneTrack): void
     {
@@ -29,6 +30,7 @@ final class TrackFileWriter
      * @param resource $stream
      *
      * @throws WriteFailed
+     * @throws BadFile
      */
     public static function csv(TrackFile $song, $stream): void
     {
@@ -43,6 +45,7 @@ final class TrackFileWriter
         Sink::put($stream, "0, 0, End_of_file\n");
     }
 
+    /** @throws BadFile */
     private static function merged(TrackFile $song): string
     {
         $chunk = '';

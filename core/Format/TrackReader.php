@@ -56,6 +56,7 @@ final class TrackReader
         yield new TrackEvent($tick, TrackEvent::META, '', TrackEvent::END_OF_TRACK);
     }
 
+    /** @throws BadFile */
     private function meta(int $tick): TrackEvent
     {
         $start = $this->at - 1;
@@ -68,6 +69,7 @@ final class TrackReader
         return new TrackEvent($tick, TrackEvent::META, $data, $type);
     }
 
+    /** @throws BadFile */
     private function data(int $length): string
     {
         $start = $this->at;
@@ -81,6 +83,7 @@ final class TrackReader
         return $data;
     }
 
+    /** @throws BadFile */
     private function variableLength(): int
     {
         $start = $this->at;
@@ -95,11 +98,13 @@ final class TrackReader
         throw BadFile::atByte($this->file, $start, 'a variable-length number is longer than four bytes');
     }
 
+    /** @throws BadFile */
     private function byte(): int
     {
         return \ord($this->take(1));
     }
 
+    /** @throws BadFile */
     private function take(int $length): string
     {
         if ($length > $this->end - $this->at) {

@@ -12,7 +12,11 @@ final class Rejected extends \RuntimeException
         return new self('division by zero');
     }
 
-    /** Stands in compiled code where a field is read that the message does not have. */
+    /**
+     * Stands in compiled code where a field is read that the message does not have.
+     *
+     * @throws Rejected
+     */
     public static function field(string $field): never
     {
         throw new self("the message has no {$field}");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Midi\Kind;
@@ -39,7 +40,11 @@ final readonly class Coverage
     {
     }
 
-    /** @param list<Proving> $proofs */
+    /**
+     * @param list<Proving> $proofs
+     *
+     * @throws BadFile
+     */
     public static function of(RigAnalysis $situation, CompiledBook $book, array $proofs): self
     {
         $rules = [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
@@ -25,17 +26,21 @@ final class Presses
      * @param list<string> $does "panic", "scene" for the present one once more, or a unit that is restored
      *
      * @return list<string>
+     *
+     * @throws RulebookError
      */
     public function for(array $does, ?string $scene): array
     {
-        return array_map(
-            fn (string $do): string => match ($do) {
+        $presses = [];
+        foreach ($does as $do) {
+            $presses[] = match ($do) {
                 'panic' => $this->of(DoesWhat::Panic, null, $scene) ?? 'Panic on the stage',
                 'scene' => (null === $scene ? null : $this->of(DoesWhat::Scene, $scene, $scene)) ?? '“Send again” on the stage',
                 default => $this->of(DoesWhat::Restore, $do, $scene) ?? '“Restore” on the stage, '.$this->label($do),
-            },
-            $does,
-        );
+            };
+        }
+
+        return $presses;
     }
 
     private function label(string $unit): string
@@ -43,6 +48,7 @@ final class Presses
         return $this->situation->setup->box($unit)?->label() ?? $unit;
     }
 
+    /** @throws RulebookError */
     private function of(DoesWhat $what, ?string $about, ?string $scene): ?string
     {
         foreach ($this->uses ??= SwitchSheet::of($this->situation)->uses as $use) {

@@ -91,7 +91,11 @@ final readonly class Proving
         return new self($proof, self::changes($accepted, $playback->outputs, $book, $seats, $show, $events), $playback);
     }
 
-    /** A proof of what a tape does with these rules. */
+    /**
+     * A proof of what a tape does with these rules.
+     *
+     * @throws BadFile
+     */
     public static function accept(
         string $name,
         string $tape,

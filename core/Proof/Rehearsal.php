@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Proof;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 
@@ -85,7 +86,11 @@ final class Rehearsal
         ];
     }
 
-    /** Plays the whole set list with faults in the middle of it. */
+    /**
+     * Plays the whole set list with faults in the middle of it.
+     *
+     * @throws RulebookError
+     */
     public function with(Fault ...$faults): FaultOutcome
     {
         $faults = array_values($faults);

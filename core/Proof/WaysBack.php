@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 
@@ -31,6 +32,8 @@ final class WaysBack
      * @param int $fewest in how many things it stands otherwise
      *
      * @return array{string, list<string>}
+     *
+     * @throws RulebookError
      */
     public function first(int $fromUs, \Closure $played, \Closure $standing, array $units, int $fewest): array
     {

@@ -40,6 +40,7 @@ final class ClockDeclaration
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a clock name');
@@ -59,7 +60,11 @@ final class ClockDeclaration
         return "clock {$this->name->text}";
     }
 
-    /** Reads a line below the heading and gives its canonical form. */
+    /**
+     * Reads a line below the heading and gives its canonical form.
+     *
+     * @throws RulebookError
+     */
     public function line(Cursor $cursor): string
     {
         $word = $cursor->expect('tempo', 'send', 'pulse', 'taps');
@@ -84,6 +89,7 @@ final class ClockDeclaration
         return array_merge(...array_map(static fn (array $tap): array => $tap[1]->expressions(), $this->taps));
     }
 
+    /** @throws RulebookError */
     private function tempo(Cursor $cursor): string
     {
         $token = $cursor->next();
@@ -101,6 +107,7 @@ final class ClockDeclaration
         return "tempo {$token->text}";
     }
 
+    /** @throws RulebookError */
     private function send(Cursor $cursor): string
     {
         $ports = $cursor->names('an out port');
@@ -110,6 +117,7 @@ final class ClockDeclaration
         return 'send '.self::list($ports);
     }
 
+    /** @throws RulebookError */
     private function pulse(Cursor $cursor): string
     {
         $number = $cursor->integer('a number of pulses', 1, 96);
@@ -123,6 +131,7 @@ final class ClockDeclaration
         return "pulse {$number->text} per beat to ".self::list($ports);
     }
 
+    /** @throws RulebookError */
     private function tap(Cursor $cursor): string
     {
         $number = $cursor->integer('a number of presses', 1, 16);

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Duration;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /**
  * What a hand does with a control that is pressed and let go: behind the kinds of a selector.
@@ -25,7 +26,11 @@ final readonly class Gesture
     {
     }
 
-    /** Reads a gesture, if one stands here. */
+    /**
+     * Reads a gesture, if one stands here.
+     *
+     * @throws RulebookError
+     */
     public static function parse(Cursor $cursor): ?self
     {
         $word = $cursor->accept(...self::WORDS);

@@ -169,7 +169,11 @@ final class Parser
         }
     }
 
-    /** @return array{string, string} kind of line as in {@see SourceLine}, and its canonical text */
+    /**
+     * @return array{string, string} kind of line as in {@see SourceLine}, and its canonical text
+     *
+     * @throws RulebookError
+     */
     private function statement(Cursor $cursor): array
     {
         $first = $cursor->peek();
@@ -203,6 +207,7 @@ final class Parser
         ];
     }
 
+    /** @throws RulebookError */
     private function heading(Cursor $cursor, Token $first): string
     {
         if ($first->is('always')) {
@@ -248,6 +253,7 @@ final class Parser
         return "{$first->text} \"{$title}\"";
     }
 
+    /** @throws RulebookError */
     private function body(Cursor $cursor): string
     {
         $first = $cursor->peek();
@@ -272,6 +278,7 @@ final class Parser
         throw RulebookError::expected($first, self::TOP_LEVEL);
     }
 
+    /** @throws RulebookError */
     private function ruleLine(Cursor $cursor, Rule $rule): string
     {
         $first = $cursor->peek();
@@ -321,6 +328,7 @@ final class Parser
         return $step->print();
     }
 
+    /** @throws RulebookError */
     private function sceneLine(Cursor $cursor, Scene $scene): string
     {
         $cursor->expect('on');
@@ -338,6 +346,7 @@ final class Parser
         return "on {$when->text} {$step->print()}";
     }
 
+    /** @throws RulebookError */
     private function stackLine(Cursor $cursor, Stack $stack): string
     {
         $first = $cursor->peek();
@@ -356,7 +365,11 @@ final class Parser
         return $step->print();
     }
 
-    /** Memories and groups are both named in expressions. */
+    /**
+     * Memories and groups are both named in expressions.
+     *
+     * @throws RulebookError
+     */
     private function memory(Memory $memory): string
     {
         $this->refuseTaken($memory->name, $this->book->declared(Reference::GROUP), 'group');
@@ -364,6 +377,7 @@ final class Parser
         return $this->declare($this->book->memories, $memory);
     }
 
+    /** @throws RulebookError */
     private function group(Group $group): string
     {
         $this->refuseTaken($group->name, $this->book->declared(Reference::MEMORY), 'memory');
@@ -371,7 +385,11 @@ final class Parser
         return $this->declare($this->book->groups, $group);
     }
 
-    /** @param list<string> $names */
+    /**
+     * @param list<string> $names
+     *
+     * @throws RulebookError
+     */
     private function refuseTaken(Token $name, array $names, string $what): void
     {
         if (\in_array($name->text, $names, true)) {
@@ -379,6 +397,7 @@ final class Parser
         }
     }
 
+    /** @throws RulebookError */
     private function title(Cursor $cursor, Token $first): string
     {
         $this->once($first, 'rulebook');
@@ -388,6 +407,7 @@ final class Parser
         return "rulebook \"{$this->book->title}\"";
     }
 
+    /** @throws RulebookError */
     private function middle(Cursor $cursor, Token $first): string
     {
         $this->once($first, 'middle');
@@ -401,6 +421,7 @@ final class Parser
         return "middle {$name->text}";
     }
 
+    /** @throws RulebookError */
     private function programs(Cursor $cursor, Token $first): string
     {
         $this->once($first, 'programs');
@@ -415,6 +436,7 @@ final class Parser
         return "programs from {$this->book->programsFrom}";
     }
 
+    /** @throws RulebookError */
     private function once(Token $first, string $setting): void
     {
         if (isset($this->settings[$setting])) {
@@ -428,6 +450,8 @@ final class Parser
      *
      * @param array<string, T> $declared
      * @param T $new
+     *
+     * @throws RulebookError
      */
     private function declare(array &$declared, PortDeclaration|Table|Curve|Memory|Group|Lamps|Stack|ClockDeclaration $new): string
     {
@@ -441,7 +465,11 @@ final class Parser
         return $new->print();
     }
 
-    /** @param string $what a statement that begins with what there is one more of */
+    /**
+     * @param string $what a statement that begins with what there is one more of
+     *
+     * @throws RulebookError
+     */
     private function limit(string $what, int $have, Span $span): void
     {
         $what = explode(' ', $what, 2)[0];

@@ -73,6 +73,7 @@ final readonly class Selector
         );
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor, Token $verb): self
     {
         $kinds = [];
@@ -169,6 +170,8 @@ final readonly class Selector
      *
      * @param array<string, NumberList> $lists conditions that the controls bring
      * @param list<string> $ports
+     *
+     * @throws RulebookError
      */
     public function forKind(Kind $kind, ?NumberList $numbers, array $lists, array $ports, ?int $place): self
     {
@@ -315,7 +318,11 @@ final readonly class Selector
         return [...array_column(Kind::cases(), 'value'), self::MPE, self::ANY];
     }
 
-    /** @return array{Token, ?NumberList} */
+    /**
+     * @return array{Token, ?NumberList}
+     *
+     * @throws RulebookError
+     */
     private static function kind(Cursor $cursor): array
     {
         $token = $cursor->expect(...self::words());

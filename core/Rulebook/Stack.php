@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
@@ -25,6 +26,7 @@ final class Stack
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a stack name');

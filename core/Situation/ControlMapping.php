@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\RuleText;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** A run of controls laid onto a family of parameters: a rule for each pair, in the order of both; what is taken is skipped. */
 final readonly class ControlMapping
@@ -25,6 +26,8 @@ final readonly class ControlMapping
 
     /**
      * @param string $takeover jump, pickup or scaled
+     *
+     * @throws RulebookError
      */
     public static function of(RigAnalysis $situation, Device $from, Control $first, Control $last, Device $to, string $family, string $takeover): self
     {

@@ -18,11 +18,13 @@ use App\Bench\Window;
 use App\Entity\Document;
 use App\Rig\RigReader;
 use App\Rig\RigStore;
+use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
@@ -45,7 +47,11 @@ final readonly class BenchController
     ) {
     }
 
-    /** Opens a bench, or comes to the one on which other windows play the same rulebook. In place of a rulebook with errors its latest good text runs. */
+    /**
+     * Opens a bench, or comes to the one on which other windows play the same rulebook. In place of a rulebook with errors its latest good text runs.
+     *
+     * @throws StorageProblem
+     */
     #[Route('', methods: 'POST')]
     public function open(Request $request): JsonResponse
     {
@@ -80,7 +86,11 @@ final readonly class BenchController
         return new JsonResponse($answer, 201);
     }
 
-    /** A bench as it stands, for a window that comes to it. */
+    /**
+     * A bench as it stands, for a window that comes to it.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/{id}', methods: 'GET')]
     public function read(string $id, Request $request): JsonResponse
     {
@@ -119,7 +129,11 @@ final readonly class BenchController
         return new Response(null, 204);
     }
 
-    /** Plays what was done since, and everything due up to the given time. The same request of a window again has the same answer. */
+    /**
+     * Plays what was done since, and everything due up to the given time. The same request of a window again has the same answer.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/{id}/play', methods: 'POST')]
     public function play(string $id, Request $request): JsonResponse
     {
@@ -170,7 +184,11 @@ final readonly class BenchController
         });
     }
 
-    /** That was wrong: keeps the last minute as it was played. */
+    /**
+     * That was wrong: keeps the last minute as it was played.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/{id}/mark', methods: 'POST')]
     public function mark(string $id, Request $request): JsonResponse
     {
@@ -185,7 +203,12 @@ final readonly class BenchController
             : new JsonResponse(['id' => $moment->id, 'name' => $moment->name], 201);
     }
 
-    /** A stack that brings units to where they stand at present, and the edits that put it into the rules; nothing is changed yet. */
+    /**
+     * A stack that brings units to where they stand at present, and the edits that put it into the rules; nothing is changed yet.
+     *
+     * @throws BadData
+     * @throws StorageProblem
+     */
     #[Route('/{id}/stack', methods: 'POST')]
     public function stack(string $id, Request $request): JsonResponse
     {
@@ -218,6 +241,7 @@ final readonly class BenchController
         };
     }
 
+    /** @throws StorageProblem */
     private function bench(BenchSession $session): Bench
     {
         return Bench::load($this->book($session->book), $session->state, $this->books->seats($session->book));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Documents\Documents;
+use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Documents\RigNotes;
 use App\Rig\CalibrationView;
@@ -12,8 +13,10 @@ use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Calibration\ScaleLines;
 
 /** Calibrating: a pedal is moved heel, toe, heel; what was measured is kept with its unit. */
@@ -36,7 +39,12 @@ final readonly class CalibrationController
         return new JsonResponse($measured);
     }
 
-    /** The edits by which rules that scale the value of a control by hand scale it from its measured ends; nothing is changed yet. */
+    /**
+     * The edits by which rules that scale the value of a control by hand scale it from its measured ends; nothing is changed yet.
+     *
+     * @throws BadData
+     * @throws RulebookError
+     */
     #[Route('/api/rigs/{id}/scale-lines', methods: 'POST')]
     public function scaleLines(string $id, Request $request): JsonResponse
     {
@@ -58,7 +66,12 @@ final readonly class CalibrationController
         );
     }
 
-    /** Keeps what was measured with the unit. */
+    /**
+     * Keeps what was measured with the unit.
+     *
+     * @throws BadData
+     * @throws LockedShow
+     */
     #[Route('/api/rigs/{id}/measured', methods: 'POST')]
     public function measured(string $id, Request $request): JsonResponse
     {

@@ -7,6 +7,7 @@ namespace App\Api;
 use App\Bench\Books;
 use App\Rig\RigReader;
 use App\Rig\RigStore;
+use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -24,7 +25,11 @@ final readonly class CheckController
     {
     }
 
-    /** The findings and, without an error among them, the name under which a bench can be given these rules. */
+    /**
+     * The findings and, without an error among them, the name under which a bench can be given these rules.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/api/check', methods: 'POST')]
     public function check(Request $request): JsonResponse
     {

@@ -11,6 +11,7 @@ use App\Documents\DocumentName;
 use App\Documents\Documents;
 use App\Documents\Kinds;
 use App\Documents\LineDifference;
+use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
 use App\Documents\RigNotes;
@@ -59,7 +60,11 @@ final readonly class DocumentController
         return new JsonResponse(DocumentView::whole($document), 201);
     }
 
-    /** Takes a file; its ending says what it is. */
+    /**
+     * Takes a file; its ending says what it is.
+     *
+     * @throws BadData
+     */
     #[Route('/import', methods: 'POST', priority: 1)]
     public function import(Request $request): JsonResponse
     {
@@ -105,6 +110,7 @@ final readonly class DocumentController
         ]);
     }
 
+    /** @throws LockedShow */
     #[Route('/{id}', methods: 'PUT')]
     public function write(string $id, Request $request): JsonResponse
     {
@@ -142,6 +148,7 @@ final readonly class DocumentController
         return new JsonResponse(DocumentView::whole($this->find($id)));
     }
 
+    /** @throws BadData */
     #[Route('/{id}/duplicate', methods: 'POST')]
     public function duplicate(string $id, Request $request): JsonResponse
     {
@@ -160,6 +167,7 @@ final readonly class DocumentController
         return new JsonResponse(DocumentView::whole($copy), 201);
     }
 
+    /** @throws LockedShow */
     #[Route('/{id}', methods: 'DELETE')]
     public function delete(string $id): Response
     {
@@ -204,7 +212,11 @@ final readonly class DocumentController
         );
     }
 
-    /** Makes an old version the latest; what was the latest stays in the history. */
+    /**
+     * Makes an old version the latest; what was the latest stays in the history.
+     *
+     * @throws LockedShow
+     */
     #[Route('/{id}/revisions/{number}/restore', methods: 'POST', requirements: ['number' => '\d{1,9}'])]
     public function bringBack(string $id, int $number, Request $request): JsonResponse
     {
@@ -235,6 +247,7 @@ final readonly class DocumentController
         ]);
     }
 
+    /** @throws LockedShow */
     private function written(Document $document, string $name, string $text, int $version, string $by, ?string $what): JsonResponse
     {
         try {

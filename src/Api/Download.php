@@ -7,7 +7,9 @@ namespace App\Api;
 use App\Bench\TapeStore;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\WriteFailed;
 
 /** What is kept, as files. */
 final class Download
@@ -23,7 +25,12 @@ final class Download
         ]);
     }
 
-    /** A tape as a file in the format asked for. */
+    /**
+     * A tape as a file in the format asked for.
+     *
+     * @throws BadFile
+     * @throws WriteFailed
+     */
     public static function of(string $tapeText, string $name, FileFormat $format): Response
     {
         $stream = fopen('php://temp', 'w+');

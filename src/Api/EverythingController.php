@@ -9,6 +9,7 @@ use App\Backup\Incoming;
 use App\Backup\Stand;
 use App\Documents\BadDocument;
 use App\Documents\DocumentName;
+use App\Storage\StorageProblem;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -55,7 +56,11 @@ final readonly class EverythingController
         );
     }
 
-    /** A whole file, of whatever size. */
+    /**
+     * A whole file, of whatever size.
+     *
+     * @throws StorageProblem
+     */
     #[Route('', methods: 'POST')]
     public function read(Request $request): JsonResponse
     {
@@ -74,6 +79,7 @@ final readonly class EverythingController
         }
     }
 
+    /** @throws StorageProblem */
     #[Route('/incoming', methods: 'POST')]
     public function open(Request $request): JsonResponse
     {
@@ -85,7 +91,11 @@ final readonly class EverythingController
         );
     }
 
-    /** The next piece; where it does not follow on what is here, how much that is. */
+    /**
+     * The next piece; where it does not follow on what is here, how much that is.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/incoming/{id}', methods: 'PUT')]
     public function add(string $id, Request $request): JsonResponse
     {
@@ -97,6 +107,7 @@ final readonly class EverythingController
         return new JsonResponse(['received' => $this->incoming->add($id, $request->query->getInt('at', -1), $bytes)]);
     }
 
+    /** @throws StorageProblem */
     #[Route('/incoming/{id}/next', methods: 'POST')]
     public function next(string $id, Request $request): JsonResponse
     {

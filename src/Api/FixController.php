@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Documents\Documents;
+use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Documents\RigNotes;
 use App\Entity\Document;
@@ -12,6 +13,7 @@ use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -25,6 +27,10 @@ final readonly class FixController
     {
     }
 
+    /**
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/fix', methods: 'POST')]
     public function fix(string $id, Request $request): JsonResponse
     {
@@ -56,7 +62,10 @@ final readonly class FixController
         throw ApiProblem::unprocessable('that is not found any more: somebody has changed the rig or its rules');
     }
 
-    /** @throws Outdated */
+    /**
+     * @throws Outdated
+     * @throws LockedShow
+     */
     private function changed(Document $document, RigFix $fix, int $version, string $by): Document
     {
         $mended = $fix->applied(RigNotes::join($document->text, $document->notes));

@@ -35,7 +35,11 @@ final readonly class LearnController
     {
     }
 
-    /** Which control a hand has played. */
+    /**
+     * Which control a hand has played.
+     *
+     * @throws BadData
+     */
     #[Route('/api/learn/recognise', methods: 'POST')]
     public function recognise(Request $request): JsonResponse
     {
@@ -53,7 +57,11 @@ final readonly class LearnController
         ]);
     }
 
-    /** What rules of a rig can do. */
+    /**
+     * What rules of a rig can do.
+     *
+     * @throws BadData
+     */
     #[Route('/api/learn/targets', methods: 'POST')]
     public function targets(Request $request): JsonResponse
     {
@@ -67,7 +75,11 @@ final readonly class LearnController
         );
     }
 
-    /** The rule that lets a control do something, and the edits that put it in where it wins. */
+    /**
+     * The rule that lets a control do something, and the edits that put it in where it wins.
+     *
+     * @throws BadData
+     */
     #[Route('/api/learn/rule', methods: 'POST')]
     public function rule(Request $request): JsonResponse
     {

@@ -7,6 +7,7 @@ namespace App\Api;
 use App\Bench\Moment;
 use App\Bench\Moments;
 use App\Bench\Sessions;
+use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -19,14 +20,22 @@ final readonly class MomentController
     {
     }
 
-    /** What happened in it, in words. */
+    /**
+     * What happened in it, in words.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/api/moments/{id}', methods: 'GET')]
     public function told(string $id): JsonResponse
     {
         return new JsonResponse($this->moments->told($this->moment($id)) ?? throw ApiProblem::unprocessable(self::OLD));
     }
 
-    /** A bench that stands as everything stood when it began. */
+    /**
+     * A bench that stands as everything stood when it began.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/api/moments/{id}/open', methods: 'POST')]
     public function open(string $id): JsonResponse
     {

@@ -10,6 +10,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Proof\Coverage;
@@ -17,6 +18,7 @@ use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Document\KeptTape;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The tapes that prove that a rig still does what it did, and its rehearsal. */
@@ -31,7 +33,11 @@ final readonly class ProofController
     {
     }
 
-    /** Every kept tape, played again. */
+    /**
+     * Every kept tape, played again.
+     *
+     * @throws BadFile
+     */
     #[Route('/api/rigs/{id}/proofs', methods: 'GET')]
     public function proofs(string $id): JsonResponse
     {
@@ -41,6 +47,8 @@ final readonly class ProofController
     /**
      * Plays some more of the kept tapes, for a mark that stands in every view: from which on, and of which state of the rig the asker
      * knows. When the rig, its rules or a chart have become another, it begins anew.
+     *
+     * @throws BadData
      */
     #[Route('/api/rigs/{id}/proving', methods: 'GET')]
     public function proving(string $id, Request $request): JsonResponse
@@ -105,6 +113,9 @@ final readonly class ProofController
     /**
      * The set list, played with some more of the faults, each alone: from which on, and of which state of the rig the asker knows. It begins
      * anew when the rig, its rules or a chart have become another.
+     *
+     * @throws BadData
+     * @throws RulebookError
      */
     #[Route('/api/rigs/{id}/rehearsal', methods: 'GET')]
     public function rehearsal(string $id, Request $request): JsonResponse
@@ -123,7 +134,11 @@ final readonly class ProofController
         return new JsonResponse(['key' => $key, 'total' => \count($faults), 'next' => $next, 'leftOut' => $rehearsal->leftOut, 'faults' => $met]);
     }
 
-    /** Tells states of a rig, its rules and its charts apart. */
+    /**
+     * Tells states of a rig, its rules and its charts apart.
+     *
+     * @throws BadData
+     */
     private function key(string $id): string
     {
         return hash(

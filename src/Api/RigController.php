@@ -24,6 +24,7 @@ use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\TableReader;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Ways;
@@ -60,7 +61,11 @@ final readonly class RigController
         ]);
     }
 
-    /** A rig as a file, with its rulebook. */
+    /**
+     * A rig as a file, with its rulebook.
+     *
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/file', methods: 'GET')]
     public function file(string $id): Response
     {
@@ -69,7 +74,11 @@ final readonly class RigController
         return Download::text(Json::encode($rig), "{$name}.rig.json", 'application/json');
     }
 
-    /** The same as a zip, with rules, charts and kept tapes as files beside it. */
+    /**
+     * The same as a zip, with rules, charts and kept tapes as files beside it.
+     *
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/zip', methods: 'GET')]
     public function zip(string $id): Response
     {
@@ -78,7 +87,11 @@ final readonly class RigController
         return Download::text(RigZip::of(Json::encode($rig)), "{$name}.zip", 'application/zip');
     }
 
-    /** @return array{array<mixed>, string} a rig with its rulebook, and its name */
+    /**
+     * @return array{array<mixed>, string} a rig with its rulebook, and its name
+     *
+     * @throws BadData
+     */
     private function whole(string $id): array
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
@@ -121,12 +134,16 @@ final readonly class RigController
         return new JsonResponse(TrialView::of(new RigAnalysis(RigFile::setup($rig)), $ticks));
     }
 
-    /** Pages to print, as HTML or as PDF: one sheet, or all of them. */
+    /**
+     * Pages to print, as HTML or as PDF: one sheet, or all of them.
+     *
+     * @throws RulebookError
+     */
     #[Route(
         '/api/rigs/{id}/paper/{sheet}.{format}',
         methods: 'GET',
         requirements: ['sheet' => 'all|plan|leads|cards|trial|cues|switches|strips|charts|findings|log', 'format' => 'html|pdf'],
-    ),]
+    )]
     public function paper(string $id, string $sheet, string $format): Response
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');

@@ -6,6 +6,7 @@ namespace App\Api;
 
 use App\Documents\ChartKind;
 use App\Documents\Documents;
+use App\Documents\LockedShow;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -15,6 +16,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\ControlMapping;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Swap;
@@ -28,7 +30,12 @@ final readonly class RigRulesController
     {
     }
 
-    /** A unit has another name: rules that name it follow. */
+    /**
+     * A unit has another name: rules that name it follow.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/rename', methods: 'POST')]
     public function rename(string $id, Request $request): JsonResponse
     {
@@ -39,7 +46,12 @@ final readonly class RigRulesController
         return $this->changes->make($document, static fn (Source $source): array => Rename::device($source, $from, $to), $request);
     }
 
-    /** Controls, parameters and programs of a unit are called otherwise: rules that name them follow. */
+    /**
+     * Controls, parameters and programs of a unit are called otherwise: rules that name them follow.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/titles', methods: 'POST')]
     public function titles(string $id, Request $request): JsonResponse
     {
@@ -54,7 +66,12 @@ final readonly class RigRulesController
         return $this->changes->make($document, static fn (Source $source): array => Rename::titles($source, $unit, $titles), $request);
     }
 
-    /** Rules are put behind those that are there. */
+    /**
+     * Rules are put behind those that are there.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/rules', methods: 'POST')]
     public function rules(string $id, Request $request): JsonResponse
     {
@@ -84,7 +101,11 @@ final readonly class RigRulesController
         ]);
     }
 
-    /** Rules for a run of controls, laid onto a family of parameters. */
+    /**
+     * Rules for a run of controls, laid onto a family of parameters.
+     *
+     * @throws RulebookError
+     */
     #[Route('/api/rigs/{id}/lay', methods: 'POST')]
     public function lay(string $id, Request $request): JsonResponse
     {

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Entity\Document;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -24,6 +26,9 @@ final readonly class RuleChanges
      * @param \Closure(Source): list<Edit> $change
      * @param array<string, mixed> $more to be answered as well
      * @param bool $staysSound whether a change is refused that brings an error
+     *
+     * @throws LockedShow
+     * @throws BadData
      */
     public function make(Document $rig, \Closure $change, Request $request, array $more = [], bool $staysSound = false): JsonResponse
     {

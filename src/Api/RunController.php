@@ -8,13 +8,16 @@ use App\Bench\TapeStore;
 use App\Bench\TapeWork;
 use App\Entity\TapeJob;
 use App\Storage\Locks;
+use App\Storage\StorageProblem;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\WriteFailed;
 use ZigzagPost\Core\Rulebook\Parser;
 
 /** Tapes run through rulebooks, a portion with each request. */
@@ -25,6 +28,7 @@ final readonly class RunController
     {
     }
 
+    /** @throws BadFile */
     #[Route('', methods: 'POST')]
     public function begin(Request $request): JsonResponse
     {
@@ -51,7 +55,11 @@ final readonly class RunController
         return new JsonResponse(self::view($job), 201);
     }
 
-    /** Works on for a while; to be called until the answer says it is done. */
+    /**
+     * Works on for a while; to be called until the answer says it is done.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/{id}/continue', methods: 'POST')]
     public function continue(string $id): JsonResponse
     {
@@ -66,6 +74,10 @@ final readonly class RunController
         });
     }
 
+    /**
+     * @throws BadFile
+     * @throws WriteFailed
+     */
     #[Route('/{id}/download', methods: 'GET')]
     public function download(string $id, Request $request): Response
     {
@@ -81,7 +93,11 @@ final readonly class RunController
         );
     }
 
-    /** @param list<string> $inPorts */
+    /**
+     * @param list<string> $inPorts
+     *
+     * @throws BadFile
+     */
     private function requireKnownPorts(string $text, array $inPorts): void
     {
         foreach (TapeStore::events($text) as $event) {

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Documents\LockedShow;
 use App\Rig\LeapView;
 use App\Rig\RigStore;
 use App\Rig\ShowView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Source;
@@ -32,7 +34,11 @@ final readonly class SheetController
     {
     }
 
-    /** What each scene calls and each control does. */
+    /**
+     * What each scene calls and each control does.
+     *
+     * @throws RulebookError
+     */
     #[Route('/api/rigs/{id}/show', methods: 'GET')]
     public function show(string $id): JsonResponse
     {
@@ -46,7 +52,12 @@ final readonly class SheetController
         return new JsonResponse(array_map(get_object_vars(...), Targets::of($this->situation($id))));
     }
 
-    /** Lets a scene call a program of a unit, or none. */
+    /**
+     * Lets a scene call a program of a unit, or none.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/show/cell', methods: 'POST')]
     public function cell(string $id, Request $request): JsonResponse
     {
@@ -62,7 +73,13 @@ final readonly class SheetController
         );
     }
 
-    /** Assigns something to a control, takes it from it, or lets another control do the same. */
+    /**
+     * Assigns something to a control, takes it from it, or lets another control do the same.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     * @throws RulebookError
+     */
     #[Route('/api/rigs/{id}/show/switch', methods: 'POST')]
     public function switch(string $id, Request $request): JsonResponse
     {
@@ -109,7 +126,12 @@ final readonly class SheetController
         );
     }
 
-    /** Lets a whole layer of a unit, or a whole scene, do what another does. */
+    /**
+     * Lets a whole layer of a unit, or a whole scene, do what another does.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/show/copy', methods: 'POST')]
     public function copy(string $id, Request $request): JsonResponse
     {
@@ -127,14 +149,23 @@ final readonly class SheetController
         return $this->changes->make($document, static fn (): array => $copy->edits, $request, ['same' => $copy->same, 'left' => $copy->left], true);
     }
 
-    /** What leaps, when a control is first moved after a change of scene. */
+    /**
+     * What leaps, when a control is first moved after a change of scene.
+     *
+     * @throws RulebookError
+     */
     #[Route('/api/rigs/{id}/leaps', methods: 'GET')]
     public function leaps(string $id): JsonResponse
     {
         return new JsonResponse(LeapView::of($this->situation($id)));
     }
 
-    /** Writes another takeover into a rule. */
+    /**
+     * Writes another takeover into a rule.
+     *
+     * @throws LockedShow
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/leaps', methods: 'POST')]
     public function takeover(string $id, Request $request): JsonResponse
     {

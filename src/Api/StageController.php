@@ -12,11 +12,13 @@ use App\Documents\ShowLocks;
 use App\Entity\Document;
 use App\Rig\RigStore;
 use App\Rig\ShowView;
+use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
@@ -26,13 +28,18 @@ final readonly class StageController
     {
     }
 
+    /** @throws StorageProblem */
     #[Route('/api/rigs/{id}/stage', methods: 'GET')]
     public function stage(string $id): JsonResponse
     {
         return $this->told($this->rig($id));
     }
 
-    /** From now on the show is played on this bench. */
+    /**
+     * From now on the show is played on this bench.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/api/rigs/{id}/stage', methods: 'PUT')]
     public function keep(string $id, Request $request): JsonResponse
     {
@@ -43,7 +50,11 @@ final readonly class StageController
         return $this->told($rig);
     }
 
-    /** Nothing of the show is changed until it is unlocked. */
+    /**
+     * Nothing of the show is changed until it is unlocked.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/api/rigs/{id}/lock', methods: 'PUT')]
     public function lock(string $id, Request $request): JsonResponse
     {
@@ -54,6 +65,7 @@ final readonly class StageController
         return $this->told($rig);
     }
 
+    /** @throws StorageProblem */
     #[Route('/api/rigs/{id}/lock', methods: 'DELETE')]
     public function unlock(string $id): JsonResponse
     {
@@ -63,7 +75,11 @@ final readonly class StageController
         return $this->told($rig);
     }
 
-    /** The show as the rules that run were made with it: what is shown of it is what is played. */
+    /**
+     * The show as the rules that run were made with it: what is shown of it is what is played.
+     *
+     * @throws RulebookError
+     */
     #[Route('/api/rigs/{id}/running/{book}', methods: 'GET', requirements: ['book' => '[0-9a-f]{32}(-[0-9a-f]{32})?'])]
     public function running(string $id, string $book): JsonResponse
     {
@@ -81,6 +97,7 @@ final readonly class StageController
         return new JsonResponse(['rig' => json_decode((string) $rig), 'uses' => ShowView::of($situation)['uses']]);
     }
 
+    /** @throws StorageProblem */
     private function told(Document $rig): JsonResponse
     {
         $bench = $this->stages->bench($rig->id);
@@ -98,7 +115,11 @@ final readonly class StageController
         ]);
     }
 
-    /** @return list<string> what is stored otherwise than it runs */
+    /**
+     * @return list<string> what is stored otherwise than it runs
+     *
+     * @throws StorageProblem
+     */
     private function differences(Document $rig, ?BenchSession $session): array
     {
         $running = null === $session ? null : $this->stages->running($session->book);

@@ -6,6 +6,7 @@ namespace App\Api;
 
 use App\Bench\TapeStore;
 use App\Documents\Documents;
+use App\Documents\LockedShow;
 use App\Documents\TapeKind;
 use App\Entity\Document;
 use App\Entity\Revision;
@@ -15,6 +16,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\WriteFailed;
 use ZigzagPost\Core\Midi\Bytes;
 
 /** Recordings: uploaded, listed, played and downloaded. */
@@ -51,7 +53,11 @@ final readonly class TapeController
         return new JsonResponse(self::summary($tape) + ['leftOut' => $leftOut], 201);
     }
 
-    /** The events of a tape, to be played on a bench. */
+    /**
+     * The events of a tape, to be played on a bench.
+     *
+     * @throws BadFile
+     */
     #[Route('/{id}/events', methods: 'GET')]
     public function events(string $id): JsonResponse
     {
@@ -66,6 +72,10 @@ final readonly class TapeController
         return new JsonResponse($events);
     }
 
+    /**
+     * @throws BadFile
+     * @throws WriteFailed
+     */
     #[Route('/{id}/download', methods: 'GET')]
     public function download(string $id, Request $request): Response
     {
@@ -74,6 +84,7 @@ final readonly class TapeController
         return Download::of($tape->text, $tape->name, FileFormat::tryFrom($request->query->getString('format', 'tape')) ?? FileFormat::Tape);
     }
 
+    /** @throws LockedShow */
     #[Route('/{id}', methods: 'DELETE')]
     public function delete(string $id): Response
     {

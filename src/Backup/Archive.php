@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Backup;
 
 use App\Documents\BadDocument;
+use App\Storage\StorageProblem;
 
 /** The zip of a backup, as it is read: each file by its name, and no more of it than belongs there. */
 final class Archive
@@ -51,7 +52,11 @@ final class Archive
             : throw BadDocument::at($this->fileName, '', 'files in it share their bytes; this was not written as a backup');
     }
 
-    /** Place of a file in it; two names are never one place. */
+    /**
+     * Place of a file in it; two names are never one place.
+     *
+     * @throws BadDocument
+     */
     public function index(string $name): int
     {
         $index = $this->zip->locateName($name);
@@ -86,6 +91,7 @@ final class Archive
      * @param resource $to
      *
      * @throws BadDocument
+     * @throws StorageProblem
      */
     public function copy(string $name, $to): void
     {

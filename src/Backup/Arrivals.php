@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Backup;
 
+use App\Documents\BadDocument;
 use App\Documents\RigKind;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
@@ -31,6 +32,8 @@ final readonly class Arrivals
      * @param array<string, int|string> $summary
      *
      * @return bool false when the time was over before all of it was in
+     *
+     * @throws BadDocument
      */
     public function take(Entry $entry, array $summary, Archive $archive, Stand $stand, string $by, float $until): bool
     {
@@ -90,7 +93,11 @@ final readonly class Arrivals
         });
     }
 
-    /** @param array<string, int|string> $summary */
+    /**
+     * @param array<string, int|string> $summary
+     *
+     * @throws BadDocument
+     */
     private function document(string $id, Entry $entry, string $text, array $summary, Archive $archive, Stand $stand, string $by): void
     {
         $name = $entry->text('name', '/^/');
@@ -172,6 +179,7 @@ final readonly class Arrivals
         return null === $book || !\is_array($rig) ? $text : str_replace((string) json_encode($rig['book']), (string) json_encode($book), $text);
     }
 
+    /** @throws BadDocument */
     private function good(Entry $entry, string $text, Archive $archive, Stand $stand): string
     {
         $good = $entry->entryOrNull('good');
@@ -183,6 +191,7 @@ final readonly class Arrivals
         };
     }
 
+    /** @throws BadDocument */
     private function notes(Entry $entry, Archive $archive, Stand $stand): string
     {
         $notes = $entry->entryOrNull('notes');
@@ -190,7 +199,11 @@ final readonly class Arrivals
         return null === $notes ? '' : Manifest::file($archive, $notes, Manifest::kind($entry, $stand->fileName), $stand->fileName);
     }
 
-    /** @param array<string, int|string> $summary */
+    /**
+     * @param array<string, int|string> $summary
+     *
+     * @throws BadDocument
+     */
     private function insert(
         string $id,
         Entry $entry,

@@ -18,12 +18,17 @@ final readonly class Entry
     {
     }
 
+    /** @throws BadDocument */
     public static function of(mixed $members, string $fileName, string $place): self
     {
         return \is_array($members) ? new self($members, $fileName, $place) : throw BadDocument::at($fileName, $place, 'this should be an object');
     }
 
-    /** @return list<self> */
+    /**
+     * @return list<self>
+     *
+     * @throws BadDocument
+     */
     public function list(string $name): array
     {
         $list = $this->members[$name] ?? [];
@@ -38,6 +43,7 @@ final readonly class Entry
         );
     }
 
+    /** @throws BadDocument */
     public function entryOrNull(string $name): ?self
     {
         return isset($this->members[$name]) ? self::of($this->members[$name], $this->fileName, "{$this->place}.{$name}") : null;
@@ -66,6 +72,7 @@ final readonly class Entry
         return $kept;
     }
 
+    /** @throws BadDocument */
     public function text(string $name, string $pattern): string
     {
         $text = $this->members[$name] ?? null;
@@ -75,7 +82,11 @@ final readonly class Entry
             : throw $this->wrong($name, 'this is missing, or not the text that belongs here');
     }
 
-    /** A name of a document or of somebody: nothing is hidden in it. */
+    /**
+     * A name of a document or of somebody: nothing is hidden in it.
+     *
+     * @throws BadDocument
+     */
     public function name(string $name, int $least, int $most): string
     {
         $text = $this->text($name, "/^.{{$least},{$most}}$/Dsu");
@@ -83,6 +94,7 @@ final readonly class Entry
         return DocumentName::isPlain($text) ? $text : throw $this->wrong($name, 'there are control characters or direction marks in this name');
     }
 
+    /** @throws BadDocument */
     public function number(string $name): int
     {
         $number = $this->members[$name] ?? null;
@@ -92,6 +104,7 @@ final readonly class Entry
             : throw $this->wrong($name, 'this should be a whole number from 1 to '.self::MOST);
     }
 
+    /** @throws BadDocument */
     public function time(string $name): \DateTimeImmutable
     {
         $text = \is_string($this->members[$name] ?? null) ? $this->members[$name] : '';

@@ -52,6 +52,7 @@ final readonly class Export
         }
     }
 
+    /** @throws StorageProblem */
     private function documents(\SQLite3 $database, ZipWriter $zip): void
     {
         $manifest = ZipWriter::temporary();
@@ -81,6 +82,8 @@ final readonly class Export
      * @param array<mixed> $row
      *
      * @return array<string, mixed>
+     *
+     * @throws StorageProblem
      */
     private function document(\SQLite3 $database, ZipWriter $zip, array $row): array
     {
@@ -133,7 +136,11 @@ final readonly class Export
         return $entry + ['revisions' => $revisions];
     }
 
-    /** @return string the sum of what has been added */
+    /**
+     * @return string the sum of what has been added
+     *
+     * @throws StorageProblem
+     */
     private static function add(\SQLite3 $database, ZipWriter $zip, string $file, string $table, string $column, int $row): string
     {
         $text = $database->openBlob($table, $column, $row);

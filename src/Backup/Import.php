@@ -28,6 +28,7 @@ final readonly class Import
      * @param string $zip the backup
      *
      * @throws BadDocument
+     * @throws StorageProblem
      */
     public function begin(string $folder, string $zip, string $fileName): Stand
     {
@@ -60,6 +61,7 @@ final readonly class Import
      * @param float $seconds after which it pauses
      *
      * @throws BadDocument when anything is wrong; nothing is changed then
+     * @throws StorageProblem
      */
     public function next(string $folder, string $by, float $seconds): Stand
     {
@@ -80,6 +82,10 @@ final readonly class Import
         return $stand;
     }
 
+    /**
+     * @throws StorageProblem
+     * @throws BadDocument
+     */
     private function look(string $folder, Stand $stand, Archive $archive, float $until): void
     {
         $summaries = fopen("{$folder}/".self::SUMMARIES, 'r+');
@@ -104,6 +110,10 @@ final readonly class Import
         [$stand->phase, $stand->at, $stand->index, $stand->revisions, $stand->summariesAt] = [Stand::KEEPING, 0, 0, 0, 0];
     }
 
+    /**
+     * @throws StorageProblem
+     * @throws BadDocument
+     */
     private function bring(string $folder, Stand $stand, Archive $archive, string $by, float $until): void
     {
         $summaries = fopen("{$folder}/".self::SUMMARIES, 'r');
@@ -133,6 +143,9 @@ final readonly class Import
      * The documents from where it stands; it stands at the next one once one is done.
      *
      * @return \Generator<int, Entry>
+     *
+     * @throws StorageProblem
+     * @throws BadDocument
      */
     private function entries(string $folder, Stand $stand): \Generator
     {
@@ -149,6 +162,7 @@ final readonly class Import
         }
     }
 
+    /** @throws StorageProblem */
     private function keep(string $folder, Stand $stand): void
     {
         if (!Shelf::put($folder, self::STAND, json_encode(get_object_vars($stand), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE))) {

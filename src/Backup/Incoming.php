@@ -29,7 +29,11 @@ final readonly class Incoming
     ) {
     }
 
-    /** Makes room for a backup; null where the disk has none. */
+    /**
+     * Makes room for a backup; null where the disk has none.
+     *
+     * @throws StorageProblem
+     */
     public function open(string $fileName, int $size): string
     {
         $id = bin2hex(random_bytes(8));
@@ -47,6 +51,8 @@ final readonly class Incoming
      * Takes a piece.
      *
      * @return int how many bytes there are now; where the piece does not follow on them it is not taken
+     *
+     * @throws StorageProblem
      */
     public function add(string $id, int $at, string $bytes): int
     {
@@ -75,6 +81,7 @@ final readonly class Incoming
      * Does some more of what there is to do with a backup that is here whole.
      *
      * @throws BadDocument when anything is wrong; nothing is changed then
+     * @throws StorageProblem
      */
     public function next(string $id, string $by): Stand
     {
@@ -104,6 +111,7 @@ final readonly class Incoming
      * @param \Closure(Stand): void $told after each slice
      *
      * @throws BadDocument
+     * @throws StorageProblem
      */
     public function whole(string $zip, string $fileName, string $by, \Closure $told): Stand
     {

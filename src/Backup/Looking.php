@@ -42,7 +42,11 @@ final class Looking
         return $stand->summary;
     }
 
-    /** @return array<string, int|string> */
+    /**
+     * @return array<string, int|string>
+     *
+     * @throws BadDocument
+     */
     private static function document(Entry $entry, DocumentKind $kind, Archive $archive, Stand $stand): array
     {
         $entry->name('name', 1, 200);
@@ -64,6 +68,7 @@ final class Looking
         }
     }
 
+    /** @throws BadDocument */
     private static function revision(Entry $revision, int $version, DocumentKind $kind, Archive $archive, Stand $stand): void
     {
         if ($revision->number('number') > $version) {
@@ -77,7 +82,11 @@ final class Looking
         self::file($revision, $kind, $archive, $stand);
     }
 
-    /** Each file is named once: many names for a large one would make much of little. */
+    /**
+     * Each file is named once: many names for a large one would make much of little.
+     *
+     * @throws BadDocument
+     */
     private static function file(Entry $entry, DocumentKind $kind, Archive $archive, Stand $stand): string
     {
         $name = $entry->text('file', '/^.{1,300}$/Dsu');

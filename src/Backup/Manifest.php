@@ -8,6 +8,7 @@ use App\Documents\BadDocument;
 use App\Documents\DocumentKind;
 use App\Documents\DocumentName;
 use App\Documents\Kinds;
+use App\Storage\StorageProblem;
 
 /** The documents that the manifest of a backup lists, a line each, read one at a time. */
 final class Manifest
@@ -20,13 +21,14 @@ final class Manifest
      * @param string $path where the lines are written
      *
      * @throws BadDocument
+     * @throws StorageProblem
      */
     public static function unpack(Archive $archive, string $path, string $fileName): void
     {
         $whole = fopen("{$path}.whole", 'w+');
         $lines = fopen($path, 'w');
         if (false === $whole || false === $lines) {
-            throw \App\Storage\StorageProblem::diskFull();
+            throw StorageProblem::diskFull();
         }
         $archive->copy(Export::MANIFEST, $whole);
         rewind($whole);
@@ -44,6 +46,7 @@ final class Manifest
         unlink("{$path}.whole");
     }
 
+    /** @throws BadDocument */
     public static function entry(string $line, string $fileName, int $index): Entry
     {
         $place = self::SHORT.": documents[{$index}]";
@@ -54,6 +57,7 @@ final class Manifest
         }
     }
 
+    /** @throws BadDocument */
     public static function kind(Entry $entry, string $fileName): DocumentKind
     {
         return Kinds::find($entry->text('kind', '/^[a-z]{1,20}$/D')) ??
@@ -80,6 +84,9 @@ final class Manifest
      * One that was written by another program, or an earlier version: in one piece.
      *
      * @param resource $lines
+     *
+     * @throws BadDocument
+     * @throws StorageProblem
      */
     private static function rewrite(Archive $archive, $lines, string $fileName): void
     {

@@ -28,13 +28,21 @@ final class ZipWriter
     /** @var resource */
     private $directory;
 
-    /** @param \Closure(string): void $write takes the bytes */
+    /**
+     * @param \Closure(string): void $write takes the bytes
+     *
+     * @throws StorageProblem
+     */
     public function __construct(private readonly \Closure $write)
     {
         $this->directory = self::temporary();
     }
 
-    /** @return resource what is not too much stays in memory, so that a full disk is no matter */
+    /**
+     * @return resource what is not too much stays in memory, so that a full disk is no matter
+     *
+     * @throws StorageProblem
+     */
     public static function temporary()
     {
         $stream = fopen('php://temp/maxmemory:16777216', 'w+');
@@ -42,7 +50,11 @@ final class ZipWriter
         return false === $stream ? throw StorageProblem::nowhere() : $stream;
     }
 
-    /** @param resource $stream */
+    /**
+     * @param resource $stream
+     *
+     * @throws StorageProblem
+     */
     public static function append($stream, string $bytes): void
     {
         if (\strlen($bytes) !== @fwrite($stream, $bytes)) {
@@ -50,7 +62,11 @@ final class ZipWriter
         }
     }
 
-    /** @param resource $content is read from where it stands to its end */
+    /**
+     * @param resource $content is read from where it stands to its end
+     *
+     * @throws StorageProblem
+     */
     public function add(string $name, $content): void
     {
         $at = $this->written;

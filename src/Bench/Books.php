@@ -8,6 +8,7 @@ use App\Rig\RigReader;
 use App\Storage\CodeFolder;
 use App\Storage\DataFolder;
 use App\Storage\Shelf;
+use App\Storage\StorageProblem;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
@@ -41,6 +42,8 @@ final readonly class Books
      * Compiles a checked rulebook, unless that has been done, and names it.
      *
      * @return string 32 hexadecimal digits; with a rig a hyphen and 32 more, since the same rules sound otherwise on another rig
+     *
+     * @throws StorageProblem
      */
     public function store(Checker $checked, string $text, ?Rig $rig = null): string
     {
@@ -81,7 +84,11 @@ final readonly class Books
         return $book instanceof CompiledBook ? $book : $this->makeAgain($name);
     }
 
-    /** The units of the rig that hear a book; null where it has none. */
+    /**
+     * The units of the rig that hear a book; null where it has none.
+     *
+     * @throws StorageProblem
+     */
     public function seats(string $name): ?Patch
     {
         $file = self::isName($name) ? $this->seatsFile($name) : null;
@@ -106,7 +113,11 @@ final readonly class Books
         return self::isName($name) ? $this->shelf->read("{$name}.rig") : null;
     }
 
-    /** From the rig and the text, where another version kept them. */
+    /**
+     * From the rig and the text, where another version kept them.
+     *
+     * @throws StorageProblem
+     */
     private function seatsAgain(string $name): ?Patch
     {
         [$text, $kept] = self::isName($name) ? [$this->shelf->read("{$name}.book"), $this->shelf->read("{$name}.rig")] : [null, null];
@@ -124,7 +135,11 @@ final readonly class Books
         return $seats;
     }
 
-    /** Books that differ in their rules alone have the same seats, so these are named after what they are. */
+    /**
+     * Books that differ in their rules alone have the same seats, so these are named after what they are.
+     *
+     * @throws StorageProblem
+     */
     private function keepSeats(string $name, Patch $seats): void
     {
         $php = "<?php\n\nreturn ".PhpCode::of($seats).";\n";

@@ -8,6 +8,7 @@ use App\Documents\Documents;
 use App\Documents\MomentKind;
 use App\Entity\Document;
 use App\Rig\RigReader;
+use App\Storage\StorageProblem;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
@@ -58,6 +59,8 @@ final readonly class Moments
      * A minute in words, and whether it comes out again as it came.
      *
      * @return array<string, mixed>|null null where it cannot be played any more
+     *
+     * @throws StorageProblem
      */
     public function told(Moment $moment): ?array
     {
@@ -84,7 +87,11 @@ final readonly class Moments
         ];
     }
 
-    /** A bench that stands as everything stood when the minute began. */
+    /**
+     * A bench that stands as everything stood when the minute began.
+     *
+     * @throws StorageProblem
+     */
     public function open(Moment $moment): ?BenchSession
     {
         $played = $this->book($moment);
@@ -120,7 +127,11 @@ final readonly class Moments
         return $tape;
     }
 
-    /** @return array{CompiledBook, Patch|null, Setup|null, string}|null */
+    /**
+     * @return array{CompiledBook, Patch|null, Setup|null, string}|null
+     *
+     * @throws StorageProblem
+     */
     private function book(Moment $moment): ?array
     {
         try {

@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Api\ApiProblem;
 use App\Api\Body;
+use App\Storage\StorageProblem;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\World\Bench;
 
@@ -43,6 +44,8 @@ final readonly class NumberedGestures
      * @param (\Closure(string, bool): (string|null))|null $refuses why rules may not be put on now; null where they may
      *
      * @return bool whether the rules are others now
+     *
+     * @throws StorageProblem
      */
     public function play(BenchSession $session, Window $window, Bench $bench, Books $books, ?\Closure $refuses = null): bool
     {
@@ -98,7 +101,11 @@ final readonly class NumberedGestures
         return null === $id ? $place : $bench->placeOfSong($id, $place) ?? 10_001;
     }
 
-    /** @param (\Closure(string, bool): (string|null))|null $refuses why these rules may not be put on now */
+    /**
+     * @param (\Closure(string, bool): (string|null))|null $refuses why these rules may not be put on now
+     *
+     * @throws StorageProblem
+     */
     private static function change(string $name, bool $isPressed, BenchSession $session, Bench $bench, Books $books, ?\Closure $refuses): bool
     {
         if ($name === $session->book) {

@@ -8,6 +8,7 @@ use App\Api\ApiProblem;
 use App\Storage\DataFolder;
 use App\Storage\Locks;
 use App\Storage\Shelf;
+use App\Storage\StorageProblem;
 
 /** The benches in use, a file each; one request at a time works on one. They are no documents: playing does not wait for the disk. */
 final readonly class Sessions
@@ -22,6 +23,7 @@ final readonly class Sessions
         $this->shelf = new Shelf($data->benches(), $data->inMemory());
     }
 
+    /** @throws StorageProblem */
     public function keep(BenchSession $session): void
     {
         ++$session->turn;
@@ -37,6 +39,8 @@ final readonly class Sessions
      * @param callable(BenchSession): T $work
      *
      * @return T
+     *
+     * @throws StorageProblem
      */
     public function with(string $id, callable $work): mixed
     {

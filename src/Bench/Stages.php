@@ -12,6 +12,7 @@ use App\Rig\RigStore;
 use App\Storage\DataFolder;
 use App\Storage\Locks;
 use App\Storage\Shelf;
+use App\Storage\StorageProblem;
 use ZigzagPost\Core\Data\Json;
 
 /** On which bench a show is played: the same in every browser; and whether what runs there is what is stored. */
@@ -41,7 +42,11 @@ final readonly class Stages
         return null === $bench || null === $this->sessions->turn($bench) ? null : $bench;
     }
 
-    /** @param string|null $instead the bench on which it is played so far; where that is another one by now, it stays */
+    /**
+     * @param string|null $instead the bench on which it is played so far; where that is another one by now, it stays
+     *
+     * @throws StorageProblem
+     */
     public function keep(string $rig, ?string $bench, ?string $instead): void
     {
         if (self::isId($rig)) {
@@ -66,6 +71,7 @@ final readonly class Stages
         return null;
     }
 
+    /** @throws StorageProblem */
     public function plays(string $rulebook, string $bench): void
     {
         if (self::isId($rulebook)) {
@@ -73,7 +79,11 @@ final readonly class Stages
         }
     }
 
-    /** What of a show is stored, told apart by sums. */
+    /**
+     * What of a show is stored, told apart by sums.
+     *
+     * @throws StorageProblem
+     */
     public function stored(Document $rig): ShowSums
     {
         $book = $this->bookOf($rig);
@@ -88,7 +98,11 @@ final readonly class Stages
         return $this->kept($name, ShowSums::of(null === $found ? $rig->text : Json::write($found), $book->text ?? ''));
     }
 
-    /** What of a show runs, told apart by sums; null where the rules that run are not here any more. */
+    /**
+     * What of a show runs, told apart by sums; null where the rules that run are not here any more.
+     *
+     * @throws StorageProblem
+     */
     public function running(string $book): ?ShowSums
     {
         $kept = ShowSums::read($this->shelf->read("{$book}.sums") ?? '');
@@ -108,7 +122,11 @@ final readonly class Stages
         return null === $book ? $rig->changedAt : max($rig->changedAt, $book->changedAt);
     }
 
-    /** Why rules may not be put on a bench now; null where they may. A show that is locked changes over to what is stored at a press, and to nothing else. */
+    /**
+     * Why rules may not be put on a bench now; null where they may. A show that is locked changes over to what is stored at a press, and to nothing else.
+     *
+     * @throws StorageProblem
+     */
     public function refuses(?string $rigId, string $book, bool $isPressed): ?string
     {
         $lock = null === $rigId ? null : $this->locks->of($rigId);
@@ -127,6 +145,7 @@ final readonly class Stages
         return \is_string($book) && '' !== $book ? $this->documents->find($book, RulebookKind::NAME) : null;
     }
 
+    /** @throws StorageProblem */
     private function kept(string $name, ShowSums $sums): ShowSums
     {
         $this->shelf->write($name, $sums->text());

@@ -57,7 +57,11 @@ final readonly class TapeStore
         return $this->documents->find($id, TapeKind::NAME) ?? throw ApiProblem::notFound('tape');
     }
 
-    /** @return \Generator<int, Event> */
+    /**
+     * @return \Generator<int, Event>
+     *
+     * @throws BadFile
+     */
     public static function events(string $tapeText): \Generator
     {
         $stream = fopen('php://memory', 'w+');

@@ -13,7 +13,9 @@ use Symfony\Component\Filesystem\Exception\IOException;
 use Symfony\Component\Filesystem\Filesystem;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Tape\BadState;
 use ZigzagPost\Core\Engine\Tape\SavedRun;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
@@ -28,6 +30,11 @@ final readonly class TapeWork
     {
     }
 
+    /**
+     * @throws BadState
+     * @throws BadFile
+     * @throws StorageProblem
+     */
     public function portion(TapeJob $job, Document $tape): void
     {
         $book = Compiler::load(Parser::parse($job->bookText)[0]); // it was checked when the run began
@@ -88,7 +95,11 @@ final readonly class TapeWork
         }
     }
 
-    /** @return resource */
+    /**
+     * @return resource
+     *
+     * @throws StorageProblem
+     */
     private function openResult(TapeJob $job)
     {
         $file = $this->resultFile($job);
@@ -112,7 +123,11 @@ final readonly class TapeWork
         return $out;
     }
 
-    /** @param resource $out */
+    /**
+     * @param resource $out
+     *
+     * @throws StorageProblem
+     */
     private function write(TapeJob $job, Engine $engine, $out): void
     {
         $ports = $engine->book->ports();
@@ -127,7 +142,11 @@ final readonly class TapeWork
         return "{$this->data->runs()}/{$job->id}.tape";
     }
 
-    /** @param resource $out */
+    /**
+     * @param resource $out
+     *
+     * @throws StorageProblem
+     */
     private static function put($out, string $bytes): void
     {
         if (\strlen($bytes) !== @fwrite($out, $bytes)) {

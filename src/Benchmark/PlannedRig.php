@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Benchmark;
 
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -14,6 +15,7 @@ final class PlannedRig
     public const PORTS = 5;
     private const BOOK = "port a out\nport b out\nport c out\nport d out\nport e out\n";
 
+    /** @throws BadData */
     public static function of(int $units): Setup
     {
         $charts = $boxes = $leads = [];

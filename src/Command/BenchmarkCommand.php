@@ -15,7 +15,9 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Proof\Proving;
@@ -30,6 +32,10 @@ final class BenchmarkCommand extends Command
     private const ROUNDS = 9;
     private const PROOFS = 1000;
 
+    /**
+     * @throws BadData
+     * @throws BadFile
+     */
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $output->writeln(\sprintf('PHP %s, %s', \PHP_VERSION, $this->processor()));
@@ -165,7 +171,11 @@ final class BenchmarkCommand extends Command
         $table->render();
     }
 
-    /** How long a plan takes, beside the time that a key takes to repeat: a thirtieth of a second. */
+    /**
+     * How long a plan takes, beside the time that a key takes to repeat: a thirtieth of a second.
+     *
+     * @throws BadData
+     */
     private function plans(OutputInterface $output): void
     {
         $table = (new Table($output))->setHeaders([
@@ -194,7 +204,11 @@ final class BenchmarkCommand extends Command
         $table->render();
     }
 
-    /** A thousand kept tapes of a minute, 60 messages a second, with rules for everything. */
+    /**
+     * A thousand kept tapes of a minute, 60 messages a second, with rules for everything.
+     *
+     * @throws BadFile
+     */
     private function proofs(OutputInterface $output): void
     {
         $book = Compiler::load(Checker::check(Cases::twentyRules())->book);

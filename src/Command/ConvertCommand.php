@@ -60,6 +60,9 @@ final class ConvertCommand extends Command
      * Tracks stay as they are, with their names, markers, lyrics and tempo map.
      *
      * @return array<string, int> nothing is left out
+     *
+     * @throws WriteFailed
+     * @throws BadFile
      */
     private function tracks(TrackFile $song, OutputFile $file, FileFormat $to, bool $oneTrack): array
     {
@@ -76,6 +79,9 @@ final class ConvertCommand extends Command
      * @param resource $stream
      *
      * @return array<string, int> what could not be decoded, and what a tape cannot hold
+     *
+     * @throws BadFile
+     * @throws WriteFailed
      */
     private function events(FileFormat $from, $stream, string $in, OutputFile $file, FileFormat $to, bool $oneTrack): array
     {

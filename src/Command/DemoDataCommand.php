@@ -17,7 +17,9 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Rig\Chart\Chart;
 
 #[AsCommand('app:demo-data', 'Puts the demo show into an empty database')]
@@ -32,6 +34,10 @@ final class DemoDataCommand extends Command
         parent::__construct();
     }
 
+    /**
+     * @throws BadFile
+     * @throws BadData
+     */
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         if (0 < \count($this->documents->list(null))) {
@@ -66,7 +72,11 @@ final class DemoDataCommand extends Command
         return 0;
     }
 
-    /** @return array<string, Chart> of the devices in the demo rig, by their id there */
+    /**
+     * @return array<string, Chart> of the devices in the demo rig, by their id there
+     *
+     * @throws BadData
+     */
     private function charts(): array
     {
         $rig = RigReader::ofFile("{$this->projectDir}/demo/salt-ferry.rig.json");
@@ -78,6 +88,8 @@ final class DemoDataCommand extends Command
      * A rig whose charts are those of the library.
      *
      * @param array<string, string> $charts ids there by ids in the file
+     *
+     * @throws BadData
      */
     private function withCharts(string $json, array $charts): string
     {

@@ -49,6 +49,7 @@ final class EverythingCommand extends Command
         return 0;
     }
 
+    /** @throws StorageProblem */
     private function out(string $file): void
     {
         $part = '-' === $file ? 'php://stdout' : "{$file}.part";
@@ -72,6 +73,10 @@ final class EverythingCommand extends Command
         }
     }
 
+    /**
+     * @throws BadDocument
+     * @throws StorageProblem
+     */
     private function in(string $file, OutputInterface $output): void
     {
         if (!is_file($file) || !is_readable($file)) {

@@ -95,7 +95,11 @@ final class OutputFile
         }
     }
 
-    /** Writes events into it as the ending of its name says. */
+    /**
+     * Writes events into it as the ending of its name says.
+     *
+     * @throws WriteFailed
+     */
     public function writer(Rulebook $book): EventWriter
     {
         return $this->format()->writer($this->stream, $book->portNames(false));
@@ -130,6 +134,7 @@ final class OutputFile
         unset(self::$unfinished[$this->temporary]);
     }
 
+    /** @throws WriteFailed */
     private function pour(string $into): void
     {
         $out = @fopen($into, 'w');

@@ -24,6 +24,7 @@ final class PanicCommand extends Command
             ->addOption('out', null, InputOption::VALUE_REQUIRED, 'where to write it; a tape on standard output if left out');
     }
 
+    /** @throws WriteFailed */
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $state =

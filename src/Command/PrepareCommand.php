@@ -74,7 +74,11 @@ final class PrepareCommand extends Command
         return null;
     }
 
-    /** Another library in place of this one, if that is wanted: first it is whole, then what is here is put aside. */
+    /**
+     * Another library in place of this one, if that is wanted: first it is whole, then what is here is put aside.
+     *
+     * @throws StorageProblem
+     */
     private function replace(InputInterface $input, OutputInterface $output): void
     {
         $back = $input->getOption('bring-back');

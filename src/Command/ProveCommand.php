@@ -9,6 +9,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -16,6 +17,7 @@ use ZigzagPost\Core\Situation\RigAnalysis;
 #[AsCommand('prove', 'Plays the kept tapes of a rig again and says what is not as it was accepted')]
 final class ProveCommand extends RigCommand
 {
+    /** @throws BadFile */
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
         $situation = new RigAnalysis($setup);

@@ -29,6 +29,7 @@ final class RigCheckCommand extends RigCommand
         $this->addOption('out', null, InputOption::VALUE_REQUIRED, 'with --fix, where the rig is written instead of where it was read');
     }
 
+    /** @throws BadData */
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
         $out = $input->getOption('out');

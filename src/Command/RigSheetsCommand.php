@@ -11,6 +11,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Twig\Environment;
 use Twig\Loader\FilesystemLoader;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('rig:sheets', 'Writes everything of a rig that is printed, as HTML and PDF')]
@@ -22,6 +23,7 @@ final class RigSheetsCommand extends RigCommand
         $this->addOption('out', null, InputOption::VALUE_REQUIRED, 'the folder to write into; it is made if it is not there');
     }
 
+    /** @throws RulebookError */
     protected function compute(Setup $setup, string $file, InputInterface $input): array
     {
         $folder = OptionText::orNull($input->getOption('out')) ?? throw CommandFailed::input('rig sheets: name a folder with --out FOLDER');

@@ -49,6 +49,10 @@ final class RunCommand extends Command
             ->addOption('load', null, InputOption::VALUE_REQUIRED, 'go on from a state kept with --save');
     }
 
+    /**
+     * @throws BadFile
+     * @throws WriteFailed
+     */
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $in =

@@ -13,6 +13,7 @@ use App\Entity\Revision;
 use App\Entity\TapeJob;
 use App\Storage\Copies;
 use App\Storage\Locks;
+use App\Storage\StorageProblem;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -40,6 +41,7 @@ final class SweepCommand extends Command
         parent::__construct();
     }
 
+    /** @throws StorageProblem */
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $this->sessions->sweep(self::BENCH_DAYS * self::DAY);

@@ -39,6 +39,7 @@ final class ChartKind implements DocumentKind
         }
     }
 
+    /** @throws BadDocument */
     public function summary(string $text): array
     {
         return $this->read($text, self::NAME);

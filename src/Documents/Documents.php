@@ -129,6 +129,7 @@ final readonly class Documents
         $this->store->clear();
     }
 
+    /** @throws LockedShow */
     public function delete(Document $document): void
     {
         $this->locks->refuse($document->id);

@@ -33,6 +33,7 @@ final class MomentKind implements DocumentKind
         return ['rig' => $moment->rigId ?? '', 'book' => $moment->bookId ?? '', 'deeds' => \count($moment->minute->deeds)];
     }
 
+    /** @throws BadDocument */
     public function summary(string $text): array
     {
         return $this->read($text, self::NAME);

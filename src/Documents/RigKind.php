@@ -46,7 +46,11 @@ final class RigKind implements DocumentKind
         }
     }
 
-    /** Whatever was stored before: a kept tape that is none is no reason to lose the rig. */
+    /**
+     * Whatever was stored before: a kept tape that is none is no reason to lose the rig.
+     *
+     * @throws BadDocument
+     */
     public function summary(string $text): array
     {
         try {
@@ -62,6 +66,7 @@ final class RigKind implements DocumentKind
         return ['units' => \count($rig->units), 'leads' => \count($rig->leads), 'book' => $rig->book ?? ''];
     }
 
+    /** @throws BadDocument */
     private static function tape(string $text, string $place, string $fileName): void
     {
         try {

@@ -6,6 +6,7 @@ namespace App\Documents;
 
 use App\Storage\DataFolder;
 use App\Storage\Shelf;
+use App\Storage\StorageProblem;
 
 /** The shows that are locked. A lock is the server's: it counts in every window, and after the application was started anew. */
 final readonly class ShowLocks
@@ -34,7 +35,11 @@ final readonly class ShowLocks
         );
     }
 
-    /** Locks a show; one that is locked stays so, by whom it was. */
+    /**
+     * Locks a show; one that is locked stays so, by whom it was.
+     *
+     * @throws StorageProblem
+     */
     public function lock(string $rig, ?string $book, string $by): ShowLock
     {
         $lock = $this->of($rig) ?? new ShowLock($rig, $book, $by, new \DateTimeImmutable());

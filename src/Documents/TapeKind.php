@@ -46,6 +46,7 @@ final class TapeKind implements DocumentKind
         return ['events' => $events, 'lengthUs' => $lengthUs];
     }
 
+    /** @throws BadDocument */
     public function summary(string $text): array
     {
         return $this->read($text, 'tape');

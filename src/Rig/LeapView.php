@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Leap\Leap;
 use ZigzagPost\Core\Show\Leap\Leaps;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -13,7 +14,11 @@ final class LeapView
 {
     private const MOST = 500;
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws RulebookError
+     */
     public static function of(RigAnalysis $situation): array
     {
         $leaps = Leaps::of($situation);

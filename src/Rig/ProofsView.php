@@ -6,6 +6,7 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\EngineChange;
+use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Proof\Change;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
@@ -22,6 +23,8 @@ final class ProofsView
      *     program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null,
      *     was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string,
      *     line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}}
+     *
+     * @throws BadFile
      */
     public static function of(RigAnalysis $situation): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use App\Documents\Documents;
+use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
 use App\Documents\RigNotes;
@@ -52,7 +53,11 @@ final readonly class RigStore
         return null === $rig ? null : new RigAnalysis(RigFile::setup($rig));
     }
 
-    /** A rig with other rules than those that are stored; without a rig, rules alone. */
+    /**
+     * A rig with other rules than those that are stored; without a rig, rules alone.
+     *
+     * @throws BadData
+     */
     public function situation(?string $id, string $rules): RigAnalysis
     {
         $document = null === $id ? null : $this->document($id);
@@ -68,6 +73,8 @@ final readonly class RigStore
      * The JSON of a rig with the text of its rulebook.
      *
      * @return array<mixed>
+     *
+     * @throws BadData
      */
     public function whole(Document $document): array
     {
@@ -89,6 +96,8 @@ final readonly class RigStore
      *
      * @throws Outdated when somebody else has just changed the rules
      * @throws RulebookError when the change cannot be made
+     * @throws BadData
+     * @throws LockedShow
      */
     public function changeRules(Document $document, \Closure $change, string $by, bool $staysSound = false): int
     {
@@ -107,7 +116,10 @@ final readonly class RigStore
         return \count($edits);
     }
 
-    /** @throws RulebookError for the first error that the rules did not have before */
+    /**
+     * @throws RulebookError for the first error that the rules did not have before
+     * @throws BadData
+     */
     private function refuseNewErrors(string $rig, string $before, string $after): void
     {
         $errors = fn (string $text): array => array_filter(
@@ -122,7 +134,11 @@ final readonly class RigStore
         }
     }
 
-    /** A rig that comes as a file: its rulebook becomes a document of its own. */
+    /**
+     * A rig that comes as a file: its rulebook becomes a document of its own.
+     *
+     * @throws BadData
+     */
     public function bringIn(string $json, string $name, string $by, string $what): Document
     {
         $rig = Json::decode($json);

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Document\LogLine;
 use ZigzagPost\Core\Rig\Setup\Device;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
@@ -46,7 +47,11 @@ final readonly class Sheets
     {
     }
 
-    /** @param list<string> $which names of sheets, as in ALL */
+    /**
+     * @param list<string> $which names of sheets, as in ALL
+     *
+     * @throws RulebookError
+     */
     public function html(RigAnalysis $situation, array $which): string
     {
         $sheets = [];
@@ -76,7 +81,11 @@ final readonly class Sheets
         return (string) $pdf->output();
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws RulebookError
+     */
     private function data(RigAnalysis $situation, string $sheet): array
     {
         return match ($sheet) {
@@ -152,7 +161,11 @@ final readonly class Sheets
         return ['list' => $show->loaded ?? ($show?->setLists[0]->name ?? null), 'songs' => $songs];
     }
 
-    /** @return array<string, mixed> what each control does, by unit */
+    /**
+     * @return array<string, mixed> what each control does, by unit
+     *
+     * @throws RulebookError
+     */
     private static function switches(RigAnalysis $situation): array
     {
         $units = [];

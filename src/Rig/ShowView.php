@@ -6,6 +6,7 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -15,7 +16,11 @@ final class ShowView
 {
     private const MOST_PROGRAMS = 4096;
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws RulebookError
+     */
     public static function of(RigAnalysis $situation): array
     {
         $book = $situation->checked()->book;

@@ -6,6 +6,7 @@ namespace App\Security;
 
 use App\Storage\DataFolder;
 use App\Storage\Locks;
+use App\Storage\StorageProblem;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
@@ -30,6 +31,7 @@ final readonly class PasswordGuesses
         }
     }
 
+    /** @throws StorageProblem */
     #[AsEventListener]
     public function onFailure(LoginFailureEvent $event): void
     {

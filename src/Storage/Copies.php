@@ -171,7 +171,11 @@ final readonly class Copies
         }
     }
 
-    /** One file, whole and on the disk. */
+    /**
+     * One file, whole and on the disk.
+     *
+     * @throws StorageProblem
+     */
     private function settle(string $database): void
     {
         try {

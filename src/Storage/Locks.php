@@ -20,6 +20,8 @@ final readonly class Locks
      * @param callable(): T $work
      *
      * @return T
+     *
+     * @throws StorageProblem
      */
     public function hold(string $name, callable $work): mixed
     {
@@ -32,6 +34,7 @@ final readonly class Locks
         }
     }
 
+    /** @throws StorageProblem */
     public function sweep(int $seconds): void
     {
         foreach (glob($this->folder().'/sf.*.lock') ?: [] as $file) {
@@ -41,6 +44,7 @@ final readonly class Locks
         }
     }
 
+    /** @throws StorageProblem */
     private function folder(): string
     {
         $folder = $this->data->inMemory();

@@ -15,6 +15,8 @@ final readonly class Shelf
      * Keeps a file on disk, or in memory until the disk has room.
      *
      * @return bool whether the disk has taken it
+     *
+     * @throws StorageProblem
      */
     public function write(string $name, string $bytes): bool
     {
@@ -34,6 +36,8 @@ final readonly class Shelf
      * Keeps a file that changes many times a second in memory, and every few seconds on disk as well.
      *
      * @return bool|null whether the disk has taken it; null when it was not its turn
+     *
+     * @throws StorageProblem
      */
     public function writeOften(string $name, string $bytes, int $seconds): ?bool
     {

@@ -19,6 +19,7 @@ final class SqliteSettings implements Middleware
     public function wrap(Driver $driver): Driver
     {
         return new class($driver) extends AbstractDriverMiddleware {
+            /** @throws StorageProblem where the database was taken away */
             public function connect(#[\SensitiveParameter] array $params): Connection
             {
                 $isServer = 'fpm-fcgi' === \PHP_SAPI;

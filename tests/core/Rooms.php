@@ -168,7 +168,7 @@ final class Rooms
             'Situation',
             'Show/Learn',
         ],
-        'Show/Calibration' => ['Rulebook/Step', 'Rulebook/Change', 'Situation'],
+        'Show/Calibration' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Situation'],
         'Show/Leap' => [
             'Number',
             'Rulebook/Text',

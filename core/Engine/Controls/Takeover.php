@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Rejected;
 
 /**
  * Faders that meet a value which has moved meanwhile: `pickup` waits until the fader passes it, `scaled` moves it in
@@ -70,6 +71,8 @@ final class Takeover
      *
      * @param int $low lowest value of the control
      * @param int $high highest value of the control
+     *
+     * @throws Rejected
      */
     public static function scaled(State $state, int $t, string $step, int $control, int $port, int $kind, int $ch, int $n, int $v, int $low, int $high): ?int
     {

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Engine\Time;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Rejected;
 
 /**
  * Clocks made here: 24 clock messages a beat, pulses, and tap presses whenever the tempo changes.
@@ -66,6 +67,8 @@ final class Clocks
      * Another tempo from now on. Where changes come so fast that a tick or pulse would be put off for ever, it goes out.
      *
      * @param int|float|array{int|float, int} $tempo beats a minute
+     *
+     * @throws Rejected
      */
     public static function tempo(Run $run, string $clock, int $t, int|float|array $tempo): void
     {
@@ -199,6 +202,8 @@ final class Clocks
      * @param int|float|array{int|float, int} $tempo beats a minute
      *
      * @return array{int, int}
+     *
+     * @throws Rejected
      */
     public static function beat(int|float|array $tempo): array
     {

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Engine\Time;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Rejected;
 
 /** Tempos felt from outside: tapped, or taken from an incoming clock. */
 final class Tempos
@@ -16,7 +17,11 @@ final class Tempos
     /** A tempo followed from incoming clock must differ by over 1 in so many before tap presses tell it. */
     private const TELLING_CHANGE = 100;
 
-    /** A press of tempo tapping: the mean of the last up to four intervals. */
+    /**
+     * A press of tempo tapping: the mean of the last up to four intervals.
+     *
+     * @throws Rejected
+     */
     public static function tap(Run $run, string $clock, int $t): void
     {
         $state = Clocks::state($run, $clock);
@@ -37,7 +42,11 @@ final class Tempos
         }
     }
 
-    /** Takes tempo and transport from an incoming clock: the mean of the last 24 intervals. */
+    /**
+     * Takes tempo and transport from an incoming clock: the mean of the last 24 intervals.
+     *
+     * @throws Rejected
+     */
     public static function follow(Run $run, string $clock, int $t, int $kind): void
     {
         if (Kind::Clock->ordinal() === $kind) {
@@ -53,6 +62,7 @@ final class Tempos
         $run->state->clocks[$clock] = ['clocks' => [], 'lastClock' => null] + Clocks::state($run, $clock);
     }
 
+    /** @throws Rejected */
     private static function clock(Run $run, string $clock, int $t): void
     {
         $state = Clocks::state($run, $clock);

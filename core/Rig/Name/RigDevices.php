@@ -191,6 +191,7 @@ final class RigDevices implements Devices
             : new RulebookError($lack->isOfUnit ? $device->span : $title->span, $lack->sort->value, $lack->words);
     }
 
+    /** @throws RulebookError */
     private function unit(Token $device): Device
     {
         $unit = $this->index->setup->box($device->text);
@@ -202,6 +203,7 @@ final class RigDevices implements Devices
         return $unit;
     }
 
+    /** @throws RulebookError */
     private function controlOf(Device $unit, Token $title): Control
     {
         $titles = array_map(static fn (Control $each): string => $each->name, $unit->chart->surface->controls ?? []);
@@ -209,6 +211,7 @@ final class RigDevices implements Devices
         return $unit->control($title->text) ?? throw self::unknown($title, 'unknown-control', "{$unit->name} has no control", $titles);
     }
 
+    /** @throws RulebookError */
     private function programsOf(Device $unit, Token $at): Programs
     {
         return $unit->chart->programs ?? throw new RulebookError($at->span, 'unknown-program', "the chart of {$unit->name} says nothing of programs");

@@ -45,7 +45,11 @@ final class RigFile
         return Parser::parse($text)[0];
     }
 
-    /** @param list<\ZigzagPost\Core\Data\Problem> $problems */
+    /**
+     * @param list<\ZigzagPost\Core\Data\Problem> $problems
+     *
+     * @throws BadData
+     */
     private static function require(array $problems): void
     {
         if ([] !== $problems) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Change;
 
 use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Changes of rules as edits of the text: comments, and all that is not meant, stay as they stand. */
 final class RuleChange
@@ -13,6 +14,8 @@ final class RuleChange
      * Puts a new rule in front of another, or behind all.
      *
      * @return list<Edit>
+     *
+     * @throws RulebookError
      */
     public static function add(Source $source, RuleText $rule, ?Rule $before = null): array
     {
@@ -86,6 +89,8 @@ final class RuleChange
      * Writes another statement in the place of one; its indentation and comment stay.
      *
      * @return list<Edit>
+     *
+     * @throws RulebookError
      */
     public static function rewrite(Source $source, int $line, string $statement): array
     {

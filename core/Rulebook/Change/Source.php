@@ -148,6 +148,8 @@ final readonly class Source
      * The statement of a line with other words in some places.
      *
      * @param list<Span> $places on that line
+     *
+     * @throws RulebookError
      */
     public function replaced(int $line, array $places, string $words): string
     {
@@ -162,7 +164,11 @@ final readonly class Source
         return $text;
     }
 
-    /** Where the statement of a line stands, without indentation and comment. */
+    /**
+     * Where the statement of a line stands, without indentation and comment.
+     *
+     * @throws RulebookError
+     */
     public function statement(int $line): Span
     {
         $text = $this->lines[$line - 1];

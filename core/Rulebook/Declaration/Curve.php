@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Rejected;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -25,6 +26,7 @@ final readonly class Curve
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a curve name');
@@ -64,6 +66,8 @@ final readonly class Curve
 
     /**
      * Scales x of 0 to $span through the curve onto $low to $high, rounded half away from zero.
+     *
+     * @throws Rejected
      */
     public function scaled(int $x, int $span, int $low, int $high): int
     {
@@ -80,6 +84,8 @@ final readonly class Curve
      * @param int|float|array{int|float, int} $at
      *
      * @return int|array{int|float, int}
+     *
+     * @throws Rejected
      */
     private function between(int|float|array $at): int|array
     {

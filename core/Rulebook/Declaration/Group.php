@@ -36,6 +36,7 @@ final readonly class Group
     ) {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a group name');
@@ -104,6 +105,7 @@ final readonly class Group
             (null === $part->channels ? '' : ' channel '.$part->channels->print());
     }
 
+    /** @throws RulebookError */
     private static function orNone(Cursor $cursor, bool $hasChannels): bool
     {
         $orNone = null !== $cursor->accept('or');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /**
@@ -18,6 +19,7 @@ final readonly class Lamps
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('the name of a device');

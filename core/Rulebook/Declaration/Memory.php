@@ -44,6 +44,7 @@ final readonly class Memory
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a memory name');

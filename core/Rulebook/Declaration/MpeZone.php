@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** An MPE zone (MIDI Polyphonic Expression 1.0, section 2): a manager channel and the member channels beside it. */
 final readonly class MpeZone
@@ -15,6 +16,7 @@ final readonly class MpeZone
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $upper = $cursor->expect('lower', 'upper')->is('upper');

@@ -29,6 +29,7 @@ final readonly class PortDeclaration
     ) {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a port name');

@@ -21,6 +21,7 @@ final readonly class Table
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         $name = $cursor->name('a table name');

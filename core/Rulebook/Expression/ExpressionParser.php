@@ -17,11 +17,13 @@ final class ExpressionParser
     private const UNARY_MINUS = 7;
     private const NOT = 3;
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): Expression
     {
         return self::binary($cursor, 1, 0);
     }
 
+    /** @throws RulebookError */
     private static function binary(Cursor $cursor, int $binding, int $depth): Expression
     {
         if ($depth > self::DEEPEST) {
@@ -45,6 +47,7 @@ final class ExpressionParser
         return TokenType::Sign === $token->type || $token->is('and', 'or') ? $token->text : '';
     }
 
+    /** @throws RulebookError */
     private static function operand(Cursor $cursor, int $binding, int $depth): Expression
     {
         $token = $cursor->next();
@@ -90,6 +93,7 @@ final class ExpressionParser
         throw RulebookError::expected($token, ['a number', 'a field', 'a memory', '"("']);
     }
 
+    /** @throws RulebookError */
     private static function unary(Cursor $cursor, Token $operator, int $binding, int $depth): Unary
     {
         $operand = self::binary($cursor, $binding, $depth + 1);
@@ -97,6 +101,7 @@ final class ExpressionParser
         return new Unary($operator->text, $operand, $operator->span->to($cursor->behind()));
     }
 
+    /** @throws RulebookError */
     private static function number(Cursor $cursor, Token $token): Number
     {
         if (TokenType::KeyName === $token->type) {
@@ -113,6 +118,7 @@ final class ExpressionParser
         return new Number((int) ($whole.$decimals), 10 ** \strlen($decimals), $token->text, $token->span);
     }
 
+    /** @throws RulebookError */
     private static function call(Cursor $cursor, Token $name, int $depth): Call
     {
         [$fewest, $most] = Call::FUNCTIONS[$name->text];

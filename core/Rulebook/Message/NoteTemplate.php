@@ -9,6 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /**
@@ -26,6 +27,7 @@ final readonly class NoteTemplate extends Template
         parent::__construct($span, $channel);
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor, Span $span): self
     {
         $key = ExpressionParser::parse($cursor);

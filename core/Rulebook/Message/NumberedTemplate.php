@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Expression\Number;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Written;
 
@@ -23,6 +24,7 @@ final readonly class NumberedTemplate extends Template
         parent::__construct($span, $channel);
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor, Span $span, Kind $word): self
     {
         $isParameter = Kind::Nrpn === $word || Kind::Rpn === $word;

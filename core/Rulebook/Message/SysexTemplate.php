@@ -21,6 +21,7 @@ final readonly class SysexTemplate extends Template
         parent::__construct($span, null);
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor, Span $span): self
     {
         $bytes = [];

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Reads the messages that `become` and `post` can make. */
 final class TemplateParser
@@ -15,6 +16,7 @@ final class TemplateParser
     /** Kinds of message that can be made. */
     public const WORDS = ['note', ...NumberedTemplate::WORDS, ...ValueTemplate::WORDS, ...SystemTemplate::WORDS, 'sysex'];
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): Template
     {
         $word = $cursor->expect(...self::WORDS);
@@ -29,6 +31,7 @@ final class TemplateParser
         };
     }
 
+    /** @throws RulebookError */
     public static function channel(Cursor $cursor): ?Expression
     {
         return null !== $cursor->accept('channel') ? ExpressionParser::parse($cursor) : null;

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Written;
 
@@ -22,6 +23,7 @@ final readonly class ValueTemplate extends Template
         parent::__construct($span, $channel);
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor, Span $span, Kind $word): self
     {
         $value = ExpressionParser::parse($cursor);

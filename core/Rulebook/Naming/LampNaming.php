@@ -174,6 +174,8 @@ final readonly class LampNaming
      * @param list<array{int, Rule, ControlMessage, int|null}> $rules
      *
      * @return list<array{Target, int, int, int|null}>
+     *
+     * @throws RulebookError
      */
     private function others(array $rules): array
     {

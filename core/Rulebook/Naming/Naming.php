@@ -151,7 +151,11 @@ final class Naming
         return $named;
     }
 
-    /** @param list<string> $comingIn */
+    /**
+     * @param list<string> $comingIn
+     *
+     * @throws RulebookError
+     */
     private function requireHeard(Rule $rule, Selector $selector, array $comingIn): void
     {
         $heard = array_map(static fn (Token $token): string => $token->text, $rule->from);
@@ -168,6 +172,8 @@ final class Naming
      * A selector for each kind, channel and port that the controls send, and what they send.
      *
      * @return array{list<Selector>, list<ControlMessage>}
+     *
+     * @throws RulebookError
      */
     private function selector(Selector $selector, Token $device): array
     {
@@ -193,7 +199,11 @@ final class Naming
         return [$selectors, $all];
     }
 
-    /** @param non-empty-list<ControlMessage> $messages of one kind, channel and port */
+    /**
+     * @param non-empty-list<ControlMessage> $messages of one kind, channel and port
+     *
+     * @throws RulebookError
+     */
     private function plainSelector(Selector $selector, array $messages, ?int $place): Selector
     {
         $first = $messages[0];
@@ -238,6 +248,7 @@ final class Naming
         return [$literal, $literal];
     }
 
+    /** @throws RulebookError */
     private function group(Group $group): Group
     {
         if ([] === $group->titles) {

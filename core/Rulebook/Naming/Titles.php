@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Naming;
 
 use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** Titles of controls with their ranges written out. */
@@ -14,6 +15,8 @@ final class Titles
      * @param list<array{Token, ?Token}> $titles
      *
      * @return non-empty-list<Token>
+     *
+     * @throws RulebookError
      */
     public static function of(Token $device, array $titles, Devices $devices): array
     {

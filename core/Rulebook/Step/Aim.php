@@ -24,6 +24,7 @@ final readonly class Aim
     {
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): self
     {
         if (null !== $cursor->accept('other')) {
@@ -91,7 +92,11 @@ final readonly class Aim
         }
     }
 
-    /** The raw value, as a number or an expression clamped to the range; null for the other of two. */
+    /**
+     * The raw value, as a number or an expression clamped to the range; null for the other of two.
+     *
+     * @throws RulebookError
+     */
     public function value(Target $target): ?string
     {
         if ($this->value instanceof Token) {
@@ -117,7 +122,11 @@ final readonly class Aim
             " / 100, {$low}, {$high})";
     }
 
-    /** Writes code that sends the one of two values at which the parameter does not stand. */
+    /**
+     * Writes code that sends the one of two values at which the parameter does not stand.
+     *
+     * @throws RulebookError
+     */
     public function alternate(Writer $code, Target $target, Span $span): void
     {
         [$first, $second] = $this->alternatives($target);
@@ -147,11 +156,13 @@ final readonly class Aim
         return 2 === \count($named) ? [$named[0][2], $named[1][2]] : [$target->low, $target->high];
     }
 
+    /** @throws RulebookError */
     private static function of(Target $target, Token|Literal $one): int
     {
         return $one instanceof Token ? self::named($target, $one) : max($target->low, min($target->high, $one->value));
     }
 
+    /** @throws RulebookError */
     private static function named(Target $target, Token $title): int
     {
         $key = mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $title->text)));
@@ -165,6 +176,7 @@ final readonly class Aim
             );
     }
 
+    /** @throws RulebookError */
     private static function one(Cursor $cursor): Token|Literal
     {
         $token = $cursor->peek();

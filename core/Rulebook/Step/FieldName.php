@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** The names of the fields that a step can change. */
@@ -13,6 +14,7 @@ final class FieldName
 {
     private const NAMES = ['channel', 'key', 'velocity', 'release', 'number', 'value', 'program', 'bend', 'pressure'];
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): Token
     {
         return $cursor->expect(...self::NAMES);

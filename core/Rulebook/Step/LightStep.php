@@ -85,6 +85,7 @@ final class LightStep extends NamedStep
         return [Fact::HasEffect];
     }
 
+    /** @throws RulebookError */
     public function plain(): ?array
     {
         $line = $this->lamp?->line($this->value(), $this->firstProgram);
@@ -92,6 +93,7 @@ final class LightStep extends NamedStep
         return null === $line ? null : [$line];
     }
 
+    /** @throws RulebookError */
     public function compile(Writer $code): void
     {
         $lamp = $this->lamp ?? throw new \LogicException('this step has not been told what its names mean');
@@ -106,6 +108,7 @@ final class LightStep extends NamedStep
             ->message($this->span->line, $port, Kind::Note, (string) ($lamp->channel ?? 1), (string) $lamp->number, (string) $this->value(), '');
     }
 
+    /** @throws RulebookError */
     private function value(): int
     {
         $lamp = $this->lamp ?? throw new \LogicException('this step has not been told what its names mean');

@@ -69,13 +69,19 @@ abstract class NamedStep extends Step
      * @param list<string> $lines
      *
      * @return list<Step>
+     *
+     * @throws RulebookError
      */
     final protected function read(array $lines): array
     {
         return array_map(fn (string $line): Step => Steps::parse(new Cursor(Lexer::line($line, $this->span->line)[0], MiddleC::C4)), $lines);
     }
 
-    /** @param list<string> $lines */
+    /**
+     * @param list<string> $lines
+     *
+     * @throws RulebookError
+     */
     final protected function compileLines(Writer $code, array $lines): void
     {
         foreach ($this->read($lines) as $step) {

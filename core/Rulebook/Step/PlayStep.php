@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rulebook\Code\PlayedPart;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -79,6 +80,7 @@ final class PlayStep extends NamedStep
             : null;
     }
 
+    /** @throws RulebookError */
     public function compile(Writer $code): void
     {
         $played = $this->played ?? throw new \LogicException('this step has not been told what its names mean');

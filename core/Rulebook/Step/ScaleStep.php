@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Rejected;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
@@ -78,6 +79,7 @@ final class ScaleStep extends Step
         return [...FieldName::facts($this->field), Fact::Scales];
     }
 
+    /** @throws Rejected */
     public function compile(Writer $code): void
     {
         $name = new Name($this->field->text, $this->field->span);
@@ -121,7 +123,11 @@ final class ScaleStep extends Step
         return null === $this->curve ? [] : [new Reference(Reference::CURVE, $this->curve)];
     }
 
-    /** @return array<int, int> results for each whole number from lowest to highest */
+    /**
+     * @return array<int, int> results for each whole number from lowest to highest
+     *
+     * @throws Rejected
+     */
     private function table(?Curve $curve, int $low, int $high): array
     {
         [$a, $b, $c, $d] = [$this->from[0]->value, $this->from[1]->value, $this->to[0]->value, $this->to[1]->value];
@@ -136,7 +142,11 @@ final class ScaleStep extends Step
         return $table;
     }
 
-    /** @return array{Literal, Literal} */
+    /**
+     * @return array{Literal, Literal}
+     *
+     * @throws RulebookError
+     */
     private static function range(Cursor $cursor): array
     {
         $from = $cursor->integer('a number', -8192, 16383);

@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
@@ -61,7 +62,11 @@ final class SpreadStep extends Step
         return new self($span, $units, $channels, $order, $steal);
     }
 
-    /** `x 4`, also written `x4`. */
+    /**
+     * `x 4`, also written `x4`.
+     *
+     * @throws RulebookError
+     */
     private static function voicesOf(Cursor $cursor): int
     {
         $token = $cursor->peek();

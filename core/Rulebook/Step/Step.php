@@ -13,6 +13,7 @@ use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Reference;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -26,7 +27,11 @@ abstract class Step
     {
     }
 
-    /** Reads what stands behind the keyword. */
+    /**
+     * Reads what stands behind the keyword.
+     *
+     * @throws RulebookError where it cannot be read
+     */
     abstract public static function parse(Cursor $cursor, Span $span): self;
 
     abstract public function print(): string;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** The list of all steps. A new step is a class and a line here. */
@@ -60,6 +61,7 @@ final class Steps
         return $token->is(...self::keywords());
     }
 
+    /** @throws RulebookError */
     public static function parse(Cursor $cursor): Step
     {
         $keyword = $cursor->next();

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Target;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -117,7 +118,11 @@ final class TurnStep extends NamedStep implements TakesOver
         return null !== $this->to && !$this->to->isOther();
     }
 
-    /** @return array{int, int}|null the first and the second of the two values that it goes between */
+    /**
+     * @return array{int, int}|null the first and the second of the two values that it goes between
+     *
+     * @throws RulebookError
+     */
     public function alternatives(): ?array
     {
         return null !== $this->to && $this->to->isOther() && null !== $this->target ? $this->to->alternatives($this->target) : null;
@@ -168,6 +173,7 @@ final class TurnStep extends NamedStep implements TakesOver
         return $this->target?->sends($this->circumstances->afterUs ?? 0) ?? [];
     }
 
+    /** @throws RulebookError */
     public function plain(): ?array
     {
         [$target, $at] = $this->told();
@@ -205,6 +211,7 @@ final class TurnStep extends NamedStep implements TakesOver
             : null;
     }
 
+    /** @throws RulebookError */
     public function compile(Writer $code): void
     {
         [$target] = $this->told();
@@ -240,6 +247,7 @@ final class TurnStep extends NamedStep implements TakesOver
         $code->line(1 < \count($groups) ? '}' : '');
     }
 
+    /** @throws RulebookError */
     private function turn(Writer $code, Target $target, string $expression): void
     {
         $takeover = $this->takeover->text ?? 'jump';

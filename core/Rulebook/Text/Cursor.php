@@ -59,6 +59,7 @@ final class Cursor
         return $this->peek()->is(...$texts) ? $this->next() : null;
     }
 
+    /** @throws RulebookError */
     public function expect(string ...$texts): Token
     {
         return $this->accept(...$texts) ?? throw RulebookError::expected($this->peek(), array_values($texts));
@@ -96,6 +97,7 @@ final class Cursor
         }
     }
 
+    /** @throws RulebookError */
     public function name(string $what): Token
     {
         if (TokenType::Word !== $this->peek()->type) {
@@ -105,7 +107,11 @@ final class Cursor
         return $this->next();
     }
 
-    /** @return list<Token> one or more names with commas between them */
+    /**
+     * @return list<Token> one or more names with commas between them
+     *
+     * @throws RulebookError
+     */
     public function names(string $what): array
     {
         $names = [$this->name($what)];
@@ -119,7 +125,11 @@ final class Cursor
         return $names;
     }
 
-    /** Text in double quotes, without them. */
+    /**
+     * Text in double quotes, without them.
+     *
+     * @throws RulebookError
+     */
     public function text(string $what): string
     {
         if (TokenType::Text !== $this->peek()->type) {
@@ -129,7 +139,11 @@ final class Cursor
         return substr($this->next()->text, 1, -1);
     }
 
-    /** Text in double quotes, as a token without them. */
+    /**
+     * Text in double quotes, as a token without them.
+     *
+     * @throws RulebookError
+     */
     public function title(string $what): Token
     {
         $token = $this->peek();
@@ -141,6 +155,8 @@ final class Cursor
      * Titles and ranges of titles, `"Switch 1".."Switch 4", "Pedal"`.
      *
      * @return list<array{Token, ?Token}>
+     *
+     * @throws RulebookError
      */
     public function titles(string $what): array
     {
@@ -168,7 +184,11 @@ final class Cursor
         );
     }
 
-    /** A duration in microseconds. */
+    /**
+     * A duration in microseconds.
+     *
+     * @throws RulebookError
+     */
     public function duration(): Duration
     {
         $token = $this->peek();
@@ -194,7 +214,11 @@ final class Cursor
             || ($token->is('-') && TokenType::Number === $this->peekAfter()->type);
     }
 
-    /** A whole number or key name, with an optional minus sign. */
+    /**
+     * A whole number or key name, with an optional minus sign.
+     *
+     * @throws RulebookError
+     */
     public function integer(string $what, int $lowest, int $highest): Literal
     {
         $start = $this->peek();
@@ -255,7 +279,11 @@ final class Cursor
             : RulebookError::expected($hyphen, ['".."']);
     }
 
-    /** A parameter number, `1027` or `8:3`. */
+    /**
+     * A parameter number, `1027` or `8:3`.
+     *
+     * @throws RulebookError
+     */
     public function parameter(string $what): Literal
     {
         $first = $this->integer($what, 0, 16383);
@@ -270,7 +298,11 @@ final class Cursor
         return new Literal(($first->value << 7) | $second->value, $first->text.':'.$second->text, $first->span->to($second->span));
     }
 
-    /** A list of numbers and ranges, `1,3,5..8`. Stops before a comma that no number follows. */
+    /**
+     * A list of numbers and ranges, `1,3,5..8`. Stops before a comma that no number follows.
+     *
+     * @throws RulebookError
+     */
     public function numberList(string $what, int $lowest, int $highest, bool $parameters = false): NumberList
     {
         $ranges = [];
@@ -313,6 +345,7 @@ final class Cursor
         return (int) hexdec($text);
     }
 
+    /** @throws RulebookError */
     public function key(Token $token): int
     {
         return KeyName::parse($token->text, $this->middle) ??
@@ -323,7 +356,11 @@ final class Cursor
             );
     }
 
-    /** The value of a number token, decimal or hexadecimal. */
+    /**
+     * The value of a number token, decimal or hexadecimal.
+     *
+     * @throws RulebookError
+     */
     public static function whole(Token $token): int
     {
         $hex = str_starts_with($token->text, '0x');

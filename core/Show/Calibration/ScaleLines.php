@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\ScaleStep;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
 
@@ -18,6 +19,8 @@ final class ScaleLines
      * The first line of each rule that scales the value; what comes behind it is no longer the control's own value.
      *
      * @return list<Edit>
+     *
+     * @throws RulebookError
      */
     public static function edits(RigAnalysis $situation, string $unit, string $control, int $heel, int $toe): array
     {

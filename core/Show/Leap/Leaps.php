@@ -40,6 +40,7 @@ final class Leaps
     /** @var list<int> */
     private readonly array $scenes;
 
+    /** @throws RulebookError */
     private function __construct(private readonly RigAnalysis $situation)
     {
         $this->book = $situation->checked()->book;
@@ -48,7 +49,11 @@ final class Leaps
         $this->controls = $situation->index()->controls->heard();
     }
 
-    /** @return list<Leap> the largest first, by the share of the parameter's range; none while the rulebook has an error */
+    /**
+     * @return list<Leap> the largest first, by the share of the parameter's range; none while the rulebook has an error
+     *
+     * @throws RulebookError
+     */
     public static function of(RigAnalysis $situation): array
     {
         if ($situation->checked()->hasErrors()) {
@@ -89,7 +94,11 @@ final class Leaps
             : $edits;
     }
 
-    /** The same rules without any that wait, which tell where a control puts a parameter once it holds it. */
+    /**
+     * The same rules without any that wait, which tell where a control puts a parameter once it holds it.
+     *
+     * @throws RulebookError
+     */
     private static function sendingAtOnce(RigAnalysis $situation): Checker
     {
         $source = Source::of($situation->setup->rig->rulebook ?? '');

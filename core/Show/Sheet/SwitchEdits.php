@@ -190,13 +190,19 @@ final readonly class SwitchEdits
      * Puts a rule where it wins, in the place of one that was for this control, scene and gesture alone.
      *
      * @return list<Edit>
+     *
+     * @throws RulebookError
      */
     private function put(RuleText $text, ControlMessage $message, ?string $scene, string $gesture): array
     {
         return $this->putInPlace($text, $message, $scene, $gesture) ?? RuleChange::append($this->source, $text->print());
     }
 
-    /** @return list<Edit>|null null where it goes behind all others */
+    /**
+     * @return list<Edit>|null null where it goes behind all others
+     *
+     * @throws RulebookError
+     */
     private function putInPlace(RuleText $text, ControlMessage $message, ?string $scene, string $gesture): ?array
     {
         $book = $this->situation->checked()->book;
@@ -269,6 +275,8 @@ final readonly class SwitchEdits
      * @param list<Token> $titles
      *
      * @return list<Edit>
+     *
+     * @throws RulebookError
      */
     private function without(Rule $rule, Selector $selector, array $titles, Control $control): array
     {
@@ -292,7 +300,11 @@ final readonly class SwitchEdits
         ];
     }
 
-    /** A step that does the same where there is only one control to go by. */
+    /**
+     * A step that does the same where there is only one control to go by.
+     *
+     * @throws RulebookError
+     */
     private function standingAlone(Step $step, Rule $rule, Device $box, Control $control): string
     {
         $places = IndexUse::ofStep($step);
@@ -317,7 +329,11 @@ final readonly class SwitchEdits
         );
     }
 
-    /** @return list<Token> controls of a unit that a line names */
+    /**
+     * @return list<Token> controls of a unit that a line names
+     *
+     * @throws RulebookError
+     */
     private function titles(Selector $selector, Device $box): array
     {
         return $selector->device?->text === $box->name ? Titles::of($selector->device, $selector->titles, $this->devices) : [];
@@ -336,12 +352,14 @@ final readonly class SwitchEdits
         return $kind === $message->kind && null !== $list && 1 === \count($list->numbers());
     }
 
+    /** @throws RulebookError */
     private function ruleIn(int $line): Rule
     {
         return $this->source->ruleAt($line) ??
             throw new RulebookError(new Span(max(1, $line), 1), 'unknown-rule', "there is no rule in line {$line}; load the sheet again");
     }
 
+    /** @throws RulebookError */
     private function scene(string $title): Scene
     {
         foreach ($this->source->book->scenes as $scene) {
@@ -352,6 +370,7 @@ final readonly class SwitchEdits
         throw new RulebookError(new Span(1, 1), 'unknown-scene', "there is no scene \"{$title}\"");
     }
 
+    /** @throws RulebookError */
     private function message(Device $box, Control $control): ControlMessage
     {
         $sent = $this->situation->index()->controls->of($box, $control);

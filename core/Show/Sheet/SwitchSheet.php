@@ -28,6 +28,7 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\StopStep;
 use ZigzagPost\Core\Rulebook\Step\TapStep;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
+use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\Hand;
@@ -41,6 +42,7 @@ final readonly class SwitchSheet
     {
     }
 
+    /** @throws RulebookError */
     public static function of(RigAnalysis $situation): self
     {
         $devices = new RigDevices($situation->index());
@@ -69,7 +71,11 @@ final readonly class SwitchSheet
         return null;
     }
 
-    /** @return list<SwitchUse> */
+    /**
+     * @return list<SwitchUse>
+     *
+     * @throws RulebookError
+     */
     private static function ofControl(
         RigAnalysis $situation,
         ?CompiledBook $compiled,
@@ -277,7 +283,11 @@ final readonly class SwitchSheet
         return new Does(DoesWhat::Scene, null === $title ? $step->described() : "scene {$title}", $title);
     }
 
-    /** The place of a control in the list that a rule takes, from 1. */
+    /**
+     * The place of a control in the list that a rule takes, from 1.
+     *
+     * @throws RulebookError
+     */
     private static function place(RigAnalysis $situation, RigDevices $devices, Rule $rule, Device $box, Control $control): ?int
     {
         foreach ($situation->checked()->written->rules as $written) {

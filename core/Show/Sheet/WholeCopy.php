@@ -149,6 +149,7 @@ final readonly class WholeCopy
         return $controls;
     }
 
+    /** @throws RulebookError */
     private static function find(Source $source, string $title): Scene
     {
         foreach ($source->book->scenes as $scene) {
