@@ -40,7 +40,7 @@ final class RoomsTest extends TestCase
 
     public function testTheDrawingShowsTheSameArrows(): void
     {
-        $text = (string) file_get_contents(__DIR__.'/../../docs/architecture.md');
+        $text = (string) file_get_contents(__DIR__.'/../../core/README.md');
         foreach (Rooms::MAY_USE as $room => $used) {
             self::assertStringContainsString(rtrim("{$room} -> ".implode(', ', $used))."\n", $text);
         }
