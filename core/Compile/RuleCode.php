@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Compile;
 use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Code\Declared;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -19,6 +20,7 @@ use ZigzagPost\Core\Rulebook\Expression\Code;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Lookup;
 use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\Expression\Rounded;
 use ZigzagPost\Core\Rulebook\Naming\IndexUse;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -45,7 +47,7 @@ final class RuleCode implements Writer
     private array $lines = [];
     /** @var array<string, true> which of `$ch`, `$n` and `$v` are no longer what `$raw` says */
     private array $stale = [];
-    /** @var array<string, array{float, float}> what is known of the ranges of `$ch`, `$n` and `$v` */
+    /** @var array<string, Interval> what is known of the ranges of `$ch`, `$n` and `$v` */
     private array $ranges = [];
     private int $step = 0;
     private int $temporaries = 0;
@@ -137,9 +139,9 @@ final class RuleCode implements Writer
     /** The value of `$ch`, `$n` or `$v` where it is known beforehand. */
     public function known(string $variable): ?int
     {
-        [$low, $high] = $this->ranges[$variable] ?? [0, 1];
+        $range = $this->ranges[$variable] ?? null;
 
-        return $low === $high ? (int) $low : null;
+        return null !== $range && $range->low === $range->high ? (int) $range->low : null;
     }
 
     /** Whether the rule asks for the place of its messages in a list. */
@@ -240,31 +242,30 @@ final class RuleCode implements Writer
         return "({$this->draft->constant($this->book()->tables[$lookup->table->text]->values())}[{$x} = {$php}] ?? {$x})";
     }
 
-    public function rangeOfLookup(Lookup $lookup, array $range): array
+    public function rangeOfLookup(Lookup $lookup, Interval $range): Interval
     {
         $values = array_values($this->book()->tables[$lookup->table->text]->values());
 
-        return [min([...$values, round($range[0])]), max([...$values, round($range[1])])];
+        return Interval::around([...$values, round($range->low), round($range->high)]);
     }
 
-    public function rangeOf(Name $name): array
+    public function rangeOf(Name $name): Interval
     {
         if ('scene' === $name->name) {
-            return [1, max(1, \count($this->book()->scenes))];
+            return new Interval(1, max(1, \count($this->book()->scenes)));
         }
         if (isset($this->book()->groups[$name->name])) {
-            return [0, $this->book()->groups[$name->name]->size()];
+            return new Interval(0, $this->book()->groups[$name->name]->size());
         }
         if ('index' === $name->name && !isset($this->book()->memories['index'])) {
-            return [1, SelectorCode::LARGEST_INDEX];
+            return new Interval(1, SelectorCode::LARGEST_INDEX);
         }
         $field = $this->field($name->name);
         if (null === $field) {
-            return [-Memory::LARGEST, Memory::LARGEST];
+            return new Interval(-Memory::LARGEST, Memory::LARGEST);
         }
-        [$low, $high] = $this->rangeOfField($field);
 
-        return [$low + $field->shift, $high + $field->shift];
+        return $this->rangeOfField($field)->shifted($field->shift);
     }
 
     public function finds(Concern $concern, string $what, Span $span): void
@@ -275,7 +276,7 @@ final class RuleCode implements Writer
     /** Tells what a selector has made sure of. */
     public function narrow(string $variable, int $low, int $high): void
     {
-        $this->ranges[$variable] = [$low, $high];
+        $this->ranges[$variable] = new Interval($low, $high);
     }
 
     // Changing the message ------------------------------------------------------------------------------------------
@@ -283,9 +284,9 @@ final class RuleCode implements Writer
     /**
      * Code that puts a whole number into a field: out of range it is clamped, folded, or drops the message.
      *
-     * @param array{float, float} $range what the number can be, in the field's own counting
+     * @param Interval $range what the number can be, in the field's own counting
      */
-    public function assign(string $name, string $php, array $range, Span $span, bool $fold = false): void
+    public function assign(string $name, string $php, Interval $range, Span $span, bool $fold = false): void
     {
         $field = $this->field($name);
         if (null === $field) {
@@ -301,7 +302,7 @@ final class RuleCode implements Writer
         }
         $variable = $field->variable;
         $this->line("{$variable} = ".(0 === $field->shift ? $php : "{$php} - {$field->shift}").';');
-        [$low, $high] = [$range[0] - $field->shift, $range[1] - $field->shift];
+        [$low, $high] = [$range->low - $field->shift, $range->high - $field->shift];
         if ($high < $field->lowest || $low > $field->highest) {
             $this->finds(Concern::AlwaysOutside, $name, $span);
         } elseif (
@@ -317,22 +318,18 @@ final class RuleCode implements Writer
         if ($low < $field->lowest || $high > $field->highest) {
             $this->confine($field, $fold, $name);
         }
-        $this->ranges[$variable] = [max($low, $field->lowest), min($high, $field->highest)];
-        if ($this->ranges[$variable][0] > $this->ranges[$variable][1] || $fold) {
+        $this->ranges[$variable] = new Interval(max($low, $field->lowest), min($high, $field->highest));
+        if ($this->ranges[$variable]->low > $this->ranges[$variable]->high || $fold) {
             unset($this->ranges[$variable]);
         }
     }
 
     /**
      * The rounded code of an expression, with the range of its rounded results.
-     *
-     * @return array{string, array{float, float}}
      */
-    public function rounded(Expression $expression): array
+    public function rounded(Expression $expression): Rounded
     {
-        [$low, $high] = $expression->range($this);
-
-        return [$expression->code($this)->rounded(), [round($low), round($high)]];
+        return new Rounded($expression->code($this)->rounded(), $expression->range($this)->rounded());
     }
 
     public function code(Expression $expression): Code
@@ -340,7 +337,7 @@ final class RuleCode implements Writer
         return $expression->code($this);
     }
 
-    public function become(Kind $kind, ?array $range): void
+    public function become(Kind $kind, ?Interval $range): void
     {
         if (Kind::Note === $kind && Kind::Note !== $this->kind && !$this->entry->isOfNote) {
             $this->noteSends = true;
@@ -391,10 +388,10 @@ final class RuleCode implements Writer
         $this->ended = true;
     }
 
-    /** @return array{float, float} what is known of the range of the value of the message at hand */
-    public function valueRange(): array
+    /** What is known of the range of the value of the message at hand. */
+    public function valueRange(): Interval
     {
-        return $this->ranges['$v'] ?? ($this->kind->valueRange() ?? [0, 0]);
+        return $this->ranges['$v'] ?? new Interval(...$this->kind->valueRange() ?? [0, 0]);
     }
 
     /** Whether the rule takes nothing but messages of MPE zones, and the channel is still the one it came on. */
@@ -551,10 +548,9 @@ final class RuleCode implements Writer
         return $this->rule->steps[$this->step]->span ?? $this->rule->span;
     }
 
-    /** @return array{float, float} */
-    private function rangeOfField(Field $field): array
+    private function rangeOfField(Field $field): Interval
     {
-        return $this->ranges[$field->variable] ?? [$field->lowest, $field->highest];
+        return $this->ranges[$field->variable] ?? new Interval($field->lowest, $field->highest);
     }
 
     private function confine(Field $field, bool $fold, string $name): void

@@ -31,7 +31,7 @@ final class SendCode implements SendWriter
 
             return;
         }
-        if (Kind::Nrpn === $this->code->kind && $this->code->draft->isCoarse($port) && $this->code->valueRange()[1] > 127 && !$this->comesCoarse()) {
+        if (Kind::Nrpn === $this->code->kind && $this->code->draft->isCoarse($port) && $this->code->valueRange()->high > 127 && !$this->comesCoarse()) {
             $this->code->finds(Concern::TooFine, 'value', $this->code->here());
         }
         $this->code->owner->hold();

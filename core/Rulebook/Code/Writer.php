@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Expression\Code;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
+use ZigzagPost\Core\Rulebook\Expression\Rounded;
 use ZigzagPost\Core\Rulebook\Expression\Scope;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
@@ -46,8 +48,8 @@ interface Writer extends Scope
      */
     public function comesFrom(array $controls): string;
 
-    /** @return array{float, float} what is known of the range of the value */
-    public function valueRange(): array;
+    /** What is known of the range of the value. */
+    public function valueRange(): Interval;
 
     /** Whether a step above the present one is like this. */
     public function isAbove(Fact $fact): bool;
@@ -59,16 +61,16 @@ interface Writer extends Scope
     /**
      * Code that puts a whole number into a field: out of range it is clamped, folded, or drops the message.
      *
-     * @param array{float, float} $range what the number can be, in the field's own counting
+     * @param Interval $range what the number can be, in the field's own counting
      */
-    public function assign(string $name, string $php, array $range, Span $span, bool $fold = false): void;
+    public function assign(string $name, string $php, Interval $range, Span $span, bool $fold = false): void;
 
     /**
      * The message has become another.
      *
-     * @param array{float, float}|null $range of its value, where that is known
+     * @param Interval|null $range of its value, where that is known
      */
-    public function become(Kind $kind, ?array $range): void;
+    public function become(Kind $kind, ?Interval $range): void;
 
     /** Tells what a variable is known to lie between. */
     public function narrow(string $variable, int $low, int $high): void;
@@ -85,12 +87,8 @@ interface Writer extends Scope
 
     public function code(Expression $expression): Code;
 
-    /**
-     * The rounded code of an expression, with the range of its rounded results.
-     *
-     * @return array{string, array{float, float}}
-     */
-    public function rounded(Expression $expression): array;
+    /** The rounded code of an expression, with the range of its rounded results. */
+    public function rounded(Expression $expression): Rounded;
 
     /**
      * A constant list of numbers, or numbers by number.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
+
 /** Two operands with `+ - * / %`, a comparison, `and` or `or` between them. */
 final class Binary extends Expression
 {
@@ -61,18 +63,18 @@ final class Binary extends Expression
         };
     }
 
-    public function range(Scope $scope): array
+    public function range(Scope $scope): Interval
     {
-        [$a, $b] = $this->left->range($scope);
-        [$c, $d] = $this->right->range($scope);
+        [$left, $right] = [$this->left->range($scope), $this->right->range($scope)];
+        [$a, $b, $c, $d] = [$left->low, $left->high, $right->low, $right->high];
 
         return match ($this->operator) {
-            '+' => [$a + $c, $b + $d],
-            '-' => [$a - $d, $b - $c],
-            '*' => self::hull([$a * $c, $a * $d, $b * $c, $b * $d]),
-            '/' => $c > 0 || $d < 0 ? self::hull([$a / $c, $a / $d, $b / $c, $b / $d]) : [-\INF, \INF],
-            '%' => $c > 0 ? [0, $d] : [-max(abs($c), abs($d)), max(abs($c), abs($d))],
-            default => [0, 1],
+            '+' => new Interval($a + $c, $b + $d),
+            '-' => new Interval($a - $d, $b - $c),
+            '*' => Interval::around([$a * $c, $a * $d, $b * $c, $b * $d]),
+            '/' => $c > 0 || $d < 0 ? Interval::around([$a / $c, $a / $d, $b / $c, $b / $d]) : new Interval(-\INF, \INF),
+            '%' => $c > 0 ? new Interval(0, $d) : new Interval(-$right->reach(), $right->reach()),
+            default => Interval::truth(),
         };
     }
 
@@ -85,8 +87,8 @@ final class Binary extends Expression
     private function fits(Scope $scope, int $denominator): bool
     {
         $largest = 0;
-        foreach ([$this->left->range($scope), $this->right->range($scope), $this->range($scope)] as [$low, $high]) {
-            $largest = max($largest, abs($low), abs($high));
+        foreach ([$this->left->range($scope), $this->right->range($scope), $this->range($scope)] as $range) {
+            $largest = max($largest, $range->reach());
         }
 
         return '/' === $this->operator || $largest * $denominator < self::LARGEST;
@@ -112,17 +114,5 @@ final class Binary extends Expression
         $function = ['+' => 'add', '-' => 'subtract', '*' => 'multiply', '/' => 'divide', '%' => 'modulo'][$this->operator];
 
         return Code::quantity("Exact::{$function}({$a}, {$b})");
-    }
-
-    /**
-     * @param non-empty-list<float> $ends
-     *
-     * @return array{float, float}
-     */
-    private static function hull(array $ends): array
-    {
-        $ends = array_map(static fn (float $end): float => is_nan($end) ? 0.0 : $end, $ends);
-
-        return [min($ends), max($ends)];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `min()`, `max()`, `abs()`, `clamp(x, low, high)`, `floor()`, `round()`, and the 7-bit halves `high()` and `low()`. */
@@ -65,21 +66,22 @@ final class Call extends Expression
         return $whole ? Code::whole($call) : Code::quantity($call);
     }
 
-    public function range(Scope $scope): array
+    public function range(Scope $scope): Interval
     {
-        $ranges = array_map(static fn (Expression $argument): array => $argument->range($scope), $this->arguments);
-        $lows = array_column($ranges, 0);
-        $highs = array_column($ranges, 1);
+        $ranges = array_map(static fn (Expression $argument): Interval => $argument->range($scope), $this->arguments);
+        $lows = array_map(static fn (Interval $range): int|float => $range->low, $ranges);
+        $highs = array_map(static fn (Interval $range): int|float => $range->high, $ranges);
+        $half = static fn (int|float $pair): int => max(0, min(self::LARGEST_PAIR, (int) round($pair))) >> 7;
 
         return match ($this->function) {
-            'min' => [min($lows), min($highs)],
-            'max' => [max($lows), max($highs)],
-            'abs' => [$lows[0] <= 0 && $highs[0] >= 0 ? 0 : min(abs($lows[0]), abs($highs[0])), max(abs($lows[0]), abs($highs[0]))],
-            'floor' => [floor($lows[0]), floor($highs[0])],
-            'round' => [round($lows[0]), round($highs[0])],
-            'high' => [max(0, min(self::LARGEST_PAIR, (int) round($lows[0]))) >> 7, max(0, min(self::LARGEST_PAIR, (int) round($highs[0]))) >> 7],
-            'low' => [0, 127],
-            default => [max($lows[1], min($lows[0], $lows[2])), max($highs[1], min($highs[0], $highs[2]))],
+            'min' => new Interval(min($lows), min($highs)),
+            'max' => new Interval(max($lows), max($highs)),
+            'abs' => new Interval($lows[0] <= 0 && $highs[0] >= 0 ? 0 : min(abs($lows[0]), abs($highs[0])), $ranges[0]->reach()),
+            'floor' => new Interval(floor($lows[0]), floor($highs[0])),
+            'round' => $ranges[0]->rounded(),
+            'high' => new Interval($half($lows[0]), $half($highs[0])),
+            'low' => new Interval(0, 127),
+            default => new Interval(max($lows[1], min($lows[0], $lows[2])), max($highs[1], min($highs[0], $highs[2]))),
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Expression;
 
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Interval;
 
 /**
  * An expression as PHP code.
@@ -54,21 +55,21 @@ final readonly class Code
     /**
      * Code for the same, as an integer also where it outgrows 64 bits.
      *
-     * @param array{float, float} $range of its values
+     * @param Interval $range of its values
      */
-    public function nearest(array $range): string
+    public function nearest(Interval $range): string
     {
-        return max(-$range[0], $range[1]) < Exact::LIMIT ? $this->rounded() : "Exact::roundQuantity({$this->asQuantity()})";
+        return max(-$range->low, $range->high) < Exact::LIMIT ? $this->rounded() : "Exact::roundQuantity({$this->asQuantity()})";
     }
 
     /**
      * Code for the greatest whole number that is not above it.
      *
-     * @param array{float, float} $range of its values
+     * @param Interval $range of its values
      */
-    public function floor(array $range): string
+    public function floor(Interval $range): string
     {
-        $isWhole = !$this->isQuantity && 1 === $this->denominator && max(-$range[0], $range[1]) < Exact::LIMIT;
+        $isWhole = !$this->isQuantity && 1 === $this->denominator && max(-$range->low, $range->high) < Exact::LIMIT;
 
         return $isWhole ? $this->php : "Exact::floor({$this->asQuantity()})";
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Written;
 
@@ -19,8 +20,8 @@ abstract class Expression
 
     abstract public function code(Scope $scope): Code;
 
-    /** @return array{float, float} the lowest and highest result possible */
-    abstract public function range(Scope $scope): array;
+    /** What its results can be. */
+    abstract public function range(Scope $scope): Interval;
 
     /** The number that it is, where it is written as one. */
     protected function number(): ?float

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -25,7 +26,7 @@ final class Lookup extends Expression
         return Code::whole($scope->lookUp($this, $this->argument->code($scope)->nearest($this->argument->range($scope))));
     }
 
-    public function range(Scope $scope): array
+    public function range(Scope $scope): Interval
     {
         return $scope->rangeOfLookup($this, $this->argument->range($scope));
     }

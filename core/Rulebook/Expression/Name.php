@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** A field of the message, `scene`, or a memory. */
@@ -24,7 +25,7 @@ final class Name extends Expression
         return Code::whole($scope->read($this));
     }
 
-    public function range(Scope $scope): array
+    public function range(Scope $scope): Interval
     {
         return $scope->rangeOf($this);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** A number or key name in an expression; decimals are kept as exact fractions. */
@@ -29,8 +30,8 @@ final class Number extends Expression
         return Code::constant($this->numerator, $this->denominator);
     }
 
-    public function range(Scope $scope): array
+    public function range(Scope $scope): Interval
     {
-        return [$this->numerator / $this->denominator, $this->numerator / $this->denominator];
+        return new Interval($this->numerator / $this->denominator, $this->numerator / $this->denominator);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
+
 /** What names mean where an expression stands. */
 interface Scope
 {
@@ -14,12 +16,12 @@ interface Scope
     public function lookUp(Lookup $lookup, string $php): string;
 
     /**
-     * @param array{float, float} $range of what is looked up
+     * @param Interval $range of what is looked up
      *
-     * @return array{float, float} of what is found
+     * @return Interval of what is found
      */
-    public function rangeOfLookup(Lookup $lookup, array $range): array;
+    public function rangeOfLookup(Lookup $lookup, Interval $range): Interval;
 
-    /** @return array{float, float} the values it can have here */
-    public function rangeOf(Name $name): array;
+    /** The values it can have here. */
+    public function rangeOf(Name $name): Interval;
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Expression;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
 /** `-x` and `not x`. */
@@ -42,11 +43,11 @@ final class Unary extends Expression
         return $operand->isQuantity ? Code::quantity("Exact::multiply({$operand->php}, -1)") : Code::whole("(-{$operand->php})", $operand->denominator);
     }
 
-    public function range(Scope $scope): array
+    public function range(Scope $scope): Interval
     {
-        [$low, $high] = $this->operand->range($scope);
+        $range = $this->operand->range($scope);
 
-        return 'not' === $this->operator ? [0, 1] : [-$high, -$low];
+        return 'not' === $this->operator ? Interval::truth() : new Interval(-$range->high, -$range->low);
     }
 
     public function parts(): array

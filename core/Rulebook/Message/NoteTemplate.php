@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -56,7 +57,7 @@ final readonly class NoteTemplate extends Template
         return null === $this->velocity ? [$this->key] : [$this->key, $this->velocity];
     }
 
-    protected function emitFields(Writer $code, string $then, bool $post): ?array
+    protected function emitFields(Writer $code, string $then, bool $post): ?Interval
     {
         self::number($code, '$mn', $this->key, [0, 127], false, 'key', $then);
         $isNote = Kind::Note === $code->kind();

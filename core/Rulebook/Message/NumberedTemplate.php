@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -71,7 +72,7 @@ final readonly class NumberedTemplate extends Template
         return [$this->number, $this->value];
     }
 
-    protected function emitFields(Writer $code, string $then, bool $post): array
+    protected function emitFields(Writer $code, string $then, bool $post): Interval
     {
         $limits = match ($this->word) {
             Kind::Cc14 => [0, 31],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -44,9 +45,9 @@ abstract readonly class Template
      * @param string $then code that gives up, when a number falls out of range
      * @param bool $post whether the message is new, rather than made from the one at hand
      *
-     * @return array{float, float}|null the range of the value, where that is known
+     * @return Interval|null the range of the value, where that is known
      */
-    abstract protected function emitFields(Writer $code, string $then, bool $post): ?array;
+    abstract protected function emitFields(Writer $code, string $then, bool $post): ?Interval;
 
     abstract protected function printFields(): string;
 
@@ -84,9 +85,9 @@ abstract readonly class Template
     /**
      * Writes code that puts channel, number and value into `$mch`, `$mn` and `$mv`.
      *
-     * @return array{float, float}|null the range of the value, where that is known
+     * @return Interval|null the range of the value, where that is known
      */
-    public function emit(Writer $code, string $then, bool $post): ?array
+    public function emit(Writer $code, string $then, bool $post): ?Interval
     {
         $range = $this->emitFields($code, $then, $post);
         if (!$this->kind()->hasChannel()) {
@@ -109,15 +110,14 @@ abstract readonly class Template
     /**
      * Notes a value that is taken over as it is, although the two messages have ranges of different size.
      *
-     * @param array{float, float} $from
      * @param array{int, int} $to
      */
-    private static function lookForScale(Writer $code, Expression $expression, array $from, array $to): void
+    private static function lookForScale(Writer $code, Expression $expression, Interval $from, array $to): void
     {
         if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true) || $code->isBelow(Fact::Scales)) {
             return;
         }
-        [$is, $becomes] = [$from[1] - $from[0], $to[1] - $to[0]];
+        [$is, $becomes] = [$from->high - $from->low, $to[1] - $to[0]];
         if (($is > 1000 && $becomes < 200) || ($becomes > 1000 && $is < 200 && $is > 100)) {
             $code->finds(Concern::Unscaled, $expression->name, $expression->span);
         }
@@ -128,17 +128,18 @@ abstract readonly class Template
      *
      * @param array{int, int} $limits
      *
-     * @return array{float, float} what it can be then
+     * @return Interval what it can be then
      */
-    protected static function number(Writer $code, string $variable, Expression $expression, array $limits, bool $clamps, string $name, string $then): array
+    protected static function number(Writer $code, string $variable, Expression $expression, array $limits, bool $clamps, string $name, string $then): Interval
     {
-        [$php, [$low, $high]] = $code->rounded($expression);
+        $rounded = $code->rounded($expression);
+        [$low, $high] = [$rounded->range->low, $rounded->range->high];
         [$least, $most] = $limits;
         if ('$mv' === $variable) {
-            self::lookForScale($code, $expression, [$low, $high], $limits);
+            self::lookForScale($code, $expression, $rounded->range, $limits);
         }
-        $code->line("{$variable} = {$php};");
-        $range = [max($low, $least), min($high, $most)];
+        $code->line("{$variable} = {$rounded->php};");
+        $range = new Interval(max($low, $least), min($high, $most));
         if ($low >= $least && $high <= $most) {
             return $range;
         }

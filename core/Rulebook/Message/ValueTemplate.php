@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -57,14 +58,14 @@ final readonly class ValueTemplate extends Template
         return null === $this->bank ? [$this->value] : [$this->value, $this->bank];
     }
 
-    protected function emitFields(Writer $code, string $then, bool $post): array
+    protected function emitFields(Writer $code, string $then, bool $post): Interval
     {
         $code->line('$mn = 0;');
         if (Kind::Program !== $this->word) {
             return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, $this->word->value, $then);
         }
         $first = $code->declared()->firstProgram();
-        [$low, $high] = self::number($code, '$mv', $this->value, [$first, 127 + $first], false, 'program', $then);
+        $range = self::number($code, '$mv', $this->value, [$first, 127 + $first], false, 'program', $then);
         if (0 !== $first) {
             $code->line("\$mv -= {$first};");
         }
@@ -73,6 +74,6 @@ final readonly class ValueTemplate extends Template
             $code->line('++$mn;');
         }
 
-        return [$low - $first, $high - $first];
+        return $range->shifted(-$first);
     }
 }

@@ -60,7 +60,7 @@ final class BecomeStep extends Step
         $code->line('$ch = $mch; $n = $mn; $v = $mv;'.(Kind::Sysex === $this->message->kind() ? ' $raw = $mraw;' : ''));
         $code->become($this->message->kind(), $range);
         if (Kind::Note === $code->kind() && !$wasNote) {
-            $this->lookForEnd($code, $range[0] ?? 0);
+            $this->lookForEnd($code, $range->low ?? 0);
             self::beginsOrEnds($code);
         }
     }

@@ -47,7 +47,7 @@ final class ChooseStep extends Step
     public function compile(Writer $code): void
     {
         $size = $code->declared()->group($this->group)->size();
-        [$php] = $code->rounded($this->member);
+        $php = $code->rounded($this->member)->php;
         $code->line("if (!Choices::choose(\$s, '{$this->group->text}', {$php}, {$size})) { {$code->rejection("'the group has no such member'", '')} }");
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Name;
@@ -52,7 +53,7 @@ final class MapStep extends Step
         $name = new Name($this->field->text, $this->field->span);
         $values = $code->declared()->table($this->table)->values();
         $table = $code->constant($values);
-        [$low, $high] = $code->rangeOf($name);
+        $range = $code->rangeOf($name);
         $x = $code->temporary();
         $field = $code->read($name);
         if ($this->elseDrop) {
@@ -60,10 +61,10 @@ final class MapStep extends Step
             $code->line("if (null === {$x}) { {$code->drop("{$this->field->text} not in table {$this->table->text}")} }");
         } else {
             $code->line("{$x} = {$table}[{$x} = {$field}] ?? {$x};");
-            $values = [...array_values($values), (int) $low, (int) $high];
+            $values = [...array_values($values), (int) $range->low, (int) $range->high];
         }
         $this->lookForOutside($code);
-        $code->assign($this->field->text, $x, [min($values), max($values)], $this->field->span);
+        $code->assign($this->field->text, $x, new Interval(min($values), max($values)), $this->field->span);
     }
 
     /** Notes results that the field cannot hold. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Number\Exact;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Number\Rejected;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -88,8 +89,8 @@ final class ScaleStep extends Step
         [$low, $high] = [min($a, $b), max($a, $b)];
         $x = $code->temporary();
         $code->line("{$x} = {$code->read($name)};");
-        [$least, $most] = $code->rangeOf($name);
-        if ($least < $low || $most > $high) {
+        $range = $code->rangeOf($name);
+        if ($range->low < $low || $range->high > $high) {
             $code->line("if ({$x} < {$low}) { {$x} = {$low}; } elseif ({$x} > {$high}) { {$x} = {$high}; }");
         }
         $curve = null === $this->curve ? null : $code->declared()->curve($this->curve);
@@ -110,7 +111,7 @@ final class ScaleStep extends Step
                 abs($span).
                 ')';
         }
-        $code->assign($this->field->text, $php, [min($c, $d), max($c, $d)], $this->field->span);
+        $code->assign($this->field->text, $php, new Interval(min($c, $d), max($c, $d)), $this->field->span);
     }
 
     public function onRelease(): OnRelease

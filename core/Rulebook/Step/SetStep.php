@@ -58,8 +58,8 @@ final class SetStep extends Step
 
     public function compile(Writer $code): void
     {
-        [$php, $range] = $code->rounded($this->value);
-        $code->assign($this->field->text, $php, $range, $this->field->span, $this->fold);
+        $rounded = $code->rounded($this->value);
+        $code->assign($this->field->text, $rounded->php, $rounded->range, $this->field->span, $this->fold);
     }
 
     public function setsChannel(): bool

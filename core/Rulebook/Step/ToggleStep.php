@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -61,7 +62,7 @@ final class ToggleStep extends Step
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
         $code->line("{$state} = !({$state} ?? false);");
         [$off, $on] = [$this->off->value ?? 0, $this->on->value ?? 127];
-        $code->assign('value', "{$state} ? ".self::number($on).' : '.self::number($off), [min($off, $on), max($off, $on)], $this->span);
+        $code->assign('value', "{$state} ? ".self::number($on).' : '.self::number($off), Interval::around([$off, $on]), $this->span);
     }
 
     public function onRelease(): OnRelease
