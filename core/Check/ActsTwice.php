@@ -57,7 +57,7 @@ final class ActsTwice implements Check
                 $rule->selectors,
                 static fn (Selector $selector): bool => null === $selector->gesture
                     && null === $selector->where
-                    && \in_array(Kind::Cc, array_column($selector->matched(), 0), true),
+                    && $selector->takes(Kind::Cc),
             );
     }
 }

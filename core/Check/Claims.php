@@ -73,7 +73,8 @@ final class Claims
             if ($forSure && null === $selector->gesture && self::isConditional($selector)) {
                 continue;
             }
-            foreach ($selector->matched() as [$kind, $numbers]) {
+            foreach ($selector->matched() as $matched) {
+                [$kind, $numbers] = [$matched->kind, $matched->numbers];
                 if ($forSure && null !== $numbers && Kind::Program === $kind) {
                     continue;
                 }
@@ -240,7 +241,8 @@ final class Claims
         if (null === $list) {
             return 2048 === $size ? str_repeat("\xFF", $size) : self::set($bits, $low, $high);
         }
-        foreach ($list->ranges as [$from, $to]) {
+        foreach ($list->ranges as $range) {
+            [$from, $to] = [$range->from, $range->to];
             $bits = self::set($bits, max($low, $from->value), min($high, $to->value));
         }
 

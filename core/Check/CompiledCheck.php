@@ -139,7 +139,8 @@ final class CompiledCheck implements Check
         $rule = $this->ruleAt($book, $line);
         $kinds = [];
         foreach (null === $rule ? [] : $rule->selectors as $selector) {
-            foreach ($selector->matched() as [$kind]) {
+            foreach ($selector->matched() as $matched) {
+                $kind = $matched->kind;
                 $kinds[$kind->value] = $kind->value;
             }
         }

@@ -62,8 +62,10 @@ final class GestureTimes implements Check
         if (!$this->meet($selector->lists['channel'] ?? null, $other->lists['channel'] ?? null)) {
             return false;
         }
-        foreach ($selector->matched() as [$kind, $numbers]) {
-            foreach ($other->matched() as [$otherKind, $otherNumbers]) {
+        foreach ($selector->matched() as $matched) {
+            [$kind, $numbers] = [$matched->kind, $matched->numbers];
+            foreach ($other->matched() as $matched) {
+                [$otherKind, $otherNumbers] = [$matched->kind, $matched->numbers];
                 $lists = Kind::Note === $kind ? [$selector->lists['key'] ?? null, $other->lists['key'] ?? null] : [$numbers, $otherNumbers];
                 if ($kind === $otherKind && $this->meet($lists[0], $lists[1])) {
                     return true;
@@ -77,8 +79,10 @@ final class GestureTimes implements Check
     /** Whether two lists have a number in common; no list has all. */
     private function meet(?NumberList $one, ?NumberList $other): bool
     {
-        foreach ($one->ranges ?? [] as [$from, $to]) {
-            foreach ($other->ranges ?? [] as [$otherFrom, $otherTo]) {
+        foreach ($one->ranges ?? [] as $range) {
+            [$from, $to] = [$range->from, $range->to];
+            foreach ($other->ranges ?? [] as $range) {
+                [$otherFrom, $otherTo] = [$range->from, $range->to];
                 if (max($from->value, $otherFrom->value) <= min($to->value, $otherTo->value)) {
                     return true;
                 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\MatchedKind;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
 /** Conditions on something that none of the kinds in the line has; they make no difference. */
@@ -15,11 +16,11 @@ final class IgnoredConditions implements Check
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 foreach ($selector->lists as $condition => $list) {
-                    $meant = array_filter($selector->matched(), static fn (array $matched): bool => match ($condition) {
-                        'channel' => $matched[0]->hasChannel(),
-                        'key' => $matched[0]->hasKey(),
-                        'velocity' => Kind::Note === $matched[0],
-                        default => $matched[0]->hasValue(),
+                    $meant = array_filter($selector->matched(), static fn (MatchedKind $matched): bool => match ($condition) {
+                        'channel' => $matched->kind->hasChannel(),
+                        'key' => $matched->kind->hasKey(),
+                        'velocity' => Kind::Note === $matched->kind,
+                        default => $matched->kind->hasValue(),
                     });
                     if ([] === $meant) {
                         yield Finding::warning('condition-ignored', $list->span(), "\"{$condition}\" makes no difference here: none of these messages has one");

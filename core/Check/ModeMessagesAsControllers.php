@@ -17,7 +17,8 @@ final class ModeMessagesAsControllers implements Check
     {
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->kinds as [$token, $numbers]) {
+                foreach ($selector->kinds as $asked) {
+                    [$token, $numbers] = [$asked->word, $asked->numbers];
                     if (Kind::Cc->value === $token->text && null !== $numbers && $numbers->highest() >= Kind::FIRST_MODE_NUMBER) {
                         yield Finding::warning('mode-as-controller', $numbers->span(), self::TEXT.'; write "mode" if you mean them');
                     }

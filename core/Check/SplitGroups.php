@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 
@@ -22,7 +21,8 @@ final class SplitGroups implements Check
         }
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->kinds as [$token, $numbers]) {
+                foreach ($selector->kinds as $asked) {
+                    [$token, $numbers] = [$asked->word, $asked->numbers];
                     if (
                         Kind::Cc->value === $token->text
                         && null !== $numbers
@@ -51,7 +51,8 @@ final class SplitGroups implements Check
         $ports = [];
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->kinds as [$token]) {
+                foreach ($selector->kinds as $asked) {
+                    $token = $asked->word;
                     if (\in_array($token->text, [Kind::Nrpn->value, Kind::Rpn->value], true)) {
                         $ports = [...$ports, ...array_fill_keys($book->portsHeardBy($rule), true)];
                     }

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\SelectedKind;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -90,7 +91,7 @@ final class TwoClocks implements Check
     private function sources(Rulebook $book, Rule $rule): array
     {
         $kinds = array_map(
-            static fn (array $kind): string => $kind[0]->text,
+            static fn (SelectedKind $kind): string => $kind->word->text,
             array_merge(...array_map(static fn (Selector $selector): array => $selector->kinds, $rule->selectors)),
         );
         if ([] === array_intersect($kinds, [Kind::Clock->value, Selector::ANY])) {

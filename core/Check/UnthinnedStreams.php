@@ -24,7 +24,8 @@ final class UnthinnedStreams implements Check
                 continue;
             }
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->kinds as [$token]) {
+                foreach ($selector->kinds as $asked) {
+                    $token = $asked->word;
                     $streams = $selector->isMpe() && $this->flattens($rule);
                     if ($streams || Kind::Pressure->value === $token->text || Kind::PolyPressure->value === $token->text) {
                         yield Finding::hint(

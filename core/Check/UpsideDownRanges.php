@@ -15,7 +15,8 @@ final class UpsideDownRanges implements Check
     {
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->allLists() as [, $list]) {
+                foreach ($selector->allLists() as $condition) {
+                    $list = $condition->numbers;
                     yield from $this->list($list);
                 }
             }
@@ -30,7 +31,8 @@ final class UpsideDownRanges implements Check
     /** @return iterable<Finding> */
     private function list(NumberList $list): iterable
     {
-        foreach ($list->ranges as [$from, $to]) {
+        foreach ($list->ranges as $range) {
+            [$from, $to] = [$range->from, $range->to];
             if ($from->value > $to->value) {
                 $span = $from->span->to($to->span);
                 yield Finding::error(

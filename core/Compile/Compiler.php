@@ -15,6 +15,7 @@ use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\Step;
+use ZigzagPost\Core\Rulebook\Text\LiteralRange;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -168,7 +169,8 @@ final class Compiler
     {
         $kinds = [];
         foreach ($selectors as $selector) {
-            foreach ($selector->matched() as [$kind]) {
+            foreach ($selector->matched() as $matched) {
+                $kind = $matched->kind;
                 if (null === $selector->gesture || Kind::Mode !== $kind) {
                     $kinds[$kind->value] = $kind;
                 }
@@ -189,7 +191,8 @@ final class Compiler
         }
         foreach ($this->book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->kinds as [$token, $numbers]) {
+                foreach ($selector->kinds as $asked) {
+                    [$token, $numbers] = [$asked->word, $asked->numbers];
                     if (true !== Kind::tryFrom($token->text)?->isGroup()) {
                         continue;
                     }
@@ -393,7 +396,8 @@ final class Compiler
         $channels = 0;
         $numbers = [];
         foreach ($selectors as $selector) {
-            foreach ($selector->matched() as [$matched, $list]) {
+            foreach ($selector->matched() as $matched) {
+                [$matched, $list] = [$matched->kind, $matched->numbers];
                 if ($matched !== $kind) {
                     continue;
                 }
@@ -433,6 +437,6 @@ final class Compiler
     {
         $list = $kind->hasKey() ? $selector->lists['key'] ?? null : ($kind->hasNumber() ? $list : null);
 
-        return null === $list ? null : array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $list->ranges);
+        return null === $list ? null : array_map(static fn (LiteralRange $range): array => [$range->from->value, $range->to->value], $list->ranges);
     }
 }

@@ -415,7 +415,7 @@ final class RuleCode implements Writer
     public function takes(Kind $kind): bool
     {
         foreach ($this->rule->selectors as $selector) {
-            if (\in_array($kind, array_column($selector->matched(), 0), true)) {
+            if ($selector->takes($kind)) {
                 return true;
             }
         }

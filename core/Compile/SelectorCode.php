@@ -8,6 +8,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Ranges;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Text\LiteralRange;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 
 /**
@@ -92,9 +93,9 @@ final class SelectorCode
         $shift = $isProgram ? $code->book()->programsFrom : 0;
         $variable = $isProgram ? '$v' : '$n';
         if (1 === \count($list->ranges)) {
-            return "{$variable} + ".self::number(1 + $shift - $list->ranges[0][0]->value);
+            return "{$variable} + ".self::number(1 + $shift - $list->ranges[0]->from->value);
         }
-        $ends = array_merge(...array_map(static fn (array $range): array => [$range[0]->value - $shift, $range[1]->value - $shift], $list->ranges));
+        $ends = array_merge(...array_map(static fn (LiteralRange $range): array => [$range->from->value - $shift, $range->to->value - $shift], $list->ranges));
 
         return "Ranges::place({$code->draft->constant($ends)}, {$variable})";
     }
@@ -109,7 +110,8 @@ final class SelectorCode
         $alternatives = [];
         foreach ($code->rule->selectors as $selector) {
             $isAsked = RuleEntry::RUNS === $code->entry->gesture ? null !== $selector->gesture : $selector->gesture?->key() === $code->entry->gesture;
-            foreach ($isAsked ? $selector->matched() : [] as [$kind, $numbers]) {
+            foreach ($isAsked ? $selector->matched() : [] as $matched) {
+                [$kind, $numbers] = [$matched->kind, $matched->numbers];
                 if ($kind === $code->entry->kind) {
                     $alternatives[] = [$selector, $numbers];
                 }
@@ -178,7 +180,7 @@ final class SelectorCode
 
     private static function inList(RuleCode $code, string $variable, NumberList $list, int $shift = 0): string
     {
-        $ranges = Ranges::merged(array_map(static fn (array $range): array => [$range[0]->value - $shift, $range[1]->value - $shift], $list->ranges));
+        $ranges = Ranges::merged(array_map(static fn (LiteralRange $range): array => [$range->from->value - $shift, $range->to->value - $shift], $list->ranges));
         if (\count($ranges) > self::MOST_TESTS) {
             return 'Ranges::has('.$code->draft->constant(array_merge(...$ranges)).", {$variable})";
         }

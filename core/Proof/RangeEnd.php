@@ -35,13 +35,15 @@ final readonly class RangeEnd
         $ends = [];
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
-                foreach ($selector->matched() as [$kind, $numbers]) {
+                foreach ($selector->matched() as $matched) {
+                    [$kind, $numbers] = [$matched->kind, $matched->numbers];
                     if (!\in_array($kind, [Kind::Note, Kind::Cc, Kind::Program], true) || [] === $book->portsOf($rule, $selector)) {
                         continue;
                     }
                     $lists = array_diff_key($selector->lists, ['channel' => true]) + (null === $numbers ? [] : ['number' => $numbers]);
                     foreach ($lists as $what => $list) {
-                        foreach ($list->ranges as [$from, $to]) {
+                        foreach ($list->ranges as $range) {
+                            [$from, $to] = [$range->from, $range->to];
                             foreach (array_unique([$from->value, $to->value]) as $at) {
                                 $ends["{$rule->span->line} {$kind->value} {$what} {$at}"] ??= new self(
                                     $rule,

@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\TitleRange;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
 
@@ -32,9 +33,9 @@ final readonly class Selector
     public const LISTS = ['channel', 'key', 'velocity', 'value'];
 
     /**
-     * @param list<array{Token, ?NumberList}> $kinds
+     * @param list<SelectedKind> $kinds
      * @param array<string, NumberList> $lists by condition
-     * @param list<array{Token, ?Token}> $titles controls of the device, each from one to another; there are kinds once it is known what they send
+     * @param list<TitleRange> $titles controls of the device, each from one to another; there are kinds once it is known what they send
      * @param list<string>|null $ports in ports where its controls come in; null for those of the rule
      * @param int|null $place the place in the list of titles, where the kinds do not say
      */
@@ -144,7 +145,7 @@ final readonly class Selector
             null === $this->device
                 ? implode(
                     ', ',
-                    array_map(static fn (array $kind): string => $kind[0]->text.(null === $kind[1] ? '' : ' '.$kind[1]->print()), $this->kinds),
+                    array_map(static fn (SelectedKind $kind): string => $kind->print(), $this->kinds),
                 )
                 : "{$this->device->text} ".Cursor::printTitles($this->titles);
         $text .= null === $this->gesture ? '' : ' '.$this->gesture->print();
@@ -158,7 +159,7 @@ final readonly class Selector
     /**
      * With the titles as the chart writes them.
      *
-     * @param list<array{Token, ?Token}> $titles
+     * @param list<TitleRange> $titles
      */
     public function retitled(array $titles): self
     {
@@ -175,7 +176,7 @@ final readonly class Selector
      */
     public function forKind(Kind $kind, ?NumberList $numbers, array $lists, array $ports, ?int $place): self
     {
-        $kinds = [[new Token(TokenType::Word, $kind->value, $this->span, true), $numbers]];
+        $kinds = [new SelectedKind(new Token(TokenType::Word, $kind->value, $this->span, true), $numbers)];
         if ($this->changed) {
             self::needValues($kinds);
         }
@@ -205,34 +206,47 @@ final readonly class Selector
     /**
      * The kinds of message it can match, each with the numbers it asks for.
      *
-     * @return list<array{Kind, ?NumberList}>
+     * @return list<MatchedKind>
      */
     public function matched(): array
     {
         $matched = [];
-        foreach ($this->kinds as [$token, $numbers]) {
+        foreach ($this->kinds as $asked) {
+            [$token, $numbers] = [$asked->word, $asked->numbers];
             $kind = Kind::tryFrom($token->text);
             if (null === $kind) {
                 foreach (Kind::cases() as $each) {
                     if (self::ANY === $token->text || ($each->hasChannel() && !$each->isGroup())) {
-                        $matched[] = [$each, null];
+                        $matched[] = new MatchedKind($each, null);
                     }
                 }
                 continue;
             }
-            $matched[] = [$kind, $numbers];
+            $matched[] = new MatchedKind($kind, $numbers);
             if (Kind::Cc === $kind && null !== $numbers && $numbers->highest() >= Kind::FIRST_MODE_NUMBER) {
-                $matched[] = [Kind::Mode, $numbers];
+                $matched[] = new MatchedKind(Kind::Mode, $numbers);
             }
         }
 
         return $matched;
     }
 
+    public function takes(Kind $kind): bool
+    {
+        return \in_array($kind, $this->matchedKinds(), true);
+    }
+
+    /** @return list<Kind> */
+    public function matchedKinds(): array
+    {
+        return array_map(static fn (MatchedKind $matched): Kind => $matched->kind, $this->matched());
+    }
+
     /** Whether it asks for the messages of MPE zones. */
     public function isMpe(): bool
     {
-        foreach ($this->kinds as [$token]) {
+        foreach ($this->kinds as $asked) {
+            $token = $asked->word;
             if (self::MPE === $token->text) {
                 return true;
             }
@@ -241,30 +255,32 @@ final readonly class Selector
         return false;
     }
 
-    /** @return list<array{string, NumberList}> every list with the condition it belongs to */
+    /** @return list<Condition> every list of numbers */
     public function allLists(): array
     {
         $lists = [];
-        foreach ($this->kinds as [$token, $numbers]) {
+        foreach ($this->kinds as $asked) {
+            [$token, $numbers] = [$asked->word, $asked->numbers];
             if (null !== $numbers) {
-                $lists[] = [$token->text, $numbers];
+                $lists[] = new Condition($token->text, $numbers);
             }
         }
         foreach ($this->lists as $condition => $list) {
-            $lists[] = [(string) $condition, $list];
+            $lists[] = new Condition((string) $condition, $list);
         }
 
         return $lists;
     }
 
     /**
-     * @param list<array{Token, ?NumberList}> $kinds
+     * @param list<SelectedKind> $kinds
      *
      * @throws RulebookError when one of them has no value that could change
      */
     private static function needValues(array $kinds): void
     {
-        foreach ($kinds as [$token]) {
+        foreach ($kinds as $asked) {
+            $token = $asked->word;
             $kind = Kind::tryFrom($token->text);
             if (null === $kind) {
                 throw new RulebookError(
@@ -286,7 +302,7 @@ final readonly class Selector
     /**
      * Reads a gesture, if one stands here.
      *
-     * @param list<array{Token, ?NumberList}> $kinds
+     * @param list<SelectedKind> $kinds
      *
      * @throws RulebookError when these messages can have none
      */
@@ -303,7 +319,8 @@ final readonly class Selector
         if ($verb->is('copy')) {
             throw new RulebookError($span, 'copied-gesture', 'a gesture is taken, not copied: what its control sends goes no further', null);
         }
-        foreach ($kinds as [$token]) {
+        foreach ($kinds as $asked) {
+            $token = $asked->word;
             if (!$token->is(Kind::Note->value, Kind::Cc->value)) {
                 throw new RulebookError($token->span, 'no-release', "\"{$token->text}\" is not pressed and let go; gestures are for note and cc");
             }
@@ -318,12 +335,8 @@ final readonly class Selector
         return [...array_column(Kind::cases(), 'value'), self::MPE, self::ANY];
     }
 
-    /**
-     * @return array{Token, ?NumberList}
-     *
-     * @throws RulebookError
-     */
-    private static function kind(Cursor $cursor): array
+    /** @throws RulebookError */
+    private static function kind(Cursor $cursor): SelectedKind
     {
         $token = $cursor->expect(...self::words());
         $kind = Kind::tryFrom($token->text);
@@ -343,6 +356,6 @@ final readonly class Selector
             };
         }
 
-        return [$token, $numbers];
+        return new SelectedKind($token, $numbers);
     }
 }

@@ -66,7 +66,7 @@ final class ClockSources
     private function passedOn(Rulebook $book, Rule $rule): void
     {
         foreach ($rule->selectors as $selector) {
-            $kinds = array_column($selector->matched(), 0);
+            $kinds = $selector->matchedKinds();
             foreach ($book->portsOf($rule, $selector) as $in) {
                 $ticks = \in_array(Kind::Clock, $kinds, true) && $this->comesIn($in);
                 foreach ($ticks || \in_array(Kind::Start, $kinds, true) ? $this->out($rule) : [] as $port) {

@@ -66,7 +66,7 @@ final class DefaultsLeftAlive implements RigCheck
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 if (
-                    \in_array($kind, array_column($selector->matched(), 0), true)
+                    $selector->takes($kind)
                     && [] !== array_intersect($ports, $book->portsOf($rule, $selector))
                 ) {
                     return true;

@@ -61,7 +61,8 @@ final class EchoesThroughRules implements RigCheck
     {
         $first = static fn (string $list, int $else): int => self::numbers($selector->lists[$list] ?? null)[0] ?? $else;
         $channel = $first('channel', 1) - 1;
-        foreach ($selector->matched() as [$kind, $numbers]) {
+        foreach ($selector->matched() as $matched) {
+            [$kind, $numbers] = [$matched->kind, $matched->numbers];
             foreach (null === $numbers ? [Kind::Mode === $kind ? 123 : 20] : self::numbers($numbers) as $number) {
                 foreach (isset($selector->lists['value']) ? self::numbers($selector->lists['value']) : self::VALUES as $value) {
                     yield self::bytes(

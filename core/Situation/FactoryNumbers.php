@@ -46,8 +46,8 @@ final readonly class FactoryNumbers
         ) {
             return null;
         }
-        [$token, $numbers] = $selector->kinds[0];
-        $kind = Kind::tryFrom($token->text);
+        $numbers = $selector->kinds[0]->numbers;
+        $kind = Kind::tryFrom($selector->kinds[0]->word->text);
         if (null === $numbers || null === $kind || !$kind->hasNumber() || [] === $numbers->numbers()) {
             return null;
         }

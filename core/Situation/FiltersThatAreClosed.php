@@ -87,7 +87,7 @@ final class FiltersThatAreClosed implements RigCheck
     private function isForNotes(Rule $rule): bool
     {
         foreach ($rule->selectors as $selector) {
-            if (\in_array(Kind::Note, array_column($selector->matched(), 0), true)) {
+            if ($selector->takes(Kind::Note)) {
                 return true;
             }
         }

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\TitleRange;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** A unit that a rulebook names at some place: as one that sends, or as one that hears. */
@@ -32,7 +33,7 @@ final readonly class NamedUnit
                 if (null !== $selector->device) {
                     $add(
                         $selector->device,
-                        array_merge([], ...array_map(static fn ($range): array => \is_array($range) ? $range : [$range], $selector->titles)),
+                        array_merge([], ...array_map(static fn (TitleRange $range): array => $range->written(), $selector->titles)),
                         false,
                     );
                 }
@@ -41,7 +42,7 @@ final readonly class NamedUnit
         foreach ($book->groups as $group) {
             $add(
                 $group->port,
-                array_merge([], ...array_map(static fn ($range): array => \is_array($range) ? $range : [$range], $group->titles)),
+                array_merge([], ...array_map(static fn (TitleRange $range): array => $range->written(), $group->titles)),
                 false,
             );
         }

@@ -75,7 +75,8 @@ final readonly class PedalShortfall
     {
         foreach ($situation->checked()->written->rules as $written) {
             foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
-                foreach ($selector->device?->text === $box->name ? $selector->titles : [] as [$from]) {
+                foreach ($selector->device?->text === $box->name ? $selector->titles : [] as $range) {
+                    $from = $range->from;
                     if (Title::equal($from->text, $title)) {
                         return true;
                     }

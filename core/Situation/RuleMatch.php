@@ -22,7 +22,8 @@ final class RuleMatch
             if ([] === array_intersect($message->ports, $book->portsOf($rule, $selector))) {
                 continue;
             }
-            foreach ($selector->matched() as [$kind, $numbers]) {
+            foreach ($selector->matched() as $matched) {
+                [$kind, $numbers] = [$matched->kind, $matched->numbers];
                 $list = $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
                 $isNumber =
                     null === $list
@@ -46,7 +47,8 @@ final class RuleMatch
             if ([] === array_intersect($message->ports, $book->portsOf($rule, $selector))) {
                 continue;
             }
-            foreach ($selector->matched() as [$kind, $numbers]) {
+            foreach ($selector->matched() as $matched) {
+                [$kind, $numbers] = [$matched->kind, $matched->numbers];
                 $isOfParameter = \in_array($message->number, self::PARTS_OF_PARAMETERS, true) && \in_array($kind, [Kind::Nrpn, Kind::Rpn], true);
                 $isHalf = Kind::Cc14 === $kind && (null === $numbers || $numbers->contains((int) $message->number % 32));
                 $isBank = Kind::Program === $kind && 0 === (int) $message->number % 32;

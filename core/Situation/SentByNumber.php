@@ -75,7 +75,8 @@ final readonly class SentByNumber
     private static function numbers(Selector $selector): array
     {
         $numbers = [];
-        foreach (null === $selector->device ? $selector->kinds : [] as [$token, $list]) {
+        foreach (null === $selector->device ? $selector->kinds : [] as $asked) {
+            [$token, $list] = [$asked->word, $asked->numbers];
             $kind = Kind::tryFrom($token->text);
             if (null !== $list && null !== $kind && $kind->hasNumber()) {
                 $numbers = [...$numbers, ...array_map(static fn (int $number): array => [$kind, $number], $list->numbers())];

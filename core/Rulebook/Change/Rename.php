@@ -7,7 +7,6 @@ namespace ZigzagPost\Core\Rulebook\Change;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\Lamps;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
-use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
@@ -17,6 +16,7 @@ use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
+use ZigzagPost\Core\Rulebook\Text\TitleRange;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** Gives a declared thing another name, wherever it is written. */
@@ -178,15 +178,15 @@ final class Rename
     }
 
     /**
-     * @param list<array{Token, Token|null}> $pairs
+     * @param list<TitleRange> $ranges
      *
      * @return list<array{what: string, title: Token}>
      */
-    private static function controls(array $pairs): array
+    private static function controls(array $ranges): array
     {
         $controls = [];
-        foreach ($pairs as $pair) {
-            foreach (array_filter($pair) as $title) {
+        foreach ($ranges as $range) {
+            foreach ($range->written() as $title) {
                 $controls[] = ['what' => 'control', 'title' => $title];
             }
         }

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rulebook\Declaration;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\TitleRange;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
 
@@ -23,7 +24,7 @@ final readonly class Group
 
     /**
      * @param list<GroupPart> $parts members, by what they send; none as long as titles have not been looked up
-     * @param list<array{Token, ?Token}> $titles controls of a device, each from one to another
+     * @param list<TitleRange> $titles controls of a device, each from one to another
      */
     private function __construct(
         public Token $name,
@@ -73,7 +74,7 @@ final readonly class Group
         return new self($this->name, $parts[0]->port, $parts, $this->orNone);
     }
 
-    /** @param list<array{Token, ?Token}> $titles */
+    /** @param list<TitleRange> $titles */
     public function retitled(array $titles): self
     {
         return new self($this->name, $this->port, [], $this->orNone, $titles);

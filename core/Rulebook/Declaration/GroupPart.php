@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Ranges;
+use ZigzagPost\Core\Rulebook\Text\LiteralRange;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -33,7 +34,7 @@ final readonly class GroupPart
     {
         return null === $this->numbers
             ? [0, 0]
-            : array_merge(...array_map(static fn (array $range): array => [$range[0]->value, $range[1]->value], $this->numbers->ranges));
+            : array_merge(...array_map(static fn (LiteralRange $range): array => [$range->from->value, $range->to->value], $this->numbers->ranges));
     }
 
     public function size(): int

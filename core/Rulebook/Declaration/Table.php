@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Rulebook\Text\Cursor;
-use ZigzagPost\Core\Rulebook\Text\Literal;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
@@ -16,7 +15,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  */
 final readonly class Table
 {
-    /** @param non-empty-array<int, array{Literal, Literal}> $pairs by what is looked up */
+    /** @param non-empty-array<int, TablePair> $pairs by what is looked up */
     private function __construct(public Token $name, public array $pairs)
     {
     }
@@ -33,7 +32,7 @@ final readonly class Table
             if (isset($pairs[$from->value])) {
                 throw new RulebookError($from->span, 'duplicate', "{$from->text} stands twice in this table");
             }
-            $pairs[$from->value] = [$from, $cursor->integer('a number', -8192, 16383)];
+            $pairs[$from->value] = new TablePair($from, $cursor->integer('a number', -8192, 16383));
         } while (null !== $cursor->accept(','));
         $cursor->expectEnd('","');
 
@@ -42,12 +41,12 @@ final readonly class Table
 
     public function print(): string
     {
-        return "table {$this->name->text}: ".implode(', ', array_map(static fn (array $pair): string => $pair[0]->text.'='.$pair[1]->text, $this->pairs));
+        return "table {$this->name->text}: ".implode(', ', array_map(static fn (TablePair $pair): string => "{$pair->asked->text}={$pair->found->text}", $this->pairs));
     }
 
     /** @return non-empty-array<int, int> */
     public function values(): array
     {
-        return array_map(static fn (array $pair): int => $pair[1]->value, $this->pairs);
+        return array_map(static fn (TablePair $pair): int => $pair->found->value, $this->pairs);
     }
 }

@@ -34,7 +34,7 @@ final class ClocksOnPorts
                 [] ===
                 array_filter(
                     $rule->selectors,
-                    static fn (Selector $selector): bool => \in_array(Kind::Clock, array_column($selector->matched(), 0), true),
+                    static fn (Selector $selector): bool => $selector->takes(Kind::Clock),
                 )
             ) {
                 continue;

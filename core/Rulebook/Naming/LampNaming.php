@@ -131,7 +131,8 @@ final readonly class LampNaming
             if ([] === array_intersect($message->ports, $this->book->portsOf($rule, $selector))) {
                 continue;
             }
-            foreach ($selector->matched() as [$kind, $numbers]) {
+            foreach ($selector->matched() as $matched) {
+                [$kind, $numbers] = [$matched->kind, $matched->numbers];
                 $list = $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
                 $isNumber =
                     null === $list

@@ -14,10 +14,9 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Scene;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
-use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\LiteralRange;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
 
@@ -211,7 +210,7 @@ final class Naming
             self::isListed($first->kind) && null !== $first->number
                 ? new NumberList(
                     array_map(
-                        fn (ControlMessage $message): array => $this->single(
+                        fn (ControlMessage $message): LiteralRange => LiteralRange::single(
                             $message->number + (Kind::Program === $first->kind ? $this->book->programsFrom : 0),
                             $selector->span,
                         ),
@@ -224,11 +223,11 @@ final class Naming
             $lists['key'] = $list;
         }
         if (null !== $first->channel && $first->kind->hasChannel()) {
-            $lists['channel'] = new NumberList([$this->single($first->channel, $selector->span)]);
+            $lists['channel'] = new NumberList([LiteralRange::single($first->channel, $selector->span)]);
         }
         if (null !== $first->values) {
-            [$low, $high] = [$this->single($first->values[0], $selector->span)[0], $this->single($first->values[1], $selector->span)[0]];
-            $lists['value'] = new NumberList([$first->values[0] === $first->values[1] ? [$low, $low] : [$low, $high]]);
+            [$low, $high] = [LiteralRange::single($first->values[0], $selector->span), LiteralRange::single($first->values[1], $selector->span)];
+            $lists['value'] = new NumberList([$first->values[0] === $first->values[1] ? $low : new LiteralRange($low->from, $high->to)]);
         }
 
         return $selector->forKind($first->kind, $first->kind->hasKey() ? null : $list, $lists, $first->ports, $place);
@@ -238,14 +237,6 @@ final class Naming
     private static function isListed(Kind $kind): bool
     {
         return $kind->hasKey() || $kind->hasNumber() || Kind::Program === $kind;
-    }
-
-    /** @return array{Literal, Literal} */
-    private function single(int $number, Span $span): array
-    {
-        $literal = new Literal($number, (string) $number, $span);
-
-        return [$literal, $literal];
     }
 
     /** @throws RulebookError */
@@ -308,11 +299,11 @@ final class Naming
     private function part(Group $group, ControlMessage $like, array $numbers, int $before): array
     {
         return array_map(
-            fn (string $port): GroupPart => new GroupPart(
+            static fn (string $port): GroupPart => new GroupPart(
                 new Token(TokenType::Word, $port, $group->port->span, true),
                 $like->kind,
-                [] === $numbers ? null : new NumberList(array_map(fn (int $number): array => $this->single($number, $group->name->span), $numbers)),
-                null === $like->channel ? null : new NumberList([$this->single($like->channel, $group->name->span)]),
+                [] === $numbers ? null : new NumberList(array_map(static fn (int $number): LiteralRange => LiteralRange::single($number, $group->name->span), $numbers)),
+                null === $like->channel ? null : new NumberList([LiteralRange::single($like->channel, $group->name->span)]),
                 $before,
                 $like->pressedBy(),
             ),

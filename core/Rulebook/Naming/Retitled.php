@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\SourceLine;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
+use ZigzagPost\Core\Rulebook\Text\TitleRange;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
 /** A rulebook whose lines write the titles of a rig as its charts do. */
@@ -50,14 +51,14 @@ final class Retitled
     }
 
     /**
-     * @param list<array{Token, ?Token}> $titles
+     * @param list<TitleRange> $titles
      *
-     * @return list<array{Token, ?Token}>
+     * @return list<TitleRange>
      */
     private static function titles(Token $device, array $titles, Devices $devices): array
     {
         $written = static fn (Token $title): Token => new Token($title->type, $devices->titled($device, $title), $title->span, $title->spaced);
 
-        return array_map(static fn (array $pair): array => [$written($pair[0]), null === $pair[1] ? null : $written($pair[1])], $titles);
+        return array_map(static fn (TitleRange $range): TitleRange => $range->with($written), $titles);
     }
 }

@@ -64,7 +64,8 @@ final class StepNaming
     {
         $kinds = [];
         foreach ($selectors as $selector) {
-            foreach ($selector->matched() as [$kind]) {
+            foreach ($selector->matched() as $matched) {
+                $kind = $matched->kind;
                 $kinds[$kind->value] = $kind;
             }
         }

@@ -74,7 +74,8 @@ final class MapStep extends Step
         if (null === $field) {
             return;
         }
-        foreach ($code->declared()->table($this->table)->pairs as [, $result]) {
+        foreach ($code->declared()->table($this->table)->pairs as $pair) {
+            $result = $pair->found;
             if ($result->value - $field->shift < min(0, $field->lowest) || $result->value - $field->shift > $field->highest) {
                 $code->finds(Concern::TableOutside, $this->field->text, $result->span);
             }

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
-use ZigzagPost\Core\Rulebook\Text\Literal;
+use ZigzagPost\Core\Rulebook\Text\LiteralRange;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
@@ -28,15 +28,11 @@ final class ScaleStep extends Step
     /** Ranges up to this size become a lookup table, wider ones a formula. */
     private const LARGEST_TABLE = 256;
 
-    /**
-     * @param array{Literal, Literal} $from
-     * @param array{Literal, Literal} $to
-     */
     private function __construct(
         Span $span,
         private readonly Token $field,
-        private readonly array $from,
-        private readonly array $to,
+        private readonly LiteralRange $from,
+        private readonly LiteralRange $to,
         private readonly ?Token $curve,
     ) {
         parent::__construct($span);
@@ -46,8 +42,8 @@ final class ScaleStep extends Step
     {
         $field = FieldName::parse($cursor);
         $from = self::range($cursor);
-        if ($from[0]->value === $from[1]->value) {
-            throw new RulebookError($from[0]->span->to($from[1]->span), 'empty-range', 'a range to scale from needs two different ends');
+        if ($from->from->value === $from->to->value) {
+            throw new RulebookError($from->from->span->to($from->to->span), 'empty-range', 'a range to scale from needs two different ends');
         }
         $cursor->expect('to');
         $to = self::range($cursor);
@@ -59,7 +55,7 @@ final class ScaleStep extends Step
 
     public function print(): string
     {
-        return $this->printFrom($this->from[0]->text, $this->from[1]->text);
+        return $this->printFrom($this->from->from->text, $this->from->to->text);
     }
 
     /** Whether it scales the value of the message, rather than another field. */
@@ -71,7 +67,7 @@ final class ScaleStep extends Step
     /** The step with other ends of the range that it scales from, as it is written. */
     public function printFrom(int|string $first, int|string $last): string
     {
-        return "scale {$this->field->text} {$first}..{$last} to {$this->to[0]->text}..{$this->to[1]->text}".
+        return "scale {$this->field->text} {$first}..{$last} to {$this->to->from->text}..{$this->to->to->text}".
             (null === $this->curve ? '' : " curve {$this->curve->text}");
     }
 
@@ -84,8 +80,8 @@ final class ScaleStep extends Step
     public function compile(Writer $code): void
     {
         $name = new Name($this->field->text, $this->field->span);
-        [$a, $b] = [$this->from[0]->value, $this->from[1]->value];
-        [$c, $d] = [$this->to[0]->value, $this->to[1]->value];
+        [$a, $b] = [$this->from->from->value, $this->from->to->value];
+        [$c, $d] = [$this->to->from->value, $this->to->to->value];
         [$low, $high] = [min($a, $b), max($a, $b)];
         $x = $code->temporary();
         $code->line("{$x} = {$code->read($name)};");
@@ -131,7 +127,7 @@ final class ScaleStep extends Step
      */
     private function table(?Curve $curve, int $low, int $high): array
     {
-        [$a, $b, $c, $d] = [$this->from[0]->value, $this->from[1]->value, $this->to[0]->value, $this->to[1]->value];
+        [$a, $b, $c, $d] = [$this->from->from->value, $this->from->to->value, $this->to->from->value, $this->to->to->value];
         $table = [];
         for ($x = $low; $x <= $high; ++$x) {
             $table[] =
@@ -144,16 +140,14 @@ final class ScaleStep extends Step
     }
 
     /**
-     * @return array{Literal, Literal}
-     *
      * @throws RulebookError
      */
-    private static function range(Cursor $cursor): array
+    private static function range(Cursor $cursor): LiteralRange
     {
         $from = $cursor->integer('a number', -8192, 16383);
         $cursor->expect('..');
 
-        return [$from, $cursor->integer('a number', -8192, 16383)];
+        return new LiteralRange($from, $cursor->integer('a number', -8192, 16383));
     }
 
     private static function number(int $number): string

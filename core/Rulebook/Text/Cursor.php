@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Text;
 
+use ZigzagPost\Core\Data\Text;
 use ZigzagPost\Core\Midi\KeyName;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\MiddleC;
@@ -154,7 +155,7 @@ final class Cursor
     /**
      * Titles and ranges of titles, `"Switch 1".."Switch 4", "Pedal"`.
      *
-     * @return list<array{Token, ?Token}>
+     * @return list<TitleRange>
      *
      * @throws RulebookError
      */
@@ -162,7 +163,7 @@ final class Cursor
     {
         $titles = [];
         do {
-            $titles[] = [$this->title($what), null === $this->accept('..') ? null : $this->title($what)];
+            $titles[] = new TitleRange($this->title($what), null === $this->accept('..') ? null : $this->title($what));
             if (\count($titles) > self::MOST_TITLES) {
                 throw new RulebookError(
                     $this->peek()->span,
@@ -175,13 +176,10 @@ final class Cursor
         return $titles;
     }
 
-    /** @param list<array{Token, ?Token}> $titles */
+    /** @param list<TitleRange> $titles */
     public static function printTitles(array $titles): string
     {
-        return implode(
-            ', ',
-            array_map(static fn (array $title): string => "\"{$title[0]->text}\"".(null === $title[1] ? '' : "..\"{$title[1]->text}\""), $titles),
-        );
+        return implode(', ', array_map(static fn (TitleRange $title): string => $title->print(), $titles));
     }
 
     /**
@@ -313,7 +311,7 @@ final class Cursor
             if (null !== $this->accept('..')) {
                 $to = $parameters ? $this->parameter($what) : $this->integer($what, $lowest, $highest);
             }
-            $ranges[] = [$from, $to];
+            $ranges[] = new LiteralRange($from, $to);
             if (\count($ranges) > self::LONGEST_LIST) {
                 throw new RulebookError($from->span, 'too-large', 'a list has at most 1000 entries; write ranges such as 1..8');
             }

@@ -7,23 +7,20 @@ namespace ZigzagPost\Core\Rulebook\Text;
 /** Numbers and ranges of numbers, such as `1,3,5..8`. */
 final readonly class NumberList
 {
-    /** @param non-empty-list<array{Literal, Literal}> $ranges lowest and highest of each; a single number is a range of one */
+    /** @param non-empty-list<LiteralRange> $ranges */
     public function __construct(public array $ranges)
     {
     }
 
     public function print(): string
     {
-        return implode(',', array_map(
-            static fn (array $range): string => $range[0] === $range[1] ? $range[0]->text : $range[0]->text.'..'.$range[1]->text,
-            $this->ranges,
-        ));
+        return implode(',', array_map(static fn (LiteralRange $range): string => $range->print(), $this->ranges));
     }
 
     public function contains(int $number): bool
     {
-        foreach ($this->ranges as [$from, $to]) {
-            if ($number >= $from->value && $number <= $to->value) {
+        foreach ($this->ranges as $range) {
+            if ($range->contains($number)) {
                 return true;
             }
         }
@@ -45,20 +42,20 @@ final readonly class NumberList
 
     public function lowest(): int
     {
-        return min(array_map(static fn (array $range): int => $range[0]->value, $this->ranges));
+        return min(array_map(static fn (LiteralRange $range): int => $range->from->value, $this->ranges));
     }
 
     public function highest(): int
     {
-        return max(array_map(static fn (array $range): int => $range[1]->value, $this->ranges));
+        return max(array_map(static fn (LiteralRange $range): int => $range->to->value, $this->ranges));
     }
 
     /** @return list<int> every number, in the order written */
     public function numbers(): array
     {
         $numbers = [];
-        foreach ($this->ranges as [$from, $to]) {
-            for ($number = $from->value; $number <= $to->value; ++$number) {
+        foreach ($this->ranges as $range) {
+            for ($number = $range->from->value; $number <= $range->to->value; ++$number) {
                 $numbers[] = $number;
             }
         }
@@ -68,6 +65,6 @@ final readonly class NumberList
 
     public function span(): Span
     {
-        return $this->ranges[0][0]->span->to($this->ranges[\count($this->ranges) - 1][1]->span);
+        return $this->ranges[0]->from->span->to($this->ranges[\count($this->ranges) - 1]->to->span);
     }
 }

@@ -289,12 +289,12 @@ final readonly class SwitchEdits
                 );
             }
         }
-        [$first, $last] = [$selector->titles[0][0], $selector->titles[\count($selector->titles) - 1]];
+        [$first, $last] = [$selector->titles[0]->from, $selector->titles[\count($selector->titles) - 1]];
         $left = array_filter($titles, static fn (Token $title): bool => !Title::equal($title->text, $control->name));
 
         return [
             Edit::replace(
-                $first->span->to(($last[1] ?? $last[0])->span),
+                $first->span->to(($last->to ?? $last->from)->span),
                 implode(', ', array_map(static fn (Token $title): string => "\"{$title->text}\"", $left)),
             ),
         ];
@@ -346,10 +346,9 @@ final readonly class SwitchEdits
         if (1 !== \count($matched) || null === $message->number) {
             return false;
         }
-        [$kind, $numbers] = $matched[0];
-        $list = $kind->hasKey() ? $selector->lists['key'] ?? null : $numbers;
+        $list = $matched[0]->kind->hasKey() ? $selector->lists['key'] ?? null : $matched[0]->numbers;
 
-        return $kind === $message->kind && null !== $list && 1 === \count($list->numbers());
+        return $matched[0]->kind === $message->kind && null !== $list && 1 === \count($list->numbers());
     }
 
     /** @throws RulebookError */

@@ -206,7 +206,7 @@ final class Certainty
         }
         foreach ($book->rules as $rule) {
             foreach (\in_array($only, $rule->steps, true) ? $rule->selectors : [] as $selector) {
-                if (\count($selector->matched()) > 1 || \count(($selector->matched()[0][1] ?? null)?->numbers() ?? []) > 1) {
+                if (\count($selector->matched()) > 1 || \count(($selector->matched()[0] ?? null)?->numbers?->numbers() ?? []) > 1) {
                     return false; // several controls move it
                 }
             }
@@ -373,7 +373,7 @@ final class Certainty
             $makes = array_filter($rule->steps, static fn (Step $step): bool => $step instanceof BecomeStep && Kind::Program === $step->makes());
             $takes = array_filter(
                 $rule->selectors,
-                static fn (Selector $selector): bool => \in_array(Kind::Program, array_column($selector->matched(), 0), true),
+                static fn (Selector $selector): bool => $selector->takes(Kind::Program),
             );
             foreach ([] === $makes && [] === $takes ? [] : $rule->steps as $step) {
                 if (($step instanceof NamedStep && $step->device->text === $box->name) || $this->leadsTo($this->outPorts($step), $box->name)) {
