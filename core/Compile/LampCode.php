@@ -41,19 +41,19 @@ final readonly class LampCode
     private function reasons(LitLamp $lit): array
     {
         $reasons = [];
-        foreach ($lit->groups as [$name, $place]) {
-            $reasons[] = ['group', $name, $place, 0, -1];
+        foreach ($lit->groups as $group) {
+            $reasons[] = ['group', $group->group, $group->place, 0, -1];
         }
-        foreach ($lit->toggles as [$rule, $step, $message, $scene]) {
-            foreach ($this->controls($message) as $control) {
-                $reasons[] = ['toggle', Draft::stepId($rule, $step), $control, 0, $scene ?? -1];
+        foreach ($lit->toggles as $toggle) {
+            foreach ($this->controls($toggle->message) as $control) {
+                $reasons[] = ['toggle', Draft::stepId($toggle->rule, $toggle->step), $control, 0, $toggle->scene ?? -1];
             }
         }
-        foreach ($lit->others as [$target, $first, $second, $scene]) {
-            $reasons[] = ['other', $this->present($target), $first, $second, $scene ?? -1];
+        foreach ($lit->others as $other) {
+            $reasons[] = ['other', $this->present($other->parameter), $other->first, $other->second, $other->scene ?? -1];
         }
-        foreach ($lit->scenes as [$to, $scene]) {
-            $reasons[] = ['scene', $to, 0, 0, $scene ?? -1];
+        foreach ($lit->scenes as $scene) {
+            $reasons[] = ['scene', $scene->leadsTo, 0, 0, $scene->scene ?? -1];
         }
 
         return $reasons;

@@ -180,7 +180,8 @@ final class SelectorCode
 
     private static function inList(RuleCode $code, string $variable, NumberList $list, int $shift = 0): string
     {
-        $ranges = Ranges::merged(array_map(static fn (LiteralRange $range): array => [$range->from->value - $shift, $range->to->value - $shift], $list->ranges));
+        $shifted = static fn (LiteralRange $range): array => [$range->from->value - $shift, $range->to->value - $shift];
+        $ranges = Ranges::merged(array_map($shifted, $list->ranges));
         if (\count($ranges) > self::MOST_TESTS) {
             return 'Ranges::has('.$code->draft->constant(array_merge(...$ranges)).", {$variable})";
         }

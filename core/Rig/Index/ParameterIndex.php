@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\Target;
+use ZigzagPost\Core\Rulebook\Code\TargetValue;
 
 /** Every parameter of a rig with the message that moves it, or why rules cannot move it. */
 final class ParameterIndex
@@ -55,7 +56,7 @@ final class ParameterIndex
         }
         $named = [];
         foreach ($parameter->named ?? [] as $value) {
-            $named[Title::key($value->name)] = [$value->from, $value->to, $value->send];
+            $named[Title::key($value->name)] = new TargetValue($value->from, $value->to, $value->send);
         }
 
         return Answer::known(

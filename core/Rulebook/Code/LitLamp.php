@@ -9,10 +9,10 @@ final readonly class LitLamp
 {
     /**
      * @param list<ControlMessage> $messages what its control sends
-     * @param list<array{string, int}> $groups name, and the place in it
-     * @param list<array{int, int, ControlMessage, int|null}> $toggles rule, step, the control, and the scene in which it counts (null for all)
-     * @param list<array{Target, int, int, int|null}> $others parameter, its first and its second value, scene
-     * @param list<array{int, int|null}> $scenes the scene it leads to, and that in which it counts
+     * @param list<GroupPlace> $groups
+     * @param list<LitByToggle> $toggles
+     * @param list<LitByParameter> $others
+     * @param list<LitByScene> $scenes
      */
     public function __construct(
         public string $device,

@@ -14,7 +14,7 @@ final readonly class Target
 
     /**
      * @param int|null $channel 1 to 16; null where the kind has none
-     * @param array<string, array{int, int, int}> $named from, to and what is sent, by title as it is compared
+     * @param array<string, TargetValue> $named by title as it is compared
      * @param string|null $sysex hexadecimal, with {v}, {high} and {low}
      * @param int $deafUs how long the device loses what arrives after a program change
      */

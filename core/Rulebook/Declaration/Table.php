@@ -41,7 +41,9 @@ final readonly class Table
 
     public function print(): string
     {
-        return "table {$this->name->text}: ".implode(', ', array_map(static fn (TablePair $pair): string => "{$pair->asked->text}={$pair->found->text}", $this->pairs));
+        $pairs = array_map(static fn (TablePair $pair): string => "{$pair->asked->text}={$pair->found->text}", $this->pairs);
+
+        return "table {$this->name->text}: ".implode(', ', $pairs);
     }
 
     /** @return non-empty-array<int, int> */

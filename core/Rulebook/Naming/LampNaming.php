@@ -8,8 +8,11 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\Code\GroupPlace;
+use ZigzagPost\Core\Rulebook\Code\LitByParameter;
+use ZigzagPost\Core\Rulebook\Code\LitByScene;
+use ZigzagPost\Core\Rulebook\Code\LitByToggle;
 use ZigzagPost\Core\Rulebook\Code\LitLamp;
-use ZigzagPost\Core\Rulebook\Code\Target;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -79,7 +82,7 @@ final readonly class LampNaming
     /**
      * @param list<ControlMessage> $messages
      *
-     * @return list<array{string, int}>
+     * @return list<GroupPlace>
      */
     private function groups(array $messages): array
     {
@@ -88,7 +91,7 @@ final readonly class LampNaming
             foreach ($messages as $message) {
                 $place = $message->placeIn($group);
                 if (0 !== $place) {
-                    $groups[] = [(string) $name, $place];
+                    $groups[] = new GroupPlace((string) $name, $place);
                 }
             }
         }
@@ -101,7 +104,7 @@ final readonly class LampNaming
      *
      * @param list<ControlMessage> $messages
      *
-     * @return list<array{int, Rule, ControlMessage, int|null}> position, rule, message, and the scene in which that is so
+     * @return list<RuleInForce>
      */
     private function rulesFor(array $messages): array
     {
@@ -114,7 +117,7 @@ final readonly class LampNaming
                     if (null !== $rule->scene && $rule->scene !== $scene) {
                         continue;
                     }
-                    $found[] = [$index, $rule, $message, $isByScene ? $position : null];
+                    $found[] = new RuleInForce($index, $rule, $message, $isByScene ? $position : null);
                     if (!$rule->isCopy()) {
                         break;
                     }
@@ -153,17 +156,17 @@ final readonly class LampNaming
     }
 
     /**
-     * @param list<array{int, Rule, ControlMessage, int|null}> $rules
+     * @param list<RuleInForce> $rules
      *
-     * @return list<array{int, int, ControlMessage, int|null}>
+     * @return list<LitByToggle>
      */
     private function toggles(array $rules): array
     {
         $toggles = [];
-        foreach ($rules as [$index, $rule, $message, $scene]) {
-            foreach ($rule->steps as $at => $step) {
+        foreach ($rules as $inForce) {
+            foreach ($inForce->rule->steps as $at => $step) {
                 if ($step->is(Fact::Toggles)) {
-                    $toggles[] = [$index, $at, $message, $scene];
+                    $toggles[] = new LitByToggle($inForce->position, $at, $inForce->message, $inForce->scene);
                 }
             }
         }
@@ -172,20 +175,20 @@ final readonly class LampNaming
     }
 
     /**
-     * @param list<array{int, Rule, ControlMessage, int|null}> $rules
+     * @param list<RuleInForce> $rules
      *
-     * @return list<array{Target, int, int, int|null}>
+     * @return list<LitByParameter>
      *
      * @throws RulebookError
      */
     private function others(array $rules): array
     {
         $others = [];
-        foreach ($rules as [, $rule, , $scene]) {
-            foreach ($rule->steps as $step) {
+        foreach ($rules as $inForce) {
+            foreach ($inForce->rule->steps as $step) {
                 $alternatives = $step instanceof TurnStep ? $step->alternatives() : null;
                 if ($step instanceof TurnStep && null !== $alternatives && null !== $step->target()) {
-                    $others[] = [$step->target(), $alternatives[0], $alternatives[1], $scene];
+                    $others[] = new LitByParameter($step->target(), $alternatives->first, $alternatives->second, $inForce->scene);
                 }
             }
         }
@@ -194,18 +197,18 @@ final readonly class LampNaming
     }
 
     /**
-     * @param list<array{int, Rule, ControlMessage, int|null}> $rules
+     * @param list<RuleInForce> $rules
      *
-     * @return list<array{int, int|null}>
+     * @return list<LitByScene>
      */
     private function scenes(array $rules): array
     {
         $scenes = [];
-        foreach ($rules as [, $rule, , $in]) {
-            foreach ($rule->steps as $step) {
+        foreach ($rules as $inForce) {
+            foreach ($inForce->rule->steps as $step) {
                 $title = $step instanceof GoStep ? $step->title() : null;
                 if (null !== $title) {
-                    $scenes[] = [$this->book->sceneAt($title), $in];
+                    $scenes[] = new LitByScene($this->book->sceneAt($title), $inForce->scene);
                 }
             }
         }

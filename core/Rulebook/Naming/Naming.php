@@ -298,11 +298,13 @@ final class Naming
      */
     private function part(Group $group, ControlMessage $like, array $numbers, int $before): array
     {
+        $single = static fn (int $number): LiteralRange => LiteralRange::single($number, $group->name->span);
+
         return array_map(
             static fn (string $port): GroupPart => new GroupPart(
                 new Token(TokenType::Word, $port, $group->port->span, true),
                 $like->kind,
-                [] === $numbers ? null : new NumberList(array_map(static fn (int $number): LiteralRange => LiteralRange::single($number, $group->name->span), $numbers)),
+                [] === $numbers ? null : new NumberList(array_map($single, $numbers)),
                 null === $like->channel ? null : new NumberList([LiteralRange::single($like->channel, $group->name->span)]),
                 $before,
                 $like->pressedBy(),

@@ -129,7 +129,7 @@ final readonly class Aim
      */
     public function alternate(Writer $code, Target $target, Span $span): void
     {
-        [$first, $second] = $this->alternatives($target);
+        $alternatives = $this->alternatives($target);
         if (!$code->kind()->hasValue()) {
             $code->reject('the message has no value');
 
@@ -137,23 +137,21 @@ final readonly class Aim
         }
         $port = $code->declared()->portAt(new Token(TokenType::Word, $target->port, $span, true));
         $code->line('if ('.('note' === $code->kind()->value ? 'true' : '$v >= 64').') {');
-        $code->sender()->other($span->line, $port, $target->kind, $target->channel ?? 0, $target->number ?? 0, $first, $second);
+        $code->sender()->other($span->line, $port, $target->kind, $target->channel ?? 0, $target->number ?? 0, $alternatives->first, $alternatives->second);
         $code->line('}');
     }
 
     /**
-     * @return array{int, int}
-     *
      * @throws RulebookError
      */
-    public function alternatives(Target $target): array
+    public function alternatives(Target $target): Alternatives
     {
         if (null !== $this->of) {
-            return [self::of($target, $this->of[0]), self::of($target, $this->of[1])];
+            return new Alternatives(self::of($target, $this->of[0]), self::of($target, $this->of[1]));
         }
         $named = array_values($target->named);
 
-        return 2 === \count($named) ? [$named[0][2], $named[1][2]] : [$target->low, $target->high];
+        return 2 === \count($named) ? new Alternatives($named[0]->sent, $named[1]->sent) : new Alternatives($target->low, $target->high);
     }
 
     /** @throws RulebookError */
@@ -167,7 +165,7 @@ final readonly class Aim
     {
         $key = mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $title->text)));
 
-        return $target->named[$key][2] ??
+        return ($target->named[$key] ?? null)->sent ??
             throw new RulebookError(
                 $title->span,
                 'unknown-value',

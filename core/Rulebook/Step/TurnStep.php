@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
-use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Target;
@@ -119,11 +118,11 @@ final class TurnStep extends NamedStep implements TakesOver
     }
 
     /**
-     * @return array{int, int}|null the first and the second of the two values that it goes between
+     * The two values that it goes between; null where there are none.
      *
      * @throws RulebookError
      */
-    public function alternatives(): ?array
+    public function alternatives(): ?Alternatives
     {
         return null !== $this->to && $this->to->isOther() && null !== $this->target ? $this->to->alternatives($this->target) : null;
     }
@@ -185,7 +184,7 @@ final class TurnStep extends NamedStep implements TakesOver
         $ranges = [];
         foreach ($at->kinds as $kind) {
             foreach ($this->sources($kind) as $source) {
-                $ranges[] = $this->expression($target, ...$source);
+                $ranges[] = $this->expression($target, $source);
             }
         }
         $ranges = array_values(array_unique($ranges));
@@ -233,7 +232,7 @@ final class TurnStep extends NamedStep implements TakesOver
         $code->owner()->hold();
         $groups = [];
         foreach ($this->sources($code->kind()) as $source) {
-            $groups[$this->expression($target, ...$source)][] = $source[2] ?? null;
+            $groups[$this->expression($target, $source)][] = $source->control;
         }
         foreach (array_keys($groups) as $index => $expression) {
             $code->line($index > 0 ? '} else' : '');
@@ -281,30 +280,30 @@ final class TurnStep extends NamedStep implements TakesOver
     /**
      * Ranges that the value at hand can have, each with the control that it comes from.
      *
-     * @return non-empty-list<array{0: array{int, int}|null, 1: bool, 2?: ControlMessage}>
+     * @return non-empty-list<ValueSource>
      */
     private function sources(Kind $kind): array
     {
         $sources = [];
         foreach ($this->told()[1]->sources as $source) {
             if ($source->kind === $kind) {
-                $sources[] = [[$source->first, $source->last], $source->isTwoState && Kind::Note !== $source->kind, $source];
+                $sources[] = new ValueSource($source->first, $source->last, $source->isTwoState && Kind::Note !== $source->kind, $source);
             }
         }
 
-        return [] === $sources ? [[$kind->valueRange() ?? [0, 127], false]] : $sources;
+        [$low, $high] = $kind->valueRange() ?? [0, 127];
+
+        return [] === $sources ? [new ValueSource($low, $high, false)] : $sources;
     }
 
     /**
      * The value of the parameter, as an expression over that of the message: range onto range, in the order of the values.
-     *
-     * @param array{int, int}|null $range
      */
-    private function expression(Target $target, ?array $range, bool $isTwoState, ?ControlMessage $source = null): string
+    private function expression(Target $target, ValueSource $source): string
     {
-        [$from, $to] = Kind::Note === $source?->kind ? [0, 127] : $range ?? [0, 127];
+        [$from, $to] = Kind::Note === $source->control?->kind ? [0, 127] : [$source->from, $source->to];
         [$low, $high] = [$target->low, $target->high];
-        if ($isTwoState) {
+        if ($source->isTwoState) {
             $isOn = $from <= $to ? 'value >= '.intdiv($from + $to + 1, 2) : 'value <= '.intdiv($from + $to, 2);
 
             return 0 === $low ? "{$high} * ({$isOn})" : "{$low} + ".($high - $low)." * ({$isOn})";

@@ -173,12 +173,12 @@ final readonly class SwitchSheet
         foreach ($book->lit as $lit) {
             if ($lit->device === $box->name && \in_array($message, $lit->messages, false)) {
                 return match (true) {
-                    [] !== $lit->groups => "while it is chosen in {$lit->groups[0][0]}",
+                    [] !== $lit->groups => "while it is chosen in {$lit->groups[0]->group}",
                     [] !== $lit->toggles => 'while it stands at its second value',
-                    [] !== $lit->others => "while “{$lit->others[0][0]->title}” of ".
-                        ($situation->setup->box($lit->others[0][0]->device)?->label() ?? $lit->others[0][0]->device).
+                    [] !== $lit->others => "while “{$lit->others[0]->parameter->title}” of ".
+                        ($situation->setup->box($lit->others[0]->parameter->device)?->label() ?? $lit->others[0]->parameter->device).
                         ' stands at its second value',
-                    [] !== $lit->scenes => 'while “'.($book->scenes[$lit->scenes[0][0]]->title ?? '?').'” is the scene',
+                    [] !== $lit->scenes => 'while “'.($book->scenes[$lit->scenes[0]->leadsTo]->title ?? '?').'” is the scene',
                     default => null,
                 };
             }
