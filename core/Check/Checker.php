@@ -27,7 +27,8 @@ final readonly class Checker
     /** @param (\Closure(Rulebook): Devices)|null $rig what names of devices mean, for the ports of this rulebook */
     public static function check(string $text, ?\Closure $rig = null): self
     {
-        [$written, $errors] = Parser::parse($text);
+        $read = Parser::parse($text);
+        [$written, $errors] = [$read->book, $read->errors];
         $findings = array_map(self::syntax(...), $errors);
         $book = $written;
         if (null !== $rig || Naming::isNeeded($written)) {
@@ -115,7 +116,8 @@ final readonly class Checker
             ];
         }
         $devices = $rig($book);
-        [$named, $errors] = Naming::resolve($book, $devices);
+        $named = Naming::resolve($book, $devices);
+        [$named, $errors] = [$named->book, $named->errors];
         $hints = array_map(
             static fn (ReachedTwice $reached): Finding => Finding::hint(
                 'several-ways',

@@ -234,7 +234,7 @@ final readonly class FaultDeeds
                 foreach ($graph->waysFrom($socket)[0] as $way) {
                     $end = $way[\count($way) - 1]->to;
                     if (LeadEnd::POST === $end->unit && !$end->isOut) {
-                        $ways[$box->name][Post::port($end->at)[0]][] = $way;
+                        $ways[$box->name][Post::port($end->at)->port][] = $way;
                     }
                 }
             }

@@ -107,7 +107,8 @@ final class Rehearsal
         }
         $hangs = $wrong = [];
         foreach ($wrongAt as $at) {
-            foreach (UnitsStand::differences($stood[$at], $right[$at]) as [$is, $shouldBe]) {
+            foreach (UnitsStand::differences($stood[$at], $right[$at]) as $difference) {
+                [$is, $shouldBe] = [$difference->is, $difference->shouldBe];
                 $words = $this->standing->words($is, $shouldBe);
                 StoodWhat::Key === $is->what ? $hangs[$is->thing()] = $words : $wrong[$is->thing()] = $words;
             }
@@ -118,7 +119,8 @@ final class Rehearsal
         // Where it comes right by itself only after a while, somebody may not want to wait.
         $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
-        foreach (UnitsStand::differences($stood[$fromUs], $right[$fromUs]) as [$is]) {
+        foreach (UnitsStand::differences($stood[$fromUs], $right[$fromUs]) as $difference) {
+            $is = $difference->is;
             StoodWhat::Key === $is->what || $units[$is->unit] = true;
         }
         $units = array_map(strval(...), array_keys($units));

@@ -50,15 +50,15 @@ final readonly class UnitsStand
      * @param array<string, Stood> $is
      * @param array<string, Stood> $shouldBe
      *
-     * @return list<array{Stood, Stood}> what stands otherwise, or is there in one of the two only: how it is, and how it should be
+     * @return list<StoodDifference>
      */
     public static function differences(array $is, array $shouldBe): array
     {
         $differences = [];
         foreach ($is + $shouldBe as $thing => $any) {
-            $pair = [$is[$thing] ?? $any->at(''), $shouldBe[$thing] ?? $any->at('')];
-            if (!isset($is[$thing], $shouldBe[$thing]) || $pair[0]->value !== $pair[1]->value) {
-                $differences[] = $pair;
+            $difference = new StoodDifference($is[$thing] ?? $any->at(''), $shouldBe[$thing] ?? $any->at(''));
+            if (!isset($is[$thing], $shouldBe[$thing]) || $difference->is->value !== $difference->shouldBe->value) {
+                $differences[] = $difference;
             }
         }
 

@@ -88,20 +88,19 @@ final class Parser
         $this->book = new Rulebook();
     }
 
-    /** @return array{Rulebook, list<RulebookError>} what could be read, and what could not */
-    public static function parse(string $text): array
+    /** What could be read, and what could not. */
+    public static function parse(string $text): ReadRulebook
     {
         return (new self())->book($text);
     }
 
-    /** @return array{Rulebook, list<RulebookError>} */
-    private function book(string $text): array
+    private function book(string $text): ReadRulebook
     {
         if (\strlen($text) > self::MAX_BYTES) {
-            return [$this->book, [new RulebookError(new Span(1, 1), 'too-large', 'a rulebook is at most 2 MiB of text')]];
+            return new ReadRulebook($this->book, [new RulebookError(new Span(1, 1), 'too-large', 'a rulebook is at most 2 MiB of text')]);
         }
         if (!mb_check_encoding($text, 'UTF-8')) {
-            return [$this->book, [self::notUtf8($text)]];
+            return new ReadRulebook($this->book, [self::notUtf8($text)]);
         }
         $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
         $this->book->text = $text;
@@ -115,7 +114,7 @@ final class Parser
             }
         }
 
-        return [$this->book, $this->errors];
+        return new ReadRulebook($this->book, $this->errors);
     }
 
     /**
@@ -140,7 +139,8 @@ final class Parser
             if (\strlen($text) > self::LONGEST_LINE) {
                 throw new RulebookError(new Span($line, 1), 'too-large', 'this line is longer than 256 KiB; part it into several rules');
             }
-            [$tokens, $comment] = Lexer::line($text, $line);
+            $lexed = Lexer::line($text, $line);
+            [$tokens, $comment] = [$lexed->tokens, $lexed->comment];
             $cursor = new Cursor($tokens, $this->book->middle);
             if ($cursor->atEnd()) {
                 if (null !== $comment) {

@@ -145,7 +145,7 @@ final class ChannelsThatNobodyHas implements RigCheck
         foreach ($situation->streams() as $stream) {
             $mask = LeadEnd::POST === $stream->box->name ? $this->heard($stream) : null;
             if (null !== $mask && 0 !== $mask) {
-                $answered[Post::port($stream->source->at)[0]] = $mask;
+                $answered[Post::port($stream->source->at)->port] = $mask;
             }
         }
 
@@ -184,7 +184,7 @@ final class ChannelsThatNobodyHas implements RigCheck
                     if (LeadEnd::POST !== $end->unit) {
                         continue;
                     }
-                    $port = Post::port($end->at)[0];
+                    $port = Post::port($end->at)->port;
                     $mask = 0;
                     foreach ($box->chart->sends ?? [] as $sends) {
                         $own = $box->channel($sends->channel);

@@ -103,7 +103,7 @@ final class ClockSources
             foreach ($box->isPost() || false === $box->isOn($box->chart->clock->sends ?? null) ? [] : $this->outs($box) as $socket) {
                 foreach ($this->situation->graph->reachedFrom($socket) as $way) {
                     $end = $way[\count($way) - 1]->to;
-                    if (LeadEnd::POST === $end->unit && Post::port($end->at)[0] === $port) {
+                    if (LeadEnd::POST === $end->unit && Post::port($end->at)->port === $port) {
                         return true;
                     }
                 }
@@ -128,7 +128,8 @@ final class ClockSources
         foreach ($this->situation->graph->reachedFrom($from, KindName::Clock) + $this->situation->graph->reachedFrom($from) as $way) {
             // A way that is off is a finding of its own.
             $blocking = array_values(array_filter($way, static fn (Hop $hop): bool => $hop->blocks(KindName::Clock)));
-            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$box]) {
+            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
+                $box = $hearing->unit;
                 if ([] !== $blocking) {
                     $this->blocked[$box->name] ??= $blocking[0]->from->unit;
                 } elseif ($isStart) {

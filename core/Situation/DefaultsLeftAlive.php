@@ -48,9 +48,10 @@ final class DefaultsLeftAlive implements RigCheck
             foreach ($situation->graph->reachedFrom($socket) as $way) {
                 $end = $way[\count($way) - 1]->to;
                 if (LeadEnd::POST === $end->unit) {
-                    $reached[] = Post::port($end->at)[0];
+                    $reached[] = Post::port($end->at)->port;
                 }
-                foreach ($situation->graph->partsAt($end) as [$hearing]) {
+                foreach ($situation->graph->partsAt($end) as $hearing) {
+                    $hearing = $hearing->unit;
                     $reached[] = "unit {$hearing->name}";
                 }
             }

@@ -88,7 +88,8 @@ final readonly class FactoryNumbers
     {
         $were = [];
         foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
-            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$box, $part]) {
+            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
+                [$box, $part] = [$hearing->unit, $hearing->part];
                 $was = self::asItComes($box)->channel($part->channel);
                 if ($was === $channel && $box->channel($part->channel) !== $channel) {
                     $were[$box->name] = $box;
@@ -169,7 +170,7 @@ final readonly class FactoryNumbers
                 foreach ($box->isPost() ? [] : $this->situation->graph->sources($box) as $socket) {
                     foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
                         $end = $way[\count($way) - 1]->to;
-                        if (LeadEnd::POST === $end->unit && \in_array(Post::port($end->at)[0], $ports, true)) {
+                        if (LeadEnd::POST === $end->unit && \in_array(Post::port($end->at)->port, $ports, true)) {
                             return true;
                         }
                     }

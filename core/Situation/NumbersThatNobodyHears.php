@@ -72,7 +72,7 @@ final class NumbersThatNobodyHears implements RigCheck
         $listeners = [];
         foreach ($situation->streams() as $stream) {
             if (LeadEnd::POST === $stream->box->name) {
-                $listeners[Post::port($stream->source->at)[0]] = $stream->listeners;
+                $listeners[Post::port($stream->source->at)->port] = $stream->listeners;
             }
         }
         $former = new FactoryNumbers($situation);

@@ -96,7 +96,8 @@ final class WaysThatAreOff implements RigCheck
             $isOff = [] !== array_filter($way, static fn (Hop $hop): bool => null !== $hop->off);
             $isOff = $isOff || [] !== array_filter($way, static fn (Hop $hop): bool => $hop->blocks(KindName::Note));
             $isWanted = [] !== array_filter($way, static fn (Hop $hop): bool => null !== $hop->lead?->wantedDouble);
-            foreach ($isOff || $isWanted ? [] : $situation->graph->partsAt($way[\count($way) - 1]->to) as [$box, $part]) {
+            foreach ($isOff || $isWanted ? [] : $situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
+                [$box, $part] = [$hearing->unit, $hearing->part];
                 if (isset($seen["{$box->name} {$part->id}"]) && false !== $box->hears($part, KindName::Note)) {
                     $doubled[] = $box->name;
                 }

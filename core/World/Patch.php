@@ -51,7 +51,8 @@ final readonly class Patch
         $boxes = $at = $from = $stopped = $led = [];
         foreach ($setup->book->ports ?? [] as $port => $declared) {
             foreach ($declared->isOut ? $graph->reachedFrom(new Socket(LeadEnd::POST, (string) $port, true)) : [] as $way) {
-                foreach (null === self::obstacle($way, $dead) ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
+                foreach (null === self::obstacle($way, $dead) ? $graph->partsAt($way[\count($way) - 1]->to) : [] as $hearing) {
+                    [$box, $part] = [$hearing->unit, $hearing->part];
                     $boxes[$box->name] = $box;
                     $at[$port][] = [$box->name, $part->id, $way];
                 }
@@ -62,15 +63,15 @@ final readonly class Patch
             foreach ($box->isPost() || !self::canBePlayed($box) ? [] : $graph->sockets($box, $plugs, true) as $socket) {
                 foreach ($graph->reachedFrom($socket) as $way) {
                     $end = $way[\count($way) - 1]->to;
-                    if (LeadEnd::POST !== $end->unit || $end->isOut || null === ($setup->book->ports[Post::port($end->at)[0]] ?? null)) {
+                    if (LeadEnd::POST !== $end->unit || $end->isOut || null === ($setup->book->ports[Post::port($end->at)->port] ?? null)) {
                         continue;
                     }
                     $boxes[$box->name] = $box;
-                    $led[Post::port($end->at)[0]] = true;
+                    $led[Post::port($end->at)->port] = true;
                     $obstacle = self::obstacle($way, $dead);
                     $from[$box->name] ??= [];
                     if (null === $obstacle) {
-                        $from[$box->name][] = [$socket->at, Post::port($end->at)[0], $way];
+                        $from[$box->name][] = [$socket->at, Post::port($end->at)->port, $way];
                     } else {
                         $stopped[$box->name] = $obstacle;
                     }

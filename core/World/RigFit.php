@@ -214,7 +214,7 @@ final class RigFit
                 $at = $way[\count($way) - 1]->to;
                 $port =
                     LeadEnd::POST === $at->unit && !$at->isOut && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)
-                        ? $this->book->inPort(Post::port($at->at)[0])
+                        ? $this->book->inPort(Post::port($at->at)->port)
                         : null;
                 if (null !== $port) {
                     $ports[$port] = true;

@@ -45,7 +45,8 @@ final class RigWorld
             [$ways] = $graph->waysFrom(new Socket(LeadEnd::POST, $book->ports()[$port], true));
             foreach ($ways as $way) {
                 $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->name(), $broken, true));
-                foreach ($isOpen ? $graph->partsAt($way[\count($way) - 1]->to) : [] as [$box, $part]) {
+                foreach ($isOpen ? $graph->partsAt($way[\count($way) - 1]->to) : [] as $hearing) {
+                    [$box, $part] = [$hearing->unit, $hearing->part];
                     $this->hearers[$port][] = [$box->name, $part, $way];
                 }
             }

@@ -62,7 +62,8 @@ final readonly class CheckController
     #[Route('/api/format', methods: 'POST')]
     public function format(Request $request): JsonResponse
     {
-        [$book, $errors] = Parser::parse(Body::of($request)->text('text', Parser::MAX_BYTES));
+        $read = Parser::parse(Body::of($request)->text('text', Parser::MAX_BYTES));
+        [$book, $errors] = [$read->book, $read->errors];
         if ([] !== $errors) {
             throw ApiProblem::unprocessable("line {$errors[0]->span->line} cannot be read: {$errors[0]->getMessage()}; put it right first");
         }

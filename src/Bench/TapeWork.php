@@ -37,7 +37,7 @@ final readonly class TapeWork
      */
     public function portion(TapeJob $job, Document $tape): void
     {
-        $book = Compiler::load(Parser::parse($job->bookText)[0]); // it was checked when the run began
+        $book = Compiler::load(Parser::parse($job->bookText)->book); // it was checked when the run began
         $engine = '' === $job->state ? new Engine($book) : SavedRun::read((string) base64_decode($job->state, true), $book, false);
         if ('' === $job->state) {
             $engine->start();

@@ -43,7 +43,8 @@ final class ChartWriteCommand extends Command
             throw CommandFailed::input("{$file}: {$bad->getMessage()}");
         }
         if ('midnam' === $as) {
-            [$text, $lost] = NameDocument::write($chart);
+            $written = NameDocument::write($chart);
+            [$text, $lost] = [$written->xml, $written->lost];
             foreach ($lost as $what) {
                 Files::tell($output, "{$file}: a name document does not hold {$what}");
             }

@@ -27,7 +27,8 @@ final class FormatCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $file = OptionText::of($input->getArgument('book'));
-        [$book, $errors] = Parser::parse(Files::rulebookText($file));
+        $read = Parser::parse(Files::rulebookText($file));
+        [$book, $errors] = [$read->book, $read->errors];
         foreach ($errors as $error) {
             if ('not-built' !== $error->errorCode) {
                 throw CommandFailed::rulebook("{$file}:{$error->span->line}:{$error->span->column}: error: {$error->errorCode}: {$error->getMessage()}");

@@ -32,12 +32,12 @@ final class PlainCommand extends Command
 
             return 0;
         }
-        [$text, $unsaid] = Plain::of($checked->written, $checked->book, RigReader::devices($rig)($checked->written));
-        $output->write($text, false, OutputInterface::OUTPUT_RAW);
-        foreach ($unsaid as [$line, $what]) {
-            Files::tell($output, "{$file}:{$line}: {$what} cannot be said without names");
+        $plain = Plain::of($checked->written, $checked->book, RigReader::devices($rig)($checked->written));
+        $output->write($plain->text, false, OutputInterface::OUTPUT_RAW);
+        foreach ($plain->unsaid as $unsaid) {
+            Files::tell($output, "{$file}:{$unsaid->line}: {$unsaid->what} cannot be said without names");
         }
 
-        return [] === $unsaid ? 0 : 1;
+        return [] === $plain->unsaid ? 0 : 1;
     }
 }

@@ -34,7 +34,8 @@ final class RulebookKind implements DocumentKind
         if (!mb_check_encoding($text, 'UTF-8') || str_contains($text, "\0")) {
             throw BadDocument::at($fileName, '', 'this is not UTF-8 text, as a rulebook is');
         }
-        [$book, $errors] = Parser::parse($text);
+        $read = Parser::parse($text);
+        [$book, $errors] = [$read->book, $read->errors];
         if ([] !== $errors && [] === $book->lines) {
             throw BadDocument::at($fileName, "line {$errors[0]->span->line}", "{$errors[0]->getMessage()}; nothing in this file can be read as a rulebook");
         }

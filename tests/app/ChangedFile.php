@@ -82,7 +82,7 @@ final class ChangedFile
             'a.tape' => (string) file_get_contents("{$root}/demo/rehearsal.tape"),
             'a.chart.json' => Json::write($chart),
             'chart.csv' => implode("\n", ChartTables::of($chart)),
-            'a.midnam' => NameDocument::write($chart)[0],
+            'a.midnam' => NameDocument::write($chart)->xml,
             default => self::converted("{$root}/demo/rehearsal.tape", $file),
         };
     }

@@ -63,7 +63,7 @@ final class PortWays
             foreach ($this->graph->reachedFrom($socket, $kind) as $way) {
                 $end = $way[\count($way) - 1]->to;
                 if (LeadEnd::POST === $end->unit && !$end->isOut) {
-                    $found[Post::port($end->at)[0]] = true;
+                    $found[Post::port($end->at)->port] = true;
                 }
             }
         }

@@ -21,8 +21,7 @@ final class NameDocument
     public const MAX_BYTES = 8 << 20;
     private const MOST_PROGRAMS = 16384;
 
-    /** @return array{string, list<string>} the document, and what of the chart is not in it */
-    public static function write(Chart $chart): array
+    public static function write(Chart $chart): WrittenDocument
     {
         $xml = new \XMLWriter();
         $xml->openMemory();
@@ -53,7 +52,7 @@ final class NameDocument
             $again = []; // nothing of it has a place in such a document
         }
 
-        return [$text, Dropped::of((array) Json::toValue($chart), \is_array($again) ? $again : [])];
+        return new WrittenDocument($text, Dropped::of((array) Json::toValue($chart), \is_array($again) ? $again : []));
     }
 
     /**

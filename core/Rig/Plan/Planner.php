@@ -412,7 +412,8 @@ final class Planner
                 [],
             );
         }
-        [$units, $isSmallest] = SmallestConflict::of($puzzle);
+        $conflict = SmallestConflict::of($puzzle);
+        [$units, $isSmallest] = [$conflict->units, $conflict->isSmallest];
         $names = implode(', ', $units);
         $why =
             1 === \count($units)

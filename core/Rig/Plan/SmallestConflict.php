@@ -32,8 +32,7 @@ final class SmallestConflict
     ) {
     }
 
-    /** @return array{list<string>, bool} the units in order, and whether there is no smaller set */
-    public static function of(PlanProblem $puzzle): array
+    public static function of(PlanProblem $puzzle): UnitConflict
     {
         $smallest = null;
         $isProven = true;
@@ -56,7 +55,7 @@ final class SmallestConflict
             $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest;
         }
 
-        return [$smallest ?? [], $isProven];
+        return new UnitConflict($smallest ?? [], $isProven);
     }
 
     /**

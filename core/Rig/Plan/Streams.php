@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Plan;
 
-use ZigzagPost\Core\Rig\Chart\Sends;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
@@ -20,7 +19,8 @@ final class Streams
                 $listeners = [];
                 foreach ($graph->reachedFrom($socket) as $key => $way) {
                     $at = $way[\count($way) - 1]->to;
-                    foreach ($graph->partsAt($at) as [$hearing, $part]) {
+                    foreach ($graph->partsAt($at) as $hearing) {
+                        [$hearing, $part] = [$hearing->unit, $hearing->part];
                         $listeners["{$hearing->name}\t{$part->id}"] ??= new Listener($hearing, $part, $way);
                     }
                 }

@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Rig\Setup;
 
 use ZigzagPost\Core\Rig\Chart\Automatic;
 use ZigzagPost\Core\Rig\Chart\Carries;
-use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Route;
 use ZigzagPost\Core\Rig\Chart\Sends;
@@ -23,7 +22,7 @@ final class Graph
 
     /** @var array<string, list<Hop>> by the key of the socket that they begin at */
     private array $hops = [];
-    /** @var array<string, list<array{Device, Hears}>> by the key of the socket where they hear */
+    /** @var array<string, list<HearingPart>> by the key of the socket where they hear */
     private array $parts = [];
 
     public function __construct(private readonly Setup $setup)
@@ -40,7 +39,7 @@ final class Graph
             }
             foreach ($box->chart->hears ?? [] as $part) {
                 foreach ($this->sockets($box, $part->at, false) as $socket) {
-                    $this->parts[$socket->key][] = [$box, $part];
+                    $this->parts[$socket->key][] = new HearingPart($box, $part);
                 }
             }
         }
@@ -52,7 +51,7 @@ final class Graph
         return $this->hops[$socket->key] ?? [];
     }
 
-    /** @return list<array{Device, Hears}> parts of boxes that hear at a socket */
+    /** @return list<HearingPart> */
     public function partsAt(Socket $socket): array
     {
         return $this->parts[$socket->key] ?? [];

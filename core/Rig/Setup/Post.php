@@ -33,11 +33,9 @@ final class Post
 
     /**
      * The port that an end of a lead names, and which way it is meant.
-     *
-     * @return array{string, Way|null}
      */
-    public static function port(string $plug): array
+    public static function port(string $plug): PostPlug
     {
-        return 1 === preg_match('/^(\S+) (in|out)$/D', $plug, $match) ? [$match[1], Way::from($match[2])] : [$plug, null];
+        return 1 === preg_match('/^(\S+) (in|out)$/D', $plug, $match) ? new PostPlug($match[1], Way::from($match[2])) : new PostPlug($plug, null);
     }
 }

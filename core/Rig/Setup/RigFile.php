@@ -42,7 +42,7 @@ final class RigFile
 
     private static function book(string $text): Rulebook
     {
-        return Parser::parse($text)[0];
+        return Parser::parse($text)->book;
     }
 
     /**

@@ -72,20 +72,22 @@ final class Setup
         if (null === $box) {
             return "there is no unit {$end->unit}";
         }
-        [$id, $meant] = $box->isPost() ? Post::port($end->plug) : [$end->plug, null];
+        $meant = $box->isPost() ? Post::port($end->plug) : null;
+        $id = $meant->port ?? $end->plug;
+        $way = $meant?->way;
         $plug = $box->chart->plug($id);
         if (null === $plug) {
             return $box->isPost() ? "the rulebook has no port {$id}" : "{$end->unit} has no plug {$end->plug}";
         }
         $use = $box->use($plug);
-        if (null !== $meant && null !== $use && !($meant->sends() ? $use->way->sends() : $use->way->receives())) {
-            return "port {$id} of the rulebook does not go {$meant->value}";
+        if (null !== $way && null !== $use && !($way->sends() ? $use->way->sends() : $use->way->receives())) {
+            return "port {$id} of the rulebook does not go {$way->value}";
         }
         $stream = null === $end->stream ? null : $plug->stream($end->stream);
         if (null !== $end->stream && null === $stream) {
             return "{$end->unit} {$plug->id} has no stream {$end->stream}";
         }
 
-        return new End($box, $plug, $stream, $use, $meant);
+        return new End($box, $plug, $stream, $use, $way);
     }
 }

@@ -26,7 +26,8 @@ final readonly class Source
 
     public static function of(string $text): self
     {
-        [$book, $errors] = Parser::parse($text);
+        $read = Parser::parse($text);
+        [$book, $errors] = [$read->book, $read->errors];
 
         return new self($text, explode("\n", $text), $book, $errors);
     }
@@ -172,7 +173,7 @@ final readonly class Source
     public function statement(int $line): Span
     {
         $text = $this->lines[$line - 1];
-        $comment = Lexer::line($text, $line)[1] ?? '';
+        $comment = Lexer::line($text, $line)->comment ?? '';
         $words = rtrim('' === $comment ? $text : mb_substr($text, 0, (int) mb_strrpos($text, $comment)));
         $indent = mb_strlen($words) - mb_strlen(ltrim($words));
 

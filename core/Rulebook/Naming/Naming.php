@@ -9,6 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\GroupPart;
+use ZigzagPost\Core\Rulebook\ReadRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Scene;
@@ -34,8 +35,8 @@ final class Naming
         $this->resolved = clone $book;
     }
 
-    /** @return array{Rulebook, list<RulebookError>} the rulebook for this rig, and what the rig does not have */
-    public static function resolve(Rulebook $book, Devices $devices): array
+    /** The rulebook for this rig, and what the rig does not have. */
+    public static function resolve(Rulebook $book, Devices $devices): ReadRulebook
     {
         return (new self($book, $devices))->all();
     }
@@ -73,8 +74,7 @@ final class Naming
         return null;
     }
 
-    /** @return array{Rulebook, list<RulebookError>} */
-    private function all(): array
+    private function all(): ReadRulebook
     {
         foreach ($this->resolved->groups as $name => $group) {
             $this->try(fn () => ($this->resolved->groups[$name] = $this->group($group)));
@@ -102,7 +102,7 @@ final class Naming
         $this->resolved->songIds = $this->devices->songIds();
         $this->resolved->devices = $this->devices;
 
-        return [$this->resolved, $this->errors];
+        return new ReadRulebook($this->resolved, $this->errors);
     }
 
     /** A rule whose controls are not known keeps the line that names them: that it is there is no question. */

@@ -19,7 +19,7 @@ final class Plain
 {
     /** @var array<int, list<string>> what stands in place of a line */
     private array $lines = [];
-    /** @var list<array{int, string}> lines that cannot be said without names, and what they are */
+    /** @var list<UnsaidLine> */
     private array $unsaid = [];
 
     private function __construct(private readonly Rulebook $book, private readonly Rulebook $resolved, private readonly StepNaming $naming)
@@ -29,10 +29,8 @@ final class Plain
     /**
      * @param Rulebook $book as it was written
      * @param Rulebook $resolved as {@see Naming} made it
-     *
-     * @return array{string, list<array{int, string}>} the text, and the lines that it leaves out
      */
-    public static function of(Rulebook $book, Rulebook $resolved, Devices $devices): array
+    public static function of(Rulebook $book, Rulebook $resolved, Devices $devices): PlainText
     {
         $plain = new self($book, $resolved, new StepNaming($book, $devices, static fn (RulebookError $error): null => null));
         foreach ($resolved->rules as $index => $rule) {
@@ -56,7 +54,7 @@ final class Plain
             $plain->leaveOut($lamps->name->span->line, $lamps->print());
         }
 
-        return [$plain->print(), $plain->unsaid];
+        return new PlainText($plain->print(), $plain->unsaid);
     }
 
     private function rule(Rule $rule, Rule $resolved): void
@@ -115,7 +113,7 @@ final class Plain
     /** A rule whose steps cannot be said still takes what it takes. */
     private function withoutSteps(Rule $rule): void
     {
-        $this->unsaid[] = [$rule->span->line, "rule \"{$rule->title}\""];
+        $this->unsaid[] = new UnsaidLine($rule->span->line, "rule \"{$rule->title}\"");
         foreach ($rule->steps as $index => $step) {
             $this->lines[$step->span->line] = 0 === $index ? ['drop'] : [];
         }
@@ -136,7 +134,7 @@ final class Plain
             foreach ($group as $each) {
                 $plain = $each instanceof NamedStep ? $each->plain() : [$each->print()];
                 if (null === $plain) {
-                    $this->unsaid[] = [$line, $before.$each->print()];
+                    $this->unsaid[] = new UnsaidLine($line, $before.$each->print());
                 }
                 array_push($this->lines[$line], ...array_map(static fn (string $text): string => $before.$text, $plain ?? []));
             }
@@ -146,7 +144,7 @@ final class Plain
     private function leaveOut(int $line, string $what): void
     {
         $this->lines[$line] = [];
-        $this->unsaid[] = [$line, $what];
+        $this->unsaid[] = new UnsaidLine($line, $what);
     }
 
     private function print(): string
@@ -166,7 +164,7 @@ final class Plain
                 $plain->lines[] = new SourceLine($line->line, SourceLine::COMMENT, '', $line->comment);
             }
         }
-        usort($this->unsaid, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($this->unsaid, static fn (UnsaidLine $a, UnsaidLine $b): int => $a->line <=> $b->line);
 
         return Printer::print($plain);
     }

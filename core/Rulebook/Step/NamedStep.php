@@ -74,7 +74,7 @@ abstract class NamedStep extends Step
      */
     final protected function read(array $lines): array
     {
-        return array_map(fn (string $line): Step => Steps::parse(new Cursor(Lexer::line($line, $this->span->line)[0], MiddleC::C4)), $lines);
+        return array_map(fn (string $line): Step => Steps::parse(new Cursor(Lexer::line($line, $this->span->line)->tokens, MiddleC::C4)), $lines);
     }
 
     /**

@@ -30,11 +30,9 @@ final class Lexer
     ];
 
     /**
-     * @return array{list<Token>, ?string} the tokens, ending with an End token, and the comment with its #
-     *
      * @throws RulebookError
      */
-    public static function line(string $text, int $line): array
+    public static function line(string $text, int $line): LexedLine
     {
         $tokens = [];
         $comment = null;
@@ -62,6 +60,6 @@ final class Lexer
         }
         $tokens[] = new Token(TokenType::End, '', new Span($line, max(1, $column)), true);
 
-        return [$tokens, null === $comment ? null : rtrim($comment)];
+        return new LexedLine($tokens, null === $comment ? null : rtrim($comment));
     }
 }

@@ -303,7 +303,8 @@ final readonly class Hearing
     {
         $found = [];
         foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
-            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$at, $part]) {
+            foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
+                [$at, $part] = [$hearing->unit, $hearing->part];
                 if ($at->name === $box->name) {
                     $found[] = [$way, $part];
                 }

@@ -53,7 +53,8 @@ final readonly class PastThePost
     {
         $path = Path::over($box->name, $way)->stoppingAt($this->hearing->stop($way));
         $emission = new Emission('', $kind, $channel, $message->number);
-        foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as [$device, $part]) {
+        foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
+            [$device, $part] = [$hearing->unit, $hearing->part];
             if ($device->isPost() || LeadEnd::POST === $device->name || $device === $box) {
                 continue;
             }

@@ -107,7 +107,7 @@ final class ProvingTest extends TestCase
         $source = Source::of($text);
         $line = static fn (string $what): int => substr_count(substr($text, 0, (int) strpos($text, $what)), "\n") + 1;
         $texts = [
-            'reformatted' => Printer::print(Parser::parse(str_replace('  take', '      take', $text))[0]),
+            'reformatted' => Printer::print(Parser::parse(str_replace('  take', '      take', $text))->book),
             'with comments' => str_replace("\nrule", "\n# a word\nrule", $text),
             'a clock renamed' => $source->with(Rename::edits($source, $line('clock crossing'), 7, 'ferry'))->text,
             'a stack renamed' => $source->with(Rename::edits($source, $line('stack storm'), 7, 'weather'))->text,
@@ -124,7 +124,7 @@ final class ProvingTest extends TestCase
     public function testARenamedPortIsTheSamePort(): void
     {
         $book = static fn (string $in, string $out) => Compiler::load(
-            Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")[0],
+            Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")->book,
         );
         $proof = Proving::accept('one', "0 keys 90 3C 40\n100 keys 80 3C 40\n", $book('keys', 'moths'));
         self::assertSame("# zigzag tape 1\n0.000 moths 92 3C 40\n100.000 moths 82 3C 40\n", $proof->accepted);
@@ -135,7 +135,7 @@ final class ProvingTest extends TestCase
     /** A tape that an earlier version of the program accepted: where rules and rig are as they were, the program is why it differs. */
     public function testWhatTheProgramPlaysDifferentlyIsTold(): void
     {
-        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")[0]);
+        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")->book);
         $tape = "0 keys 90 3C 40\n";
         [$other, $now] = ["0 moths 90 3D 40\n", "0 moths 90 3C 40\n"];
         foreach (
@@ -157,7 +157,7 @@ final class ProvingTest extends TestCase
 
     public function testAKeptTapeThatIsNoneIsToldAndTheOthersArePlayed(): void
     {
-        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")[0]);
+        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")->book);
         foreach (["x\n", '0', "5 keys 90 3C\n4 keys F8\n", '0 keys GG', "0 keys 90 3C\n\xFF\n"] as $none) {
             self::assertNotNull(Proving::of(new KeptTape('none', $none, ''), $book)->unreadable, $none);
             self::assertNotNull(Proving::of(new KeptTape('none', "0 keys 90 3C 40\n", $none), $book)->unreadable, $none);

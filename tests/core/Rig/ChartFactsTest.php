@@ -149,7 +149,7 @@ final class ChartFactsTest extends TestCase
                     'names' => ['0' => 'Ebb', '2' => 'Flow'],
                 ],
             ]),
-        )[0];
+        )->xml;
 
         self::assertSame([], array_filter(NameDocument::read($written)->notes, static fn (string $note): bool => str_contains($note, 'left out')));
     }

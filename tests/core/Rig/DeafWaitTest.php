@@ -42,7 +42,8 @@ final class DeafWaitTest extends TestCase
             $withClock += [] === array_filter($sent, static fn (array $each): bool => "\xF8" === $each[1]) ? 0 : 1;
             self::assertSame([], self::lost($sent), $text);
 
-            [$plain, $unsaid] = Plain::of(Checker::check($text)->book, $checked->book, RigDevices::of(Setup::of($rig, $checked->book)));
+            $said = Plain::of(Checker::check($text)->book, $checked->book, RigDevices::of(Setup::of($rig, $checked->book)));
+            [$plain, $unsaid] = [$said->text, $said->unsaid];
             self::assertSame([], $unsaid, $text);
             self::assertEquals($sent, $this->played(Checker::check($plain)->book), $text.$plain);
         }

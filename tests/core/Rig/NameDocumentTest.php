@@ -18,7 +18,8 @@ final class NameDocumentTest extends TestCase
     public function testGoesOutAndComesBackWithWhatBothSidesHave(): void
     {
         $chart = StageRig::rig()->charts['brine']->chart;
-        [$xml, $lost] = NameDocument::write($chart);
+        $written = NameDocument::write($chart);
+        [$xml, $lost] = [$written->xml, $written->lost];
         $again = RigFile::chart(Json::encode(NameDocument::read($xml)->chart));
 
         self::assertSame($chart->name, $again->name);
@@ -46,7 +47,7 @@ final class NameDocumentTest extends TestCase
         self::assertSame(['Mix', 'Feedback', 'Pan', 'Mode', 'Time'], self::names($again));
         self::assertSame([0, 100], $again->parameters[0]->raw ?? null);
         // Once through, nothing more is lost.
-        self::assertEquals($again, RigFile::chart(Json::encode(NameDocument::read(NameDocument::write($again)[0])->chart)));
+        self::assertEquals($again, RigFile::chart(Json::encode(NameDocument::read(NameDocument::write($again)->xml)->chart)));
     }
 
     /** A law: what has not come back is named. */
@@ -55,7 +56,8 @@ final class NameDocumentTest extends TestCase
         $any = new AnyRig(new \Random\Randomizer(new \Random\Engine\Mt19937(23)));
         for ($case = 0; $case < Cases::number(25); ++$case) {
             $chart = RigFile::chart($any->chart());
-            [$xml, $lost] = NameDocument::write($chart);
+            $written = NameDocument::write($chart);
+            [$xml, $lost] = [$written->xml, $written->lost];
             try {
                 $again = RigFile::chart(Json::encode(NameDocument::read($xml)->chart));
             } catch (BadData) {
@@ -150,7 +152,7 @@ final class NameDocumentTest extends TestCase
     public function testDamagedDocumentsAreReadOrRefused(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(3));
-        [$xml] = NameDocument::write(StageRig::rig()->charts['brine']->chart);
+        $xml = NameDocument::write(StageRig::rig()->charts['brine']->chart)->xml;
         for ($case = 0; $case < Cases::number(300); ++$case) {
             $damaged = $xml;
             for ($times = $random->getInt(1, 4); $times > 0; --$times) {

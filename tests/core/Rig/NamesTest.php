@@ -130,7 +130,8 @@ final class NamesTest extends TestCase
         $checked = self::check(StageRig::PORTS."\n".$named);
         self::assertSame([], self::errors($checked->findings));
         $setup = self::stage($checked->written);
-        [$text, $unsaid] = Plain::of($checked->written, $checked->book, RigDevices::of($setup));
+        $said = Plain::of($checked->written, $checked->book, RigDevices::of($setup));
+        [$text, $unsaid] = [$said->text, $said->unsaid];
         if (null === $plain) {
             self::assertCount(1, $unsaid);
 

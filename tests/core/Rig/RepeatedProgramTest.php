@@ -94,7 +94,7 @@ final class RepeatedProgramTest extends TestCase
             $checked = $situation->checked();
 
             return array_column(
-                Plain::of($checked->written, $checked->book, RigDevices::of(Setup::of($situation->setup->rig, $checked->written)))[1],
+                Plain::of($checked->written, $checked->book, RigDevices::of(Setup::of($situation->setup->rig, $checked->written)))->unsaid,
                 1,
             );
         };

@@ -135,7 +135,7 @@ final class ChangeTest extends TestCase
                     self::assertSame(self::comments($source->text), self::comments($changed->text), $message);
                     self::assertSame([], self::lost($source, $changed, $touched, 'rename' === $what), $message);
                     $printed = Printer::print($changed->book);
-                    self::assertSame($printed, Printer::print(Parser::parse($printed)[0]), $message);
+                    self::assertSame($printed, Printer::print(Parser::parse($printed)->book), $message);
                     self::assertSame(self::titles($source, $what, $rule->title, "new {$i}"), self::titles($changed), $message);
                     $source = $changed;
                 }

@@ -21,9 +21,9 @@ final class ParserTest extends TestCase
 
     public function testALineThatCannotBeReadSpoilsNoOther(): void
     {
-        [, $errors] = Parser::parse(
+        $errors = Parser::parse(
             "port keys in\nport moths out\nrule \"r\"\n  take nota\n  set channel = 3\n  send moths\nrule \"s\"\n  send moths\n",
-        );
+        )->errors;
         self::assertSame(
             ['4 syntax', '8 order'],
             array_map(static fn (RulebookError $error): string => "{$error->span->line} {$error->errorCode}", $errors),
@@ -66,7 +66,7 @@ final class ParserTest extends TestCase
     #[DataProvider('mistakes')]
     public function testMistakesAreFoundWhereTheyWereMade(string $text, int $line, int $column, string $message): void
     {
-        [, $errors] = Parser::parse($text);
+        $errors = Parser::parse($text)->errors;
         self::assertNotSame([], $errors);
         self::assertStringContainsString($message, $errors[0]->getMessage());
         self::assertSame([$line, $column], [$errors[0]->span->line, $errors[0]->span->column]);
@@ -94,8 +94,8 @@ final class ParserTest extends TestCase
                 $printed = $this->print($text);
                 self::assertSame($printed, $this->print($printed), 'formatting again changes nothing');
                 self::assertEquals(
-                    array_map(static fn ($line): string => $line->text, Parser::parse($text)[0]->lines),
-                    array_map(static fn ($line): string => $line->text, Parser::parse($printed)[0]->lines),
+                    array_map(static fn ($line): string => $line->text, Parser::parse($text)->book->lines),
+                    array_map(static fn ($line): string => $line->text, Parser::parse($printed)->book->lines),
                 );
             });
     }
@@ -177,15 +177,15 @@ final class ParserTest extends TestCase
     public function testHostileNestingIsRefused(): void
     {
         foreach ([str_repeat('(', 50_000), str_repeat('not ', 50_000), str_repeat('-', 50_000), '1'.str_repeat(' + 1', 50_000)] as $expression) {
-            [, $errors] = Parser::parse("rule \"r\"\n  take cc\n  set value = {$expression}\n");
+            $errors = Parser::parse("rule \"r\"\n  take cc\n  set value = {$expression}\n")->errors;
             self::assertCount(1, $errors);
         }
-        [, $errors] = Parser::parse(str_repeat('x', Parser::MAX_BYTES + 1));
+        $errors = Parser::parse(str_repeat('x', Parser::MAX_BYTES + 1))->errors;
         self::assertSame('too-large', $errors[0]->errorCode);
     }
 
     private function print(string $text): string
     {
-        return Printer::print(Parser::parse($text)[0]);
+        return Printer::print(Parser::parse($text)->book);
     }
 }

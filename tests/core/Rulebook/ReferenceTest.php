@@ -33,7 +33,7 @@ final class ReferenceTest extends TestCase
     {
         $checked = Checker::check($book, static fn (Rulebook $read): RigDevices => RigDevices::of(Setup::of(StageRig::rig(), $read)));
         self::assertSame([], $checked->findings);
-        self::assertSame($book, Printer::print(Parser::parse($book)[0]));
+        self::assertSame($book, Printer::print(Parser::parse($book)->book));
         self::assertSame($out, implode('', array_map(static fn (string $line): string => $line."\n", Play::through($checked->book, $in))));
     }
 

@@ -41,7 +41,7 @@ final class CalibrationTest extends TestCase
                 ] as $where => $steps
             ) {
                 $engine = new Engine(
-                    Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")[0]),
+                    Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")->book),
                 );
                 $now = 0;
                 foreach ([[1.0, 127], [0.0, 0], [0.5, null], [1.0, 127], [0.3, null], [0.0, 0]] as [$to, $wanted]) {
