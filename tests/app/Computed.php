@@ -69,7 +69,8 @@ final class Computed
         $computed->proofs();
         foreach ($rig->charts as $id => $kept) {
             $computed->say("chart {$id} as tables", ChartTables::of($kept->chart));
-            $computed->say("chart {$id} as a name document", NameDocument::write($kept->chart));
+            $document = NameDocument::write($kept->chart);
+            $computed->say("chart {$id} as a name document", [$document->xml, $document->lost]);
         }
 
         return $computed->text;

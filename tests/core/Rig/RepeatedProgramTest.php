@@ -95,7 +95,7 @@ final class RepeatedProgramTest extends TestCase
 
             return array_column(
                 Plain::of($checked->written, $checked->book, RigDevices::of(Setup::of($situation->setup->rig, $checked->written)))->unsaid,
-                1,
+                'what',
             );
         };
         self::assertSame(['rule "By number"', 'rule "Back"'], $left(false));
