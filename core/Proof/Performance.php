@@ -74,7 +74,8 @@ final class Performance
             $sender = new DeviceSender($seats->boxes[$unit]);
             foreach ([[1_700_000, 90], [2_600_000, 0]] as [$after, $velocity]) {
                 $bytes = null === $seats->boxes[$unit]->chart->keys ? '' : $sender->play("key {$key}", $velocity);
-                foreach ('' === $bytes ? [] : \array_slice($ways, 0, 1) as [, $port]) {
+                foreach ('' === $bytes ? [] : \array_slice($ways, 0, 1) as $sending) {
+                    $port = $sending->port;
                     $strokes[] = new Stroke((string) $unit, "key {$key}", new Event($from + $after, $port, $bytes));
                 }
             }

@@ -35,12 +35,12 @@ final class Bench
     /** @var list<array{timeUs: int, port: string, bytes: string}> what has come in, not yet taken */
     private array $came = [];
 
-    /** @var array<string, list<array{string, string}>> what messages did to units, by time and port: bytes and words; not yet taken */
+    /** @var array<string, list<DoneByMessage>> what messages did to units, by time and port; not yet taken */
     private array $arrived = [];
 
     /** @var array<string, Receiver> by the name of their unit, or of their port */
     private array $receivers = [];
-    /** @var array<int, list<array{string, string|null, list<Hop>}>> receivers by out port, at which part of them it is heard, and over which way */
+    /** @var array<int, list<HearingReceiver>> by out port */
     private array $hearing = [];
 
     private bool $isMarked = false;
@@ -129,7 +129,8 @@ final class Bench
         $this->isMarked = $this->isMarked || ($value > 0 && $this->seats->isMark($sender, $control));
         foreach ((new DeviceSender($box))->messages($control, $value) as $kind => $messages) {
             $at = $box->sendsOf(KindName::from($kind))->at ?? [];
-            foreach ($this->seats->from[$sender] ?? [] as [$plug, $port, $way]) {
+            foreach ($this->seats->from[$sender] ?? [] as $sending) {
+                [$plug, $port, $way] = [$sending->plug, $sending->port, $sending->way];
                 $passing = array_filter($messages, static fn (string $bytes): bool => Hop::passes($way, $bytes));
                 if ([] !== $passing && ([] === $at || \in_array($plug, $at, true))) {
                     $this->feed($timeUs, $port, implode('', $passing));
@@ -279,7 +280,7 @@ final class Bench
         return $came;
     }
 
-    /** @return array<string, list<array{string, string}>> what messages did to units of the rig since the last call, by "time port": bytes and words */
+    /** @return array<string, list<DoneByMessage>> what messages did to units of the rig since the last call, by "time port" */
     public function takeArrived(): array
     {
         $arrived = $this->arrived;
@@ -395,7 +396,7 @@ final class Bench
         return array_values(array_map(static fn (Parameter $parameter): string => $parameter->name, $byHand));
     }
 
-    /** @return array<string, array{int|null, array<string, int>}> program and known raw values of each unit of the rig */
+    /** @return array<string, UnitStanding> of each unit of the rig */
     public function standing(): array
     {
         $standing = [];
@@ -435,7 +436,8 @@ final class Bench
         $this->follow();
         foreach ($this->engine->take() as $made) {
             $this->journal[] = new JournalEntry($made[0], JournalEntry::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
-            foreach ($this->hearing[$made[1]] ?? [] as [$name, $part, $way]) {
+            foreach ($this->hearing[$made[1]] ?? [] as $hearing) {
+                [$name, $part, $way] = [$hearing->receiver, $hearing->part, $hearing->way];
                 $receiver = $this->receivers[$name];
                 if (!Hop::passes($way, $made[2])) {
                     continue;
@@ -443,7 +445,7 @@ final class Bench
                 if ($receiver instanceof DeviceReceiver && null !== $part) {
                     $did = $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
                     if (null !== $did) {
-                        $this->arrived["{$made[0]} {$this->engine->book->ports()[$made[1]]}"][] = [$made[2], "{$receiver->label()}: {$did}"];
+                        $this->arrived["{$made[0]} {$this->engine->book->ports()[$made[1]]}"][] = new DoneByMessage($made[2], "{$receiver->label()}: {$did}");
                     }
                 } else {
                     $receiver->hear($made[0], $made[2], $made[3] ?? null);
@@ -471,13 +473,14 @@ final class Bench
         $this->hearing = [];
         foreach ($this->engine->book->outPorts() as $port) {
             $name = $this->engine->book->ports()[$port];
-            foreach ($this->seats->at[$name] ?? [] as [$unit, $part, $way]) {
+            foreach ($this->seats->at[$name] ?? [] as $hearing) {
+                [$unit, $part, $way] = [$hearing->unit, $hearing->part, $hearing->way];
                 $this->receivers[$unit] ??= $this->device($unit, $kept[$unit] ?? null);
-                $this->hearing[$port][] = [$unit, $part, $way];
+                $this->hearing[$port][] = new HearingReceiver($unit, $part, $way);
             }
             if (!isset($this->hearing[$port]) && null === $this->seats) {
                 $this->receivers[$name] = $kept[$name] ?? StandIns::receiver($name);
-                $this->hearing[$port] = [[$name, null, []]];
+                $this->hearing[$port] = [new HearingReceiver($name, null, [])];
             }
         }
     }

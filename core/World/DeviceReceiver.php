@@ -66,10 +66,9 @@ final class DeviceReceiver implements Receiver
         };
     }
 
-    /** @return array{int|null, array<string, int>} its program, and raw values of its parameters, as far as they are known */
-    public function standing(): array
+    public function standing(): UnitStanding
     {
-        return [$this->device->program(), $this->device->values()];
+        return new UnitStanding($this->device->program(), $this->device->values());
     }
 
     public function label(): string

@@ -19,10 +19,13 @@ use ZigzagPost\Core\Rig\Wire\Walk;
 /** Which units of a rig play into the ports of a rulebook and which hear what leaves there, over leads that work and thrus and hubs that are on. */
 final readonly class Patch
 {
+    /** To be raised when its fields change: it is kept between requests. */
+    public const VERSION = 2;
+
     /**
      * @param array<string, Device> $boxes by unit
-     * @param array<string, list<array{string, string, list<Hop>}>> $at units and parts by out port, and the way to them
-     * @param array<string, list<array{string, string, list<Hop>}>> $from plugs, in ports and ways, by unit that sends
+     * @param array<string, list<HearingUnit>> $at by out port
+     * @param array<string, list<SendingPlug>> $from by unit that sends
      * @param array<string, string> $stopped why nothing of a unit that sends comes in, by unit
      * @param array<string, true> $led in ports that some unit is led to, whether or not anything comes in
      * @param ControlName|null $mark the control that says that something was wrong
@@ -54,7 +57,7 @@ final readonly class Patch
                 foreach (null === self::obstacle($way, $dead) ? $graph->partsAt($way[\count($way) - 1]->to) : [] as $hearing) {
                     [$box, $part] = [$hearing->unit, $hearing->part];
                     $boxes[$box->name] = $box;
-                    $at[$port][] = [$box->name, $part->id, $way];
+                    $at[$port][] = new HearingUnit($box->name, $part->id, $way);
                 }
             }
         }
@@ -71,7 +74,7 @@ final readonly class Patch
                     $obstacle = self::obstacle($way, $dead);
                     $from[$box->name] ??= [];
                     if (null === $obstacle) {
-                        $from[$box->name][] = [$socket->at, Post::port($end->at)->port, $way];
+                        $from[$box->name][] = new SendingPlug($socket->at, Post::port($end->at)->port, $way);
                     } else {
                         $stopped[$box->name] = $obstacle;
                     }
@@ -98,7 +101,7 @@ final readonly class Patch
     {
         $senders = [];
         foreach ($this->from as $unit => $ways) {
-            $ports = implode(', ', array_values(array_unique(array_column($ways, 1))));
+            $ports = implode(', ', array_values(array_unique(array_column($ways, 'port'))));
             $senders[] = SenderView::of(
                 (string) $unit,
                 $ports,

@@ -20,7 +20,8 @@ final class Told
     public function hear(int $timeUs, string $port, string $bytes, ?int $pulseUs): array
     {
         $did = [];
-        foreach ($this->seats->at[$port] ?? [] as [$unit, $part, $way]) {
+        foreach ($this->seats->at[$port] ?? [] as $hearing) {
+            [$unit, $part, $way] = [$hearing->unit, $hearing->part, $hearing->way];
             $box = $this->seats->boxes[$unit] ?? null;
             if (null === $box || !Hop::passes($way, $bytes)) {
                 continue;

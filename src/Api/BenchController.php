@@ -30,6 +30,7 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\PresentStack;
+use ZigzagPost\Core\Show\Sheet\UnitNow;
 use ZigzagPost\Core\World\Bench;
 
 /** Benches: rulebooks at work between simulated devices. Playing needs no database. */
@@ -214,13 +215,13 @@ final readonly class BenchController
     {
         $body = Body::of($request);
         [$text, $name, $units] = [$body->text('text', Parser::MAX_BYTES), $body->text('name', 60), $body->texts('units', 500)];
-        $standing = $this->sessions->with($id, fn (BenchSession $session): array => [$session->rig, $this->bench($session)->standing()]);
-        $setup = $this->rigs->situation($standing[0], $text)->setup;
+        [$rig, $standing] = $this->sessions->with($id, fn (BenchSession $session): array => [$session->rig, $this->bench($session)->standing()]);
+        $setup = $this->rigs->situation($rig, $text)->setup;
         $chosen = [];
         foreach ($units as $unit) {
             $box = $setup->box($unit);
-            if (null !== $box && isset($standing[1][$unit])) {
-                $chosen[] = [$box, ...$standing[1][$unit]];
+            if (null !== $box && isset($standing[$unit])) {
+                $chosen[] = new UnitNow($box, $standing[$unit]);
             }
         }
         try {

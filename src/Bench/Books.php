@@ -159,7 +159,7 @@ final readonly class Books
     /** What is kept of another version of the bench is not taken for this one's. */
     private static function pointer(string $name): string
     {
-        return "{$name}.seats".Bench::VERSION;
+        return "{$name}.seats".Bench::VERSION.'.'.Patch::VERSION;
     }
 
     public function sweep(int $seconds): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\World\DoneByMessage;
 
 /**
  * The last hop of a message: what it did to the units that heard it.
@@ -13,7 +14,7 @@ use ZigzagPost\Core\Midi\Bytes;
  */
 final readonly class LastHop
 {
-    /** @param array<string, list<array{string, string}>> $arrived by "time port": bytes and words */
+    /** @param array<string, list<DoneByMessage>> $arrived by "time port" */
     public function __construct(private array $arrived)
     {
     }
@@ -38,9 +39,9 @@ final readonly class LastHop
     public function of(array $out): array
     {
         $did = [];
-        foreach ($this->arrived["{$out['timeUs']} {$out['port']}"] ?? [] as [$bytes, $words]) {
-            if (str_contains($out['bytes'], Bytes::toHex($bytes))) {
-                $did[] = $words;
+        foreach ($this->arrived["{$out['timeUs']} {$out['port']}"] ?? [] as $done) {
+            if (str_contains($out['bytes'], Bytes::toHex($done->bytes))) {
+                $did[] = $done->words;
             }
         }
 

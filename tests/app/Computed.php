@@ -24,6 +24,7 @@ use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\RulesSum;
+use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -37,10 +38,12 @@ use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\PresentStack;
+use ZigzagPost\Core\Show\Sheet\UnitNow;
 use ZigzagPost\Core\Situation\Examination;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\Way\Ways;
 use ZigzagPost\Core\World\Patch;
+use ZigzagPost\Core\World\UnitStanding;
 
 /** Everything that is computed of a rig, as text: what the command line prints, what the API sends, and what the sheets say. */
 final class Computed
@@ -176,18 +179,14 @@ final class Computed
                 self::edited(static fn (): array => Leaps::edits($source, $rule->span->line, 'pickup')),
             );
         }
-        $units = array_map(
-            static fn (Device $box): array => [
-                $box,
-                null === $box->chart->programs ? null : 0,
-                array_column(
-                    array_map(static fn ($parameter): array => [$parameter->name, $parameter->raw[0] ?? 0], $box->chart->parameters ?? []),
-                    1,
-                    0,
-                ),
-            ],
-            \array_slice($this->units(), 0, 3),
-        );
+        $now = static function (Device $box): UnitNow {
+            $parameters = $box->chart->parameters ?? [];
+            $values = array_map(static fn (Parameter $parameter): int => $parameter->raw[0] ?? 0, $parameters);
+            $names = array_map(static fn (Parameter $parameter): string => $parameter->name, $parameters);
+
+            return new UnitNow($box, new UnitStanding(null === $box->chart->programs ? null : 0, array_combine($names, $values)));
+        };
+        $units = array_map($now, \array_slice($this->units(), 0, 3));
         $this->say('a stack of now', self::edited(static fn (): array => PresentStack::of('now', $units)->edits($source)));
     }
 

@@ -7,7 +7,6 @@ namespace ZigzagPost\Core\Show\Sheet;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Index\ProgramNames;
-use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\SourceLine;
@@ -23,7 +22,7 @@ final readonly class PresentStack
     }
 
     /**
-     * @param list<array{Device, int|null, array<string, int>}> $units with the program they are on and their known raw values
+     * @param list<UnitNow> $units
      *
      * @throws RulebookError where the name is none, or nothing is known of the units
      */
@@ -33,7 +32,8 @@ final readonly class PresentStack
             throw new RulebookError(new Span(1, 1), 'name', 'a stack is called by small letters, digits and _, such as far_shore');
         }
         $lines = [];
-        foreach ($units as [$box, $program, $values]) {
+        foreach ($units as $now) {
+            [$box, $program, $values] = [$now->unit, $now->standing->program, $now->standing->values];
             $programs = $box->chart->programs;
             $stored = [];
             if (null !== $program && null !== $programs) {

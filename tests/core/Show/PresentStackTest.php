@@ -17,8 +17,10 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\PresentStack;
+use ZigzagPost\Core\Show\Sheet\UnitNow;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\Patch;
+use ZigzagPost\Core\World\UnitStanding;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A stack from present values brings units back to them, from wherever they are. */
@@ -31,19 +33,19 @@ final class PresentStackTest extends TestCase
         $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         [$unit, $program, $title, $value] = self::aStoredValue($rig);
         $box = Setup::of($rig, Source::of($rig->rulebook ?? '')->book)->boxes[$unit];
-        $recall = PresentStack::of('now', [[$box, $program, []]])->text();
+        $recall = PresentStack::of('now', [new UnitNow($box, new UnitStanding($program, []))])->text();
 
-        self::assertSame($recall, PresentStack::of('now', [[$box, $program, [$title => $value]]])->text());
+        self::assertSame($recall, PresentStack::of('now', [new UnitNow($box, new UnitStanding($program, [$title => $value]))])->text());
         self::assertSame(
             "{$recall}  turn {$unit} \"{$title}\" to ".($value + 1)."\n",
-            PresentStack::of('now', [[$box, $program, [$title => $value + 1]]])->text(),
+            PresentStack::of('now', [new UnitNow($box, new UnitStanding($program, [$title => $value + 1]))])->text(),
         );
     }
 
     public function testWhereAStackIsWritten(): void
     {
         $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
-        $stack = PresentStack::of('now', [[Setup::of($rig, Source::of('')->book)->boxes['brine'], 0, []]]);
+        $stack = PresentStack::of('now', [new UnitNow(Setup::of($rig, Source::of('')->book)->boxes['brine'], new UnitStanding(0, []))]);
         $written = static function (string $rules) use ($stack): string {
             $source = Source::of($rules);
 
@@ -91,7 +93,7 @@ final class PresentStackTest extends TestCase
             $setup = Setup::of($rig, $checked->written);
             $stack = PresentStack::of(
                 'back_again',
-                array_map(static fn (string $unit): array => [$setup->boxes[$unit], ...$stood[$unit]], self::UNITS),
+                array_map(static fn (string $unit): UnitNow => new UnitNow($setup->boxes[$unit], $stood[$unit]), self::UNITS),
             );
             $source = Source::of($text);
             $with = $source->with($stack->edits($source));
@@ -107,11 +109,11 @@ final class PresentStackTest extends TestCase
             $bench->feed($at += 2_000_000, 'keys', "\xB0\x77\x7F");
             $bench->advance($at + 5_000_000);
             foreach (self::UNITS as $unit) {
-                [$program, $values] = $bench->standing()[$unit];
-                if (null !== $stood[$unit][0]) {
-                    self::assertSame($stood[$unit][0], $program, "seed {$seed}: program of {$unit}\n{$stack->text()}");
+                $now = $bench->standing()[$unit];
+                if (null !== $stood[$unit]->program) {
+                    self::assertSame($stood[$unit]->program, $now->program, "seed {$seed}: program of {$unit}\n{$stack->text()}");
                 }
-                self::assertSame($stood[$unit][1], array_intersect_key($values, $stood[$unit][1]), "seed {$seed}: {$unit}\n{$stack->text()}");
+                self::assertSame($stood[$unit]->values, array_intersect_key($now->values, $stood[$unit]->values), "seed {$seed}: {$unit}\n{$stack->text()}");
             }
         }
     }
@@ -121,7 +123,7 @@ final class PresentStackTest extends TestCase
         $setup = RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json')));
         foreach ([['Far shore', 4], ['far', null]] as [$name, $program]) {
             try {
-                PresentStack::of($name, [[$setup->boxes['brine'], $program, []]]);
+                PresentStack::of($name, [new UnitNow($setup->boxes['brine'], new UnitStanding($program, []))]);
                 self::fail("{$name} was taken");
             } catch (RulebookError $error) {
                 self::assertContains($error->errorCode, ['name', 'unknown-value']);
