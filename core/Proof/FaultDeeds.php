@@ -30,7 +30,7 @@ final readonly class FaultDeeds
     /**
      * What happens, by time: scenes and what is played, and the faults among them.
      *
-     * @return list<array{int, \Closure(RigWorld, int): void}>
+     * @return list<FaultDeed>
      */
     public function deeds(): array
     {
@@ -39,23 +39,20 @@ final readonly class FaultDeeds
             $event = $stroke->event;
             $port = $this->book->inPort($event->port);
             if (null !== $port && !$this->isSilent($stroke)) {
-                $deeds[] = [
-                    $event->timeUs,
-                    static function (RigWorld $world, int $at) use ($port, $event): void {
-                        $world->play($at, $port, [$event->bytes], 0);
-                    },
-                ];
+                $deeds[] = new FaultDeed($event->timeUs, static function (RigWorld $world, int $at) use ($port, $event): void {
+                    $world->play($at, $port, [$event->bytes], 0);
+                });
             }
         }
         foreach ($this->faults as $fault) {
             array_push($deeds, ...$this->ofFault($fault));
         }
-        usort($deeds, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($deeds, static fn (FaultDeed $a, FaultDeed $b): int => $a->atUs <=> $b->atUs);
 
         return $deeds;
     }
 
-    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    /** @return list<FaultDeed> */
     private function scenes(): array
     {
         $deeds = [];
@@ -65,12 +62,12 @@ final readonly class FaultDeeds
         foreach ($this->show->slots as $index => $slot) {
             [$at, $scene] = [$slot->timeUs, $slot->scene];
             $isMeant = $index === $this->show->middle();
-            $deeds[] = [$isMeant && $this->has(FaultKind::Early) ? $at - 1_200_000 : $at, $go($scene)];
+            $deeds[] = new FaultDeed($isMeant && $this->has(FaultKind::Early) ? $at - 1_200_000 : $at, $go($scene));
             if ($isMeant && $this->has(FaultKind::Twice)) {
-                $deeds[] = [$at + 40_000, $go($scene)];
+                $deeds[] = new FaultDeed($at + 40_000, $go($scene));
             }
             if ($isMeant && $this->has(FaultKind::Together)) {
-                $deeds[] = [$at - 5_000, $go(($scene + 1) % max(1, \count($this->book->scenes())))];
+                $deeds[] = new FaultDeed($at - 5_000, $go(($scene + 1) % max(1, \count($this->book->scenes()))));
             }
         }
 
@@ -82,7 +79,7 @@ final readonly class FaultDeeds
         return [] !== array_filter($this->faults, static fn (Fault $fault): bool => $fault->kind === $kind);
     }
 
-    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    /** @return list<FaultDeed> */
     private function ofFault(Fault $fault): array
     {
         $at = $this->show->middleUs();
@@ -91,47 +88,29 @@ final readonly class FaultDeeds
 
         return match ($fault->kind) {
             FaultKind::Lead => [
-                [
-                    $at,
-                    static function (RigWorld $world) use ($what): void {
-                        $world->pulled[$what] = true;
-                    },
-                ],
-                [
-                    $end,
-                    static function (RigWorld $world) use ($what): void {
-                        unset($world->pulled[$what]);
-                    },
-                ],
+                new FaultDeed($at, static function (RigWorld $world) use ($what): void {
+                    $world->pulled[$what] = true;
+                }),
+                new FaultDeed($end, static function (RigWorld $world) use ($what): void {
+                    unset($world->pulled[$what]);
+                }),
             ],
             FaultKind::Power => [
-                [
-                    $at,
-                    static function (RigWorld $world) use ($what): void {
-                        $world->dark[$what] = true;
-                    },
-                ],
-                [
-                    $end,
-                    static function (RigWorld $world, int $now) use ($what): void {
-                        unset($world->dark[$what]);
-                        ($world->devices[$what] ?? null)?->power($now);
-                    },
-                ],
+                new FaultDeed($at, static function (RigWorld $world) use ($what): void {
+                    $world->dark[$what] = true;
+                }),
+                new FaultDeed($end, static function (RigWorld $world, int $now) use ($what): void {
+                    unset($world->dark[$what]);
+                    ($world->devices[$what] ?? null)?->power($now);
+                }),
             ],
             FaultKind::Late => [
-                [
-                    $at,
-                    static function (RigWorld $world) use ($what): void {
-                        $world->late[$what] = self::LATE_US;
-                    },
-                ],
-                [
-                    $end,
-                    static function (RigWorld $world) use ($what): void {
-                        unset($world->late[$what]);
-                    },
-                ],
+                new FaultDeed($at, static function (RigWorld $world) use ($what): void {
+                    $world->late[$what] = self::LATE_US;
+                }),
+                new FaultDeed($end, static function (RigWorld $world) use ($what): void {
+                    unset($world->late[$what]);
+                }),
             ],
             FaultKind::Wild => $this->wild($what, $at),
             FaultKind::ClockDoubles => $this->clocks($at),
@@ -139,7 +118,7 @@ final readonly class FaultDeeds
         };
     }
 
-    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    /** @return list<FaultDeed> */
     private function wild(string $unit, int $at): array
     {
         foreach ($this->show->strokes as $stroke) {
@@ -149,20 +128,14 @@ final readonly class FaultDeeds
                 $deeds = [];
                 for ($step = 0; $step < 300; ++$step) {
                     $bytes = substr($event->bytes, 0, 2).\chr(($step * 37) % 128);
-                    $deeds[] = [
-                        $at + $step * 5_000,
-                        static function (RigWorld $world, int $now) use ($port, $bytes): void {
-                            $world->play($now, $port, [$bytes], 0);
-                        },
-                    ];
+                    $deeds[] = new FaultDeed($at + $step * 5_000, static function (RigWorld $world, int $now) use ($port, $bytes): void {
+                        $world->play($now, $port, [$bytes], 0);
+                    });
                 }
                 // It calms down where it had been.
-                $deeds[] = [
-                    $at + 1_600_000,
-                    static function (RigWorld $world, int $now) use ($port, $event): void {
-                        $world->play($now, $port, [$event->bytes], 0);
-                    },
-                ];
+                $deeds[] = new FaultDeed($at + 1_600_000, static function (RigWorld $world, int $now) use ($port, $event): void {
+                    $world->play($now, $port, [$event->bytes], 0);
+                });
 
                 return $deeds;
             }
@@ -171,18 +144,15 @@ final readonly class FaultDeeds
         return [];
     }
 
-    /** @return list<array{int, \Closure(RigWorld, int): void}> */
+    /** @return list<FaultDeed> */
     private function clocks(int $at): array
     {
         $deeds = [];
         foreach ($this->book->inPorts() as $port) {
             for ($tick = 0; $tick < 48; ++$tick) {
-                $deeds[] = [
-                    $at + $tick * 20_000,
-                    static function (RigWorld $world, int $now) use ($port): void {
-                        $world->play($now, $port, ["\xF8", "\xF8"], 0);
-                    },
-                ];
+                $deeds[] = new FaultDeed($at + $tick * 20_000, static function (RigWorld $world, int $now) use ($port): void {
+                    $world->play($now, $port, ["\xF8", "\xF8"], 0);
+                });
             }
         }
 

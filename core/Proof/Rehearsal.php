@@ -180,12 +180,12 @@ final class Rehearsal
         $world = null === $from ? new RigWorld($this->setup, $this->book) : clone $from;
         $deeds = (new FaultDeeds($this->setup, $this->book, $this->show, $faults))->deeds();
         $begin = null === $from ? 0 : $from->engine->state->now + self::STEP_US;
-        $deeds = array_values(array_filter($deeds, static fn (array $deed): bool => $deed[0] > $begin - self::STEP_US || 0 === $begin));
+        $deeds = array_values(array_filter($deeds, static fn (FaultDeed $deed): bool => $deed->atUs > $begin - self::STEP_US || 0 === $begin));
         $next = 0;
         $worlds = [];
         for ($at = $begin; $at <= $this->show->endUs; $at += self::STEP_US) {
-            for (; $next < \count($deeds) && $deeds[$next][0] <= $at; ++$next) {
-                $deeds[$next][1]($world, $deeds[$next][0]);
+            for (; $next < \count($deeds) && $deeds[$next]->atUs <= $at; ++$next) {
+                ($deeds[$next]->do)($world, $deeds[$next]->atUs);
             }
             $world->play($at, 0, [], 0);
             $stood[$at] = $this->standing->of($world);

@@ -8,9 +8,7 @@ use ZigzagPost\Core\Finding\Fact\NeverReceived;
 use ZigzagPost\Core\Finding\Fact\ReceiveIsOff;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Step\PlayStep;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
@@ -24,12 +22,13 @@ final class FiltersThatAreClosed implements RigCheck
     {
         $edits = new Edits($situation->setup->rig);
         $closed = [];
-        foreach ($this->used($situation) as [$box, $part, $kind, $line]) {
-            if (false === $box->understands($part, $kind)) {
-                $closed["{$box->name}\t{$part->id}\t{$kind->value}"] ??= [$box, $part, $kind, $line];
+        foreach ($this->used($situation) as $sent) {
+            if (false === $sent->unit->understands($sent->part, $sent->kind)) {
+                $closed["{$sent->unit->name}\t{$sent->part->id}\t{$sent->kind->value}"] ??= $sent;
             }
         }
-        foreach ($closed as [$box, $part, $kind, $line]) {
+        foreach ($closed as $sent) {
+            [$box, $part, $kind, $line] = [$sent->unit, $sent->part, $sent->kind, $sent->line];
             $setting = $box->switchOf($part, $kind);
             if (\is_string($setting)) {
                 yield new RigFinding(
@@ -42,7 +41,7 @@ final class FiltersThatAreClosed implements RigCheck
         }
     }
 
-    /** @return iterable<array{Device, Hears, KindName, int}> what is sent to whom, and in which line */
+    /** @return iterable<SentKind> what is sent to whom, and in which line */
     private function used(RigAnalysis $situation): iterable
     {
         $book = $situation->checked()->book;
@@ -54,13 +53,13 @@ final class FiltersThatAreClosed implements RigCheck
                 $box = $step instanceof PlayStep ? $situation->setup->box($step->device->text) : null;
                 $part = null === $box || !($step instanceof PlayStep) ? null : $box->chart->hears[$step->number() - 1] ?? null;
                 if (null !== $box && null !== $part && $this->isForNotes($rule)) {
-                    yield [$box, $part, KindName::Note, $step->span->line];
+                    yield new SentKind($box, $part, KindName::Note, $step->span->line);
                 }
             }
         }
     }
 
-    /** @return iterable<array{Device, Hears, KindName, int}> */
+    /** @return iterable<SentKind> */
     private function named(RigAnalysis $situation, Step $step): iterable
     {
         if ($step instanceof TurnStep) {
@@ -69,14 +68,14 @@ final class FiltersThatAreClosed implements RigCheck
             $part = null === $parameter ? null : $box?->partOf($parameter);
             $message = null === $parameter ? null : $box?->messageTo($parameter);
             if (null !== $box && null !== $part && null !== $message) {
-                yield [$box, $part, $message->kind, $step->span->line];
+                yield new SentKind($box, $part, $message->kind, $step->span->line);
             }
         }
         if ($step instanceof RecallStep) {
             $box = $situation->setup->box($step->device->text);
             foreach ($box->chart->hears ?? [] as $part) {
                 if (null !== $box && null !== ($part->kinds[KindName::Program->value] ?? null)) {
-                    yield [$box, $part, KindName::Program, $step->span->line];
+                    yield new SentKind($box, $part, KindName::Program, $step->span->line);
 
                     return;
                 }

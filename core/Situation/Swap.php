@@ -35,7 +35,7 @@ final class Swap
         $matches = [];
         foreach ($used as $key => $each) {
             $what = explode(' ', (string) $key)[0];
-            [$fits, $why] = match ($what) {
+            $match = match ($what) {
                 'control' => self::control($from->control($each['title']), $each['title'], $new),
                 'parameter' => self::parameter($from->parameter($each['title']), $each['title'], $new),
                 default => self::program($each['title'], $new),
@@ -44,8 +44,8 @@ final class Swap
                 'what' => $what,
                 'title' => $each['title'],
                 'lines' => array_values(array_unique($each['lines'])),
-                'to' => $fits,
-                'why' => $why,
+                'to' => $match->to,
+                'why' => $match->why,
             ];
         }
 
@@ -80,8 +80,7 @@ final class Swap
         return $lost;
     }
 
-    /** @return array{string|null, string} */
-    private static function control(?Control $was, string $title, Device $new): array
+    private static function control(?Control $was, string $title, Device $new): SwapMatch
     {
         $messages = [];
         foreach ($new->chart->surface->controls ?? [] as $control) {
@@ -91,51 +90,44 @@ final class Swap
         return self::nearest($title, $was?->message(), null !== $new->control($title), $messages);
     }
 
-    /** @return array{string|null, string} */
-    private static function parameter(?Parameter $was, string $title, Device $new): array
+    private static function parameter(?Parameter $was, string $title, Device $new): SwapMatch
     {
         $messages = $raws = [];
         foreach ($new->chart->parameters ?? [] as $parameter) {
             $messages[$parameter->name] = $parameter->message;
             $raws[$parameter->name] = $parameter->raw;
         }
-        [$fits, $why] = self::nearest($title, $was?->message, null !== $new->parameter($title), $messages);
-        $raw = $raws[$new->parameter($fits ?? '')->name ?? ''] ?? null;
+        $match = self::nearest($title, $was?->message, null !== $new->parameter($title), $messages);
+        $raw = $raws[$new->parameter($match->to ?? '')->name ?? ''] ?? null;
 
-        return [
-            $fits,
-            null !== $raw && null !== $was && $raw !== $was->raw
-                ? "{$why}; raw {$was->raw[0]} to {$was->raw[1]} becomes {$raw[0]} to {$raw[1]}"
-                : $why,
-        ];
+        return null !== $raw && null !== $was && $raw !== $was->raw
+            ? new SwapMatch($match->to, "{$match->why}; raw {$was->raw[0]} to {$was->raw[1]} becomes {$raw[0]} to {$raw[1]}")
+            : $match;
     }
 
-    /** @return array{string|null, string} */
-    private static function program(string $title, Device $new): array
+    private static function program(string $title, Device $new): SwapMatch
     {
         $programs = $new->chart->programs;
         $found = null === $programs ? [] : ProgramNames::find($new, $programs, $title);
 
         return match (\count($found)) {
-            0 => [null, 'it has no such program'],
-            1 => [$title, 'same name'],
-            default => [null, 'several programs are called so'],
+            0 => new SwapMatch(null, 'it has no such program'),
+            1 => new SwapMatch($title, 'same name'),
+            default => new SwapMatch(null, 'several programs are called so'),
         };
     }
 
     /**
      * @param array<string, Message|null> $messages by title
-     *
-     * @return array{string|null, string}
      */
-    private static function nearest(string $title, ?Message $message, bool $isThere, array $messages): array
+    private static function nearest(string $title, ?Message $message, bool $isThere, array $messages): SwapMatch
     {
         if ($isThere) {
-            return [$title, 'same name'];
+            return new SwapMatch($title, 'same name');
         }
         foreach ($messages as $other => $each) {
             if (null !== $message && $each?->kind === $message->kind && $each->number === $message->number && $each->sysex === $message->sysex) {
-                return [(string) $other, 'same message'];
+                return new SwapMatch((string) $other, 'same message');
             }
         }
         $best = null;
@@ -145,6 +137,6 @@ final class Swap
             [$best, $most] = $percent > $most ? [$other, $percent] : [$best, $most];
         }
 
-        return null === $best ? [null, 'nothing like it'] : [$best, 'similar name'];
+        return null === $best ? new SwapMatch(null, 'nothing like it') : new SwapMatch($best, 'similar name');
     }
 }

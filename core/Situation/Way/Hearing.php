@@ -30,17 +30,17 @@ final readonly class Hearing
      *
      * @param list<Emission> $emissions
      *
-     * @return array<string, array{Destination, list<string>|null, bool}> by its key: where it could arrive, what stands in each way (null
-     *     where something may arrive), and whether the rule itself names it
+     * @return array<string, Aimed> by the key of where it could arrive
      */
     public function targets(array $emissions): array
     {
         $targets = [];
         foreach ($emissions as $emission) {
             foreach ($this->situation->setup->boxes as $box) {
-                foreach ($this->meant($emission, $box) as [$at, $kind, $number, $parameter]) {
-                    $targets[$at->key()] ??= [$at, $this->inTheWay($emissions, $box, $kind, $number, $parameter), false];
-                    $targets[$at->key()][2] = $targets[$at->key()][2] || $emission->isOwn;
+                foreach ($this->meant($emission, $box) as $meant) {
+                    $known = $targets[$meant->at->key()] ?? null;
+                    $inTheWay = null === $known ? $this->inTheWay($emissions, $box, $meant->kind, $meant->number, $meant->parameter) : $known->inTheWay;
+                    $targets[$meant->at->key()] = new Aimed($meant->at, $inTheWay, true === $known?->isNamed || $emission->isOwn);
                 }
             }
         }
@@ -48,7 +48,7 @@ final readonly class Hearing
         return $targets;
     }
 
-    /** @return list<array{Destination, Kind, int|null, Parameter|null}> */
+    /** @return list<Meant> */
     private function meant(Emission $emission, Device $box): array
     {
         if (
@@ -71,13 +71,13 @@ final readonly class Hearing
                 && $kind === $emission->kind
                 && ($message->number === $emission->number || null !== $emission->title || !$kind->hasNumber())
             ) {
-                $meant[] = [Destination::parameter($box->name, $parameter->name), $kind, $message->number, $parameter];
+                $meant[] = new Meant(Destination::parameter($box->name, $parameter->name), $kind, $message->number, $parameter);
             }
         }
         if (Kind::Note === $emission->kind && null === $emission->title) {
-            $meant[] = [Destination::note($box->name), Kind::Note, null, null];
+            $meant[] = new Meant(Destination::note($box->name), Kind::Note, null, null);
         } elseif (Kind::Program === $emission->kind && null === $emission->title && null !== $box->chart->programs) {
-            $meant[] = [Destination::program($box->name), Kind::Program, null, null];
+            $meant[] = new Meant(Destination::program($box->name), Kind::Program, null, null);
         }
 
         return $meant;
@@ -94,7 +94,8 @@ final readonly class Hearing
         foreach ($emissions as $emission) {
             $moves = $emission->canBe($kind, $number);
             $recalls = null !== $parameter && false !== $parameter->stored && null !== $box->chart->programs && $emission->canBe(Kind::Program, null);
-            foreach ($moves || $recalls ? $this->ways($emission->port, $box) : [] as [$way, $part]) {
+            foreach ($moves || $recalls ? $this->ways($emission->port, $box) : [] as $open) {
+                [$way, $part] = [$open->way, $open->part];
                 $reason = $this->reason($way, $box, $part, $emission, $moves ? $kind : Kind::Program);
                 if (null === $reason) {
                     return null;
@@ -196,7 +197,8 @@ final readonly class Hearing
             return null;
         }
         foreach ($this->situation->checked()->book->portNames(false) as $port) {
-            foreach ($this->ways($port, $box) as [$way, $part]) {
+            foreach ($this->ways($port, $box) as $open) {
+                [$way, $part] = [$open->way, $open->part];
                 if (null !== $this->obstacle($way)) {
                     continue;
                 }
@@ -241,7 +243,8 @@ final readonly class Hearing
         foreach ($emissions as $emission) {
             $isHeard = false;
             foreach ($this->situation->setup->boxes as $box) {
-                foreach ($box->isPost() ? [] : $this->ways($emission->port, $box) as [$way, $part]) {
+                foreach ($box->isPost() ? [] : $this->ways($emission->port, $box) as $open) {
+                    [$way, $part] = [$open->way, $open->part];
                     $isHeard = true;
                     $reason = $this->obstacle($way);
                     foreach (null !== $reason ? [] : $this->movedBy($emission, $box) as $kind) {
@@ -298,7 +301,7 @@ final readonly class Hearing
         return $changes || (null === $own && null === $part->zone) ? 0 : Channels::answered($box, $part, $own);
     }
 
-    /** @return list<array{list<Hop>, Hears}> ways from an out port to a device, open or not */
+    /** @return list<WayToPart> ways from an out port to a device, open or not */
     private function ways(string $port, Device $box): array
     {
         $found = [];
@@ -306,7 +309,7 @@ final readonly class Hearing
             foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
                 [$at, $part] = [$hearing->unit, $hearing->part];
                 if ($at->name === $box->name) {
-                    $found[] = [$way, $part];
+                    $found[] = new WayToPart($way, $part);
                 }
             }
         }

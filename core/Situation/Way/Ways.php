@@ -101,7 +101,8 @@ final class Ways
         $seen = $this->trials->of($messages);
         $arrivals = array_map(fn (Tried $tried): Arrival => $this->arrival($box, $control, $messages, $tried), array_values($seen));
         $emissions = Emissions::of($this->situation, $messages);
-        foreach ($this->hearing->targets($emissions ?? []) as $key => [$at, $inTheWay, $isNamed]) {
+        foreach ($this->hearing->targets($emissions ?? []) as $key => $aimed) {
+            [$at, $inTheWay, $isNamed] = [$aimed->at, $aimed->inTheWay, $aimed->isNamed];
             $isNever = null !== $inTheWay && [] !== $inTheWay;
             if (!isset($seen[$key]) && ($isNamed || $all || [] === $seen)) {
                 $arrivals[] = Arrival::of(

@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\DoneByMessage;
 use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -42,9 +43,9 @@ final class RigBenchTest extends TestCase
         $bench->takeArrived();
         $bench->feed(3_000_000, 'treadle', "\xBF\x0B\x3F");
         $bench->feed(3_100_000, 'keys', "\x90\x30\x64");
-        self::assertSame([
-            '3000000 boxes' => [["\xB6\x0B\x3F", 'Brine: Swell -30.2 dB']],
-            '3100000 synths' => [["\x92\x30\x64", 'Moths: a note']],
+        self::assertEquals([
+            '3000000 boxes' => [new DoneByMessage("\xB6\x0B\x3F", 'Brine: Swell -30.2 dB')],
+            '3100000 synths' => [new DoneByMessage("\x92\x30\x64", 'Moths: a note')],
         ], $bench->takeArrived());
         self::assertSame([], $bench->takeArrived());
     }
