@@ -26,7 +26,7 @@ final class Account
     private array $names = [];
     /** @var array<string, string> what units are called */
     private array $labels = [];
-    /** @var array<int, array{int, int, string, int}> from, to, words, and how many messages */
+    /** @var list<AccountLine> */
     private array $lines = [];
     /** @var array<string, int> last line about something */
     private array $last = [];
@@ -70,7 +70,10 @@ final class Account
             }
         }
         $lines = array_map(
-            static fn (array $line): array => ['timeUs' => $line[0], 'words' => $line[2].(1 < $line[3] ? " ({$line[3]} messages)" : '')],
+            static fn (AccountLine $line): array => [
+                'timeUs' => $line->fromUs,
+                'words' => $line->words.(1 < $line->messages ? " ({$line->messages} messages)" : ''),
+            ],
             array_values(\array_slice($account->lines, -self::MOST_LINES)),
         );
         $leftOut = \count($account->lines) - \count($lines);
@@ -116,14 +119,14 @@ final class Account
 
     private function say(int $timeUs, string $words, bool $isMove = false): void
     {
-        $before = $isMove ? $this->last[$words] ?? null : null;
-        [$fromUs, $toUs, , $count] = $this->lines[$before ?? -1] ?? [0, 0, '', 0];
-        if (null !== $before && $timeUs - $toUs < self::ONE_MOVE_US) {
-            $this->lines[$before] = [$fromUs, $timeUs, $words, $count + 1];
+        $place = $isMove ? $this->last[$words] ?? null : null;
+        $before = null === $place ? null : $this->lines[$place] ?? null;
+        if (null !== $place && null !== $before && $timeUs - $before->toUs < self::ONE_MOVE_US) {
+            $this->lines[$place] = new AccountLine($before->fromUs, $timeUs, $words, $before->messages + 1);
 
             return;
         }
         $this->last[$words] = \count($this->lines);
-        $this->lines[] = [$timeUs, $timeUs, $words, 1];
+        $this->lines[] = new AccountLine($timeUs, $timeUs, $words, 1);
     }
 }

@@ -115,7 +115,7 @@ final class Rehearsal
         }
         $last = [] === $wrongAt ? null : max($wrongAt);
         $forUs = null === $last || $last < $endUs ? max(0, (null === $last ? $over : $last + self::STEP_US) - $over) : null;
-        [$by, $afterS] = null === $last || null === $forUs ? [null, null] : $this->righted($last + self::STEP_US);
+        $righted = null === $last || null === $forUs ? null : $this->righted($last + self::STEP_US);
         // Where it comes right by itself only after a while, somebody may not want to wait.
         $fromUs = null === $forUs ? $endUs : $over;
         $units = [];
@@ -125,15 +125,15 @@ final class Rehearsal
         }
         $units = array_map(strval(...), array_keys($units));
         if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
-            return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, FaultOutcome::BY_ITSELF, [], $by, $afterS);
+            return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, FaultOutcome::BY_ITSELF, [], $righted?->scene, $righted?->afterS);
         }
         $played = fn (bool $withFaults): RigWorld => clone ($withFaults ? $worlds : $this->unharmed)[$fromUs];
         $wrongUnits = \count(UnitsStand::differences($stood[$fromUs], $right[$fromUs]));
-        [$wayBack, $presses] = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, $wrongUnits);
+        $back = $this->waysBack->first($fromUs, $played, $this->standing->of(...), $units, $wrongUnits);
 
-        $wayBack = null === $forUs ? $wayBack : FaultOutcome::BY_ITSELF;
+        $wayBack = null === $forUs ? $back->words : FaultOutcome::BY_ITSELF;
 
-        return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, $wayBack, $presses, $by, $afterS);
+        return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, $wayBack, $back->presses, $righted?->scene, $righted?->afterS);
     }
 
     /** @return array<int, array<string, Stood>> how all units stand where nothing goes wrong, by time */
@@ -152,19 +152,19 @@ final class Rehearsal
     /**
      * What put all right by itself, and when that comes in the set list's own times.
      *
-     * @return array{string|null, float|null} the scene, and the seconds from the beginning of the one in which it went wrong
+     * Null where no scene does.
      */
-    private function righted(int $atUs): array
+    private function righted(int $atUs): ?Righted
     {
         $afterS = 0.0;
         foreach ($this->show->slots as $place => $slot) {
             if ($place > $this->show->middle() && $slot->timeUs <= $atUs && $atUs - $slot->timeUs <= self::SETTLED_US) {
-                return [$slot->title, $afterS];
+                return new Righted($slot->title, $afterS);
             }
             $afterS = $place < $this->show->middle() ? $afterS : (null === $slot->lengthS || null === $afterS ? null : $afterS + $slot->lengthS);
         }
 
-        return [null, null];
+        return null;
     }
 
     /**

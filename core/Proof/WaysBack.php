@@ -31,13 +31,11 @@ final class WaysBack
      * @param list<string> $units that stand wrong
      * @param int $fewest in how many things it stands otherwise
      *
-     * @return array{string, list<string>}
-     *
      * @throws RulebookError
      */
-    public function first(int $fromUs, \Closure $played, \Closure $standing, array $units, int $fewest): array
+    public function first(int $fromUs, \Closure $played, \Closure $standing, array $units, int $fewest): WayBack
     {
-        $best = [FaultOutcome::BY_HAND, []];
+        $best = new WayBack(FaultOutcome::BY_HAND, []);
         foreach ($this->ways($units) as $way => $does) {
             $world = $played(true);
             $this->press($does, $world, $units);
@@ -47,7 +45,7 @@ final class WaysBack
             if ($differences < $fewest) {
                 $fewest = $differences;
                 $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
-                $best = [0 === $differences ? (string) $way : $way.FaultOutcome::REST_BY_HAND, $presses];
+                $best = new WayBack(0 === $differences ? (string) $way : $way.FaultOutcome::REST_BY_HAND, $presses);
             }
             if (0 === $differences) {
                 break;

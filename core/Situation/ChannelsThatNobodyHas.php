@@ -38,11 +38,12 @@ final class ChannelsThatNobodyHas implements RigCheck
                 ...array_merge(...array_map(static fn ($scene): array => [$scene->onEnter, $scene->onLeave], $book->scenes)),
             ] as $owner
         ) {
-            foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as [$port, $channel, $line, $step]) {
+            foreach ($this->sent($owner instanceof Rule ? $owner->steps : $owner) as $sent) {
+                [$port, $channel, $step] = [$sent->port, $sent->channel, $sent->step];
                 if (isset($answered[$port]) && 0 === ((($answered[$port] | $loose) >> ($channel - 1)) & 1)) {
                     $was = $former->device($port, $channel);
                     $fix = null === $was || !($step instanceof SendStep) ? null : $former->played($step, $was);
-                    yield new RigFinding(new ChannelNobodyHears($line, $port, $channel, Channels::print($answered[$port])), $fix);
+                    yield new RigFinding(new ChannelNobodyHears($step->span->line, $port, $channel, Channels::print($answered[$port])), $fix);
                 }
             }
         }
@@ -58,7 +59,7 @@ final class ChannelsThatNobodyHas implements RigCheck
                 $channels = (string) ($selector->lists['channel'] ?? null)?->print();
                 yield new RigFinding(
                     new ChannelNobodySends($selector->span->line, $channels, $ports, Channels::print($sent)),
-                    null === $was ? null : $former->named($selector, ...$was),
+                    null === $was ? null : $former->named($selector, $was),
                 );
             }
         }
@@ -90,7 +91,7 @@ final class ChannelsThatNobodyHas implements RigCheck
     /**
      * @param list<Step> $steps
      *
-     * @return iterable<array{string, int, int, Step}> port, channel, line and step of what is sent on a channel written as a number
+     * @return iterable<SentOnChannel>
      */
     private function sent(array $steps): iterable
     {
@@ -104,12 +105,12 @@ final class ChannelsThatNobodyHas implements RigCheck
                 $channel = null;
             } elseif ($step instanceof PostStep && null !== $step->message()?->literalChannel()) {
                 foreach ($step->ports() as $port) {
-                    yield [$port, $step->message()->literalChannel(), $step->span->line, $step];
+                    yield new SentOnChannel($port, $step->message()->literalChannel(), $step);
                 }
             } elseif ($step instanceof SendStep) {
                 foreach ($step->ports() as $port) {
                     foreach ($step->channels() ?? array_filter([$channel]) as $each) {
-                        yield [$port, $each, $step->span->line, $step];
+                        yield new SentOnChannel($port, $each, $step);
                     }
                 }
             }

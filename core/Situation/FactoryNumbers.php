@@ -8,7 +8,6 @@ use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
-use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Unit;
 use ZigzagPost\Core\Rig\Index\ChartMessages;
@@ -32,10 +31,8 @@ final readonly class FactoryNumbers
      * The controls that a selector was written for, where each of its numbers was one control's and is nobody's now.
      *
      * @param list<string> $ports
-     *
-     * @return array{Device, list<Control>}|null all of one unit
      */
-    public function controls(Selector $selector, array $ports): ?array
+    public function controls(Selector $selector, array $ports): ?ControlsOfUnit
     {
         if (
             1 !== \count($selector->kinds)
@@ -72,12 +69,12 @@ final readonly class FactoryNumbers
             $units[$box->name] = $box;
         }
 
-        return 1 === \count($units) ? [array_values($units)[0], $controls] : null;
+        return 1 === \count($units) ? new ControlsOfUnit(array_values($units)[0], $controls) : null;
     }
 
-    /** @param list<Control> $controls */
-    public function named(Selector $selector, Device $box, array $controls): RigFix
+    public function named(Selector $selector, ControlsOfUnit $were): RigFix
     {
+        [$box, $controls] = [$were->unit, $were->controls];
         $titles = implode(', ', array_map(static fn (Control $control): string => "\"{$control->name}\"", $controls));
 
         return $this->line($selector->span->line, ($selector->isCopy ? 'copy' : 'take')." {$box->name} {$titles}");
@@ -111,17 +108,15 @@ final readonly class FactoryNumbers
      * The parameter that had a number as its device came, and has another one now, where there is just one.
      *
      * @param list<Device> $boxes
-     *
-     * @return array{Device, Parameter}|null
      */
-    public function parameter(array $boxes, Kind $kind, int $number): ?array
+    public function parameter(array $boxes, Kind $kind, int $number): ?ParameterOf
     {
         $were = [];
         foreach ($boxes as $box) {
             foreach ($box->chart->parameters ?? [] as $parameter) {
                 $came = self::asItComes($box)->messageTo($parameter);
                 if ($came?->kind->midi() === $kind && $came->number === $number && $box->messageTo($parameter)?->number !== $number) {
-                    $were["{$box->name} {$parameter->name}"] = [$box, $parameter];
+                    $were["{$box->name} {$parameter->name}"] = new ParameterOf($box, $parameter);
                 }
             }
         }
@@ -129,10 +124,10 @@ final readonly class FactoryNumbers
         return 1 === \count($were) ? array_values($were)[0] : null;
     }
 
-    public function turned(PostStep $step, Device $box, Parameter $parameter, Written $value): ?RigFix
+    public function turned(PostStep $step, ParameterOf $was, Written $value): ?RigFix
     {
         return 1 === \count($step->ports()) && !$step->isLater()
-            ? $this->line($step->span->line, "turn {$box->name} \"{$parameter->name}\" to {$value->text}")
+            ? $this->line($step->span->line, "turn {$was->unit->name} \"{$was->parameter->name}\" to {$value->text}")
             : null;
     }
 

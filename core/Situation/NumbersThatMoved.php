@@ -21,14 +21,13 @@ final class NumbersThatMoved implements RigCheck
                 if (null === $found || ChannelsThatNobodyHas::isFound($situation, $rule, $selector)) {
                     continue;
                 }
-                [$box, $controls] = $found;
                 yield new RigFinding(
                     new NumberNobodySends(
                         $selector->span->line,
-                        $box->name,
-                        array_map(static fn (Control $control): string => $control->name, $controls),
+                        $found->unit->name,
+                        array_map(static fn (Control $control): string => $control->name, $found->controls),
                     ),
-                    $former->named($selector, $box, $controls),
+                    $former->named($selector, $found),
                 );
             }
         }

@@ -142,7 +142,7 @@ final class NumbersThatNobodyHears implements RigCheck
         $was = $former->parameter(array_map(static fn (Listener $listener): Device => $listener->box, $hearing), $sent->kind, $number);
         $fix =
             null !== $was && $sent->step instanceof PostStep && null !== $sent->value
-                ? $former->turned($sent->step, $was[0], $was[1], $sent->value)
+                ? $former->turned($sent->step, $was, $sent->value)
                 : null;
 
         return new RigFinding(
@@ -154,7 +154,7 @@ final class NumbersThatNobodyHears implements RigCheck
                 $sent->port,
                 $units,
                 array_values($known),
-                $was[1]->name ?? null,
+                $was->parameter->name ?? null,
             ),
             $fix,
         );

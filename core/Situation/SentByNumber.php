@@ -57,7 +57,7 @@ final readonly class SentByNumber
     /**
      * Kinds and numbers of what a rule takes, where all of them are written as numbers.
      *
-     * @return list<array{Kind, int}> empty where that is not known
+     * @return list<NumberedKind> empty where that is not known
      */
     private static function taken(Rule $rule): array
     {
@@ -71,7 +71,7 @@ final readonly class SentByNumber
         return \count($taken) > self::MOST_NUMBERS ? [] : $taken;
     }
 
-    /** @return list<array{Kind, int}> */
+    /** @return list<NumberedKind> */
     private static function numbers(Selector $selector): array
     {
         $numbers = [];
@@ -79,7 +79,7 @@ final readonly class SentByNumber
             [$token, $list] = [$asked->word, $asked->numbers];
             $kind = Kind::tryFrom($token->text);
             if (null !== $list && null !== $kind && $kind->hasNumber()) {
-                $numbers = [...$numbers, ...array_map(static fn (int $number): array => [$kind, $number], $list->numbers())];
+                $numbers = [...$numbers, ...array_map(static fn (int $number): NumberedKind => new NumberedKind($kind, $number), $list->numbers())];
             }
         }
 
@@ -88,7 +88,7 @@ final readonly class SentByNumber
 
     /**
      * @param list<Step> $steps
-     * @param list<array{Kind, int}> $at what the message can be
+     * @param list<NumberedKind> $at what the message can be
      *
      * @return list<self>
      */
@@ -115,7 +115,7 @@ final readonly class SentByNumber
                 $at =
                     null === $message->literalNumber() && Kind::Program !== $message->kind()
                         ? []
-                        : [[$message->kind(), $message->literalNumber() ?? 0]];
+                        : [new NumberedKind($message->kind(), $message->literalNumber() ?? 0)];
                 $value = $message->writtenValue();
                 $channel = $message->literalChannel() ?? $channel;
             } elseif ($step instanceof SetStep) {
@@ -132,8 +132,8 @@ final readonly class SentByNumber
             } elseif ($step instanceof SendStep) {
                 foreach ($step->ports() as $port) {
                     foreach ($step->channels() ?? array_filter([$channel]) as $each) {
-                        foreach ($at as [$kind, $number]) {
-                            $sent[] = new self($port, $each, $kind, Kind::Program === $kind ? null : $number, $value, $step);
+                        foreach ($at as $is) {
+                            $sent[] = new self($port, $each, $is->kind, Kind::Program === $is->kind ? null : $is->number, $value, $step);
                         }
                     }
                 }

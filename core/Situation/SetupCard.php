@@ -40,7 +40,7 @@ final readonly class SetupCard
      *
      * @param list<self> $cards
      *
-     * @return list<array{Device, CardStep}>
+     * @return list<OpenStep>
      */
     public static function loadIn(array $cards): array
     {
@@ -48,11 +48,11 @@ final readonly class SetupCard
         foreach ($cards as $card) {
             foreach ($card->steps as $step) {
                 if (!$step->isTicked) {
-                    $open[] = [$card->box, $step];
+                    $open[] = new OpenStep($card->box, $step);
                 }
             }
         }
-        usort($open, static fn (array $a, array $b): int => $a[1]->powerCycle <=> $b[1]->powerCycle);
+        usort($open, static fn (OpenStep $a, OpenStep $b): int => $a->step->powerCycle <=> $b->step->powerCycle);
 
         return $open;
     }

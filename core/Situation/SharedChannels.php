@@ -25,7 +25,8 @@ final class SharedChannels implements RigCheck
         $rests = $situation->setup->rig->rests;
         $seen = $told = [];
         foreach ($situation->streams() as $stream) {
-            foreach ($this->groups($sharing, $stream->listeners) as [$listeners, $shared]) {
+            foreach ($this->groups($sharing, $stream->listeners) as $group) {
+                [$listeners, $shared] = [$group->listeners, $group->channels];
                 foreach ($this->pairsAtRest($listeners, $stream, $rests) as $finding) {
                     yield $finding;
                 }
@@ -51,7 +52,7 @@ final class SharedChannels implements RigCheck
      *
      * @param list<Listener> $listeners
      *
-     * @return list<array{non-empty-list<Listener>, int}>
+     * @return list<ListenersThatMeet>
      */
     private function groups(Sharing $sharing, array $listeners): array
     {
@@ -77,7 +78,7 @@ final class SharedChannels implements RigCheck
                 $inOrder = \count($group) > 1 ? array_values(array_filter($listeners, $isGrouped)) : [];
                 if ([] !== $inOrder) {
                     $key = implode("\0", array_map(static fn (Listener $listener): string => $listener->name(), $inOrder));
-                    $groups[$key] = [$inOrder, ($groups[$key][1] ?? 0) | (1 << $channel)];
+                    $groups[$key] = new ListenersThatMeet($inOrder, ($groups[$key]->channels ?? 0) | (1 << $channel));
                 }
             }
         }

@@ -141,10 +141,8 @@ final readonly class TestRun
      *
      * @param list<TrialStep> $failed
      * @param list<TrialStep> $passed
-     *
-     * @return array{list<string>, bool} the suspects, and whether one fault explains it
      */
-    public static function suspects(array $failed, array $passed): array
+    public static function suspects(array $failed, array $passed): Suspects
     {
         $cleared = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $passed));
         $suspects =
@@ -154,13 +152,13 @@ final readonly class TestRun
                     array_diff(array_intersect(...array_map(static fn (TrialStep $step): array => $step->uses, [...$failed, $failed[0]])), $cleared),
                 );
         if ([] !== $suspects || [] === $failed) {
-            return [$suspects, true];
+            return new Suspects($suspects, true);
         }
         $counts = array_count_values($cleared);
         $all = array_values(array_unique(array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $failed))));
         usort($all, static fn (string $a, string $b): int => ($counts[$a] ?? 0) <=> ($counts[$b] ?? 0));
 
-        return [$all, false];
+        return new Suspects($all, false);
     }
 
     /**

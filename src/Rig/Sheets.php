@@ -18,6 +18,7 @@ use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Situation\CardStep;
 use ZigzagPost\Core\Situation\Examination;
+use ZigzagPost\Core\Situation\OpenStep;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\SetupCard;
 use ZigzagPost\Core\Situation\TestRun;
@@ -114,7 +115,7 @@ final readonly class Sheets
 
         return [
             'loadIn' => array_map(
-                static fn (array $open): array => ['unit' => $open[0]->label(), ...get_object_vars($open[1])],
+                static fn (OpenStep $open): array => ['unit' => $open->unit->label(), ...get_object_vars($open->step)],
                 SetupCard::loadIn($cards),
             ),
             'cards' => array_map(

@@ -31,7 +31,7 @@ final class TrialView
         $ticked = static fn (bool $passed): array => array_values(
             array_filter($run->steps, static fn (TrialStep $step): bool => $passed === ($ticks["{$step->unit}\t{$step->control}"] ?? null)),
         );
-        [$suspects, $isOne] = TestRun::suspects($ticked(false), $ticked(true));
+        $suspects = TestRun::suspects($ticked(false), $ticked(true));
 
         return [
             'first' => TestRun::FIRST,
@@ -48,8 +48,8 @@ final class TrialView
             ),
             'leftOut' => $run->leftOut,
             'untouched' => $run->untouched,
-            'suspects' => $suspects,
-            'isOneFault' => $isOne,
+            'suspects' => $suspects->parts,
+            'isOneFault' => $suspects->isOneFault,
             'hasErrors' => $situation->checked()->hasErrors(),
         ];
     }

@@ -11,6 +11,7 @@ use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Proof\FaultOutcome;
 use ZigzagPost\Core\Proof\Presses;
 use ZigzagPost\Core\Proof\UnitsStand;
+use ZigzagPost\Core\Proof\WayBack;
 use ZigzagPost\Core\Proof\WaysBack;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Situation\RigAnalysis;
@@ -109,6 +110,6 @@ final class WaysBackTest extends TestCase
 
         $back = (new WaysBack($situation, new Presses($situation)))->first(3_000_000, $played, $standing->of(...), ['box'], $fewest);
 
-        self::assertSame([$way, $presses], $back);
+        self::assertEquals(new WayBack($way, $presses), $back);
     }
 }

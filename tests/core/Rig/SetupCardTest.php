@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Situation\CardStep;
+use ZigzagPost\Core\Situation\OpenStep;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\SetupCard;
 
@@ -54,7 +55,7 @@ final class SetupCardTest extends TestCase
             'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true],
         ]);
         $open = SetupCard::loadIn(SetupCard::all($situation->setup, $situation->plan()));
-        self::assertSame(['channel', 'usb'], array_map(static fn (array $each): string => $each[1]->setting, $open));
+        self::assertSame(['channel', 'usb'], array_map(static fn (OpenStep $each): string => $each->step->setting, $open));
     }
 
     public function testNothingToSetIsNoCard(): void

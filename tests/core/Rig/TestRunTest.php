@@ -10,6 +10,7 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\Situation\Suspects;
 use ZigzagPost\Core\Situation\TestRun;
 use ZigzagPost\Core\Situation\TrialStep;
 
@@ -51,7 +52,7 @@ final class TestRunTest extends TestCase
                 self::assertFalse(TestRun::passes($step, $situation->setup, $book, ['desk']));
                 self::assertSame(
                     ['lead desk when full'],
-                    TestRun::suspects([$step], array_values(array_diff_key($run->steps, [array_search($step, $run->steps, true) => true])))[0],
+                    TestRun::suspects([$step], array_values(array_diff_key($run->steps, [array_search($step, $run->steps, true) => true])))->parts,
                 );
             }
         }
@@ -79,10 +80,10 @@ final class TestRunTest extends TestCase
         $suspects = [];
         foreach ($faults as $fault => $failed) {
             self::assertNotSame([], $failed, "{$fault} is noticed");
-            [$found] = TestRun::suspects(
+            $found = TestRun::suspects(
                 array_values(array_intersect_key($run->steps, array_fill_keys($failed, true))),
                 array_values(array_diff_key($run->steps, array_fill_keys($failed, true))),
-            );
+            )->parts;
             self::assertContains($fault, $found, "{$fault} is among ".implode(', ', $found));
             $suspects[] = \count($found);
         }
@@ -115,9 +116,9 @@ final class TestRunTest extends TestCase
     public function testTwoFaultsAreSaidNotToBeOne(): void
     {
         $step = static fn (string ...$uses): TrialStep => new TrialStep('', '', '', 'a', 'b', 'c', [], [], array_values($uses));
-        self::assertSame([['x'], true], TestRun::suspects([$step('x', 'y')], [$step('y')]));
-        self::assertSame([['x', 'y'], false], TestRun::suspects([$step('x'), $step('y')], [$step('y', 'z')]), 'those that passed least come first');
-        self::assertSame([[], true], TestRun::suspects([], [$step('x')]));
+        self::assertEquals(new Suspects(['x'], true), TestRun::suspects([$step('x', 'y')], [$step('y')]));
+        self::assertEquals(new Suspects(['x', 'y'], false), TestRun::suspects([$step('x'), $step('y')], [$step('y', 'z')]), 'those that passed least come first');
+        self::assertEquals(new Suspects([], true), TestRun::suspects([], [$step('x')]));
     }
 
     private static function situation(): RigAnalysis
