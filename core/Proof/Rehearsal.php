@@ -125,7 +125,9 @@ final class Rehearsal
         }
         $units = array_map(strval(...), array_keys($units));
         if (null !== $forUs && $forUs <= $this->waysBack->atLeastUs($units)) {
-            return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, FaultOutcome::BY_ITSELF, [], $righted?->scene, $righted?->afterS);
+            $wayBack = FaultOutcome::BY_ITSELF;
+
+            return new FaultOutcome($faults, array_values($hangs), array_values($wrong), $forUs, $wayBack, [], $righted?->scene, $righted?->afterS);
         }
         $played = fn (bool $withFaults): RigWorld => clone ($withFaults ? $worlds : $this->unharmed)[$fromUs];
         $wrongUnits = \count(UnitsStand::differences($stood[$fromUs], $right[$fromUs]));

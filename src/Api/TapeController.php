@@ -42,7 +42,8 @@ final readonly class TapeController
         $file = Upload::of($request);
         $name = basename($file->getClientOriginalName());
         try {
-            [$tape, $faults] = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name, Author::of($request));
+            $read = $this->tapes->read($file->getPathname(), '' === $name ? 'upload' : $name, Author::of($request));
+            [$tape, $faults] = [$read->tape, $read->faults];
         } catch (BadFile $bad) {
             throw ApiProblem::unprocessable($bad->getMessage());
         }

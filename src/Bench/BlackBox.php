@@ -59,9 +59,9 @@ final readonly class BlackBox
     /**
      * The last minute: from the latest part that began a minute ago or earlier, or as far back as the same rules ran.
      *
-     * @return array{string, Capture}|null name of the compiled book, and the minute
+     * Null where nothing is kept.
      */
-    public function minute(BenchSession $session, int $nowUs): ?array
+    public function minute(BenchSession $session, int $nowUs): ?KeptMinute
     {
         $deeds = [];
         $found = null;
@@ -69,13 +69,12 @@ final readonly class BlackBox
             $part = $this->part($session->id, $number);
             if (
                 null === $part
-                || (null !== $found && [] !== array_filter($part[2], static fn (JournalEntry $deed): bool => JournalEntry::RULES === $deed->what))
+                || (null !== $found && [] !== array_filter($part->deeds, static fn (JournalEntry $deed): bool => JournalEntry::RULES === $deed->what))
             ) {
                 break;
             }
-            [$book, $state, $ofPart] = $part;
-            $deeds = [...$ofPart, ...$deeds];
-            $found = [$book, new Capture($state, $deeds)];
+            $deeds = [...$part->deeds, ...$deeds];
+            $found = new KeptMinute($part->book, new Capture($part->state, $deeds));
             if ($nowUs - $atUs >= self::MINUTE_US) {
                 break;
             }
@@ -103,8 +102,7 @@ final readonly class BlackBox
         }
     }
 
-    /** @return array{string, array<string, mixed>, list<JournalEntry>}|null name of the book, state at its beginning, and what was done */
-    private function part(string $bench, int $number): ?array
+    private function part(string $bench, int $number): ?BoxPart
     {
         $lines = explode("\n", $this->shelf->read(self::name($bench, $number)) ?? '');
         $bytes = @gzuncompress((string) base64_decode($lines[0], true));
@@ -115,7 +113,7 @@ final readonly class BlackBox
         /** @var array<string, mixed> $state */
         $state = $kept[2];
 
-        return [$kept[1], $state, array_values(array_filter(array_map(JournalEntry::of(...), \array_slice($lines, 1))))];
+        return new BoxPart($kept[1], $state, array_values(array_filter(array_map(JournalEntry::of(...), \array_slice($lines, 1)))));
     }
 
     private function size(string $bench, int $number): int

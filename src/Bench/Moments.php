@@ -12,14 +12,12 @@ use App\Storage\StorageProblem;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
-use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Proof\Account;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\World\JournalEntry;
-use ZigzagPost\Core\World\Patch;
 
 /** Minutes that were marked: kept, looked at, and opened again. */
 final readonly class Moments
@@ -39,7 +37,7 @@ final readonly class Moments
         if (null === $kept) {
             return null;
         }
-        [$name, $minute] = $kept;
+        [$name, $minute] = [$kept->book, $kept->minute];
         [$text, $rig] = [$this->books->text($name), $this->books->rig($name)];
         $json = null === $rig ? null : json_decode($rig, true);
         $ofRig = \is_array($json) && \is_string($json['book'] ?? null) ? $json['book'] : null;
@@ -68,7 +66,7 @@ final readonly class Moments
         if (null === $played) {
             return null;
         }
-        [$book, $seats, $setup] = $played;
+        [$book, $seats, $setup] = [$played->book, $played->patch, $played->setup];
         try {
             $account = Account::of($moment->minute, $book, $seats, $setup);
             $again = $moment->minute->replay($book, $seats);
@@ -98,7 +96,7 @@ final readonly class Moments
         if (null === $played) {
             return null;
         }
-        [$book, $seats, , $name] = $played;
+        [$book, $seats, $name] = [$played->book, $played->patch, $played->name];
         try {
             $moment->minute->replay($book, $seats); // what cannot be played is not put on a bench
 
@@ -128,11 +126,11 @@ final readonly class Moments
     }
 
     /**
-     * @return array{CompiledBook, Patch|null, Setup|null, string}|null
+     * Null where the rules have an error by now, or the rig cannot be read.
      *
      * @throws StorageProblem
      */
-    private function book(Moment $moment): ?array
+    private function book(Moment $moment): ?PlayedMoment
     {
         try {
             $rig = null === $moment->rig ? null : RigFile::rig($moment->rig);
@@ -146,6 +144,6 @@ final readonly class Moments
         $name = $this->books->store($checked, $moment->rules, $rig);
         $setup = null === $rig ? null : Setup::of($rig, $checked->written);
 
-        return [Compiler::load($checked->book, true), $this->books->seats($name), $setup, $name];
+        return new PlayedMoment(Compiler::load($checked->book, true), $this->books->seats($name), $setup, $name);
     }
 }

@@ -23,11 +23,9 @@ final readonly class TapeStore
     }
 
     /**
-     * @return array{Document, array<string, int>} the tape, and how many of which faults were left out
-     *
      * @throws BadFile
      */
-    public function read(string $path, string $name, string $by = ''): array
+    public function read(string $path, string $name, string $by = ''): ReadTape
     {
         $stream = fopen($path, 'r');
         if (false === $stream) {
@@ -49,7 +47,9 @@ final readonly class TapeStore
             throw BadFile::whole($name, 'there are no MIDI messages in this file');
         }
 
-        return [new Document(TapeKind::NAME, mb_substr($name, 0, 200), $text, ['events' => $count, 'lengthUs' => $lengthUs], $by), $whole->faults];
+        $tape = new Document(TapeKind::NAME, mb_substr($name, 0, 200), $text, ['events' => $count, 'lengthUs' => $lengthUs], $by);
+
+        return new ReadTape($tape, $whole->faults);
     }
 
     public function find(string $id): Document

@@ -48,7 +48,8 @@ final class BenchmarkCommand extends Command
             ...null === $script ? [] : ['script with mido, messages/s'],
         ]);
         foreach (Cases::all() as $case) {
-            [$engine, $byHand, $ratio] = $this->compare($case);
+            $compared = $this->compare($case);
+            [$engine, $byHand, $ratio] = [$compared->engineS, $compared->byHandS, $compared->ratio];
             $row = [$case->name, number_format(self::MESSAGES / $engine), number_format(self::MESSAGES / $byHand), \sprintf('%.2f', $ratio)];
             $table->addRow(null === $script ? $row : [...$row, number_format(self::SCRIPT_MESSAGES / $this->withLibrary($case, $script))]);
         }
@@ -66,8 +67,7 @@ final class BenchmarkCommand extends Command
         return 0;
     }
 
-    /** @return array{float, float, float} median seconds of the engine and of the loop written by hand, taken in turn, and the median of their ratios */
-    private function compare(Measurement $case): array
+    private function compare(Measurement $case): Comparison
     {
         $messages = ($case->messages)(self::MESSAGES);
         $book = Compiler::load(Checker::check($case->book)->book);
@@ -91,7 +91,7 @@ final class BenchmarkCommand extends Command
 
         $ratios = array_map(static fn (float $engine, float $byHand): float => $byHand / $engine, $engineTimes, $handTimes);
 
-        return [$this->median($engineTimes), $this->median($handTimes), $this->median($ratios)];
+        return new Comparison($this->median($engineTimes), $this->median($handTimes), $this->median($ratios));
     }
 
     /** @return float seconds of a script with an independent MIDI library */

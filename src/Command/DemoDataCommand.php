@@ -67,7 +67,7 @@ final class DemoDataCommand extends Command
             $book->changedAt = new \DateTimeImmutable($when);
             $this->documents->add($book, Revision::CREATED);
         }
-        $this->documents->add($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', Demo::TAPE)[0], Revision::CREATED);
+        $this->documents->add($this->tapes->read($this->projectDir.'/demo/rehearsal.tape', Demo::TAPE)->tape, Revision::CREATED);
 
         return 0;
     }

@@ -18,7 +18,7 @@ use ZigzagPost\Core\Situation\RigAnalysis;
 final class ProveCommand extends RigCommand
 {
     /** @throws BadFile */
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $situation = new RigAnalysis($setup);
         foreach (
@@ -59,6 +59,6 @@ final class ProveCommand extends RigCommand
         }
         $isBad = [] !== array_filter($view['proofs'], static fn (array $proof): bool => [] !== $proof['changes'] || null !== $proof['unreadable']);
 
-        return [[] === $view['proofs'] ? ['no tapes are kept with this rig'] : $lines, $view, $isBad ? 1 : 0];
+        return new Computed([] === $view['proofs'] ? ['no tapes are kept with this rig'] : $lines, $view, $isBad ? 1 : 0);
     }
 }

@@ -30,7 +30,7 @@ final class RigCheckCommand extends RigCommand
     }
 
     /** @throws BadData */
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $out = $input->getOption('out');
         if (true !== $input->getOption('fix')) {
@@ -58,10 +58,8 @@ final class RigCheckCommand extends RigCommand
 
     /**
      * @param list<string> $done fixes that were made, in words
-     *
-     * @return array{list<string>, mixed, int}
      */
-    private static function listed(Examination $examined, Rig $rig, string $file, array $done): array
+    private static function listed(Examination $examined, Rig $rig, string $file, array $done): Computed
     {
         $lines = [
             ...array_map(static fn (string $words): string => "fixed: {$words}", $done),
@@ -70,6 +68,6 @@ final class RigCheckCommand extends RigCommand
         ];
         $json = FindingsView::of($examined, $rig) + ([] === $done ? [] : ['fixed' => $done]);
 
-        return [$lines, $json, $examined->hasErrors() ? 1 : 0];
+        return new Computed($lines, $json, $examined->hasErrors() ? 1 : 0);
     }
 }

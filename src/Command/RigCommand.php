@@ -25,18 +25,17 @@ abstract class RigCommand extends Command
     {
         $file = OptionText::of($input->getArgument('rig'));
         $setup = RigFile::setup(Files::rig($file));
-        [$lines, $json, $status] = $this->compute($setup, $file, $input);
+        $computed = $this->compute($setup, $file, $input);
         $output->write(
-            true === $input->getOption('json') ? self::json($json) : implode('', array_map(static fn (string $line): string => $line."\n", $lines)),
+            true === $input->getOption('json') ? self::json($computed->json) : implode('', array_map(static fn (string $line): string => $line."\n", $computed->lines)),
             false,
             OutputInterface::OUTPUT_RAW,
         );
 
-        return $status;
+        return $computed->status;
     }
 
-    /** @return array{list<string>, mixed, int} lines, the same as JSON, and the exit status */
-    abstract protected function compute(Setup $setup, string $file, InputInterface $input): array;
+    abstract protected function compute(Setup $setup, string $file, InputInterface $input): Computed;
 
     private static function json(mixed $value): string
     {

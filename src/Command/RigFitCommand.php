@@ -16,7 +16,7 @@ use ZigzagPost\Core\Situation\RigAnalysis;
 #[AsCommand('rig:fit', 'Says how late the messages of a scene change arrive, and whether streams fit on the leads')]
 final class RigFitCommand extends RigCommand
 {
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $situation = new RigAnalysis($setup);
         $errors = array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
@@ -45,6 +45,6 @@ final class RigFitCommand extends RigCommand
             $isBad = $isBad || ($fit->isDin() && $fit->load->percent() > 100);
         }
 
-        return [$lines, ['leads' => FitView::of($situation->fits())], $isBad ? 1 : 0];
+        return new Computed($lines, ['leads' => FitView::of($situation->fits())], $isBad ? 1 : 0);
     }
 }

@@ -14,7 +14,7 @@ use ZigzagPost\Core\Rig\Setup\Setup;
 #[AsCommand('rig:plan', 'Plans channels and numbers of a rig')]
 final class RigPlanCommand extends RigCommand
 {
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $plan = Planner::plan($setup);
         $lines = [];
@@ -57,6 +57,6 @@ final class RigPlanCommand extends RigCommand
         }
         $lines[] = "cost {$plan->cost}".($plan->isProven ? '' : ', not proven least');
 
-        return [$lines, PlanView::of($plan), null === $plan->conflict && [] === $plan->failed ? 0 : 1];
+        return new Computed($lines, PlanView::of($plan), null === $plan->conflict && [] === $plan->failed ? 0 : 1);
     }
 }

@@ -28,7 +28,7 @@ final class RigReachCommand extends RigCommand
         $this->addOption('to', null, InputOption::VALUE_NONE, 'look for what moves a parameter');
     }
 
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $situation = new RigAnalysis($setup);
         foreach (
@@ -60,7 +60,7 @@ final class RigReachCommand extends RigCommand
             $arrivals = $ways->from($box, $control);
         }
 
-        return [array_map(self::line(...), $arrivals), ['arrivals' => array_map(ArrivalView::of(...), $arrivals)], 0];
+        return new Computed(array_map(self::line(...), $arrivals), ['arrivals' => array_map(ArrivalView::of(...), $arrivals)], 0);
     }
 
     private static function line(Arrival $arrival): string

@@ -24,7 +24,7 @@ final class RigSheetsCommand extends RigCommand
     }
 
     /** @throws RulebookError */
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $folder = OptionText::orNull($input->getOption('out')) ?? throw CommandFailed::input('rig sheets: name a folder with --out FOLDER');
         if (!is_dir($folder) && !@mkdir($folder, 0777, true)) {
@@ -44,6 +44,6 @@ final class RigSheetsCommand extends RigCommand
             }
         }
 
-        return [$files, ['files' => $files], 0];
+        return new Computed($files, ['files' => $files], 0);
     }
 }

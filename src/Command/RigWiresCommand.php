@@ -17,7 +17,7 @@ use ZigzagPost\Core\Rig\Wire\Walk;
 #[AsCommand('rig:wires', 'Judges every lead of a rig, plug to plug')]
 final class RigWiresCommand extends RigCommand
 {
-    protected function compute(Setup $setup, string $file, InputInterface $input): array
+    protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
         $lines = [];
         $isBad = false;
@@ -36,7 +36,7 @@ final class RigWiresCommand extends RigCommand
             $isBad = $isBad || $load->isTooMuch();
         }
 
-        return [$lines, WiresView::of($setup), $isBad ? 1 : 0];
+        return new Computed($lines, WiresView::of($setup), $isBad ? 1 : 0);
     }
 
     private static function more(Judgement $judged): string

@@ -13,6 +13,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Tape\LaterBook;
 use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Engine\Tape\TapeRun;
 use ZigzagPost\Core\Engine\Trace\TraceLine;
@@ -129,7 +130,7 @@ final class RunCommand extends Command
             );
     }
 
-    /** @return list<array{int, CompiledBook, string}> times in order, rulebooks, and their files */
+    /** @return list<LaterBook> in order */
     private function changes(mixed $options, bool $traced, ?Rig $rig): array
     {
         $changes = [];
@@ -138,9 +139,9 @@ final class RunCommand extends Command
             if (2 !== \count($parts)) {
                 throw CommandFailed::input('run: --change is written MS=BOOK, such as --change 2500=other.book');
             }
-            $changes[] = [self::time($parts[0], '--change'), Compiler::load(Files::rulebook($parts[1], $rig), $traced), $parts[1]];
+            $changes[] = new LaterBook(self::time($parts[0], '--change'), Compiler::load(Files::rulebook($parts[1], $rig), $traced), $parts[1]);
         }
-        usort($changes, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($changes, static fn (LaterBook $a, LaterBook $b): int => $a->fromUs <=> $b->fromUs);
 
         return $changes;
     }

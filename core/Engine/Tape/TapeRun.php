@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Tape;
 
-use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Trace\HeldTrace;
@@ -28,7 +27,7 @@ final class TapeRun
 
     /**
      * @param (\Closure(TraceRecord): void)|null $traceTo receives a record for each incoming message
-     * @param list<array{int, CompiledBook, string}> $changes times in microseconds, in order, rulebooks that go on from then, and their names
+     * @param list<LaterBook> $changes in order
      */
     public function __construct(public Engine $engine, private readonly EventWriter $writer, ?\Closure $traceTo = null, private array $changes = [])
     {
@@ -71,7 +70,7 @@ final class TapeRun
     private function runOut(): void
     {
         while (null !== ($due = $this->nextDue()) || [] !== $this->changes) {
-            $change = $this->changes[0][0] ?? \PHP_INT_MAX;
+            $change = $this->changes[0]->fromUs ?? \PHP_INT_MAX;
             if ($change <= ($due ?? \PHP_INT_MAX)) {
                 $this->changeUpTo($change);
             } else {
@@ -84,14 +83,14 @@ final class TapeRun
     /** Goes on with the rulebooks whose time has come. */
     private function changeUpTo(int $timeUs): void
     {
-        while ([] !== $this->changes && $this->changes[0][0] <= $timeUs) {
-            [$at, $book, $name] = array_shift($this->changes);
-            $this->engine->advance($at);
-            $change = BookChange::of($this->engine, $book);
+        while ([] !== $this->changes && $this->changes[0]->fromUs <= $timeUs) {
+            $later = array_shift($this->changes);
+            $this->engine->advance($later->fromUs);
+            $change = BookChange::of($this->engine, $later->book);
             $this->pass();
             $this->engine = $change->engine;
             foreach ($change->lost as $lost) {
-                $this->lost[] = Milliseconds::format($at)." {$name}: {$lost}";
+                $this->lost[] = Milliseconds::format($later->fromUs)." {$later->name}: {$lost}";
             }
         }
     }
