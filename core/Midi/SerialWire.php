@@ -19,7 +19,7 @@ final class SerialWire
     /**
      * When each message has arrived whole.
      *
-     * @param list<array{int, int}> $messages time in microseconds and bytes, in the order sent
+     * @param list<OnWire> $messages in the order sent
      * @param int|null $clockUs distance of clock bytes
      * @param int|null $firstClockUs when the first of them begins; null for the moment when the first message is sent, which is the worst for it
      *
@@ -28,10 +28,11 @@ final class SerialWire
     public static function arrivals(array $messages, ?int $clockUs = null, ?int $firstClockUs = null): array
     {
         $free = 0;
-        $nextClock = null === $clockUs || [] === $messages ? \PHP_INT_MAX : ($firstClockUs ?? $messages[0][0]);
+        $nextClock = null === $clockUs || [] === $messages ? \PHP_INT_MAX : ($firstClockUs ?? $messages[0]->timeUs);
         $arrivals = [];
-        foreach ($messages as [$time, $bytes]) {
-            for ($byte = 0; $byte < $bytes; ++$byte) {
+        foreach ($messages as $message) {
+            $time = $message->timeUs;
+            for ($byte = 0; $byte < $message->bytes; ++$byte) {
                 while ($nextClock <= max($free, $time)) {
                     $free = max($free, $nextClock) + self::BYTE_US;
                     $nextClock += (int) $clockUs;

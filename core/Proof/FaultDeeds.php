@@ -201,7 +201,7 @@ final readonly class FaultDeeds
         $ways = [];
         foreach ($setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $graph->sources($box) as $socket) {
-                foreach ($graph->waysFrom($socket)[0] as $way) {
+                foreach ($graph->waysFrom($socket)->ways as $way) {
                     $end = $way[\count($way) - 1]->to;
                     if (LeadEnd::POST === $end->unit && !$end->isOut) {
                         $ways[$box->name][Post::port($end->at)->port][] = $way;

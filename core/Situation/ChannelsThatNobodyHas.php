@@ -180,7 +180,7 @@ final class ChannelsThatNobodyHas implements RigCheck
             foreach (
                 $box->isPost() ? [] : $situation->graph->sockets($box, array_map(static fn ($plug): string => $plug->id, $box->chart->plugs), true) as $socket
             ) {
-                foreach ($situation->graph->waysFrom($socket)[0] as $way) {
+                foreach ($situation->graph->waysFrom($socket)->ways as $way) {
                     $end = $way[\count($way) - 1]->to;
                     if (LeadEnd::POST !== $end->unit) {
                         continue;

@@ -84,7 +84,7 @@ final readonly class FactoryNumbers
     public function device(string $port, int $channel): ?Device
     {
         $were = [];
-        foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+        foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))->ways as $way) {
             foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
                 [$box, $part] = [$hearing->unit, $hearing->part];
                 $was = self::asItComes($box)->channel($part->channel);
@@ -163,7 +163,7 @@ final readonly class FactoryNumbers
         return array_values(
             array_filter($this->situation->setup->boxes, function (Device $box) use ($ports): bool {
                 foreach ($box->isPost() ? [] : $this->situation->graph->sources($box) as $socket) {
-                    foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                    foreach ($this->situation->graph->waysFrom($socket)->ways as $way) {
                         $end = $way[\count($way) - 1]->to;
                         if (LeadEnd::POST === $end->unit && \in_array(Post::port($end->at)->port, $ports, true)) {
                             return true;

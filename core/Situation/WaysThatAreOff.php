@@ -52,7 +52,7 @@ final class WaysThatAreOff implements RigCheck
                     ),
                 );
             }
-            foreach ($this->doubles($situation, $stream->source->key, $situation->graph->waysFrom($stream->source)[0]) as $unit) {
+            foreach ($this->doubles($situation, $stream->source->key, $situation->graph->waysFrom($stream->source)->ways) as $unit) {
                 $doubled[$stream->name()][] = $unit;
             }
         }

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\World;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
+use ZigzagPost\Core\Rig\Fit\SentMessage;
 
 /** What a rulebook sends at once: at the start, and at every change from one scene to another. */
 final class Bursts
@@ -16,15 +17,12 @@ final class Bursts
     /** What comes later than this after a change is no part of it. */
     private const LATEST_US = 2_000_000;
 
-    /**
-     * @return list<array{what: string, sent: array<int, list<array{int, string}>>}> messages by out port, with their times in microseconds
-     *     from the change on
-     */
+    /** @return list<SentBurst> */
     public static function of(CompiledBook $book): array
     {
         $start = new Engine($book);
         $start->start();
-        $bursts = [['what' => 'at the start', 'sent' => self::taken($start, 0)]];
+        $bursts = [new SentBurst('at the start', self::taken($start, 0))];
         $scenes = $book->scenes();
         $count = \count($scenes);
         for ($from = 0; $from < $count; ++$from) {
@@ -39,21 +37,21 @@ final class Bursts
                 $engine->advance(2 * self::LATEST_US);
                 $engine->take();
                 Scenes::go($engine->run, $to, 2 * self::LATEST_US);
-                $bursts[] = ['what' => "from \"{$scenes[$from]}\" to \"{$scenes[$to]}\"", 'sent' => self::taken($engine, 2 * self::LATEST_US)];
+                $bursts[] = new SentBurst("from \"{$scenes[$from]}\" to \"{$scenes[$to]}\"", self::taken($engine, 2 * self::LATEST_US));
             }
         }
 
         return $bursts;
     }
 
-    /** @return array<int, list<array{int, string}>> */
+    /** @return array<int, list<SentMessage>> */
     private static function taken(Engine $engine, int $from): array
     {
         $engine->advance($from + self::LATEST_US);
         $sent = [];
         foreach ($engine->take() as $made) {
             if ('' !== $made[2] && \ord($made[2][0]) < 0xF8) {
-                $sent[$made[1]][] = [$made[0] - $from, $made[2]];
+                $sent[$made[1]][] = new SentMessage($made[0] - $from, $made[2]);
             }
         }
 

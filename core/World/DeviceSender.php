@@ -65,7 +65,7 @@ final readonly class DeviceSender implements Sender
     /**
      * What a control sends while it goes up and down, for each of the messages that a move makes.
      *
-     * @return list<array{KindName, list<string>}> the kind as it leaves, and what each step sends
+     * @return list<SweptMessage>
      */
     public function sweep(Control $control): array
     {
@@ -88,7 +88,7 @@ final readonly class DeviceSender implements Sender
                 }
             }
             if (null !== $kind) {
-                $swept[] = [KindName::from($kind), $sent];
+                $swept[] = new SweptMessage(KindName::from($kind), $sent);
             }
         }
 

@@ -32,7 +32,7 @@ final readonly class Echoes
     {
         $ways = [];
         foreach ($book->ports() as $index => $port) {
-            foreach (true === ($setup->book->ports[$port] ?? null)?->isOut ? $graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] : [] as $way) {
+            foreach (true === ($setup->book->ports[$port] ?? null)?->isOut ? $graph->waysFrom(new Socket(LeadEnd::POST, $port, true))->ways : [] as $way) {
                 $end = $way[\count($way) - 1]->to;
                 $in = LeadEnd::POST === $end->unit && !$end->isOut ? Post::port($end->at)->port : null;
                 if (null !== $in && null !== $book->inPort($in) && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)) {

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\World;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
+use ZigzagPost\Core\Midi\OnWire;
 use ZigzagPost\Core\Midi\SerialWire;
 
 /** How long it takes until the last message has arrived that a press sets off. */
@@ -38,7 +39,7 @@ final class PressTime
         for ($step = 0; $step < self::MOST_STEPS; ++$step) {
             foreach ($engine->take() as [$timeUs, $out, $bytes]) {
                 if ('' !== $bytes && \ord($bytes[0]) < 0xF8) {
-                    $sent[$out][] = [$timeUs - self::LATEST_US, \strlen($bytes)];
+                    $sent[$out][] = new OnWire($timeUs - self::LATEST_US, \strlen($bytes));
                 }
             }
             $due = $engine->nextDue();

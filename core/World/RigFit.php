@@ -13,6 +13,7 @@ use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Fit\Burst;
 use ZigzagPost\Core\Rig\Fit\Load;
 use ZigzagPost\Core\Rig\Fit\Medium;
+use ZigzagPost\Core\Rig\Fit\SentOver;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -24,7 +25,7 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 final class RigFit
 {
     private readonly Graph $graph;
-    /** @var array<string, list<array{string, Hop, list<Medium>}>> by direction of a lead: where it comes from, the hop, what it has gone over before */
+    /** @var array<string, non-empty-list<OverLead>> by direction of a lead */
     private array $over = [];
     /** @var array<string, Load> by place where something leaves */
     private array $loads = [];
@@ -43,8 +44,9 @@ final class RigFit
                 $unit = new UnitStreams($box, $this->graph, [] === $tempos ? null : max($tempos));
                 $asSent = $unit->loads(true);
                 foreach ($unit->loads(false) as $at => $load) {
-                    $this->leaves("{$box->name}\t{$at}", $load, new Socket($box->name, (string) $at, true));
-                    $this->asSent["{$box->name}\t{$at}"] = $asSent[$at] ?? $load;
+                    $source = new LeavesAt($box->name, (string) $at);
+                    $this->leaves($source, $load);
+                    $this->asSent[$source->key()] = $asSent[$at] ?? $load;
                 }
                 $this->through($box, $unit, $streams);
             }
@@ -53,9 +55,8 @@ final class RigFit
             if ($port->isOut && !$port->pulse) {
                 $clockUs = $this->clockUs((string) $name);
                 $this->leaves(
-                    LeadEnd::POST."\t{$name}",
+                    new LeavesAt(LeadEnd::POST, (string) $name),
                     new Load(null === $clockUs ? 0.0 : 1_000_000 / $clockUs, $streams[$name] ?? []),
-                    new Socket(LeadEnd::POST, (string) $name, true),
                 );
             }
         }
@@ -73,17 +74,19 @@ final class RigFit
         $bursts = Bursts::of($this->book);
         $fits = [];
         foreach ($this->over as $ways) {
-            $hop = $ways[0][1];
+            $hop = $ways[0]->hop;
             if (null === $hop->lead) {
                 continue;
             }
             $load = new Load(0, []);
-            foreach ($ways as [$source, , $before]) {
-                $load = $load->with([] === $before ? $this->asSent[$source] ?? $this->loads[$source] : $this->loads[$source]);
+            foreach ($ways as $way) {
+                $key = $way->source->key();
+                $load = $load->with([] === $way->before ? $this->asSent[$key] ?? $this->loads[$key] : $this->loads[$key]);
             }
-            [$when, $worst] = $this->worst($hop, $ways, $bursts);
-            $where = [] !== array_filter($ways, static fn (array $way): bool => str_starts_with($way[0], LeadEnd::POST."\t")) ? 'rules' : 'sender';
-            $fits[] = new LeadFit($hop->lead, $hop->from->name(), $hop->to->name(), $when, $worst, $load, $this->medium($hop), $where);
+            $worst = $this->worst($hop, $ways, $bursts);
+            $where = [] !== array_filter($ways, static fn (OverLead $way): bool => $way->source->isPost()) ? 'rules' : 'sender';
+            [$from, $to, $medium] = [$hop->from->name(), $hop->to->name(), $this->medium($hop)];
+            $fits[] = new LeadFit($hop->lead, $from, $to, $worst?->when, $worst?->burst, $load, $medium, $where);
         }
 
         return $fits;
@@ -92,30 +95,28 @@ final class RigFit
     /**
      * The burst of which a message arrives latest.
      *
-     * @param list<array{string, Hop, list<Medium>}> $ways
-     * @param list<array{what: string, sent: array<int, list<array{int, string}>>}> $bursts
-     *
-     * @return array{string|null, Burst|null} when it is sent, and how late it is
+     * @param list<OverLead> $ways
+     * @param list<SentBurst> $bursts
      */
-    private function worst(Hop $hop, array $ways, array $bursts): array
+    private function worst(Hop $hop, array $ways, array $bursts): ?WorstBurst
     {
-        [$when, $worst] = [null, null];
+        $worst = null;
         foreach ($bursts as $burst) {
             $sent = [];
-            foreach ($ways as [$source, , $before]) {
-                [$unit, $port] = explode("\t", $source);
-                $index = LeadEnd::POST === $unit ? array_search($port, $this->book->ports(), true) : false;
+            foreach ($ways as $way) {
+                $port = $way->source->at;
+                $index = $way->source->isPost() ? array_search($port, $this->book->ports(), true) : false;
                 if (false !== $index) {
-                    $sent[] = [$burst['sent'][$index] ?? [], $before, $this->clockUs($port)];
+                    $sent[] = new SentOver($burst->sent[$index] ?? [], $way->before, $this->clockUs($port));
                 }
             }
             $over = Burst::merged($sent, $this->medium($hop));
-            if (null !== $over && [] !== $over->messages && (null === $worst || $over->worstUs() > $worst->worstUs())) {
-                [$when, $worst] = [$burst['what'], $over];
+            if (null !== $over && [] !== $over->messages && (null === $worst || $over->worstUs() > $worst->burst->worstUs())) {
+                $worst = new WorstBurst($burst->what, $over);
             }
         }
 
-        return [$when, $worst];
+        return $worst;
     }
 
     /** The distance of the clock bytes that a port sends: of a clock of the rulebook, or of one that rules pass on. */
@@ -133,14 +134,14 @@ final class RigFit
         return [] === $distances ? null : min($distances);
     }
 
-    /** Something leaves at a socket, and goes over all leads from there on. */
-    private function leaves(string $source, Load $load, Socket $socket): void
+    /** Something leaves at a place, and goes over all leads from there on. */
+    private function leaves(LeavesAt $source, Load $load): void
     {
-        $this->loads[$source] = $load;
-        foreach ($this->graph->reachedFrom($socket) as $way) {
+        $this->loads[$source->key()] = $load;
+        foreach ($this->graph->reachedFrom(new Socket($source->unit, $source->at, true)) as $way) {
             $last = $way[\count($way) - 1];
             if (null !== $last->lead && [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off)) {
-                $this->over["{$last->from->key}\t{$last->to->key}"][] = [$source, $last, $this->before($way)];
+                $this->over["{$last->from->key}\t{$last->to->key}"][] = new OverLead($source, $last, $this->before($way));
             }
         }
     }
@@ -186,10 +187,10 @@ final class RigFit
     private function through(Device $box, UnitStreams $unit, array &$streams): void
     {
         $names = $this->book->ports();
-        foreach ($unit->moves() as [$what, $kind, $messages, $perSecond]) {
-            foreach ($this->inPorts($unit->sockets($kind)) as $port) {
-                foreach (StreamLoads::through($this->book, $port, $messages, $perSecond) as $out => [$bytes, $rate]) {
-                    $streams[$names[$out]][] = ['what' => $what, 'bytes' => $bytes, 'rate' => $rate];
+        foreach ($unit->moves() as $control) {
+            foreach ($this->inPorts($unit->sockets($control->kind)) as $port) {
+                foreach (StreamLoads::through($this->book, $port, $control->messages, $control->perSecond) as $out => $stream) {
+                    $streams[$names[$out]][] = ['what' => $control->name, 'bytes' => $stream->bytes, 'rate' => $stream->rate];
                 }
             }
         }

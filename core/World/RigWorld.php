@@ -7,7 +7,6 @@ namespace ZigzagPost\Core\World;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
-use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -26,9 +25,9 @@ final class RigWorld
     public array $dark = [];
     /** @var array<string, int> microseconds by which units hear later than they should at present */
     public array $late = [];
-    /** @var list<array{int, string, Hears, string}> times, units, parts and messages that are on their way to units that hear late */
+    /** @var list<OnItsWay> */
     private array $waiting = [];
-    /** @var array<int, list<array{string, Hears, list<Hop>}>> units that hear each out port */
+    /** @var array<int, list<WorldHearer>> by out port */
     private array $hearers = [];
 
     /** @param list<string> $broken ids of leads over which nothing goes, and what {@see Hop::name()} says of boxes that pass nothing on */
@@ -42,12 +41,11 @@ final class RigWorld
         }
         $graph = new Graph($setup);
         foreach ($book->outPorts() as $port) {
-            [$ways] = $graph->waysFrom(new Socket(LeadEnd::POST, $book->ports()[$port], true));
-            foreach ($ways as $way) {
+            foreach ($graph->waysFrom(new Socket(LeadEnd::POST, $book->ports()[$port], true))->ways as $way) {
                 $isOpen = [] === array_filter($way, static fn (Hop $hop): bool => null !== $hop->off || \in_array($hop->name(), $broken, true));
                 foreach ($isOpen ? $graph->partsAt($way[\count($way) - 1]->to) : [] as $hearing) {
                     [$box, $part] = [$hearing->unit, $hearing->part];
-                    $this->hearers[$port][] = [$box->name, $part, $way];
+                    $this->hearers[$port][] = new WorldHearer($box->name, $part, $way);
                 }
             }
         }
@@ -114,22 +112,23 @@ final class RigWorld
     {
         $heard = [];
         foreach ($this->engine->take() as $made) {
-            foreach ('' === $made[2] ? [] : $this->hearers[$made[1]] ?? [] as [$unit, $part, $way]) {
+            foreach ('' === $made[2] ? [] : $this->hearers[$made[1]] ?? [] as $hearer) {
+                [$unit, $part, $way] = [$hearer->unit, $hearer->part, $hearer->way];
                 if (!Hop::passes($way, $made[2]) || isset($this->dark[$unit]) || $this->isCut($way)) {
                     continue;
                 }
-                if (isset($this->late[$unit]) || [] !== array_filter($this->waiting, static fn (array $each): bool => $each[1] === $unit)) {
-                    $this->waiting[] = [$made[0] + ($this->late[$unit] ?? 0), $unit, $part, $made[2]];
+                if (isset($this->late[$unit]) || [] !== array_filter($this->waiting, static fn (OnItsWay $each): bool => $each->unit === $unit)) {
+                    $this->waiting[] = new OnItsWay($made[0] + ($this->late[$unit] ?? 0), $unit, $part, $made[2]);
                 } else {
                     array_push($heard, ...$this->devices[$unit]->hear($made[0], $part, $made[2]));
                 }
             }
         }
         $now = $this->engine->state->now;
-        $due = array_filter($this->waiting, static fn (array $each): bool => $each[0] <= $now);
+        $due = array_filter($this->waiting, static fn (OnItsWay $each): bool => $each->atUs <= $now);
         $this->waiting = array_values(array_diff_key($this->waiting, $due));
-        foreach ($due as [$at, $unit, $part, $bytes]) {
-            array_push($heard, ...$this->devices[$unit]->hear($at, $part, $bytes));
+        foreach ($due as $each) {
+            array_push($heard, ...$this->devices[$each->unit]->hear($each->atUs, $each->part, $each->bytes));
         }
 
         return $heard;

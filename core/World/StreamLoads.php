@@ -17,7 +17,7 @@ final class StreamLoads
      *
      * @param list<string> $messages what it sends, one after the other
      *
-     * @return array<int, array{float, float}> by out port, bytes a message and messages a second
+     * @return array<int, StreamOut> by out port
      */
     public static function through(CompiledBook $book, int $port, array $messages, float $perSecond): array
     {
@@ -39,7 +39,7 @@ final class StreamLoads
         }
         $out = [];
         foreach ($bytes as $port => $sum) {
-            $out[$port] = [(float) ($sum / \count($times[$port])), (float) \count($times[$port])];
+            $out[$port] = new StreamOut((float) ($sum / \count($times[$port])), (float) \count($times[$port]));
         }
 
         return $out;

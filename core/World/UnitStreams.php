@@ -30,7 +30,8 @@ final readonly class UnitStreams
         $fixed = [];
         $streams = [];
         $unknown = [];
-        foreach ($this->moves() as [$what, $kind, $messages, $perSecond]) {
+        foreach ($this->moves() as $control) {
+            [$what, $kind, $messages, $perSecond] = [$control->name, $control->kind, $control->messages, $control->perSecond];
             foreach ($this->sockets($kind) as $socket) {
                 $isRunning = $asSent && true === $this->box->sendsOf($kind)?->runningStatus;
                 $isAlone = $isRunning && 1 === \count($this->statuses($socket));
@@ -44,7 +45,8 @@ final readonly class UnitStreams
                 $streams[$socket->at][] = ['what' => $what, 'bytes' => (float) $bytes, 'rate' => $perSecond];
             }
         }
-        foreach ($this->bytes() as [$what, $at, $bytes]) {
+        foreach ($this->bytes() as $steady) {
+            [$what, $at, $bytes] = [$steady->what, $steady->at, $steady->perSecond];
             foreach ($this->graph->sockets($this->box, $at, true) as $socket) {
                 $fixed[$socket->at] = ($fixed[$socket->at] ?? 0.0) + ($bytes ?? 0.0);
                 $unknown[$socket->at] =
@@ -59,18 +61,15 @@ final readonly class UnitStreams
         return $loads;
     }
 
-    /**
-     * @return list<array{string, KindName, list<string>, float}> what streams, as what kind, what it sends while it goes up and down, and how
-     *     often a second
-     */
+    /** @return list<StreamingControl> */
     public function moves(): array
     {
         $moves = [];
         $sender = new DeviceSender($this->box);
         foreach ($this->box->chart->surface->controls ?? [] as $control) {
             $perSecond = $control->perSecond ?? 0.0;
-            foreach ($perSecond > 0 ? $sender->sweep($control) : [] as [$kind, $messages]) {
-                $moves[] = ["{$this->box->name} \"{$control->name}\"", $kind, $messages, $perSecond];
+            foreach ($perSecond > 0 ? $sender->sweep($control) : [] as $swept) {
+                $moves[] = new StreamingControl("{$this->box->name} \"{$control->name}\"", $swept->kind, $swept->messages, $perSecond);
             }
         }
 
@@ -81,8 +80,8 @@ final readonly class UnitStreams
     private function statuses(Socket $at): array
     {
         $statuses = [];
-        foreach ($this->moves() as [, $kind, $messages]) {
-            foreach ($this->isAt($this->sockets($kind), $at) ? $messages : [] as $message) {
+        foreach ($this->moves() as $control) {
+            foreach ($this->isAt($this->sockets($control->kind), $at) ? $control->messages : [] as $message) {
                 preg_match_all('/[\x80-\xEF]/', $message, $found);
                 $statuses += array_fill_keys($found[0], true);
             }
@@ -138,13 +137,14 @@ final readonly class UnitStreams
         return $this->sockets(KindName::Clock);
     }
 
-    /** @return list<array{string, list<string>, float|null}> what is sent, where, and bytes a second; null where they are unknown */
+    /** @return list<SteadyBytes> */
     private function bytes(): array
     {
         $all = [];
         $clocks = $this->clocksPerSecond();
         if (null !== $clocks) {
-            $all[] = ['clock', array_map(static fn (Socket $socket): string => $socket->at, $this->clockSockets()), 0.0 === $clocks ? null : $clocks];
+            $at = array_map(static fn (Socket $socket): string => $socket->at, $this->clockSockets());
+            $all[] = new SteadyBytes('clock', $at, 0.0 === $clocks ? null : $clocks);
         }
         foreach ($this->box->chart->automatic ?? [] as $automatic) {
             if (null === $automatic->perSecond || !$this->isOn($automatic->setting)) {
@@ -154,7 +154,7 @@ final readonly class UnitStreams
                 continue; // that is its clock
             }
             $bytes = self::bytesOf($automatic->kind);
-            $all[] = [$automatic->what, $automatic->at, null === $bytes ? null : $bytes * $automatic->perSecond];
+            $all[] = new SteadyBytes($automatic->what, $automatic->at, null === $bytes ? null : $bytes * $automatic->perSecond);
         }
 
         return $all;

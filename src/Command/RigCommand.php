@@ -26,8 +26,9 @@ abstract class RigCommand extends Command
         $file = OptionText::of($input->getArgument('rig'));
         $setup = RigFile::setup(Files::rig($file));
         $computed = $this->compute($setup, $file, $input);
+        $lines = array_map(static fn (string $line): string => "{$line}\n", $computed->lines);
         $output->write(
-            true === $input->getOption('json') ? self::json($computed->json) : implode('', array_map(static fn (string $line): string => $line."\n", $computed->lines)),
+            true === $input->getOption('json') ? self::json($computed->json) : implode('', $lines),
             false,
             OutputInterface::OUTPUT_RAW,
         );

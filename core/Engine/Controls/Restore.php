@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\State;
+use ZigzagPost\Core\Midi\OnWire;
 use ZigzagPost\Core\Midi\SerialWire;
 use ZigzagPost\Core\Midi\Tempo;
 
@@ -81,7 +82,7 @@ final class Restore
             }
         }
 
-        return SerialWire::arrivals([[0, $bytes]], $clockUs)[0];
+        return SerialWire::arrivals([new OnWire(0, $bytes)], $clockUs)[0];
     }
 
     private static function place(int $port, int $channel): int

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Fit;
 
+use ZigzagPost\Core\Midi\OnWire;
 use ZigzagPost\Core\Midi\SerialWire;
 
 /** What goes over a lead at one time, such as at the change of a scene: each message with how late it arrives. */
@@ -17,20 +18,20 @@ final readonly class Burst
     /**
      * What one sender sends over a lead.
      *
-     * @param list<array{int, string}> $messages time in microseconds and bytes, in the order sent
+     * @param list<SentMessage> $messages in the order sent
      * @param int $relays boxes on the way that wait for the whole message before they send it on
      */
     public static function over(array $messages, int $relays = 0, bool $runningStatus = false, ?int $clockUs = null): self
     {
-        return self::merged([[$messages, $relays > 0 ? array_fill(0, $relays, Medium::Serial) : [], $clockUs]], Medium::Serial, $runningStatus) ??
-            new self([]);
+        $before = $relays > 0 ? array_fill(0, $relays, Medium::Serial) : [];
+
+        return self::merged([new SentOver($messages, $before, $clockUs)], Medium::Serial, $runningStatus) ?? new self([]);
     }
 
     /**
      * What several senders send over a lead where their ways have come together: each waits for what came before it.
      *
-     * @param list<array{list<array{int, string}>, list<Medium>, int|null}> $ways messages, what they go over before, from one box to the next that waits
-     *                                                                            for the whole message, and distance of the clock bytes on it
+     * @param list<SentOver> $ways
      *
      * @return self|null null where it goes over something of which the time is not known
      */
@@ -38,36 +39,47 @@ final readonly class Burst
     {
         $waiting = [];
         $clocks = [];
-        foreach ($ways as [$messages, $before, $clockUs]) {
-            $lengths = self::lengths($messages, $runningStatus);
-            $times = array_column($messages, 0);
-            foreach ($before as $medium) {
-                $times = $medium->arrivals(array_map(static fn (int $time, int $length): array => [$time, $length], $times, $lengths), $clockUs);
+        foreach ($ways as $way) {
+            $lengths = self::lengths($way->messages, $runningStatus);
+            $times = array_map(static fn (SentMessage $message): int => $message->timeUs, $way->messages);
+            foreach ($way->before as $medium) {
+                $times = $medium->arrivals(self::onWire($times, $lengths), $way->clockUs);
                 if (null === $times) {
                     return null;
                 }
             }
-            foreach ($messages as $index => $message) {
-                $waiting[] = [$times[$index], $lengths[$index], ...$message];
+            foreach ($way->messages as $index => $message) {
+                $waiting[] = new WaitingMessage($times[$index], $lengths[$index], $message);
             }
-            $clocks = null === $clockUs ? $clocks : [...$clocks, $clockUs];
+            $clocks = null === $way->clockUs ? $clocks : [...$clocks, $way->clockUs];
         }
-        usort($waiting, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
-        $arrivals = $last->arrivals(array_map(static fn (array $each): array => [$each[0], $each[1]], $waiting), [] === $clocks ? null : min($clocks));
+        usort($waiting, static fn (WaitingMessage $one, WaitingMessage $other): int => $one->atUs <=> $other->atUs);
+        $arrivals = $last->arrivals(
+            array_map(static fn (WaitingMessage $each): OnWire => new OnWire($each->atUs, $each->length), $waiting),
+            [] === $clocks ? null : min($clocks),
+        );
+        $late = static fn (WaitingMessage $each, int $arrivalUs): Lateness => new Lateness(
+            $each->message->timeUs,
+            $each->message->bytes,
+            $arrivalUs - $each->message->timeUs,
+        );
 
-        return null === $arrivals
-            ? null
-            : new self(
-                array_map(
-                    static fn (array $each, int $arrival): Lateness => new Lateness($each[2], $each[3], $arrival - $each[2]),
-                    $waiting,
-                    $arrivals,
-                ),
-            );
+        return null === $arrivals ? null : new self(array_map($late, $waiting, $arrivals));
     }
 
     /**
-     * @param list<array{int, string}> $messages
+     * @param list<int> $times
+     * @param list<int> $lengths
+     *
+     * @return list<OnWire>
+     */
+    private static function onWire(array $times, array $lengths): array
+    {
+        return array_map(static fn (int $timeUs, int $bytes): OnWire => new OnWire($timeUs, $bytes), $times, $lengths);
+    }
+
+    /**
+     * @param list<SentMessage> $messages
      *
      * @return list<int> bytes of each as they go over the lead
      */
@@ -75,7 +87,8 @@ final readonly class Burst
     {
         $before = '';
         $lengths = [];
-        foreach ($messages as [, $bytes]) {
+        foreach ($messages as $message) {
+            $bytes = $message->bytes;
             $lengths[] = SerialWire::bytes($bytes, $before, $runningStatus);
             $before = \ord($bytes[0] ?? "\xFF") < 0xF8 ? $bytes : $before;
         }

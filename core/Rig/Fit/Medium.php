@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Fit;
 
+use ZigzagPost\Core\Midi\OnWire;
 use ZigzagPost\Core\Midi\SerialWire;
 
 /** What a lead is, as to time: a serial one is reckoned to the microsecond, USB is estimated, and of a network nobody knows. */
@@ -19,7 +20,7 @@ enum Medium
     /**
      * When each message has arrived whole.
      *
-     * @param list<array{int, int}> $messages time in microseconds and bytes, in the order sent
+     * @param list<OnWire> $messages in the order sent
      * @param int|null $clockUs distance of clock bytes on the same lead
      *
      * @return list<int>|null microseconds; null where that is not known
@@ -28,7 +29,7 @@ enum Medium
     {
         return match ($this) {
             self::Serial => SerialWire::arrivals($messages, $clockUs),
-            self::Usb => array_map(static fn (array $message): int => (intdiv($message[0], self::FRAME_US) + 1) * self::FRAME_US, $messages),
+            self::Usb => array_map(static fn (OnWire $message): int => (intdiv($message->timeUs, self::FRAME_US) + 1) * self::FRAME_US, $messages),
             self::Network => null,
         };
     }

@@ -86,10 +86,8 @@ final class Graph
 
     /**
      * All ways from a socket that come to no socket twice, the shortest first.
-     *
-     * @return array{list<non-empty-list<Hop>>, bool} the ways, and whether these are all
      */
-    public function waysFrom(Socket $start): array
+    public function waysFrom(Socket $start): WaysFrom
     {
         $ways = [];
         $queue = [[]];
@@ -102,7 +100,7 @@ final class Graph
                     continue;
                 }
                 if (\count($queue) >= self::MOST_WAYS || \count($way) >= self::LONGEST) {
-                    return [$ways, false];
+                    return new WaysFrom($ways, false);
                 }
                 $ways[] = [...$way, $hop];
                 $queue[] = [...$way, $hop];
@@ -110,7 +108,7 @@ final class Graph
             $queue[$next] = [];
         }
 
-        return [$ways, true];
+        return new WaysFrom($ways, true);
     }
 
     /**

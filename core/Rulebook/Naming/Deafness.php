@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Naming;
 
+use ZigzagPost\Core\Midi\OnWire;
 use ZigzagPost\Core\Midi\SerialWire;
 use ZigzagPost\Core\Rulebook\Code\Sending;
 
@@ -134,11 +135,11 @@ final class Deafness
         }
         $byPort = [];
         foreach ([...$this->ways[$way]->before, ...$this->sent, ...$this->ways[$way]->after] as $place => $leaving) {
-            $byPort[$leaving->port][$place] = [$leaving->atUs, $leaving->bytes];
+            $byPort[$leaving->port][$place] = new OnWire($leaving->atUs, $leaving->bytes);
         }
         $arrivals = [];
         foreach ($byPort as $port => $messages) {
-            uasort($messages, static fn (array $one, array $other): int => $one[0] <=> $other[0]); // stable: in the order sent
+            uasort($messages, static fn (OnWire $one, OnWire $other): int => $one->timeUs <=> $other->timeUs); // stable: in the order sent
             $places = array_keys($messages);
             foreach ($this->worst(array_values($messages), $this->clocks->distanceUs((string) $port)) as $index => $us) {
                 $arrivals[$places[$index]] = $us;
@@ -152,14 +153,14 @@ final class Deafness
     /**
      * Each message is latest where a clock byte has just begun as the bytes before it began to leave, whichever these are.
      *
-     * @param list<array{int, int}> $messages time in microseconds and bytes
+     * @param list<OnWire> $messages
      *
      * @return list<int> microseconds
      */
     private function worst(array $messages, ?int $clockUs): array
     {
         $worst = SerialWire::arrivals($messages, $clockUs);
-        foreach (null === $clockUs ? [] : array_unique(array_column($messages, 0)) as $us) {
+        foreach (null === $clockUs ? [] : array_unique(array_map(static fn (OnWire $message): int => $message->timeUs, $messages)) as $us) {
             $worst = array_map(
                 static fn (int $one, int $other): int => max($one, $other),
                 $worst,

@@ -316,7 +316,7 @@ final class Certainty
     private function leadsTo(array $ports, string $device): bool
     {
         foreach ($ports as $port) {
-            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))->ways as $way) {
                 if ($way[\count($way) - 1]->to->unit === $device) {
                     return true;
                 }

@@ -208,7 +208,7 @@ final class Emissions
     {
         return array_values(
             array_filter($this->book->portNames(false), function (string $port) use ($device): bool {
-                foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+                foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))->ways as $way) {
                     if ($way[\count($way) - 1]->to->unit === $device) {
                         return true;
                     }
@@ -221,7 +221,8 @@ final class Emissions
 
     private function comesBack(string $port): bool
     {
-        [$ways, $isAll] = $this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true));
+        $from = $this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true));
+        [$ways, $isAll] = [$from->ways, $from->areAll];
         foreach ($ways as $way) {
             if (LeadEnd::POST === $way[\count($way) - 1]->to->unit && [] === array_filter($way, static fn ($hop): bool => null !== $hop->off)) {
                 return true;

@@ -305,7 +305,7 @@ final readonly class Hearing
     private function ways(string $port, Device $box): array
     {
         $found = [];
-        foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+        foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))->ways as $way) {
             foreach ($this->situation->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
                 [$at, $part] = [$hearing->unit, $hearing->part];
                 if ($at->name === $box->name) {

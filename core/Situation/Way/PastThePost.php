@@ -32,7 +32,7 @@ final readonly class PastThePost
             $sends = $box->sendsOf($message->kind);
             $sockets = null === $box->chart->sends ? $this->situation->graph->sources($box) : $this->situation->graph->sockets($box, $sends->at ?? [], true);
             foreach ($sockets as $socket) {
-                foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+                foreach ($this->situation->graph->waysFrom($socket)->ways as $way) {
                     $channel = $kind->hasChannel() ? $box->channel($message->channel ?? $sends?->channel) : null;
                     foreach ($this->moved($box, $control, $message, $kind, \is_int($channel) ? $channel : null, $way) as $arrival) {
                         $arrivals[$arrival->at->key()] = $this->better($arrivals[$arrival->at->key()] ?? null, $arrival);

@@ -46,7 +46,7 @@ final readonly class Paths
     {
         $ways = [];
         foreach ($this->situation->checked()->book->portNames(false) as $port) {
-            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))[0] as $way) {
+            foreach ($this->situation->graph->waysFrom(new Socket(LeadEnd::POST, $port, true))->ways as $way) {
                 if ($way[\count($way) - 1]->to->unit === $device) {
                     $ways[] = $way;
                 }
@@ -82,7 +82,7 @@ final readonly class Paths
     {
         $ways = [];
         foreach ($this->situation->graph->sources($box) as $socket) {
-            foreach ($this->situation->graph->waysFrom($socket)[0] as $way) {
+            foreach ($this->situation->graph->waysFrom($socket)->ways as $way) {
                 if (LeadEnd::POST === $way[\count($way) - 1]->to->unit) {
                     $ways[] = $way;
                 }

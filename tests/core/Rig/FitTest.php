@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Rig\Fit\Burst;
 use ZigzagPost\Core\Rig\Fit\Lateness;
 use ZigzagPost\Core\Rig\Fit\Load;
+use ZigzagPost\Core\Rig\Fit\SentMessage;
 use ZigzagPost\Tests\Core\Cases;
 
 final class FitTest extends TestCase
@@ -18,14 +19,14 @@ final class FitTest extends TestCase
             [960, 1920, 960],
             array_map(
                 static fn (Lateness $each): int => $each->lateUs,
-                Burst::over([[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"], [5000, "\xB0\x01\x04"]])->messages,
+                Burst::over([new SentMessage(0, "\xB0\x01\x02"), new SentMessage(0, "\xB0\x01\x03"), new SentMessage(5000, "\xB0\x01\x04")])->messages,
             ),
         );
     }
 
     public function testRunningStatusSavesAByteOnlyWhereTheSenderUsesIt(): void
     {
-        $messages = [[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"], [0, "\xF8"], [0, "\xB0\x01\x04"], [0, "\xB1\x01\x04"]];
+        $messages = [new SentMessage(0, "\xB0\x01\x02"), new SentMessage(0, "\xB0\x01\x03"), new SentMessage(0, "\xF8"), new SentMessage(0, "\xB0\x01\x04"), new SentMessage(0, "\xB1\x01\x04")];
 
         self::assertSame(
             [960, 1600, 1920, 2560, 3520],
@@ -37,7 +38,7 @@ final class FitTest extends TestCase
     {
         self::assertSame(
             [1920, 2880],
-            array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over([[0, "\xB0\x01\x02"], [0, "\xB0\x01\x03"]], 1)->messages),
+            array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over([new SentMessage(0, "\xB0\x01\x02"), new SentMessage(0, "\xB0\x01\x03")], 1)->messages),
         );
     }
 
@@ -50,7 +51,7 @@ final class FitTest extends TestCase
             $messages = [];
             for ($count = $random->getInt(1, 30); $count > 0; --$count) {
                 $time += $random->getInt(0, 3) > 0 ? 0 : $random->getInt(0, 4000);
-                $messages[] = [$time, str_repeat("\xB0", $random->getInt(1, 12))];
+                $messages[] = new SentMessage($time, str_repeat("\xB0", $random->getInt(1, 12)));
             }
             $clock = $random->getInt(0, 1) ? $random->getInt(6000, 30000) : null;
             $relays = $random->getInt(0, 2);
@@ -86,18 +87,18 @@ final class FitTest extends TestCase
     }
 
     /**
-     * @param list<array{int, string}> $messages
+     * @param list<SentMessage> $messages
      *
      * @return list<int>
      */
     private static function byteByByte(array $messages, int $relays, ?int $clock): array
     {
-        $sent = array_column($messages, 0);
+        $sent = array_map(static fn (SentMessage $message): int => $message->timeUs, $messages);
         $times = $sent;
         for ($hop = 0; $hop <= $relays; ++$hop) {
             $queue = [];
-            foreach ($messages as $index => [, $bytes]) {
-                foreach (str_split($bytes) as $_) {
+            foreach ($messages as $index => $message) {
+                foreach (str_split($message->bytes) as $_) {
                     $queue[] = [$times[$index], $index];
                 }
             }
