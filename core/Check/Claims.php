@@ -235,8 +235,8 @@ final class Claims
 
     private static function bits(Kind $kind, ?NumberList $list): string
     {
-        $size = $kind->hasKey() || $kind->hasNumber() ? (16383 === ($kind->numberRange()[1] ?? 0) ? 2048 : 16) : 1;
-        [$low, $high] = $kind->numberRange() ?? [0, 8 * $size - 1];
+        $size = $kind->hasKey() || $kind->hasNumber() ? (16383 === $kind->numberRange()?->high ? 2048 : 16) : 1;
+        [$low, $high] = $kind->numberRange()?->ends() ?? [0, 8 * $size - 1];
         $bits = str_repeat("\0", $size);
         if (null === $list) {
             return 2048 === $size ? str_repeat("\xFF", $size) : self::set($bits, $low, $high);

@@ -391,7 +391,7 @@ final class RuleCode implements Writer
     /** What is known of the range of the value of the message at hand. */
     public function valueRange(): Interval
     {
-        return $this->ranges['$v'] ?? new Interval(...$this->kind->valueRange() ?? [0, 0]);
+        return $this->ranges['$v'] ?? new Interval($this->kind->valueRange()->low ?? 0, $this->kind->valueRange()->high ?? 0);
     }
 
     /** Whether the rule takes nothing but messages of MPE zones, and the channel is still the one it came on. */

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Compile;
 
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Code\SendWriter;
 
@@ -44,7 +45,7 @@ final class SendCode implements SendWriter
         $this->met($line, $port, $this->code->kind, $takeover, $range, $channel, '$n', '$v');
     }
 
-    public function takingOver(int $line, int $port, Kind $kind, string $takeover, array $range): void
+    public function takingOver(int $line, int $port, Kind $kind, string $takeover, ValueRange $range): void
     {
         $this->met($line, $port, $kind, $takeover, $range, '$mch', '$mn', '$mv');
     }
@@ -84,13 +85,11 @@ final class SendCode implements SendWriter
 
     /**
      * Sends once a fader has met the present value.
-     *
-     * @param array{int, int} $range
      */
-    private function met(int $line, int $port, Kind $kind, string $takeover, array $range, string $ch, string $n, string $v): void
+    private function met(int $line, int $port, Kind $kind, string $takeover, ValueRange $range, string $ch, string $n, string $v): void
     {
         $sent = $this->code->temporary();
-        $limits = 'scaled' === $takeover ? ", {$range[0]}, {$range[1]}" : '';
+        $limits = 'scaled' === $takeover ? ", {$range->low}, {$range->high}" : '';
         $this->code->line(
             "{$sent} = Takeover::{$takeover}(\$s, \$t, '{$this->code->stepId()}', \$ctl, {$port}, {$kind->ordinal()}, {$ch}, {$n}, {$v}{$limits});",
         );

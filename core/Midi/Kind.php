@@ -94,27 +94,27 @@ enum Kind: string
         return null !== $this->valueRange();
     }
 
-    /** @return array{int, int}|null the lowest and highest value, or null when the kind carries none */
-    public function valueRange(): ?array
+    /** Null when the kind carries no value. */
+    public function valueRange(): ?ValueRange
     {
         return match ($this) {
             self::Note, self::PolyPressure, self::Cc, self::Mode, self::Program, self::Pressure, self::Song,
-            self::TimeCode => [0, 127],
-            self::Cc14, self::Nrpn, self::Rpn, self::Position => [0, 16383],
-            self::Bend => [-8192, 8191],
-            self::Sysex => [0, 65536],
+            self::TimeCode => ValueRange::sevenBits(),
+            self::Cc14, self::Nrpn, self::Rpn, self::Position => new ValueRange(0, 16383),
+            self::Bend => new ValueRange(-8192, 8191),
+            self::Sysex => new ValueRange(0, 65536),
             default => null,
         };
     }
 
-    /** @return array{int, int}|null the lowest and highest number, or null when the kind carries none */
-    public function numberRange(): ?array
+    /** Null when the kind carries no number. */
+    public function numberRange(): ?ValueRange
     {
         return match ($this) {
-            self::Cc => [0, 119],
-            self::Mode => [self::FIRST_MODE_NUMBER, 127],
-            self::Cc14 => [0, 31],
-            self::Nrpn, self::Rpn => [0, 16383],
+            self::Cc => new ValueRange(0, 119),
+            self::Mode => new ValueRange(self::FIRST_MODE_NUMBER, 127),
+            self::Cc14 => new ValueRange(0, 31),
+            self::Nrpn, self::Rpn => new ValueRange(0, 16383),
             default => null,
         };
     }

@@ -34,7 +34,7 @@ final readonly class PedalShortfall
     {
         $control = $box->control($title);
         $message = null === $control ? null : $box->messageOf($control);
-        [$first, $last] = $message->values ?? ($message?->kind->midi()?->valueRange() ?? [0, 127]);
+        [$first, $last] = $message->values ?? ($message?->kind->midi()?->valueRange()?->ends() ?? [0, 127]);
         $short = [];
         foreach ($first === $last ? [] : $situation->checked()->book->rules as $rule) {
             foreach (self::isFor($situation, $rule, $box, $title) ? $rule->steps : [] as $step) {

@@ -39,7 +39,7 @@ final class PedalsThatFallShort implements RigCheck
                     $situation,
                     $book ??= Compiler::load($situation->checked()->book),
                     $message,
-                    $box->messageOf($control)->values ?? ($message->kind->valueRange() ?? [0, 127]),
+                    $box->messageOf($control)->values ?? ($message->kind->valueRange()?->ends() ?? [0, 127]),
                     $measured,
                 );
                 if ([] !== $short) {

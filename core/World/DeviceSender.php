@@ -201,7 +201,7 @@ final readonly class DeviceSender implements Sender
     {
         $measured = $this->box->unit->measured[$control->name] ?? null;
 
-        return null !== $measured ? [$measured->heel, $measured->toe] : $message->values ?? ($message->kind->midi()?->valueRange() ?? [0, 127]);
+        return null !== $measured ? [$measured->heel, $measured->toe] : $message->values ?? ($message->kind->midi()?->valueRange()?->ends() ?? [0, 127]);
     }
 
     /** @return array<string, list<string>> */

@@ -75,7 +75,7 @@ final class CalibrationView
     private static function range(Recognised $moved, ?Device $box): array
     {
         $control = $box?->control((string) $moved->control);
-        $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? ($moved->played->kind->valueRange() ?? [0, 127]);
+        $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? ($moved->played->kind->valueRange()?->ends() ?? [0, 127]);
 
         return [min($range), max($range)];
     }

@@ -73,7 +73,7 @@ final class Rooms
         ],
         'Rig/Chart' => ['Midi', 'Data'],
         'Rig/Document' => ['Data', 'Rig/Chart'],
-        'Rig/Setup' => ['Data', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
+        'Rig/Setup' => ['Midi', 'Data', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
         'Rig/NameDocument' => ['Data', 'Rig/Chart'],
         'Rig/Table' => ['Midi', 'Data', 'Rig/Chart'],
         'Rig/Index' => ['Midi', 'Rulebook/Code', 'Rig/Chart', 'Rig/Document', 'Rig/Setup'],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Index;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Setup\Device;
@@ -43,7 +44,7 @@ final class ChartMessages
                 "the chart does not say which system exclusive message moves {$what}, from F0 to F7; ask the box",
             );
         }
-        $range = $kind->hasKey() ? [0, 127] : $kind->numberRange();
+        $range = $kind->hasKey() ? ValueRange::sevenBits() : $kind->numberRange();
         if (null === $range) {
             return null;
         }
@@ -53,11 +54,11 @@ final class ChartMessages
             return Lack::of(LackSort::Fact, "nobody knows the number of {$kind->value} for {$what}; {$cure}");
         }
 
-        return $message->number >= $range[0] && $message->number <= $range[1]
+        return $range->contains($message->number)
             ? null
             : Lack::of(
                 LackSort::Fact,
-                "there is no {$kind->value} {$message->number}, which the chart gives for {$what}; numbers go from {$range[0]} to {$range[1]}",
+                "there is no {$kind->value} {$message->number}, which the chart gives for {$what}; numbers go from {$range->low} to {$range->high}",
             );
     }
 }

@@ -124,7 +124,7 @@ final class ControlIndex
         }
         $channel = $kind->hasChannel() ? $unit->channel($message->channel ?? $sends->channel) : null;
         $measured = $unit->unit->measured[$control->name] ?? null;
-        [$first, $last] = null === $measured ? $message->values ?? $kind->valueRange() ?? [0, 127] : [$measured->heel, $measured->toe];
+        [$first, $last] = null === $measured ? $message->values ?? $kind->valueRange()?->ends() ?? [0, 127] : [$measured->heel, $measured->toe];
         $isToldApart = null !== $message->values && Kind::Note !== $kind && !$this->isAlone($unit, $control, $message, $channel);
 
         return new ControlMessage(

@@ -19,7 +19,7 @@ final class Numbers
     /**
      * @param list<HeardStream> $streams
      * @param array<string, list<string>> $intoPost units by port
-     * @param array<string, list<array{PlanVariable, PlanValue}>> $channels by unit
+     * @param array<string, list<ChosenValue>> $channels by unit
      */
     public function __construct(
         private readonly Setup $setup,
@@ -29,8 +29,7 @@ final class Numbers
     ) {
     }
 
-    /** @return array{list<PlannedNumber>, list<string>} the numbers, and those for which none is left */
-    public function assign(): array
+    public function assign(): AssignedNumbers
     {
         $items = [];
         foreach ($this->setup->boxes as $box) {
@@ -79,7 +78,7 @@ final class Numbers
             );
         }
 
-        return [$planned, $failed];
+        return new AssignedNumbers($planned, $failed);
     }
 
     /**
@@ -191,7 +190,8 @@ final class Numbers
             $isTicked = true === $assigned?->state->isTicked();
             $now = $isTicked || true === $assigned?->pinned ? $message->number : $control->message()?->number;
             $channels = $this->sends($box, $message);
-            [$places, $taken] = $this->around($box, $message->kind, $channels);
+            $around = $this->around($box, $message->kind, $channels);
+            [$places, $taken] = [$around->places, $around->taken];
             $items[] = new Numbered(
                 $box,
                 $control->name,
@@ -211,10 +211,8 @@ final class Numbers
 
     /**
      * Where a unit's messages arrive, and which numbers something fixed has there.
-     *
-     * @return array{list<string>, array<int, string>}
      */
-    private function around(Device $box, KindName $kind, int $channels): array
+    private function around(Device $box, KindName $kind, int $channels): NumbersAround
     {
         $places = [];
         $taken = [];
@@ -251,7 +249,7 @@ final class Numbers
             }
         }
 
-        return [$places, $taken];
+        return new NumbersAround($places, $taken);
     }
 
     /** @return list<Numbered> */
@@ -335,7 +333,8 @@ final class Numbers
     {
         $channel = $message->channel ?? ($box->sendsOf($message->kind)->channel ?? null);
         if ($channel instanceof ChannelOf) {
-            foreach ($this->channels[$box->name] ?? [] as [$choice, $option]) {
+            foreach ($this->channels[$box->name] ?? [] as $chosen) {
+                [$choice, $option] = [$chosen->of, $chosen->value];
                 if ($choice->setting === $channel->setting && null !== $option->value) {
                     $number = Device::channelOf($option->value, $channel->offset ?? 0);
 
@@ -350,7 +349,8 @@ final class Numbers
 
     private function hears(Device $box, Hears $part): int
     {
-        foreach ($this->channels[$box->name] ?? [] as [$choice, $option]) {
+        foreach ($this->channels[$box->name] ?? [] as $chosen) {
+            [$choice, $option] = [$chosen->of, $chosen->value];
             if (\in_array($part, $choice->parts, true)) {
                 $own =
                     $part->channel instanceof ChannelOf && null !== $option->value

@@ -25,7 +25,8 @@ final readonly class OneCrowd
     {
         $widths = [];
         $range = null;
-        foreach ($puzzle->crowds as [$stream, $members]) {
+        foreach ($puzzle->crowds as $crowd) {
+            [$stream, $members] = [$crowd->stream, $crowd->members];
             if (\count($members) !== \count($choices) || [] !== array_diff($members, array_merge(...array_values($choices)))) {
                 continue;
             }

@@ -13,7 +13,7 @@ final class PlanProblem
     /** @var list<list<int>> choices that a choice can collide with */
     public array $neighbours = [];
 
-    /** @var list<array{int, list<int>}> streams, and choices that all collide there */
+    /** @var list<PlanCrowd> */
     public array $crowds = [];
 
     /** @var array<int, array<int, list<int>>> by choice and place, the channels of its options there */
@@ -89,7 +89,7 @@ final class PlanProblem
             }
         }
         if (\count($members) > 1) {
-            $this->crowds[] = [$stream, $members];
+            $this->crowds[] = new PlanCrowd($stream, $members);
         }
     }
 

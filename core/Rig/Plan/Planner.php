@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 /** Computes the plan of a rig. The same rig always gives the same plan. */
@@ -69,7 +70,8 @@ final class Planner
             return new Plan([], [], [], 0, true, $planner->beyond->conflict(), $planner->unknown, []);
         }
         $puzzle = $planner->puzzle();
-        [$values, $cost, $isProven] = Search::solve($puzzle);
+        $solved = Search::solve($puzzle);
+        [$values, $cost, $isProven] = [$solved->values, $solved->cost, $solved->isProven];
         if (null === $values) {
             return $planner->without($puzzle, $isProven);
         }
@@ -90,7 +92,7 @@ final class Planner
             foreach ($this->graph->reachedFrom($stream->source) as $way) {
                 $at = $way[\count($way) - 1]->to;
                 if (LeadEnd::POST === $at->unit && !$at->isOut) {
-                    $this->intoPost[explode(' ', $at->at)[0]][] = $stream->box->name;
+                    $this->intoPost[Post::port($at->at)->port][] = $stream->box->name;
                 }
             }
         }
@@ -329,7 +331,7 @@ final class Planner
         $channels = [];
         foreach ($this->choices as $index => $choice) {
             $option = $choice->options[$values[$index]];
-            $channels[$choice->box->name][] = [$choice, $option];
+            $channels[$choice->box->name][] = new ChosenValue($choice, $option);
             $setting = null === $choice->setting ? null : $choice->box->chart->setting($choice->setting);
             if (null !== $setting && null !== $option->value) {
                 $planned[] = new PlannedSetting(
@@ -344,7 +346,8 @@ final class Planner
                 );
             }
         }
-        [$numbers, $failed] = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels))->assign();
+        $assigned = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels))->assign();
+        [$numbers, $failed] = [$assigned->planned, $assigned->failed];
 
         return new Plan(
             $planned,
@@ -359,7 +362,7 @@ final class Planner
     }
 
     /**
-     * @param array<string, list<array{PlanVariable, PlanValue}>> $channels
+     * @param array<string, list<ChosenValue>> $channels
      *
      * @return list<Comb>
      */
@@ -371,7 +374,8 @@ final class Planner
             $taken = 0;
             foreach ($stream->listeners as $listener) {
                 $mask = 0;
-                foreach ($channels[$listener->box->name] ?? [] as [$choice, $option]) {
+                foreach ($channels[$listener->box->name] ?? [] as $chosen) {
+                    [$choice, $option] = [$chosen->of, $chosen->value];
                     if (\in_array($listener->part, $choice->parts, true)) {
                         $own =
                             $listener->part->channel instanceof ChannelOf && null !== $option->value
@@ -462,6 +466,6 @@ final class Planner
 
     private static function goes(self $planner): bool
     {
-        return null !== Search::solve($planner->puzzle())[0];
+        return null !== Search::solve($planner->puzzle())->values;
     }
 }

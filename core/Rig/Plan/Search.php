@@ -38,27 +38,24 @@ final class Search
         }
     }
 
-    /**
-     * @return array{array<int, int>|null, int, bool} the value of each choice, or null if there is none; the cost; whether that is proven
-     */
-    public static function solve(PlanProblem $puzzle): array
+    public static function solve(PlanProblem $puzzle): Solution
     {
         $values = [];
         $cost = 0;
         $isProven = true;
         $search = new self($puzzle);
         foreach ($search->components() as $component) {
-            [$found, $ofThese, $proven] = $search->component($component);
-            $isProven = $isProven && $proven;
-            if (null === $found) {
-                return [null, 0, $proven];
+            $found = $search->component($component);
+            $isProven = $isProven && $found->isProven;
+            if (null === $found->values) {
+                return new Solution(null, 0, $found->isProven);
             }
-            $values += $found;
-            $cost += $ofThese;
+            $values += $found->values;
+            $cost += $found->cost;
         }
         ksort($values);
 
-        return [$values, $cost, $isProven];
+        return new Solution($values, $cost, $isProven);
     }
 
     /**
@@ -70,7 +67,7 @@ final class Search
     {
         $search = new self($puzzle);
         foreach ($search->components($of) as $component) {
-            if (null === $search->component($component, true)[0]) {
+            if (null === $search->component($component, true)->values) {
                 return false;
             }
         }
@@ -84,7 +81,7 @@ final class Search
         $search = new self($puzzle);
 
         return array_values(
-            array_filter($search->components(), static fn (array $component): bool => null === $search->component($component, true)[0]),
+            array_filter($search->components(), static fn (array $component): bool => null === $search->component($component, true)->values),
         );
     }
 
@@ -122,10 +119,8 @@ final class Search
 
     /**
      * @param list<int> $component
-     *
-     * @return array{array<int, int>|null, int, bool}
      */
-    private function component(array $component, bool $anyWillDo = false): array
+    private function component(array $component, bool $anyWillDo = false): Solution
     {
         $this->order = $component;
         $this->nodes = 0;
@@ -139,7 +134,7 @@ final class Search
         $this->descend($domains, [], 0, $anyWillDo);
         $found = $this->found;
         if (null === $found || $anyWillDo) {
-            return [$found, 0, $this->nodes <= self::MOST_NODES];
+            return new Solution($found, 0, $this->nodes <= self::MOST_NODES);
         }
         $this->isLexicographic = true;
         $isProven = $this->nodes <= self::MOST_NODES;
@@ -149,7 +144,7 @@ final class Search
         $this->found = null;
         $this->descend($domains, [], 0, true);
 
-        return [$this->found ?? $found, $cost, $isProven && $this->nodes <= self::MOST_NODES];
+        return new Solution($this->found ?? $found, $cost, $isProven && $this->nodes <= self::MOST_NODES);
     }
 
     /**
@@ -308,7 +303,8 @@ final class Search
      */
     private function fits(array $domains): bool
     {
-        foreach ($this->puzzle->crowds as [$stream, $members]) {
+        foreach ($this->puzzle->crowds as $crowd) {
+            [$stream, $members] = [$crowd->stream, $crowd->members];
             $union = 0;
             $needed = 0;
             foreach ($members as $member) {

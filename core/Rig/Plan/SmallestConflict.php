@@ -173,7 +173,8 @@ final class SmallestConflict
     private function counted(): ?array
     {
         $best = null;
-        foreach ($this->puzzle->crowds as [$stream, $members]) {
+        foreach ($this->puzzle->crowds as $crowd) {
+            [$stream, $members] = [$crowd->stream, $crowd->members];
             $widths = [];
             foreach ($members as $member) {
                 $unit = $this->puzzle->choices[$member]->box->name;

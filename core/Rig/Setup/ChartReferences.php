@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rig\Setup;
 
 use ZigzagPost\Core\Data\Problem;
 use ZigzagPost\Core\Data\Reading;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\Chart;
 use ZigzagPost\Core\Rig\Chart\Control;
@@ -148,11 +149,11 @@ final class ChartReferences
     {
         $range =
             $message->kind->midi()?->numberRange() ??
-            ('note' === $message->kind->value || 'program' === $message->kind->value || 'polypressure' === $message->kind->value ? [0, 127] : null);
-        if (null !== $message->number && null !== $range && ($message->number < $range[0] || $message->number > $range[1])) {
+            ('note' === $message->kind->value || 'program' === $message->kind->value || 'polypressure' === $message->kind->value ? ValueRange::sevenBits() : null);
+        if (null !== $message->number && null !== $range && !$range->contains($message->number)) {
             $this->problem(
                 "{$path}.number",
-                "{$message->kind->value} has numbers from {$range[0]} to {$range[1]}, not {$message->number}".
+                "{$message->kind->value} has numbers from {$range->low} to {$range->high}, not {$message->number}".
                     ('cc' === $message->kind->value ? '; 120 to 127 are channel mode messages' : ''),
             );
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 
 /** A field of a message: the variable that holds it in compiled code, its range, and what happens outside of it. */
 final readonly class Field
@@ -45,9 +46,9 @@ final readonly class Field
 
     private static function number(Kind $kind): ?self
     {
-        $range = Kind::Cc === $kind || Kind::Mode === $kind ? [0, 127] : $kind->numberRange();
+        $range = Kind::Cc === $kind || Kind::Mode === $kind ? ValueRange::sevenBits() : $kind->numberRange();
 
-        return null === $range ? null : new self('$n', $range[0], $range[1], false);
+        return null === $range ? null : new self('$n', $range->low, $range->high, false);
     }
 
     private static function value(Kind $kind, int $programsFrom): ?self
@@ -58,6 +59,6 @@ final readonly class Field
         }
         $isProgram = Kind::Program === $kind;
 
-        return new self('$v', $range[0], $range[1], !$isProgram, $isProgram ? $programsFrom : 0, Kind::Sysex === $kind);
+        return new self('$v', $range->low, $range->high, !$isProgram, $isProgram ? $programsFrom : 0, Kind::Sysex === $kind);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 
 /** Writes code that sends messages: each kind as the bytes it has on the wire. */
 interface SendWriter
@@ -25,9 +26,9 @@ interface SendWriter
      * Sends the message in `$mch`, `$mn` and `$mv` once a fader has met the present value.
      *
      * @param string $takeover pickup or scaled
-     * @param array{int, int} $range of the values sent
+     * @param ValueRange $range of the values sent
      */
-    public function takingOver(int $line, int $port, Kind $kind, string $takeover, array $range): void;
+    public function takingOver(int $line, int $port, Kind $kind, string $takeover, ValueRange $range): void;
 
     /** Sends the one of two values that a control does not stand at; a tie, or an unknown value, counts as the first. */
     public function other(int $line, int $port, Kind $kind, int $ch, int $n, int $first, int $second): void;

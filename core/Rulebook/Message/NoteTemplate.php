@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
@@ -59,11 +60,11 @@ final readonly class NoteTemplate extends Template
 
     protected function emitFields(Writer $code, string $then, bool $post): ?Interval
     {
-        self::number($code, '$mn', $this->key, [0, 127], false, 'key', $then);
+        self::number($code, '$mn', $this->key, new ValueRange(0, 127), false, 'key', $then);
         $isNote = Kind::Note === $code->kind();
         $least = $post || ($isNote && !$code->isRelease()) ? 1 : 0;
         if (null !== $this->velocity) {
-            return self::number($code, '$mv', $this->velocity, [$least, 127], true, 'velocity', $then);
+            return self::number($code, '$mv', $this->velocity, new ValueRange($least, 127), true, 'velocity', $then);
         }
         if ($post || !$code->kind()->hasValue()) {
             $code->line('$mv = '.self::DEFAULT_VELOCITY.';');

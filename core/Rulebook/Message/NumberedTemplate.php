@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
@@ -75,12 +76,12 @@ final readonly class NumberedTemplate extends Template
     protected function emitFields(Writer $code, string $then, bool $post): Interval
     {
         $limits = match ($this->word) {
-            Kind::Cc14 => [0, 31],
-            Kind::Nrpn, Kind::Rpn => [0, 16383],
-            default => [0, 127],
+            Kind::Cc14 => new ValueRange(0, 31),
+            Kind::Nrpn, Kind::Rpn => new ValueRange(0, 16383),
+            default => ValueRange::sevenBits(),
         };
         self::number($code, '$mn', $this->number, $limits, false, Kind::PolyPressure === $this->word ? 'key' : 'number', $then);
 
-        return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, 'value', $then);
+        return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? ValueRange::sevenBits(), true, 'value', $then);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -89,7 +90,7 @@ final readonly class SysexTemplate extends Template
             $php[] = "\"{$fixed}\"";
             $fixed = '';
             $variable = $code->temporary();
-            self::number($code, $variable, $byte, [0, 127], true, 'byte', $then);
+            self::number($code, $variable, $byte, ValueRange::sevenBits(), true, 'byte', $then);
             $php[] = "\\chr({$variable})";
         }
         $php[] = "\"{$fixed}\"";

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Concern;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -93,7 +94,7 @@ abstract readonly class Template
         if (!$this->kind()->hasChannel()) {
             $code->line('$mch = 0;');
         } elseif (null !== $this->channel) {
-            self::number($code, '$mch', $this->channel, [1, 16], false, 'channel', $then);
+            self::number($code, '$mch', $this->channel, new ValueRange(1, 16), false, 'channel', $then);
         } else {
             $code->line('$mch = '.($post || !$code->kind()->hasChannel() ? '1' : '$ch').';');
         }
@@ -109,15 +110,13 @@ abstract readonly class Template
 
     /**
      * Notes a value that is taken over as it is, although the two messages have ranges of different size.
-     *
-     * @param array{int, int} $to
      */
-    private static function lookForScale(Writer $code, Expression $expression, Interval $from, array $to): void
+    private static function lookForScale(Writer $code, Expression $expression, Interval $from, ValueRange $to): void
     {
         if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true) || $code->isBelow(Fact::Scales)) {
             return;
         }
-        [$is, $becomes] = [$from->high - $from->low, $to[1] - $to[0]];
+        [$is, $becomes] = [$from->high - $from->low, $to->high - $to->low];
         if (($is > 1000 && $becomes < 200) || ($becomes > 1000 && $is < 200 && $is > 100)) {
             $code->finds(Concern::Unscaled, $expression->name, $expression->span);
         }
@@ -126,15 +125,13 @@ abstract readonly class Template
     /**
      * Code for one number of the message: beyond its limits it is clamped, or the message given up.
      *
-     * @param array{int, int} $limits
-     *
      * @return Interval what it can be then
      */
-    protected static function number(Writer $code, string $variable, Expression $expression, array $limits, bool $clamps, string $name, string $then): Interval
+    protected static function number(Writer $code, string $variable, Expression $expression, ValueRange $limits, bool $clamps, string $name, string $then): Interval
     {
         $rounded = $code->rounded($expression);
         [$low, $high] = [$rounded->range->low, $rounded->range->high];
-        [$least, $most] = $limits;
+        [$least, $most] = [$limits->low, $limits->high];
         if ('$mv' === $variable) {
             self::lookForScale($code, $expression, $rounded->range, $limits);
         }

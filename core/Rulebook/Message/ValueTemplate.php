@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Message;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\Interval;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
@@ -62,15 +63,15 @@ final readonly class ValueTemplate extends Template
     {
         $code->line('$mn = 0;');
         if (Kind::Program !== $this->word) {
-            return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? [0, 127], true, $this->word->value, $then);
+            return self::number($code, '$mv', $this->value, $this->word->valueRange() ?? ValueRange::sevenBits(), true, $this->word->value, $then);
         }
         $first = $code->declared()->firstProgram();
-        $range = self::number($code, '$mv', $this->value, [$first, 127 + $first], false, 'program', $then);
+        $range = self::number($code, '$mv', $this->value, new ValueRange($first, 127 + $first), false, 'program', $then);
         if (0 !== $first) {
             $code->line("\$mv -= {$first};");
         }
         if (null !== $this->bank) { // kept with the message as bank + 1; 0 is no bank
-            self::number($code, '$mn', $this->bank, [0, 16383], false, 'bank', $then);
+            self::number($code, '$mn', $this->bank, new ValueRange(0, 16383), false, 'bank', $then);
             $code->line('++$mn;');
         }
 

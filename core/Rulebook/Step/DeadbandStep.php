@@ -57,7 +57,7 @@ final class DeadbandStep extends Step
             return;
         }
         $code->line(
-            "if (!Thinning::lets(\$s, '{$code->stepId()}', {$this->distance->value}, \$ctl, \$v, {$range[0]}, {$range[1]})) { {$code->drop(
+            "if (!Thinning::lets(\$s, '{$code->stepId()}', {$this->distance->value}, \$ctl, \$v, {$range->low}, {$range->high})) { {$code->drop(
                 'too near the last value',
             )} }",
         );

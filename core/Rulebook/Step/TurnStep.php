@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -200,7 +201,7 @@ final class TurnStep extends NamedStep implements TakesOver
         $takesOver = 'jump' !== ($this->takeover->text ?? 'jump');
         $knowsLess =
             $takesOver
-            && ($target->isStored || ('scaled' === $this->takeover?->text && [$target->low, $target->high] !== $target->kind->valueRange()));
+            && ($target->isStored || ('scaled' === $this->takeover?->text && [$target->low, $target->high] !== $target->kind->valueRange()?->ends()));
 
         return $at->isLast && !$knowsLess
             ? [
@@ -265,7 +266,7 @@ final class TurnStep extends NamedStep implements TakesOver
                 $code->declared()->portAt(new Token($this->device->type, $target->port, $this->span, true)),
                 $target->kind,
                 $takeover,
-                [$target->low, $target->high],
+                new ValueRange($target->low, $target->high),
             );
         $code->line('} while (false);');
     }
@@ -291,9 +292,9 @@ final class TurnStep extends NamedStep implements TakesOver
             }
         }
 
-        [$low, $high] = $kind->valueRange() ?? [0, 127];
+        $range = $kind->valueRange() ?? ValueRange::sevenBits();
 
-        return [] === $sources ? [new ValueSource($low, $high, false)] : $sources;
+        return [] === $sources ? [new ValueSource($range->low, $range->high, false)] : $sources;
     }
 
     /**

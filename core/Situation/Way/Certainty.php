@@ -169,7 +169,7 @@ final class Certainty
             null !== $at
             && 'value' === $template->writtenValue()?->text
             && null !== $template->literalNumber()
-            && $template->kind()->valueRange() === [0, 127]
+            && true === $template->kind()->valueRange()?->isSevenBits()
             && min($at->first, $at->last) >= 0
             && max($at->first, $at->last) <= 127
             && $at->kind->hasValue();

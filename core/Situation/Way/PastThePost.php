@@ -65,7 +65,7 @@ final readonly class PastThePost
                 if ($moves?->kind !== $message->kind || $moves->number !== $message->number || $device->partOf($parameter) !== $part) {
                     continue;
                 }
-                [$low, $high] = $message->values ?? $kind->valueRange() ?? [0, 127];
+                [$low, $high] = $message->values ?? $kind->valueRange()?->ends() ?? [0, 127];
                 $fits = min($low, $high) >= $parameter->raw[0] && max($low, $high) <= $parameter->raw[1] && $low !== $high;
                 $isSure = null !== $channel && null === $moves->channel && $fits && $this->certainty->isAbsolute($device->name, $parameter->name);
                 yield $this->arrival($box, $control, Destination::parameter($device->name, $parameter->name), $reason, $missing, $isSure, $path);

@@ -26,7 +26,10 @@ final class FitTest extends TestCase
 
     public function testRunningStatusSavesAByteOnlyWhereTheSenderUsesIt(): void
     {
-        $messages = [new SentMessage(0, "\xB0\x01\x02"), new SentMessage(0, "\xB0\x01\x03"), new SentMessage(0, "\xF8"), new SentMessage(0, "\xB0\x01\x04"), new SentMessage(0, "\xB1\x01\x04")];
+        $messages = array_map(
+            static fn (string $bytes): SentMessage => new SentMessage(0, $bytes),
+            ["\xB0\x01\x02", "\xB0\x01\x03", "\xF8", "\xB0\x01\x04", "\xB1\x01\x04"],
+        );
 
         self::assertSame(
             [960, 1600, 1920, 2560, 3520],
@@ -38,7 +41,10 @@ final class FitTest extends TestCase
     {
         self::assertSame(
             [1920, 2880],
-            array_map(static fn (Lateness $each): int => $each->lateUs, Burst::over([new SentMessage(0, "\xB0\x01\x02"), new SentMessage(0, "\xB0\x01\x03")], 1)->messages),
+            array_map(
+                static fn (Lateness $each): int => $each->lateUs,
+                Burst::over([new SentMessage(0, "\xB0\x01\x02"), new SentMessage(0, "\xB0\x01\x03")], 1)->messages,
+            ),
         );
     }
 

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Midi;
+
+/** Whole numbers from the lowest to the highest. */
+final readonly class ValueRange
+{
+    public function __construct(public int $low, public int $high)
+    {
+    }
+
+    /** The values of one data byte (MIDI 1.0, data bytes). */
+    public static function sevenBits(): self
+    {
+        return new self(0, 127);
+    }
+
+    public function contains(int $number): bool
+    {
+        return $number >= $this->low && $number <= $this->high;
+    }
+
+    public function isSevenBits(): bool
+    {
+        return 0 === $this->low && 127 === $this->high;
+    }
+
+    /** @return array{int, int} its ends, where a chart gives them otherwise */
+    public function ends(): array
+    {
+        return [$this->low, $this->high];
+    }
+}
