@@ -13,12 +13,14 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Learn\LearnedRule;
 use ZigzagPost\Core\Show\Learn\LearnTarget;
+use ZigzagPost\Core\Show\Learn\NamedControl;
 use ZigzagPost\Core\Show\Learn\Played;
 use ZigzagPost\Core\Show\Learn\PlayedChart;
 use ZigzagPost\Core\Show\Learn\Recognised;
@@ -95,7 +97,7 @@ final readonly class LearnController
         $recognised = new Recognised(
             $played,
             [$control->text('sort', 40)],
-            [0, 127],
+            ValueRange::sevenBits(),
             $control->textOrNull('unit', 200),
             $control->textOrNull('control', 200),
         );
@@ -121,10 +123,14 @@ final readonly class LearnController
         foreach ($body->list('controls', 2000) as $each) {
             $kind = Kind::tryFrom($each->text('kind', 20)) ?? throw ApiProblem::badRequest('"kind" should be a kind of message');
             $played = new Played($each->text('port', 100), $kind, $each->numberOrNull('channel', 1, 16), $each->numberOrNull('number', 0, 16383));
-            $controls[] = [
+            $controls[] = new NamedControl(
                 $each->text('name', 200),
-                new Recognised($played, [$each->text('sort', 40)], [$each->number('low', -8192, 16383), $each->number('high', -8192, 16383)]),
-            ];
+                new Recognised(
+                    $played,
+                    [$each->text('sort', 40)],
+                    new ValueRange($each->number('low', -8192, 16383), $each->number('high', -8192, 16383)),
+                ),
+            );
         }
         $chart = PlayedChart::of($body->text('name', 200), $controls);
         try {
@@ -162,8 +168,8 @@ final readonly class LearnController
             'number' => $played->number,
             'selector' => $played->selector(),
             'sorts' => $recognised->sorts,
-            'low' => $recognised->range[0],
-            'high' => $recognised->range[1],
+            'low' => $recognised->range->low,
+            'high' => $recognised->range->high,
             'unit' => $recognised->unit,
             'control' => $recognised->control,
         ];

@@ -6,6 +6,8 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
+use ZigzagPost\Core\Number\TimedValue;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Show\Calibration\BendEnds;
 use ZigzagPost\Core\Show\Calibration\Calibration;
@@ -50,10 +52,10 @@ final class CalibrationView
                 'lines' => $calibration->lines($low, $high),
                 'cents' => Kind::Bend === $moved->played->kind ? BendEnds::of($calibration->heel, $calibration->toe) : null,
                 'points' => array_map(
-                    static fn (array $point): array => [
-                        'timeUs' => $point[0],
-                        'raw' => $point[1],
-                        'after' => round($low + ($high - $low) * $calibration->share($point[1]), 1),
+                    static fn (TimedValue $point): array => [
+                        'timeUs' => $point->timeUs,
+                        'raw' => $point->value,
+                        'after' => round($low + ($high - $low) * $calibration->share($point->value), 1),
                     ],
                     $points,
                 ),
@@ -94,7 +96,7 @@ final class CalibrationView
             $moved = $isMoved && $range > 3 && $range > \count(array_unique($moved?->numbers() ?? [])) ? $played : $moved;
         }
 
-        return null === $moved ? null : Recognition::named(new Recognised($moved, [Recognised::FADER], [0, 127]), $situation->setup);
+        return null === $moved ? null : Recognition::named(new Recognised($moved, [Recognised::FADER], ValueRange::sevenBits()), $situation->setup);
     }
 
     /** @return array<string, mixed> */

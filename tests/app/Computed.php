@@ -164,7 +164,7 @@ final class Computed
                     $each->played->port,
                     $each->played->selector(),
                     $each->sorts,
-                    $each->range,
+                    $each->range->ends(),
                     $each->unit,
                     $each->control,
                 ],

@@ -140,6 +140,7 @@ final class Rooms
         ],
         'Show/Learn' => [
             'Midi',
+            'Number',
             'Format',
             'Rulebook/Text',
             'Rulebook/Code',
@@ -168,7 +169,7 @@ final class Rooms
             'Situation',
             'Show/Learn',
         ],
-        'Show/Calibration' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Situation'],
+        'Show/Calibration' => ['Number', 'Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Situation'],
         'Show/Leap' => [
             'Number',
             'Engine/Book',

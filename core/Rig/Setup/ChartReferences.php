@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\Chart;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Plug;
@@ -147,9 +148,8 @@ final class ChartReferences
 
     private function message(Message $message, string $path): void
     {
-        $range =
-            $message->kind->midi()?->numberRange() ??
-            ('note' === $message->kind->value || 'program' === $message->kind->value || 'polypressure' === $message->kind->value ? ValueRange::sevenBits() : null);
+        $isOfKeys = \in_array($message->kind, [KindName::Note, KindName::Program, KindName::PolyPressure], true);
+        $range = $message->kind->midi()?->numberRange() ?? ($isOfKeys ? ValueRange::sevenBits() : null);
         if (null !== $message->number && null !== $range && !$range->contains($message->number)) {
             $this->problem(
                 "{$path}.number",

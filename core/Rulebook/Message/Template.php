@@ -127,8 +127,15 @@ abstract readonly class Template
      *
      * @return Interval what it can be then
      */
-    protected static function number(Writer $code, string $variable, Expression $expression, ValueRange $limits, bool $clamps, string $name, string $then): Interval
-    {
+    protected static function number(
+        Writer $code,
+        string $variable,
+        Expression $expression,
+        ValueRange $limits,
+        bool $clamps,
+        string $name,
+        string $then,
+    ): Interval {
         $rounded = $code->rounded($expression);
         [$low, $high] = [$rounded->range->low, $rounded->range->high];
         [$least, $most] = [$limits->low, $limits->high];

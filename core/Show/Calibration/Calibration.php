@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Calibration;
 
+use ZigzagPost\Core\Number\TimedValue;
+
 /**
  * A pedal, wheel or sensor that was moved heel, toe, heel: the ends that it surely reaches, how much it trembles at rest, and what keeps
  * it still there.
@@ -31,7 +33,7 @@ final readonly class Calibration
      * @param int $noise how far values at rest lie apart
      * @param int $deadband for a step of that name in front of everything else; 1 lets everything through
      * @param string $curve even, slow at the heel, or fast at the heel
-     * @param list<array{int, int}> $samples time and raw value
+     * @param list<TimedValue> $samples
      * @param bool $isBack whether it has come back to the heel and rests there
      */
     private function __construct(
@@ -46,7 +48,7 @@ final readonly class Calibration
     }
 
     /**
-     * @param list<array{int, int}> $samples times in microseconds and raw values, in order
+     * @param list<TimedValue> $samples raw values, in order
      * @param int $untilUs when the listening ended
      *
      * @return self|null null where nothing moved far enough to be measured
@@ -141,15 +143,16 @@ final readonly class Calibration
     /**
      * The last value that was known, every hundredth of a second.
      *
-     * @param list<array{int, int}> $samples
+     * @param list<TimedValue> $samples
      *
      * @return list<int>
      */
     private static function resampled(array $samples, int $untilUs): array
     {
         $line = [];
-        foreach ($samples as $index => [$timeUs, $value]) {
-            $end = $samples[$index + 1][0] ?? max($untilUs, $timeUs + self::STEP_US);
+        foreach ($samples as $index => $sample) {
+            [$timeUs, $value] = [$sample->timeUs, $sample->value];
+            $end = $samples[$index + 1]->timeUs ?? max($untilUs, $timeUs + self::STEP_US);
             for ($at = intdiv($timeUs + self::STEP_US - 1, self::STEP_US) * self::STEP_US; $at < $end && \count($line) < 6000; $at += self::STEP_US) {
                 $line[] = $value;
             }

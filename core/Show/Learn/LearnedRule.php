@@ -10,7 +10,6 @@ use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\RuleText;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\Situation\RuleMatch;
@@ -50,7 +49,8 @@ final readonly class LearnedRule
         ) {
             $rule = $rule->step($step);
         }
-        [$before, $told] = self::place($situation, $played);
+        $place = self::place($situation, $played);
+        [$before, $told] = [$place->before, $place->told];
         $edits =
             null === $before
                 ? RuleChange::append($source, $rule->print())
@@ -59,8 +59,7 @@ final readonly class LearnedRule
         return new self($rule->print(), $edits, $told);
     }
 
-    /** @return array{Rule|null, list<string>} the rule before which it has to stand, and what is to be told */
-    private static function place(RigAnalysis $situation, Played $played): array
+    private static function place(RigAnalysis $situation, Played $played): RulePlace
     {
         $message = new ControlMessage($played->kind, $played->number, $played->channel, [$played->port], 0, 127, true);
         $book = $situation->checked()->book;
@@ -74,10 +73,10 @@ final readonly class LearnedRule
                 continue;
             }
 
-            return [$rule, [...$told, "it stands before \"{$rule->title}\", which took this control until now"]];
+            return new RulePlace($rule, [...$told, "it stands before \"{$rule->title}\", which took this control until now"]);
         }
 
-        return [null, $told];
+        return new RulePlace(null, $told);
     }
 
     private static function selector(Played $played, int $programsFrom): string

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Show\Learn;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\TimedValue;
 
 /** Bytes that came in while somebody listened, sorted by the control that sent them: parameter messages and pairs are put together. */
 final class Listening
@@ -116,7 +117,7 @@ final class Listening
     private function add(int $timeUs, string $port, Kind $kind, ?int $channel, ?int $number, int $value): Played
     {
         $played = $this->played["{$port} {$kind->value} {$channel} {$number}"] ??= new Played($port, $kind, $channel, $number);
-        $played->values[] = [$timeUs, $value];
+        $played->values[] = new TimedValue($timeUs, $value);
 
         return $played;
     }
@@ -143,13 +144,14 @@ final class Listening
     {
         $pair = new Played($coarse->port, Kind::Cc14, $coarse->channel, $coarse->number);
         $next = 0;
-        foreach ($fine->values as [$timeUs, $value]) {
-            if (isset($coarse->values[$next]) && abs($coarse->values[$next][0] - $timeUs) <= self::PAIR_US) {
+        foreach ($fine->values as $each) {
+            [$timeUs, $value] = [$each->timeUs, $each->value];
+            if (isset($coarse->values[$next]) && abs($coarse->values[$next]->timeUs - $timeUs) <= self::PAIR_US) {
                 ++$next;
-            } elseif (0 === $next || (isset($coarse->values[$next]) && $coarse->values[$next][0] < $timeUs)) {
+            } elseif (0 === $next || (isset($coarse->values[$next]) && $coarse->values[$next]->timeUs < $timeUs)) {
                 return null;
             }
-            $pair->values[] = [$timeUs, ($coarse->values[$next - 1][1] << 7) | $value];
+            $pair->values[] = new TimedValue($timeUs, ($coarse->values[$next - 1]->value << 7) | $value);
         }
 
         return $next === \count($coarse->values) ? $pair : null;

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Show\Learn;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Number\TimedValue;
 
 /** What came of one control while somebody listened: its messages, each with its time and value. */
 final class Played
 {
-    /** @var list<array{int, int}> times in microseconds, and values */
+    /** @var list<TimedValue> */
     public array $values = [];
 
     /** @param int|null $number controller, parameter, key or program; null where the kind has none */
@@ -19,18 +20,18 @@ final class Played
 
     public function firstUs(): int
     {
-        return $this->values[0][0] ?? 0;
+        return $this->values[0]->timeUs ?? 0;
     }
 
     public function lastUs(): int
     {
-        return $this->values[\count($this->values) - 1][0] ?? 0;
+        return $this->values[\count($this->values) - 1]->timeUs ?? 0;
     }
 
     /** @return list<int> values in the order in which they came */
     public function numbers(): array
     {
-        return array_column($this->values, 1);
+        return array_map(static fn (TimedValue $each): int => $each->value, $this->values);
     }
 
     /** What rules call it, such as "cc 80 channel 16". */

@@ -22,14 +22,15 @@ final class PlayedChart
     ];
 
     /**
-     * @param list<array{string, Recognised}> $controls what each is called, in the order in which they were played; the same control again counts once
+     * @param list<NamedControl> $controls in the order in which they were played; the same control again counts once
      *
      * @return array<string, mixed> the chart, as its JSON
      */
     public static function of(string $name, array $controls): array
     {
         $surface = $kinds = $channels = $titles = [];
-        foreach ($controls as [$title, $recognised]) {
+        foreach ($controls as $named) {
+            [$title, $recognised] = [$named->title, $named->control];
             $played = $recognised->played;
             $sort = $recognised->sorts[0] ?? Recognised::FADER;
             $key = "{$played->kind->value} {$played->channel} {$played->number}";
@@ -37,8 +38,8 @@ final class PlayedChart
                 ['kind' => $played->kind->value, 'number' => $played->number, 'channel' => $played->channel],
                 static fn (mixed $value): bool => null !== $value,
             );
-            if ($played->kind->hasValue() && Recognised::ENCODER !== $sort && $recognised->range[0] !== $recognised->range[1]) {
-                $message['values'] = $recognised->range;
+            if ($played->kind->hasValue() && Recognised::ENCODER !== $sort && $recognised->range->low !== $recognised->range->high) {
+                $message['values'] = $recognised->range->ends();
             }
             $kinds[$played->kind->value] = true;
             if (null !== $played->channel) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Learn;
 
+use ZigzagPost\Core\Midi\ValueRange;
+
 /** A control that a hand has played, and what it is. */
 final readonly class Recognised
 {
@@ -21,11 +23,11 @@ final readonly class Recognised
 
     /**
      * @param list<string> $sorts what it can be, the likeliest first; one alone is sure
-     * @param array{int, int} $range the lowest and the highest value that came
+     * @param ValueRange $range the lowest and the highest value that came
      * @param string|null $unit of the rig, where a chart knows it
      * @param string|null $control its name in the chart
      */
-    public function __construct(public Played $played, public array $sorts, public array $range, public ?string $unit = null, public ?string $control = null)
+    public function __construct(public Played $played, public array $sorts, public ValueRange $range, public ?string $unit = null, public ?string $control = null)
     {
     }
 

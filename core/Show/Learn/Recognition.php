@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Show\Learn;
 
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Chart\Encoding;
@@ -76,7 +77,7 @@ final readonly class Recognition
         }
         $candidates = [];
         foreach (self::gestures($hands) as $played) {
-            $recognised = new Recognised($played, self::sorts($played), [min(16384, ...$played->numbers()), max(-8193, ...$played->numbers())]);
+            $recognised = new Recognised($played, self::sorts($played), new ValueRange(min(16384, ...$played->numbers()), max(-8193, ...$played->numbers())));
             $candidates[] = null === $setup ? $recognised : self::named($recognised, $setup);
         }
 
@@ -117,8 +118,8 @@ final readonly class Recognition
             return false;
         }
         $gaps = [];
-        foreach (\array_slice($played->values, 1) as $index => [$timeUs]) {
-            $gaps[] = $timeUs - $played->values[$index][0];
+        foreach (\array_slice($played->values, 1) as $index => $each) {
+            $gaps[] = $each->timeUs - $played->values[$index]->timeUs;
         }
 
         return min($gaps) > self::SHORTEST_GAP_US && max($gaps) - min($gaps) < 0.1 * max($gaps);
@@ -207,7 +208,7 @@ final readonly class Recognition
         }
         if (2 === \count($distinct)) {
             sort($distinct);
-            $held = $played->values[1][0] - $played->firstUs();
+            $held = $played->values[1]->timeUs - $played->firstUs();
             $isSwitch = 2 === \count($values) && [0, 127] === $distinct && $held >= self::SURELY_HELD_US;
 
             return $isSwitch ? [Recognised::MOMENTARY] : [Recognised::MOMENTARY, Recognised::LATCHING, Recognised::FADER];
@@ -257,8 +258,9 @@ final readonly class Recognition
     /** Whether one step came twice, sooner than a switch can be pressed again. */
     private static function clicks(Played $played): bool
     {
-        foreach (\array_slice($played->values, 1) as $index => [$timeUs, $value]) {
-            [$beforeUs, $before] = $played->values[$index];
+        foreach (\array_slice($played->values, 1) as $index => $each) {
+            [$timeUs, $value] = [$each->timeUs, $each->value];
+            [$beforeUs, $before] = [$played->values[$index]->timeUs, $played->values[$index]->value];
             if ($value === $before && \in_array($value, self::ONE_STEP, true) && $timeUs - $beforeUs < self::TWO_CLICKS_US) {
                 return true;
             }

@@ -110,35 +110,33 @@ final readonly class SwitchEdits
      */
     public function copy(Device $box, Control $control, int $line, Device $toBox, Control $toControl, ?string $scene): array
     {
-        [$copied, $gesture] = $this->copied($box, $control, $line, $toBox, $toControl, $scene);
+        $copied = $this->copied($box, $control, $line, $toBox, $toControl, $scene);
 
-        return $this->put($copied, $this->message($toBox, $toControl), $scene, $gesture);
+        return $this->put($copied->rule, $this->message($toBox, $toControl), $scene, $copied->gesture);
     }
 
     /**
      * What rules do for some controls, for others as well: all at once.
      *
-     * @param list<array{Control, int, Control, string|null}> $copies a control, the line of a rule, the other control, and the scene in which that does it
-     *
-     * @return array{list<Edit>, array<int, string>} and by place in the list, why a copy cannot be made
+     * @param list<RuleCopy> $copies
      */
-    public function copyAll(Device $box, array $copies): array
+    public function copyAll(Device $box, array $copies): CopiedRules
     {
         $edits = [];
         $left = [];
         $last = '';
-        foreach ($copies as $place => [$control, $line, $toControl, $scene]) {
+        foreach ($copies as $place => $copy) {
             try {
-                [$copied, $gesture] = $this->copied($box, $control, $line, $box, $toControl, $scene);
-                $put = $this->putInPlace($copied, $this->message($box, $toControl), $scene, $gesture);
-                $last .= null === $put ? "{$copied->print()}\n" : '';
+                $copied = $this->copied($box, $copy->control, $copy->line, $box, $copy->to, $copy->scene);
+                $put = $this->putInPlace($copied->rule, $this->message($box, $copy->to), $copy->scene, $copied->gesture);
+                $last .= null === $put ? "{$copied->rule->print()}\n" : '';
                 array_push($edits, ...$put ?? []);
             } catch (RulebookError $error) {
                 $left[$place] = $error->getMessage();
             }
         }
 
-        return [[...$edits, ...'' === $last ? [] : RuleChange::append($this->source, $last)], $left];
+        return new CopiedRules([...$edits, ...'' === $last ? [] : RuleChange::append($this->source, $last)], $left);
     }
 
     /**
@@ -156,11 +154,9 @@ final readonly class SwitchEdits
     /**
      * A rule that does for one control what another does for its own.
      *
-     * @return array{RuleText, string} the rule and its gesture
-     *
      * @throws RulebookError as {@see copy()}
      */
-    private function copied(Device $box, Control $control, int $line, Device $toBox, Control $toControl, ?string $scene): array
+    private function copied(Device $box, Control $control, int $line, Device $toBox, Control $toControl, ?string $scene): CopiedRule
     {
         $rule = $this->ruleIn($line);
         if ([$box->name, $control->name, $rule->scene?->title] === [$toBox->name, $toControl->name, $scene]) {
@@ -183,7 +179,7 @@ final readonly class SwitchEdits
             $copied = $copied->step($this->standingAlone($step, $rule, $box, $control));
         }
 
-        return [$copied, null === $gesture ? 'press' : $gesture->word];
+        return new CopiedRule($copied, null === $gesture ? 'press' : $gesture->word);
     }
 
     /**

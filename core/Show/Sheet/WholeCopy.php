@@ -65,14 +65,16 @@ final readonly class WholeCopy
                 if (null === $other) {
                     $left["{$control->name}"] = "{$control->name}: the other layer has no control in its place";
                 } else {
-                    $copies[] = [$control, $use->line, $other, $use->scene];
+                    $copies[] = new RuleCopy($control, $use->line, $other, $use->scene);
                     $uses[] = $use;
                 }
             }
         }
-        [$edits, $failed] = (new SwitchEdits($situation))->copyAll($box, $copies);
+        $copied = (new SwitchEdits($situation))->copyAll($box, $copies);
+        [$edits, $failed] = [$copied->edits, $copied->left];
         $same = [];
-        foreach ($copies as $index => [$control, , $other]) {
+        foreach ($copies as $index => $copy) {
+            [$control, $other] = [$copy->control, $copy->to];
             if (isset($failed[$index])) {
                 $left[] = "{$control->name}: {$failed[$index]}";
                 continue;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Core\Show;
 
+use ZigzagPost\Core\Number\TimedValue;
+
 /**
  * A pedal, wheel or sensor of 7 bits, 14 bits or bend, moved heel, toe, heel: at least 30 % of its range, up to 2 % of that noise, dead zones,
  * clipped at either end or none, either way round, begun at either end.
@@ -12,7 +14,7 @@ final class AnyPedal
 {
     private const STEP_US = 10_000;
 
-    /** @var list<array{int, int}> time and value of all that it sends */
+    /** @var list<TimedValue> time and value of all that it sends */
     public array $samples = [];
     public int $untilUs = 0;
     public readonly bool $isReversed;
@@ -82,8 +84,8 @@ final class AnyPedal
         $place = $this->from + ($this->to - $this->from) * ($this->isReversed ? 1 - $share : $share);
         $value = (int) max($this->lowest, min($this->highest, round($place + $this->between(-$this->noise / 2, $this->noise / 2))));
         $this->untilUs += self::STEP_US;
-        if ([] === $this->samples || $this->samples[\count($this->samples) - 1][1] !== $value) {
-            $this->samples[] = [$this->untilUs, $value];
+        if ([] === $this->samples || $this->samples[\count($this->samples) - 1]->value !== $value) {
+            $this->samples[] = new TimedValue($this->untilUs, $value);
         }
 
         return $value;

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Midi\Reckoning;
+use ZigzagPost\Core\Number\TimedValue;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -112,17 +113,17 @@ final class CalibrationTest extends TestCase
     public function testWhatHardlyMovesIsNotMeasured(): void
     {
         self::assertNull(Calibration::of([], 5_000_000));
-        self::assertNull(Calibration::of([[0, 64], [1_000_000, 66], [2_000_000, 64]], 5_000_000));
+        self::assertNull(Calibration::of([new TimedValue(0, 64), new TimedValue(1_000_000, 66), new TimedValue(2_000_000, 64)], 5_000_000));
     }
 
     public function testACurveIsSeen(): void
     {
         $sweep = static function (\Closure $curve): ?Calibration {
-            $samples = [[0, 0], [300_000, 0]];
+            $samples = [new TimedValue(0, 0), new TimedValue(300_000, 0)];
             for ($step = 0; $step <= 100; ++$step) {
-                $samples[] = [500_000 + $step * 10_000, (int) round(127 * self::along($curve, $step / 100))];
+                $samples[] = new TimedValue(500_000 + $step * 10_000, (int) round(127 * self::along($curve, $step / 100)));
             }
-            $samples[] = [2_500_000, 0];
+            $samples[] = new TimedValue(2_500_000, 0);
 
             return Calibration::of($samples, 3_500_000);
         };

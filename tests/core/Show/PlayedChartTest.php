@@ -11,6 +11,7 @@ use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Show\Learn\NamedControl;
 use ZigzagPost\Core\Show\Learn\PlayedChart;
 use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\World\DeviceSender;
@@ -36,8 +37,8 @@ final class PlayedChartTest extends TestCase
                 }
                 $sure = Recognition::of($events, 0, 6_000_000, $setup)->sure();
                 if (null !== $sure) {
-                    $played[] = [$control->name, $sure];
-                    $played[] = [$control->name, $sure]; // once more is the same control
+                    $played[] = new NamedControl($control->name, $sure);
+                    $played[] = new NamedControl($control->name, $sure); // once more is the same control
                 }
             }
             self::assertGreaterThan(7, \count($played), $unit);
@@ -48,7 +49,7 @@ final class PlayedChartTest extends TestCase
                 \is_array($chart['surface']) && \is_array($chart['surface']['controls']) ? $chart['surface']['controls'] : [],
                 'name',
             );
-            self::assertSame(array_values(array_unique(array_column($played, 0))), $known);
+            self::assertSame(array_values(array_unique(array_column($played, 'title'))), $known);
             foreach ($known as $title) {
                 self::assertIsString($title);
                 $control = $box->control($title);
@@ -69,14 +70,19 @@ final class PlayedChartTest extends TestCase
         $setup = Kit::setup(Kit::rig([], [], []), "port any in\n");
         $played = [];
         foreach (['B050', 'B051', 'B150'] as $bytes) {
-            $played[] = ['Switch', Recognition::of($heard($bytes), 0, 4_000_000, $setup)->sure() ?? self::fail('sure')];
+            $played[] = new NamedControl('Switch', Recognition::of($heard($bytes), 0, 4_000_000, $setup)->sure() ?? self::fail('sure'));
         }
         $chart = RigFile::chart(Json::encode(PlayedChart::of('Two', $played)));
         self::assertSame(
             ['Switch', 'Switch 2', 'Switch 3'],
             array_map(static fn (Control $control): string => $control->name, $chart->surface->controls ?? []),
         );
-        $blank = RigFile::chart(Json::encode(PlayedChart::of('Two', [['  Foot  ', $played[0][1]], ["\t", $played[1][1]], ['FOOT', $played[2][1]]])));
+        $titled = array_map(
+            static fn (string $title, NamedControl $each): NamedControl => new NamedControl($title, $each->control),
+            ['  Foot  ', "\t", 'FOOT'],
+            $played,
+        );
+        $blank = RigFile::chart(Json::encode(PlayedChart::of('Two', $titled)));
         self::assertSame(
             ['Foot', 'Switch', 'FOOT 2'],
             array_map(static fn (Control $control): string => $control->name, $blank->surface->controls ?? []),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Core\Show;
 
+use ZigzagPost\Core\Number\TimedValue;
+
 /** A worn pedal out of a seed: its ends, dead zones, noise, wiring and curve. */
 final class RandomPedal
 {
@@ -38,7 +40,7 @@ final class RandomPedal
     /**
      * @param bool $rests whether it comes back to the heel and rests there; else it stops on the way
      *
-     * @return array{list<array{int, int}>, int} times and values of a measuring, and when it ends
+     * @return array{list<TimedValue>, int} times and values of a measuring, and when it ends
      */
     public function heelToeHeel(bool $rests = true): array
     {
@@ -58,7 +60,7 @@ final class RandomPedal
             for ($step = 1; $step <= $steps; ++$step) {
                 $value = $this->at($from + ($to - $from) * $step / $steps);
                 if ($value !== $last) {
-                    $samples[] = [$now, $value];
+                    $samples[] = new TimedValue($now, $value);
                 }
                 $last = $value;
                 $now += 10_000;

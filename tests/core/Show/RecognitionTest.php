@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Core\Show;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Format\Event;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
@@ -79,7 +80,7 @@ final class RecognitionTest extends TestCase
         $played = Recognition::of(Play::events("1000 p B0 63 08 B0 62 01 B0 06 10 B0 26 03\n1050 p B0 06 11 B0 26 05"), 0, self::END_US)
             ->candidates[0];
         self::assertSame('nrpn 1025 channel 1', $played->played->selector());
-        self::assertSame([16 * 128 + 3, 17 * 128 + 5], $played->range);
+        self::assertEquals(new ValueRange(16 * 128 + 3, 17 * 128 + 5), $played->range);
     }
 
     public function testAChartGivesTheNameAndSaysWhatItIs(): void
