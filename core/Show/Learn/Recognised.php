@@ -27,8 +27,13 @@ final readonly class Recognised
      * @param string|null $unit of the rig, where a chart knows it
      * @param string|null $control its name in the chart
      */
-    public function __construct(public Played $played, public array $sorts, public ValueRange $range, public ?string $unit = null, public ?string $control = null)
-    {
+    public function __construct(
+        public Played $played,
+        public array $sorts,
+        public ValueRange $range,
+        public ?string $unit = null,
+        public ?string $control = null,
+    ) {
     }
 
     public function isSure(): bool
