@@ -30,7 +30,7 @@ final class WaysThatAreOff implements RigCheck
             foreach ($stream->listeners as $listener) {
                 foreach ($listener->way as $hop) {
                     if (null !== $hop->off) {
-                        $off["{$hop->from->unit}\t{$hop->off}"][$listener->box->name] = true;
+                        $off[$hop->from->unit][$hop->off][$listener->box->name] = true;
                     }
                     if (null !== $hop->kind && null !== $hop->unknown) {
                         $unsure[$hop->from->unit][$hop->unknown][$listener->box->name] = true;
@@ -56,12 +56,13 @@ final class WaysThatAreOff implements RigCheck
                 $doubled[$stream->name()][] = $unit;
             }
         }
-        foreach ($off as $key => $units) {
-            [$unit, $setting] = explode("\t", (string) $key);
-            yield new RigFinding(
-                new ThruIsOff($unit, $setting, array_map(strval(...), array_keys($units))),
-                $edits->setting($unit, $setting, 'on', "Switch {$setting} of {$unit} on"),
-            );
+        foreach ($off as $unit => $settings) {
+            foreach ($settings as $setting => $units) {
+                yield new RigFinding(
+                    new ThruIsOff((string) $unit, (string) $setting, array_map(strval(...), array_keys($units))),
+                    $edits->setting((string) $unit, (string) $setting, 'on', "Switch {$setting} of {$unit} on"),
+                );
+            }
         }
         foreach ($unsure as $unit => $facts) {
             foreach ($facts as $what => $units) {

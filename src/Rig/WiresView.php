@@ -7,6 +7,7 @@ namespace App\Rig;
 use ZigzagPost\Core\Rig\Document\Part;
 use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Wire\ContactPath;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Supplies;
 use ZigzagPost\Core\Rig\Wire\Walk;
@@ -55,7 +56,7 @@ final class WiresView
             'unknown' => $judgement->unknown,
             'warnings' => $judgement->warnings,
             'cautions' => $judgement->cautions,
-            'continuity' => $judgement->continuity,
+            'continuity' => array_map(static fn (ContactPath $path): array => [$path->from, $path->to], $judgement->continuity),
         ];
     }
 

@@ -12,6 +12,7 @@ final class PlainStructureTest extends TestCase
 {
     private const ROOT = __DIR__.'/../..';
     private const LONGEST_LINE = 160;
+    private const TUPLES = 243;
 
     public function testNoLineIsLongerThanAScreenIsWide(): void
     {
@@ -24,6 +25,29 @@ final class PlainStructureTest extends TestCase
             }
         }
         self::assertSame([], $long);
+    }
+
+    /** What stands in one string is taken apart only where it came in so: meaning is kept in fields. */
+    public function testNothingIsPutTogetherToBeTakenApart(): void
+    {
+        $apart = [];
+        foreach (self::files('core', 'src') as $file => $text) {
+            // Tables are pasted with tabs; nothing else has them.
+            if (!str_starts_with($file, 'core/Rig/Table/') && 1 === preg_match('/explode\\("\\\\t"/', $text)) {
+                $apart[] = $file;
+            }
+        }
+        self::assertSame([], $apart);
+    }
+
+    /** Positional tuples: values with names take their place, one after the other. */
+    public function testTuplesBecomeFewer(): void
+    {
+        $tuples = 0;
+        foreach (self::files('core', 'src') as $text) {
+            $tuples += preg_match_all('/array\{(?![^{}]*[a-zA-Z\'"]\??:)/', $text);
+        }
+        self::assertLessThanOrEqual(self::TUPLES, $tuples);
     }
 
     /** @return iterable<string, string> contents of PHP files by their path */

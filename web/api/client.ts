@@ -194,8 +194,10 @@ export const api = {
     ),
   reckon: (what: ReckonWhat, query: Record<string, string>) =>
     answered(client.GET('/api/reckon/{what}', { params: { path: { what }, query }, ...within(LONGEST_MS) })),
-  trialOf: (id: string, ticks: { unit: string; control: string; passed: 0 | 1 }[]) =>
-    answered(client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks }, ...within(LONGEST_MS) })),
+  trialOf: (id: string, ticks: readonly { unit: string; control: string; passed: 0 | 1 }[]) =>
+    answered(
+      client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks: [...ticks] }, ...within(LONGEST_MS) }),
+    ),
   readTable: (body: {
     text: string;
     name: string;

@@ -92,14 +92,16 @@ export function LayControls({
                 <select
                   aria-label="Family"
                   className="select select-sm w-48"
-                  value={`${laying.to}\t${laying.family}`}
+                  value={families.findIndex(
+                    (each) => each.unit === laying.to && each.family === laying.family,
+                  )}
                   onChange={(event) => {
-                    const [to = '', family = ''] = event.target.value.split('\t');
-                    setLaying({ ...laying, to, family });
+                    const chosen = families[Number(event.target.value)];
+                    setLaying({ ...laying, to: chosen?.unit ?? '', family: chosen?.family ?? '' });
                   }}
                 >
-                  {families.map((each) => (
-                    <option key={`${each.unit} ${each.family}`} value={`${each.unit}\t${each.family}`}>
+                  {families.map((each, place) => (
+                    <option key={`${each.unit} ${each.family}`} value={place}>
                       {each.label}: {each.family}
                     </option>
                   ))}

@@ -4,18 +4,17 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { Trial } from '../api/types';
 import { Button } from '../ui/Button';
-import { asList, keepTicks, readTicks, type Ticks } from './ticks';
+import { keepTicks, readTicks, tickOf, withTick, type Ticks } from './ticks';
 import type { RigWork } from './useRig';
 
 type Step = Trial['steps'][number];
-const keyOf = (step: Step) => `${step.unit}\t${step.control}`;
 
 /** The test run: one step after the other is tried on the real rig and ticked; what failed narrows down where the fault is. */
 export function TestRun({ id, work }: { id: string; work: RigWork }) {
   const [ticks, setTicks] = useState<Ticks>(() => readTicks(id));
   const trial = useQuery({
     queryKey: ['rig-trial', id, work.saving.version(), ticks],
-    queryFn: () => api.trialOf(id, asList(ticks)),
+    queryFn: () => api.trialOf(id, ticks),
     enabled: work.saving.state.is === 'saved',
     placeholderData: keepPreviousData,
     staleTime: Infinity,
@@ -38,38 +37,40 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
       </p>
     );
   }
-  const next = run.steps.findIndex((step) => ticks[keyOf(step)] === undefined);
-  const failed = run.steps.filter((step) => ticks[keyOf(step)] === 0).length;
+  const next = run.steps.findIndex((step) => tickOf(ticks, step) === undefined);
+  const failed = run.steps.filter((step) => tickOf(ticks, step) === 0).length;
   return (
     <div className="flex flex-col gap-3 p-3">
       <p className="border-l-4 border-warning pl-2 font-semibold">{run.first}</p>
       <div className="flex flex-wrap items-center gap-2">
         <span className="flex-1 text-sm" role="status" aria-label="How far">
-          {Object.keys(ticks).length} of {run.steps.length} steps, {failed} failed
+          {ticks.length} of {run.steps.length} steps, {failed} failed
         </span>
         <Button
           icon={<Cpu size={16} />}
           label="Let the stand-ins do it"
           onClick={() =>
-            change(Object.fromEntries(run.steps.map((step) => [keyOf(step), step.simulated ? 1 : 0])))
+            change(
+              run.steps.map(({ unit, control, simulated }) => ({ unit, control, passed: simulated ? 1 : 0 })),
+            )
           }
         />
         <Button
           icon={<RotateCcw size={16} />}
           label="Begin anew"
-          disabled={Object.keys(ticks).length === 0}
-          onClick={() => change({})}
+          disabled={ticks.length === 0}
+          onClick={() => change([])}
         />
       </div>
       <ol aria-label="Steps of the test run" className="divide-y divide-base-300">
         {run.steps.map((step, index) => (
           <StepRow
-            key={keyOf(step)}
+            key={`${step.unit} ${step.control}`}
             step={step}
             number={index + 1}
-            tick={ticks[keyOf(step)]}
+            tick={tickOf(ticks, step)}
             isNext={index === next}
-            onTick={(passed) => change({ ...ticks, [keyOf(step)]: passed })}
+            onTick={(passed) => change(withTick(ticks, step, passed))}
           />
         ))}
       </ol>

@@ -1,16 +1,35 @@
-/** Which steps of a test run have passed, by unit and control; kept in this browser until the run is begun anew. */
-export type Ticks = Readonly<Record<string, 0 | 1>>;
+/** A step of a test run, and whether it has passed. */
+export interface StepTick {
+  unit: string;
+  control: string;
+  passed: 0 | 1;
+}
+
+/** Which steps of a test run have passed; kept in this browser until the run is begun anew. */
+export type Ticks = readonly StepTick[];
+
+interface OfControl {
+  unit: string;
+  control: string;
+}
 
 const place = (rig: string) => `test-run-${rig}`;
+const isSame = (one: OfControl, other: OfControl) => one.unit === other.unit && one.control === other.control;
+
+export const tickOf = (ticks: Ticks, step: OfControl): 0 | 1 | undefined =>
+  ticks.find((each) => isSame(each, step))?.passed;
+
+export const withTick = (ticks: Ticks, { unit, control }: OfControl, passed: 0 | 1): Ticks => [
+  ...ticks.filter((each) => !isSame(each, { unit, control })),
+  { unit, control, passed },
+];
 
 export function readTicks(rig: string): Ticks {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(place(rig)) ?? '{}');
-    return Object.fromEntries(
-      Object.entries(kept ?? {}).filter((each): each is [string, 0 | 1] => each[1] === 0 || each[1] === 1),
-    );
+    const kept: unknown = JSON.parse(localStorage.getItem(place(rig)) ?? '[]');
+    return Array.isArray(kept) ? kept.filter(isTick) : ofEarlierBrowsers(kept);
   } catch {
-    return {};
+    return [];
   }
 }
 
@@ -22,9 +41,20 @@ export function keepTicks(rig: string, ticks: Ticks): void {
   }
 }
 
-/** Ticks as the server takes them. */
-export const asList = (ticks: Ticks): { unit: string; control: string; passed: 0 | 1 }[] =>
-  Object.entries(ticks).map(([key, passed]) => {
+/** Until November 2026 ticks were kept by unit and control in one key, with a tab between them. */
+function ofEarlierBrowsers(kept: unknown): Ticks {
+  return Object.entries(kept ?? {}).flatMap(([key, passed]) => {
     const [unit = '', control = ''] = key.split('\t');
-    return { unit, control, passed };
+    const tick = { unit, control, passed: passed as unknown };
+    return isTick(tick) ? [tick] : [];
   });
+}
+
+function isTick(value: unknown): value is StepTick {
+  const tick = value as Partial<Record<keyof StepTick, unknown>> | null;
+  return (
+    typeof tick?.unit === 'string' &&
+    typeof tick.control === 'string' &&
+    (tick.passed === 0 || tick.passed === 1)
+  );
+}

@@ -22,11 +22,13 @@ final readonly class Columns
      */
     public static function find(array $rows, array $chosen = []): self
     {
-        [$headed, $firstRow] = self::headed($rows);
+        $found = self::headed($rows);
+        [$headed, $firstRow] = [$found->holds, $found->firstRow];
         $below = array_values(array_filter(\array_slice($rows, $firstRow), static fn (Row $row): bool => !self::isHeading($row)));
         $contents = Contents::of($below);
         $headings = $firstRow > 0 ? $rows[$firstRow - 1]->cells : [];
-        [$found, $doubts] = [] === $headed ? $contents->guessed() : $contents->settled($headed, $headings);
+        $held = [] === $headed ? $contents->guessed() : $contents->settled($headed, $headings);
+        [$found, $doubts] = [$held->holds, $held->doubts];
         foreach ($chosen as $column => $holds) {
             $doubts = []; // somebody has looked at them
             $found = array_filter($found, static fn (Holds $other): bool => $other !== $holds || Holds::Nothing === $holds);
@@ -80,10 +82,8 @@ final readonly class Columns
      * The row of headings is the one, among the first, that says most.
      *
      * @param list<Row> $rows
-     *
-     * @return array{array<int, Holds>, int} what columns hold, and the first row below
      */
-    private static function headed(array $rows): array
+    private static function headed(array $rows): HeadedColumns
     {
         $best = [];
         $first = 0;
@@ -96,9 +96,9 @@ final readonly class Columns
             }
         }
         $hasNumber = [] !== array_filter($first > 0 ? $rows[$first - 1]->cells : [], Headings::isSomeNumber(...));
-        $isEnough = \count($best) >= 2 || ([] !== $best && ($hasNumber || [] === Contents::of($rows)->guessed()[0]));
+        $isEnough = \count($best) >= 2 || ([] !== $best && ($hasNumber || [] === Contents::of($rows)->guessed()->holds));
 
-        return $isEnough ? [$best, $first] : [[], 0];
+        return $isEnough ? new HeadedColumns($best, $first) : new HeadedColumns([], 0);
     }
 
     /**

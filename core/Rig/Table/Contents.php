@@ -33,10 +33,8 @@ final readonly class Contents
 
     /**
      * Without headings: names where most is text, then numbers, then values.
-     *
-     * @return array{array<int, Holds>, list<string>} what columns hold, and what was guessed
      */
-    public function guessed(): array
+    public function guessed(): HeldColumns
     {
         $found = $doubts = [];
         $name = $this->most(
@@ -75,7 +73,7 @@ final readonly class Contents
             $found[$range] = Holds::Range;
         }
 
-        return [$found, $doubts];
+        return new HeldColumns($found, $doubts);
     }
 
     /**
@@ -83,10 +81,8 @@ final readonly class Contents
      *
      * @param array<int, Holds> $headed
      * @param list<string> $headings
-     *
-     * @return array{array<int, Holds>, list<string>} what columns hold, and what was guessed
      */
-    public function settled(array $headed, array $headings): array
+    public function settled(array $headed, array $headings): HeldColumns
     {
         $doubts = [];
         $found = $headed = $this->withNames($headed, $headings);
@@ -128,7 +124,7 @@ final readonly class Contents
             $found[$range] = Holds::Range;
         }
 
-        return [$found, array_values(array_unique($doubts))];
+        return new HeldColumns($found, array_values(array_unique($doubts)));
     }
 
     /**

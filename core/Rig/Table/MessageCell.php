@@ -90,11 +90,13 @@ final readonly class MessageCell
     public static function of(string $cell, string $kind = 'cc', bool $isHex = false): self
     {
         $text = mb_strtolower(trim($cell));
-        [$text, $channel, $problem] = self::channel($text);
+        $channelled = self::channel($text);
+        [$text, $channel, $problem] = [$channelled->rest, $channelled->channel, $channelled->problem];
         if (null !== $problem) {
             return new self(null, [], $problem);
         }
-        [$text, $doubts, $note] = self::withoutBrackets($text, $isHex);
+        $bracketed = self::withoutBrackets($text, $isHex);
+        [$text, $doubts, $note] = [$bracketed->rest, $bracketed->doubts, $bracketed->remark];
         $read = self::plain($text, $kind, $isHex) ?? self::plain(rtrim($text, ' *†!?.'), $kind, $isHex);
         if (null === $read && 1 === preg_match('/^((?:cc|nrpn|rpn|ctrl)?\s*#?\s*\d{1,5}(?:\s*:\s*\d{1,3})?)\s*[,;:]?\s+(\pL.*)$/iu', $text, $match)) {
             $read = self::plain($match[1], $kind, $isHex);
@@ -127,8 +129,7 @@ final readonly class MessageCell
         return 1 === preg_match('/^(?:cc|nrpn)?\s*#?\s*\d+(?:\s*(?:[-–.\/+,;&]+|to|bis|and|und|y|et|a)\s*(?:cc)?\s*#?\s*\d+)+$/u', $text);
     }
 
-    /** @return array{string, int|null, string|null} the rest, the channel, and what is wrong with it */
-    private static function channel(string $text): array
+    private static function channel(string $text): ChannelText
     {
         if (
             1 !==
@@ -139,25 +140,23 @@ final readonly class MessageCell
                 \PREG_OFFSET_CAPTURE,
             )
         ) {
-            return [$text, null, null];
+            return new ChannelText($text);
         }
         $channel = (int) $match[1][0];
         $rest = trim(substr($text, 0, $match[0][1]));
 
-        return '' === $rest
-            ? [$text, null, null]
-            : [$rest, $channel, $channel >= 1 && $channel <= 16 ? null : "there is no channel {$channel}; channels go from 1 to 16"];
+        $problem = $channel >= 1 && $channel <= 16 ? null : "there is no channel {$channel}; channels go from 1 to 16";
+
+        return '' === $rest ? new ChannelText($text) : new ChannelText($rest, $channel, $problem);
     }
 
     /**
      * What stands in brackets: the same number in hexadecimal, or a remark.
-     *
-     * @return array{string, list<string>, string|null} the rest, doubts, and the remark
      */
-    private static function withoutBrackets(string $text, bool $isHex): array
+    private static function withoutBrackets(string $text, bool $isHex): BracketText
     {
         if (1 !== preg_match('/^(.*?\S)\s*[(\[]([^)\]]*)[)\]]\s*$/u', $text, $match)) {
-            return [$text, [], null];
+            return new BracketText($text);
         }
         [, $outside, $inside] = $match;
         $inside = trim($inside);
@@ -165,16 +164,16 @@ final readonly class MessageCell
         if (1 === preg_match('/^(?:0x|\$)?([0-9a-f]{1,4})h?$/', str_replace(['hex', ' '], '', $inside), $hex)) {
             $isSame = null !== $number && (hexdec($hex[1]) === $number || $hex[1] === (string) $number || ($isHex && $inside === (string) $number));
 
-            return [$outside, $isSame ? [] : ["\"{$inside}\" in brackets is another number"], null];
+            return new BracketText($outside, $isSame ? [] : ["\"{$inside}\" in brackets is another number"]);
         }
         if (1 === preg_match('/^(dec|decimal|hex|hexadecimal|msb|coarse|cc|midi|7 ?bit|7-bit|0 ?- ?127)$/', $inside)) {
-            return [$outside, [], null];
+            return new BracketText($outside);
         }
         if (1 === preg_match('/^(?:lsb|fine|\+|and)\s*(?:cc)?\s*#?\s*(\d{1,3})$/', $inside, $lower)) {
-            return ["{$outside}/{$lower[1]}", [], null];
+            return new BracketText("{$outside}/{$lower[1]}");
         }
 
-        return [$outside, [], $inside];
+        return new BracketText($outside, [], $inside);
     }
 
     /** @return array{kind: string, number?: int}|null */

@@ -21,7 +21,8 @@ final class Conductors
     public function __construct(array $parts, private readonly array $levels)
     {
         foreach ($parts as $level => $part) {
-            foreach (self::map($part, $levels[$level], $levels[$level + 1]) ?? [] as [$from, $to]) {
+            foreach (self::map($part, $levels[$level], $levels[$level + 1]) ?? [] as $joined) {
+                [$from, $to] = [$joined->left, $joined->right];
                 $this->join("{$level}:{$from}", $level + 1 .":{$to}");
             }
             if (ContactMap::Mono === $part->map) {
@@ -68,13 +69,13 @@ final class Conductors
     /**
      * Which contacts a part joins.
      *
-     * @return list<array{string, string}>|null null if a part of this kind does not fit these connectors
+     * @return list<JoinedContacts>|null null if a part of this kind does not fit these connectors
      */
     public static function map(Part $part, Connector $left, Connector $right): ?array
     {
         if (ContactMap::Named === $part->map) {
             return array_map(
-                static fn (string|int $from, string $to): array => [(string) $from, $to],
+                static fn (string|int $from, string $to): JoinedContacts => new JoinedContacts((string) $from, $to),
                 array_keys($part->contacts ?? []),
                 array_values($part->contacts ?? []),
             );
@@ -95,7 +96,7 @@ final class Conductors
                         default => $column,
                     };
             if (isset($from[$column], $to[$target])) {
-                $pairs[] = [$from[$column], $to[$target]];
+                $pairs[] = new JoinedContacts($from[$column], $to[$target]);
             }
         }
 

@@ -12,7 +12,7 @@ final readonly class Judgement
      * @param Mend|null $mend the cheapest change that makes it work
      * @param list<string> $warnings
      * @param list<string> $cautions
-     * @param list<array{string, string|null}> $continuity contacts of end a, and what of end b each leads to
+     * @param list<ContactPath> $continuity
      * @param string|null $unknown the fact that is missing
      */
     public function __construct(

@@ -8,14 +8,19 @@ use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Document\Part;
 
 /** The connectors along a lead, from plug to plug: what a part does not say of its own ends it takes from its neighbours. */
-final class Levels
+final readonly class Levels
 {
     /**
-     * @param list<Part> $parts
-     *
-     * @return list<Connector>|array{string, int} the connectors, or what does not fit and at which part
+     * @param list<Connector> $connectors none where something does not fit
+     * @param string|null $misfit what does not fit
+     * @param int $part at which part
      */
-    public static function of(Connector $a, array $parts, Connector $b): array
+    private function __construct(public array $connectors, public ?string $misfit = null, public int $part = 0)
+    {
+    }
+
+    /** @param list<Part> $parts */
+    public static function of(Connector $a, array $parts, Connector $b): self
     {
         $count = \count($parts);
         $a = Connector::Any === $a ? $parts[0]->ends[0] ?? (0 === $count || !isset($parts[0]->ends) ? self::next($parts, 0, $b) : $a) : $a;
@@ -23,7 +28,7 @@ final class Levels
         foreach ($parts as $index => $part) {
             $left = $part->ends[0] ?? $levels[$index];
             if (!self::fit($levels[$index], $left)) {
-                return ["{$part->what} has {$left->value} where it meets {$levels[$index]->value}", $index];
+                return new self([], "{$part->what} has {$left->value} where it meets {$levels[$index]->value}", $index);
             }
             $levels[] =
                 $part->ends[1] ??
@@ -31,24 +36,23 @@ final class Levels
         }
         foreach ($parts as $index => $part) {
             if (null === $part->ends && !self::isOneCable($levels[$index], $levels[$index + 1])) {
-                return [
-                    "{$part->what} cannot join {$levels[$index]->value} with {$levels[$index +
-                            1]->value}; an adapter between the two has to be named with its plugs",
-                    $index,
-                ];
+                [$from, $to] = [$levels[$index]->value, $levels[$index + 1]->value];
+
+                return new self([], "{$part->what} cannot join {$from} with {$to}; an adapter between the two has to be named with its plugs", $index);
             }
         }
         $last = $levels[$count];
         if (Connector::Any !== $b && !self::fit($last, $b)) {
-            return [
+            return new self(
+                [],
                 0 === $count
                     ? "{$a->value} does not go into {$b->value}"
                     : "{$parts[$count - 1]->what} ends in {$last->value} where the plug is {$b->value}",
                 max(0, $count - 1),
-            ];
+            );
         }
 
-        return $levels;
+        return new self($levels);
     }
 
     /** @param list<Part> $parts */

@@ -87,8 +87,9 @@ final readonly class Mending
     {
         [$a, $b] = [$this->a->plug->connector, $this->b->plug->connector];
         $levels = Levels::of($a, $this->parts, $b);
-        $fits = $levels[0] instanceof Connector;
-        $last = $fits ? $levels[\count($levels) - 1] : ([] === $this->parts ? null : $this->parts[\count($this->parts) - 1]->ends[1] ?? null) ?? $a;
+        $fits = null === $levels->misfit;
+        $lastPart = $this->parts[\count($this->parts) - 1] ?? null;
+        $last = $fits ? $levels->connectors[\count($levels->connectors) - 1] : $lastPart->ends[1] ?? $a;
         $ends = [$last, $fits ? $last : $b];
         foreach ([ContactMap::Straight, ContactMap::Crossed] as $map) {
             if (

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rig\Wire;
 use ZigzagPost\Core\Rig\Chart\Carries;
 use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Chart\PlugUse;
+use ZigzagPost\Core\Rig\Chart\Power;
 use ZigzagPost\Core\Rig\Chart\PowerWay;
 use ZigzagPost\Core\Rig\Chart\Role;
 use ZigzagPost\Core\Rig\Document\Part;
@@ -65,11 +66,11 @@ final class Walk
     /** @param list<Part> $parts */
     public static function between(End $a, End $b, array $parts): Judgement
     {
-        $levels = Levels::of($a->plug->connector, $parts, $b->plug->connector);
-        if (!$levels[0] instanceof Connector) {
-            return Judgement::dead((string) $levels[0], \is_int($levels[1] ?? null) ? ($parts[$levels[1]] ?? null)?->what : null);
+        $found = Levels::of($a->plug->connector, $parts, $b->plug->connector);
+        if (null !== $found->misfit) {
+            return Judgement::dead($found->misfit, ($parts[$found->part] ?? null)?->what);
         }
-        /** @var list<Connector> $levels */
+        $levels = $found->connectors;
         $power = self::strayPower($a, $b);
         if (null !== $power) {
             return $power;
@@ -274,20 +275,19 @@ final class Walk
     /**
      * @param list<Part> $parts
      *
-     * @return list<array{string, string|null}>
+     * @return list<ContactPath>
      */
     private static function continuity(End $a, End $b, array $parts): array
     {
         $levels = Levels::of($a->plug->connector, $parts, $b->plug->connector);
-        if (!$levels[0] instanceof Connector) {
+        if (null !== $levels->misfit) {
             return [];
         }
-        /** @var list<Connector> $levels */
-        $conductors = new Conductors($parts, $levels);
+        $conductors = new Conductors($parts, $levels->connectors);
         $table = [];
-        foreach ($levels[0]->contacts() as $contact) {
+        foreach ($levels->connectors[0]->contacts() as $contact) {
             $reached = $conductors->from($contact);
-            $table[] = [$contact, [] === $reached ? null : implode(' and ', $reached)];
+            $table[] = new ContactPath($contact, [] === $reached ? null : implode(' and ', $reached));
         }
 
         return $table;

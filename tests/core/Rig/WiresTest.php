@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Rig\Wire\ContactPath;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rig\Wire\Walk;
@@ -84,7 +85,10 @@ final class WiresTest extends TestCase
         self::assertSame(Verdict::Dead, $judged->verdict);
         self::assertSame('take a crossed one in place of patch lead', $judged->mend?->words);
         self::assertSame('ring of b IN', $judged->contact);
-        self::assertSame([['tip', 'tip'], ['ring', 'ring'], ['sleeve', 'sleeve']], $judged->continuity);
+        self::assertEquals(
+            array_map(static fn (string $contact): ContactPath => new ContactPath($contact, $contact), ['tip', 'ring', 'sleeve']),
+            $judged->continuity,
+        );
     }
 
     public function testAJackInAnotherModeIsDeadAndSaysWhichSettingMendsIt(): void

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Table;
+
+/** A cell without what stands in brackets. */
+final readonly class BracketText
+{
+    /**
+     * @param list<string> $doubts
+     * @param string|null $remark what stood there
+     */
+    public function __construct(public string $rest, public array $doubts = [], public ?string $remark = null)
+    {
+    }
+}
