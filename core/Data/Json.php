@@ -21,7 +21,7 @@ final class Json
      */
     public static function read(string $class, string $text): object
     {
-        return self::ofValue($class, self::decode($text));
+        return self::ofValue($class, self::decoded($text, false));
     }
 
     /**
@@ -62,14 +62,41 @@ final class Json
         )."\n";
     }
 
-    /** @throws BadData */
+    /**
+     * Objects become arrays; an empty one, and one whose keys count from 0, can then no longer be told from a list. What is written
+     * again is read with {@see members()}.
+     *
+     * @throws BadData
+     */
     public static function decode(string $text): mixed
+    {
+        return self::decoded($text, true);
+    }
+
+    /**
+     * Members of an object whose own objects stay objects: written again, each is what it was.
+     *
+     * @return array<mixed>
+     *
+     * @throws BadData
+     */
+    public static function members(string $text): array
+    {
+        $json = self::decoded($text, false);
+
+        return $json instanceof \stdClass
+            ? (array) $json
+            : throw new BadData([new Problem('', 'expected an object, found '.Reading::describe($json))]);
+    }
+
+    /** @throws BadData */
+    private static function decoded(string $text, bool $isArray): mixed
     {
         if (\strlen($text) > self::MAX_BYTES) {
             throw new BadData([new Problem('', 'this is larger than the 32 MiB that are read')]);
         }
         try {
-            return json_decode(str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text, true, self::DEPTH, \JSON_THROW_ON_ERROR);
+            return json_decode(str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text, $isArray, self::DEPTH, \JSON_THROW_ON_ERROR);
         } catch (\JsonException $bad) {
             $line = Misplaced::line($text);
             throw new BadData([new Problem(null === $line ? '' : "line {$line}", 'this is not JSON: '.lcfirst($bad->getMessage()))]);

@@ -14,6 +14,7 @@ final readonly class ListOf implements Type
 
     public function read(mixed $json, Reading $reading, string $path): mixed
     {
+        $json = Reading::plain($json);
         if (!\is_array($json) || !array_is_list($json)) {
             return $reading->expected($path, 'a list', $json);
         }

@@ -15,7 +15,9 @@ final readonly class MapOf implements Type
 
     public function read(mixed $json, Reading $reading, string $path): mixed
     {
-        if (!\is_array($json) || (array_is_list($json) && [] !== $json && null === $this->keys)) {
+        $isObject = $json instanceof \stdClass;
+        $json = Reading::plain($json);
+        if (!\is_array($json) || (!$isObject && array_is_list($json) && [] !== $json && null === $this->keys)) {
             return $reading->expected($path, 'an object', $json);
         }
         if (\count($json) > $this->most) {

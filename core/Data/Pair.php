@@ -18,6 +18,7 @@ final readonly class Pair implements Type
 
     public function read(mixed $json, Reading $reading, string $path): mixed
     {
+        $json = Reading::plain($json);
         if (!\is_array($json) || !array_is_list($json) || \count($json) !== \count($this->of)) {
             return $reading->expected($path, 'a list of '.\count($this->of), $json);
         }

@@ -28,8 +28,16 @@ final class Reading
         return $this->problem($path, "expected {$what}, found ".self::describe($json));
     }
 
+    /** An object as an array of its members; anything else as it is. */
+    public static function plain(mixed $json): mixed
+    {
+        return $json instanceof \stdClass ? (array) $json : $json;
+    }
+
     public static function describe(mixed $json): string
     {
+        $json = self::plain($json);
+
         return match (true) {
             null === $json => 'null; leave out what is not known',
             \is_bool($json) => $json ? 'true' : 'false',

@@ -54,6 +54,7 @@ final class Shape
     /** @return T|null */
     public function read(mixed $json, Reading $reading, string $path): ?object
     {
+        $json = Reading::plain($json);
         if (!\is_array($json) || (array_is_list($json) && [] !== $json)) {
             $reading->expected($path, 'an object', $json);
 

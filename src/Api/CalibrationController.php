@@ -77,23 +77,22 @@ final readonly class CalibrationController
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
-        $rig = Json::decode(RigNotes::join($document->text, $document->notes));
-        $units = \is_array($rig) && \is_array($rig['units'] ?? null) ? $rig['units'] : [];
-        $index = array_search($body->text('unit', 200), array_column($units, 'name'), true);
-        if (!\is_array($rig) || !\is_int($index) || !\is_array($units[$index])) {
+        $rig = Json::members(RigNotes::join($document->text, $document->notes));
+        $units = \is_array($rig['units'] ?? null) ? $rig['units'] : [];
+        $name = $body->text('unit', 200);
+        $unit = current(array_filter($units, static fn (mixed $unit): bool => $unit instanceof \stdClass && ($unit->name ?? null) === $name));
+        if (false === $unit) {
             throw ApiProblem::notFound('unit');
         }
-        $measured = \is_array($units[$index]['measured'] ?? null) ? $units[$index]['measured'] : [];
-        $units[$index]['measured'] =
-            [
-                $body->text('control', 200) => [
-                    'heel' => $body->number('heel', -8192, 16383),
-                    'toe' => $body->number('toe', -8192, 16383),
-                    'noise' => $body->number('noise', 0, 16383),
-                ],
-            ] + $measured;
+        $unit->measured = (object) ([
+            $body->text('control', 200) => [
+                'heel' => $body->number('heel', -8192, 16383),
+                'toe' => $body->number('toe', -8192, 16383),
+                'noise' => $body->number('noise', 0, 16383),
+            ],
+        ] + (array) ($unit->measured ?? []));
         try {
-            $this->documents->write($document, $document->name, Json::encode(['units' => $units] + $rig), $document->version, Author::of($request));
+            $this->documents->write($document, $document->name, Json::encode($rig), $document->version, Author::of($request));
         } catch (Outdated) {
             throw ApiProblem::conflict('the rig is being changed in another window just now; do it again', []);
         }

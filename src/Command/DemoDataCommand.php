@@ -93,17 +93,14 @@ final class DemoDataCommand extends Command
      */
     private function withCharts(string $json, array $charts): string
     {
-        $rig = Json::decode($json);
-        if (!\is_array($rig) || !\is_array($rig['charts'] ?? null) || !\is_array($rig['units'] ?? null)) {
-            return $json;
+        $rig = Json::members($json);
+        $kept = new \stdClass();
+        foreach ((array) ($rig['charts'] ?? []) as $id => $chart) {
+            $kept->{$charts[$id] ?? $id} = $chart;
         }
-        $kept = [];
-        foreach ($rig['charts'] as $id => $chart) {
-            $kept[$charts[$id] ?? $id] = $chart;
-        }
-        foreach ($rig['units'] as $index => $unit) {
-            if (\is_array($unit) && \is_array($unit['chart'] ?? null) && \is_string($unit['chart']['id'] ?? null)) {
-                $rig['units'][$index] = ['chart' => ['id' => $charts[$unit['chart']['id']] ?? $unit['chart']['id']] + $unit['chart']] + $unit;
+        foreach ((array) ($rig['units'] ?? []) as $unit) {
+            if ($unit instanceof \stdClass && ($unit->chart ?? null) instanceof \stdClass && \is_string($unit->chart->id ?? null)) {
+                $unit->chart->id = $charts[$unit->chart->id] ?? $unit->chart->id;
             }
         }
 

@@ -78,8 +78,7 @@ final readonly class RigStore
      */
     public function whole(Document $document): array
     {
-        $json = Json::decode(RigNotes::join($document->text, $document->notes));
-        $json = \is_array($json) ? $json : [];
+        $json = Json::members(RigNotes::join($document->text, $document->notes));
         $book = $json['book'] ?? null;
         $rulebook = \is_string($book) ? $this->documents->find($book, RulebookKind::NAME) : null;
 
@@ -141,8 +140,7 @@ final readonly class RigStore
      */
     public function bringIn(string $json, string $name, string $by, string $what): Document
     {
-        $rig = Json::decode($json);
-        $rig = \is_array($rig) ? $rig : [];
+        $rig = Json::members($json);
         if (\is_string($rig['rulebook'] ?? null)) {
             $rig['book'] = $this->documents->create(new RulebookKind(), $name, $rig['rulebook'], $by, $what)->id;
             unset($rig['rulebook']);

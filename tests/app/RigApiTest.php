@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\App;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Data\NumberedRig;
 
 /** Rigs and charts over the API: what is computed, files, paper, the bench of a rig, tables that were pasted. */
 final class RigApiTest extends ApiTestCase
@@ -68,6 +69,20 @@ final class RigApiTest extends ApiTestCase
         self::assertIsArray($first);
         unset($again['name'], $first['name']);
         self::assertSame($first, $again);
+    }
+
+    public function testNamesThatCountFrom0StayNames(): void
+    {
+        $rig = $this->text($this->bringIn('counted.rig.json', NumberedRig::json(), 201), 'id');
+        $this->browser->request('GET', "/api/rigs/{$rig}/file");
+        self::assertSame(NumberedRig::json(), (string) $this->browser->getResponse()->getContent());
+        $copy = $this->text($this->call('POST', "/api/documents/{$rig}/duplicate", [], 201), 'id');
+        $this->call('POST', "/api/rigs/{$copy}/measured", ['unit' => 'pedals', 'control' => '0', 'heel' => 3, 'toe' => 124, 'noise' => 1], 200);
+        $this->browser->request('GET', "/api/rigs/{$copy}/file");
+        self::assertEquals(json_decode(NumberedRig::json()), json_decode((string) $this->browser->getResponse()->getContent()));
+        self::assertSame('0', $this->at($this->call('GET', "/api/rigs/{$copy}/ways?unit=pedals&control=0", null, 200), '0.control'));
+        $this->call('GET', "/api/rigs/{$copy}/computed", null, 200);
+        $this->call('GET', "/api/rigs/{$copy}/show", null, 200);
     }
 
     public function testARigGoesOutAsAZipWithItsPartsAndComesBackEqual(): void

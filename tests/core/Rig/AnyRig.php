@@ -87,10 +87,10 @@ final readonly class AnyRig
             return $chart;
         }
         $isPlain = 1 === $this->random->getInt(0, 1);
-        $isNumbered = 1 === $this->random->getInt(1, 3); // called "1" and "11", as on the box
+        $isNumbered = 1 === $this->random->getInt(1, 3); // called "0" and "11", as on the box
         $controls = $parameters = [];
         for ($i = 1; $i <= 3; ++$i) {
-            $control = ['name' => $isNumbered ? (string) $i : "Switch {$i}"] + self::decoded($this->charts->make('Control'));
+            $control = ['name' => $isNumbered ? (string) ($i - 1) : "Switch {$i}"] + self::decoded($this->charts->make('Control'));
             $controls[] = $isPlain
                 ? [
                     'sort' => ['switch', 'fader', 'pedal', 'encoder'][$this->random->getInt(0, 3)],
@@ -332,7 +332,7 @@ final readonly class AnyRig
     {
         for ($i = 0; $i < 60; ++$i) {
             try {
-                $json = Json::encode((object) $document);
+                $json = Json::encode((object) self::written($document));
                 $read($json);
 
                 return $json;
@@ -348,6 +348,25 @@ final readonly class AnyRig
         }
 
         return null;
+    }
+
+    /**
+     * As JSON has it: what is kept by names is an object, even where the names count from 0.
+     *
+     * @param array<mixed> $document
+     *
+     * @return array<mixed>
+     */
+    private static function written(array $document): array
+    {
+        foreach ($document as $key => $each) {
+            if (\is_array($each)) {
+                $isMap = \in_array($key, ['assigned', 'measured', 'labels'], true) || ('settings' === $key && [] === array_column($each, 'id'));
+                $document[$key] = $isMap ? (object) self::written($each) : self::written($each);
+            }
+        }
+
+        return $document;
     }
 
     /**
