@@ -141,7 +141,7 @@ final readonly class AnyRig
         while (true) {
             $charts = [];
             for ($i = $this->random->getInt(1, 4); $i > 0; --$i) {
-                $charts[1 === $this->random->getInt(1, 3) ? (string) $i : "c{$i}"] = ['revision' => 1, 'chart' => json_decode($this->chart(), true)];
+                $charts[1 === $this->random->getInt(1, 3) ? (string) ($i - 1) : "c{$i}"] = ['revision' => 1, 'chart' => json_decode($this->chart(), true)];
             }
             $rig = array_diff_key(self::decoded($this->rigs->make('Rig')), ['charts' => 0, 'units' => 0, 'leads' => 0, 'rulebook' => 0, 'book' => 0]);
             $rig['schema'] = 1;
@@ -179,9 +179,7 @@ final readonly class AnyRig
             $rig['rulebook'] = '';
             $json = self::repaired($rig, static fn (string $json): object => RigFile::rig($json));
             if (null !== $json && [] !== RigFile::rig($json)->units) {
-                $whole = self::decoded(json_decode($json));
-
-                return Json::encode(['rulebook' => $this->rules(RigFile::rig($json))] + $whole);
+                return Json::encode(['rulebook' => $this->rules(RigFile::rig($json))] + Json::members($json));
             }
         }
     }
@@ -361,7 +359,7 @@ final readonly class AnyRig
     {
         foreach ($document as $key => $each) {
             if (\is_array($each)) {
-                $isMap = \in_array($key, ['assigned', 'measured', 'labels'], true) || ('settings' === $key && [] === array_column($each, 'id'));
+                $isMap = \in_array($key, ['charts', 'assigned', 'measured', 'labels'], true) || ('settings' === $key && [] === array_column($each, 'id'));
                 $document[$key] = $isMap ? (object) self::written($each) : self::written($each);
             }
         }
