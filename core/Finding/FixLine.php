@@ -17,7 +17,7 @@ final readonly class FixLine
 
     public function words(): string
     {
-        $before = $this->before ?? 'unknown';
+        $before = $this->before ?? 'not written down';
         $after = $this->after ?? 'taken away';
 
         return "{$this->place}: {$before} → {$after}";

@@ -51,7 +51,7 @@ final class RigCommandTest extends TestCase
         copy(self::FOUND, "{$this->folder}/found.rig.json");
         [$status, $out] = $this->zigzag('rig', 'check', 'found.rig.json', '--fix');
         self::assertSame(1, $status, 'what hands have to do is left');
-        self::assertStringContainsString('fixed: Set jack of drive to midi (drive, jack: unknown → midi)', $out);
+        self::assertStringContainsString('fixed: Set jack of drive to midi (drive, jack: not written down → midi)', $out);
         self::assertStringContainsString('fixed: Switch thru of knot on (knot, thru: off → on)', $out);
         self::assertStringNotContainsString('error: thru-off', $out);
         [, $again] = $this->zigzag('rig', 'check', 'found.rig.json');
