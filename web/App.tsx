@@ -4,6 +4,7 @@ import { Navigate, Route, Routes } from 'react-router';
 import { api } from './api/client';
 import { useDocuments } from './documents/queries';
 import { NEW_RULEBOOK } from './rules/newRulebook';
+import { Caught } from './shell/Caught';
 import { Shell } from './shell/Shell';
 import { usePanicKey } from './shell/usePanicKey';
 import { Blank } from './ui/Blank';
@@ -19,9 +20,11 @@ export function App() {
       <Route
         path="/stage/:id"
         element={
-          <Suspense fallback={<Blank title="Opening the stage …" />}>
-            <StagePage />
-          </Suspense>
+          <Caught of="the stage">
+            <Suspense fallback={<Blank title="Opening the stage …" />}>
+              <StagePage />
+            </Suspense>
+          </Caught>
         }
       />
       <Route element={<Shell />}>

@@ -32,7 +32,7 @@ import { Scroll } from '../ui/Scroll';
 export default function ChartPage() {
   const { id = '' } = useParams();
   return (
-    <WithDocument id={id} what="the chart" back={{ label: 'Go to the charts', href: '/charts' }}>
+    <WithDocument id={id} kind="chart" what="the chart" back={{ label: 'Go to the charts', href: '/charts' }}>
       {(document) => <OpenChart document={document} />}
     </WithDocument>
   );

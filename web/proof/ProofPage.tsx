@@ -19,7 +19,7 @@ import { Rehearsal } from './Rehearsal';
 export default function ProofPage() {
   const { id = '' } = useParams();
   return (
-    <WithDocument id={id} what="the proofs">
+    <WithDocument id={id} kind="rig" what="the proofs">
       {(document) => <OpenProofs document={document} />}
     </WithDocument>
   );

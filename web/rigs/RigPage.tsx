@@ -19,7 +19,7 @@ import { useRig } from './useRig';
 export default function RigPage() {
   const { id = '' } = useParams();
   return (
-    <WithDocument id={id} what="the rig">
+    <WithDocument id={id} kind="rig" what="the rig">
       {(document) => <OpenRig document={document} />}
     </WithDocument>
   );

@@ -1,6 +1,6 @@
 import { Moon, OctagonX, Sun } from 'lucide-react';
 import { Fragment, Suspense, useSyncExternalStore } from 'react';
-import { Link, NavLink, Outlet, useMatch } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
 import { currentBench, onBench } from '../bench/session/benches';
 import type { BenchStore } from '../bench/session/BenchStore';
 import { usePart } from '../bench/session/useBench';
@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { useTheme } from '../ui/theme';
 import { VIEWS } from '../views';
 import { AfterPanic } from './AfterPanic';
+import { Caught } from './Caught';
 import { ProofMark } from './ProofMark';
 import { TOOLS } from './Tools';
 import { Who } from './Who';
@@ -18,6 +19,7 @@ import { Who } from './Who';
 export function Shell() {
   const [theme, setTheme] = useTheme();
   const bench = useSyncExternalStore(onBench, currentBench);
+  const { pathname } = useLocation();
   const rig = useMatch('/rigs/:id/*')?.params.id ?? bench?.store.rig ?? null;
   return (
     <div className="relative flex h-full flex-col">
@@ -64,9 +66,11 @@ export function Shell() {
         />
       </header>
       {bench !== null && <AfterPanic store={bench.store} />}
-      <Suspense fallback={<Blank title="Opening …" />}>
-        <Outlet />
-      </Suspense>
+      <Caught of={pathname}>
+        <Suspense fallback={<Blank title="Opening …" />}>
+          <Outlet />
+        </Suspense>
+      </Caught>
       <Guide />
     </div>
   );

@@ -29,7 +29,7 @@ const TABS = {
 export default function ShowPage() {
   const { id = '' } = useParams();
   return (
-    <WithDocument id={id} what="the show">
+    <WithDocument id={id} kind="rig" what="the show">
       {(document) => <OpenShow document={document} />}
     </WithDocument>
   );
