@@ -137,14 +137,7 @@ final class MutationsTest extends TestCase
             $control('Touch', 'surface', ['kind' => 'pressure']),
             $control('Tilt', 'axis', ['kind' => 'cc', 'number' => 50]),
         ];
-        $board = [
-            'schema' => 1,
-            'name' => 'Board',
-            'sort' => 'controller',
-            'plugs' => [Kit::din('out', 'out')],
-            'sends' => [['at' => ['out'], 'channel' => 1]],
-            'surface' => ['controls' => $controls],
-        ];
+        $board = Kit::board($controls);
         $box = Kit::hearer(
             'Box',
             more: [

@@ -31,6 +31,25 @@ final class Kit
         ];
     }
 
+    /**
+     * A chart of a controller with one way out.
+     *
+     * @param list<array<string, mixed>> $controls
+     *
+     * @return array<string, mixed>
+     */
+    public static function board(array $controls, int $channel = 1): array
+    {
+        return [
+            'schema' => 1,
+            'name' => 'Board',
+            'sort' => 'controller',
+            'plugs' => [self::din('out', 'out')],
+            'sends' => [['at' => ['out'], 'channel' => $channel]],
+            'surface' => ['controls' => $controls],
+        ];
+    }
+
     /** @return array<string, mixed> */
     public static function din(string $id, string $way): array
     {

@@ -76,18 +76,9 @@ final class ReceiveFiltersTest extends TestCase
                 ],
             ],
         ];
-        $board = [
-            'schema' => 1,
-            'name' => 'Board',
-            'sort' => 'controller',
-            'plugs' => [Kit::din('out', 'out')],
-            'sends' => [['at' => ['out'], 'channel' => 1]],
-            'surface' => [
-                'controls' => [
-                    ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
-                ],
-            ],
-        ];
+        $board = Kit::board([
+            ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
+        ]);
         $set = static fn (string $value): array => ['value' => $value, 'state' => 'set'];
         $rig = Kit::rig(
             ['board' => $board, 'box' => $box],

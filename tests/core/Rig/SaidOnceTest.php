@@ -110,22 +110,13 @@ final class SaidOnceTest extends TestCase
             $other['settings'] = [$channel, ...$other['settings'], $switch('sync')];
         }
         $box = array_filter([...$box, ...$other], static fn (mixed $value): bool => null !== $value);
-        $board = [
-            'schema' => 1,
-            'name' => 'Board',
-            'sort' => 'controller',
-            'plugs' => [Kit::din('out', 'out')],
-            'sends' => [['at' => ['out'], 'channel' => 1]],
-            'surface' => [
-                'controls' => [
-                    [
-                        'name' => 'Switch',
-                        'sort' => 'switch',
-                        'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20, 'values' => [0, 127]]]],
-                    ],
-                ],
+        $board = Kit::board([
+            [
+                'name' => 'Switch',
+                'sort' => 'switch',
+                'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20, 'values' => [0, 127]]]],
             ],
-        ];
+        ]);
         $units = [['name' => 'board', 'chart' => ['id' => 'board', 'revision' => 1]]];
         foreach (['one', 'two', 'three'] as $index => $name) {
             $units[] = [

@@ -47,18 +47,9 @@ final class SentByNumberTest extends TestCase
             'message' => ['kind' => $kind, 'number' => $number],
             'raw' => $raw,
         ];
-        $board = [
-            'schema' => 1,
-            'name' => 'Board',
-            'sort' => 'controller',
-            'plugs' => [Kit::din('out', 'out')],
-            'sends' => [['at' => ['out'], 'channel' => 1]],
-            'surface' => [
-                'controls' => [
-                    ['name' => 'Foot', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 80]]]],
-                ],
-            ],
-        ];
+        $board = Kit::board([
+            ['name' => 'Foot', 'sort' => 'switch', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 80]]]],
+        ]);
         $box = Kit::hearer(
             'Box',
             3,

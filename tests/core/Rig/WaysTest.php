@@ -135,18 +135,9 @@ final class WaysTest extends TestCase
     public function testWhatGoesPastThePost(): void
     {
         $rig = static function (int $channel, array $raw): Rig {
-            $board = [
-                'schema' => 1,
-                'name' => 'Board',
-                'sort' => 'controller',
-                'plugs' => [Kit::din('out', 'out')],
-                'sends' => [['at' => ['out'], 'channel' => $channel]],
-                'surface' => [
-                    'controls' => [
-                        ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
-                    ],
-                ],
-            ];
+            $board = Kit::board([
+                ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
+            ], $channel);
             $parameter = ['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => $raw];
 
             return Kit::rig(
@@ -174,23 +165,14 @@ final class WaysTest extends TestCase
     {
         $answer = static function (int $presses): string {
             $message = static fn (int $number): array => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => $number]]];
-            $board = [
-                'schema' => 1,
-                'name' => 'Board',
-                'sort' => 'controller',
-                'plugs' => [Kit::din('out', 'out')],
-                'sends' => [['at' => ['out'], 'channel' => 1]],
-                'surface' => [
-                    'controls' => [
-                        ['name' => 'Fader', 'sort' => 'fader', 'sends' => $message(7)],
-                        [
-                            'name' => 'Next',
-                            'sort' => 'switch',
-                            'sends' => [['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 0]]],
-                        ],
-                    ],
+            $board = Kit::board([
+                ['name' => 'Fader', 'sort' => 'fader', 'sends' => $message(7)],
+                [
+                    'name' => 'Next',
+                    'sort' => 'switch',
+                    'sends' => [['gesture' => 'press', 'message' => ['kind' => 'program', 'number' => 0]]],
                 ],
-            ];
+            ]);
             $box = Kit::hearer(
                 'Box',
                 3,
@@ -411,18 +393,9 @@ final class WaysTest extends TestCase
     private static function small(string $rule, array $hub, array $box): array
     {
         $charts = [
-            'board' => [
-                'schema' => 1,
-                'name' => 'Board',
-                'sort' => 'controller',
-                'plugs' => [Kit::din('out', 'out')],
-                'sends' => [['at' => ['out'], 'channel' => 1]],
-                'surface' => [
-                    'controls' => [
-                        ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
-                    ],
-                ],
-            ],
+            'board' => Kit::board([
+                ['name' => 'Fader', 'sort' => 'fader', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 7]]]],
+            ]),
             'hub' => ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), Kit::din('out', 'out')], ...$hub],
             'box' => [
                 'schema' => 1,
