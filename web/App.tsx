@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { Navigate, Route, Routes } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { api } from './api/client';
 import { useDocuments } from './documents/queries';
 import { NEW_RULEBOOK } from './rules/newRulebook';
@@ -15,36 +15,37 @@ const StagePage = lazy(() => import('./stage/StagePage'));
 
 export function App() {
   usePanicKey();
+  const { pathname } = useLocation();
   return (
-    <Routes>
-      <Route
-        path="/stage/:id"
-        element={
-          <Caught of="the stage">
+    <Caught of={pathname}>
+      <Routes>
+        <Route
+          path="/stage/:id"
+          element={
             <Suspense fallback={<Blank title="Opening the stage …" />}>
               <StagePage />
             </Suspense>
-          </Caught>
-        }
-      />
-      <Route element={<Shell />}>
-        <Route path="/" element={<Latest />} />
-        <Route path="/bench" element={<Latest />} />
-        <Route path="/rigs" element={<Navigate to="/library" replace />} />
-        {VIEWS.map(({ path, page: Page }) => (
-          <Route key={path} path={`/${path}`} element={<Page />} />
-        ))}
-        <Route
-          path="*"
-          element={
-            <Blank
-              title="There is nothing at this address"
-              action={{ label: 'Go to the bench', href: '/' }}
-            />
           }
         />
-      </Route>
-    </Routes>
+        <Route element={<Shell />}>
+          <Route path="/" element={<Latest />} />
+          <Route path="/bench" element={<Latest />} />
+          <Route path="/rigs" element={<Navigate to="/library" replace />} />
+          {VIEWS.map(({ path, page: Page }) => (
+            <Route key={path} path={`/${path}`} element={<Page />} />
+          ))}
+          <Route
+            path="*"
+            element={
+              <Blank
+                title="There is nothing at this address"
+                action={{ label: 'Go to the bench', href: '/' }}
+              />
+            }
+          />
+        </Route>
+      </Routes>
+    </Caught>
   );
 }
 
