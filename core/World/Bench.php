@@ -38,7 +38,7 @@ final class Bench
     /** @var array<string, list<DoneByMessage>> what messages did to units, by time and port; not yet taken */
     private array $arrived = [];
 
-    /** @var array<string, Receiver> by the name of their unit, or of their port */
+    /** @var array<string, DeviceReceiver> by the name of their unit */
     private array $receivers = [];
     /** @var array<int, list<HearingReceiver>> by out port */
     private array $hearing = [];
@@ -57,7 +57,7 @@ final class Bench
         $this->seat();
     }
 
-    /** @param Patch|null $seats the units of the rig that hear; without a rig a stand-in is chosen by the name of its port */
+    /** @param Patch|null $seats the units that play and hear; without it nothing stands at the ports */
     public static function start(CompiledBook $book, ?Patch $seats = null): self
     {
         $bench = new self(new Engine($book, true), $seats);
@@ -92,7 +92,7 @@ final class Bench
     {
         return [
             'engine' => $this->engine->save(),
-            'receivers' => array_map(static fn (Receiver $receiver): array => $receiver->save(), $this->receivers),
+            'receivers' => array_map(static fn (DeviceReceiver $receiver): array => $receiver->save(), $this->receivers),
             'place' => $this->place,
         ];
     }
@@ -116,7 +116,7 @@ final class Bench
     }
 
     /**
-     * Moves a control: of a unit of the rig, or of what stands in at a port to which no unit is led.
+     * Moves a control of a unit of the rig, or of what stands in where none is led.
      *
      * @return bool false when there is no such sender
      */
@@ -124,7 +124,7 @@ final class Bench
     {
         $box = isset($this->seats->from[$sender]) ? $this->seats->boxes[$sender] : null;
         if (null === $this->seats || null === $box) {
-            return $this->feed($timeUs, $sender, StandIns::sender($sender)->play($control, $value));
+            return false;
         }
         $this->isMarked = $this->isMarked || ($value > 0 && $this->seats->isMark($sender, $control));
         foreach ((new DeviceSender($box))->messages($control, $value) as $kind => $messages) {
@@ -142,20 +142,13 @@ final class Bench
     }
 
     /**
-     * @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int,
+     * @return list<array{id: string, port: string, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
+     *     stopped: string|null, face: string, channel: int,
      *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> what can be played here
      */
     public function senders(): array
     {
-        $senders = $this->seats?->senders() ?? [];
-        foreach ($this->engine->book->inPorts() as $port) {
-            $name = $this->engine->book->ports()[$port];
-            if (true !== $this->seats?->isLedTo($name)) {
-                $senders[] = SenderView::of($name, $name, StandIns::sender($name));
-            }
-        }
-
-        return $senders;
+        return $this->seats?->senders() ?? [];
     }
 
     public function advance(int $timeUs): void
@@ -401,7 +394,7 @@ final class Bench
     {
         $standing = [];
         foreach ($this->receivers as $name => $receiver) {
-            if ($receiver instanceof DeviceReceiver) {
+            if (null === $this->seats?->standIn((string) $name)) {
                 $standing[$name] = $receiver->standing();
             }
         }
@@ -442,13 +435,9 @@ final class Bench
                 if (!Hop::passes($way, $made[2])) {
                     continue;
                 }
-                if ($receiver instanceof DeviceReceiver && null !== $part) {
-                    $did = $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
-                    if (null !== $did) {
-                        $this->arrived["{$made[0]} {$this->engine->book->ports()[$made[1]]}"][] = new DoneByMessage($made[2], "{$receiver->label()}: {$did}");
-                    }
-                } else {
-                    $receiver->hear($made[0], $made[2], $made[3] ?? null);
+                $did = $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
+                if (null !== $did && null === $this->seats?->standIn($name)) {
+                    $this->arrived["{$made[0]} {$this->engine->book->ports()[$made[1]]}"][] = new DoneByMessage($made[2], "{$receiver->label()}: {$did}");
                 }
             }
         }
@@ -466,7 +455,7 @@ final class Bench
         [$this->sceneBefore, $this->songBefore] = [$state->scene, $state->song];
     }
 
-    /** @param array<string, Receiver> $kept receivers that go on, by name */
+    /** @param array<string, DeviceReceiver> $kept receivers that go on, by name */
     private function seat(array $kept = []): void
     {
         $this->receivers = [];
@@ -478,18 +467,14 @@ final class Bench
                 $this->receivers[$unit] ??= $this->device($unit, $kept[$unit] ?? null);
                 $this->hearing[$port][] = new HearingReceiver($unit, $part, $way);
             }
-            if (!isset($this->hearing[$port]) && null === $this->seats) {
-                $this->receivers[$name] = $kept[$name] ?? StandIns::receiver($name);
-                $this->hearing[$port] = [new HearingReceiver($name, null, [])];
-            }
         }
     }
 
     /** A device as its chart is now, with what it was told before. */
-    private function device(string $unit, ?Receiver $before): DeviceReceiver
+    private function device(string $unit, ?DeviceReceiver $before): DeviceReceiver
     {
-        $device = new DeviceReceiver($this->seats->boxes[$unit] ?? throw new \LogicException("no unit {$unit}"));
-        if ($before instanceof DeviceReceiver) {
+        $device = new DeviceReceiver($this->seats->boxes[$unit] ?? throw new \LogicException("no unit {$unit}"), $this->seats->standIn($unit));
+        if (null !== $before) {
             $device->restore($before->save());
         }
 

@@ -6,27 +6,37 @@ namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Midi\KeyName;
 use ZigzagPost\Core\Midi\MiddleC;
+use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A unit of the rig on the bench: a device made from its chart, with what it was last told in front. */
-final class DeviceReceiver implements Receiver
+final class DeviceReceiver
 {
     /** Parameters shown at most. */
     private const MOST = 6;
+    /** Voices shown at most. */
+    private const MOST_VOICES = 8;
 
     private readonly SimulatedDevice $device;
     private readonly LitLamps $lamps;
+    /** Null where the chart does not say how many there are, or there are too many to look at. */
+    private readonly ?Voices $voices;
+    private readonly FeltTempo $tempo;
     /** @var list<string> titles of parameters, the one moved last first */
     private array $moved = [];
     private int $pulses = 0;
     private int $messages = 0;
     private int $unheard = 0;
 
-    public function __construct(Device $box)
+    /** @param SeatedStandIn|null $standIn what it is; null for a unit of a rig */
+    public function __construct(Device $box, private readonly ?SeatedStandIn $standIn = null)
     {
         $this->device = new SimulatedDevice($box);
         $this->lamps = new LitLamps($box);
+        $this->tempo = new FeltTempo($box);
+        $voices = $box->chart->keys->voices ?? 0;
+        $this->voices = $voices < 1 || $voices > self::MOST_VOICES ? null : new Voices($voices);
     }
 
     /**
@@ -40,12 +50,14 @@ final class DeviceReceiver implements Receiver
         $part = $this->device->box->chart->part($partId);
         if (null !== $pulseUs) {
             ++$this->pulses;
+            $this->tempo->hear($timeUs, '', $pulseUs);
         } elseif (null !== $part && '' !== $bytes) {
             $heard = $this->device->hear($timeUs, $part, $bytes);
             \ord($bytes[0]) < 0xF8 && ++$this->messages;
             $isLamp = $this->lamps->hear($bytes);
             $did = $isLamp ? 'a lamp' : null;
-            $this->unheard += !$isLamp && [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
+            $isFelt = $isLamp || $this->follow($timeUs, $part, $bytes);
+            $this->unheard += !$isFelt && [] === $heard && $this->device->wasMeant($part, $bytes) ? 1 : 0;
             foreach ($heard as $each) {
                 $did = $this->told($each);
                 if (Heard::PARAMETER === $each->what) {
@@ -55,6 +67,18 @@ final class DeviceReceiver implements Receiver
         }
 
         return $did;
+    }
+
+    /** Voices and tempo; whether it was a press for the tempo. */
+    private function follow(int $timeUs, Hears $part, string $bytes): bool
+    {
+        if (\ord($bytes[0]) < 0xF0 && !$this->device->answers($part, (\ord($bytes[0]) & 0x0F) + 1)) {
+            return false;
+        }
+        $this->voices?->hear($bytes);
+        $this->tempo->hear($timeUs, $bytes, null);
+
+        return $this->tempo->isTap($bytes);
     }
 
     private function told(Heard $heard): string
@@ -76,23 +100,22 @@ final class DeviceReceiver implements Receiver
         return $this->device->box->label();
     }
 
-    public function hear(int $timeUs, string $bytes, ?int $pulseUs): void
-    {
-        foreach ($this->device->box->chart->hears ?? [] as $part) {
-            $this->hearAt($part->id, $timeUs, $bytes, $pulseUs);
-        }
-    }
-
+    /**
+     * What it shows now.
+     *
+     * @param MiddleC $middle what key 60 is called
+     *
+     * @return array<string, mixed>
+     */
     public function view(MiddleC $middle): array
     {
         $chart = $this->device->box->chart;
         $program = $this->device->program();
 
         return [
-            'face' => 'device',
-            'channel' => 0,
             'label' => $this->device->box->label(),
             'sort' => $chart->sort->value,
+            'standIn' => $this->standIn?->view(),
             'program' => null === $program
                     ? null
                     : [
@@ -100,6 +123,9 @@ final class DeviceReceiver implements Receiver
                         'name' => ($this->device->box->unit->programs[$program] ?? null)->name ?? ($chart->programs->names[$program] ?? ''),
                     ],
             'values' => array_values(array_filter(array_map($this->value(...), $this->moved))),
+            'voices' => $this->voices?->view($middle),
+            'stolen' => $this->voices?->stolen() ?? 0,
+            'tempo' => $this->tempo->view(),
             'notes' => array_map(static fn (int $key): string => $chart->keys->names[$key] ?? KeyName::of($key, $middle), $this->device->sounding()),
             'lamps' => array_map(
                 static fn (int|string $control, string $colour): array => ['control' => (string) $control, 'colour' => $colour],
@@ -112,16 +138,43 @@ final class DeviceReceiver implements Receiver
         ];
     }
 
+    /** @return array<string, mixed> */
     public function save(): array
     {
-        return [$this->device->save(), $this->moved, $this->pulses, $this->messages, $this->unheard, $this->lamps->lit];
+        return [
+            'device' => $this->device->save(),
+            'moved' => $this->moved,
+            'pulses' => $this->pulses,
+            'messages' => $this->messages,
+            'unheard' => $this->unheard,
+            'lit' => $this->lamps->lit,
+            'voices' => $this->voices?->save(),
+            'tempo' => $this->tempo->save(),
+        ];
     }
 
+    /** @param array<mixed> $saved what save() gives, or gave before there were names in it; what other devices gave is left alone */
     public function restore(array $saved): void
     {
-        /** @var array{array<mixed>, list<string>, int, int, int, array<string, string>} $saved */
-        [$device, $this->moved, $this->pulses, $this->messages, $this->unheard, $this->lamps->lit] = $saved;
-        $this->device->restore($device);
+        if (6 === \count($saved) && array_is_list($saved)) {
+            $saved = array_combine(['device', 'moved', 'pulses', 'messages', 'unheard', 'lit'], $saved);
+        }
+        if (!isset($saved['device'])) {
+            return;
+        }
+        /**
+         * @var array{device: array<mixed>, moved: list<string>, pulses: int, messages: int, unheard: int, lit: array<string, string>,
+         *     voices?: array<string, mixed>|null, tempo?: array<string, mixed>} $saved
+         */
+        $this->device->restore($saved['device']);
+        [$this->moved, $this->pulses, $this->messages, $this->unheard] = [$saved['moved'], $saved['pulses'], $saved['messages'], $saved['unheard']];
+        $this->lamps->lit = $saved['lit'];
+        if (isset($saved['voices'])) {
+            $this->voices?->restore($saved['voices']);
+        }
+        if (isset($saved['tempo'])) {
+            $this->tempo->restore($saved['tempo']);
+        }
     }
 
     /** @return array{name: string, value: int, low: int, high: int, shown: string}|null */

@@ -19,7 +19,7 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
  * A controller made from its chart and its unit: its controls send what the chart says, on the channel and with the numbers that are
  * set, through the kinds that are switched on, over the range that was measured.
  */
-final readonly class DeviceSender implements Sender
+final readonly class DeviceSender
 {
     /** Fingers that a surface for many of them tells apart, each on a channel of its own. */
     private const FINGERS = 10;
@@ -32,6 +32,11 @@ final readonly class DeviceSender implements Sender
     {
     }
 
+    /**
+     * What a control sends when it goes to a value, as bytes: see {@see messages()}.
+     *
+     * @return string whole messages, or nothing when the device has no such control
+     */
     public function play(string $control, int $value): string
     {
         return implode('', array_merge(...array_values($this->messages($control, $value)) ?: [[]]));
@@ -95,6 +100,12 @@ final readonly class DeviceSender implements Sender
         return $swept;
     }
 
+    /**
+     * What it has to show and to touch.
+     *
+     * @return array{face: string, channel: int, controls: list<array{control: string, label: string, sort?: string, layer?: string|null,
+     *     at?: array{int, int}|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
+     */
     public function describe(): array
     {
         $controls = array_map($this->described(...), $this->box->chart->surface->controls ?? []);

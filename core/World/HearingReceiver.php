@@ -11,10 +11,10 @@ final readonly class HearingReceiver
 {
     /**
      * @param string $receiver its name
-     * @param string|null $part of a unit; null for a stand-in
+     * @param string $part of it
      * @param list<Hop> $way to it
      */
-    public function __construct(public string $receiver, public ?string $part, public array $way)
+    public function __construct(public string $receiver, public string $part, public array $way)
     {
     }
 }

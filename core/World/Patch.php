@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\World;
 
+use ZigzagPost\Core\Rig\Chart\Plug;
 use ZigzagPost\Core\Rig\Document\ControlName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Song;
@@ -16,11 +17,14 @@ use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rig\Wire\Walk;
 
-/** Which units of a rig play into the ports of a rulebook and which hear what leaves there, over leads that work and thrus and hubs that are on. */
+/**
+ * Which units play into the ports of a rulebook and which hear what leaves there: those of a rig, over leads that work and thrus and hubs that
+ * are on, and what stands in where none is led.
+ */
 final readonly class Patch
 {
     /** To be raised when its fields change: it is kept between requests. */
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     /**
      * @param array<string, Device> $boxes by unit
@@ -30,6 +34,7 @@ final readonly class Patch
      * @param array<string, true> $led in ports that some unit is led to, whether or not anything comes in
      * @param ControlName|null $mark the control that says that something was wrong
      * @param list<Song> $songs those of the loaded set list, in its order
+     * @param array<string, SeatedStandIn> $standIns by unit: those that are of no rig
      */
     public function __construct(
         public array $boxes,
@@ -39,7 +44,54 @@ final readonly class Patch
         public array $led,
         public ?ControlName $mark,
         public array $songs = [],
+        public array $standIns = [],
     ) {
+    }
+
+    /**
+     * What stands in at the ports of rules that have no rig.
+     *
+     * @param list<StandInUnit> $units
+     */
+    public static function standing(array $units): self
+    {
+        return (new self([], [], [], [], [], null))->with($units);
+    }
+
+    /**
+     * With units that play into in ports to which none of the rig is led.
+     *
+     * @param list<StandInUnit> $units
+     */
+    public function playedBy(array $units): self
+    {
+        return $this->with(
+            array_values(
+                array_filter($units, fn (StandInUnit $unit): bool => $unit->isIn && !isset($this->led[$unit->port])),
+            ),
+        );
+    }
+
+    /** @param list<StandInUnit> $units */
+    private function with(array $units): self
+    {
+        [$boxes, $at, $from, $standIns] = [$this->boxes, $this->at, $this->from, $this->standIns];
+        foreach ($units as $unit) {
+            $name = isset($boxes[$unit->port]) ? $unit->port.($unit->isIn ? ' in' : ' out') : $unit->port;
+            $boxes[$name] = $unit->device;
+            $standIns[$name] = new SeatedStandIn($unit->port, $unit->standIn);
+            if ($unit->isIn) {
+                $from[$name] = array_map(
+                    static fn (Plug $plug): SendingPlug => new SendingPlug($plug->id, $unit->port, []),
+                    \array_slice($unit->device->chart->plugs, 0, 1),
+                );
+            }
+            foreach ($unit->isIn ? [] : $unit->device->chart->hears ?? [] as $part) {
+                $at[$unit->port][] = new HearingUnit($name, $part->id, []);
+            }
+        }
+
+        return new self($boxes, $at, $from, $this->stopped, $this->led, $this->mark, $this->songs, $standIns);
     }
 
     public static function of(Setup $setup): self
@@ -94,7 +146,8 @@ final readonly class Patch
     }
 
     /**
-     * @return list<array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int,
+     * @return list<array{id: string, port: string, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
+     *     stopped: string|null, face: string, channel: int,
      *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played
      */
     public function senders(): array
@@ -102,13 +155,7 @@ final readonly class Patch
         $senders = [];
         foreach ($this->from as $unit => $ways) {
             $ports = implode(', ', array_values(array_unique(array_column($ways, 'port'))));
-            $senders[] = SenderView::of(
-                (string) $unit,
-                $ports,
-                new DeviceSender($this->boxes[$unit]),
-                $this->boxes[$unit]->label(),
-                $this->stopped[$unit] ?? null,
-            );
+            $senders[] = SenderView::of((string) $unit, $ports, $this->boxes[$unit], $this->standIn((string) $unit), $this->stopped[$unit] ?? null);
         }
 
         return $senders;
@@ -132,9 +179,10 @@ final readonly class Patch
         return null !== $this->mark && [$this->mark->unit, $this->mark->control] === [$unit, $control];
     }
 
-    public function isLedTo(string $port): bool
+    /** What stands in under this name; null for a unit of the rig. */
+    public function standIn(string $unit): ?SeatedStandIn
     {
-        return isset($this->led[$port]);
+        return $this->standIns[$unit] ?? null;
     }
 
     private static function canBePlayed(Device $box): bool

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\World;
 
-/** What the screen needs to know of the simulated controller at a port. */
+use ZigzagPost\Core\Rig\Setup\Device;
+
+/** What the screen needs to know of a simulated controller. */
 final class SenderView
 {
     private const MOST = 127;
@@ -13,14 +15,18 @@ final class SenderView
      * Each control with the first two bytes, in hexadecimal, of what it sends when it is moved and let go, so that it can be
      * shown moving when a tape plays it. Null where that does not say how far it is moved.
      *
-     * @param string $id the unit, or the port where none of a rig is led to it
+     * @param string $id the unit
+     * @param string $ports where it comes in
+     * @param SeatedStandIn|null $standIn what stands in; null for a unit of a rig
      * @param string|null $stopped why nothing of it comes in
      *
-     * @return array{id: string, port: string, title: string|null, stopped: string|null, face: string, channel: int,
+     * @return array{id: string, port: string, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
+     *     stopped: string|null, face: string, channel: int,
      *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}
      */
-    public static function of(string $id, string $port, Sender $sender, ?string $title = null, ?string $stopped = null): array
+    public static function of(string $id, string $ports, Device $device, ?SeatedStandIn $standIn = null, ?string $stopped = null): array
     {
+        $sender = new DeviceSender($device);
         $view = $sender->describe();
         $controls = [];
         foreach ($view['controls'] as $control) {
@@ -29,8 +35,9 @@ final class SenderView
             $ends = self::sign($sender->play($control['control'], 0), null);
             $controls[] = [...$control, 'moves' => $moves, 'ends' => null === $moves || $ends === $moves ? null : $ends];
         }
+        $title = null === $standIn ? $device->label() : $device->chart->name;
 
-        return ['id' => $id, 'port' => $port, 'title' => $title, 'stopped' => $stopped, ...$view, 'controls' => $controls];
+        return ['id' => $id, 'port' => $ports, 'title' => $title, 'standIn' => $standIn?->view(), 'stopped' => $stopped, ...$view, 'controls' => $controls];
     }
 
     /** @param int|null $value what the message must carry */

@@ -122,7 +122,8 @@ final class SimulatedDevice
         return false !== $this->box->understands($part, $kind);
     }
 
-    private function answers(Hears $part, int $channel): bool
+    /** @param int $channel 1 to 16 */
+    public function answers(Hears $part, int $channel): bool
     {
         if (null !== $part->zone) {
             $members = $this->box->members($part) ?? 15;

@@ -23,7 +23,7 @@ final class Told
         foreach ($this->seats->at[$port] ?? [] as $hearing) {
             [$unit, $part, $way] = [$hearing->unit, $hearing->part, $hearing->way];
             $box = $this->seats->boxes[$unit] ?? null;
-            if (null === $box || !Hop::passes($way, $bytes)) {
+            if (null === $box || null !== $this->seats?->standIn($unit) || !Hop::passes($way, $bytes)) {
                 continue;
             }
             $words = ($this->devices[$unit] ??= new DeviceReceiver($box))->hearAt($part, $timeUs, $bytes, $pulseUs);

@@ -9,6 +9,7 @@ use App\Bench\BenchSession;
 use App\Bench\BenchView;
 use App\Bench\BlackBox;
 use App\Bench\Books;
+use App\Bench\ChosenStandIns;
 use App\Bench\Moments;
 use App\Bench\NumberedGestures;
 use App\Bench\Presence;
@@ -45,6 +46,7 @@ final readonly class BenchController
         private Moments $moments,
         private Presence $presence,
         private Stages $stages,
+        private ChosenStandIns $standIns,
     ) {
     }
 
@@ -69,7 +71,7 @@ final readonly class BenchController
         foreach ([$body->text('text', Parser::MAX_BYTES), $body->textOrNull('goodText', Parser::MAX_BYTES) ?? '', ''] as $text) {
             $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
             if (!$checked->hasErrors()) {
-                $name = $this->books->store($checked, $text, $rig);
+                $name = $this->books->store($checked, $text, $rig, $this->standIns->of($rulebook));
                 break;
             }
         }

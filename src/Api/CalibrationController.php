@@ -7,7 +7,6 @@ namespace App\Api;
 use App\Documents\Documents;
 use App\Documents\LockedShow;
 use App\Documents\Outdated;
-use App\Documents\RigNotes;
 use App\Rig\CalibrationView;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -77,7 +76,7 @@ final readonly class CalibrationController
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
-        $rig = Json::members(RigNotes::join($document->text, $document->notes));
+        $rig = Json::members(Documents::whole($document));
         $units = \is_array($rig['units'] ?? null) ? $rig['units'] : [];
         $name = $body->text('unit', 200);
         $unit = current(array_filter($units, static fn (mixed $unit): bool => $unit instanceof \stdClass && ($unit->name ?? null) === $name));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Bench\Books;
+use App\Bench\ChosenStandIns;
 use App\Rig\RigReader;
 use App\Rig\RigStore;
 use App\Storage\StorageProblem;
@@ -21,7 +22,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Checks and formats rulebook text. */
 final readonly class CheckController
 {
-    public function __construct(private Books $books, private RigStore $rigs)
+    public function __construct(private Books $books, private RigStore $rigs, private ChosenStandIns $standIns)
     {
     }
 
@@ -39,7 +40,9 @@ final readonly class CheckController
         $rig = null === $rigId ? null : $this->rigs->find($rigId);
         $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
 
-        return new JsonResponse(FindingView::of($checked) + ['book' => $checked->hasErrors() ? null : $this->books->store($checked, $text, $rig)]);
+        $name = $checked->hasErrors() ? null : $this->books->store($checked, $text, $rig, $this->standIns->of($body->textOrNull('rulebook', 16)));
+
+        return new JsonResponse(FindingView::of($checked) + ['book' => $name]);
     }
 
     /** The edits that give what is named at a place another name. */

@@ -162,7 +162,7 @@ final readonly class DocumentController
                     $by,
                     Revision::DUPLICATED,
                 ) // with rules of its own
-                : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED);
+                : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED, $document->notes);
 
         return new JsonResponse(DocumentView::whole($copy), 201);
     }
@@ -226,7 +226,7 @@ final readonly class DocumentController
 
         $text =
             RigKind::NAME === $document->kind
-                ? RigNotes::withNotesOf($revision->text, RigNotes::join($document->text, $document->notes))
+                ? RigNotes::withNotesOf($revision->text, Documents::whole($document))
                 : $revision->text;
 
         return $this->written($document, $revision->name, $text, $version, Author::of($request), Revision::RESTORED." from version {$number}");
@@ -238,7 +238,7 @@ final readonly class DocumentController
         $document = $this->find($id);
         $name = trim((string) preg_replace('/[^A-Za-z0-9_-]+/', '-', $document->name), '-');
 
-        return new Response(RigNotes::join($document->text, $document->notes), 200, [
+        return new Response(Documents::whole($document), 200, [
             'Content-Type' => 'text/plain; charset=utf-8',
             'Content-Disposition' => HeaderUtils::makeDisposition(
                 'attachment',

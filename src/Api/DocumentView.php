@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Documents\RigNotes;
+use App\Documents\Documents;
 use App\Entity\Document;
 use App\Entity\Revision;
 
@@ -12,7 +12,7 @@ use App\Entity\Revision;
 final class DocumentView
 {
     /**
-     * @param array<string, mixed> $row of {@see \App\Documents\Documents::list()}
+     * @param array<string, mixed> $row of {@see Documents::list()}
      *
      * @return array<string, mixed>
      */
@@ -35,7 +35,7 @@ final class DocumentView
             'summary' => (object) $document->summary,
             'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM),
             'changedBy' => $document->changedBy,
-            'text' => RigNotes::join($document->text, $document->notes),
+            'text' => Documents::whole($document),
             'goodText' => $document->goodText,
         ];
     }

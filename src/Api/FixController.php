@@ -7,7 +7,6 @@ namespace App\Api;
 use App\Documents\Documents;
 use App\Documents\LockedShow;
 use App\Documents\Outdated;
-use App\Documents\RigNotes;
 use App\Entity\Document;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -68,7 +67,7 @@ final readonly class FixController
      */
     private function changed(Document $document, RigFix $fix, int $version, string $by): Document
     {
-        $mended = $fix->applied(RigNotes::join($document->text, $document->notes));
+        $mended = $fix->applied(Documents::whole($document));
 
         return $this->documents->write($document, $document->name, $mended, $version, $by);
     }

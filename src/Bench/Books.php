@@ -18,8 +18,10 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\StandIn\StandIns;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\Patch;
+use ZigzagPost\Core\World\StandIn;
 
 /**
  * Compiled rulebooks as PHP files, so that a request need not compile again; beside each the text it was made of, so that it
@@ -32,7 +34,7 @@ final readonly class Books
     /** What is compiled, on disk only. */
     private CodeFolder $code;
 
-    public function __construct(string $cacheDir, DataFolder $data)
+    public function __construct(string $cacheDir, DataFolder $data, private ShippedCharts $charts)
     {
         $this->shelf = new Shelf($cacheDir.'/books', $data->inMemory());
         $this->code = new CodeFolder($cacheDir.'/books');
@@ -41,27 +43,33 @@ final readonly class Books
     /**
      * Compiles a checked rulebook, unless that has been done, and names it.
      *
-     * @return string 32 hexadecimal digits; with a rig a hyphen and 32 more, since the same rules sound otherwise on another rig
+     * @param array<string, StandIn> $chosen what somebody chose to stand in at its ports
+     *
+     * @return string 32 hexadecimal digits; with a rig or stand-ins that were chosen a hyphen and 32 more, since the same rules sound otherwise there
      *
      * @throws StorageProblem
      */
-    public function store(Checker $checked, string $text, ?Rig $rig = null): string
+    public function store(Checker $checked, string $text, ?Rig $rig = null, array $chosen = []): string
     {
         $source = Compiler::source($checked->book, true);
         $class = self::nameOf($source->class);
         $kept = null === $rig ? '' : Json::write($rig);
-        $name = null === $rig ? $class : "{$class}-".md5($kept.$text);
+        $standIns = ChosenStandIns::told($chosen);
+        $name = '' === $kept.$standIns ? $class : "{$class}-".md5($kept.$standIns.$text);
         if (null === $this->shelf->path("{$name}.book")) {
             if (null !== $rig) {
                 $this->shelf->write("{$name}.rig", $kept);
+            }
+            if ('' !== $standIns) {
+                $this->shelf->write("{$name}.chosen", $standIns);
             }
             $this->shelf->write("{$name}.book", $text);
         }
         if (null === $this->code->file("{$class}.php")) {
             $this->code->write("{$class}.php", "<?php\n\n".$source->php);
         }
-        if (null !== $rig && null === $this->seatsFile($name)) {
-            $this->keepSeats($name, Patch::of(Setup::of($rig, $checked->written)));
+        if (null === $this->seatsFile($name)) {
+            $this->keepSeats($name, $this->patch($checked, $rig, $chosen));
         }
 
         return $name;
@@ -85,7 +93,7 @@ final readonly class Books
     }
 
     /**
-     * The units of the rig that hear a book; null where it has none.
+     * The units that play and hear a book; null where its text is here no more.
      *
      * @throws StorageProblem
      */
@@ -122,17 +130,26 @@ final readonly class Books
     {
         [$text, $kept] = self::isName($name) ? [$this->shelf->read("{$name}.book"), $this->shelf->read("{$name}.rig")] : [null, null];
         try {
-            $rig = null === $text || null === $kept ? null : RigFile::rig($kept);
+            $rig = null === $kept ? null : RigFile::rig($kept);
         } catch (BadData) {
             return null;
         }
-
-        $seats = null === $rig || null === $text ? null : Patch::of(Setup::of($rig, Checker::check($text, RigReader::devices($rig))->written));
-        if (null !== $seats) {
-            $this->keepSeats($name, $seats);
+        if (null === $text) {
+            return null;
         }
+        $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
+        $seats = $this->patch($checked, $rig, ChosenStandIns::read($this->shelf->read("{$name}.chosen") ?? ''));
+        $this->keepSeats($name, $seats);
 
         return $seats;
+    }
+
+    /** @param array<string, StandIn> $chosen */
+    private function patch(Checker $checked, ?Rig $rig, array $chosen): Patch
+    {
+        $units = (new StandIns($this->charts->all()))->units($checked->book, $chosen);
+
+        return null === $rig ? Patch::standing($units) : Patch::of(Setup::of($rig, $checked->written))->playedBy($units);
     }
 
     /**

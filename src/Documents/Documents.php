@@ -44,9 +44,10 @@ final readonly class Documents
         return null === $document || null !== $document->deletedAt || (null !== $kind && $kind !== $document->kind) ? null : $document;
     }
 
-    public function create(DocumentKind $kind, string $name, string $text, string $by, string $what = Revision::CREATED): Document
+    public function create(DocumentKind $kind, string $name, string $text, string $by, string $what = Revision::CREATED, string $notes = ''): Document
     {
         $document = new Document($kind->name(), $name, $text, $kind->summary($text), $by);
+        $document->notes = $notes;
         $this->add($document, $what);
 
         return $document;
@@ -81,7 +82,8 @@ final readonly class Documents
      */
     public function write(Document $document, string $name, string $text, int $version, string $by, ?string $what = null): Document
     {
-        $apart = RigKind::NAME === $document->kind ? RigNotes::split($text, $document->text) : new Apart($text, '', $text === $document->text);
+        $apart =
+            RigKind::NAME === $document->kind ? RigNotes::split($text, $document->text) : new Apart($text, $document->notes, $text === $document->text);
         $isNoted = $apart->isSame && $name === $document->name && RigKind::NAME === $document->kind;
         if (!$isNoted) {
             $this->locks->refuse($document->id);
@@ -118,6 +120,24 @@ final readonly class Documents
         }
 
         return $current;
+    }
+
+    /**
+     * Writes notes beside a text, which stays as it is: nobody who edits it is disturbed.
+     *
+     * @throws LockedShow
+     */
+    public function note(Document $document, string $notes): void
+    {
+        $this->locks->refuse($document->id);
+        $this->store->createQuery('UPDATE '.Document::class.' d SET d.notes = :notes WHERE d.id = :id')->execute(['id' => $document->id, 'notes' => $notes]);
+        $this->store->clear();
+    }
+
+    /** The text of a document with what is written down about it, where both are read together. */
+    public static function whole(Document $document): string
+    {
+        return RigKind::NAME === $document->kind ? RigNotes::join($document->text, $document->notes) : $document->text;
     }
 
     /** A text has been found good: it is put to work while later ones are not. */

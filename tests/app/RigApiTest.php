@@ -479,7 +479,7 @@ final class RigApiTest extends ApiTestCase
             'Bench',
         );
         $news = $this->play('/api/bench/'.$this->text($bench, 'id'), 1, [
-            ['do' => 'play', 'port' => 'keys', 'control' => 'modulation', 'value' => 90, 'timeUs' => 1000],
+            ['do' => 'play', 'port' => 'keys', 'control' => 'Fader 1', 'value' => 90, 'timeUs' => 1000],
         ]);
         self::assertSame('tide', $this->at($news, 'receivers.0.port'));
         self::assertSame(['Mix', 90], [$this->at($news, 'receivers.0.view.values.0.name'), $this->at($news, 'receivers.0.view.values.0.value')]);

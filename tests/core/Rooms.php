@@ -208,5 +208,6 @@ final class Rooms
             'Show/Learn',
             'Show/Sheet',
         ],
+        'StandIn' => ['Midi', 'Rulebook/Text', 'Rulebook/Code', 'Rulebook/Step', 'Rulebook', 'Rig/Chart', 'Rig/Document', 'Rig/Setup', 'World'],
     ];
 }

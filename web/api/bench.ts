@@ -47,6 +47,12 @@ export const benchCalls = {
         ...within(LONGEST_MS),
       }),
     ),
+  standIns: () => answered(client.GET('/api/stand-ins', within(LONGEST_MS))),
+  chooseStandIn: (
+    rulebook: string,
+    body: { port: string; hears: boolean; chart: string | null; channel: number | null },
+  ) =>
+    answered(client.PUT('/api/rulebooks/{id}/stand-ins', { ...of(rulebook), body, ...within(LONGEST_MS) })),
   readBench: (id: string, window: string) =>
     answered(
       client.GET('/api/bench/{id}', { params: { path: { id }, query: { window } }, ...within(LONGEST_MS) }),

@@ -203,8 +203,13 @@ export const api = {
     name: string;
     columns?: { index: number; holds: ReadTableColumn['holds'] }[];
   }) => answered(client.POST('/api/charts/read', { body, ...within(LONGEST_MS) })),
-  check: (text: string, rig: string | null) =>
-    answered(client.POST('/api/check', { body: withRig({ text }, rig), ...within(LONGEST_MS) })),
+  check: (text: string, rig: string | null, rulebook: string | null) =>
+    answered(
+      client.POST('/api/check', {
+        body: withRig({ text, ...(rulebook === null ? {} : { rulebook }) }, rig),
+        ...within(LONGEST_MS),
+      }),
+    ),
   format: (text: string) => answered(client.POST('/api/format', { body: { text }, ...within(LONGEST_MS) })),
   rename: (body: { text: string; line: number; column: number; name: string }) =>
     answered(client.POST('/api/rename', { body, ...within(LONGEST_MS) })),

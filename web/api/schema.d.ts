@@ -978,6 +978,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The charts that can stand in at ports to which no unit is led. */
+        get: operations["standIns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebooks/{id}/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Chooses what stands in at a port. Without a chart it is left to what is proposed. */
+        put: operations["chooseStandIn"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/format": {
         parameters: {
             query?: never;
@@ -2112,16 +2148,18 @@ export interface components {
             gestures: components["schemas"]["Gesture"][];
         };
         Sender: {
-            /** @description The unit, or the port where there is no rig. */
+            /** @description The unit, or the port where something stands in. */
             id: string;
             /** @description Where it comes in; several with commas between. */
             port: string;
-            /** @description What the unit is called. */
-            title: string | null;
+            /** @description What it is called. */
+            title: string;
+            /** @description What stands in here, null for a unit of the rig. */
+            standIn: components["schemas"]["StandIn"] | null;
             /** @description Why nothing of it comes in. */
             stopped: string | null;
             /** @enum {unknown} */
-            face: "keys" | "pads" | "faders" | "footboard" | "slab" | "tilt" | "sequencer" | "surface";
+            face: "slab" | "sequencer" | "surface";
             /** @description 1 to 16; 0 where it is not known. */
             channel: number;
             controls: {
@@ -2202,32 +2240,23 @@ export interface components {
             remark: string | null;
             arrived?: string | null;
         };
-        SynthView: {
-            /** @constant */
-            face: "synth";
-            channel: number;
+        DeviceView: {
+            /** @description What stands in here, null for a unit of the rig. */
+            standIn: components["schemas"]["StandIn"] | null;
+            /** @description By position, null where their number is not known or large. */
             voices: ({
-                key: number;
                 name: string;
                 velocity: number;
                 isDown: boolean;
-            } | null)[];
-            controllers: {
-                number: number;
-                value: number;
-            }[];
-            bend: number;
-            pressure: number;
-            program: number;
-            notes: number;
+            } | null)[] | null;
+            /** @description How often a voice was taken away from a key that still sounded. */
             stolen: number;
-            /** @description Messages on channels that it does not listen to. */
-            elsewhere: number;
-        };
-        DeviceView: {
-            /** @constant */
-            face: "device";
-            channel: number;
+            /** @description What it takes from clock and presses and pulses. */
+            tempo: {
+                bpm: number;
+                /** @enum {unknown} */
+                source: "clock" | "presses" | "pulses";
+            } | null;
             label: string;
             sort: string;
             program: {
@@ -2252,45 +2281,19 @@ export interface components {
             /** @description Messages on its channels that it does not understand. */
             elsewhere: number;
         };
-        EffectView: {
-            /** @constant */
-            face: "effect";
-            channel: number;
-            preset: number;
-            presetName: string;
-            presetsFrom: number;
-            recalls: number;
-            isBypassed: boolean;
-            pedal: number;
-            elsewhere: number;
+        StandIn: {
+            port: string;
+            /** @description The name of a chart that ships with the application. */
+            chart: string;
+            /** @description 1 to 16, null for that of the chart, which of receivers is all. */
+            channel: number | null;
         };
-        SamplerView: {
-            /** @constant */
-            face: "sampler";
-            channel: number;
-            levels: number[];
-            hits: number[];
-            elsewhere: number;
-        };
-        EchoView: {
-            /** @constant */
-            face: "echo";
-            channel: number;
-            tempo: number;
-            source: string;
-            taps: number;
-            clocks: number;
-            elsewhere: number;
-        };
-        DrumsView: {
-            /** @constant */
-            face: "drums";
-            channel: number;
-            pulses: number;
-            /** @description 1 to 8; 0 before the first pulse. */
-            step: number;
-            tempo: number | null;
-            elsewhere: number;
+        ShippedChart: {
+            id: string;
+            name: string;
+            /** @description Whether it stands in at in ports; otherwise it hears at out ports. */
+            plays: boolean;
+            hasChannel: boolean;
         };
         Receiver: {
             port: string;
@@ -2300,7 +2303,7 @@ export interface components {
             byHand: string[];
             /** @description What of it can hurt, as its chart says. */
             hazards: string[];
-            view: components["schemas"]["SynthView"] | components["schemas"]["EffectView"] | components["schemas"]["DeviceView"] | components["schemas"]["SamplerView"] | components["schemas"]["EchoView"] | components["schemas"]["DrumsView"];
+            view: components["schemas"]["DeviceView"];
         };
         News: {
             /** @description Number of the latest gesture of this window that counted. */
@@ -4110,6 +4113,8 @@ export interface operations {
                 "application/json": {
                     text: string;
                     rig?: string;
+                    /** @description Where it is stored; what was chosen to stand in at its ports counts. */
+                    rulebook?: string;
                 };
             };
         };
@@ -4123,6 +4128,59 @@ export interface operations {
                     "application/json": components["schemas"]["Checked"];
                 };
             };
+        };
+    };
+    standIns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The charts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShippedChart"][];
+                };
+            };
+        };
+    };
+    chooseStandIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    port: string;
+                    /** @description Whether what hears there is meant. */
+                    hears?: boolean;
+                    chart?: string | null;
+                    channel?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description It is chosen */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            423: components["responses"]["Problem"];
         };
     };
     format: {

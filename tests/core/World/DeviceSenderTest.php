@@ -16,12 +16,14 @@ use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
 use ZigzagPost\Core\Situation\RigAnalysis;
+use ZigzagPost\Core\StandIn\StandIns;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\DeviceSender;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Rig\Kit;
 use ZigzagPost\Tests\Core\Rig\RandomRig;
+use ZigzagPost\Tests\Core\StandIn\Shipped;
 
 /** Controllers made from their charts send what the charts say. */
 final class DeviceSenderTest extends TestCase
@@ -124,9 +126,13 @@ final class DeviceSenderTest extends TestCase
     {
         $bench = self::bench('salt-ferry');
         self::assertSame(
-            ['treadle', 'strip', 'tray', 'slab', 'tilt', 'keys', 'sequencer', 'host', 'desk'],
+            ['treadle', 'strip', 'tray', 'slab', 'tilt', 'keys', 'sequencer', 'host', 'desk in'],
             array_column($bench->senders(), 'id'),
-            'at desk, whose unit has nothing to play, a plain one stands in',
+        );
+        self::assertSame(
+            ['desk in' => ['port' => 'desk', 'chart' => 'faders', 'channel' => null]],
+            array_filter(array_column($bench->senders(), 'standIn', 'id')),
+            'at desk, whose unit has nothing to play, something stands in',
         );
         self::assertTrue($bench->touch(3_000_000, 'tray', 'Pad 3', 80));
         self::assertSame([['timeUs' => 3_000_000, 'port' => 'pads', 'bytes' => "\x99\x26\x50"]], $bench->takeCame());
@@ -146,7 +152,9 @@ final class DeviceSenderTest extends TestCase
     {
         $setup = RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3)."/demo/{$rig}.rig.json")));
         $checked = (new RigAnalysis($setup))->checked();
-        $bench = Bench::start(Compiler::load($checked->book, true), Patch::of(Setup::of($setup->rig, $checked->written)));
+        $standIns = (new StandIns(Shipped::charts()))->units($checked->book);
+        $patch = Patch::of(Setup::of($setup->rig, $checked->written))->playedBy($standIns);
+        $bench = Bench::start(Compiler::load($checked->book, true), $patch);
         $bench->takeCame();
 
         return $bench;

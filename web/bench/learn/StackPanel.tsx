@@ -23,7 +23,7 @@ export function StackPanel({
   const field = useFocus();
   const receivers = usePart(store, (state) => state.receivers);
   const units = receivers.flatMap(({ port, view }) =>
-    view.face === 'device' ? [{ name: port, label: view.label }] : [],
+    view.standIn === null ? [{ name: port, label: view.label }] : [],
   );
   const [name, setName] = useState('');
   const [chosen, setChosen] = useState<readonly string[]>([]);

@@ -1,12 +1,15 @@
 import type { DeviceView } from '../../api/types';
 import { swatch } from '../../ui/colours';
+import { Voices } from './Voices';
 
-/** A unit of the rig, as its chart makes it: the program it shows, what sounds, and the parameters moved last. */
+/** A device as its chart makes it: the program it shows, what sounds, its tempo, and the parameters moved last. */
 export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boolean }) {
+  const notes = view.voices === null ? view.notes : [];
   const shown = view.values.slice(0, isDense ? 3 : 6);
   return (
     <div className="flex min-h-8 flex-col gap-1">
-      {(view.program !== null || view.notes.length > 0) && (
+      {view.voices !== null && <Voices view={view} isDense={isDense} />}
+      {(view.program !== null || notes.length > 0) && (
         <p className="flex flex-wrap items-baseline gap-x-2">
           {view.program !== null && (
             <>
@@ -20,7 +23,7 @@ export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boole
               <span className="truncate font-semibold">{view.program.name}</span>
             </>
           )}
-          {view.notes.map((note) => (
+          {notes.map((note) => (
             <span key={note} className="rounded bg-secondary px-2 font-semibold text-secondary-content">
               {note}
             </span>
@@ -59,9 +62,19 @@ export function DeviceFace({ view, isDense }: { view: DeviceView; isDense: boole
           ))}
         </ul>
       )}
+      {view.tempo !== null && (
+        <p className="flex items-baseline gap-2">
+          <b className={`font-mono text-primary ${isDense ? 'text-xl leading-6' : 'text-3xl'}`}>
+            {view.tempo.bpm.toFixed(1)}
+          </b>
+          <span className="text-xs">beats a minute, by {view.tempo.source}</span>
+        </p>
+      )}
       {view.pulses > 0 && <p className="text-xs">{view.pulses} pulses</p>}
       {view.program === null &&
-        view.notes.length + shown.length + view.lamps.length === 0 &&
+        notes.length + shown.length + view.lamps.length === 0 &&
+        view.voices === null &&
+        view.tempo === null &&
         view.pulses === 0 && (
           <p className="text-xs">
             {view.messages === 0 ? 'has heard nothing yet' : `has heard ${view.messages} messages`}

@@ -18,12 +18,7 @@ export function Receivers({ store }: { store: BenchStore }) {
       tabIndex={0}
     >
       {receivers.map((receiver) => (
-        <ReceiverPanel
-          key={receiver.port}
-          receiver={receiver}
-          isDense={isCrowded}
-          onRestore={store.restore}
-        />
+        <ReceiverPanel key={receiver.port} receiver={receiver} isDense={isCrowded} store={store} />
       ))}
       {memories.length > 0 && (
         <dl className="flex flex-wrap gap-x-4 px-3 py-1 text-sm" aria-label="Memories and groups">

@@ -5,16 +5,16 @@ import type { Receiver } from '../../api/types';
 import { EMPTY } from '../session/benchState';
 import { BenchStore } from '../session/BenchStore';
 import { RestoreList } from './RestoreList';
+import { SILENT } from './silent';
 
 afterEach(cleanup);
 
-const view = { face: 'echo', channel: 5, tempo: 96, source: '', taps: 0, clocks: 0, elsewhere: 0 } as const;
 const unit = (port: string, hazards: string[], restores = true): Receiver => ({
   port,
   restores,
   byHand: [],
   hazards,
-  view,
+  view: { ...SILENT, label: port },
 });
 
 function list(receivers: Receiver[]) {

@@ -24,7 +24,7 @@ export function RestoreList({ store, isLarge = false }: { store: BenchStore; isL
               onClick={() => store.restore(port)}
             >
               {hazards.length > 0 && <TriangleAlert size={isLarge ? 28 : 16} aria-label="careful" />}
-              {view.face === 'device' ? view.label : port}
+              {view.label}
             </button>
           </li>
         ))}
@@ -46,8 +46,7 @@ export function RestoreList({ store, isLarge = false }: { store: BenchStore; isL
             .filter((unit) => unit.byHand.length > 0)
             .map(({ port, byHand, view }) => (
               <li key={port}>
-                {view.face === 'device' ? view.label : port}: set {byHand.join(', ')} by hand; a message would
-                only toggle or trigger it.
+                {view.label}: set {byHand.join(', ')} by hand; a message would only toggle or trigger it.
               </li>
             ))}
         </ul>

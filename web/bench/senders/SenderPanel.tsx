@@ -3,48 +3,24 @@ import type { Sender } from '../../api/types';
 import { Panel } from '../../ui/Panel';
 import type { BenchStore } from '../session/BenchStore';
 import type { Positions } from '../session/positions';
-import { FadersFace } from './FadersFace';
-import { FootboardFace } from './FootboardFace';
+import { StandInButton } from '../standIns/StandInButton';
 import type { Lamps } from './face';
-import { KeysFace } from './KeysFace';
-import { PadsFace } from './PadsFace';
 import { SequencerFace } from './SequencerFace';
 import { SlabFace } from './SlabFace';
 import { SurfaceFace, widthOf } from './SurfaceFace';
-import { TiltFace } from './TiltFace';
 
 const FACES = {
-  keys: KeysFace,
-  pads: PadsFace,
-  faders: FadersFace,
-  footboard: FootboardFace,
   slab: SlabFace,
-  tilt: TiltFace,
   sequencer: SequencerFace,
   surface: SurfaceFace,
 };
-const NAMES = {
-  keys: 'Keys',
-  pads: 'Pad tray',
-  faders: 'Fader strip',
-  footboard: 'Foot switchboard',
-  slab: 'Expression slab',
-  tilt: 'Tilt sensor',
-  sequencer: 'Step sequencer',
-  surface: 'Controller',
-};
 const WIDTHS = {
-  keys: 'flex-[3_1_22rem]',
-  pads: 'flex-[1_1_11rem]',
-  faders: 'flex-[1_1_13rem]',
-  footboard: 'flex-[1_1_14rem]',
   slab: 'flex-[2_1_15rem]',
-  tilt: 'flex-[1_1_8rem]',
   sequencer: 'flex-[1_1_13rem]',
   surface: '',
 };
 
-/** A stand-in controller at its port. */
+/** A simulated controller: a unit of the rig, or what stands in at a port. */
 export const SenderPanel = memo(function SenderPanel({
   sender,
   store,
@@ -60,14 +36,17 @@ export const SenderPanel = memo(function SenderPanel({
   const channel = sender.channel === 0 ? '' : ` ${sender.channel}`;
   return (
     <Panel
-      title={sender.title ?? NAMES[sender.face]}
+      title={sender.title}
       aside={
-        <span
-          className="text-xs whitespace-nowrap"
-          title={`comes in at ${sender.port}, MIDI channel${channel}`}
-        >
-          {`${sender.port}${channel}`}
-        </span>
+        <>
+          <span
+            className="text-xs whitespace-nowrap"
+            title={`comes in at ${sender.port}, MIDI channel${channel}`}
+          >
+            {`${sender.port}${channel}`}
+          </span>
+          <StandInButton standIn={sender.standIn} store={store} />
+        </>
       }
       className={`h-48 lg:shrink-0 ${sender.face === 'surface' ? widthOf(sender) : WIDTHS[sender.face]}`}
     >

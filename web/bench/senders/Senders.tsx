@@ -39,6 +39,5 @@ export function Senders({ store }: { store: BenchStore }) {
 const DARK: Lamps = [];
 
 function lampsOf(receivers: readonly Receiver[], unit: string): Lamps {
-  const view = receivers.find((receiver) => receiver.port === unit)?.view;
-  return view?.face === 'device' ? view.lamps : DARK;
+  return receivers.find((receiver) => receiver.port === unit)?.view.lamps ?? DARK;
 }

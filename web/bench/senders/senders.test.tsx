@@ -4,13 +4,10 @@ import { useState, type ComponentType } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Sender } from '../../api/types';
 import type { FaceProps } from './face';
-import { FadersFace } from './FadersFace';
-import { KeysFace } from './KeysFace';
-import { PadsFace } from './PadsFace';
 import { PressButton } from './PressButton';
 import { SequencerFace } from './SequencerFace';
 import { SlabFace } from './SlabFace';
-import { TiltFace } from './TiltFace';
+import { SurfaceFace } from './SurfaceFace';
 
 const play = vi.fn<(control: string, value: number) => void>();
 
@@ -99,28 +96,22 @@ describe('a pad', () => {
   });
 });
 
-it('pads and keys are lit while they are down, whoever plays them', () => {
-  const pads = sender('pads', ['pad 1', 'pad 2']);
-  const view = render(
-    <PadsFace lamps={[]} sender={pads} at={(control) => (control === 'pad 2' ? 90 : 0)} play={play} />,
-  );
-  const pressed = () => screen.getAllByRole('button', { pressed: true }).map((button) => button.ariaLabel);
-  expect(pressed()).toEqual(['Pad pad 2']);
-  view.unmount();
+it('keys are lit while they are down, whoever plays them', () => {
   render(
-    <KeysFace
+    <SurfaceFace
       lamps={[]}
-      sender={sender('keys', keys(60, 72))}
+      sender={sender('surface', keys(60, 72))}
       at={(control) => (control === 'key 64' ? 1 : undefined)}
       play={play}
     />,
   );
-  expect(pressed()).toEqual(['E4 d key']);
+  const pressed = screen.getAllByRole('button', { pressed: true }).map((button) => button.ariaLabel);
+  expect(pressed).toEqual(['E4 d key']);
 });
 
 describe('the keys', () => {
   it('are walked by arrows, and stop at the ends', () => {
-    render(<Played face={KeysFace} of={sender('keys', keys(48, 72))} />);
+    render(<Played face={SurfaceFace} of={sender('surface', keys(48, 72))} />);
     const c4 = screen.getByRole('button', { name: 'C4 a key' });
     expect(c4.tabIndex).toBe(0);
     c4.focus();
@@ -135,30 +126,6 @@ describe('the keys', () => {
       ['key 72', 0],
     ]);
   });
-
-  it('let the bend wheel spring back, and the sustain stay', () => {
-    render(<Played face={KeysFace} of={sender('keys', keys(60, 72))} />);
-    const bend = screen.getByLabelText('Bend');
-    fireEvent.change(bend, { target: { value: '100' } });
-    fireEvent.pointerUp(bend);
-    const sustain = screen.getByRole('button', { name: 'Sustain' });
-    fireEvent.click(sustain);
-    expect(sustain.getAttribute('aria-pressed')).toBe('true');
-    fireEvent.click(sustain);
-    expect(play.mock.calls).toEqual([
-      ['bend', 100],
-      ['bend', 64],
-      ['sustain', 127],
-      ['sustain', 0],
-    ]);
-  });
-});
-
-it('a fader shows where it stands', () => {
-  render(<Played face={FadersFace} of={sender('faders', ['fader 1', 'fader 2'])} />);
-  fireEvent.change(screen.getByLabelText('fader 2, fader 2'), { target: { value: '99' } });
-  expect(play.mock.calls).toEqual([['fader 2', 99]]);
-  expect(screen.getByText('99')).toBeTruthy();
 });
 
 describe('the slab', () => {
@@ -207,21 +174,6 @@ describe('the slab', () => {
     fireEvent.blur(slab);
     expect(play.mock.calls.filter(([, value]) => value === 0)).toHaveLength(2);
   });
-});
-
-it('the tilt sensor streams while it swings, and not after', () => {
-  vi.useFakeTimers();
-  render(<TiltFace sender={sender('tilt', ['tilt'])} play={play} />);
-  fireEvent.click(screen.getByRole('button', { name: 'Let it swing' }));
-  act(() => void vi.advanceTimersByTime(1000));
-  const sent = play.mock.calls.length;
-  expect(sent).toBeGreaterThanOrEqual(45);
-  expect(play.mock.calls.every(([control, value]) => control === 'tilt' && value >= 4 && value <= 124)).toBe(
-    true,
-  );
-  fireEvent.click(screen.getByRole('button', { name: 'Hold still' }));
-  act(() => void vi.advanceTimersByTime(1000));
-  expect(play).toHaveBeenCalledTimes(sent);
 });
 
 it('the sequencer leads with 24 clocks a beat, plays its steps and stops clean', () => {

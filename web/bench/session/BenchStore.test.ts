@@ -46,7 +46,16 @@ describe('gestures', () => {
     server.openBench.mockResolvedValue(
       bench({
         senders: [
-          { id: 'keys', port: 'keys', title: null, stopped: null, face: 'keys', channel: 1, controls },
+          {
+            id: 'keys',
+            port: 'keys',
+            title: 'Keys',
+            standIn: null,
+            stopped: null,
+            face: 'surface',
+            channel: 1,
+            controls,
+          },
         ],
       }),
     );

@@ -178,6 +178,24 @@ export class BenchStore {
 
   dismissPanic = (): void => this.update({ hasPanicked: false });
 
+  /** Whether the rules are kept in the library, so that something can be chosen beside them. */
+  get isOfRulebook(): boolean {
+    return this.rulebook !== null;
+  }
+
+  /** Stands another device in at a port; without a chart the one that the rules suggest. */
+  async standIn(chosen: {
+    port: string;
+    hears: boolean;
+    chart: string | null;
+    channel: number | null;
+  }): Promise<void> {
+    if (this.rulebook !== null) {
+      await api.chooseStandIn(this.rulebook, chosen);
+      await this.change(this.text, true);
+    }
+  }
+
   /** Brings a unit back to where it should stand: program, values, lamps. */
   restore = (unit: string): void => this.bring({ do: 'restore', timeUs: this.nowUs(), unit });
 
@@ -199,7 +217,7 @@ export class BenchStore {
     const turn = (this.checks += 1);
     this.text = text;
     const checked = await this.untilAnswered(
-      () => api.check(text, this.rig),
+      () => api.check(text, this.rig, this.rulebook),
       () => turn === this.checks,
     );
     if (checked === null || turn !== this.checks) {
