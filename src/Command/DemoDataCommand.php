@@ -64,6 +64,7 @@ final class DemoDataCommand extends Command
         foreach (['The Whole Rig' => ['whole-rig', '-2 minutes'], 'The Salt Ferry' => ['salt-ferry', '-1 minute']] as $name => [$file, $when]) {
             $text = (string) file_get_contents("{$this->projectDir}/demo/{$file}.book");
             $book = new Document(RulebookKind::NAME, $name, $text, (new RulebookKind())->summary($text), '');
+            $book->notes = rtrim((string) file_get_contents("{$this->projectDir}/demo/{$file}.stand-ins.json"));
             $book->changedAt = new \DateTimeImmutable($when);
             $this->documents->add($book, Revision::CREATED);
         }

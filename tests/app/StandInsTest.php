@@ -52,7 +52,7 @@ final class StandInsTest extends ApiTestCase
         $this->call('PUT', '/api/rulebooks/0123456789abcdef/stand-ins', ['port' => 'p', 'chart' => 'keys'], 404);
         $charts = $this->call('GET', '/api/stand-ins', null, 200);
         self::assertContains(['id' => 'keys', 'name' => 'Keys', 'plays' => true, 'hasChannel' => true], $charts);
-        self::assertContains(['id' => 'pulses', 'name' => 'A drum box that knows pulses', 'plays' => false, 'hasChannel' => false], $charts);
+        self::assertContains(['id' => 'pulses', 'name' => 'Drum box for pulses', 'plays' => false, 'hasChannel' => false], $charts);
     }
 
     private function rulebook(): string

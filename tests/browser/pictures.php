@@ -46,9 +46,9 @@ $pictures = [
                 ."'ArrowUp']) slab.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));";
         $page->executeScript($hold);
         usleep(400_000);
-        $page->executeScript($press('Let it swing'));
+        $page->executeScript($press('Swing'));
         usleep(700_000);
-        $page->executeScript($press('Hold still'));
+        $page->executeScript($press('Still'));
         usleep(400_000);
         $page->executeScript(
             "for (const key of 'awsedf') window.dispatchEvent(new KeyboardEvent('keydown', { key, code: 'Key' + key, bubbles: true }))",

@@ -19,14 +19,14 @@ export const ReceiverPanel = memo(function ReceiverPanel({
 }) {
   const { port, view } = receiver;
   const { standIn } = view;
-  const channel = standIn?.channel == null ? 'all channels' : `channel ${standIn.channel}`;
+  const channel = standIn?.channel == null ? '' : `, channel ${standIn.channel}`;
   return (
     <Panel
       title={standIn?.port ?? view.label}
       aside={
         <>
           <span className="text-xs">
-            {standIn === null ? `${port}, ${view.sort}` : `${view.sort}, ${channel}`}
+            {standIn === null ? `${port}, ${view.sort}` : `${view.sort}${channel}`}
           </span>
           {receiver.restores && store !== undefined && (
             <button

@@ -45,7 +45,7 @@ describe('what stands in at a port', () => {
     expect(screen.getByText('synth, channel 3')).toBeTruthy();
     cleanup();
     render(<ReceiverPanel receiver={synth({ standIn: { port: 'moths', chart: 'synth', channel: null } })} />);
-    expect(screen.getByText('synth, all channels')).toBeTruthy();
+    expect(screen.getByText('synth')).toBeTruthy();
   });
 
   it('says the tempo and where it has it from', () => {
