@@ -113,10 +113,14 @@ final readonly class StandIns
         if ([] !== array_intersect($own, [...$use->pressed, ...$use->moved])) {
             return [];
         }
-        [$pressed, $moved] = [$use->pressed, $use->moved];
+        [$pressed, $moved, $numbers] = [$use->pressed, $use->moved, []];
+        foreach ($controls as $control) {
+            $numbers[$control->name] = $control->sort->isTwoState() ? array_shift($pressed) : array_shift($moved);
+        }
+        $left = [...$pressed, ...$moved];
         $assigned = [];
         foreach ($controls as $control) {
-            $number = $control->sort->isTwoState() ? array_shift($pressed) : array_shift($moved) ?? array_shift($pressed);
+            $number = $numbers[$control->name] ?? array_shift($left);
             if (null !== $number) {
                 $assigned[$control->name] = new Assigned(
                     new Message(KindName::Cc, $number, values: $control->message()?->values),

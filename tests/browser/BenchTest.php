@@ -343,8 +343,8 @@ final class BenchTest extends PageTestCase
         $this->button('Stand in')->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn (): bool => 2 === \count($this->all('[aria-label="Switch 8"]')), 'it is played at once');
         $this->all('[aria-label="Switch 1"]')[0]->sendKeys(' ');
-        // The rules ask for 20 and 21 there, so its first switches send these.
-        $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'CC 20'), 'and sends what the rules ask for');
+        // The rules ask for 20 and 21 there, which its pedal and its first switch send.
+        $this->until(fn (): bool => str_contains($this->text('[role=listbox]'), 'CC 21'), 'and sends what the rules ask for');
         $this->page->navigate()->refresh();
         $this->until(fn (): bool => 2 === \count($this->all('[aria-label="Switch 8"]')), 'it stays');
         $this->one('[aria-label="Stand-in at strip"]')->click();

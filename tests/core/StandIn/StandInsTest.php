@@ -80,6 +80,16 @@ final class StandInsTest extends TestCase
         ));
     }
 
+    public function testControlsOfTheOtherSortSendWhatIsLeft(): void
+    {
+        $rules = "port a in\nport q out\nrule \"r\"\n  from a\n  take cc 1, 2\n  send q\n";
+        $board = new DeviceSender(Shipped::patch($rules, ['a' => new StandIn('switches')])->boxes['a']);
+        self::assertSame(['BF 02 7F', 'BF 51 7F', 'BF 01 7C'], array_map(
+            static fn (string $control): string => Bytes::toHex($board->play($control, 127)),
+            ['Switch 1', 'Switch 2', 'Pedal'],
+        ));
+    }
+
     public function testAPortInAndOutHasTwoAndWhatIsChosenCounts(): void
     {
         $rules = "port p in out\nrule \"r\"\n  take cc 20\n  send p\n";
