@@ -10,7 +10,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 final readonly class CompiledSource
 {
     /** To be raised when compiled code no longer fits the engine. */
-    private const VERSION = 26;
+    private const VERSION = 27;
 
     private function __construct(public string $class, public string $php)
     {

@@ -4,9 +4,18 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
+use ZigzagPost\Core\Data\PhpCode;
+use ZigzagPost\Core\Engine\Book\AssembledGroups;
+use ZigzagPost\Core\Engine\Book\ClockPlan;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\DeclaredZone;
+use ZigzagPost\Core\Engine\Book\GestureRoute;
+use ZigzagPost\Core\Engine\Book\GroupRange;
+use ZigzagPost\Core\Engine\Book\PulsePlan;
+use ZigzagPost\Core\Engine\Book\RuleHeading;
 use ZigzagPost\Core\Engine\Book\RuleRoute;
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
@@ -81,20 +90,9 @@ final class Compiler
             'OUT' => $this->positions(static fn ($port): bool => $port->isOut),
             'COARSE' => $this->positions(static fn ($port): bool => $port->coarse),
             'TRACKS_NOTES' => $this->draft->tracksNotes,
-            'GROUPS' => $this->groups(),
-            'ZONES' => $this->zones(),
             'ZONED' => $this->zoned(),
             'COMPARED' => $this->portsWith(static fn (Selector $selector): bool => $selector->changed),
-            'CLOCKS' => array_map($this->clock(...), $this->book->clocks),
-            'CHOICES' => array_merge(...array_map($this->choices(...), array_values($this->book->groups))),
-            'LAMPS' => (new LampCode($this->book))->lamps(),
-            'STORING' => (new LampCode($this->book))->storing(),
-            'WHOLES' => (new RestoreCode($this->draft))->wholes(),
             'GESTURED' => $this->portsWith(static fn (Selector $selector): bool => null !== $selector->gesture),
-            'RULES' => array_map(
-                fn (Rule $rule): array => [$rule->title, $rule->span->line, null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title]],
-                [...$this->book->rules, ...array_values($this->sceneRules)],
-            ),
             'MIDDLE' => $this->book->middle->value,
             'PROGRAMS_FROM' => $this->book->programsFrom,
             'MEMORIES' => array_map(static fn ($memory): int => $memory->start->value, $this->book->memories),
@@ -106,20 +104,26 @@ final class Compiler
         foreach ($constants as $name => $value) {
             $body .= "public const {$name} = ".var_export($value, true).";\n";
         }
-        $body .= 'protected const ROUTES = '.var_export($this->routes(), true).";\n";
+        $body .= self::routing($this->routes());
         $this->scenes();
         $this->taps();
         $this->begin();
-        $body .=
-            'public const REACHES = '.
-            var_export($this->draft->reaches, true).
-            ";\n".
-            'public const KEEPING = '.
-            var_export($this->draft->keeping, true).
-            ";\n".
-            'public const FLATTENS = '.
-            var_export($this->draft->flattens, true).
-            ";\n";
+        $body .= 'public const REACHES = '.var_export($this->draft->reaches, true).";\n";
+        $tables = [
+            'groups' => $this->groups(),
+            'zones' => $this->zones(),
+            'keeping' => $this->draft->keeping,
+            'choices' => array_merge(...array_map($this->choices(...), array_values($this->book->groups))),
+            'lamps' => (new LampCode($this->book))->lamps(),
+            'rules' => $this->headings(),
+            'clockPlans' => array_map($this->clock(...), $this->book->clocks),
+            'storingDevices' => (new LampCode($this->book))->storing(),
+            'restorable' => (new RestoreCode($this->draft))->wholes(),
+            'flattenings' => $this->draft->flattens,
+        ];
+        foreach (array_filter($tables) as $name => $table) {
+            $body .= "public function {$name}(): array { return \$this->made['{$name}'] ??= ".PhpCode::of($table)."; }\n";
+        }
 
         return CompiledSource::of($body.$this->draft->members(), $this->draft->traced);
     }
@@ -134,7 +138,31 @@ final class Compiler
         return array_keys(array_filter(array_values($this->book->ports), $filter));
     }
 
-    /** @return array<int, list<array<mixed>>> arguments of {@see RuleRoute} by ordinal of the kind */
+    /** @param array<int, list<RuleRoute>> $routes by ordinal of the kind */
+    private static function routing(array $routes): string
+    {
+        $cases = '';
+        foreach ($routes as $kind => $each) {
+            $cases .= "{$kind} => ".PhpCode::of($each).",\n";
+        }
+
+        return "protected function routesOf(int \$kind): array { return match (\$kind) {\n{$cases}default => [],\n}; }\n";
+    }
+
+    /** @return list<RuleHeading> of the rules, and of what scenes and stacks do */
+    private function headings(): array
+    {
+        return array_map(
+            fn (Rule $rule): RuleHeading => new RuleHeading(
+                $rule->title,
+                $rule->span->line,
+                null === $rule->scene ? -1 : $this->scenePositions[$rule->scene->title],
+            ),
+            [...$this->book->rules, ...array_values($this->sceneRules)],
+        );
+    }
+
+    /** @return array<int, list<RuleRoute>> by ordinal of the kind */
     private function routes(): array
     {
         $routes = [];
@@ -180,45 +208,47 @@ final class Compiler
         return $kinds;
     }
 
-    /** @return array<int, array{bool, list<int>|null}> which groups are assembled at which in port */
+    /** @return array<int, AssembledGroups> what is assembled, by in port */
     private function groups(): array
     {
-        $groups = [];
+        $parameters = $pairs = [];
         foreach (array_merge(...array_values(array_map(static fn (Group $group): array => $group->parts, $this->book->groups))) as $part) {
             if ($part->kind->isGroup()) {
-                $groups[$this->book->portIndex($part->port->text)] = [true, []];
+                $parameters[$this->book->portIndex($part->port->text)] = true;
             }
         }
         foreach ($this->book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 foreach ($selector->kinds as $asked) {
-                    [$token, $numbers] = [$asked->word, $asked->numbers];
-                    if (true !== Kind::tryFrom($token->text)?->isGroup()) {
-                        continue;
-                    }
-                    foreach ($this->book->portsOf($rule, $selector) as $name) {
+                    $kind = Kind::tryFrom($asked->word->text);
+                    foreach (true === $kind?->isGroup() ? $this->book->portsOf($rule, $selector) : [] as $name) {
                         $port = $this->book->portIndex($name);
-                        $groups[$port] ??= [false, []];
-                        if (Kind::Cc14->value !== $token->text) {
-                            $groups[$port][0] = true;
-                        } elseif (null !== $groups[$port][1]) {
-                            $groups[$port][1] = null === $numbers ? null : array_values(array_unique([...$groups[$port][1], ...$numbers->numbers()]));
+                        if (Kind::Cc14 === $kind) {
+                            $pairs[$port][] = $asked->numbers?->numbers();
+                        } else {
+                            $parameters[$port] = true;
                         }
                     }
                 }
             }
         }
+        $groups = [];
+        foreach (array_keys($parameters + $pairs) as $port) {
+            $of = $pairs[$port] ?? [];
+            $all = \in_array(null, $of, true) ? null : array_values(array_unique(array_merge(...array_filter($of))));
+            $groups[$port] = new AssembledGroups(isset($parameters[$port]), $all);
+        }
 
         return $groups;
     }
 
-    /** @return array<int, array{bool, int, int, bool, bool}> */
+    /** @return array<int, DeclaredZone> by port */
     private function zones(): array
     {
         $zones = [];
         foreach (array_values($this->book->ports) as $index => $port) {
             if (null !== $port->zone) {
-                $zones[$index] = [$port->zone->upper, $port->zone->members, $port->zone->memberBend, $port->isIn, $port->isOut];
+                $zones[$index] = new DeclaredZone($port->zone->upper, $port->zone->members, $port->zone->memberBend, $port->isIn, $port->isOut);
             }
         }
 
@@ -243,11 +273,11 @@ final class Compiler
         return array_keys($ports);
     }
 
-    /** @return list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> what {@see CompiledBook::CHOICES} says of a group */
+    /** @return list<GroupRange> */
     private function choices(Group $group): array
     {
         return array_map(
-            fn (GroupPart $part): array => [
+            fn (GroupPart $part): GroupRange => new GroupRange(
                 $group->name->text,
                 $this->book->portIndex($part->port->text),
                 $part->kind->ordinal(),
@@ -255,8 +285,8 @@ final class Compiler
                 $part->ends(),
                 $group->orNone,
                 $part->before,
-                $part->values,
-            ],
+                null === $part->values ? null : new ValueRange(...$part->values),
+            ),
             $group->parts,
         );
     }
@@ -273,8 +303,8 @@ final class Compiler
                 $zoned[$this->book->portIndex($name)] = true;
             }
         }
-        foreach ($this->zones() as $port => [, , , $isIn]) {
-            if ($isIn) {
+        foreach ($this->zones() as $port => $zone) {
+            if ($zone->isIn) {
                 $zoned[$port] = true;
             }
         }
@@ -283,15 +313,14 @@ final class Compiler
         return array_keys($zoned);
     }
 
-    /** @return array<string, mixed> */
-    private function clock(ClockDeclaration $clock): array
+    private function clock(ClockDeclaration $clock): ClockPlan
     {
-        return [
-            'beat' => $clock->beatUs,
-            'sends' => $this->portPositions($clock->sends),
-            'pulses' => array_map(fn (array $pulse): array => [$pulse[0], $this->portPositions($pulse[1])], $clock->pulses),
-            'taps' => array_column($clock->taps, 0),
-        ];
+        return new ClockPlan(
+            $clock->beatUs,
+            $this->portPositions($clock->sends),
+            array_map(fn (array $pulse): PulsePlan => new PulsePlan($pulse[0], $this->portPositions($pulse[1])), $clock->pulses),
+            array_column($clock->taps, 0),
+        );
     }
 
     /**
@@ -337,10 +366,10 @@ final class Compiler
     {
         $begin = new Rule('Begin', new Span(1, 1), null);
         $code = new RuleCode($this->draft, $begin, 0, RuleEntry::ofMessage(Kind::Start));
-        foreach ($this->zones() as $port => [$isUpper, $members, $bend, , $isOut]) {
-            if ($isOut) {
-                $code->send->message(0, $port, Kind::Rpn, $isUpper ? '16' : '1', '6', (string) ($members << 7), '');
-                $code->send->message(0, $port, Kind::Rpn, $isUpper ? '15' : '2', '0', (string) ($bend << 7), '');
+        foreach ($this->zones() as $port => $zone) {
+            if ($zone->isOut) {
+                $code->send->message(0, $port, Kind::Rpn, $zone->isUpper ? '16' : '1', '6', (string) ($zone->members << 7), '');
+                $code->send->message(0, $port, Kind::Rpn, $zone->isUpper ? '15' : '2', '0', (string) ($zone->memberBend << 7), '');
             }
         }
         $this->draft->write('begin', $code->compile(), $begin);
@@ -384,10 +413,8 @@ final class Compiler
 
     /**
      * @param non-empty-list<Selector> $selectors those for this gesture
-     *
-     * @return array<mixed>
      */
-    private function route(Rule $rule, int $index, Kind $kind, string $gesture, array $selectors): array
+    private function route(Rule $rule, int $index, Kind $kind, string $gesture, array $selectors): RuleRoute
     {
         $method = $this->draft->method($rule, $index, '' === $gesture ? RuleEntry::ofMessage($kind) : RuleEntry::asksForGesture($kind, $gesture));
         $asked = $selectors[0]->gesture;
@@ -407,7 +434,7 @@ final class Compiler
             }
         }
 
-        return [
+        return new RuleRoute(
             $index,
             $method,
             !$rule->isCopy(),
@@ -415,8 +442,8 @@ final class Compiler
             $ports,
             $channels,
             $numbers,
-            null === $asked ? null : [$asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, RuleEntry::ofGesture($kind))],
-        ];
+            null === $asked ? null : new GestureRoute($asked->word, $asked->time->us ?? 0, $this->draft->method($rule, $index, RuleEntry::ofGesture($kind))),
+        );
     }
 
     private function channels(Kind $kind, Selector $selector): int
@@ -432,11 +459,13 @@ final class Compiler
             : array_reduce($channels->numbers(), static fn (int $mask, int $channel): int => $mask | (1 << $channel), 0);
     }
 
-    /** @return list<array{int, int}>|null */
+    /** @return list<int>|null first and last of each range */
     private function numbers(Kind $kind, Selector $selector, ?NumberList $list): ?array
     {
         $list = $kind->hasKey() ? $selector->lists['key'] ?? null : ($kind->hasNumber() ? $list : null);
 
-        return null === $list ? null : array_map(static fn (LiteralRange $range): array => [$range->from->value, $range->to->value], $list->ranges);
+        return null === $list
+            ? null
+            : array_merge(...array_map(static fn (LiteralRange $range): array => [$range->from->value, $range->to->value], $list->ranges));
     }
 }

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
-use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\Flattening;
+use ZigzagPost\Core\Engine\Book\KeptStep;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
-/**
- * What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work.
- *
- * @phpstan-import-type Flattening from CompiledBook
- */
+/** What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work. */
 final class Draft
 {
     /** Code that a rulebook may make, in bytes. */
@@ -25,7 +22,7 @@ final class Draft
     /** @var array<string, list<int>> by method that goes on later, the out ports it can send to */
     public array $reaches = [];
 
-    /** @var array<string, array{string, int, string, int, string}> steps that keep something in the state, see {@see CompiledBook::KEEPING} */
+    /** @var array<string, KeptStep> steps that keep something in the state */
     public array $keeping = [];
     /** @var array<string, Flattening> what `flatten` steps do, by step */
     public array $flattens = [];
@@ -122,7 +119,7 @@ final class Draft
         foreach ($rule->steps[$step]->references() as $reference) {
             $words .= ', '.($this->book->ports[$reference->name->text] ?? null)?->print();
         }
-        $this->keeping[$id] = [$rule->title, $this->ofTitle[$index] ?? 0, explode(' ', $words)[0], \count($before), $words];
+        $this->keeping[$id] = new KeptStep($rule->title, $this->ofTitle[$index] ?? 0, explode(' ', $words)[0], \count($before), $words);
     }
 
     /** Adds a method, unless there is one that does the same; its name. */

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
-use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\KeptLamp;
+use ZigzagPost\Core\Engine\Book\LampReason;
+use ZigzagPost\Core\Engine\Book\LampReasonSort;
+use ZigzagPost\Core\Engine\Book\StoringDevice;
+use ZigzagPost\Core\Engine\Book\StoringProgram;
 use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -20,46 +24,43 @@ final readonly class LampCode
     {
     }
 
-    /**
-     * @return list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> as {@see
-     *     \ZigzagPost\Core\Engine\Book\CompiledBook::LAMPS} says
-     */
+    /** @return list<KeptLamp> in the order of the charts */
     public function lamps(): array
     {
         return array_map(
-            fn (LitLamp $lit): array => [
+            fn (LitLamp $lit): KeptLamp => new KeptLamp(
                 $this->book->portIndex($lit->lamp->port),
                 self::bytes($lit->lamp, $lit->lamp->off),
                 self::bytes($lit->lamp, $lit->lamp->on),
                 $this->reasons($lit),
-            ],
+            ),
             $this->book->lit,
         );
     }
 
-    /** @return list<array{string, int|string, int, int, int}> */
+    /** @return list<LampReason> */
     private function reasons(LitLamp $lit): array
     {
         $reasons = [];
         foreach ($lit->groups as $group) {
-            $reasons[] = ['group', $group->group, $group->place, 0, -1];
+            $reasons[] = new LampReason(LampReasonSort::Group, $group->group, $group->place, 0, -1);
         }
         foreach ($lit->toggles as $toggle) {
             foreach ($this->controls($toggle->message) as $control) {
-                $reasons[] = ['toggle', Draft::stepId($toggle->rule, $toggle->step), $control, 0, $toggle->scene ?? -1];
+                $reasons[] = new LampReason(LampReasonSort::Toggle, Draft::stepId($toggle->rule, $toggle->step), $control, 0, $toggle->scene ?? -1);
             }
         }
         foreach ($lit->others as $other) {
-            $reasons[] = ['other', $this->present($other->parameter), $other->first, $other->second, $other->scene ?? -1];
+            $reasons[] = new LampReason(LampReasonSort::Other, $this->present($other->parameter), $other->first, $other->second, $other->scene ?? -1);
         }
         foreach ($lit->scenes as $scene) {
-            $reasons[] = ['scene', $scene->leadsTo, 0, 0, $scene->scene ?? -1];
+            $reasons[] = new LampReason(LampReasonSort::Scene, $scene->leadsTo, 0, 0, $scene->scene ?? -1);
         }
 
         return $reasons;
     }
 
-    /** @return array<int, array<int, list<array{list<int>, list<array{int, int, int, array<int, int>}>}>>> as CompiledBook::STORING says */
+    /** @return array<int, array<int, list<StoringDevice>>> by out port and channel */
     public function storing(): array
     {
         $storing = [];
@@ -76,9 +77,9 @@ final readonly class LampCode
                         $stored[$keys[mb_strtolower((string) $title)]] = $value;
                     }
                 }
-                $programs[] = [$program->called->msb ?? -1, $program->called->lsb ?? -1, $program->called->program, $stored];
+                $programs[] = new StoringProgram($program->called->msb ?? -1, $program->called->lsb ?? -1, $program->called->program, $stored);
             }
-            $storing[$this->book->portIndex($device->port)][$device->channel][] = [array_values($keys), $programs];
+            $storing[$this->book->portIndex($device->port)][$device->channel][] = new StoringDevice(array_values($keys), $programs);
         }
 
         return $storing;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
+use ZigzagPost\Core\Engine\Book\RestorableDevice;
+use ZigzagPost\Core\Engine\Book\RestorableValue;
 use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
@@ -23,10 +25,7 @@ final class RestoreCode
         $this->rule = new Rule('Restore', new Span(1, 1), null, true);
     }
 
-    /**
-     * @return array<string, array{int, int, string, int, list<array{string, int, int, int}>}> those of which something can be brought back, as
-     *     {@see \ZigzagPost\Core\Engine\Book\CompiledBook::WHOLES} says
-     */
+    /** @return array<string, RestorableDevice> those of which something can be brought back */
     public function wholes(): array
     {
         $wholes = [];
@@ -39,8 +38,7 @@ final class RestoreCode
         return $wholes;
     }
 
-    /** @return array{int, int, string, int, list<array{string, int, int, int}>} */
-    private function whole(RestoreRecipe $whole): array
+    private function whole(RestoreRecipe $whole): RestorableDevice
     {
         $port = $this->draft->book->portIndex($whole->port);
         $program =
@@ -48,11 +46,10 @@ final class RestoreCode
                 ? ''
                 : $this->method("program {$port}", $port, static fn (RuleCode $code) => $code->send->program(0, $port, '$ch', '$v'));
 
-        return [$port, $whole->channel ?? 0, $program, $whole->deafUs, array_map($this->parameter(...), $whole->parameters)];
+        return new RestorableDevice($port, $whole->channel ?? 0, $program, $whole->deafUs, array_map($this->parameter(...), $whole->parameters));
     }
 
-    /** @return array{string, int, int, int} */
-    private function parameter(Target $target): array
+    private function parameter(Target $target): RestorableValue
     {
         $port = $this->draft->book->portIndex($target->port);
         [$channel, $number] = [$target->channel ?? 0, $target->number ?? 0];
@@ -62,7 +59,7 @@ final class RestoreCode
             static fn (RuleCode $code) => $code->send->message(0, $port, $target->kind, '$ch', '$n', '$v', '$raw'),
         );
 
-        return [$method, ControlAddress::of($target->kind->ordinal(), $port, $channel, $number), $channel, $number];
+        return new RestorableValue($method, ControlAddress::of($target->kind->ordinal(), $port, $channel, $number), $channel, $number);
     }
 
     /** @param \Closure(RuleCode): void $write */

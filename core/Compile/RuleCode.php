@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Compile;
 
+use ZigzagPost\Core\Engine\Book\Flattening;
 use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Midi\Kind;
@@ -505,12 +506,29 @@ final class RuleCode implements Writer
         return $this->draft->rawConstant($php);
     }
 
-    public function flattens(array $flattening): void
-    {
+    public function flattens(
+        int $channel,
+        int $range,
+        string $priority,
+        string $bend,
+        string $pressure,
+        int $pressureController,
+        string $timbre,
+        int $timbreController,
+    ): void {
         $step = $this->stepId();
-        if ('' === ($this->draft->flattens[$step]['bend'] ?? '')) {
+        if ('' === ($this->draft->flattens[$step]->bend ?? '')) {
             // of all kinds of message, notes know most
-            $this->draft->flattens[$step] = $flattening;
+            $this->draft->flattens[$step] = new Flattening(
+                $channel,
+                $range,
+                $priority,
+                $bend,
+                $pressure,
+                $pressureController,
+                $timbre,
+                $timbreController,
+            );
         }
     }
 

@@ -23,12 +23,17 @@ use ZigzagPost\Core\Engine\State\Queue;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Engine\Trace\Trace;
 use ZigzagPost\Core\Engine\Voices\Voices;
+use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\OnOff;
 
 /**
  * Runs a compiled rulebook on events: bytes go in at ports, whole messages come out.
  *
  * Time is the events' time, in microseconds; the engine reads no clock and no random source.
+ *
+ * @phpstan-import-type Made from Run
+ * @phpstan-import-type SavedQueue from Queue
+ * @phpstan-import-type DecoderState from Decoder
  */
 final class Engine implements InPorts
 {
@@ -187,8 +192,7 @@ final class Engine implements InPorts
     /**
      * The messages made since the last call, ordered by time.
      *
-     * @return list<array{0: int, 1: int, 2: string, 3?: int}> time in microseconds, position of the out port, bytes of one whole message; for a
-     *                                                         pulse no bytes, and its length in microseconds
+     * @return list<Made>
      */
     public function take(): array
     {
@@ -258,10 +262,7 @@ final class Engine implements InPorts
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
     public static function load(CompiledBook $book, array $saved, bool $traced = false): self
     {
-        /**
-         * @var array{state: array<string, mixed>, decoders: array<int, array{int, string, int, bool}>, queue: array{int, list<array{int, int,
-         *     string, list<mixed>, array{int, int}|null, string}>}, trace: array<mixed>|null} $saved
-         */
+        /** @var array{state: array<string, mixed>, decoders: array<int, DecoderState>, queue: SavedQueue, trace: array<mixed>|null} $saved */
         $engine = new self($book, $traced);
         $engine->state->restore($saved['state']);
         $engine->watchHands();

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine;
 
-use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\AssembledGroups;
+use ZigzagPost\Core\Engine\Book\ControlMembers;
 use ZigzagPost\Core\Engine\Controls\Choices;
 use ZigzagPost\Core\Engine\Controls\GesturePlan;
 use ZigzagPost\Core\Engine\Controls\Gestures;
@@ -14,7 +15,6 @@ use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Note;
-use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\OnOff;
@@ -22,7 +22,7 @@ use ZigzagPost\Core\Midi\OnOff;
 /**
  * An in port at work: bytes become messages, messages are counted and shown to the rules that the index names for them.
  *
- * @phpstan-import-type Member from CompiledBook
+ * @phpstan-import-type DecoderState from Decoder
  */
 final class Inlet
 {
@@ -57,13 +57,13 @@ final class Inlet
     private bool $isSwallowed = false;
     /** @var array<int, GesturePlan|null> by control, what rules want to know of its gestures */
     private array $gestures = [];
-    /** @var array<int, array{Member|null, list<array{int, int, Member}>}> by control, the members of groups that it is */
+    /** @var array<int, ControlMembers> by control, the members of groups that it is */
     private array $members = [];
     /** @var array<int, list<\Closure(Run, int, int, int, int, int, int, string, int, int|string): int>> rules to ask, by control */
     private array $rules = [];
 
-    /** @param array{bool, list<int>|null}|null $groups what is assembled here: parameter messages, and which controller pairs */
-    public function __construct(private readonly Run $run, private readonly int $port, private readonly ?array $groups)
+    /** @param AssembledGroups|null $groups what is assembled here */
+    public function __construct(private readonly Run $run, private readonly int $port, private readonly ?AssembledGroups $groups)
     {
         $this->decoder = new Decoder();
         $this->hasZone = $run->book->isZoned($port);
@@ -105,7 +105,7 @@ final class Inlet
         $isPart =
             $isController
             && (($this->hasZone && Zones::concerns($number))
-                || (null !== $this->groups && Groups::concerns($number, $this->groups[0], $this->groups[1])));
+                || (null !== $this->groups && Groups::concerns($number, $this->groups->parameters, $this->groups->pairs)));
         $isSelection = $isPart && !$this->hasZone && null === $this->run->trace && Groups::selects($number);
 
         return $this->plans[$bytes[0]][$bytes[1]] = new InputPlan(
@@ -186,13 +186,13 @@ final class Inlet
         $this->decoder()->end($this->run->state->faults[$this->port]);
     }
 
-    /** @return array{int, string, int, bool} */
+    /** @return DecoderState */
     public function save(): array
     {
         return $this->decoder()->save();
     }
 
-    /** @param array{int, string, int, bool} $saved */
+    /** @param DecoderState $saved */
     public function restore(array $saved): void
     {
         $this->decoder = Decoder::load($saved);
@@ -228,7 +228,7 @@ final class Inlet
             }
             if (
                 null !== $this->groups
-                && Groups::takesIn($run, $t, $this->port, $raw, $plan->channel, $plan->number, $v, $this->groups[0], $this->groups[1])
+                && Groups::takesIn($run, $t, $this->port, $raw, $plan->channel, $plan->number, $v, $this->groups->parameters, $this->groups->pairs)
             ) {
                 return;
             }
@@ -345,10 +345,10 @@ final class Inlet
     {
         $state = $this->run->state;
         $this->isSwallowed = false;
-        [$member, $told] = $this->members($control);
-        foreach ($told as [$low, $high, $each]) {
-            if ($v >= $low && $v <= $high) {
-                Choices::press($this->run, $each);
+        $members = $this->members($control);
+        foreach ($members->told as $told) {
+            if ($v >= $told->low && $v <= $told->high) {
+                Choices::press($this->run, $told->member);
 
                 return true;
             }
@@ -364,17 +364,16 @@ final class Inlet
 
             return false;
         }
-        if (null === $member || isset($this->gestures[$control]) || isset($state->down[$control])) {
+        if (null === $members->pressed || isset($this->gestures[$control]) || isset($state->down[$control])) {
             return false;
         }
         $state->down[$control] = true;
-        Choices::press($this->run, $member);
+        Choices::press($this->run, $members->pressed);
 
         return true;
     }
 
-    /** @return array{Member|null, list<array{int, int, Member}>} as {@see CompiledBook::members()} says */
-    private function members(int $control): array
+    private function members(int $control): ControlMembers
     {
         return $this->members[$control] ??= $this->run->book->members(
             $this->port,
@@ -419,7 +418,7 @@ final class Inlet
         if ([] !== $gestures) {
             // nobody below the first of them sees the messages themselves
             $plan = $this->gestures[$control] = GesturePlan::of($gestures);
-            [$member] = $this->members($control);
+            $member = $this->members($control)->pressed;
             $rules[] = static function (Run $run, int $t, int $port, int $ch, int $n, int $v, int $rel, string $raw, int $ctl) use (
                 $plan,
                 $member,

@@ -10,6 +10,10 @@ namespace ZigzagPost\Core\Midi;
  * Any bytes decode (MIDI 1.0 Detailed Specification, "Running Status" and "System Real Time"): real-time bytes may stand
  * anywhere, truncated and undefined messages are counted and skipped, system exclusive of more than {@see MAX_SYSEX}
  * bytes is dropped and counted. The state between two calls is plain data, so that a run can be saved in the middle.
+ *
+ * DecoderState: as saved runs have it.
+ *
+ * @phpstan-type DecoderState array{int, string, int, bool}
  */
 final class Decoder
 {
@@ -99,13 +103,13 @@ final class Decoder
         return 0xC0 === $high || 0xD0 === $high ? 1 : 2;
     }
 
-    /** @return array{int, string, int, bool} */
+    /** @return DecoderState */
     public function save(): array
     {
         return [$this->status, $this->pending, $this->wanted, $this->overlong];
     }
 
-    /** @param array{int, string, int, bool} $saved */
+    /** @param DecoderState $saved */
     public static function load(array $saved): self
     {
         $decoder = new self();

@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Midi;
 
-/** The tempos that a clock can have, in beats a minute, and its clock bytes. */
+/**
+ * The tempos that a clock can have, in beats a minute, and its clock bytes.
+ *
+ * Beat: its length in microseconds as a fraction; as an array, since the state keeps it and is written as arrays.
+ *
+ * @phpstan-type Beat array{int, int}
+ */
 final class Tempo
 {
     public const SLOWEST = 20;

@@ -49,13 +49,13 @@ final readonly class Coverage
     {
         $rules = [];
         $written = array_map(static fn (Rule $rule): int => $rule->span->line, $situation->checked()->written->rules);
-        foreach ($book->rules() as $index => [$title, $line]) {
-            if (!\in_array($line, $written, true)) {
+        foreach ($book->rules() as $index => $heading) {
+            if (!\in_array($heading->line, $written, true)) {
                 continue; // it stands for a scene or a stack
             }
             $isTouched = [] !== array_filter($proofs, static fn (Proving $proof): bool => ($proof->playback->hits[$index] ?? 0) > 0);
             if (!$isTouched) {
-                $rules[] = ['title' => $title, 'line' => $line];
+                $rules[] = ['title' => $heading->title, 'line' => $heading->line];
             }
         }
         $gone = [];

@@ -80,7 +80,6 @@ final readonly class StandIns
     {
         return match (true) {
             $isPulse => 'pulses',
-            $use->has(Kind::Note) && $use->has(Kind::Nrpn) => 'sampler',
             $use->has(Kind::Note) => 'synth',
             $use->has(Kind::Nrpn) => 'sampler',
             $use->has(Kind::Clock) => 'echo',

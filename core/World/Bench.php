@@ -318,10 +318,10 @@ final class Bench
     {
         $state = $this->engine->state;
         $rules = [];
-        foreach ($this->engine->book->rules() as $index => [$title, $line]) {
+        foreach ($this->engine->book->rules() as $index => $rule) {
             $rules[] = [
-                'title' => $title,
-                'line' => $line,
+                'title' => $rule->title,
+                'line' => $rule->line,
                 'hits' => $state->hits[$index],
                 'dropped' => $state->dropped[$index],
                 'rejected' => $state->rejected[$index],
@@ -406,8 +406,8 @@ final class Bench
     public function memories(): array
     {
         $chosen = [];
-        foreach ($this->engine->book->choices() as [$group]) {
-            $chosen[$group] = $this->engine->state->choices[$group] ?? 0;
+        foreach ($this->engine->book->choices() as $range) {
+            $chosen[$range->group] = $this->engine->state->choices[$range->group] ?? 0;
         }
 
         return $this->engine->state->memories + $chosen;

@@ -8,13 +8,15 @@ namespace App\Benchmark;
  * What a programmer would write by hand for the measured rulebooks: one loop over the bytes, nothing general.
  *
  * Output is a list of time, port and bytes, as the engine gives it; times are the position of the message.
+ *
+ * @phpstan-import-type Made from \ZigzagPost\Core\Engine\Run\Run
  */
 final class HandWritten
 {
     /**
      * @param list<string> $messages
      *
-     * @return list<array{int, int, string}>
+     * @return list<Made>
      */
     public static function notes(array $messages): array
     {
@@ -40,7 +42,7 @@ final class HandWritten
     /**
      * @param list<string> $messages
      *
-     * @return list<array{int, int, string}>
+     * @return list<Made>
      */
     public static function controllers(array $messages): array
     {
@@ -65,7 +67,7 @@ final class HandWritten
     /**
      * @param list<string> $messages
      *
-     * @return list<array{int, int, string}>
+     * @return list<Made>
      */
     public static function parameters(array $messages): array
     {
@@ -98,7 +100,7 @@ final class HandWritten
     /**
      * @param list<string> $messages
      *
-     * @return list<array{int, int, string}>
+     * @return list<Made>
      */
     public static function flatten(array $messages): array
     {
@@ -141,7 +143,7 @@ final class HandWritten
     /**
      * @param list<string> $messages
      *
-     * @return list<array{int, int, string}>
+     * @return list<Made>
      */
     public static function spread(array $messages): array
     {
@@ -158,7 +160,7 @@ final class HandWritten
     /**
      * Deals a note out among voices, the first half at port 1 and the rest at port 2.
      *
-     * @param list<array{int, int, string}> $out
+     * @param list<Made> $out
      * @param array<int, array{string, int}|null> $voices key and time of each
      */
     private static function deal(array &$out, array &$voices, int &$last, int $t, string $message, int $half): void
@@ -195,7 +197,7 @@ final class HandWritten
     /**
      * @param list<string> $messages
      *
-     * @return list<array{int, int, string}>
+     * @return list<Made>
      */
     public static function twentyRules(array $messages): array
     {

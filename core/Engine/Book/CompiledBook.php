@@ -12,10 +12,6 @@ use ZigzagPost\Core\Number\Ranges;
  * A rulebook made ready to run: the index from (port, kind, channel, number) to rules, and a method for each rule.
  *
  * Compiled classes extend it; everything in it is fixed once compiled.
- *
- * @phpstan-type Member array{string, int, bool}
- * @phpstan-type Flattening array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int,
- *     timbre: string, timbreController: int}
  */
 abstract class CompiledBook
 {
@@ -27,10 +23,6 @@ abstract class CompiledBook
     public const OUT = [];
     /** Positions of ports whose NRPN values are 7-bit. */
     public const COARSE = [];
-    /** By in port, whether parameter messages are assembled there, and which controller pairs (null for all). */
-    public const GROUPS = [];
-    /** By port, whether its zone is the upper one, its members, their bend range, and whether it is an in port and an out port. */
-    public const ZONES = [];
     /** Whether some step keeps account of notes beyond their owner: spread, flatten, fan out. */
     public const TRACKS_NOTES = false;
     /** Positions of the in ports at which MPE zones matter. */
@@ -39,41 +31,8 @@ abstract class CompiledBook
     public const COMPARED = [];
     /** Positions of in ports where rules want to know gestures. */
     public const GESTURED = [];
-    /** By step, what `flatten` does; see the class of that name. */
-    public const FLATTENS = [];
-    /**
-     * By step that keeps something in the state: title of its rule, which of that title it is, keyword, which of that keyword in the rule, and
-     * how it and its ports are written.
-     */
-    public const KEEPING = [];
     /** By method that goes on later, positions of the out ports it can send to. */
     public const REACHES = [];
-    /** By name, what clocks do. */
-    public const CLOCKS = [];
-    /**
-     * Members of groups that come in alike: name of the group, in port, kind, channels (bit n set for channel n), first and last of each range
-     * of members, whether none can be chosen, how many members stand before, and lowest and highest value where each message with such a value
-     * is a press.
-     */
-    public const CHOICES = [];
-    /**
-     * Lamps that are kept true, in the order of the charts: out port, whole messages for dark and for lit, and what they are lit for: sort,
-     * what, two numbers, and the scene in which that counts (-1 for all).
-     */
-    public const LAMPS = [];
-    /**
-     * By out port and channel, for each device: present values that its programs store, and programs (MSB, LSB, -1 where any will do, and
-     * number) with the values by what they are of.
-     */
-    public const STORING = [];
-    /**
-     * By device that can be brought back: its out port, the channel on which its programs are called (0 for none) and the method that does,
-     * for how long it is deaf after one in microseconds, and its parameters: method that sends it, key of its present value, channel and
-     * number.
-     */
-    public const WHOLES = [];
-    /** Titles, lines and scenes of the rules; -1 for always. */
-    public const RULES = [];
     /** What key 60 is called, and what the first program is. */
     public const MIDDLE = 'C4';
     public const PROGRAMS_FROM = 0;
@@ -85,11 +44,76 @@ abstract class CompiledBook
     public const SONGS = [];
     /** What each song is called by, whatever its place. */
     public const SONG_IDS = [];
-    /** Arguments of {@see RuleRoute}, by ordinal of the kind. */
-    protected const ROUTES = [];
-
+    /** @var array<string, mixed> tables that have been asked for, as compiled code makes them: {@see \ZigzagPost\Core\Compile\Compiler} */
+    protected array $made = [];
     /** @var array<int, list<RuleRoute>> */
     private array $routes = [];
+
+    /** @return array<int, AssembledGroups> by in port */
+    public function groups(): array
+    {
+        return [];
+    }
+
+    /** @return array<int, DeclaredZone> by port */
+    public function zones(): array
+    {
+        return [];
+    }
+
+    /** @return array<string, KeptStep> steps that keep something in the state */
+    public function keeping(): array
+    {
+        return [];
+    }
+
+    /** @return list<GroupRange> members of groups, those together that come in alike */
+    public function choices(): array
+    {
+        return [];
+    }
+
+    /** @return list<KeptLamp> in the order of the charts */
+    public function lamps(): array
+    {
+        return [];
+    }
+
+    /** @return list<RuleHeading> */
+    public function rules(): array
+    {
+        return [];
+    }
+
+    /** @return array<string, ClockPlan> by name */
+    protected function clockPlans(): array
+    {
+        return [];
+    }
+
+    /** @return array<int, array<int, list<StoringDevice>>> by out port and channel */
+    protected function storingDevices(): array
+    {
+        return [];
+    }
+
+    /** @return array<string, RestorableDevice> by device */
+    protected function restorable(): array
+    {
+        return [];
+    }
+
+    /** @return array<string, Flattening> by step */
+    protected function flattenings(): array
+    {
+        return [];
+    }
+
+    /** @return list<RuleRoute> rules that take a kind of message, in order */
+    protected function routesOf(int $kind): array
+    {
+        return [];
+    }
 
     /** @return list<string> */
     final public function ports(): array
@@ -134,20 +158,6 @@ abstract class CompiledBook
         return static::TRACKS_NOTES;
     }
 
-    /** @return array<int, array{bool, list<int>|null}> */
-    final public function groups(): array
-    {
-        /** @var array<int, array{bool, list<int>|null}> */
-        return static::GROUPS;
-    }
-
-    /** @return array<int, array{bool, int, int, bool, bool}> */
-    final public function zones(): array
-    {
-        /** @var array<int, array{bool, int, int, bool, bool}> */
-        return static::ZONES;
-    }
-
     /** Whether MPE zones matter at an in port, declared or set by messages. */
     final public function isZoned(int $port): bool
     {
@@ -166,29 +176,15 @@ abstract class CompiledBook
         return \in_array($port, $compared, true);
     }
 
-    /** @return Flattening */
-    final public function flatten(string $step): array
+    final public function flatten(string $step): Flattening
     {
-        /** @var array<string, Flattening> $all */
-        $all = static::FLATTENS;
-
-        return $all[$step];
-    }
-
-    /** @return array<string, array{string, int, string, int, string}> */
-    final public function keeping(): array
-    {
-        /** @var array<string, array{string, int, string, int, string}> */
-        return static::KEEPING;
+        return $this->flattenings()[$step];
     }
 
     /** @return list<string> */
     final public function clocks(): array
     {
-        /** @var array<string, mixed> $clocks */
-        $clocks = static::CLOCKS;
-
-        return array_map(strval(...), array_keys($clocks));
+        return array_map(strval(...), array_keys($this->clockPlans()));
     }
 
     final public function hasClock(string $name): bool
@@ -196,22 +192,15 @@ abstract class CompiledBook
         return \in_array($name, $this->clocks(), true);
     }
 
-    /** @return array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>} */
-    final public function clock(string $name): array
+    final public function clock(string $name): ClockPlan
     {
-        /** @var array<string, array{beat: array{int, int}, sends: list<int>, pulses: list<array{int, list<int>}>, taps: list<int>}> $clocks */
-        $clocks = static::CLOCKS;
-
-        return $clocks[$name];
+        return $this->clockPlans()[$name];
     }
 
-    /** @return array{int, int, string, int, list<array{string, int, int, int}>}|null */
-    final public function whole(string $device): ?array
+    /** What a device can be brought back to; null where the rules reach no such device. */
+    final public function whole(string $device): ?RestorableDevice
     {
-        /** @var array<string, array{int, int, string, int, list<array{string, int, int, int}>}> $wholes */
-        $wholes = static::WHOLES;
-
-        return $wholes[$device] ?? null;
+        return $this->restorable()[$device] ?? null;
     }
 
     /** @return list<int> positions of the out ports that a method which goes on later can send to */
@@ -223,77 +212,51 @@ abstract class CompiledBook
         return $reaches[$method] ?? [];
     }
 
-    /** @return list<array{string, int, int}> */
-    final public function rules(): array
-    {
-        /** @var list<array{string, int, int}> */
-        return static::RULES;
-    }
-
     /** Position of the scene that a rule belongs to; -1 for always. */
     final public function sceneOf(int $rule): int
     {
-        return $this->rules()[$rule][2] ?? -1;
+        return $this->rules()[$rule]->scene ?? -1;
     }
 
-    /** @return list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> */
-    final public function choices(): array
-    {
-        /** @var list<array{string, int, int, int, list<int>, bool, int, array{int, int}|null}> */
-        return static::CHOICES;
-    }
-
-    /** @return list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> */
-    final public function lamps(): array
-    {
-        /** @var list<array{int, list<string>, list<string>, list<array{string, int|string, int, int, int}>}> */
-        return static::LAMPS;
-    }
-
-    /** @return list<array{list<int>, list<array{int, int, int, array<int, int>}>}> devices that hear programs at a port and channel */
+    /** @return list<StoringDevice> devices that hear programs at a port and channel */
     final public function storing(int $port, int $channel): array
     {
-        /** @var array<int, array<int, list<array{list<int>, list<array{int, int, int, array<int, int>}>}>>> $storing */
-        $storing = static::STORING;
-
-        return $storing[$port][$channel] ?? [];
+        return $this->storingDevices()[$port][$channel] ?? [];
     }
 
     /** How many members a group has; null when there is no such group. */
     final public function sizeOfGroup(string $name): ?int
     {
         $size = null;
-        foreach ($this->choices() as [$is, , , , $ends, , $before]) {
-            if ($is === $name) {
-                $size = max($size ?? 0, $before + Ranges::size($ends));
+        foreach ($this->choices() as $range) {
+            if ($range->group === $name) {
+                $size = max($size ?? 0, $range->before + Ranges::size($range->ends));
             }
         }
 
         return $size;
     }
 
-    /**
-     * The members of groups that a control is: the one that a press and a release tell, and those that are told by values.
-     *
-     * @return array{Member|null, list<array{int, int, Member}>} name of the group, place in it, and whether none can be chosen
-     */
-    final public function members(int $port, int $kind, int $channel, int $number): array
+    /** The members of groups that a control is. */
+    final public function members(int $port, int $kind, int $channel, int $number): ControlMembers
     {
         $pressed = null;
         $told = [];
-        foreach ($this->choices() as [$name, $at, $of, $channels, $ends, $orNone, $before, $values]) {
-            $place = $at === $port && $of === $kind && 0 !== ($channels & (1 << $channel)) ? Ranges::place($ends, $number) : 0;
+        foreach ($this->choices() as $range) {
+            $isMeant = $range->port === $port && $range->kind === $kind && 0 !== ($range->channels & (1 << $channel));
+            $place = $isMeant ? Ranges::place($range->ends, $number) : 0;
             if (0 === $place) {
                 continue;
             }
-            if (null === $values) {
-                $pressed ??= [$name, $before + $place, $orNone];
+            $member = new GroupMember($range->group, $range->before + $place, $range->orNone);
+            if (null === $range->values) {
+                $pressed ??= $member;
             } else {
-                $told[] = [$values[0], $values[1], [$name, $before + $place, $orNone]];
+                $told[] = new ToldMember($range->values->low, $range->values->high, $member);
             }
         }
 
-        return [$pressed, $told];
+        return new ControlMembers($pressed, $told);
     }
 
     /** Whether an in port has controls that rules want to know gestures of, or that belong to groups. */
@@ -302,7 +265,7 @@ abstract class CompiledBook
         /** @var list<int> $gestured */
         $gestured = static::GESTURED;
 
-        return \in_array($port, array_column($this->choices(), 1), true) || \in_array($port, $gestured, true);
+        return \in_array($port, array_column($this->choices(), 'port'), true) || \in_array($port, $gestured, true);
     }
 
     /** The way this rulebook puts messages in words. */
@@ -364,14 +327,5 @@ abstract class CompiledBook
     final public function routes(int $kind): array
     {
         return $this->routes[$kind] ??= $this->routesOf($kind);
-    }
-
-    /** @return list<RuleRoute> */
-    private function routesOf(int $kind): array
-    {
-        /** @var array<int, list<array{int, string, bool, int, list<int>|null, int, list<array{int, int}>|null, array{string, int, string}|null}>> $routes */
-        $routes = static::ROUTES;
-
-        return array_map(static fn (array $arguments): RuleRoute => new RuleRoute(...$arguments), $routes[$kind] ?? []);
     }
 }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Book;
 
-/** An entry of the index: for which messages a rule's method has to be asked. Plain numbers, so that it compiles to a constant. */
+use ZigzagPost\Core\Number\Ranges;
+
+/** An entry of the index: for which messages a rule's method has to be asked. */
 final readonly class RuleRoute
 {
     /**
      * @param list<int>|null $ports in ports by position, or null for all
-     * @param list<array{int, int}>|null $numbers ranges of keys or numbers, or null for all
+     * @param list<int>|null $numbers first and last of each range of keys or numbers, or null for all
      */
     public function __construct(
         public int $rule,
@@ -21,8 +23,7 @@ final readonly class RuleRoute
         /** Bit n set for channel n. */
         public int $channels,
         public ?array $numbers,
-        /** @var array{string, int, string}|null the gesture it is for, its time in microseconds, and the method to run when it happens */
-        public ?array $gesture = null,
+        public ?GestureRoute $gesture = null,
     ) {
     }
 
@@ -37,12 +38,7 @@ final readonly class RuleRoute
         if (null === $this->numbers) {
             return true;
         }
-        foreach ($this->numbers as [$low, $high]) {
-            if ($number >= $low && $number <= $high) {
-                return true;
-            }
-        }
 
-        return false;
+        return 0 !== Ranges::place($this->numbers, $number);
     }
 }

@@ -20,7 +20,7 @@ use ZigzagPost\Core\Engine\Time\Clocks;
  * Carries a running engine over to another rulebook: the show goes on wherever the new text still has what it needs, no note
  * is left hanging (law 1), and what could not be kept is told.
  *
- * Ports, memories and clocks are found again by name, scenes by title, and steps by what {@see CompiledBook::KEEPING} says
+ * Ports, memories and clocks are found again by name, scenes by title, and steps by what {@see CompiledBook::keeping()} says
  * of them: the Nth of their kind in the Nth rule of that title.
  */
 final class BookChange
@@ -169,7 +169,7 @@ final class BookChange
 
     private function titleOf(string $step): string
     {
-        return $this->old->book->rules()[(int) $step][0] ?? '';
+        return $this->old->book->rules()[(int) $step]->title ?? '';
     }
 
     private function keepCounts(Engine $new): void
@@ -277,7 +277,7 @@ final class BookChange
             $to->unclaimed[$is] = $from->unclaimed[$was];
             $to->faults[$is] = $from->faults[$was];
             $declared = [$this->old->book->zones()[$was] ?? null, $new->book->zones()[$is] ?? null];
-            if (isset($from->zones[$was]) && $declared[0] === $declared[1]) {
+            if (isset($from->zones[$was]) && $declared[0] == $declared[1]) {
                 $to->zones[$is] = $from->zones[$was];
                 $to->zoneRoles[$is] = $from->zoneRoles[$was];
             } elseif (isset($from->zones[$was]) && null !== $this->old->book->inPort($this->old->book->ports()[$was])) {
@@ -341,10 +341,10 @@ final class BookChange
             if (!$new->book->hasClock($clock)) {
                 continue;
             }
-            $declared = $new->book->clock($clock)['beat'];
+            $declared = $new->book->clock($clock)->beatUs;
             $new->state->clocks[$clock] = $state;
             Clocks::resume($new->run, $clock, $new->state->now);
-            if ($declared !== $this->old->book->clock($clock)['beat']) {
+            if ($declared !== $this->old->book->clock($clock)->beatUs) {
                 Clocks::setBeat($new->run, $clock, $new->state->now, $declared);
             }
         }

@@ -24,7 +24,7 @@ final readonly class GesturePlan
         $us = ['short' => 0, 'held' => 0, 'twice' => 0];
         foreach ($routes as $route) {
             if (null !== $route->gesture) {
-                $us[$route->gesture[0]] = $route->gesture[1];
+                $us[$route->gesture->gesture] = $route->gesture->timeUs;
             }
         }
 

@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Controls;
 
+use ZigzagPost\Core\Engine\Book\GroupMember;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\ControlAddress;
+use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\OnOff;
 
 /**
  * Makes short, held and double presses out of what a control sends.
  *
- * From the first press until its gesture is over and the control is up, {@see \ZigzagPost\Core\Engine\State\State::$gestures} says
+ * From the first press until its gesture is over and the control is up, {@see State::$gestures} says
  * how far it is.
  *
- * @phpstan-import-type Pressed from \ZigzagPost\Core\Engine\State\State
- * @phpstan-import-type Member from \ZigzagPost\Core\Engine\Book\CompiledBook
+ * @phpstan-import-type Pressed from State
+ * @phpstan-import-type PressMessage from State
+ * @phpstan-import-type PressMember from State
+ * @phpstan-import-type GestureAnswer from State
  */
 final class Gestures
 {
@@ -30,12 +34,12 @@ final class Gestures
     /**
      * Takes what a control sends that rules want to know gestures of.
      *
-     * @param Member|null $member the group it belongs to
+     * @param GroupMember|null $member the group it belongs to
      */
     public static function message(
         Run $run,
         GesturePlan $plan,
-        ?array $member,
+        ?GroupMember $member,
         int $t,
         int $port,
         int $ch,
@@ -77,7 +81,7 @@ final class Gestures
             'parts' => 1,
             'first' => $plan->routes[0]->rule,
             'message' => $message,
-            'member' => $member,
+            'member' => null === $member ? null : [$member->group, $member->place, $member->orNone],
             'short' => self::ask($run, $plan, 'short', $t, $ctl, $message),
             'held' => self::ask($run, $plan, 'held', $t, $ctl, $message),
             'twiceAt' => 0 === $plan->twiceUs ? 0 : $t + $plan->twiceUs,
@@ -182,18 +186,18 @@ final class Gestures
     /**
      * Asks the rules for a gesture, whether it is for them: the first that says so gets it.
      *
-     * @param array{int, int, int, int, string} $message port, channel, number, value and bytes of the press
+     * @param PressMessage $message
      *
-     * @return array{string, int, int}|null method, rule, and place in its list
+     * @return GestureAnswer|null
      */
     private static function ask(Run $run, GesturePlan $plan, string $gesture, int $t, int $ctl, array $message): ?array
     {
         [$port, $ch, $n, $v, $raw] = $message;
         foreach ($plan->routes as $route) {
-            if (null !== $route->gesture && $gesture === $route->gesture[0]) {
+            if (null !== $route->gesture && $gesture === $route->gesture->gesture) {
                 $answer = $run->call($route->method, $t, $port, $ch, $n, $v, 0, $raw, $ctl, 0);
                 if (0 !== $answer) {
-                    return [$route->gesture[2], $route->rule, $answer - 1];
+                    return [$route->gesture->method, $route->rule, $answer - 1];
                 }
             }
         }
@@ -205,9 +209,9 @@ final class Gestures
      * A gesture has happened.
      *
      * @param int $parts how many messages belong to it
-     * @param array{string, int, int}|null $rule method, rule and place in its list
-     * @param array{int, int, int, int, string} $message
-     * @param Member|null $member what a short press chooses
+     * @param GestureAnswer|null $rule
+     * @param PressMessage $message
+     * @param PressMember|null $member what a short press chooses
      */
     private static function happen(
         Run $run,
@@ -223,7 +227,7 @@ final class Gestures
         [$port, $ch, $n, $v, $raw] = $message;
         $run->trace?->beginGesture($t, $port, $raw, $gesture, $first);
         if (null !== $member) {
-            Choices::press($run, $member);
+            Choices::press($run, new GroupMember(...$member));
         }
         if (null === $rule) {
             $run->state->dropped[$first] += $parts;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Controls;
 
+use ZigzagPost\Core\Engine\Book\KeptLamp;
+use ZigzagPost\Core\Engine\Book\LampReasonSort;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\State;
 
@@ -15,17 +17,17 @@ final class LampKeeper
     {
         $state = $run->state;
         $changed = [[], []];
-        foreach ($run->book->lamps() as $index => [$port, , , $reasons]) {
-            $isLit = self::isLit($state, $reasons);
+        foreach ($run->book->lamps() as $index => $lamp) {
+            $isLit = self::isLit($state, $lamp);
             if (($state->lamps[$index] ?? null) !== $isLit) {
                 $state->lamps[$index] = $isLit;
                 $changed[$isLit ? 1 : 0][] = $index;
             }
         }
         foreach ([...$changed[0], ...$changed[1]] as $index) {
-            [$port, $off, $on] = $run->book->lamps()[$index];
-            foreach ($state->lamps[$index] ? $on : $off as $bytes) {
-                $run->emit($t, $port, $bytes);
+            $lamp = $run->book->lamps()[$index];
+            foreach ($state->lamps[$index] ? $lamp->on : $lamp->off as $bytes) {
+                $run->emit($t, $lamp->port, $bytes);
             }
         }
     }
@@ -37,30 +39,27 @@ final class LampKeeper
      */
     public static function forget(Run $run, array $ports): void
     {
-        foreach ($run->book->lamps() as $index => [$port]) {
-            if (\in_array($port, $ports, true)) {
+        foreach ($run->book->lamps() as $index => $lamp) {
+            if (\in_array($lamp->port, $ports, true)) {
                 unset($run->state->lamps[$index]);
             }
         }
     }
 
-    /**
-     * The first reason that counts in the present scene decides.
-     *
-     * @param list<array{string, int|string, int, int, int}> $reasons
-     */
-    private static function isLit(State $state, array $reasons): bool
+    /** The first reason that counts in the present scene decides. */
+    private static function isLit(State $state, KeptLamp $lamp): bool
     {
-        foreach ($reasons as [$sort, $what, $first, $second, $scene]) {
-            if ($scene >= 0 && $scene !== $state->scene) {
+        foreach ($lamp->reasons as $reason) {
+            if ($reason->scene >= 0 && $reason->scene !== $state->scene) {
                 continue;
             }
+            $present = $state->present[(int) $reason->what] ?? null;
 
-            return match ($sort) {
-                'group' => ($state->choices[$what] ?? 0) === $first,
-                'toggle' => true === ($state->toggled[$what][$first] ?? false),
-                'other' => isset($state->present[(int) $what]) && abs($state->present[(int) $what] - $second) < abs($state->present[(int) $what] - $first),
-                default => $state->scene === $what,
+            return match ($reason->sort) {
+                LampReasonSort::Group => ($state->choices[$reason->what] ?? 0) === $reason->first,
+                LampReasonSort::Toggle => true === ($state->toggled[$reason->what][$reason->first] ?? false),
+                LampReasonSort::Other => null !== $present && abs($present - $reason->second) < abs($present - $reason->first),
+                LampReasonSort::Scene => $state->scene === $reason->what,
             };
         }
 

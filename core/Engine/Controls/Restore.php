@@ -25,14 +25,14 @@ final class Restore
         if (null === $whole) {
             return false;
         }
-        [$port, $channel, $program, $deafUs, $parameters] = $whole;
+        [$port, $channel, $program, $deafUs] = [$whole->port, $whole->channel, $whole->method, $whole->deafUs];
         $called = self::lastCalled($run->state, $port, $channel);
         $stored = null === $called ? [] : self::stored($run, $port, $channel, $called);
         $kept = [];
-        foreach ($parameters as [$method, $key, $ch, $number]) {
-            $present = $run->state->present[$key] ?? null;
-            if (null !== $present && ($stored[$key] ?? null) !== $present) {
-                $kept[] = [$method, $line, $ch, $number, $present, $doer, '', 0, 0, 0];
+        foreach ($whole->values as $value) {
+            $present = $run->state->present[$value->key] ?? null;
+            if (null !== $present && ($stored[$value->key] ?? null) !== $present) {
+                $kept[] = [$value->method, $line, $value->channel, $value->number, $present, $doer, '', 0, 0, 0];
             }
         }
         if (null === $called) {
@@ -76,7 +76,7 @@ final class Restore
         }
         $clockUs = null;
         foreach ($run->state->clocks as $name => $clock) {
-            if ($clock['isRunning'] && \in_array($port, $run->book->clock((string) $name)['sends'], true)) {
+            if ($clock['isRunning'] && \in_array($port, $run->book->clock((string) $name)->sends, true)) {
                 $us = intdiv($clock['beat'][0], Tempo::CLOCKS_A_BEAT * $clock['beat'][1]);
                 $clockUs = min($us, $clockUs ?? $us);
             }
@@ -94,10 +94,10 @@ final class Restore
     private static function stored(Run $run, int $port, int $channel, int $called): array
     {
         [$msb, $lsb, $program] = [$called >> 16 & 0xFF, $called >> 8 & 0xFF, $called & 0x7F];
-        foreach ($run->book->storing($port, $channel) as [, $programs]) {
-            foreach ($programs as [$ofMsb, $ofLsb, $number, $values]) {
-                if ($number === $program && (-1 === $ofMsb || $ofMsb === ($msb & 0x7F)) && (-1 === $ofLsb || $ofLsb === ($lsb & 0x7F))) {
-                    return $values;
+        foreach ($run->book->storing($port, $channel) as $device) {
+            foreach ($device->programs as $each) {
+                if ($each->isCalledBy($msb & 0x7F, $lsb & 0x7F, $program)) {
+                    return $each->values;
                 }
             }
         }

@@ -110,13 +110,13 @@ final class Takeover
         [$msb, $lsb] = $bank > 0 ? [($bank - 1) >> 7, ($bank - 1) & 0x7F] : [$selected(0), $selected(32)];
         Restore::calls($run, $port, $ch, $msb ?? 128, $lsb ?? 128, $program);
         [$msb, $lsb] = [$msb ?? 0, $lsb ?? 0];
-        foreach ($run->book->storing($port, $ch) as [$stored, $programs]) {
-            foreach ($stored as $key) {
+        foreach ($run->book->storing($port, $ch) as $device) {
+            foreach ($device->keys as $key) {
                 unset($state->present[$key], $state->linked[$key], $state->exact[$key]);
             }
-            foreach ($programs as [$ofMsb, $ofLsb, $number, $values]) {
-                if ($number === $program && (-1 === $ofMsb || $ofMsb === $msb) && (-1 === $ofLsb || $ofLsb === $lsb)) {
-                    $state->present = $values + $state->present;
+            foreach ($device->programs as $each) {
+                if ($each->isCalledBy($msb, $lsb, $program)) {
+                    $state->present = $each->values + $state->present;
                 }
             }
         }

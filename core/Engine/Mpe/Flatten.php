@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Mpe;
 
-use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Run\Follower;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\State;
@@ -14,11 +13,11 @@ use ZigzagPost\Core\Number\Exact;
  * An MPE zone on its way to one channel: whose bend, pressure and timbre count, and what was last sent of them.
  *
  * @phpstan-import-type Flat from State
- * @phpstan-import-type Flattening from CompiledBook
  *
  * Notes are channel and key by owner, in the order they began; `counts` is the owner of the one that counts. `withheld` is
  * the first half of a parameter selection until the second says whether the zone keeps it. Flattening are channel, bend range
  * in semitones, priority, and the methods that go on with bend, pressure and timbre, '' for those that are not sent.
+ * @phpstan-import-type Two from State
  */
 final class Flatten implements Follower
 {
@@ -46,7 +45,7 @@ final class Flatten implements Follower
         unset($state['notes'][$own]);
         $state['notes'][$own] = [$ch, $key];
         $run->state->flatOf[$own][] = [$step, $flat, $port, $control];
-        $state['counts'] = self::priority($state['notes'], $run->book->flatten($step)['priority']);
+        $state['counts'] = self::priority($state['notes'], $run->book->flatten($step)->priority);
         if ($state['counts'] === $own) {
             self::update($run, $state, $step, $t, $port, $control);
         }
@@ -61,7 +60,7 @@ final class Flatten implements Follower
             $state = &$run->state->flats[$flat];
             unset($state['notes'][$own]);
             if ($state['counts'] === $own) {
-                $state['counts'] = self::priority($state['notes'], $run->book->flatten($step)['priority']);
+                $state['counts'] = self::priority($state['notes'], $run->book->flatten($step)->priority);
                 if (null !== $state['counts']) {
                     self::update($run, $state, $step, $t, $port, $control);
                 }
@@ -82,7 +81,7 @@ final class Flatten implements Follower
                 return null; // what rings on keeps its pitch
             }
         }
-        $bend = self::combined($run->state, $state, $port, $run->book->flatten($step)['range']);
+        $bend = self::combined($run->state, $state, $port, $run->book->flatten($step)->range);
         if ($bend === $state['bend']) {
             return null;
         }
@@ -192,14 +191,14 @@ final class Flatten implements Follower
         $settings = $run->book->flatten($step);
         $counts = self::channel($state) ?? 0;
         $parts = [
-            ['bend', 0, self::combined($run->state, $state, $port, $settings['range'])],
-            ['pressure', $settings['pressureController'], $state['pressures'][$counts] ?? 0],
-            ['timbre', $settings['timbreController'], $state['timbres'][$counts] ?? self::NEUTRAL_TIMBRE],
+            ['bend', $settings->bend, 0, self::combined($run->state, $state, $port, $settings->range)],
+            ['pressure', $settings->pressure, $settings->pressureController, $state['pressures'][$counts] ?? 0],
+            ['timbre', $settings->timbre, $settings->timbreController, $state['timbres'][$counts] ?? self::NEUTRAL_TIMBRE],
         ];
-        foreach ($parts as [$what, $number, $value]) {
-            if ('' !== $settings[$what] && $value !== $state[$what]) {
+        foreach ($parts as [$what, $method, $number, $value]) {
+            if ('' !== $method && $value !== $state[$what]) {
                 $state[$what] = $value;
-                $run->call($settings[$what], $t, $port, $settings['channel'], $number, $value, 0, '', $control, 0);
+                $run->call($method, $t, $port, $settings->channel, $number, $value, 0, '', $control, 0);
             }
         }
     }
@@ -226,7 +225,7 @@ final class Flatten implements Follower
     /**
      * The owner of the note that counts; of two with the same key the later one.
      *
-     * @param array<int|string, array{int, int}> $notes channel and key of each, in the order they began
+     * @param array<int|string, Two> $notes channel and key of each, in the order they began
      */
     private static function priority(array $notes, string $priority): int|string|null
     {

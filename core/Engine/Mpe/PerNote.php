@@ -14,7 +14,7 @@ use ZigzagPost\Core\Midi\Kind;
  * Bend, pressure and timbre that belong to the notes of an incoming MPE member channel (MIDI Polyphonic Expression 1.0,
  * section 2.3), on their way to channels where each note has them to itself: kept for later notes, sent before a note.
  *
- * @phpstan-type Expression array{int, int, int}
+ * @phpstan-import-type Expression from State
  *
  * An expression is bend (-8192 to 8191), pressure and timbre (0 to 127).
  */

@@ -15,6 +15,7 @@ use ZigzagPost\Core\Engine\State\State;
  * Each channel of a port has a role in a zone, so that a message is placed by one lookup.
  *
  * @phpstan-import-type Zone from State
+ * @phpstan-import-type Two from State
  */
 final class Zones
 {
@@ -35,9 +36,9 @@ final class Zones
     /** Sets up the zones that a rulebook declares for its in ports. */
     public static function declareAll(State $state, CompiledBook $book): void
     {
-        foreach ($book->zones() as $port => [$isUpper, $members, $bend, $isIn]) {
-            if ($isIn) {
-                self::declare($state, $port, $isUpper, $members, $bend);
+        foreach ($book->zones() as $port => $zone) {
+            if ($zone->isIn) {
+                self::declare($state, $port, $zone->isUpper, $zone->members, $zone->memberBend);
             }
         }
     }
@@ -107,7 +108,7 @@ final class Zones
         return 4 <= ($state->zoneRoles[$port][$ch] ?? 0) ? self::UPPER : self::LOWER;
     }
 
-    /** @return array{int, int} bend ranges of members and manager in cents */
+    /** @return Two bend ranges of members and manager in cents */
     public static function bendRanges(State $state, int $port, int $side): array
     {
         $zone = $state->zones[$port][$side] ?? null;

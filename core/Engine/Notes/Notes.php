@@ -13,6 +13,9 @@ use ZigzagPost\Core\Engine\State\State;
  * Who ends which note (laws 1 and 2). Whoever begins a note owns it: a held key, a latch, a made note's control, a gate.
  *
  * The ledger of {@see State} holds what each owner began; a note that several began ends with the last of them.
+ *
+ * @phpstan-import-type Owned from State
+ * @phpstan-import-type Begun from State
  */
 final class Notes
 {
@@ -159,7 +162,7 @@ final class Notes
         $run->later($t + $lengthUs, 'end', [$own, self::RELEASE_VELOCITY]);
     }
 
-    /** @param array<int|string, int|array{string, int, int, int, int, int}|array{int}> $began */
+    /** @param Owned $began */
     private static function endAll(Run $run, int|string $own, int $t, array $began, int $release): void
     {
         foreach ($began as $key => $entry) {
@@ -185,7 +188,7 @@ final class Notes
         }
     }
 
-    /** @param array{string, int, int, int, int, int} $shape */
+    /** @param Begun $shape */
     private static function shaped(Run $run, array $shape, int $t, int|string $own, int $release): int
     {
         [$method, $port, $ch, $n, $ctl, $index] = $shape;

@@ -13,13 +13,19 @@ use ZigzagPost\Core\Engine\Trace\Trace;
  * A run of a compiled rulebook, as rules see it: what it remembers, what is due, and what it has made.
  *
  * Compiled rules get it as `$e`, and the time as `$t`, in microseconds.
+ *
+ * Made: time in microseconds, position of the out port, bytes of one whole message; of a pulse no bytes, and its length in microseconds.
+ * PutOff: a method and what it is called with.
+ *
+ * @phpstan-type Made array{0: int, 1: int, 2: string, 3?: int}
+ * @phpstan-type PutOff array{string, int, int, int, int, int, string, int, int|string, int}
  */
 final class Run
 {
     public readonly State $state;
     public readonly Queue $queue;
     public readonly ?Trace $trace;
-    /** @var list<array{0: int, 1: int, 2: string, 3?: int}> messages made and not yet taken: time, port, bytes; of a pulse its length */
+    /** @var list<Made> messages made and not yet taken */
     public array $out = [];
 
     /** @param list<class-string<Follower>> $followers who keep account of notes in this rulebook */
@@ -80,7 +86,7 @@ final class Run
     /** @param list<mixed> $call method and arguments, as a continuation was put off with */
     public function callLater(int $t, array $call): void
     {
-        /** @var array{string, int, int, int, int, int, string, int, int|string, int} $call */
+        /** @var PutOff $call */
         [$method, $port, $ch, $n, $v, $rel, $raw, $ctl, $own, $index] = $call;
         $this->call($method, $t, $port, $ch, $n, $v, $rel, $raw, $ctl, $own, $index);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\State;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\KeptStep;
 
 /** Where the ports, rules and steps of a rulebook are found again in another one. */
 final readonly class Places
@@ -36,14 +37,15 @@ final readonly class Places
         $steps = [];
         $same = [];
         $found = [];
-        foreach ($new->keeping() as $step => [$title, $rule, $keyword, $which, $words]) {
-            $found["{$rule}\0{$title}\0{$keyword}\0{$which}"] = [$step, $words];
+        $key = static fn (KeptStep $kept): string => "{$kept->ofTitle}\0{$kept->rule}\0{$kept->keyword}\0{$kept->ofKeyword}";
+        foreach ($new->keeping() as $step => $kept) {
+            $found[$key($kept)] = (string) $step;
         }
-        foreach ($old->keeping() as $step => [$title, $rule, $keyword, $which, $words]) {
-            $is = $found["{$rule}\0{$title}\0{$keyword}\0{$which}"] ?? null;
+        foreach ($old->keeping() as $step => $kept) {
+            $is = $found[$key($kept)] ?? null;
             if (null !== $is) {
-                $steps[$step] = (string) $is[0];
-                if ($is[1] === $words) {
+                $steps[$step] = $is;
+                if ($new->keeping()[$is]->written === $kept->written) {
                     $same[$step] = true;
                 }
             }
@@ -155,14 +157,14 @@ final readonly class Places
     private static function rules(CompiledBook $old, CompiledBook $new): array
     {
         $named = [];
-        foreach ($new->rules() as $index => [$title]) {
-            $named[$title][] = $index;
+        foreach ($new->rules() as $index => $rule) {
+            $named[$rule->title][] = $index;
         }
         $rules = [];
         $seen = [];
-        foreach ($old->rules() as $index => [$title]) {
-            $is = $named[$title][$seen[$title] ?? 0] ?? null;
-            $seen[$title] = ($seen[$title] ?? 0) + 1;
+        foreach ($old->rules() as $index => $rule) {
+            $is = $named[$rule->title][$seen[$rule->title] ?? 0] ?? null;
+            $seen[$rule->title] = ($seen[$rule->title] ?? 0) + 1;
             if (null !== $is) {
                 $rules[$index] = $is;
             }

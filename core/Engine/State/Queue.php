@@ -10,7 +10,12 @@ namespace ZigzagPost\Core\Engine\State;
  * What is put in under a key takes the place of what was there under that key before, so that a tempo change leaves
  * nothing behind of the presses and ticks that it replaces.
  *
- * @phpstan-type Item array{int, int, string, list<mixed>, array{int, int}|null, string}
+ * Item: time, place in the order, what is done, with what, where it comes from, and key.
+ *
+ * @phpstan-import-type Origin from State
+ *
+ * @phpstan-type SavedQueue array{int, list<Item>}
+ * @phpstan-type Item array{int, int, string, list<mixed>, Origin|null, string}
  *
  * A thing due is its time in microseconds, its sequence, what to do, with what, for the trace where it comes from, and its
  * key ('' for none). The heap compares such lists from the left, and no two have the same sequence.
@@ -31,7 +36,7 @@ final class Queue extends \SplMinHeap
 
     /**
      * @param list<mixed> $arguments
-     * @param array{int, int}|null $origin
+     * @param Origin|null $origin
      * @param int|null $sequence a place in the order that was reserved before
      */
     public function add(int $time, string $do, array $arguments, ?array $origin = null, ?int $sequence = null, string $key = ''): void
@@ -82,7 +87,7 @@ final class Queue extends \SplMinHeap
         $this->putBack(array_filter($this->drawAll(), $keep));
     }
 
-    /** @return array{int, list<Item>} */
+    /** @return SavedQueue */
     public function save(): array
     {
         $copy = clone $this;
@@ -90,7 +95,7 @@ final class Queue extends \SplMinHeap
         return [$this->sequence, $copy->drawAll()];
     }
 
-    /** @param array{int, list<Item>} $saved */
+    /** @param SavedQueue $saved */
     public function restore(array $saved): void
     {
         $this->sequence = $saved[0];

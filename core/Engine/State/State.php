@@ -5,16 +5,44 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\State;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Number\Exact;
 
 /**
  * Everything a running engine remembers: plain data, apart from the rules, so that a run can be saved and go on.
  *
  * A note at a port is called by one number, {@see Note::of()}.
  *
- * @phpstan-type Flat array{side: int, notes: array<int|string, array{int, int}>, counts: int|string|null, bends: array<int, int>,
+ * What is kept by the thousand is positional, and written into saved runs as it stands:
+ *
+ * Begun: a step that a release runs again.
+ * Origin: record of the trace and rule that something goes back to.
+ * Slot: what a voice does, see Voices.
+ * Waiting: a group that waits for its lower half, until when, and its place in the order.
+ * Expression: bend, pressure and timbre.
+ * FlatOf: step, flat, in port and control.
+ * PressMessage: port, channel, number, value and bytes.
+ * PressMember: group, place in it, and whether none can be chosen.
+ * GestureAnswer: method, rule, and place in its list.
+ *
+ * @phpstan-type Begun array{string, int, int, int, int, int}
+ * @phpstan-type Owned array<int|string, int|Begun|array{int}>
+ * @phpstan-type Origin array{int, int}
+ * @phpstan-type Slot array{int, int|string, int, int, int, int}
+ * @phpstan-type Waiting array{int, int, int, int, int, int, int}
+ * @phpstan-type Expression array{int, int, int}
+ * @phpstan-type FanNote array{int|string, int, int, int, int}
+ * @phpstan-type FlatOf array{string, string, int, int}
+ * @phpstan-type PressMessage array{int, int, int, int, string}
+ * @phpstan-type PressMember array{string, int, bool}
+ * @phpstan-type GestureAnswer array{string, int, int}
+ * @phpstan-type Two array{int, int}
+ * @phpstan-type Flat array{side: int, notes: array<int|string, Two>, counts: int|string|null, bends: array<int, int>,
  *     timbres: array<int, int>, pressures: array<int, int>, manager: int, bend: int, timbre: int, pressure: int, withheld: int|null}
- * @phpstan-type Pressed array{phase: int, parts: int, first: int, message: array{int, int, int, int, string}, member: array{string, int,
- *     bool}|null, short: array{string, int, int}|null, held: array{string, int, int}|null, twiceAt: int, did: int}
+ * @phpstan-type Pressed array{phase: int, parts: int, first: int, message: PressMessage, member: PressMember|null,
+ *     short: GestureAnswer|null, held: GestureAnswer|null, twiceAt: int, did: int}
+ *
+ * @phpstan-import-type Fraction from Exact
+ *
  * @phpstan-type Zone array{members: int, memberCents: int, managerCents: int}
  */
 final class State
@@ -47,7 +75,7 @@ final class State
      *
      * An owner of a single note, which is nearly every one, has just that note.
      *
-     * @var array<int|string, int|array<int|string, int|array{string, int, int, int, int, int}|array{int}>>
+     * @var array<int|string, int|Owned>
      */
     public array $ledger = [];
     /** @var array<int, int> how often each sounding note of the out ports was begun */
@@ -57,7 +85,7 @@ final class State
     /** @var array<string, array<int, bool>> by step, controls that are switched on */
     public array $toggled = [];
     /**
-     * @var array<string, array<int, array{int, list<mixed>|null, array{int, int}|null}>> by step and control, until when, what waits and where
+     * @var array<string, array<int, array{int, list<mixed>|null, Origin|null}>> by step and control, until when, what waits and where
      *     it comes from, see Thinning
      */
     public array $thinned = [];
@@ -73,7 +101,7 @@ final class State
     public array $linked = [];
     /** @var array<int, array<int, int>> by control at an out port, values sent there lately, and when */
     public array $echoes = [];
-    /** @var array<int, int|array{int|float, int}> present values of scaled faders, unrounded */
+    /** @var array<int, int|Fraction> present values of scaled faders, unrounded */
     public array $exact = [];
     /** @var array<string, array<int, int>> where faders stand, by step and control */
     public array $stands = [];
@@ -81,17 +109,17 @@ final class State
     public array $latest = [];
     /** @var array<string, int> by group, the member chosen; 0 for none */
     public array $choices = [];
-    /** @var array<int, bool> by position in {@see CompiledBook::LAMPS}, whether it was last lit */
+    /** @var array<int, bool> by position in {@}, whether it was last lit */
     public array $lamps = [];
     /** @var array<int, true> members of groups that are down */
     public array $down = [];
     /** @var array<int, Pressed> by incoming control, gestures under way, see Gestures */
     public array $gestures = [];
-    /** @var array<int, array{int, int}> by control at an out port, what pedals were last sent, and by which rule, where some rule releases them */
+    /** @var array<int, Two> by control at an out port, what pedals were last sent, and by which rule, where some rule releases them */
     public array $held = [];
     /** Whether the present message differs from the last one of its control. */
     public bool $isChanged = true;
-    /** @var array<int, array{int, int, int, int, int, int, int}> by in port, the group that waits for its lower half, until when, and its place in the order */
+    /** @var array<int, Waiting> by in port */
     public array $waiting = [];
     /** @var array<int, true> in ports with an alarm for what waits */
     public array $alarms = [];
@@ -103,7 +131,7 @@ final class State
     public array $pressed = [];
     /** @var array<int, bool> by out port and channel, whether the sustain pedal is down */
     public array $pedals = [];
-    /** @var array<string, array<int, array{int, int|string, int, int, int, int}>> by step, what its voices do, see Voices */
+    /** @var array<string, array<int, Slot>> by step */
     public array $voices = [];
     /** @var array<string, int> */
     public array $lastVoice = [];
@@ -113,17 +141,17 @@ final class State
     public array $zones = [];
     /** @var array<int, array<int, int>> by in port and channel, its role in a zone, see Zones */
     public array $zoneRoles = [];
-    /** @var array<int, array<int, array{int, int}>> by in port and channel, the registered parameter selected */
+    /** @var array<int, array<int, Two>> by in port and channel, the registered parameter selected */
     public array $zoneParameters = [];
     /** @var array<string, Flat> */
     public array $flats = [];
-    /** @var array<int|string, list<array{string, string, int, int}>> steps, flats, in ports and controls of an owner's notes */
+    /** @var array<int|string, list<FlatOf>> by owner of notes */
     public array $flatOf = [];
-    /** @var array<string, array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}>> */
+    /** @var array<string, array<int, array{notes: list<FanNote>, freed: int, newest: int, sent: Expression}>> */
     public array $fans = [];
-    /** @var array<string, array<int, array{int, int, int}>> by where they go, in port and channel, what notes begin with, see PerNote */
+    /** @var array<string, array<int, Expression>> by where they go, in port and channel, what notes begin with, see PerNote */
     public array $expressions = [];
-    /** @var array<int, array{int, int, int}> by out port and channel, bend, pressure and timbre last sent for a note dealt out there */
+    /** @var array<int, Expression> by out port and channel, bend, pressure and timbre last sent for a note dealt out there */
     public array $expressed = [];
     /** @var array<int|string, list<string>> */
     public array $fanOf = [];
@@ -160,7 +188,7 @@ final class State
     /**
      * What an owner ends, in full form.
      *
-     * @return array<int|string, int|array{string, int, int, int, int, int}|array{int}>
+     * @return Owned
      */
     public function owned(int|string $own): array
     {
@@ -169,7 +197,7 @@ final class State
         return \is_int($owned) ? [$owned => 1] : $owned;
     }
 
-    /** @param int|array{string, int, int, int, int, int}|array{int} $entry */
+    /** @param int|Begun|array{int} $entry */
     public function own(int|string $own, int|string $key, int|array $entry): void
     {
         $owned = $this->owned($own);

@@ -16,8 +16,11 @@ use ZigzagPost\Core\Number\Rejected;
  * clock's state is plain data: `base` is the time of the tick numbered `first`, `ticks` the number of the next one and
  * `pulses` those of the next pulses. Of each clock one tick, and one pulse of each kind, stands in the queue.
  *
- * @phpstan-type ClockState array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>,
+ * @phpstan-type ClockState array{beat: Beat, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>,
  *     lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}
+ *
+ * @phpstan-import-type Beat from Tempo
+ * @phpstan-import-type Fraction from Exact
  */
 final class Clocks
 {
@@ -30,7 +33,7 @@ final class Clocks
     /** @param string $with the message that says so: start, or continue */
     public static function start(Run $run, string $clock, int $t, string $with = "\xFA"): void
     {
-        foreach ($run->book->clock($clock)['sends'] as $port) {
+        foreach ($run->book->clock($clock)->sends as $port) {
             $run->emit($t, $port, $with);
         }
         $state = self::state($run, $clock);
@@ -41,7 +44,7 @@ final class Clocks
         $state['pulses'] = [];
         $run->state->clocks[$clock] = $state;
         self::tick($run, $t, $clock);
-        foreach (array_keys($run->book->clock($clock)['pulses']) as $which) {
+        foreach (array_keys($run->book->clock($clock)->pulses) as $which) {
             self::pulse($run, $t, $clock, $which);
         }
     }
@@ -55,10 +58,10 @@ final class Clocks
         $state['isRunning'] = false;
         $run->state->clocks[$clock] = $state;
         $run->queue->cancel(self::tickKey($clock));
-        foreach (array_keys($run->book->clock($clock)['pulses']) as $which) {
+        foreach (array_keys($run->book->clock($clock)->pulses) as $which) {
             $run->queue->cancel(self::pulseKey($clock, $which));
         }
-        foreach ($run->book->clock($clock)['sends'] as $port) {
+        foreach ($run->book->clock($clock)->sends as $port) {
             $run->emit($t, $port, "\xFC");
         }
     }
@@ -66,7 +69,7 @@ final class Clocks
     /**
      * Another tempo from now on. Where changes come so fast that a tick or pulse would be put off for ever, it goes out.
      *
-     * @param int|float|array{int|float, int} $tempo beats a minute
+     * @param int|float|Fraction $tempo beats a minute
      *
      * @throws Rejected
      */
@@ -78,7 +81,7 @@ final class Clocks
     /**
      * The same for the length of a beat.
      *
-     * @param array{int, int} $beat in microseconds
+     * @param Beat $beat in microseconds
      */
     public static function setBeat(Run $run, string $clock, int $t, array $beat): void
     {
@@ -91,9 +94,9 @@ final class Clocks
         $state['base'] = $t;
         $state['first'] = 0;
         $state['ticks'] = $t - $state['lastTick'] >= max(self::after($old, self::TICKS), self::after($beat, self::TICKS)) ? 0 : 1;
-        foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
+        foreach ($run->book->clock((string) $clock)->pulses as $which => $plan) {
             $state['pulses'][$which] =
-                $t - ($state['lastPulses'][$which] ?? $t) >= max(self::after($old, $perBeat), self::after($beat, $perBeat)) ? 0 : 1;
+                $t - ($state['lastPulses'][$which] ?? $t) >= max(self::after($old, $plan->perBeat), self::after($beat, $plan->perBeat)) ? 0 : 1;
         }
         self::reschedule($run, $clock, $state, $t);
         self::tell($run, $clock, $t, $beat);
@@ -102,7 +105,7 @@ final class Clocks
     /**
      * Keeps step with an incoming clock message: the tick nearest to it is at this time.
      *
-     * @param array{int, int} $beat length of a beat in microseconds
+     * @param Beat $beat length of a beat in microseconds
      */
     public static function align(Run $run, string $clock, int $t, array $beat): void
     {
@@ -129,8 +132,8 @@ final class Clocks
             }
             $skipped[$clock] = $first - $state['ticks'];
             $state['ticks'] = $first;
-            foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
-                $state['pulses'][$which] = max($state['pulses'][$which] ?? 0, self::firstFrom($state, $t, $perBeat));
+            foreach ($run->book->clock((string) $clock)->pulses as $which => $plan) {
+                $state['pulses'][$which] = max($state['pulses'][$which] ?? 0, self::firstFrom($state, $t, $plan->perBeat));
             }
             self::reschedule($run, (string) $clock, $state, 0);
         }
@@ -143,8 +146,8 @@ final class Clocks
     {
         $state = self::state($run, $clock);
         $state['pulses'] = [];
-        foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
-            $state['pulses'][$which] = self::firstFrom($state, $t, $perBeat);
+        foreach ($run->book->clock((string) $clock)->pulses as $which => $plan) {
+            $state['pulses'][$which] = self::firstFrom($state, $t, $plan->perBeat);
         }
         self::reschedule($run, $clock, $state, $t);
     }
@@ -153,7 +156,7 @@ final class Clocks
     public static function tick(Run $run, int $t, string $clock): void
     {
         $state = self::state($run, $clock);
-        foreach ($run->book->clock($clock)['sends'] as $port) {
+        foreach ($run->book->clock($clock)->sends as $port) {
             $run->emit($t, $port, "\xF8");
         }
         ++$state['ticks'];
@@ -166,14 +169,14 @@ final class Clocks
     public static function pulse(Run $run, int $t, string $clock, int $which): void
     {
         $state = self::state($run, $clock);
-        [$perBeat, $ports] = $run->book->clock($clock)['pulses'][$which];
-        foreach ($ports as $port) {
+        $plan = $run->book->clock($clock)->pulses[$which];
+        foreach ($plan->ports as $port) {
             $run->pulse($t, $port, self::PULSE_US);
         }
         $state['pulses'][$which] = ($state['pulses'][$which] ?? 0) + 1;
         $state['lastPulses'][$which] = $t;
         $run->state->clocks[$clock] = $state;
-        self::schedulePulse($run, $clock, $state, $which, $perBeat, 0);
+        self::schedulePulse($run, $clock, $state, $which, $plan->perBeat, 0);
     }
 
     /** A tap press is due. */
@@ -185,11 +188,11 @@ final class Clocks
     /**
      * Tap presses at beat distance; they take the place of those that an earlier tempo left to do.
      *
-     * @param array{int, int} $beat
+     * @param Beat $beat
      */
     public static function tell(Run $run, string $clock, int $t, array $beat): void
     {
-        foreach ($run->book->clock($clock)['taps'] as $which => $presses) {
+        foreach ($run->book->clock($clock)->taps as $which => $presses) {
             for ($i = 0; $i < $presses; ++$i) {
                 $run->later($t + Exact::round($i * $beat[0], $beat[1]), 'tap', [$clock, $which], "tap {$clock} {$which} {$i}");
             }
@@ -199,9 +202,9 @@ final class Clocks
     /**
      * The length of a beat in microseconds at a tempo, brought into the range of tempos.
      *
-     * @param int|float|array{int|float, int} $tempo beats a minute
+     * @param int|float|Fraction $tempo beats a minute
      *
-     * @return array{int, int}
+     * @return Beat
      *
      * @throws Rejected
      */
@@ -213,8 +216,8 @@ final class Clocks
     }
 
     /**
-     * @param array{int, int} $a
-     * @param array{int, int} $b
+     * @param Beat $a
+     * @param Beat $b
      */
     public static function same(array $a, array $b): bool
     {
@@ -241,7 +244,7 @@ final class Clocks
     public static function state(Run $run, string $clock): array
     {
         return $run->state->clocks[$clock] ?? [
-            'beat' => $run->book->clock($clock)['beat'],
+            'beat' => $run->book->clock($clock)->beatUs,
             'isRunning' => false,
             'base' => 0,
             'first' => 0,
@@ -268,8 +271,8 @@ final class Clocks
             return;
         }
         self::scheduleTick($run, $clock, $state, $t);
-        foreach ($run->book->clock((string) $clock)['pulses'] as $which => [$perBeat]) {
-            self::schedulePulse($run, $clock, $state, $which, $perBeat, $t);
+        foreach ($run->book->clock((string) $clock)->pulses as $which => $plan) {
+            self::schedulePulse($run, $clock, $state, $which, $plan->perBeat, $t);
         }
     }
 
@@ -333,7 +336,7 @@ final class Clocks
     /**
      * The time between two of so many a beat, in microseconds.
      *
-     * @param array{int, int} $beat
+     * @param Beat $beat
      */
     private static function after(array $beat, int $perBeat): int
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Engine\Trace;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Book\RuleHeading;
 use ZigzagPost\Core\Engine\State\Places;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Kind;
@@ -20,6 +21,9 @@ use ZigzagPost\Core\Midi\Words;
  * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null,
  *     visits: list<Visit>, due: list<int>}
  * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
+ *
+ * @phpstan-import-type Origin from \ZigzagPost\Core\Engine\State\State
+ * @phpstan-import-type Two from \ZigzagPost\Core\Engine\State\State
  */
 final class Trace
 {
@@ -40,7 +44,7 @@ final class Trace
     private array $records = [];
     /** @var list<Late> */
     private array $late = [];
-    /** @var list<array{int, int}> records that have more to send, and when */
+    /** @var list<Two> records that have more to send, and when */
     private array $pending = [];
     /** @var list<int> records whose held-back value a later one has replaced */
     private array $replaced = [];
@@ -53,7 +57,7 @@ final class Trace
     private int $seq = 0;
     private int $line = 0;
     private bool $isUnclaimed = false;
-    /** @var array{int, int}|null record and rule that something due now goes back to */
+    /** @var Origin|null what something due now goes back to */
     private ?array $origin = null;
     /** @var array<int|string, array<int|string, int>> rules by owner and what it ends */
     private array $owners = [];
@@ -71,7 +75,7 @@ final class Trace
     /**
      * What was written down since the last call.
      *
-     * @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} incoming messages; what went out later than the message it was
+     * @return array{list<TraceRecord>, list<Late>, list<Two>, list<int>} incoming messages; what went out later than the message it was
      *                                                                                made from; which messages (by sequence) have more to send, and when;
      *                                                                                which are {@see REPLACED}
      */
@@ -277,7 +281,7 @@ final class Trace
         }
     }
 
-    /** @param array{int, int}|null $origin the message that was held back, and will not go out now */
+    /** @param Origin|null $origin the message that was held back, and will not go out now */
     public function replaces(?array $origin): void
     {
         if (null !== $origin) {
@@ -294,7 +298,7 @@ final class Trace
         }
     }
 
-    /** @return array{int, int}|null the message and rule now at work, for what will be due later */
+    /** @return Origin|null the message and rule now at work, for what will be due later */
     public function originNow(): ?array
     {
         if (null === $this->current || [] === $this->current['visits']) {
@@ -304,7 +308,7 @@ final class Trace
         return [$this->current['seq'], $this->current['visits'][\count($this->current['visits']) - 1]['rule']];
     }
 
-    /** @param array{int, int}|null $origin */
+    /** @param Origin|null $origin */
     public function resume(?array $origin): void
     {
         $this->origin = $origin;
@@ -384,9 +388,9 @@ final class Trace
     private function visit(int $rule): void
     {
         if (null !== $this->current) {
-            [$title, $line] = $this->book->rules()[$rule] ?? ['a rule that is gone', 0];
-            $this->current['visits'][] = ['rule' => $rule, 'title' => $title, 'line' => $line, 'marks' => [], 'outs' => [], 'tear' => null];
-            $this->line = $line;
+            $heading = $this->book->rules()[$rule] ?? new RuleHeading('a rule that is gone', 0, -1);
+            $this->current['visits'][] = ['rule' => $rule, 'title' => $heading->title, 'line' => $heading->line, 'marks' => [], 'outs' => [], 'tear' => null];
+            $this->line = $heading->line;
         }
     }
 

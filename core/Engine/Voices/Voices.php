@@ -19,6 +19,9 @@ use ZigzagPost\Core\Engine\State\State;
  * A voice becomes free when its note ends while the sustain pedal of its channel is up, or else when that pedal comes up.
  * What each voice does is kept as plain data: note, owner, whether it is free, sounds or is held by the pedal, the order in
  * which it began, and the incoming port and channel.
+ *
+ * @phpstan-import-type Two from State
+ * @phpstan-import-type Slot from State
  */
 final class Voices implements Follower
 {
@@ -33,7 +36,7 @@ final class Voices implements Follower
     /**
      * Begins a note on a voice; false when none is free and none may be stolen.
      *
-     * @param list<array{int, int}> $voices port and channel (0 for the message's own) of each voice
+     * @param list<Two> $voices port and channel (0 for the message's own) of each voice
      */
     public static function noteOn(
         Run $run,
@@ -195,7 +198,7 @@ final class Voices implements Follower
         return self::PLACE.$port;
     }
 
-    /** @param array<int, array{int, int|string, int, int, int, int}> $slots */
+    /** @param array<int, Slot> $slots */
     private static function oldest(array $slots): int
     {
         $began = array_column($slots, 3);
@@ -205,7 +208,7 @@ final class Voices implements Follower
         return $voices[0];
     }
 
-    /** @param array{int, int|string, int, int, int, int} $slot */
+    /** @param Slot $slot */
     private static function steal(Run $run, array $slot, int $t): void
     {
         [$note, $own, $is] = $slot;

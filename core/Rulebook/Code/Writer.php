@@ -119,10 +119,20 @@ interface Writer extends Scope
     /**
      * Tells the compiled rulebook how this step flattens.
      *
-     * @param array{channel: int, range: int, priority: string, bend: string, pressure: string, pressureController: int, timbre: string,
-     *     timbreController: int} $flattening
+     * @param int $range bend range in semitones
+     * @param string $priority last, high or low
+     * @param string $bend method that goes on with bend, '' where it is not sent; so of pressure and timbre
      */
-    public function flattens(array $flattening): void;
+    public function flattens(
+        int $channel,
+        int $range,
+        string $priority,
+        string $bend,
+        string $pressure,
+        int $pressureController,
+        string $timbre,
+        int $timbreController,
+    ): void;
 
     public function declared(): Declared;
 

@@ -133,20 +133,20 @@ final class FlattenStep extends Step
     private function describe(Writer $code, bool $beginsNotes): void
     {
         $timbre = $this->timbreController ?? self::TIMBRE;
-        $code->flattens([
-            'channel' => $this->channel,
-            'range' => $this->bendRange(),
-            'priority' => $this->priority ?? 'last',
-            'bend' => $beginsNotes ? $code->owner()->continuationAs(Kind::Bend) : '',
-            'pressure' => match ($beginsNotes ? $this->pressure : null) {
+        $code->flattens(
+            channel: $this->channel,
+            range: $this->bendRange(),
+            priority: $this->priority ?? 'last',
+            bend: $beginsNotes ? $code->owner()->continuationAs(Kind::Bend) : '',
+            pressure: match ($beginsNotes ? $this->pressure : null) {
                 'cc' => $code->owner()->continuationAs(Kind::Cc),
                 'channel' => $code->owner()->continuationAs(Kind::Pressure),
                 default => '',
             },
-            'pressureController' => $this->pressureController ?? 0,
-            'timbre' => !$beginsNotes || 'drop' === $this->timbre ? '' : $code->owner()->continuationAs(Kind::Cc),
-            'timbreController' => $timbre,
-        ]);
+            pressureController: $this->pressureController ?? 0,
+            timbre: !$beginsNotes || 'drop' === $this->timbre ? '' : $code->owner()->continuationAs(Kind::Cc),
+            timbreController: $timbre,
+        );
     }
 
     /** What sets up the zone or its bend range stays in it. */
