@@ -32,8 +32,9 @@ final readonly class Checker
         $findings = array_map(self::syntax(...), $errors);
         $book = $written;
         if (null !== $rig || Naming::isNeeded($written)) {
-            [$book, $unknown] = self::named($written, $rig);
-            array_push($findings, ...$unknown);
+            $named = self::named($written, $rig);
+            $book = $named->book;
+            array_push($findings, ...$named->findings);
         }
         array_push($findings, ...(new UnknownNames())->findings($book));
         $understood = [] === array_filter($findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
@@ -92,17 +93,13 @@ final readonly class Checker
         ];
     }
 
-    /**
-     * @param (\Closure(Rulebook): Devices)|null $rig
-     *
-     * @return array{Rulebook, list<Finding>}
-     */
-    private static function named(Rulebook $book, ?\Closure $rig): array
+    /** @param (\Closure(Rulebook): Devices)|null $rig */
+    private static function named(Rulebook $book, ?\Closure $rig): NamedBook
     {
         if (null === $rig) {
             $name = Naming::firstName($book);
 
-            return [
+            return new NamedBook(
                 $book,
                 null === $name
                     ? []
@@ -113,7 +110,7 @@ final readonly class Checker
                             "{$name->text} is a device of a rig, and this rulebook is read without one; add --rig FILE, or write numbers such as cc 20..23",
                         ),
                     ],
-            ];
+            );
         }
         $devices = $rig($book);
         $named = Naming::resolve($book, $devices);
@@ -127,7 +124,7 @@ final readonly class Checker
             $devices->several(),
         );
 
-        return [$named, [...array_map(self::syntax(...), $errors), ...$hints]];
+        return new NamedBook($named, [...array_map(self::syntax(...), $errors), ...$hints]);
     }
 
     private static function syntax(RulebookError $error): Finding

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -236,7 +237,8 @@ final class Claims
     private static function bits(Kind $kind, ?NumberList $list): string
     {
         $size = $kind->hasKey() || $kind->hasNumber() ? (16383 === $kind->numberRange()?->high ? 2048 : 16) : 1;
-        [$low, $high] = $kind->numberRange()?->ends() ?? [0, 8 * $size - 1];
+        $range = $kind->numberRange() ?? new ValueRange(0, 8 * $size - 1);
+        [$low, $high] = [$range->low, $range->high];
         $bits = str_repeat("\0", $size);
         if (null === $list) {
             return 2048 === $size ? str_repeat("\xFF", $size) : self::set($bits, $low, $high);

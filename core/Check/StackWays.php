@@ -19,7 +19,7 @@ final class StackWays implements Check
     private array $sizes = [];
     /** @var array<string, Step|null> by stack, a step that changes the scene, if it comes to one */
     private array $changes = [];
-    /** @var list<array{Stack, Step}> stacks that do themselves, and the step that closes the circle */
+    /** @var list<StackCircle> */
     private array $circles = [];
 
     public function findings(Rulebook $book): iterable
@@ -46,8 +46,8 @@ final class StackWays implements Check
                 );
             }
         }
-        foreach ($this->circles as [$stack, $step]) {
-            yield Finding::error('stack-circle', $step->span, "stack \"{$stack->name->text}\" does itself by this; take the line out");
+        foreach ($this->circles as $circle) {
+            yield Finding::error('stack-circle', $circle->step->span, "stack \"{$circle->stack->name->text}\" does itself by this; take the line out");
         }
         foreach ($book->scenes as $scene) {
             foreach ([...$scene->onEnter, ...$scene->onLeave] as $step) {
@@ -83,7 +83,7 @@ final class StackWays implements Check
             }
             $this->visit($book, $inner);
             if (null === $this->sizes[$inner->name->text]) {
-                $this->circles[] = [$inner, $step];
+                $this->circles[] = new StackCircle($inner, $step);
             }
             $size = min(self::MOST_STEPS + 1, $size + ($this->sizes[$inner->name->text] ?? 0));
             $change ??= $this->changes[$inner->name->text] ?? null;

@@ -10,6 +10,7 @@ use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\SelectedKind;
 use ZigzagPost\Core\Rulebook\Selector;
+use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Span;
 
@@ -42,9 +43,11 @@ final class TwoClocks implements Check
             }
         }
         foreach ($book->rules as $rule) {
-            foreach ($this->outPorts($rule) as [$port, $span]) {
-                foreach ($this->sources($book, $rule) as $source) {
-                    $clocked[$port][$source] ??= $span;
+            foreach ($rule->steps as $step) {
+                foreach (self::outPorts($step) as $port) {
+                    foreach ($this->sources($book, $rule) as $source) {
+                        $clocked[$port][$source] ??= $step->span;
+                    }
                 }
             }
         }
@@ -72,15 +75,13 @@ final class TwoClocks implements Check
         }
     }
 
-    /** @return list<array{string, Span}> out ports that a rule sends what it takes to */
-    private function outPorts(Rule $rule): array
+    /** @return list<string> out ports that a step sends to what the rule takes */
+    private static function outPorts(Step $step): array
     {
         $ports = [];
-        foreach ($rule->steps as $step) {
-            foreach ($step->is(Fact::PassesOn) ? $step->references() : [] as $reference) {
-                if (Reference::OUT_PORT === $reference->what) {
-                    $ports[] = [$reference->name->text, $step->span];
-                }
+        foreach ($step->is(Fact::PassesOn) ? $step->references() : [] as $reference) {
+            if (Reference::OUT_PORT === $reference->what) {
+                $ports[] = $reference->name->text;
             }
         }
 

@@ -15,7 +15,6 @@ use ZigzagPost\Core\Engine\Book\PulsePlan;
 use ZigzagPost\Core\Engine\Book\RuleHeading;
 use ZigzagPost\Core\Engine\Book\RuleRoute;
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
@@ -285,7 +284,7 @@ final class Compiler
                 $part->ends(),
                 $group->orNone,
                 $part->before,
-                null === $part->values ? null : new ValueRange(...$part->values),
+                $part->values,
             ),
             $group->parts,
         );

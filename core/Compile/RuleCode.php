@@ -224,7 +224,8 @@ final class RuleCode implements Writer
         $isFirst = 0 === $this->entry->from && !$this->entry->isRelease;
         $isKnown = $isFirst && RuleEntry::RUNS !== $this->entry->gesture;
         $isListed = array_map(
-            fn (array $alternative): bool => null !== $alternative[0]->place || null !== SelectorCode::listOf($this->entry->kind, ...$alternative),
+            fn (AskedSelector $asked): bool => null !== $asked->selector->place
+                || null !== SelectorCode::listOf($this->entry->kind, $asked->selector, $asked->numbers),
             SelectorCode::alternatives($this),
         );
         if ($isFirst && !\in_array(true, $isListed, true)) {

@@ -40,15 +40,15 @@ final class SelectorCode
         $tests = [];
         foreach ($alternatives as $alternative) {
             $tests[] = [
-                $usesIndex ? '$ix = '.self::place($code, ...$alternative).';' : '',
-                self::test($code, $alternative[0], $alternative[1], 1 < \count($alternatives)),
+                $usesIndex ? '$ix = '.self::place($code, $alternative->selector, $alternative->numbers).';' : '',
+                self::test($code, $alternative->selector, $alternative->numbers, 1 < \count($alternatives)),
             ];
         }
         if (1 === \count($tests)) {
             [$place, $test] = $tests[0];
             $code->line($place);
             $code->line('true' === $test ? '' : "if (!{$test}) { return 0; }");
-            self::narrow($code, ...$alternatives[0]);
+            self::narrow($code, $alternatives[0]->selector, $alternatives[0]->numbers);
         } elseif ($usesIndex || !\in_array('true', array_column($tests, 1), true)) {
             // One statement each, so that a rule of many lines makes long code, not deep code.
             $code->line('do {');
@@ -103,7 +103,7 @@ final class SelectorCode
     /**
      * Every way in which a selector of the rule can match its kind.
      *
-     * @return list<array{Selector, ?NumberList}>
+     * @return list<AskedSelector>
      */
     public static function alternatives(RuleCode $code): array
     {
@@ -113,7 +113,7 @@ final class SelectorCode
             foreach ($isAsked ? $selector->matched() : [] as $matched) {
                 [$kind, $numbers] = [$matched->kind, $matched->numbers];
                 if ($kind === $code->entry->kind) {
-                    $alternatives[] = [$selector, $numbers];
+                    $alternatives[] = new AskedSelector($selector, $numbers);
                 }
             }
         }
@@ -181,15 +181,15 @@ final class SelectorCode
     private static function inList(RuleCode $code, string $variable, NumberList $list, int $shift = 0): string
     {
         $shifted = static fn (LiteralRange $range): array => [$range->from->value - $shift, $range->to->value - $shift];
-        $ranges = Ranges::merged(array_map($shifted, $list->ranges));
-        if (\count($ranges) > self::MOST_TESTS) {
-            return 'Ranges::has('.$code->draft->constant(array_merge(...$ranges)).", {$variable})";
+        $ends = Ranges::merged(array_merge(...array_map($shifted, $list->ranges)));
+        if (\count($ends) > 2 * self::MOST_TESTS) {
+            return 'Ranges::has('.$code->draft->constant($ends).", {$variable})";
         }
-        if ([] === $ranges) {
+        if ([] === $ends) {
             return 'false';
         }
         $tests = [];
-        foreach ($ranges as [$low, $high]) {
+        foreach (array_chunk($ends, 2) as [$low, $high]) {
             $tests[] =
                 $low === $high
                     ? "{$variable} === ".self::number($low)

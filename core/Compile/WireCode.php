@@ -35,7 +35,7 @@ final class WireCode
                 ),
             );
             if ($patched < $made) {
-                return self::patch($code, $stale, [$ch, $n, $v]);
+                return self::patch($code, $stale, $ch, $n, $v);
             }
         }
 
@@ -110,15 +110,13 @@ final class WireCode
      * The bytes it came as, with what has changed put in.
      *
      * @param list<string> $stale
-     * @param array{string, string, string} $parts
      */
-    private static function patch(RuleCode $code, array $stale, array $parts): string
+    private static function patch(RuleCode $code, array $stale, string $ch, string $n, string $v): string
     {
         $bytes = $code->temporary();
         $code->line("{$bytes} = \$raw;");
-        foreach (['$ch', '$n', '$v'] as $position => $variable) {
+        foreach ([['$ch', $ch], ['$n', $n], ['$v', $v]] as $position => [$variable, $part]) {
             if (\in_array($variable, $stale, true)) {
-                $part = $parts[$position];
                 $code->line(
                     "{$bytes}[{$position}] = ".
                         match (true) {

@@ -15,7 +15,7 @@ final class Shape
     /** @var array<class-string, self<object>> */
     private static array $shapes = [];
 
-    /** @var array<string, array{Type, bool, mixed}> type, whether the field has to be there, and what stands for it if not */
+    /** @var array<string, Field> */
     private array $fields = [];
 
     /** @var \ReflectionClass<T> */
@@ -30,11 +30,11 @@ final class Shape
             if ([] === $types) {
                 throw new \LogicException("{$class}::\${$parameter->getName()} says nothing of its type");
             }
-            $this->fields[$parameter->getName()] = [
+            $this->fields[$parameter->getName()] = new Field(
                 $types[0]->newInstance(),
                 !$parameter->isDefaultValueAvailable(),
                 $parameter->isDefaultValueAvailable() ? $parameter->getDefaultValue() : null,
-            ];
+            );
         }
     }
 
@@ -62,13 +62,13 @@ final class Shape
         }
         $before = \count($reading->problems);
         $values = [];
-        foreach ($this->fields as $name => [$type, $isNeeded, $default]) {
+        foreach ($this->fields as $name => $field) {
             $name = (string) $name;
             if (\array_key_exists($name, $json)) {
-                $values[] = $type->read($json[$name], $reading, self::under($path, $name));
+                $values[] = $field->type->read($json[$name], $reading, self::under($path, $name));
             } else {
-                $values[] = $default;
-                if ($isNeeded) {
+                $values[] = $field->default;
+                if ($field->isNeeded) {
                     $reading->problem(self::under($path, $name), 'is missing');
                 }
             }
@@ -82,10 +82,10 @@ final class Shape
     public function write(object $value): array|\stdClass
     {
         $json = [];
-        foreach ($this->fields as $name => [$type, $isNeeded, $default]) {
-            $field = $value->{$name};
-            if (null !== $field && ($isNeeded || $field !== $default)) {
-                $json[$name] = $type->write($field);
+        foreach ($this->fields as $name => $field) {
+            $is = $value->{$name};
+            if (null !== $is && ($field->isNeeded || $is !== $field->default)) {
+                $json[$name] = $field->type->write($is);
             }
         }
 
@@ -97,9 +97,9 @@ final class Shape
     {
         $properties = [];
         $needed = [];
-        foreach ($this->fields as $name => [$type, $isNeeded]) {
-            $properties[$name] = $type->schema($definitions);
-            if ($isNeeded) {
+        foreach ($this->fields as $name => $field) {
+            $properties[$name] = $field->type->schema($definitions);
+            if ($field->isNeeded) {
                 $needed[] = $name;
             }
         }

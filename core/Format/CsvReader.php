@@ -15,7 +15,7 @@ final class CsvReader
     /** Longest line in bytes; a system exclusive message of 64 KiB takes a quarter of it. */
     private const MAX_LINE = 2 << 20;
 
-    /** @var array<int, list<array{int, string}>> by track, ticks and encoded events */
+    /** @var array<int, array<int, string>> by track and tick, encoded events; those of one tick follow each other in the order of the file */
     private array $events = [];
     /** @var array<int, int> by track, tick of its end */
     private array $ends = [];
@@ -99,7 +99,8 @@ final class CsvReader
 
             return;
         }
-        $this->events[$number][] = [$tick, $event->encoded()];
+        $before = $this->events[$number][$tick] ?? null;
+        $this->events[$number][$tick] = (null === $before ? '' : $before.VariableLength::delta(0)).$event->encoded();
         if (++$this->count > TrackFile::MOST_EVENTS / 2) {
             throw BadFile::atLine($this->file, $line, \sprintf('this file has more than %d events; cut it into parts', TrackFile::MOST_EVENTS / 2));
         }
@@ -108,10 +109,10 @@ final class CsvReader
     private function track(int $number): Track
     {
         $events = $this->events[$number] ?? [];
-        usort($events, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        ksort($events);
         $bytes = '';
         $last = 0;
-        foreach ($events as [$tick, $encoded]) {
+        foreach ($events as $tick => $encoded) {
             $bytes .= VariableLength::delta($tick - $last).$encoded;
             $last = $tick;
         }

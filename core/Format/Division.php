@@ -45,7 +45,7 @@ final readonly class Division
     /**
      * Times of ascending ticks in microseconds, through a tempo map.
      *
-     * @param list<array{int, int}> $tempoMap tick and microseconds a quarter note, ascending
+     * @param list<TempoChange> $tempoMap ascending
      *
      * @return \Closure(int): int
      */
@@ -60,9 +60,9 @@ final readonly class Division
         $elapsed = 0; // in microseconds times ticks a quarter, so that it stays exact
 
         return function (int $tick) use (&$next, &$usPerQuarter, &$fromTick, &$elapsed, $tempoMap): int {
-            while ($next < \count($tempoMap) && $tempoMap[$next][0] <= $tick) {
-                $elapsed += ($tempoMap[$next][0] - $fromTick) * $usPerQuarter;
-                [$fromTick, $usPerQuarter] = $tempoMap[$next];
+            while ($next < \count($tempoMap) && $tempoMap[$next]->tick <= $tick) {
+                $elapsed += ($tempoMap[$next]->tick - $fromTick) * $usPerQuarter;
+                [$fromTick, $usPerQuarter] = [$tempoMap[$next]->tick, $tempoMap[$next]->usPerQuarter];
                 ++$next;
             }
 

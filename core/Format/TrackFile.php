@@ -12,7 +12,7 @@ final class TrackFile
 
     /** @var list<Track> */
     public array $tracks = [];
-    /** @var list<array{int, int}> tick and microseconds a quarter note */
+    /** @var list<TempoChange> */
     public array $tempoMap = [];
     /** @var array<string, int> meta events that are no messages, in words, with how often they stand there */
     public array $metaEvents = [];
@@ -41,9 +41,9 @@ final class TrackFile
                 continue;
             }
             if (TrackEvent::TEMPO === $event->meta) {
-                $tempo = [$event->tick, (\ord($event->data[0]) << 16) | (\ord($event->data[1]) << 8) | \ord($event->data[2])];
+                $tempo = new TempoChange($event->tick, (\ord($event->data[0]) << 16) | (\ord($event->data[1]) << 8) | \ord($event->data[2]));
                 $this->tempoMap[] = $tempo;
-                if ([0, Division::DEFAULT_US_PER_QUARTER] === $tempo) {
+                if (0 === $tempo->tick && Division::DEFAULT_US_PER_QUARTER === $tempo->usPerQuarter) {
                     continue; // what holds anyway
                 }
             }
@@ -66,7 +66,7 @@ final class TrackFile
     public function events(callable $portOf): \Generator
     {
         $tempoMap = $this->tempoMap;
-        usort($tempoMap, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($tempoMap, static fn (TempoChange $a, TempoChange $b): int => $a->tick <=> $b->tick);
         $timeOf = $this->division->clock($tempoMap);
         $ports = [];
         foreach ($this->merged() as $index => $event) {

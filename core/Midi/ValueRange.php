@@ -27,9 +27,19 @@ final readonly class ValueRange
         return 0 === $this->low && 127 === $this->high;
     }
 
-    /** @return array{int, int} its ends, where a chart gives them otherwise */
-    public function ends(): array
+    public static function single(int $number): self
     {
-        return [$this->low, $this->high];
+        return new self($number, $number);
+    }
+
+    public function equals(?self $other): bool
+    {
+        return null !== $other && $this->low === $other->low && $this->high === $other->high;
+    }
+
+    /** By which it is told from others. */
+    public function key(): string
+    {
+        return "{$this->low}-{$this->high}";
     }
 }

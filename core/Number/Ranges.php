@@ -10,27 +10,27 @@ final class Ranges
     /**
      * The shortest list of ranges that holds the same numbers, in ascending order.
      *
-     * @param list<array{int, int}> $ranges
+     * @param list<int> $ends first and last of each range, as they are written
      *
-     * @return list<array{int, int}>
+     * @return list<int>
      */
-    public static function merged(array $ranges): array
+    public static function merged(array $ends): array
     {
+        /** @var list<array{int, int}> $ranges */
+        $ranges = array_chunk($ends, 2);
         sort($ranges);
+        /** @var list<int> $merged */
         $merged = [];
-        $last = null;
         foreach ($ranges as [$low, $high]) {
-            if (null !== $last && $low <= $last[1] + 1) {
-                $last = [$last[0], max($last[1], $high)];
+            $last = \count($merged) - 1;
+            if ($last > 0 && $low <= $merged[$last] + 1) {
+                $merged[$last] = max($merged[$last], $high);
             } elseif ($low <= $high) {
-                if (null !== $last) {
-                    $merged[] = $last;
-                }
-                $last = [$low, $high];
+                array_push($merged, $low, $high);
             }
         }
 
-        return null === $last ? $merged : [...$merged, $last];
+        return $merged;
     }
 
     /**

@@ -130,7 +130,7 @@ final class ClocksThatFail implements RigCheck
             }
         }
         yield from [] === $sources ? [] : $this->songs($situation, $box);
-        [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
+        [$low, $high] = [$box->chart->clock->bpm->low ?? 0, $box->chart->clock->bpm->high ?? 1000];
         foreach ($situation->setup->book->clocks ?? [] as $name => $clock) {
             $bpm = $clock->tempoBpm();
             if (self::isOf($sources, (string) $name) && ($bpm < $low || $bpm > $high)) {
@@ -166,7 +166,7 @@ final class ClocksThatFail implements RigCheck
      */
     private function songs(RigAnalysis $situation, Device $box): iterable
     {
-        [$low, $high] = $box->chart->clock->bpm ?? [0, 1000];
+        [$low, $high] = [$box->chart->clock->bpm->low ?? 0, $box->chart->clock->bpm->high ?? 1000];
         $outside = [];
         foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
             if (null !== $song->tempo && ($song->tempo < $low || $song->tempo > $high)) {

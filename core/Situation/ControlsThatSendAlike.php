@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
+use ZigzagPost\Core\Rig\Document\ControlName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -30,7 +31,12 @@ final class ControlsThatSendAlike implements RigCheck
                         if ($other[0] !== $box && !isset($told[$pair]) && !$this->areToldApart($other[2], $message)) {
                             $told[$pair] = true;
                             yield new RigFinding(
-                                new ControlsSendAlike([$other[0]->name, $box->name], [$other[1]->name, $control->name], $port, $message->channel),
+                                new ControlsSendAlike(
+                                    new ControlName($other[0]->name, $other[1]->name),
+                                    new ControlName($box->name, $control->name),
+                                    $port,
+                                    $message->channel,
+                                ),
                                 $this->fix($situation, [$box, $other[0]]),
                             );
                         }
@@ -42,7 +48,7 @@ final class ControlsThatSendAlike implements RigCheck
 
     private function areToldApart(ControlMessage $one, ControlMessage $other): bool
     {
-        return null !== $one->values && null !== $other->values && ($one->values[1] < $other->values[0] || $other->values[1] < $one->values[0]);
+        return null !== $one->values && null !== $other->values && ($one->values->high < $other->values->low || $other->values->high < $one->values->low);
     }
 
     /** @param list<Device> $boxes */

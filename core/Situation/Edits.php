@@ -39,7 +39,7 @@ final readonly class Edits
                     $at = "/leads/{$place}/parts/{$index}";
                     $changes +=
                         ["{$at}/map" => $part->map->value, "{$at}/contacts" => $part->contacts] +
-                        (null === $part->ends ? [] : ["{$at}/ends" => [$part->ends[0]->value, $part->ends[1]->value]]);
+                        (null === $part->ends ? [] : ["{$at}/ends" => [$part->ends->a->value, $part->ends->b->value]]);
                 }
 
                 return new RigFix($title, $changes);

@@ -227,7 +227,7 @@ final class NumbersThatNobodyHears implements RigCheck
     private static function value(?Written $written, Device $box, Parameter $parameter, int $line): ?RigFinding
     {
         $value = $written?->number;
-        [$low, $high] = [min($parameter->raw), max($parameter->raw)];
+        [$low, $high] = [$parameter->raw->low, $parameter->raw->high];
         if (null === $written || null === $value || ($value >= $low && $value <= $high)) {
             return null;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Situation;
 
 use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Chart\Travel;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Rule;
@@ -34,14 +35,15 @@ final readonly class PedalShortfall
     {
         $control = $box->control($title);
         $message = null === $control ? null : $box->messageOf($control);
-        [$first, $last] = $message->values ?? ($message?->kind->midi()?->valueRange()?->ends() ?? [0, 127]);
+        $travel = $message?->travel() ?? Travel::of(null);
+        [$first, $last] = [$travel->first, $travel->last];
         $short = [];
         foreach ($first === $last ? [] : $situation->checked()->book->rules as $rule) {
             foreach (self::isFor($situation, $rule, $box, $title) ? $rule->steps : [] as $step) {
                 $target = $step instanceof TurnStep && $step->follows() ? $step->target() : null;
                 $parameter = null === $target ? null : $situation->setup->box($target->device)?->parameter($target->title);
                 if (null !== $target && null !== $parameter) {
-                    [$low, $high] = $parameter->raw;
+                    [$low, $high] = [$parameter->raw->low, $parameter->raw->high];
                     $at = static fn (int $raw): int => (int) round($low + ($high - $low) * max(0, min(1, ($raw - $first) / ($last - $first))));
                     $short[] = new self(
                         "{$target->device} {$parameter->name}",
@@ -58,8 +60,8 @@ final readonly class PedalShortfall
     /** What is missing, in what the parameter means: cents, decibels, or per cent of its range. */
     public static function error(Parameter $parameter, int $wanted, int $reached): string
     {
-        $range = max(1, $parameter->raw[1] - $parameter->raw[0]);
-        [$low, $high] = [$parameter->shownAt($parameter->raw[0]), $parameter->shownAt($parameter->raw[1])];
+        $range = max(1, $parameter->raw->high - $parameter->raw->low);
+        [$low, $high] = [$parameter->shownAt($parameter->raw->low), $parameter->shownAt($parameter->raw->high)];
         if (null !== $low && null !== $high && \in_array($parameter->unit, ['semitones', 'semitone'], true)) {
             return round((100 * abs($high - $low) * abs($wanted - $reached)) / $range, 1).' cents';
         }

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Finding\Fact\PedalFallsShort;
 use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Rig\Chart\Travel;
 use ZigzagPost\Core\Rig\Document\Measured;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\World\Hand;
@@ -39,7 +40,7 @@ final class PedalsThatFallShort implements RigCheck
                     $situation,
                     $book ??= Compiler::load($situation->checked()->book),
                     $message,
-                    $box->messageOf($control)->values ?? ($message->kind->valueRange()?->ends() ?? [0, 127]),
+                    $box->messageOf($control)->values ?? Travel::of($message->kind),
                     $measured,
                 );
                 if ([] !== $short) {
@@ -50,18 +51,16 @@ final class PedalsThatFallShort implements RigCheck
     }
 
     /**
-     * @param array{int, int} $ideal
-     *
      * @return list<string> what does not get where it should
      */
-    private function short(RigAnalysis $situation, CompiledBook $book, ControlMessage $message, array $ideal, Measured $measured): array
+    private function short(RigAnalysis $situation, CompiledBook $book, ControlMessage $message, Travel $ideal, Measured $measured): array
     {
         $short = [];
         foreach (array_keys(\array_slice($book->scenes(), 0, self::MOST_SCENES)) ?: [0] as $scene) {
             foreach (
                 [
-                    ['at the heel', $ideal[1], $ideal[0], $measured->toe, $measured->heel],
-                    ['at the toe', $ideal[0], $ideal[1], $measured->heel, $measured->toe],
+                    ['at the heel', $ideal->last, $ideal->first, $measured->toe, $measured->heel],
+                    ['at the toe', $ideal->first, $ideal->last, $measured->heel, $measured->toe],
                 ] as [$where, $fromIdeal, $toIdeal, $from, $to]
             ) {
                 $wanted = $this->values($situation, $book, $scene, $message, $fromIdeal, $toIdeal);

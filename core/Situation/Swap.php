@@ -100,8 +100,8 @@ final class Swap
         $match = self::nearest($title, $was?->message, null !== $new->parameter($title), $messages);
         $raw = $raws[$new->parameter($match->to ?? '')->name ?? ''] ?? null;
 
-        return null !== $raw && null !== $was && $raw !== $was->raw
-            ? new SwapMatch($match->to, "{$match->why}; raw {$was->raw[0]} to {$was->raw[1]} becomes {$raw[0]} to {$raw[1]}")
+        return null !== $raw && null !== $was && $raw != $was->raw
+            ? new SwapMatch($match->to, "{$match->why}; raw {$was->raw->low} to {$was->raw->high} becomes {$raw->low} to {$raw->high}")
             : $match;
     }
 

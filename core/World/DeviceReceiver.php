@@ -188,8 +188,8 @@ final class DeviceReceiver
             : [
                 'name' => $title,
                 'value' => $value,
-                'low' => $parameter->raw[0],
-                'high' => $parameter->raw[1],
+                'low' => $parameter->raw->low,
+                'high' => $parameter->raw->high,
                 'shown' => self::shown($parameter, $value),
             ];
     }

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Chart\Encoding;
 use ZigzagPost\Core\Rig\Chart\GestureName as Done;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Chart\Travel;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 
@@ -78,7 +79,8 @@ final readonly class DeviceSender
         $swept = [];
         foreach ($moves as $index => $sends) {
             $message = 0 === $index ? $this->box->messageOf($control) ?? $sends->message : $sends->message;
-            [$low, $high] = $this->range($control, $message);
+            $travel = $this->travel($control, $message);
+            [$low, $high] = [$travel->first, $travel->last];
             $steps = $this->isRelative($control)
                 ? [1, -1]
                 : array_map(
@@ -104,7 +106,7 @@ final readonly class DeviceSender
      * What it has to show and to touch.
      *
      * @return array{face: string, channel: int, controls: list<array{control: string, label: string, sort?: string, layer?: string|null,
-     *     at?: array{int, int}|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
+     *     at?: list<int>|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
      */
     public function describe(): array
     {
@@ -133,7 +135,7 @@ final readonly class DeviceSender
     private function described(Control $control): array
     {
         $message = $this->messageOf($control, Done::Press) ?? new Message(KindName::Cc);
-        [$low, $high] = $this->range($control, $message);
+        $travel = $this->travel($control, $message);
         $isTwoState = $control->sort->isTwoState();
 
         return [
@@ -141,10 +143,10 @@ final readonly class DeviceSender
             'label' => ($this->box->unit->labels[$control->name] ?? null)->text ?? $control->name,
             'sort' => $control->sort->value,
             'layer' => $control->layer,
-            'at' => $control->at,
-            'low' => $isTwoState ? 0 : min($low, $high),
-            'high' => $isTwoState ? 127 : max($low, $high),
-            'rest' => KindName::Bend === $message->kind ? 0 : ($isTwoState ? 0 : min($low, $high)),
+            'at' => null === $control->at ? null : [$control->at->row, $control->at->column],
+            'low' => $isTwoState ? 0 : $travel->low(),
+            'high' => $isTwoState ? 127 : $travel->high(),
+            'rest' => KindName::Bend === $message->kind ? 0 : ($isTwoState ? 0 : $travel->low()),
             'isLatching' => true === $control->latching,
             'isRelative' => $this->isRelative($control),
             'perSecond' => $control->perSecond,
@@ -166,7 +168,8 @@ final readonly class DeviceSender
         if (KindName::Sysex === $message->kind) {
             return $this->leaving(KindName::Sysex, [self::sysex((string) $message->sysex, $value)]);
         }
-        [$first, $last] = $this->range($control, $message);
+        $travel = $this->travel($control, $message);
+        [$first, $last] = [$travel->first, $travel->last];
         $kind = $message->kind->midi();
         if (null === $kind) {
             return [];
@@ -207,12 +210,10 @@ final readonly class DeviceSender
         return $this->box->messageOf($control);
     }
 
-    /** @return array{int, int} from rest to the other end, as measured or as the chart says */
-    private function range(Control $control, Message $message): array
+    /** From rest to the other end, as measured or as the chart says. */
+    private function travel(Control $control, Message $message): Travel
     {
-        $measured = $this->box->unit->measured[$control->name] ?? null;
-
-        return null !== $measured ? [$measured->heel, $measured->toe] : $message->values ?? ($message->kind->midi()?->valueRange()?->ends() ?? [0, 127]);
+        return ($this->box->unit->measured[$control->name] ?? null)?->travel() ?? $message->travel();
     }
 
     /** @return array<string, list<string>> */

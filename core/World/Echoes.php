@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\World;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
+use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Graph;
@@ -14,7 +15,11 @@ use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
 
-/** What leaves the post and comes back to it over leads and hubs, played until it stops, or does not. */
+/**
+ * What leaves the post and comes back to it over leads and hubs, played until it stops, or does not.
+ *
+ * @phpstan-import-type Made from Run
+ */
 final readonly class Echoes
 {
     /** Times that a message goes round before it counts as going round for ever. */
@@ -86,7 +91,7 @@ final readonly class Echoes
         return $last;
     }
 
-    /** @return list<array{int, int, string}> what goes out now and, where it is delayed, a little later */
+    /** @return list<Made> what goes out now and, where it is delayed, a little later */
     private function drained(Engine $engine): array
     {
         $out = $engine->take();

@@ -296,9 +296,9 @@ final class SimulatedDevice
     {
         $before = $this->values[$parameter->name] ?? null;
         if (Behaviour::Toggles === $parameter->behaviour) {
-            $value = $before === $parameter->raw[1] ? $parameter->raw[0] : $parameter->raw[1];
+            $value = $before === $parameter->raw->high ? $parameter->raw->low : $parameter->raw->high;
         }
-        $value = max($parameter->raw[0], min($parameter->raw[1], $value));
+        $value = max($parameter->raw->low, min($parameter->raw->high, $value));
         $this->values[$parameter->name] = $value;
 
         return new Heard(

@@ -122,7 +122,7 @@ final readonly class UnitStreams
             return null;
         }
 
-        return (($this->songTempo ?? ($clock->bpm[1] ?? 0)) * Tempo::CLOCKS_A_BEAT) / 60;
+        return (($this->songTempo ?? ($clock->bpm->high ?? 0)) * Tempo::CLOCKS_A_BEAT) / 60;
     }
 
     /** @return list<Socket> where its clock leaves */

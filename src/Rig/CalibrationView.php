@@ -8,6 +8,7 @@ use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\TimedValue;
+use ZigzagPost\Core\Rig\Chart\Travel;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Show\Calibration\BendEnds;
 use ZigzagPost\Core\Show\Calibration\Calibration;
@@ -37,7 +38,8 @@ final class CalibrationView
         $every = max(1, intdiv(\count($calibration->samples), self::MOST_POINTS));
         $points = array_values(array_filter($calibration->samples, static fn (int $index): bool => 0 === $index % $every, \ARRAY_FILTER_USE_KEY));
         $box = $situation->setup->box($moved->unit ?? '');
-        [$low, $high] = self::range($moved, $box);
+        $range = self::range($moved, $box);
+        [$low, $high] = [$range->low(), $range->high()];
 
         return [
             'control' => self::named($moved),
@@ -69,17 +71,12 @@ final class CalibrationView
         ];
     }
 
-    /**
-     * What a control can send at most, as its chart says or as its kind of message allows.
-     *
-     * @return array{int, int}
-     */
-    private static function range(Recognised $moved, ?Device $box): array
+    /** What a control can send at most, as its chart says or as its kind of message allows. */
+    private static function range(Recognised $moved, ?Device $box): Travel
     {
         $control = $box?->control((string) $moved->control);
-        $range = (null === $control ? null : $box?->messageOf($control)?->values) ?? ($moved->played->kind->valueRange()?->ends() ?? [0, 127]);
 
-        return [min($range), max($range)];
+        return (null === $control ? null : $box?->messageOf($control)?->values) ?? Travel::of($moved->played->kind);
     }
 
     /**

@@ -211,8 +211,8 @@ final readonly class Sheets
                     static fn (Parameter $parameter): array => [
                         'name' => $parameter->name,
                         'message' => Reach::Hand === $parameter->reach ? 'by hand' : self::message($box->messageTo($parameter)),
-                        'low' => $parameter->raw[0],
-                        'high' => $parameter->raw[1],
+                        'low' => $parameter->raw->low,
+                        'high' => $parameter->raw->high,
                         'unit' => $parameter->unit ?? '',
                     ],
                     \array_slice($box->chart->parameters ?? [], 0, 500),
@@ -239,7 +239,7 @@ final readonly class Sheets
         $lines = [];
         foreach ($surface->controls as $control) {
             $text = ($box->unit->labels[$control->name] ?? null)->text ?? $control->name;
-            $lines[$control->layer ?? (string) ($control->at[0] ?? 0)][] = self::fitted($text, $pitch);
+            $lines[$control->layer ?? (string) ($control->at->row ?? 0)][] = self::fitted($text, $pitch);
         }
         $atOnce = max(1, (int) floor(self::PAGE_MM / $pitch));
         $longest = [] === $lines ? 0 : max(array_map(\count(...), $lines));

@@ -70,7 +70,7 @@ final class WiresView
                 $packed[$key] ??= [
                     'what' => trim(
                         "{$part->what} ".
-                            implode(' to ', array_map(static fn ($end): string => $end->value, $part->ends ?? [])).
+                            implode(' to ', array_map(static fn ($end): string => $end->value, $part->ends?->both() ?? [])).
                             ('straight' === $part->map->value ? '' : ", {$part->map->value}"),
                     ),
                     'lengthM' => $part->lengthM,
@@ -87,6 +87,6 @@ final class WiresView
     private static function key(Part $part): string
     {
         return "{$part->what}\t{$part->map->value}\t{$part->lengthM}\t".
-            implode('-', array_map(static fn ($end): string => $end->value, $part->ends ?? []));
+            implode('-', array_map(static fn ($end): string => $end->value, $part->ends?->both() ?? []));
     }
 }

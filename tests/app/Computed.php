@@ -164,7 +164,7 @@ final class Computed
                     $each->played->port,
                     $each->played->selector(),
                     $each->sorts,
-                    $each->range->ends(),
+                    [$each->range->low, $each->range->high],
                     $each->unit,
                     $each->control,
                 ],
@@ -181,7 +181,7 @@ final class Computed
         }
         $now = static function (Device $box): UnitNow {
             $parameters = $box->chart->parameters ?? [];
-            $values = array_map(static fn (Parameter $parameter): int => $parameter->raw[0] ?? 0, $parameters);
+            $values = array_map(static fn (Parameter $parameter): int => $parameter->raw->low, $parameters);
             $names = array_map(static fn (Parameter $parameter): string => $parameter->name, $parameters);
 
             return new UnitNow($box, new UnitStanding(null === $box->chart->programs ? null : 0, array_combine($names, $values)));

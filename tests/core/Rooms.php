@@ -97,7 +97,7 @@ final class Rooms
             'Rig/Wire',
         ],
         'Finding/Subject' => [],
-        'Finding/Fact' => ['Check', 'Rig/Fit', 'Finding/Subject'],
+        'Finding/Fact' => ['Check', 'Rig/Document', 'Rig/Fit', 'Finding/Subject'],
         'Finding' => ['Data', 'Rulebook/Change', 'Rig/Document', 'Finding/Fact'],
         'Situation' => [
             'Midi',
@@ -172,6 +172,7 @@ final class Rooms
         ],
         'Show/Calibration' => ['Number', 'Rulebook/Text', 'Rulebook/Step', 'Rulebook/Change', 'Situation'],
         'Show/Leap' => [
+            'Midi',
             'Number',
             'Engine/Book',
             'Rulebook/Text',

@@ -6,28 +6,25 @@ namespace ZigzagPost\Core\Finding\Fact;
 
 use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
+use ZigzagPost\Core\Rig\Document\ControlName;
 
 /** Two controls send the same message into one port. */
 final readonly class ControlsSendAlike extends RigFact
 {
     public const CODE = 'same-message';
 
-    /**
-     * @param array{string, string} $units
-     * @param array{string, string} $controls one of each
-     */
-    public function __construct(public array $units, public array $controls, public string $port, public ?int $channel)
+    public function __construct(public ControlName $one, public ControlName $other, public string $port, public ?int $channel)
     {
     }
 
     public function subject(): Subject
     {
-        return new SeveralUnits($this->units, true);
+        return new SeveralUnits([$this->one->unit, $this->other->unit], true);
     }
 
     public function text(): string
     {
-        return "\"{$this->controls[0]}\" of {$this->units[0]} and \"{$this->controls[1]}\" of {$this->units[1]} send the same message into {$this->port}".
+        return "\"{$this->one->control}\" of {$this->one->unit} and \"{$this->other->control}\" of {$this->other->unit} send the same message into {$this->port}".
             (null === $this->channel ? '' : " on MIDI channel {$this->channel}").
             '; rules cannot tell them apart';
     }

@@ -12,7 +12,6 @@ use ZigzagPost\Core\Data\Pair;
 /** What a device has to do with tempo. */
 final readonly class ClockFacts
 {
-    /** @param array{float, float}|null $bpm lowest and highest tempo */
     public function __construct(
         #[SwitchType]
         public bool|string|null $sends = null,
@@ -20,8 +19,8 @@ final readonly class ClockFacts
         public bool|string|null $obeys = null,
         #[Flag]
         public ?bool $startStop = null,
-        #[Pair(new Decimal(1, 1000), new Decimal(1, 1000))]
-        public ?array $bpm = null,
+        #[Pair(DecimalRange::class, new Decimal(1, 1000), new Decimal(1, 1000))]
+        public ?DecimalRange $bpm = null,
         #[Of(Taps::class)]
         public ?Taps $taps = null,
         #[Of(Pulse::class)]

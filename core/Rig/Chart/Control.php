@@ -17,7 +17,6 @@ use ZigzagPost\Core\Data\Whole;
 final readonly class Control
 {
     /**
-     * @param array{int, int}|null $at row and column
      * @param list<ControlSends>|null $sends
      */
     public function __construct(
@@ -29,8 +28,8 @@ final readonly class Control
         public ?string $layer = null,
         #[Text(60)]
         public ?string $bank = null,
-        #[Pair(new Whole(0, 200), new Whole(0, 200))]
-        public ?array $at = null,
+        #[Pair(GridPlace::class, new Whole(0, 200), new Whole(0, 200))]
+        public ?GridPlace $at = null,
         #[ListOf(new Of(ControlSends::class), 16)]
         public ?array $sends = null,
         #[Flag]

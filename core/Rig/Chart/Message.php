@@ -16,7 +16,6 @@ use ZigzagPost\Core\Data\Whole;
 final readonly class Message
 {
     /**
-     * @param array{int, int}|null $values
      * @param string|null $sysex hexadecimal, with {v} for a value, {high} and {low} for its 7-bit halves
      */
     public function __construct(
@@ -26,12 +25,18 @@ final readonly class Message
         public ?int $number = null,
         #[ChannelType]
         public int|string|ChannelOf|null $channel = null,
-        #[Pair(new Whole(-8192, 16383), new Whole(-8192, 16383))]
-        public ?array $values = null,
+        #[Pair(Travel::class, new Whole(-8192, 16383), new Whole(-8192, 16383))]
+        public ?Travel $values = null,
         #[Whole(1, 16384)]
         public ?int $steps = null,
         #[Text(4000, '^([0-9A-Fa-f]{2}|\{(v|high|low)\})(\s([0-9A-Fa-f]{2}|\{(v|high|low)\}))*$', 'bytes in hexadecimal, with {v}, {high} and {low}')]
         public ?string $sysex = null,
     ) {
+    }
+
+    /** The values that it takes: as the chart says, or all of its kind. */
+    public function travel(): Travel
+    {
+        return $this->values ?? Travel::of($this->kind->midi());
     }
 }

@@ -12,22 +12,22 @@ use ZigzagPost\Core\Data\OneOf;
 use ZigzagPost\Core\Data\Pair;
 use ZigzagPost\Core\Data\Text;
 use ZigzagPost\Core\Data\Whole;
+use ZigzagPost\Core\Midi\ValueRange;
 
 /** Something of a device that can be moved: by which message, over which raw values, and what they mean. */
 final readonly class Parameter
 {
     /**
-     * @param array{int, int} $raw lowest and highest raw value
      * @param list<NamedValue>|null $named
-     * @param list<array{int, float}>|null $shown raw value and the number that is shown for it
+     * @param list<ShownNumber>|null $shown
      */
     public function __construct(
         #[Text]
         public string $name,
         #[OneOf(Reach::class)]
         public Reach $reach,
-        #[Pair(new Whole(-8192, 16383), new Whole(-8192, 16383))]
-        public array $raw,
+        #[Pair(ValueRange::class, new Whole(-8192, 16383), new Whole(-8192, 16383))]
+        public ValueRange $raw,
         #[Text]
         public ?string $family = null,
         #[Text(60)]
@@ -42,7 +42,7 @@ final readonly class Parameter
         public ?int $centre = null,
         #[ListOf(new Of(NamedValue::class), 1024)]
         public ?array $named = null,
-        #[ListOf(new Pair(new Whole(-8192, 16383), new Decimal(-1e9, 1e9)), 1024)]
+        #[ListOf(new Pair(ShownNumber::class, new Whole(-8192, 16383), new Decimal(-1e9, 1e9)), 1024)]
         public ?array $shown = null,
         #[OneOf(Between::class)]
         public ?Between $between = null,
@@ -63,14 +63,14 @@ final readonly class Parameter
     public function shownAt(int $raw): ?float
     {
         $before = $after = null;
-        foreach ($this->shown ?? [] as [$at, $number]) {
-            $before = $at <= $raw && (null === $before || $at >= $before[0]) ? [$at, $number] : $before;
-            $after = $at >= $raw && (null === $after || $at < $after[0]) ? [$at, $number] : $after;
+        foreach ($this->shown ?? [] as $shown) {
+            $before = $shown->raw <= $raw && (null === $before || $shown->raw >= $before->raw) ? $shown : $before;
+            $after = $shown->raw >= $raw && (null === $after || $shown->raw < $after->raw) ? $shown : $after;
         }
-        if (null === $before || null === $after || $before[0] === $after[0] || Between::Steps === $this->between) {
-            return ($before ?? $after)[1] ?? null;
+        if (null === $before || null === $after || $before->raw === $after->raw || Between::Steps === $this->between) {
+            return ($before ?? $after)?->number;
         }
 
-        return $before[1] + ($after[1] - $before[1]) * ($raw - $before[0]) / ($after[0] - $before[0]);
+        return $before->number + (($after->number - $before->number) * ($raw - $before->raw)) / ($after->raw - $before->raw);
     }
 }

@@ -12,14 +12,13 @@ use ZigzagPost\Core\Data\Text;
 /** What a plug needs or gives of power. */
 final readonly class Power
 {
-    /** @param array{float, float} $volts lowest and highest */
     public function __construct(
         #[OneOf(PowerWay::class)]
         public PowerWay $way,
         #[OneOf(Current::class)]
         public Current $current,
-        #[Pair(new Decimal(0, 480), new Decimal(0, 480))]
-        public array $volts,
+        #[Pair(DecimalRange::class, new Decimal(0, 480), new Decimal(0, 480))]
+        public DecimalRange $volts,
         #[Decimal(0, 100000)]
         public ?float $mA = null,
         #[OneOf(Polarity::class)]

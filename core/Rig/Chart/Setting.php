@@ -10,12 +10,13 @@ use ZigzagPost\Core\Data\Of;
 use ZigzagPost\Core\Data\Pair;
 use ZigzagPost\Core\Data\Text;
 use ZigzagPost\Core\Data\Whole;
+use ZigzagPost\Core\Midi\ValueRange;
 
 /** Something that is chosen on the device: a channel, a mode, a jumper, a switch. */
 final readonly class Setting
 {
     /**
-     * @param list<string>|array{int, int} $values words, or the lowest and the highest number
+     * @param list<string>|ValueRange $values words, or the lowest and the highest number
      * @param list<How> $how
      */
     public function __construct(
@@ -23,10 +24,10 @@ final readonly class Setting
         #[Text] public string $title,
         #[Either(
             'a list of words, or the lowest and highest number',
-            new Pair(new Whole(-16384, 16384), new Whole(-16384, 16384)),
+            new Pair(ValueRange::class, new Whole(-16384, 16384), new Whole(-16384, 16384)),
             new ListOf(new Text(), 256, 1),
         ),]
-        public array $values,
+        public array|ValueRange $values,
         #[Either('a value', new Whole(-16384, 16384), new Text())] public string|int|null $factory = null,
         #[ListOf(new Of(How::class), 16)] public array $how = [],
     ) {
@@ -40,7 +41,7 @@ final readonly class Setting
     /** @return list<string|int> */
     public function all(): array
     {
-        return \is_int($this->values[0]) ? range((int) $this->values[0], (int) $this->values[1]) : $this->values;
+        return $this->values instanceof ValueRange ? range($this->values->low, $this->values->high) : $this->values;
     }
 
     /** How a value is set, if that is known. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Document;
 
 use ZigzagPost\Core\Data\Whole;
+use ZigzagPost\Core\Rig\Chart\Travel;
 
 /** Where a pedal or a wheel was measured to stand at its ends, and how much it trembles at rest, in raw values. */
 final readonly class Measured
@@ -17,5 +18,10 @@ final readonly class Measured
         #[Whole(0, 16383)]
         public ?int $noise = null,
     ) {
+    }
+
+    public function travel(): Travel
+    {
+        return new Travel($this->heel, $this->toe);
     }
 }

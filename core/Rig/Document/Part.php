@@ -19,13 +19,13 @@ use ZigzagPost\Core\Rig\Chart\Connector;
 final readonly class Part
 {
     /**
-     * @param array{Connector, Connector}|null $ends its plugs, the one towards end a first; those of its neighbours if nothing is said
+     * @param PartEnds|null $ends its plugs; those of its neighbours if nothing is said
      * @param array<string, string>|null $contacts for a named map: contacts at the end towards a, and where they lead
      */
     public function __construct(
         #[Text(120)] public string $what,
         #[OneOf(ContactMap::class)] public ContactMap $map,
-        #[Pair(new OneOf(Connector::class), new OneOf(Connector::class))] public ?array $ends = null,
+        #[Pair(PartEnds::class, new OneOf(Connector::class), new OneOf(Connector::class))] public ?PartEnds $ends = null,
         #[MapOf(new Text(20), most: 16)] public ?array $contacts = null,
         #[Decimal(0, 10000)] public ?float $lengthM = null,
         #[Flag] public ?bool $passiveExtension = null,
@@ -42,7 +42,7 @@ final readonly class Part
         return new self(
             $this->what,
             $this->map,
-            null === $this->ends ? null : [$this->ends[1], $this->ends[0]],
+            $this->ends?->turned(),
             $contacts,
             $this->lengthM,
             $this->passiveExtension,

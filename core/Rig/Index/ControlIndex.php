@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Index;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Chart\Assign;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
@@ -68,8 +69,7 @@ final class ControlIndex
             $ports = $this->ways->into($unit, $sends->at, $message->kind);
             $channel = $unit->channel($message->channel ?? $sends->channel);
             if ([] !== $ports) {
-                [$low, $high] = $parameter->raw;
-                $told[] = new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $low, $high, false);
+                $told[] = new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $parameter->raw->low, $parameter->raw->high, false);
             }
         }
 
@@ -124,7 +124,7 @@ final class ControlIndex
         }
         $channel = $kind->hasChannel() ? $unit->channel($message->channel ?? $sends->channel) : null;
         $measured = $unit->unit->measured[$control->name] ?? null;
-        [$first, $last] = null === $measured ? $message->values ?? $kind->valueRange()?->ends() ?? [0, 127] : [$measured->heel, $measured->toe];
+        $travel = null === $measured ? $message->travel() : $measured->travel();
         $isToldApart = null !== $message->values && Kind::Note !== $kind && !$this->isAlone($unit, $control, $message, $channel);
 
         return new ControlMessage(
@@ -132,10 +132,10 @@ final class ControlIndex
             $message->number,
             \is_int($channel) ? $channel : null,
             $ports,
-            $first,
-            $last,
+            $travel->first,
+            $travel->last,
             $control->sort->isTwoState(),
-            $isToldApart ? [$last, $last] : null,
+            $isToldApart ? new ValueRange($travel->last, $travel->last) : null,
         );
     }
 

@@ -195,8 +195,8 @@ final class NameDocument
     private static function values(\XMLWriter $xml, Parameter $parameter): void
     {
         $xml->startElement('Values');
-        $xml->writeAttribute('Min', (string) $parameter->raw[0]);
-        $xml->writeAttribute('Max', (string) $parameter->raw[1]);
+        $xml->writeAttribute('Min', (string) $parameter->raw->low);
+        $xml->writeAttribute('Max', (string) $parameter->raw->high);
         if (null !== $parameter->rest) {
             $xml->writeAttribute('Default', (string) $parameter->rest);
         }

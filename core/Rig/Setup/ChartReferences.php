@@ -98,7 +98,7 @@ final class ChartReferences
 
     private function setting(Setting $setting, string $path): void
     {
-        if (\is_int($setting->values[0]) && $setting->values[0] > $setting->values[1]) {
+        if ($setting->values instanceof ValueRange && $setting->values->low > $setting->values->high) {
             $this->problem("{$path}.values", 'the lowest value is above the highest');
         } elseif (null !== $setting->factory && !$setting->allows($setting->factory)) {
             $this->problem("{$path}.factory", Reading::describe($setting->factory).' is none of its values');
@@ -112,7 +112,7 @@ final class ChartReferences
 
     private function parameter(Parameter $parameter, string $path): void
     {
-        if ($parameter->raw[0] > $parameter->raw[1]) {
+        if ($parameter->raw->low > $parameter->raw->high) {
             $this->problem("{$path}.raw", 'the lowest value is above the highest');
         }
         if (null !== $parameter->part && null === $this->chart->part($parameter->part)) {
@@ -122,8 +122,8 @@ final class ChartReferences
             $this->message($parameter->message, "{$path}.message");
         }
         foreach ([['rest', $parameter->rest], ['centre', $parameter->centre]] as [$name, $value]) {
-            if (null !== $value && ($value < $parameter->raw[0] || $value > $parameter->raw[1])) {
-                $this->problem("{$path}.{$name}", "{$value} is outside of {$parameter->raw[0]} to {$parameter->raw[1]}");
+            if (null !== $value && ($value < $parameter->raw->low || $value > $parameter->raw->high)) {
+                $this->problem("{$path}.{$name}", "{$value} is outside of {$parameter->raw->low} to {$parameter->raw->high}");
             }
         }
         foreach ($parameter->named ?? [] as $index => $named) {

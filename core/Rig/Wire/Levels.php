@@ -23,15 +23,15 @@ final readonly class Levels
     public static function of(Connector $a, array $parts, Connector $b): self
     {
         $count = \count($parts);
-        $a = Connector::Any === $a ? $parts[0]->ends[0] ?? (0 === $count || !isset($parts[0]->ends) ? self::next($parts, 0, $b) : $a) : $a;
+        $a = Connector::Any === $a ? $parts[0]->ends->a ?? (0 === $count || !isset($parts[0]->ends) ? self::next($parts, 0, $b) : $a) : $a;
         $levels = [$a];
         foreach ($parts as $index => $part) {
-            $left = $part->ends[0] ?? $levels[$index];
+            $left = $part->ends->a ?? $levels[$index];
             if (!self::fit($levels[$index], $left)) {
                 return new self([], "{$part->what} has {$left->value} where it meets {$levels[$index]->value}", $index);
             }
             $levels[] =
-                $part->ends[1] ??
+                $part->ends->b ??
                 self::next($parts, $index + 1, Connector::Any === $b ? $levels[$index] : $b, $index + 1 < $count ? $levels[$index] : null);
         }
         foreach ($parts as $index => $part) {
@@ -58,7 +58,7 @@ final readonly class Levels
     /** @param list<Part> $parts */
     private static function next(array $parts, int $from, Connector $b, ?Connector $otherwise = null): Connector
     {
-        return $parts[$from]->ends[0] ?? ($otherwise ?? $b);
+        return $parts[$from]->ends->a ?? ($otherwise ?? $b);
     }
 
     /** Whether there are cables with these two plugs: of single conductors from one sort to another, of packets for one sort only. */

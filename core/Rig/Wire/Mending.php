@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Chart\SetBy;
 use ZigzagPost\Core\Rig\Document\ContactMap;
 use ZigzagPost\Core\Rig\Document\Part;
+use ZigzagPost\Core\Rig\Document\PartEnds;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\End;
 use ZigzagPost\Core\Rig\Setup\ResolvedLead;
@@ -89,21 +90,19 @@ final readonly class Mending
         $levels = Levels::of($a, $this->parts, $b);
         $fits = null === $levels->misfit;
         $lastPart = $this->parts[\count($this->parts) - 1] ?? null;
-        $last = $fits ? $levels->connectors[\count($levels->connectors) - 1] : $lastPart->ends[1] ?? $a;
-        $ends = [$last, $fits ? $last : $b];
+        $last = $fits ? $levels->connectors[\count($levels->connectors) - 1] : $lastPart->ends->b ?? $a;
+        $ends = new PartEnds($last, $fits ? $last : $b);
         foreach ([ContactMap::Straight, ContactMap::Crossed] as $map) {
             if (
-                $ends[0] instanceof Connector
-                && $ends[1] instanceof Connector
-                && Connector::Any !== $ends[0]
-                && Connector::Any !== $ends[1]
-                && $ends[0]->isPackets() === $ends[1]->isPackets()
+                Connector::Any !== $ends->a
+                && Connector::Any !== $ends->b
+                && $ends->a->isPackets() === $ends->b->isPackets()
                 && $this->works($this->a, $this->b, [...$this->parts, new Part('adapter', $map, $ends)])
             ) {
                 $what = $fits
                     ? "put a {$map->value} adapter"
                     : ([] === $this->parts ? "take a {$map->value} cable" : "put a {$map->value} adapter").
-                        " from {$ends[0]->value} to {$ends[1]->value}";
+                        " from {$ends->a->value} to {$ends->b->value}";
                 yield Mend::adapter("{$what} between");
             }
         }

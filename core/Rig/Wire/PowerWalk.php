@@ -38,8 +38,8 @@ final class PowerWalk
                 "{$giver->name()} gives ".strtoupper($gives->current->value).", {$taker->name()} needs ".strtoupper($needs->current->value),
             );
         }
-        if ($gives->volts[1] > $needs->volts[1]) {
-            return Judgement::mayDamage("{$giver->name()} gives {$gives->volts[1]} V, {$taker->name()} takes {$needs->volts[1]} V at most");
+        if ($gives->volts->high > $needs->volts->high) {
+            return Judgement::mayDamage("{$giver->name()} gives {$gives->volts->high} V, {$taker->name()} takes {$needs->volts->high} V at most");
         }
         $crossings = \count(array_filter($parts, static fn (Part $part): bool => ContactMap::Crossed === $part->map));
         $centre = 1 === $crossings % 2 ? (Polarity::Plus === $gives->centre ? Polarity::Minus : Polarity::Plus) : $gives->centre;
@@ -49,8 +49,8 @@ final class PowerWalk
                 "centre of {$taker->name()}",
             );
         }
-        if ($gives->volts[0] < $needs->volts[0]) {
-            return Judgement::dead("{$giver->name()} gives {$gives->volts[0]} V, {$taker->name()} needs {$needs->volts[0]} V");
+        if ($gives->volts->low < $needs->volts->low) {
+            return Judgement::dead("{$giver->name()} gives {$gives->volts->low} V, {$taker->name()} needs {$needs->volts->low} V");
         }
         if ((null === $gives->centre) !== (null === $needs->centre) && $gives->current === $needs->current) {
             $end = null === $gives->centre ? $giver : $taker;

@@ -228,7 +228,7 @@ final class Walk
         $connectors = [
             $joint->a?->plug->connector,
             $joint->b?->plug->connector,
-            ...array_merge(...array_map(static fn (Part $part): array => $part->ends ?? [], $joint->lead->parts)),
+            ...array_merge(...array_map(static fn (Part $part): array => $part->ends?->both() ?? [], $joint->lead->parts)),
         ];
         $isUsb = [] !== array_filter($connectors, static fn (?Connector $connector): bool => $connector?->isUsb() ?? false);
         if ($isUsb && $length > self::LONGEST_USB_M) {
@@ -258,7 +258,7 @@ final class Walk
     {
         $cautions = [];
         foreach ($joint->lead->parts as $part) {
-            if (\in_array(Connector::Xlr3, $part->ends ?? [], true) && [] === $cautions) {
+            if (\in_array(Connector::Xlr3, $part->ends?->both() ?? [], true) && [] === $cautions) {
                 $cautions[] =
                     'Phantom power has to be off on a balanced line that carries MIDI, and both adapters wired alike. Check continuity '
                         .'before plugging anything in.';

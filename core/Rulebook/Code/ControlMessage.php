@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 
 /** A message that a control of a device sends, and the in ports where it arrives. */
@@ -16,7 +17,7 @@ final readonly class ControlMessage
      * @param non-empty-list<string> $ports
      * @param int $first the value at rest, or at the low end of the range
      * @param int $last the value when pressed, or at the high end
-     * @param array{int, int}|null $values those that tell it from another control of the same number
+     * @param ValueRange|null $values those that tell it from another control of the same number
      */
     public function __construct(
         public Kind $kind,
@@ -26,20 +27,16 @@ final readonly class ControlMessage
         public int $first,
         public int $last,
         public bool $isTwoState,
-        public ?array $values = null,
+        public ?ValueRange $values = null,
     ) {
     }
 
-    /**
-     * The values that are a press whenever they come, since no release follows; null where a press is 64 and more.
-     *
-     * @return array{int, int}|null
-     */
-    public function pressedBy(): ?array
+    /** The values that are a press whenever they come, since no release follows; null where a press is 64 and more. */
+    public function pressedBy(): ?ValueRange
     {
         return match ($this->kind) {
-            Kind::Program => [$this->number ?? 0, $this->number ?? 0],
-            Kind::Start, Kind::Stop, Kind::Continue => [0, 0],
+            Kind::Program => ValueRange::single($this->number ?? 0),
+            Kind::Start, Kind::Stop, Kind::Continue => ValueRange::single(0),
             default => $this->values,
         };
     }

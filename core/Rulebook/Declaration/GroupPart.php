@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\Ranges;
 use ZigzagPost\Core\Rulebook\Text\LiteralRange;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
@@ -17,7 +18,7 @@ final readonly class GroupPart
      * @param NumberList|null $numbers keys, controllers or parameters, in their order; null where the kind has none
      * @param NumberList|null $channels null for all
      * @param int $before members that stand before these
-     * @param array{int, int}|null $values lowest and highest value that is a press each time it comes; null where a press is 64 and more
+     * @param ValueRange|null $values those that are a press each time it comes; null where a press is 64 and more
      */
     public function __construct(
         public Token $port,
@@ -25,7 +26,7 @@ final readonly class GroupPart
         public ?NumberList $numbers,
         public ?NumberList $channels,
         public int $before = 0,
-        public ?array $values = null,
+        public ?ValueRange $values = null,
     ) {
     }
 
@@ -46,14 +47,14 @@ final readonly class GroupPart
      * The place among all members of a control that sends these messages, from 1; 0 when it is none of them.
      *
      * @param int|null $channel null where it is not known
-     * @param array{int, int}|null $values as in {@see $values}
+     * @param ValueRange|null $values as in {@see $values}
      */
-    public function place(string $port, Kind $kind, ?int $channel, ?int $number, ?array $values): int
+    public function place(string $port, Kind $kind, ?int $channel, ?int $number, ?ValueRange $values): int
     {
         $isSame =
             $kind === $this->kind
             && $port === $this->port->text
-            && $values === $this->values
+            && $values?->key() === $this->values?->key()
             && (null === $this->channels || $this->channels->contains($channel ?? 1));
         $place = $isSame ? Ranges::place($this->ends(), null === $this->numbers ? 0 : $number ?? 0) : 0;
 
@@ -63,11 +64,11 @@ final readonly class GroupPart
     /** The number and channel of a member that both have, or null; one that is told by its values has no rival but the same. */
     public function shared(self $other): ?int
     {
-        if ($this->port->text !== $other->port->text || $this->kind !== $other->kind || $this->values !== $other->values) {
+        if ($this->port->text !== $other->port->text || $this->kind !== $other->kind || $this->values?->key() !== $other->values?->key()) {
             return null;
         }
         $channels = array_intersect($this->channels?->numbers() ?? range(1, 16), $other->channels?->numbers() ?? range(1, 16));
-        $numbers = array_intersect($this->numbers?->numbers() ?? [$this->values[0] ?? 0], $other->numbers?->numbers() ?? [$other->values[0] ?? 0]);
+        $numbers = array_intersect($this->numbers?->numbers() ?? [$this->values->low ?? 0], $other->numbers?->numbers() ?? [$other->values->low ?? 0]);
 
         return [] === $channels || [] === $numbers ? null : min($numbers);
     }

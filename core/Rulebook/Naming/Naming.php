@@ -183,7 +183,7 @@ final class Naming
             foreach ($this->devices->control($device, $title) as $message) {
                 $all[] = $message;
                 $groups[
-                    $message->kind->value.' '.$message->channel.' '.implode(',', $message->ports).' '.implode('-', $message->values ?? [])
+                    $message->kind->value.' '.$message->channel.' '.implode(',', $message->ports).' '.$message->values?->key()
                 ][] = [$place + 1, $message];
             }
         }
@@ -226,8 +226,8 @@ final class Naming
             $lists['channel'] = new NumberList([LiteralRange::single($first->channel, $selector->span)]);
         }
         if (null !== $first->values) {
-            [$low, $high] = [LiteralRange::single($first->values[0], $selector->span), LiteralRange::single($first->values[1], $selector->span)];
-            $lists['value'] = new NumberList([$first->values[0] === $first->values[1] ? $low : new LiteralRange($low->from, $high->to)]);
+            [$low, $high] = [LiteralRange::single($first->values->low, $selector->span), LiteralRange::single($first->values->high, $selector->span)];
+            $lists['value'] = new NumberList([$first->values->low === $first->values->high ? $low : new LiteralRange($low->from, $high->to)]);
         }
 
         return $selector->forKind($first->kind, $first->kind->hasKey() ? null : $list, $lists, $first->ports, $place);
@@ -273,7 +273,7 @@ final class Naming
     private function parts(Group $group, array $messages): array
     {
         $first = $messages[0];
-        $alike = static fn (ControlMessage $message): array => [$message->kind, $message->channel, $message->ports, $message->pressedBy()];
+        $alike = static fn (ControlMessage $message): array => [$message->kind, $message->channel, $message->ports, $message->pressedBy()?->key()];
         if (
             null === $first->pressedBy()
             && [] === array_filter($messages, static fn (ControlMessage $message): bool => $alike($message) !== $alike($first))

@@ -199,9 +199,8 @@ final class TurnStep extends NamedStep implements TakesOver
 
         // Without names nothing is known of what programs store, and `scaled` knows no ends but those of the kind.
         $takesOver = 'jump' !== ($this->takeover->text ?? 'jump');
-        $knowsLess =
-            $takesOver
-            && ($target->isStored || ('scaled' === $this->takeover?->text && [$target->low, $target->high] !== $target->kind->valueRange()?->ends()));
+        $isWhole = true === $target->kind->valueRange()?->equals(new ValueRange($target->low, $target->high));
+        $knowsLess = $takesOver && ($target->isStored || ('scaled' === $this->takeover?->text && !$isWhole));
 
         return $at->isLast && !$knowsLess
             ? [

@@ -60,7 +60,8 @@ final readonly class Calibration
             return null;
         }
         $rests = self::rests($line);
-        [$isUp, $isBack] = self::way($line, $rests);
+        $way = self::way($line, $rests);
+        $isUp = $way->isUp;
         $atEnd = static fn (int $end): array => array_merge(
             ...array_filter($rests, static fn (array $rest): bool => $end === self::end(self::mean($rest), $line)),
         );
@@ -76,7 +77,7 @@ final readonly class Calibration
             return null; // it trembles as much as it moves
         }
 
-        return new self($sureHeel, $sureToe, $noise, $deadband, self::shape($line, $sureHeel, $sureToe), $samples, $isBack);
+        return new self($sureHeel, $sureToe, $noise, $deadband, self::shape($line, $sureHeel, $sureToe), $samples, $way->isBack);
     }
 
     /**
@@ -85,10 +86,8 @@ final readonly class Calibration
      *
      * @param non-empty-list<int> $line
      * @param list<list<int>> $rests
-     *
-     * @return array{bool, bool}
      */
-    private static function way(array $line, array $rests): array
+    private static function way(array $line, array $rests): PedalWay
     {
         $visited = [];
         foreach (
@@ -100,11 +99,11 @@ final readonly class Calibration
         }
         $count = \count($visited);
         if (0 === $count) {
-            return [array_search(min($line), $line, true) < array_search(max($line), $line, true), false];
+            return new PedalWay(array_search(min($line), $line, true) < array_search(max($line), $line, true), false);
         }
         $heel = $visited[$count > 2 ? $count - 1 : 0];
 
-        return [self::LOW === $heel, $count > 2 && self::end($line[\count($line) - 1], $line) === $heel];
+        return new PedalWay(self::LOW === $heel, $count > 2 && self::end($line[\count($line) - 1], $line) === $heel);
     }
 
     /**

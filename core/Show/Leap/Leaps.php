@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Show\Leap;
 
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Chart\ControlSort;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Index\SentControl;
@@ -234,9 +235,9 @@ final class Leaps
     /** @return list<LeapCase> both ends of what a parameter can be */
     private function anywhere(MovedParameter $parameter): array
     {
-        $range = $this->known($parameter)->raw ?? [0, 127];
+        $range = $this->known($parameter)->raw ?? ValueRange::sevenBits();
 
-        return [new LeapCase(null, $range[0], false), new LeapCase(null, $range[1], false)];
+        return [new LeapCase(null, $range->low, false), new LeapCase(null, $range->high, false)];
     }
 
     /** How a rule takes over; null where it has no step that could wait. */
@@ -265,7 +266,7 @@ final class Leaps
         }
         $written = $this->takeover($rule);
         $takeover = $written ?? 'jump';
-        $meeting = new Meeting($curve->values, min($parameter->raw), max($parameter->raw));
+        $meeting = new Meeting($curve->values, $parameter->raw->low, $parameter->raw->high);
         if ('scaled' !== $takeover && $meeting->goesOn($cases)) {
             return null;
         }
@@ -292,7 +293,7 @@ final class Leaps
             $order[0],
             $isKnown,
             null !== $written,
-            PedalShortfall::error($parameter, min($parameter->raw), min($parameter->raw) + ($steps[$takeover] ?? $steps['jump'])->leap),
+            PedalShortfall::error($parameter, $parameter->raw->low, $parameter->raw->low + ($steps[$takeover] ?? $steps['jump'])->leap),
         );
     }
 
@@ -350,8 +351,8 @@ final class Leaps
 
     private function share(Leap $leap): float
     {
-        $range = $this->known(new MovedParameter($leap->device, $leap->parameter))->raw ?? [0, 127];
+        $range = $this->known(new MovedParameter($leap->device, $leap->parameter))->raw ?? ValueRange::sevenBits();
 
-        return $leap->step()->leap / max(1, abs($range[1] - $range[0]));
+        return $leap->step()->leap / max(1, abs($range->high - $range->low));
     }
 }

@@ -24,8 +24,8 @@ final readonly class Meeting
     public function __construct(private array $curve, private int $low, private int $high)
     {
         $finest = 0;
-        foreach ($this->pairs() as [$a, $b]) {
-            $finest = max($finest, abs($b - $a));
+        for ($index = 1; $index < \count($curve); ++$index) {
+            $finest = max($finest, abs($curve[$index] - $curve[$index - 1]));
         }
         $this->finest = $finest;
     }
@@ -83,7 +83,8 @@ final readonly class Meeting
             return $this->jump($place, $stands);
         }
         $largest = 0;
-        foreach ($this->pairs() as [$a, $b]) {
+        for ($index = 1; $index < \count($this->curve); ++$index) {
+            [$a, $b] = [$this->curve[$index - 1], $this->curve[$index]];
             foreach ([[$a, $b], [$b, $a]] as [$last, $value]) {
                 $comesThisWay = null === $place || ($this->curve[$place] - $stands) * ($last - $stands) > 0 || $this->curve[$place] === $stands;
                 if (
@@ -136,7 +137,9 @@ final readonly class Meeting
                 }
                 $end = $to > $from ? $this->high : $this->low;
                 // As far as the control comes nearer to its end, so does the parameter.
-                [$exact, $of] = self::reduced($end * $of * ($end - $from) - ($end * $of - $exact) * ($end - $to), $of * ($end - $from));
+                [$exact, $of] = [$end * $of * ($end - $from) - ($end * $of - $exact) * ($end - $to), $of * ($end - $from)];
+                $divisor = self::divisor($exact, $of);
+                [$exact, $of] = [intdiv($exact, $divisor), intdiv($of, $divisor)];
                 $value = Exact::round($exact, $of);
                 $largest = max($largest, abs($value - $before));
                 $before = $value;
@@ -146,16 +149,15 @@ final readonly class Meeting
         return $largest;
     }
 
-    /** @return array{int, int} */
-    private static function reduced(int $numerator, int $denominator): array
+    /** The greatest common divisor, with the sign of the denominator. */
+    private static function divisor(int $numerator, int $denominator): int
     {
         [$a, $b] = [abs($numerator), abs($denominator)];
         while ($b > 0) {
             [$a, $b] = [$b, $a % $b];
         }
-        $a = max(1, $a) * ($denominator < 0 ? -1 : 1);
 
-        return [intdiv($numerator, $a), intdiv($denominator, $a)];
+        return max(1, $a) * ($denominator < 0 ? -1 : 1);
     }
 
     /** How far it has to go to meet, in hundredths of its way; null where it never does. */
@@ -163,7 +165,8 @@ final readonly class Meeting
     {
         $last = max(1, \count($this->curve) - 1);
         $shortest = null;
-        foreach ($this->pairs() as $index => [$a, $b]) {
+        for ($index = 0; $index < \count($this->curve) - 1; ++$index) {
+            [$a, $b] = [$this->curve[$index], $this->curve[$index + 1]];
             if (($a - $stands) * ($b - $stands) <= 0) {
                 $at = abs($a - $stands) <= abs($b - $stands) ? $index : $index + 1;
                 $far = null === $place ? max($at, $last - $at) : abs($at - $place);
@@ -182,16 +185,5 @@ final readonly class Meeting
             : array_values(
                 array_filter([$this->curve[$place - 1] ?? null, $this->curve[$place + 1] ?? null], static fn (?int $value): bool => null !== $value),
             );
-    }
-
-    /** @return list<array{int, int}> neighbours */
-    private function pairs(): array
-    {
-        $pairs = [];
-        for ($index = 1; $index < \count($this->curve); ++$index) {
-            $pairs[] = [$this->curve[$index - 1], $this->curve[$index]];
-        }
-
-        return $pairs;
     }
 }

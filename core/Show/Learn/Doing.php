@@ -64,7 +64,7 @@ final class Doing
     {
         $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
         if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {
-            return [...$press, "turn {$target->unit} \"{$target->title}\" to {$parameter->raw[1]}"];
+            return [...$press, "turn {$target->unit} \"{$target->title}\" to {$parameter->raw->high}"];
         }
 
         return ["turn {$target->unit} \"{$target->title}\"".($isPressed && 2 === \count($parameter->named ?? []) ? ' to other' : '')];

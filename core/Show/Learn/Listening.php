@@ -17,10 +17,7 @@ final class Listening
 
     /** @var array<string, Played> */
     private array $played = [];
-    /**
-     * @var array<string, array{int, int|null, int|null, int|null}> selection of a parameter by port and channel: kind by its upper controller,
-     *     MSB, LSB, data MSB
-     */
+    /** @var array<string, SelectedParameter> by port and channel */
     private array $selected = [];
     /** @var array<string, int> kinds that are no control, and how many came */
     public array $besides = [];
@@ -82,28 +79,22 @@ final class Listening
         $at = "{$port} {$channel}";
         if (\in_array($number, [98, 99, 100, 101], true)) {
             $upper = $number <= 99 ? 99 : 101;
-            $selected = $this->selected[$at] ?? [0, null, null, null];
-            $selected = $upper === $selected[0] ? $selected : [$upper, null, null, null];
-            $selected[$number === $upper ? 1 : 2] = $value;
-            $selected[3] = null;
-            $this->selected[$at] = $selected;
+            $this->selected[$at] = ($this->selected[$at] ?? new SelectedParameter($upper))->with($upper, $number, $value);
 
             return;
         }
         $selected = $this->selected[$at] ?? null;
-        $isWhole = null !== $selected && null !== $selected[1] && null !== $selected[2];
-        if ($isWhole && (6 === $number || 38 === $number)) {
-            $kind = 99 === $selected[0] ? Kind::Nrpn : Kind::Rpn;
-            if (6 === $number) {
-                $this->selected[$at][3] = $value;
-            }
+        $parameter = $selected?->number();
+        if (null !== $selected && null !== $parameter && (6 === $number || 38 === $number)) {
+            $kind = 99 === $selected->upper ? Kind::Nrpn : Kind::Rpn;
+            $selected = $this->selected[$at] = 6 === $number ? $selected->withData($value) : $selected;
             $played = $this->add(
                 $timeUs,
                 $port,
                 $kind,
                 $channel,
-                ($selected[1] << 7) | $selected[2],
-                (($this->selected[$at][3] ?? 0) << 7) | (38 === $number ? $value : 0),
+                $parameter,
+                (($selected->dataMsb ?? 0) << 7) | (38 === $number ? $value : 0),
             );
             if (38 === $number) {
                 $played->values = [...\array_slice($played->values, 0, -2), $played->values[\count($played->values) - 1]]; // the two halves are one value

@@ -39,7 +39,7 @@ final class PlayedChart
                 static fn (mixed $value): bool => null !== $value,
             );
             if ($played->kind->hasValue() && Recognised::ENCODER !== $sort && $recognised->range->low !== $recognised->range->high) {
-                $message['values'] = $recognised->range->ends();
+                $message['values'] = [$recognised->range->low, $recognised->range->high];
             }
             $kinds[$played->kind->value] = true;
             if (null !== $played->channel) {

@@ -42,9 +42,10 @@ final readonly class ProgramSheet
         }
         $rows = [];
         $stands = [];
-        foreach (self::order($situation, $book) as [$song, $scene]) {
+        foreach (self::order($situation, $book) as $played) {
+            [$song, $scene] = [$played->song, $played->scene];
             foreach ($units as $box) {
-                $stands[$box->name] = null === $song ? null : $called[$scene->title][$box->name][0] ?? ($stands[$box->name] ?? null);
+                $stands[$box->name] = null === $song ? null : $called[$scene->title][$box->name]->program ?? ($stands[$box->name] ?? null);
             }
             $cells = array_map(static fn (Device $box): Cell => self::cell($box, $called, $scene->title, $stands[$box->name]), $units);
             $rows[] = ['scene' => $scene->title, 'song' => $song, 'cells' => $cells];
@@ -136,7 +137,7 @@ final readonly class ProgramSheet
         ];
     }
 
-    /** @return list<array{string|null, Scene}> song and scene, each pair once */
+    /** @return list<PlayedScene> each pair once */
     private static function order(RigAnalysis $situation, Rulebook $book): array
     {
         $scenes = array_combine(array_map(static fn (Scene $scene): string => $scene->title, $book->scenes), $book->scenes);
@@ -144,13 +145,13 @@ final readonly class ProgramSheet
         foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
             foreach ($song->scenes as $title) {
                 if (isset($scenes[$title])) {
-                    $order["{$song->id}\t{$title}"] = [$song->title, $scenes[$title]];
+                    $order["{$song->id}\t{$title}"] = new PlayedScene($song->title, $scenes[$title]);
                     $seen[$title] = true;
                 }
             }
         }
         foreach (array_diff_key($scenes, $seen) as $scene) {
-            $order[] = [null, $scene];
+            $order[] = new PlayedScene(null, $scene);
         }
 
         return array_values($order);
@@ -160,22 +161,20 @@ final readonly class ProgramSheet
      * What steps call last on a unit.
      *
      * @param list<Step> $steps
-     *
-     * @return array{int|null, string, int}|null the program, by what, and the line
      */
-    private static function called(Rulebook $book, array $steps, Device $box): ?array
+    private static function called(Rulebook $book, array $steps, Device $box): ?SceneCall
     {
         $called = null;
         foreach ($steps as $step) {
             if ($step instanceof RecallStep && $step->device->text === $box->name) {
-                $called = [self::program($step, $box), 'here', $step->span->line];
+                $called = new SceneCall(self::program($step, $box), 'here', $step->span->line);
             } elseif ($step instanceof DoStep && isset($book->stacks[$step->stack()->text])) {
                 $inner = self::called(
                     $book,
                     array_values(array_filter($book->stacks[$step->stack()->text]->steps, static fn (Step $each): bool => !($each instanceof DoStep))),
                     $box,
                 );
-                $called = null === $inner ? $called : [$inner[0], "stack {$step->stack()->text}", $step->span->line];
+                $called = null === $inner ? $called : new SceneCall($inner->program, "stack {$step->stack()->text}", $step->span->line);
             }
         }
 
@@ -199,7 +198,7 @@ final readonly class ProgramSheet
     }
 
     /**
-     * @param array<string, array<string, array{int|null, string, int}|null>> $called by scene and unit
+     * @param array<string, array<string, SceneCall|null>> $called by scene and unit
      * @param int|null $stands where the order of the set list has brought the unit
      */
     private static function cell(Device $box, array $called, string $scene, ?int $stands): Cell
@@ -210,18 +209,18 @@ final readonly class ProgramSheet
         $carried = [];
         foreach (null === $here ? $called : [] as $other => $units) {
             if ($other !== $scene && isset($units[$box->name])) {
-                $carried[] = $shown($units[$box->name][0]);
+                $carried[] = $shown($units[$box->name]->program);
             }
         }
         $names = null === $programs ? [] : ProgramNames::names($box, $programs);
 
         return new Cell(
             $box->name,
-            $here[0] ?? null,
-            null === $here ? '' : $shown($here[0]),
-            null === $here ? '' : $names[$here[0] ?? -1] ?? '',
-            $here[1] ?? null,
-            $here[2] ?? null,
+            $here?->program,
+            null === $here ? '' : $shown($here->program),
+            null === $here ? '' : $names[$here->program ?? -1] ?? '',
+            $here?->by,
+            $here?->line,
             array_values(array_unique($carried)),
             null !== $here || null === $stands ? null : $names[$stands] ?? $shown($stands),
         );

@@ -145,7 +145,7 @@ final readonly class WholeCopy
     private static function controls(Device $box, ?string $layer): array
     {
         $controls = array_values(array_filter($box->chart->surface->controls ?? [], static fn (Control $control): bool => $control->layer === $layer));
-        $place = static fn (Control $control): array => $control->at ?? [\PHP_INT_MAX, 0];
+        $place = static fn (Control $control): array => [$control->at->row ?? \PHP_INT_MAX, $control->at->column ?? 0];
         usort($controls, static fn (Control $a, Control $b): int => $place($a) <=> $place($b));
 
         return $controls;

@@ -294,8 +294,8 @@ final class Certainty
         [$kind, $number] = null === $posted ? [$message->kind, $message->number] : [$posted->kind(), $posted->literalNumber()];
         $isSame = $moves->kind->midi() === $kind && $moves->number === $number && $kind->hasChannel();
         $fits =
-            min($message->first, $message->last) >= $parameter->raw[0]
-            && max($message->first, $message->last) <= $parameter->raw[1]
+            min($message->first, $message->last) >= $parameter->raw->low
+            && max($message->first, $message->last) <= $parameter->raw->high
             && $message->first !== $message->last;
         if (!$isSame || !$fits || !$this->isAbsolute($device, $parameter->name)) {
             return false;

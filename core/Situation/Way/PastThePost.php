@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Situation\Way;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Message;
+use ZigzagPost\Core\Rig\Chart\Travel;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Index\ChartMessages;
 use ZigzagPost\Core\Rig\Setup\Device;
@@ -65,8 +66,8 @@ final readonly class PastThePost
                 if ($moves?->kind !== $message->kind || $moves->number !== $message->number || $device->partOf($parameter) !== $part) {
                     continue;
                 }
-                [$low, $high] = $message->values ?? $kind->valueRange()?->ends() ?? [0, 127];
-                $fits = min($low, $high) >= $parameter->raw[0] && max($low, $high) <= $parameter->raw[1] && $low !== $high;
+                $travel = $message->values ?? Travel::of($kind);
+                $fits = $travel->low() >= $parameter->raw->low && $travel->high() <= $parameter->raw->high && $travel->first !== $travel->last;
                 $isSure = null !== $channel && null === $moves->channel && $fits && $this->certainty->isAbsolute($device->name, $parameter->name);
                 yield $this->arrival($box, $control, Destination::parameter($device->name, $parameter->name), $reason, $missing, $isSure, $path);
             }

@@ -9,9 +9,11 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Midi\Reckoning;
+use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\TimedValue;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Chart\ShownNumber;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
@@ -99,15 +101,14 @@ final class CalibrationTest extends TestCase
 
     public function testTheErrorAtAnEndAgreesWithTheFormula(): void
     {
-        $bend = new Parameter('Pitch', Reach::Midi, [0, 127], shown: [[0, 0.0], [127, 12.0]], unit: 'semitones');
+        $shown = static fn (float $low, float $high): array => [new ShownNumber(0, $low), new ShownNumber(127, $high)];
+        $bend = new Parameter('Pitch', Reach::Midi, ValueRange::sevenBits(), shown: $shown(0.0, 12.0), unit: 'semitones');
         foreach ([127, 126, 124, 100, 64] as $reached) {
             $expected = array_column(Reckoning::shortfall($reached, 127, 12)->results, 1)[0];
             self::assertEqualsWithDelta((float) $expected, (float) PedalShortfall::error($bend, 127, $reached), 0.06);
         }
-        self::assertSame(
-            '1.4 dB',
-            PedalShortfall::error(new Parameter('Swell', Reach::Midi, [0, 127], shown: [[0, -60.0], [127, 0.0]], unit: 'dB'), 0, 3),
-        );
+        $swell = new Parameter('Swell', Reach::Midi, ValueRange::sevenBits(), shown: $shown(-60.0, 0.0), unit: 'dB');
+        self::assertSame('1.4 dB', PedalShortfall::error($swell, 0, 3));
     }
 
     public function testWhatHardlyMovesIsNotMeasured(): void
