@@ -22,10 +22,10 @@ final class PulsePorts implements Check
             }
         }
         foreach ($book->clocks as $clock) {
-            foreach ([...$clock->sends, ...array_merge(...array_column($clock->taps, 2))] as $port) {
+            foreach ($clock->messagePorts() as $port) {
                 yield from $this->port($book, $port, false);
             }
-            foreach (array_merge(...array_column($clock->pulses, 1)) as $port) {
+            foreach ($clock->pulsePorts() as $port) {
                 yield from $this->port($book, $port, true);
             }
         }

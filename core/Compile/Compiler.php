@@ -19,6 +19,7 @@ use ZigzagPost\Core\Rulebook\ClockDeclaration;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\GroupPart;
+use ZigzagPost\Core\Rulebook\PulseLine;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -317,8 +318,8 @@ final class Compiler
         return new ClockPlan(
             $clock->beatUs,
             $this->portPositions($clock->sends),
-            array_map(fn (array $pulse): PulsePlan => new PulsePlan($pulse[0], $this->portPositions($pulse[1])), $clock->pulses),
-            array_column($clock->taps, 0),
+            array_map(fn (PulseLine $pulse): PulsePlan => new PulsePlan($pulse->perBeat, $this->portPositions($pulse->ports)), $clock->pulses),
+            array_column($clock->taps, 'presses'),
         );
     }
 
@@ -336,7 +337,8 @@ final class Compiler
     private function taps(): void
     {
         foreach ($this->book->clocks as $name => $clock) {
-            foreach ($clock->taps as $which => [, $message, $ports]) {
+            foreach ($clock->taps as $which => $tap) {
+                [$message, $ports] = [$tap->message, $tap->ports];
                 $rule = new Rule('Taps of '.$name, $clock->name->span, null, true);
                 $code = new RuleCode($this->draft, $rule, 0, RuleEntry::ofMessage(Kind::Start));
                 $message->emit($code, 'return 1;', true);

@@ -23,7 +23,6 @@ use ZigzagPost\Core\Engine\State\Queue;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Engine\Trace\Trace;
 use ZigzagPost\Core\Engine\Voices\Voices;
-use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Core\Midi\OnOff;
 
 /**
@@ -32,8 +31,6 @@ use ZigzagPost\Core\Midi\OnOff;
  * Time is the events' time, in microseconds; the engine reads no clock and no random source.
  *
  * @phpstan-import-type Made from Run
- * @phpstan-import-type SavedQueue from Queue
- * @phpstan-import-type DecoderState from Decoder
  */
 final class Engine implements InPorts
 {
@@ -262,7 +259,7 @@ final class Engine implements InPorts
     /** @param array<string, mixed> $saved what save() gave, for the same rulebook */
     public static function load(CompiledBook $book, array $saved, bool $traced = false): self
     {
-        /** @var array{state: array<string, mixed>, decoders: array<int, DecoderState>, queue: SavedQueue, trace: array<mixed>|null} $saved */
+        /** @var array{state: array<string, mixed>, decoders: array<int, array<mixed>>, queue: array<mixed>, trace: array<mixed>|null} $saved */
         $engine = new self($book, $traced);
         $engine->state->restore($saved['state']);
         $engine->watchHands();

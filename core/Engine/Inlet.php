@@ -21,8 +21,6 @@ use ZigzagPost\Core\Midi\OnOff;
 
 /**
  * An in port at work: bytes become messages, messages are counted and shown to the rules that the index names for them.
- *
- * @phpstan-import-type DecoderState from Decoder
  */
 final class Inlet
 {
@@ -186,13 +184,13 @@ final class Inlet
         $this->decoder()->end($this->run->state->faults[$this->port]);
     }
 
-    /** @return DecoderState */
+    /** @return array<string, mixed> */
     public function save(): array
     {
         return $this->decoder()->save();
     }
 
-    /** @param DecoderState $saved */
+    /** @param array<mixed> $saved */
     public function restore(array $saved): void
     {
         $this->decoder = Decoder::load($saved);

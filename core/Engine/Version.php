@@ -11,22 +11,26 @@ namespace ZigzagPost\Core\Engine;
  */
 final class Version
 {
-    /** @var array<int, array{string, string}> date and what is other, by version; what came before the first is version 1 */
-    private const CHANGES = [
-        2 => ['2026-11-29', 'restoring a unit leaves what toggles or triggers to a hand'],
-        3 => ['2026-11-29', 'what waits for a unit that is deaf after its program counts everything that leaves before on the same lead'],
-    ];
-
     public static function now(): int
     {
-        return max(array_keys(self::CHANGES));
+        return max(array_keys(self::changes()));
     }
 
     /** @return list<EngineChange> what has become other since a version, the earliest first */
     public static function since(int $version): array
     {
-        $after = array_filter(self::CHANGES, static fn (int $number): bool => $number > $version, \ARRAY_FILTER_USE_KEY);
+        return array_values(array_filter(self::changes(), static fn (int $number): bool => $number > $version, \ARRAY_FILTER_USE_KEY));
+    }
 
-        return array_values(array_map(static fn (array $change): EngineChange => new EngineChange(...$change), $after));
+    /** @return non-empty-array<int, EngineChange> by version; what came before the first is version 1 */
+    private static function changes(): array
+    {
+        return [
+            2 => new EngineChange('2026-11-29', 'restoring a unit leaves what toggles or triggers to a hand'),
+            3 => new EngineChange(
+                '2026-11-29',
+                'what waits for a unit that is deaf after its program counts everything that leaves before on the same lead',
+            ),
+        ];
     }
 }

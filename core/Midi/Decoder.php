@@ -10,10 +10,6 @@ namespace ZigzagPost\Core\Midi;
  * Any bytes decode (MIDI 1.0 Detailed Specification, "Running Status" and "System Real Time"): real-time bytes may stand
  * anywhere, truncated and undefined messages are counted and skipped, system exclusive of more than {@see MAX_SYSEX}
  * bytes is dropped and counted. The state between two calls is plain data, so that a run can be saved in the middle.
- *
- * DecoderState: as saved runs have it.
- *
- * @phpstan-type DecoderState array{int, string, int, bool}
  */
 final class Decoder
 {
@@ -103,17 +99,20 @@ final class Decoder
         return 0xC0 === $high || 0xD0 === $high ? 1 : 2;
     }
 
-    /** @return DecoderState */
+    /** @return array<string, mixed> */
     public function save(): array
     {
-        return [$this->status, $this->pending, $this->wanted, $this->overlong];
+        return ['status' => $this->status, 'pending' => $this->pending, 'wanted' => $this->wanted, 'overlong' => $this->overlong];
     }
 
-    /** @param DecoderState $saved */
+    /** @param array<mixed> $saved what save() gives, or gave before there were names in it */
     public static function load(array $saved): self
     {
         $decoder = new self();
-        [$decoder->status, $decoder->pending, $decoder->wanted, $decoder->overlong] = $saved;
+        /** @var array{status: int, pending: string, wanted: int, overlong: bool} $saved */
+        $saved = array_is_list($saved) ? array_combine(['status', 'pending', 'wanted', 'overlong'], $saved) : $saved;
+        [$decoder->status, $decoder->pending] = [$saved['status'], $saved['pending']];
+        [$decoder->wanted, $decoder->overlong] = [$saved['wanted'], $saved['overlong']];
 
         return $decoder;
     }

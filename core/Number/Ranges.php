@@ -16,18 +16,22 @@ final class Ranges
      */
     public static function merged(array $ends): array
     {
-        /** @var list<array{int, int}> $ranges */
-        $ranges = array_chunk($ends, 2);
-        sort($ranges);
-        /** @var list<int> $merged */
-        $merged = [];
-        foreach ($ranges as [$low, $high]) {
-            $last = \count($merged) - 1;
-            if ($last > 0 && $low <= $merged[$last] + 1) {
-                $merged[$last] = max($merged[$last], $high);
-            } elseif ($low <= $high) {
-                array_push($merged, $low, $high);
+        $upTo = [];
+        foreach (array_keys($ends) as $index) {
+            if (0 === $index % 2 && $ends[$index] <= $ends[$index + 1]) {
+                $upTo[$ends[$index]] = max($upTo[$ends[$index]] ?? $ends[$index + 1], $ends[$index + 1]);
             }
+        }
+        ksort($upTo);
+        $merged = [];
+        $last = null;
+        foreach ($upTo as $low => $high) {
+            if (null !== $last && $low <= $last + 1) {
+                array_pop($merged);
+            } else {
+                $merged[] = $low;
+            }
+            $merged[] = $last = max($last ?? $high, $high);
         }
 
         return $merged;

@@ -155,33 +155,33 @@ final readonly class Coverage
     private static function quickly(ControlMessage $message, int $at): array
     {
         $events = [];
-        foreach (self::quick($message) as [$value, $forUs]) {
-            foreach (Hand::at($message, $value) as $bytes) {
+        foreach (self::quick($message) as $held) {
+            foreach (Hand::at($message, $held->value) as $bytes) {
                 $events[] = new Event($at, $message->ports[0], $bytes);
             }
-            $at += $forUs;
+            $at += $held->forUs;
         }
 
         return $events;
     }
 
-    /** @return iterable<array{int, int}> values, and how long each stands */
+    /** @return iterable<HeldValue> */
     private static function quick(ControlMessage $message): iterable
     {
         if ($message->isTwoState) {
             foreach (Kind::Note === $message->kind ? self::VELOCITIES : [$message->last, $message->last, $message->last] as $press) {
-                yield [$press, self::TAP_US];
-                yield [$message->first, self::TAP_US];
+                yield new HeldValue($press, self::TAP_US);
+                yield new HeldValue($message->first, self::TAP_US);
             }
 
             return;
         }
         for ($step = 1; $step <= self::SWEEP_STEPS; ++$step) {
-            yield [$message->first + intdiv($step * ($message->last - $message->first), self::SWEEP_STEPS), self::SWEEP_US];
+            yield new HeldValue($message->first + intdiv($step * ($message->last - $message->first), self::SWEEP_STEPS), self::SWEEP_US);
         }
         $back = $message->last < $message->first ? 1 : -1;
         for ($step = 1; $step <= min(self::FINE_STEPS, abs($message->last - $message->first)); ++$step) {
-            yield [$message->last + $back * $step, self::FINE_US];
+            yield new HeldValue($message->last + $back * $step, self::FINE_US);
         }
     }
 

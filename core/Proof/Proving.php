@@ -181,7 +181,8 @@ final readonly class Proving
         foreach ([[$accepted, 'was'], [$outputs, 'now']] as [$list, $which]) {
             $told = new Told($seats);
             foreach ($list as $output) {
-                $at[$output->timeUs][$which][] = [$output, $told->hear($output->timeUs, $output->port, $output->bytes, $output->pulseUs)];
+                $did = $told->hear($output->timeUs, $output->port, $output->bytes, $output->pulseUs);
+                $at[$output->timeUs][$which][] = new ToldOutput($output, $did);
             }
         }
         ksort($at);
@@ -189,10 +190,10 @@ final readonly class Proving
         $scene = 0;
         foreach ($at as $timeUs => $both) {
             [$was, $now] = [$both['was'] ?? [], $both['now'] ?? []];
-            $scene = [] === $now ? $scene : $now[\count($now) - 1][0]->scene;
+            $scene = [] === $now ? $scene : $now[\count($now) - 1]->output->scene;
             if (
-                array_map(static fn (array $each): string => $each[0]->key(), $was) ===
-                array_map(static fn (array $each): string => $each[0]->key(), $now)
+                array_map(static fn (ToldOutput $each): string => $each->output->key(), $was) ===
+                array_map(static fn (ToldOutput $each): string => $each->output->key(), $now)
             ) {
                 continue;
             }
@@ -201,7 +202,7 @@ final readonly class Proving
             $told = [];
             foreach ([[$was, $said, $says], [$now, $says, $said]] as [$list, $own, $other]) {
                 foreach ($list as $index => $each) {
-                    $told = \in_array($own[$index], $other, true) ? $told : [...$told, ...array_keys($each[1])];
+                    $told = \in_array($own[$index], $other, true) ? $told : [...$told, ...array_keys($each->did)];
                 }
             }
             $changes[] = new Change(
@@ -222,13 +223,13 @@ final readonly class Proving
     }
 
     /**
-     * @param list<array{Output, array<string, string>}> $messages
+     * @param list<ToldOutput> $messages
      *
      * @return list<string>
      */
     private static function allWords(CompiledBook $book, array $messages): array
     {
-        return array_map(static fn (array $each): string => self::words($book, $each[0], $each[1]), $messages);
+        return array_map(static fn (ToldOutput $each): string => self::words($book, $each->output, $each->did), $messages);
     }
 
     /** @param array<string, string> $told what units did, by their names */

@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\Tempo;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
-use ZigzagPost\Core\Rulebook\Message\Template;
 use ZigzagPost\Core\Rulebook\Message\TemplateParser;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\Reference;
@@ -22,18 +21,20 @@ use ZigzagPost\Core\Rulebook\Text\TokenType;
  *       send treadle
  *       pulse 2 per beat to ticker
  *       taps 4 of cc 30 value 127 channel 5 to echo
+ *
+ * @phpstan-import-type Beat from Tempo
  */
 final class ClockDeclaration
 {
     private const DEFAULT_TEMPO = 120;
 
-    /** @var array{int, int} length of a beat in microseconds, as a fraction */
+    /** @var Beat */
     public array $beatUs = [60_000_000, self::DEFAULT_TEMPO];
     /** @var list<Token> ports that get clock, start and stop */
     public array $sends = [];
-    /** @var list<array{int, list<Token>}> pulses a beat, and their ports */
+    /** @var list<PulseLine> */
     public array $pulses = [];
-    /** @var list<array{int, Template, list<Token>}> number of tap presses, what a press sends, and where */
+    /** @var list<TapLine> */
     public array $taps = [];
 
     private function __construct(public readonly Token $name)
@@ -77,16 +78,28 @@ final class ClockDeclaration
         };
     }
 
+    /** @return list<Token> ports that get clock messages or presses */
+    public function messagePorts(): array
+    {
+        return array_merge($this->sends, ...array_column($this->taps, 'ports'));
+    }
+
+    /** @return list<Token> */
+    public function pulsePorts(): array
+    {
+        return array_merge(...array_column($this->pulses, 'ports'));
+    }
+
     /** @return list<Reference> */
     public function references(): array
     {
-        return Reference::all(Reference::OUT_PORT, array_merge($this->sends, ...array_column($this->pulses, 1), ...array_column($this->taps, 2)));
+        return Reference::all(Reference::OUT_PORT, [...$this->messagePorts(), ...$this->pulsePorts()]);
     }
 
     /** @return list<Expression> */
     public function expressions(): array
     {
-        return array_merge(...array_map(static fn (array $tap): array => $tap[1]->expressions(), $this->taps));
+        return array_merge(...array_map(static fn (TapLine $tap): array => $tap->message->expressions(), $this->taps));
     }
 
     /** @throws RulebookError */
@@ -126,7 +139,7 @@ final class ClockDeclaration
         $cursor->expect('to');
         $ports = $cursor->names('a pulse port');
         $cursor->expectEnd('","');
-        $this->pulses[] = [$number->value, $ports];
+        $this->pulses[] = new PulseLine($number->value, $ports);
 
         return "pulse {$number->text} per beat to ".self::list($ports);
     }
@@ -140,7 +153,7 @@ final class ClockDeclaration
         $cursor->expect('to');
         $ports = $cursor->names('an out port');
         $cursor->expectEnd('","');
-        $this->taps[] = [$number->value, $message, $ports];
+        $this->taps[] = new TapLine($number->value, $message, $ports);
 
         return "taps {$number->text} of {$message->print()} to ".self::list($ports);
     }

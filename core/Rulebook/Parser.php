@@ -149,8 +149,8 @@ final class Parser
 
                 return;
             }
-            [$kind, $printed] = $this->statement($cursor);
-            $this->book->lines[] = new SourceLine($line, $kind, $printed, $comment);
+            $kind = $this->kind($cursor->peek());
+            $this->book->lines[] = new SourceLine($line, $kind, $this->statement($cursor, $kind), $comment);
         } catch (RulebookError $error) {
             $this->errors[] = $error;
             $this->book->unreadable[] = $line;
@@ -169,42 +169,49 @@ final class Parser
         }
     }
 
+    /** The kind of a line, as in {@see SourceLine}, by its first word. */
+    private function kind(Token $first): string
+    {
+        if (!$first->is(...self::TOP_LEVEL) || ($this->heading instanceof Scene && $first->is('on'))) {
+            return SourceLine::BODY;
+        }
+
+        return $first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'lamps') ? $first->text : SourceLine::HEADING;
+    }
+
     /**
-     * @return array{string, string} kind of line as in {@see SourceLine}, and its canonical text
+     * Reads a line.
+     *
+     * @return string its canonical text
      *
      * @throws RulebookError
      */
-    private function statement(Cursor $cursor): array
+    private function statement(Cursor $cursor, string $kind): string
     {
-        $first = $cursor->peek();
-        if (!$first->is(...self::TOP_LEVEL) || ($this->heading instanceof Scene && $first->is('on'))) {
-            return [SourceLine::BODY, $this->body($cursor)];
+        if (SourceLine::BODY === $kind) {
+            return $this->body($cursor);
         }
-        $cursor->next();
-        if (!$first->is('rulebook', 'middle', 'programs', 'port', 'table', 'curve', 'memory', 'group', 'lamps')) {
-            $this->heading = null;
+        $first = $cursor->next();
+        $this->heading = null;
+        if (SourceLine::HEADING === $kind) {
             $this->hasLostSelector = false;
             $this->isLost = true; // until the heading has been read
 
-            return [SourceLine::HEADING, $this->heading($cursor, $first)];
+            return $this->heading($cursor, $first);
         }
-        $this->heading = null;
         $this->isLost = false;
 
-        return [
-            $first->text,
-            match ($first->text) {
-                'rulebook' => $this->title($cursor, $first),
-                'middle' => $this->middle($cursor, $first),
-                'programs' => $this->programs($cursor, $first),
-                'port' => $this->declare($this->book->ports, PortDeclaration::parse($cursor)),
-                'table' => $this->declare($this->book->tables, Table::parse($cursor)),
-                'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
-                'group' => $this->group(Group::parse($cursor)),
-                'lamps' => $this->declare($this->book->lamps, Lamps::parse($cursor)),
-                default => $this->memory(Memory::parse($cursor)),
-            },
-        ];
+        return match ($kind) {
+            'rulebook' => $this->title($cursor, $first),
+            'middle' => $this->middle($cursor, $first),
+            'programs' => $this->programs($cursor, $first),
+            'port' => $this->declare($this->book->ports, PortDeclaration::parse($cursor)),
+            'table' => $this->declare($this->book->tables, Table::parse($cursor)),
+            'curve' => $this->declare($this->book->curves, Curve::parse($cursor)),
+            'group' => $this->group(Group::parse($cursor)),
+            'lamps' => $this->declare($this->book->lamps, Lamps::parse($cursor)),
+            default => $this->memory(Memory::parse($cursor)),
+        };
     }
 
     /** @throws RulebookError */

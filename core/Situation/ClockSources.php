@@ -30,8 +30,7 @@ final class ClockSources
     {
         $book = $situation->checked()->book;
         foreach ($book->clocks as $name => $clock) {
-            $ports = [...$clock->sends, ...array_merge(...array_column($clock->pulses, 1)), ...array_merge(...array_column($clock->taps, 2))];
-            foreach ($ports as $port) {
+            foreach ([...$clock->messagePorts(), ...$clock->pulsePorts()] as $port) {
                 $this->reach(new Socket(LeadEnd::POST, $port->text, true), ClockSource::made((string) $name));
             }
         }

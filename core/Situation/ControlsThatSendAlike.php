@@ -7,7 +7,6 @@ namespace ZigzagPost\Core\Situation;
 use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
-use ZigzagPost\Core\Rig\Document\ControlName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
@@ -31,12 +30,7 @@ final class ControlsThatSendAlike implements RigCheck
                         if ($other[0] !== $box && !isset($told[$pair]) && !$this->areToldApart($other[2], $message)) {
                             $told[$pair] = true;
                             yield new RigFinding(
-                                new ControlsSendAlike(
-                                    new ControlName($other[0]->name, $other[1]->name),
-                                    new ControlName($box->name, $control->name),
-                                    $port,
-                                    $message->channel,
-                                ),
+                                new ControlsSendAlike([$other[0]->name, $box->name], [$other[1]->name, $control->name], $port, $message->channel),
                                 $this->fix($situation, [$box, $other[0]]),
                             );
                         }

@@ -9,18 +9,14 @@ use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
 use ZigzagPost\Core\Engine\Time\Clocks;
+use ZigzagPost\Core\Engine\Trace\TakenTrace;
 use ZigzagPost\Core\Rig\Chart\Hazard;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
-/**
- * A rulebook at work between simulated devices: what is played goes in, what comes out is heard.
- *
- * @phpstan-import-type TraceRecord from \ZigzagPost\Core\Engine\Trace\Trace
- * @phpstan-import-type Late from \ZigzagPost\Core\Engine\Trace\Trace
- */
+/** A rulebook at work between simulated devices: what is played goes in, what comes out is heard. */
 final class Bench
 {
     /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
@@ -302,10 +298,9 @@ final class Bench
         return $this->engine->state->now;
     }
 
-    /** @return array{list<TraceRecord>, list<Late>, list<array{int, int}>, list<int>} */
-    public function takeTrace(): array
+    public function takeTrace(): TakenTrace
     {
-        return $this->engine->trace?->take() ?? [[], [], [], []];
+        return $this->engine->trace?->take() ?? new TakenTrace();
     }
 
     public function nextDueUs(): ?int

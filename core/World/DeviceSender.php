@@ -129,7 +129,7 @@ final readonly class DeviceSender
     }
 
     /**
-     * @return array{control: string, label: string, sort: string, layer: string|null, at: array{int, int}|null, low: int, high: int,
+     * @return array{control: string, label: string, sort: string, layer: string|null, at: list<int>|null, low: int, high: int,
      *     rest: int, isLatching: bool, isRelative: bool, perSecond: float|null}
      */
     private function described(Control $control): array

@@ -24,7 +24,7 @@ final class SimulatedDevice
     private ?int $program = null;
     /** @var array<int, true> keys that sound */
     private array $sounding = [];
-    /** @var array<int, array{int, int}> halves of the data entered for the parameter number that is selected, by channel */
+    /** @var array<int, int> data entered for the parameter number that is selected, by channel */
     private array $data = [];
     /** @var array<int, string> whether an NRPN or an RPN was selected last, by channel; none while none is */
     private array $selected = [];
@@ -59,21 +59,34 @@ final class SimulatedDevice
         return array_keys($this->sounding);
     }
 
-    /** @return array<mixed> */
+    /** @return array<string, mixed> */
     public function save(): array
     {
-        return [$this->values, $this->program, $this->sounding, $this->data, $this->controllers, $this->deafUntilUs, $this->selected];
+        return [
+            'values' => $this->values,
+            'program' => $this->program,
+            'sounding' => $this->sounding,
+            'data' => $this->data,
+            'controllers' => $this->controllers,
+            'deafUntilUs' => $this->deafUntilUs,
+            'selected' => $this->selected,
+        ];
     }
 
-    /** @param array<mixed> $saved what save() gave */
+    /** @param array<mixed> $saved what save() gives, or gave before there were names in it */
     public function restore(array $saved): void
     {
+        $names = ['values', 'program', 'sounding', 'data', 'controllers', 'deafUntilUs', 'selected'];
         /**
-         * @var array{array<string, int>, int|null, array<int, true>, array<int, array{int, int}>, array<int, array<int, int>>, int,
-         *     6?: array<int, string>} $saved
+         * @var array{values: array<string, int>, program: int|null, sounding: array<int, true>, data: array<int, int|list<int>>,
+         *     controllers: array<int, array<int, int>>, deafUntilUs: int, selected?: array<int, string>} $saved
          */
-        [$this->values, $this->program, $this->sounding, $this->data, $this->controllers, $this->deafUntilUs] = $saved;
-        $this->selected = $saved[6] ?? array_map(static fn (array $data): string => KindName::Nrpn->value, $this->data); // kept before RPN were told apart
+        $saved = array_is_list($saved) ? array_combine(\array_slice($names, 0, \count($saved)), $saved) : $saved;
+        [$this->values, $this->program, $this->sounding] = [$saved['values'], $saved['program'], $saved['sounding']];
+        [$this->controllers, $this->deafUntilUs] = [$saved['controllers'], $saved['deafUntilUs']];
+        // It was kept as halves.
+        $this->data = array_map(static fn (int|array $data): int => \is_int($data) ? $data : (($data[0] ?? 0) << 7) | ($data[1] ?? 0), $saved['data']);
+        $this->selected = $saved['selected'] ?? array_fill_keys(array_keys($this->data), KindName::Nrpn->value); // kept before RPN were told apart
     }
 
     /** @return list<Heard> */
@@ -203,7 +216,7 @@ final class SimulatedDevice
     {
         if ($number >= 98 && $number <= 101) {
             $this->selected[$channel] = ($number < 100 ? KindName::Nrpn : KindName::Rpn)->value;
-            $this->data[$channel] = [0, 0];
+            $this->data[$channel] = 0;
         }
         $kind = KindName::tryFrom($this->selected[$channel] ?? '');
         if (null === $kind || !\in_array($number, [6, 38, 96, 97], true)) {
@@ -214,13 +227,13 @@ final class SimulatedDevice
         if (16383 === $selected) {
             return []; // none is selected
         }
-        [$high, $low] = $this->data[$channel] ?? [0, 0];
+        $before = $this->data[$channel] ?? 0;
         $data = match ($number) {
             6 => $value << 7,
-            38 => ($high << 7) | $value,
-            default => max(0, min(16383, (($high << 7) | $low) + (96 === $number ? 1 : -1))),
+            38 => ($before & ~127) | $value,
+            default => max(0, min(16383, $before + (96 === $number ? 1 : -1))),
         };
-        $this->data[$channel] = [$data >> 7, $data & 127];
+        $this->data[$channel] = $data;
 
         return $this->move($part, $kind, $channel, $selected, $data);
     }

@@ -36,7 +36,7 @@ final readonly class ReckonController
 
         return new JsonResponse([
             'formula' => $reckoned->formula,
-            'results' => array_map(static fn (array $result): array => ['name' => $result[0], 'value' => $result[1]], $reckoned->results),
+            'results' => array_map(get_object_vars(...), $reckoned->results),
         ]);
     }
 }

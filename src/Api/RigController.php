@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Entity\Document;
 use App\Rig\ArrivalView;
 use App\Rig\FindingsView;
 use App\Rig\FitView;
@@ -69,9 +70,9 @@ final readonly class RigController
     #[Route('/api/rigs/{id}/file', methods: 'GET')]
     public function file(string $id): Response
     {
-        [$rig, $name] = $this->whole($id);
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
 
-        return Download::text(Json::encode($rig), "{$name}.rig.json", 'application/json');
+        return Download::text($this->whole($document), "{$document->name}.rig.json", 'application/json');
     }
 
     /**
@@ -82,21 +83,19 @@ final readonly class RigController
     #[Route('/api/rigs/{id}/zip', methods: 'GET')]
     public function zip(string $id): Response
     {
-        [$rig, $name] = $this->whole($id);
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
 
-        return Download::text(RigZip::of(Json::encode($rig)), "{$name}.zip", 'application/zip');
+        return Download::text(RigZip::of($this->whole($document)), "{$document->name}.zip", 'application/zip');
     }
 
     /**
-     * @return array{array<mixed>, string} a rig with its rulebook, and its name
+     * A rig with its rulebook, as JSON.
      *
      * @throws BadData
      */
-    private function whole(string $id): array
+    private function whole(Document $document): string
     {
-        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
-
-        return [array_diff_key($this->rigs->whole($document), ['book' => true]), $document->name];
+        return Json::encode(array_diff_key($this->rigs->whole($document), ['book' => true]));
     }
 
     /** Where a control of a unit arrives, or what arrives at a parameter. */

@@ -86,7 +86,8 @@ final readonly class SheetController
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $situation = $this->situation($id);
         $body = Body::of($request);
-        [$box, $control] = self::control($situation, $body);
+        $box = self::unit($situation, $body);
+        $control = self::control($box, $body);
         $edits = new SwitchEdits($situation);
         $do = $body->text('do', 20);
         if ('assign' === $do) {
@@ -111,7 +112,8 @@ final readonly class SheetController
         if ('copy' !== $do && 'move' !== $do) {
             throw ApiProblem::badRequest("\"do\" should be assign, clear, copy or move, not {$do}");
         }
-        [$toBox, $toControl] = self::control($situation, $body->object('to'));
+        $toBox = self::unit($situation, $body->object('to'));
+        $toControl = self::control($toBox, $body->object('to'));
         $scene = $body->object('to')->textOrNull('scene', 200);
         $does = SwitchSheet::of($situation)->use($box->name, $control->name, $line)->does ?? [];
 
@@ -179,12 +181,14 @@ final readonly class SheetController
         return $this->changes->make($document, static fn (Source $source): array => Leaps::edits($source, $line, $takeover), $request);
     }
 
-    /** @return array{Device, Control} */
-    private static function control(RigAnalysis $situation, Body $body): array
+    private static function unit(RigAnalysis $situation, Body $body): Device
     {
-        $box = $situation->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
+        return $situation->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
+    }
 
-        return [$box, $box->control($body->text('control', 200)) ?? throw ApiProblem::notFound('control')];
+    private static function control(Device $unit, Body $body): Control
+    {
+        return $unit->control($body->text('control', 200)) ?? throw ApiProblem::notFound('control');
     }
 
     private function situation(string $id): RigAnalysis

@@ -24,14 +24,14 @@ final readonly class BenchNews
     /** Takes it from a bench, which does not keep it. */
     public static function take(Bench $bench): self
     {
-        [$records, $late, , $replaced] = $bench->takeTrace();
+        $taken = $bench->takeTrace();
         $last = new LastHop($bench->takeArrived());
 
         return new self(
-            array_map($last->ofRecord(...), $records),
-            array_map($last->of(...), $late),
+            array_map($last->ofRecord(...), $taken->records),
+            array_map($last->of(...), $taken->late),
             array_map(static fn (array $came): array => ['bytes' => Bytes::toHex($came['bytes'])] + $came, $bench->takeCame()),
-            $replaced,
+            $taken->replaced,
             $bench->takeTold(),
         );
     }

@@ -9,7 +9,7 @@ use ZigzagPost\Core\World\Bench;
 /** A bench in use: the rules that run on it, all that engine and stand-ins remember, and the windows on it. */
 final class BenchSession
 {
-    private const MARK = 'zigzag bench 8';
+    private const MARK = 'zigzag bench 9';
     /** Windows of which is known what was heard of them. */
     private const MOST_WINDOWS = 40;
 
@@ -23,7 +23,7 @@ final class BenchSession
     public int $bookAt;
     /** Wall clock at the time 0 of the bench, in microseconds. */
     public int $originUs;
-    /** @var list<array{int, int}> parts of the black box that are kept: number, and when it begins */
+    /** @var list<BoxMark> parts of the black box that are kept */
     public array $box = [];
     /** @var array<string, Window> by name, the one that asked last at the end */
     private array $windows = [];
@@ -91,15 +91,15 @@ final class BenchSession
     {
         return self::head($this->turn).
             serialize([
-                Bench::VERSION,
-                $this->book,
-                $this->state,
-                $this->isOnDisk,
-                $this->rig,
-                $this->originUs,
-                $this->bookAt,
-                $this->box,
-                array_map(static fn (Window $window): array => $window->save(), $this->windows),
+                'version' => Bench::VERSION,
+                'book' => $this->book,
+                'state' => $this->state,
+                'isOnDisk' => $this->isOnDisk,
+                'rig' => $this->rig,
+                'originUs' => $this->originUs,
+                'bookAt' => $this->bookAt,
+                'box' => array_map(get_object_vars(...), $this->box),
+                'windows' => array_map(static fn (Window $window): array => $window->save(), $this->windows),
             ]);
     }
 
@@ -108,14 +108,19 @@ final class BenchSession
     {
         $turn = self::turn($bytes);
         $kept = null === $turn ? null : @unserialize(substr($bytes, \strlen(self::head($turn))), ['allowed_classes' => false]);
-        if (!\is_array($kept) || Bench::VERSION !== ($kept[0] ?? null)) {
+        if (!\is_array($kept) || Bench::VERSION !== ($kept['version'] ?? null)) {
             return null;
         }
-        /** @var array{int, string, array<string, mixed>, bool, string|null, int, int, list<array{int, int}>, array<string, array<mixed>>} $kept */
-        $session = new self($id, $kept[1], $kept[2]);
-        [, , , $session->isOnDisk, $session->rig, $session->originUs, $session->bookAt, $session->box] = $kept;
+        /**
+         * @var array{book: string, state: array<string, mixed>, isOnDisk: bool, rig: string|null, originUs: int, bookAt: int,
+         *     box: list<array{number: int, atUs: int}>, windows: array<string, array<mixed>>} $kept
+         */
+        $session = new self($id, $kept['book'], $kept['state']);
+        [$session->isOnDisk, $session->rig] = [$kept['isOnDisk'], $kept['rig']];
+        [$session->originUs, $session->bookAt] = [$kept['originUs'], $kept['bookAt']];
+        $session->box = array_map(static fn (array $mark): BoxMark => new BoxMark(...$mark), $kept['box']);
         $session->turn = (int) $turn;
-        $session->windows = array_map(Window::of(...), $kept[8]);
+        $session->windows = array_map(Window::of(...), $kept['windows']);
 
         return $session;
     }

@@ -35,16 +35,17 @@ final readonly class BlackBox
     public function record(BenchSession $session, Bench $bench): void
     {
         $journal = $bench->takeJournal();
-        [$number, $atUs] = $session->box[\count($session->box) - 1] ?? [0, 0];
+        $mark = $session->box[\count($session->box) - 1] ?? new BoxMark(0, 0);
+        $number = $mark->number;
         if (
             [] === $session->box
-            || $bench->nowUs() - $atUs >= self::PART_US
+            || $bench->nowUs() - $mark->atUs >= self::PART_US
             || \in_array(JournalEntry::RULES, array_column($journal, 'what'), true)
             || $this->size($session->id, $number) > self::MOST_BYTES
         ) {
             // What led here belongs to the part before; the new one begins with what it came to.
             $this->append($session, $number, $journal);
-            $session->box[] = [++$number, $bench->nowUs()];
+            $session->box[] = new BoxMark(++$number, $bench->nowUs());
             $this->shelf->append(
                 self::name($session->id, $number),
                 base64_encode((string) gzcompress(serialize([Bench::VERSION, $session->book, $bench->save()]), 1))."\n",
@@ -65,8 +66,8 @@ final readonly class BlackBox
     {
         $deeds = [];
         $found = null;
-        foreach (array_reverse($session->box) as [$number, $atUs]) {
-            $part = $this->part($session->id, $number);
+        foreach (array_reverse($session->box) as $mark) {
+            $part = $this->part($session->id, $mark->number);
             if (
                 null === $part
                 || (null !== $found && [] !== array_filter($part->deeds, static fn (JournalEntry $deed): bool => JournalEntry::RULES === $deed->what))
@@ -75,7 +76,7 @@ final readonly class BlackBox
             }
             $deeds = [...$part->deeds, ...$deeds];
             $found = new KeptMinute($part->book, new Capture($part->state, $deeds));
-            if ($nowUs - $atUs >= self::MINUTE_US) {
+            if ($nowUs - $mark->atUs >= self::MINUTE_US) {
                 break;
             }
         }
@@ -96,9 +97,8 @@ final readonly class BlackBox
 
     private function forget(BenchSession $session, int $nowUs): void
     {
-        while (\count($session->box) > self::MOST_PARTS || (isset($session->box[1]) && $nowUs - $session->box[1][1] > self::KEPT_US)) {
-            [$number] = array_shift($session->box);
-            $this->shelf->delete(self::name($session->id, $number));
+        while (\count($session->box) > self::MOST_PARTS || (isset($session->box[1]) && $nowUs - $session->box[1]->atUs > self::KEPT_US)) {
+            $this->shelf->delete(self::name($session->id, array_shift($session->box)->number));
         }
     }
 

@@ -148,10 +148,10 @@ final class HandWritten
     public static function spread(array $messages): array
     {
         $out = [];
-        $voices = array_fill(0, 8, null);
+        [$keys, $times] = [array_fill(0, 8, null), array_fill(0, 8, 0)];
         $last = -1;
         foreach ($messages as $t => $message) {
-            self::deal($out, $voices, $last, $t, $message, 4);
+            self::deal($out, $keys, $times, $last, $t, $message, 4);
         }
 
         return $out;
@@ -161,34 +161,33 @@ final class HandWritten
      * Deals a note out among voices, the first half at port 1 and the rest at port 2.
      *
      * @param list<Made> $out
-     * @param array<int, array{string, int}|null> $voices key and time of each
+     * @param array<int, string|null> $keys by voice
+     * @param array<int, int> $times by voice, when it began
      */
-    private static function deal(array &$out, array &$voices, int &$last, int $t, string $message, int $half): void
+    private static function deal(array &$out, array &$keys, array &$times, int &$last, int $t, string $message, int $half): void
     {
         if (0x90 === (\ord($message[0]) & 0xF0)) {
             $count = 2 * $half;
             $chosen = null;
             for ($i = 1; $i <= $count; ++$i) {
-                if (null === $voices[($last + $i) % $count]) {
+                if (null === $keys[($last + $i) % $count]) {
                     $chosen = ($last + $i) % $count;
                     break;
                 }
             }
             if (null === $chosen) {
-                $times = array_map(static fn (?array $voice): int => $voice[1] ?? 0, $voices);
-                asort($times);
-                $chosen = (int) array_key_first($times);
-                $out[] = [$t, $chosen < $half ? 1 : 2, \chr(\ord($message[0]) - 0x10).($voices[$chosen][0] ?? '').'@'];
+                $chosen = (int) array_search(min([\PHP_INT_MAX, ...$times]), $times, true);
+                $out[] = [$t, $chosen < $half ? 1 : 2, \chr(\ord($message[0]) - 0x10).($keys[$chosen] ?? '').'@'];
             }
             $last = $chosen;
-            $voices[$chosen] = [$message[1], $t];
+            [$keys[$chosen], $times[$chosen]] = [$message[1], $t];
             $out[] = [$t, $chosen < $half ? 1 : 2, $message];
 
             return;
         }
-        foreach ($voices as $voice => $note) {
-            if (null !== $note && $note[0] === $message[1]) {
-                $voices[$voice] = null;
+        foreach ($keys as $voice => $key) {
+            if ($key === $message[1]) {
+                $keys[$voice] = null;
                 $out[] = [$t, $voice < $half ? 1 : 2, $message];
             }
         }
@@ -203,12 +202,12 @@ final class HandWritten
     {
         $out = [];
         $held = [];
-        $voices = array_fill(0, 4, null);
+        [$keys, $times] = [array_fill(0, 4, null), array_fill(0, 4, 0)];
         $last = -1;
         foreach ($messages as $t => $message) {
             $status = \ord($message[0]);
             if (0x91 === $status || 0x81 === $status) {
-                self::deal($out, $voices, $last, $t, $message, 2);
+                self::deal($out, $keys, $times, $last, $t, $message, 2);
                 continue;
             }
             switch ($status & 0xF0) {

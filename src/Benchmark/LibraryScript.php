@@ -36,14 +36,12 @@ final readonly class LibraryScript
      * Lets the script do the same to the same bytes.
      *
      * @param list<string> $messages
-     *
-     * @return array{float, string} seconds without starting up, and all bytes that went out
      */
-    public function run(string $case, array $messages): array
+    public function run(string $case, array $messages): ScriptRun
     {
         $process = new Process([$this->python, __DIR__.'/with_mido.py', $case], input: implode('', $messages), timeout: 120);
         $process->mustRun();
 
-        return [(float) $process->getErrorOutput(), $process->getOutput()];
+        return new ScriptRun((float) $process->getErrorOutput(), $process->getOutput());
     }
 }

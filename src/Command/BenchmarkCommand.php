@@ -98,7 +98,8 @@ final class BenchmarkCommand extends Command
     private function withLibrary(Measurement $case, LibraryScript $script): float
     {
         $messages = ($case->messages)(self::SCRIPT_MESSAGES);
-        [$seconds, $bytes] = $script->run($case->name, $messages);
+        $run = $script->run($case->name, $messages);
+        [$seconds, $bytes] = [$run->seconds, $run->bytes];
         if ($bytes !== implode('', array_column(($case->byHand)($messages), 2))) {
             throw CommandFailed::input("bench: the script and the loop written by hand differ on \"{$case->name}\"");
         }

@@ -34,8 +34,10 @@ final class LineDifference
         $lines = [];
         [$was, $is] = [0, 0];
         foreach ((new Differ(new DiffOnlyOutputBuilder('')))->diffToArray(self::lines($before), self::lines($after)) as $entry) {
-            /** @var array{string, int} $entry */
-            [$text, $type] = $entry;
+            [$text, $type] = \is_array($entry) ? [$entry[0] ?? null, $entry[1] ?? null] : [null, null];
+            if (!\is_string($text)) {
+                continue;
+            }
             $was += Differ::ADDED === $type ? 0 : 1;
             $is += Differ::REMOVED === $type ? 0 : 1;
             if (Differ::ADDED === $type || Differ::REMOVED === $type) {

@@ -82,12 +82,12 @@ final class RigNotes
         $ticks = [];
         if ($isSame) {
             $known = [];
-            foreach (self::ticked($before) as [$unit, $what, $id, $thing]) {
-                $known["{$unit} {$what} {$id}"] = self::told($thing);
+            foreach (self::ticked($before) as $tickable) {
+                $known[$tickable->key()] = self::told($tickable->thing);
             }
-            foreach (self::ticked($rig) as [$unit, $what, $id, $thing]) {
-                if (self::told($thing) !== ($known["{$unit} {$what} {$id}"] ?? null)) {
-                    $ticks["{$unit} {$what} {$id}"] = $thing;
+            foreach (self::ticked($rig) as $tickable) {
+                if (self::told($tickable->thing) !== ($known[$tickable->key()] ?? null)) {
+                    $ticks[$tickable->key()] = $tickable->thing;
                 }
             }
         }
@@ -184,7 +184,7 @@ final class RigNotes
      *
      * @param array<mixed> $rig
      *
-     * @return \Generator<int, array{string, string, string, array<mixed>}> unit, what it is, its name, and it
+     * @return \Generator<int, Tickable>
      */
     private static function ticked(array $rig): \Generator
     {
@@ -193,7 +193,7 @@ final class RigNotes
             foreach (\is_string($name) ? self::TICKED : [] as $what) {
                 foreach (self::part($unit, $what) as $id => $thing) {
                     if (\is_string($name) && \is_array($thing)) {
-                        yield [$name, $what, (string) $id, $thing];
+                        yield new Tickable($name, $what, (string) $id, $thing);
                     }
                 }
             }

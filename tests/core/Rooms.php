@@ -85,6 +85,8 @@ final class Rooms
         'World' => [
             'Midi',
             'Engine/Book',
+            'Engine/Trace',
+            'Engine/Run',
             'Engine/Time',
             'Engine/Scenes',
             'Engine',

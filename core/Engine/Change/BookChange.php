@@ -141,12 +141,12 @@ final class BookChange
         if (\is_int($own)) {
             return null !== $this->places->note($own);
         }
-        [$kind, $step, $control] = Owner::parts($own);
+        $parts = Owner::parts($own);
         if (\in_array($own, $pressed, true)) {
-            return null !== $control && null !== $this->places->control($control);
+            return null !== $parts->control && null !== $this->places->control($parts->control);
         }
 
-        return (Owner::LATCH === $kind || Owner::MADE === $kind) && null !== $this->places->owner($own);
+        return (Owner::LATCH === $parts->letter || Owner::MADE === $parts->letter) && null !== $this->places->owner($own);
     }
 
     private function tellEnd(int|string $own): void
@@ -156,8 +156,9 @@ final class BookChange
         if ([] === $notes) {
             return;
         }
-        [$kind, $step] = \is_int($own) ? ['', ''] : Owner::parts($own);
-        $what = match ($kind) {
+        $parts = \is_int($own) ? null : Owner::parts($own);
+        $step = $parts->step ?? '';
+        $what = match ($parts->letter ?? '') {
             Owner::LATCH => "the latch of rule \"{$this->titleOf($step)}\"",
             Owner::MADE => "a note made by rule \"{$this->titleOf($step)}\"",
             Owner::GATE => "a note of fixed length of rule \"{$this->titleOf($step)}\"",

@@ -8,9 +8,15 @@ use ZigzagPost\Core\Engine\Notes\Notes;
 use ZigzagPost\Core\Engine\Run\Follower;
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\ControlAddress;
+use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Number\Exact;
 
-/** Gives each note a member channel of an MPE zone (MIDI Polyphonic Expression 1.0, section 3), and keeps what was sent there. */
+/**
+ * Gives each note a member channel of an MPE zone (MIDI Polyphonic Expression 1.0, section 3), and keeps what was sent there.
+ *
+ * @phpstan-import-type FanNote from State
+ * @phpstan-import-type Expression from State
+ */
 final class FanOut implements Follower
 {
     /**
@@ -117,7 +123,7 @@ final class FanOut implements Follower
     }
 
     /**
-     * @param array<int, array{notes: list<array{int|string, int, int, int, int}>, freed: int, newest: int, sent: array{int, int, int}}> $channels
+     * @param array<int, array{notes: list<FanNote>, freed: int, newest: int, sent: Expression}> $channels
      * @param list<int> $members
      */
     private static function choose(array $channels, array $members): int

@@ -78,9 +78,9 @@ final class Panic
     {
         foreach (array_keys($state->ledger) as $own) {
             if (\is_string($own)) {
-                [$letter, $step, $control] = Owner::parts($own);
-                if (Owner::LATCH === $letter && null !== $control) {
-                    unset($state->toggled[$step][$control]);
+                $parts = Owner::parts($own);
+                if (Owner::LATCH === $parts->letter && null !== $parts->control) {
+                    unset($state->toggled[$parts->step][$parts->control]);
                 }
                 unset($state->ledger[$own]);
             }

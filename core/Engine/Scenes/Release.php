@@ -58,9 +58,9 @@ final class Release
     /** Ends all that an owner began, and what of it is delayed. */
     private static function end(Run $run, int $t, string $own): void
     {
-        if (Owner::LATCH === Owner::parts($own)[0]) {
-            [, $step, $control] = Owner::parts($own);
-            unset($run->state->toggled[$step][$control]);
+        $parts = Owner::parts($own);
+        if (Owner::LATCH === $parts->letter) {
+            unset($run->state->toggled[$parts->step][(int) $parts->control]);
         }
         foreach (array_keys($run->state->owned($own)) as $key) {
             if (\is_string($key) && '@' === $key[0]) {

@@ -19,10 +19,11 @@ final class Owner
     /** Made below `press` by a rule that is gone. */
     public const PRESSED = 'k';
 
-    /** @return array{string, string, int|null} letter, step ('' for none) and control */
-    public static function parts(string $own): array
+    public static function parts(string $own): OwnerParts
     {
-        return 1 === preg_match('/^([a-z])(\d+\.\d+):(\d+)$/D', $own, $part) ? [$part[1], $part[2], (int) $part[3]] : [$own[0], '', null];
+        return 1 === preg_match('/^([a-z])(\d+\.\d+):(\d+)$/D', $own, $part)
+            ? new OwnerParts($part[1], $part[2], (int) $part[3])
+            : new OwnerParts($own[0]);
     }
 
     /** What a rule posts, and how many things were made before. */

@@ -122,10 +122,11 @@ final readonly class Places
     /** The owner of what a step began for a control. */
     public function owner(string $own): ?string
     {
-        [$letter, $step, $control] = Owner::parts($own);
-        $control = null === $control ? null : $this->control($control);
+        $parts = Owner::parts($own);
+        $control = null === $parts->control ? null : $this->control($parts->control);
+        $step = $this->steps[$parts->step] ?? null;
 
-        return null === $control || !isset($this->steps[$step]) ? null : Owner::of($letter, $this->steps[$step], $control);
+        return null === $control || null === $step ? null : Owner::of($parts->letter, $step, $control);
     }
 
     /** A step that reads the same as before. */

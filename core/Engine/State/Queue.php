@@ -14,7 +14,6 @@ namespace ZigzagPost\Core\Engine\State;
  *
  * @phpstan-import-type Origin from State
  *
- * @phpstan-type SavedQueue array{int, list<Item>}
  * @phpstan-type Item array{int, int, string, list<mixed>, Origin|null, string}
  *
  * A thing due is its time in microseconds, its sequence, what to do, with what, for the trace where it comes from, and its
@@ -87,19 +86,21 @@ final class Queue extends \SplMinHeap
         $this->putBack(array_filter($this->drawAll(), $keep));
     }
 
-    /** @return SavedQueue */
+    /** @return array<string, mixed> */
     public function save(): array
     {
         $copy = clone $this;
 
-        return [$this->sequence, $copy->drawAll()];
+        return ['sequence' => $this->sequence, 'due' => $copy->drawAll()];
     }
 
-    /** @param SavedQueue $saved */
+    /** @param array<mixed> $saved what save() gives, or gave before there were names in it */
     public function restore(array $saved): void
     {
-        $this->sequence = $saved[0];
-        $this->putBack($saved[1]);
+        /** @var array{sequence: int, due: list<Item>} $saved */
+        $saved = array_is_list($saved) ? array_combine(['sequence', 'due'], $saved) : $saved;
+        $this->sequence = $saved['sequence'];
+        $this->putBack($saved['due']);
     }
 
     /** @return list<Item> everything that is still due, taken out in order */

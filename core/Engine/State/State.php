@@ -16,6 +16,8 @@ use ZigzagPost\Core\Number\Exact;
  *
  * Begun: a step that a release runs again.
  * Origin: record of the trace and rule that something goes back to.
+ * Thinned: until when, what waits, and where it comes from, see Thinning.
+ * VoiceOf: step and voice.
  * Slot: what a voice does, see Voices.
  * Waiting: a group that waits for its lower half, until when, and its place in the order.
  * Expression: bend, pressure and timbre.
@@ -25,7 +27,10 @@ use ZigzagPost\Core\Number\Exact;
  * GestureAnswer: method, rule, and place in its list.
  *
  * @phpstan-type Begun array{string, int, int, int, int, int}
- * @phpstan-type Owned array<int|string, int|Begun|array{int}>
+ * @phpstan-type Delayed array{int}
+ * @phpstan-type Owned array<int|string, int|Begun|Delayed>
+ * @phpstan-type VoiceOf array{string, int}
+ * @phpstan-type Thinned array{int, list<mixed>|null, Origin|null}
  * @phpstan-type Origin array{int, int}
  * @phpstan-type Slot array{int, int|string, int, int, int, int}
  * @phpstan-type Waiting array{int, int, int, int, int, int, int}
@@ -84,10 +89,7 @@ final class State
     public array $carried = [];
     /** @var array<string, array<int, bool>> by step, controls that are switched on */
     public array $toggled = [];
-    /**
-     * @var array<string, array<int, array{int, list<mixed>|null, Origin|null}>> by step and control, until when, what waits and where
-     *     it comes from, see Thinning
-     */
+    /** @var array<string, array<int, Thinned>> by step and control */
     public array $thinned = [];
     /** @var array<string, array<int, int>> by step and control, the value last let through */
     public array $letThrough = [];
@@ -135,7 +137,7 @@ final class State
     public array $voices = [];
     /** @var array<string, int> */
     public array $lastVoice = [];
-    /** @var array<int|string, list<array{string, int}>> steps and voices of an owner's notes */
+    /** @var array<int|string, list<VoiceOf>> by owner of notes */
     public array $voiceOf = [];
     /** @var array<int, array<int, Zone>> zones of the in ports, by side */
     public array $zones = [];
@@ -156,7 +158,7 @@ final class State
     /** @var array<int|string, list<string>> */
     public array $fanOf = [];
     /**
-     * @var array<string, array{beat: array{int, int}, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>,
+     * @var array<string, array{beat: Two, isRunning: bool, base: int, first: int, ticks: int, pulses: array<int, int>,
      *     lastTick: int, lastPulses: array<int, int>, taps: list<int>, lastTap: int|null, clocks: list<int>, lastClock: int|null}>
      */
     public array $clocks = [];
@@ -197,7 +199,7 @@ final class State
         return \is_int($owned) ? [$owned => 1] : $owned;
     }
 
-    /** @param int|Begun|array{int} $entry */
+    /** @param int|Begun|Delayed $entry */
     public function own(int|string $own, int|string $key, int|array $entry): void
     {
         $owned = $this->owned($own);

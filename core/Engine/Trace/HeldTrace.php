@@ -28,20 +28,20 @@ final class HeldTrace
     /** Takes over what a trace has written down up to a time. */
     public function take(Trace $trace, int $now): void
     {
-        [$records, $late, $pending, $replaced] = $trace->take();
-        foreach ($records as $record) {
+        $taken = $trace->take();
+        foreach ($taken->records as $record) {
             $this->records[$record['seq']] = $record;
             $this->until[$record['seq']] = max([$record['timeUs'], ...$record['due']]);
         }
-        foreach ($pending as [$seq, $due]) {
+        foreach ($taken->pending as $seq => $due) {
             if (isset($this->until[$seq])) {
                 $this->until[$seq] = max($this->until[$seq], $due);
             }
         }
-        foreach ($late as $made) {
+        foreach ($taken->late as $made) {
             $this->add($made);
         }
-        foreach ($replaced as $seq) {
+        foreach ($taken->replaced as $seq) {
             if (isset($this->records[$seq])) {
                 $this->records[$seq]['fate'] = Trace::DROPPED;
                 $this->records[$seq]['reason'] = Trace::REPLACED;

@@ -44,7 +44,7 @@ final class Trace
     private array $records = [];
     /** @var list<Late> */
     private array $late = [];
-    /** @var list<Two> records that have more to send, and when */
+    /** @var array<int, int> records that have more to send, and when the last of it is due */
     private array $pending = [];
     /** @var list<int> records whose held-back value a later one has replaced */
     private array $replaced = [];
@@ -52,8 +52,8 @@ final class Trace
     private ?string $remark = null;
     /** @var TraceRecord|null */
     private ?array $current = null;
-    /** @var array{int, int, int, int} kind, channel, number and value before the next step */
-    private array $before = [0, 0, 0, 0];
+    /** Before the next step. */
+    private SeenMessage $before;
     private int $seq = 0;
     private int $line = 0;
     private bool $isUnclaimed = false;
@@ -70,18 +70,15 @@ final class Trace
     public function __construct(private readonly CompiledBook $book)
     {
         $this->words = $book->words();
+        $this->before = new SeenMessage();
     }
 
     /**
      * What was written down since the last call.
-     *
-     * @return array{list<TraceRecord>, list<Late>, list<Two>, list<int>} incoming messages; what went out later than the message it was
-     *                                                                                made from; which messages (by sequence) have more to send, and when;
-     *                                                                                which are {@see REPLACED}
      */
-    public function take(): array
+    public function take(): TakenTrace
     {
-        $taken = [$this->records, $this->late, $this->pending, $this->replaced];
+        $taken = new TakenTrace($this->records, $this->late, $this->pending, $this->replaced);
         $this->records = [];
         $this->late = [];
         $this->pending = [];
@@ -199,8 +196,9 @@ final class Trace
         if (null === $this->current) {
             return;
         }
-        [$this->current['fate'], $reason] = $this->fate($this->current);
-        $this->current['reason'] = $this->current['reason'] ?? $reason;
+        $fate = $this->fate($this->current);
+        $this->current['fate'] = $fate->fate;
+        $this->current['reason'] = $this->current['reason'] ?? $fate->reason;
         $this->records[] = $this->current;
         $this->current = null;
     }
@@ -213,19 +211,20 @@ final class Trace
     public function enter(int $rule, int $kind, int $ch, int $n, int $v): void
     {
         $this->visit($rule);
-        $this->before = [$kind, $ch, $n, $v];
+        $this->before = new SeenMessage($kind, $ch, $n, $v);
     }
 
     /** After a step that may have changed the message. */
     public function after(int $line, int $kind, int $ch, int $n, int $v): void
     {
-        if (null !== $this->current && [] !== $this->current['visits'] && $this->before !== [$kind, $ch, $n, $v]) {
+        $now = new SeenMessage($kind, $ch, $n, $v);
+        if (null !== $this->current && [] !== $this->current['visits'] && $this->before != $now) {
             $last = \count($this->current['visits']) - 1;
-            foreach ($this->changes(Kind::cases()[$kind], [$kind, $ch, $n, $v]) as [$field, $was, $now]) {
-                $this->current['visits'][$last]['marks'][] = ['line' => $line, 'field' => $field, 'was' => $was, 'now' => $now];
+            foreach ($this->changes(Kind::cases()[$kind], $now) as $change) {
+                $this->current['visits'][$last]['marks'][] = ['line' => $line, 'field' => $change->field, 'was' => $change->was, 'now' => $change->now];
             }
         }
-        $this->before = [$kind, $ch, $n, $v];
+        $this->before = $now;
     }
 
     /** The line of the step that sends next. */
@@ -294,7 +293,7 @@ final class Trace
         if (null !== $this->current) {
             $this->current['due'][] = $t;
         } elseif (null !== $this->origin) {
-            $this->pending[] = [$this->origin[0], $t];
+            $this->pending[$this->origin[0]] = max($this->pending[$this->origin[0]] ?? $t, $t);
         }
     }
 
@@ -359,21 +358,23 @@ final class Trace
     /** @return array<mixed> */
     public function save(): array
     {
-        return [$this->seq, $this->owners, $this->takers];
+        return ['seq' => $this->seq, 'owners' => $this->owners, 'takers' => $this->takers];
     }
 
-    /** @param array<mixed> $saved */
+    /** @param array<mixed> $saved what save() gives, or gave before there were names in it */
     public function restore(array $saved): void
     {
-        /** @var array{}|array{int, array<int|string, array<int|string, int>>, array<int|string, list<int>>} $saved */
-        [$this->seq, $this->owners, $this->takers] = [] === $saved ? [0, [], []] : $saved;
+        $saved = 3 === \count($saved) && array_is_list($saved) ? array_combine(['seq', 'owners', 'takers'], $saved) : $saved;
+        /** @var array{seq?: int, owners?: array<int|string, array<int|string, int>>, takers?: array<int|string, list<int>>} $saved */
+        [$this->seq, $this->owners, $this->takers] = [$saved['seq'] ?? 0, $saved['owners'] ?? [], $saved['takers'] ?? []];
     }
 
     /** Goes on where the trace of another rulebook ends: notes that sound on belong to the rules of the same title. */
     public function goOnFrom(self $trace, Places $places): void
     {
         $this->seq = $trace->seq;
-        [$this->records, $this->late] = $trace->take();
+        $taken = $trace->take();
+        [$this->records, $this->late] = [$taken->records, $taken->late];
         foreach ($trace->owners as $own => $begun) {
             $newOwn = \is_int($own) ? $places->note($own) : $places->owner($own);
             foreach (null === $newOwn ? [] : $begun as $key => $rule) {
@@ -394,58 +395,49 @@ final class Trace
         }
     }
 
-    /**
-     * @param TraceRecord $record
-     *
-     * @return array{string, string|null}
-     */
-    private function fate(array $record): array
+    /** @param TraceRecord $record */
+    private function fate(array $record): Fate
     {
         if ($this->isUnclaimed) {
-            return [self::UNCLAIMED, 'no rule took it'];
+            return new Fate(self::UNCLAIMED, 'no rule took it');
         }
         $tear = null;
         foreach ($record['visits'] as $visit) {
             if ([] !== $visit['outs']) {
-                return [self::DELIVERED, null];
+                return new Fate(self::DELIVERED);
             }
             $tear = $visit['tear'] ?? $tear;
         }
         if ([] !== $record['due']) {
-            return [self::DELIVERED, null];
+            return new Fate(self::DELIVERED);
         }
 
-        return null === $tear ? [self::HANDLED, null] : [$tear['how'], $tear['reason']];
+        return null === $tear ? new Fate(self::HANDLED) : new Fate($tear['how'], $tear['reason']);
     }
 
-    /**
-     * @param array{int, int, int, int} $now
-     *
-     * @return list<array{string, string, string}> field, what it was, what it is
-     */
-    private function changes(Kind $kind, array $now): array
+    /** @return list<FieldChange> */
+    private function changes(Kind $kind, SeenMessage $now): array
     {
-        [$wasKind, $wasChannel, $wasNumber, $wasValue] = $this->before;
-        [$isKind, $channel, $number, $value] = $now;
+        $was = $this->before;
         $changes = [];
-        if ($wasKind !== $isKind) {
-            $changes[] = [
+        if ($was->kind !== $now->kind) {
+            $changes[] = new FieldChange(
                 'message',
-                $this->words->fields(Kind::cases()[$wasKind], $wasNumber, $wasValue),
-                $this->words->fields($kind, $number, $value),
-            ];
-        } elseif ($wasNumber !== $number) {
+                $this->words->fields(Kind::cases()[$was->kind], $was->number, $was->value),
+                $this->words->fields($kind, $now->number, $now->value),
+            );
+        } elseif ($was->number !== $now->number) {
             $changes[] = $kind->hasKey()
-                ? ['key', $this->words->key($wasNumber), $this->words->key($number)]
-                : ['number', (string) $wasNumber, (string) $number];
+                ? new FieldChange('key', $this->words->key($was->number), $this->words->key($now->number))
+                : new FieldChange('number', (string) $was->number, (string) $now->number);
         }
-        if ($wasKind === $isKind && $wasValue !== $value) {
+        if ($was->kind === $now->kind && $was->value !== $now->value) {
             $field =
                 Kind::Note === $kind ? 'velocity' : (\in_array($kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? $kind->value : 'value');
-            $changes[] = [$field, (string) $wasValue, (string) $value];
+            $changes[] = new FieldChange($field, (string) $was->value, (string) $now->value);
         }
-        if ($wasChannel !== $channel && $kind->hasChannel()) {
-            $changes[] = ['channel', 0 === $wasChannel ? '' : (string) $wasChannel, (string) $channel];
+        if ($was->channel !== $now->channel && $kind->hasChannel()) {
+            $changes[] = new FieldChange('channel', 0 === $was->channel ? '' : (string) $was->channel, (string) $now->channel);
         }
 
         return $changes;

@@ -6,25 +6,28 @@ namespace ZigzagPost\Core\Finding\Fact;
 
 use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
-use ZigzagPost\Core\Rig\Document\ControlName;
 
 /** Two controls send the same message into one port. */
 final readonly class ControlsSendAlike extends RigFact
 {
     public const CODE = 'same-message';
 
-    public function __construct(public ControlName $one, public ControlName $other, public string $port, public ?int $channel)
+    /**
+     * @param non-empty-list<string> $units two
+     * @param list<string> $controls one of each
+     */
+    public function __construct(public array $units, public array $controls, public string $port, public ?int $channel)
     {
     }
 
     public function subject(): Subject
     {
-        return new SeveralUnits([$this->one->unit, $this->other->unit], true);
+        return new SeveralUnits($this->units, true);
     }
 
     public function text(): string
     {
-        return "\"{$this->one->control}\" of {$this->one->unit} and \"{$this->other->control}\" of {$this->other->unit} send the same message into {$this->port}".
+        return "\"{$this->controls[0]}\" of {$this->units[0]} and \"{$this->controls[1]}\" of {$this->units[1]} send the same message into {$this->port}".
             (null === $this->channel ? '' : " on MIDI channel {$this->channel}").
             '; rules cannot tell them apart';
     }

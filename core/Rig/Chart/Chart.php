@@ -79,21 +79,19 @@ final readonly class Chart
      * The plug, or the stream inside a plug, that a chart means.
      *
      * @param string $at a plug, "plug/stream", or a stream alone where one plug only has it
-     *
-     * @return array{Plug, Stream|null}|null
      */
-    public function place(string $at): ?array
+    public function place(string $at): ?PlugPlace
     {
         [$id, $inside] = [...explode('/', $at, 2), null];
         $plug = $this->plug((string) $id);
         if (null !== $plug) {
             $stream = null === $inside ? null : $plug->stream($inside);
 
-            return null === $inside || null !== $stream ? [$plug, $stream] : null;
+            return null === $inside || null !== $stream ? new PlugPlace($plug, $stream) : null;
         }
         $having = array_values(array_filter($this->plugs, static fn (Plug $each): bool => null !== $each->stream($at)));
 
-        return 1 === \count($having) ? [$having[0], $having[0]->stream($at)] : null;
+        return 1 === \count($having) ? new PlugPlace($having[0], $having[0]->stream($at)) : null;
     }
 
     public function procedure(string $id): ?Procedure

@@ -69,7 +69,8 @@ final class ControlIndex
             $ports = $this->ways->into($unit, $sends->at, $message->kind);
             $channel = $unit->channel($message->channel ?? $sends->channel);
             if ([] !== $ports) {
-                $told[] = new ControlMessage($kind, $message->number, \is_int($channel) ? $channel : null, $ports, $parameter->raw->low, $parameter->raw->high, false);
+                $channel = \is_int($channel) ? $channel : null;
+                $told[] = new ControlMessage($kind, $message->number, $channel, $ports, $parameter->raw->low, $parameter->raw->high, false);
             }
         }
 

@@ -31,8 +31,7 @@ final class PlanProblem
 
     /**
      * @param list<PlanVariable> $choices
-     * @param \Closure(int, int): list<array{int, int}> $meet
-     *                                                        for two choices: pairs of streams at which their channels must not meet, -1 for what a unit sends
+     * @param \Closure(int, int): list<MeetingPlace> $meet for two choices, where their channels must not meet
      * @param int $streams how many there are
      */
     public function __construct(public readonly array $choices, \Closure $meet, int $streams)
@@ -48,7 +47,7 @@ final class PlanProblem
                 $places = $meet($i, $j);
                 if ([] !== $places) {
                     $this->pair($i, $j, $places);
-                    $this->pair($j, $i, array_map(array_reverse(...), $places));
+                    $this->pair($j, $i, array_map(static fn (MeetingPlace $place): MeetingPlace => $place->turned(), $places));
                 }
             }
         }
@@ -58,12 +57,13 @@ final class PlanProblem
         $this->together = $this->free = $this->signatures = [];
     }
 
-    /** @param non-empty-list<array{int, int}> $places */
+    /** @param non-empty-list<MeetingPlace> $places */
     private function pair(int $i, int $j, array $places): void
     {
         $this->neighbours[$i][] = $j;
         $this->meet($i, $j, $places);
-        foreach ($places as [$mine, $theirs]) {
+        foreach ($places as $place) {
+            [$mine, $theirs] = [$place->mine, $place->theirs];
             $this->places[$i][$mine] = $this->places[$i][$theirs] = true;
             if ($mine === $theirs && $mine >= 0) {
                 $this->together[$mine][$i][$j] = true;
@@ -93,13 +93,13 @@ final class PlanProblem
         }
     }
 
-    /** @param non-empty-list<array{int, int}> $places */
+    /** @param non-empty-list<MeetingPlace> $places */
     private function meet(int $i, int $j, array $places): void
     {
         // Choices of the same channels are free of each other in the same way.
         $key =
             \count($this->choices[$j]->options).
-            implode('', array_map(fn (array $place): string => "|{$this->signature($i, $place[0])}/{$this->signature($j, $place[1])}", $places));
+            implode('', array_map(fn (MeetingPlace $place): string => "|{$this->signature($i, $place->mine)}/{$this->signature($j, $place->theirs)}", $places));
         foreach ($this->free[$key] ??= $this->free($i, $j, $places) as $index => $mask) {
             $this->allowed[$i][$index][$j] = $mask;
         }
@@ -111,7 +111,7 @@ final class PlanProblem
     }
 
     /**
-     * @param non-empty-list<array{int, int}> $places
+     * @param non-empty-list<MeetingPlace> $places
      *
      * @return array<int, int> by option of the first, the options of the second that it does not meet, as bits
      */
@@ -122,9 +122,9 @@ final class PlanProblem
             $all |= 1 << $bit;
         }
         $free = array_fill(0, \count($this->choices[$i]->options), $all);
-        foreach ($places as [$mine, $theirs]) {
-            $others = $this->channels($j, $theirs);
-            foreach ($this->channels($i, $mine) as $index => $channels) {
+        foreach ($places as $place) {
+            $others = $this->channels($j, $place->theirs);
+            foreach ($this->channels($i, $place->mine) as $index => $channels) {
                 foreach ($others as $bit => $other) {
                     if (0 !== ($channels & $other)) {
                         $free[$index] &= ~(1 << $bit);

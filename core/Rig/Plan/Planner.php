@@ -241,21 +241,21 @@ final class Planner
         return new PlanProblem($this->choices, $this->meet(...), \count($this->streams));
     }
 
-    /** @return list<array{int, int}> */
+    /** @return list<MeetingPlace> */
     private function meet(int $i, int $j): array
     {
         [$one, $other] = [$this->choices[$i], $this->choices[$j]];
         $places = [];
         foreach ($this->heard[$one->box->name] ?? [] as $stream => $heard) {
             if (isset($this->heard[$other->box->name][$stream]) && $this->collide($one, $other, $heard, $this->heard[$other->box->name][$stream])) {
-                $places[] = [$stream, $stream];
+                $places[] = new MeetingPlace($stream, $stream);
             }
         }
         foreach ($this->answers($one, $other) as $stream) {
-            $places[] = [-1, $stream];
+            $places[] = new MeetingPlace(-1, $stream);
         }
         foreach ($this->answers($other, $one) as $stream) {
-            $places[] = [$stream, -1];
+            $places[] = new MeetingPlace($stream, -1);
         }
         if (
             $one->box !== $other->box
@@ -264,7 +264,7 @@ final class Planner
             && $this->meetAtPost($one->box, $other->box)
             && $this->sharing->sendAlike($one->box, $other->box)
         ) {
-            $places[] = [-1, -1];
+            $places[] = new MeetingPlace(-1, -1);
         }
 
         return $places;

@@ -242,42 +242,41 @@ final class Search
     private function bound(array $domains): int
     {
         $bound = 0;
-        /** @var list<array{list<int>, list<int>, int}> $groups choices, their values, and the most that one of them saves */
+        /** @var list<CheapGroup> $groups */
         $groups = [];
         foreach ($domains as $choice => $domain) {
-            [$least, $second, $value] = $this->leastTwo($choice, $domain);
-            if ($second === $least) {
-                $bound += $least;
+            $two = $this->leastTwo($choice, $domain);
+            if ($two->second === $two->least) {
+                $bound += $two->least;
                 continue;
             }
-            $bound += $second;
-            foreach ($groups as $index => [$choices, $values, $saves]) {
-                if ($this->collideAll($choice, $value, $choices, $values)) {
-                    $groups[$index] = [[...$choices, $choice], [...$values, $value], max($saves, $second - $least)];
+            $bound += $two->second;
+            foreach ($groups as $index => $group) {
+                if ($this->collideAll($choice, $two->value, $group->choices, $group->values)) {
+                    $groups[$index] = $group->with($choice, $two->value, $two->second - $two->least);
                     continue 2;
                 }
             }
-            $groups[] = [[$choice], [$value], $second - $least];
+            $groups[] = new CheapGroup([$choice], [$two->value], $two->second - $two->least);
         }
 
-        return $bound - array_sum(array_column($groups, 2));
+        return $bound - array_sum(array_column($groups, 'saves'));
     }
 
-    /** @return array{int, int, int} the two least costs, and the value of the least */
-    private function leastTwo(int $choice, int $domain): array
+    private function leastTwo(int $choice, int $domain): LeastTwo
     {
         $least = null;
         $at = 0;
         foreach ($this->cheapest[$choice] as $value) {
             if (0 !== (($domain >> $value) & 1)) {
                 if (null !== $least) {
-                    return [$least, $this->costs[$choice][$value], $at];
+                    return new LeastTwo($least, $this->costs[$choice][$value], $at);
                 }
                 [$least, $at] = [$this->costs[$choice][$value], $value];
             }
         }
 
-        return [$least ?? 0, 1 << 20, $at];
+        return new LeastTwo($least ?? 0, 1 << 20, $at);
     }
 
     /**

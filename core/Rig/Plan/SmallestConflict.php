@@ -45,9 +45,10 @@ final class SmallestConflict
             }
             $crowd = OneCrowd::of($puzzle, $choices);
             $search = new self($puzzle, array_map(strval(...), array_keys($choices)), $choices, $trials);
-            [$units, $ofThese] = null === $crowd ? $search->find(\count($smallest ?? []) ?: \PHP_INT_MAX) : [$crowd->smallest(), true];
+            $found = null === $crowd ? $search->find(\count($smallest ?? []) ?: \PHP_INT_MAX) : new FoundConflict($crowd->smallest(), true);
             $trials = $search->trials;
-            $isProven = $isProven && $ofThese;
+            $isProven = $isProven && $found->isProven;
+            $units = $found->units;
             if (null === $units) {
                 continue; // none of these is smaller
             }
@@ -62,19 +63,17 @@ final class SmallestConflict
      * @param array<string, int> $places of the units in the rig
      * @param list<string> $units
      *
-     * @return array{int, list<int>} by which sets are compared: the smaller first, then the one that comes first
+     * @return list<int> by which sets are compared: the smaller first, then the one that comes first
      */
     private static function rank(array $places, array $units): array
     {
-        return [\count($units), array_map(static fn (string $unit): int => $places[$unit], $units)];
+        return [\count($units), ...array_map(static fn (string $unit): int => $places[$unit], $units)];
     }
 
     /**
      * @param int $atMost larger ones are not looked for
-     *
-     * @return array{list<string>|null, bool} null where there is none so small
      */
-    private function find(int $atMost): array
+    private function find(int $atMost): FoundConflict
     {
         /** @var list<int> $left what each set that goes together leaves out */
         $left = [];
@@ -85,10 +84,10 @@ final class SmallestConflict
                 break;
             }
             if (substr_count(decbin($meets), '1') > $atMost) {
-                return [null, true];
+                return new FoundConflict(null, true);
             }
             if (!$this->isPossible($meets)) {
-                return [$this->names($meets), true];
+                return new FoundConflict($this->names($meets), true);
             }
             foreach (array_keys($this->units) as $unit) {
                 if (0 === (($meets >> $unit) & 1) && $this->isPossible($meets | (1 << $unit))) {
@@ -98,7 +97,7 @@ final class SmallestConflict
             $left[] = $all & ~$meets;
         }
 
-        return [$this->counted() ?? $this->minimal(), false];
+        return new FoundConflict($this->counted() ?? $this->minimal(), false);
     }
 
     /**

@@ -183,13 +183,17 @@ final class Graph
     {
         $sockets = [];
         foreach ($at as $each) {
-            [$plug, $inside] = $box->chart->place($each) ?? [null, null];
-            if (null !== $plug && null === $inside && [] === ($plug->streams ?? [])) {
+            $place = $box->chart->place($each);
+            if (null === $place) {
+                continue;
+            }
+            [$plug, $inside] = [$place->plug, $place->stream];
+            if (null === $inside && [] === ($plug->streams ?? [])) {
                 $sockets[] = new Socket($box->name, $plug->id, $isOut);
             }
             foreach (null === $inside ? $plug->streams ?? [] : [$inside] as $stream) {
                 if (null !== $inside || ($isOut ? $stream->way->sends() : $stream->way->receives())) {
-                    $sockets[] = new Socket($box->name, "{$plug?->id}/{$stream->id}", $isOut);
+                    $sockets[] = new Socket($box->name, "{$plug->id}/{$stream->id}", $isOut);
                 }
             }
         }

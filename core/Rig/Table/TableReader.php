@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Table;
 
+use ZigzagPost\Core\Midi\ValueRange;
+
 /**
  * Reads a table of parameters as people have it: pasted from a spreadsheet, a text, or a file.
  *
@@ -139,17 +141,17 @@ final class TableReader
             return $values;
         }
         $raw = $values->raw ?? $whole;
-        if ($raw[1] > $whole[1]) {
-            return "goes up to {$raw[1]}; ".($message['kind'] ?? 'cc')." has values to {$whole[1]}";
+        if ($raw->high > $whole->high) {
+            return "goes up to {$raw->high}; ".($message['kind'] ?? 'cc')." has values to {$whole->high}";
         }
-        $parameter = ['name' => $title, 'reach' => null === $message ? 'hand' : 'midi', 'raw' => $raw];
+        $parameter = ['name' => $title, 'reach' => null === $message ? 'hand' : 'midi', 'raw' => [$raw->low, $raw->high]];
         if ([] === $message) {
             $this->doubts[] = 'has no number; it is taken without one';
-        } elseif (null !== $message && null === $values?->raw && !\in_array($message['kind'], ['program', 'note', 'sysex'], true)) {
+        } elseif (null !== $message && null === $values?->raw && !\in_array($message['kind'] ?? '', ['program', 'note', 'sysex'], true)) {
             $this->doubts[] =
                 null === $values?->shown
-                    ? "no values are given; {$raw[0]} to {$raw[1]} is assumed"
-                    : "what is sent for these values is not said; {$raw[0]} to {$raw[1]} is assumed";
+                    ? "no values are given; {$raw->low} to {$raw->high} is assumed"
+                    : "what is sent for these values is not said; {$raw->low} to {$raw->high} is assumed";
         }
         if (null !== $family) {
             $parameter['family'] = mb_substr($family, 0, 200);
@@ -169,11 +171,9 @@ final class TableReader
     /**
      * What values mean, and where it stands by itself.
      *
-     * @param array{int, int} $raw
-     *
      * @return array<string, mixed>
      */
-    private function meaning(Row $row, ?ValueCell $values, array $raw): array
+    private function meaning(Row $row, ?ValueCell $values, ValueRange $raw): array
     {
         array_push($this->doubts, ...$values->doubts ?? []);
         $meaning = [];
@@ -184,7 +184,7 @@ final class TableReader
             $meaning['centre'] = $values->centre;
         }
         if (null !== $values?->shown) {
-            $meaning['shown'] = [[$raw[0], $values->shown[0]], [$raw[1], $values->shown[1]]];
+            $meaning['shown'] = [[$raw->low, $values->shown->low], [$raw->high, $values->shown->high]];
             $meaning['between'] = 'linear';
         }
         $unit = $values->unit ?? $this->cell($row, Holds::Unit);
@@ -192,7 +192,7 @@ final class TableReader
             $meaning['unit'] = mb_substr($unit, 0, 30);
         }
         $rest = null !== $values?->rest ? (string) $values->rest : $this->cell($row, Holds::Rest);
-        if (1 === preg_match('/^\d{1,5}$/', $rest) && (int) $rest >= $raw[0] && (int) $rest <= $raw[1]) {
+        if (1 === preg_match('/^\d{1,5}$/', $rest) && (int) $rest >= $raw->low && (int) $rest <= $raw->high) {
             $meaning['rest'] = (int) $rest;
         } elseif ('' !== $rest && !MessageCell::isNone($rest)) {
             $value = array_values(
@@ -209,7 +209,7 @@ final class TableReader
     }
 
     /**
-     * @return array{kind: string, number?: int, channel?: int}|array{}|string|null nothing where it is not known, null where there is none, or
+     * @return array{kind?: string, number?: int, channel?: int}|string|null nothing where it is not known, null where there is none, or
      *     what is wrong
      */
     private function message(Row $row): array|string|null
@@ -300,7 +300,7 @@ final class TableReader
         return null;
     }
 
-    /** @return array{kind: string, number?: int, channel?: int}|array{}|string|null as {@see message()} */
+    /** @return array{kind?: string, number?: int, channel?: int}|string|null as {@see message()} */
     private function numbered(Row $row, ?string $kind): array|string|null
     {
         $isNone = false;
@@ -367,13 +367,12 @@ final class TableReader
         return ValueCell::of($cell, $isHex) ?? "\"{$cell}\" is no range; write 0-127, off/on, or 0 = first, 1 = second";
     }
 
-    /** @return array{int, int} */
-    private static function whole(string $kind): array
+    private static function whole(string $kind): ValueRange
     {
         return match ($kind) {
-            'nrpn', 'rpn', 'cc14' => [0, 16383],
-            'bend' => [-8192, 8191],
-            default => [0, 127],
+            'nrpn', 'rpn', 'cc14' => new ValueRange(0, 16383),
+            'bend' => new ValueRange(-8192, 8191),
+            default => ValueRange::sevenBits(),
         };
     }
 }

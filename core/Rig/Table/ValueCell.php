@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Table;
 
+use ZigzagPost\Core\Midi\ValueRange;
+use ZigzagPost\Core\Rig\Chart\DecimalRange;
+
 /**
  * The values of a parameter as people write them: "0-127", "0..127 (64 = centre)", "off/on", "0 = Saw, 1 = Square", "20 Hz – 20 kHz".
  *
@@ -26,14 +29,12 @@ final readonly class ValueCell
     ];
 
     /**
-     * @param array{int, int}|null $raw
-     * @param array{float, float}|null $shown
      * @param list<array{name: string, from: int, to: int, send: int}>|null $named
      * @param list<string> $doubts what was guessed
      */
     private function __construct(
-        public ?array $raw,
-        public ?array $shown = null,
+        public ?ValueRange $raw,
+        public ?DecimalRange $shown = null,
         public ?string $unit = null,
         public ?array $named = null,
         public ?int $centre = null,
@@ -83,7 +84,7 @@ final readonly class ValueCell
             || 1 === preg_match('/^(on|yes|ein|an|oui|marche|si|sí)\s*[\/,|–-]\s*(off|no|aus|non|arrêt)$/iu', $text);
 
         return $isOffOn || 1 === preg_match('/^(switch|toggle|on off|schalter|0 ?\/ ?1)$/i', $text)
-            ? new self([0, 127], null, null, [
+            ? new self(ValueRange::sevenBits(), null, null, [
                 ['name' => 'Off', 'from' => 0, 'to' => 63, 'send' => 0],
                 ['name' => 'On', 'from' => 64, 'to' => 127, 'send' => 127],
             ])
@@ -109,7 +110,7 @@ final readonly class ValueCell
         }
         [$low, $high] = [(int) hexdec($match[1]), (int) hexdec($match[3])];
 
-        return $low < $high && $high <= 16383 ? new self([$low, $high]) : null;
+        return $low < $high && $high <= 16383 ? new self(new ValueRange($low, $high)) : null;
     }
 
     private static function range(string $text): ?self
@@ -151,10 +152,10 @@ final readonly class ValueCell
             return null;
         }
         if ('' === $unit && !$isShown && $low >= 0 && $high <= 16383) {
-            return new self([(int) $low, (int) $high], null, null, null, null, null, $doubts);
+            return new self(new ValueRange((int) $low, (int) $high), null, null, null, null, null, $doubts);
         }
 
-        return new self(null, [$low, $high], '' === $unit ? null : $unit, null, null, null, $doubts);
+        return new self(null, new DecimalRange($low, $high), '' === $unit ? null : $unit, null, null, null, $doubts);
     }
 
     /** A range and something behind it, in brackets or not. */
@@ -202,8 +203,8 @@ final readonly class ValueCell
             )
         ) {
             $centre = (int) ('' !== $middle[1] ? $middle[1] : $middle[2] ?? '');
-            $raw = $read->raw ?? [0, 127];
-            if ($centre > $raw[0] && $centre < $raw[1]) {
+            $raw = $read->raw ?? ValueRange::sevenBits();
+            if ($centre > $raw->low && $centre < $raw->high) {
                 return new self($read->raw, $read->shown, $read->unit, $read->named, $centre, null, $read->doubts);
             }
         }
@@ -218,8 +219,8 @@ final readonly class ValueCell
             null !== $named?->raw
             && null !== $read->raw
             && null === $read->named
-            && $named->raw[0] >= $read->raw[0]
-            && $named->raw[1] <= $read->raw[1]
+            && $named->raw->low >= $read->raw->low
+            && $named->raw->high <= $read->raw->high
         ) {
             return new self($read->raw, null, null, $named->named, null, null, [...$read->doubts, ...$named->doubts]);
         }
@@ -265,7 +266,7 @@ final readonly class ValueCell
                 }
             }
 
-            return new self([min(array_column($named, 'from')), max(array_column($named, 'to'))], null, null, $named, null, null, $doubts);
+            return new self(new ValueRange(min(array_column($named, 'from')), max(array_column($named, 'to'))), null, null, $named, null, null, $doubts);
         }
 
         return null;
@@ -284,7 +285,7 @@ final readonly class ValueCell
             return null;
         }
 
-        return new self([0, 127], null, null, [
+        return new self(ValueRange::sevenBits(), null, null, [
             ['name' => trim($match[3]), 'from' => 0, 'to' => $last, 'send' => 0],
             ['name' => trim($match[6]), 'from' => $first, 'to' => 127, 'send' => 127],
         ]);

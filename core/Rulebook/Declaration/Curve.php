@@ -16,12 +16,15 @@ use ZigzagPost\Core\Rulebook\Text\TokenType;
  *
  *     curve soft: 0=0, 40=90, 127=127
  *     curve late: power 2
+ *
+ * @phpstan-import-type Quantity from Exact
+ * @phpstan-import-type Fraction from Exact
  */
 final readonly class Curve
 {
     private const TOP = 127;
 
-    /** @param list<array{int, int}> $points ascending; empty for a power */
+    /** @param list<CurvePoint> $points ascending; empty for a power */
     private function __construct(public Token $name, public array $points, private float $power, private string $powerText)
     {
     }
@@ -44,10 +47,10 @@ final readonly class Curve
         do {
             $from = $cursor->integer('a number', 0, self::TOP);
             $cursor->expect('=');
-            if ([] !== $points && $from->value <= $points[\count($points) - 1][0]) {
+            if ([] !== $points && $from->value <= $points[\count($points) - 1]->from) {
                 throw new RulebookError($from->span, 'syntax', 'the points of a curve go from low to high');
             }
-            $points[] = [$from->value, $cursor->integer('a number', 0, self::TOP)->value];
+            $points[] = new CurvePoint($from->value, $cursor->integer('a number', 0, self::TOP)->value);
         } while (null !== $cursor->accept(','));
         $cursor->expectEnd('","');
 
@@ -59,7 +62,7 @@ final readonly class Curve
         $shape =
             [] === $this->points
                 ? "power {$this->powerText}"
-                : implode(', ', array_map(static fn (array $point): string => "{$point[0]}={$point[1]}", $this->points));
+                : implode(', ', array_map(static fn (CurvePoint $point): string => "{$point->from}={$point->to}", $this->points));
 
         return "curve {$this->name->text}: {$shape}";
     }
@@ -81,9 +84,9 @@ final readonly class Curve
     }
 
     /**
-     * @param int|float|array{int|float, int} $at
+     * @param Quantity $at
      *
-     * @return int|array{int|float, int}
+     * @return int|Fraction
      *
      * @throws Rejected
      */
@@ -91,17 +94,17 @@ final readonly class Curve
     {
         $before = $this->points[0];
         foreach ($this->points as $point) {
-            if (Exact::compare($at, $point[0]) <= 0) {
+            if (Exact::compare($at, $point->from) <= 0) {
                 if ($point === $before) {
-                    return $point[1];
+                    return $point->to;
                 }
-                $part = Exact::divide(Exact::subtract($at, $before[0]), $point[0] - $before[0]);
+                $part = Exact::divide(Exact::subtract($at, $before->from), $point->from - $before->from);
 
-                return Exact::add($before[1], Exact::multiply($part, $point[1] - $before[1]));
+                return Exact::add($before->to, Exact::multiply($part, $point->to - $before->to));
             }
             $before = $point;
         }
 
-        return $before[1];
+        return $before->to;
     }
 }

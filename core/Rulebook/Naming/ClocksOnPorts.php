@@ -62,9 +62,9 @@ final class ClocksOnPorts
         foreach ($declared->sends ?? [] as $port) {
             $sends[] = new Sending($port->text, Kind::Start->bytes());
         }
-        foreach ($declared->taps ?? [] as [$presses, $message, $ports]) {
-            foreach ($ports as $port) {
-                $sends[] = new Sending($port->text, $presses * $message->bytes());
+        foreach ($declared->taps ?? [] as $tap) {
+            foreach ($tap->ports as $port) {
+                $sends[] = new Sending($port->text, $tap->presses * $tap->message->bytes());
             }
         }
 

@@ -123,11 +123,11 @@ final class Naming
             }
             $before = \count($this->errors);
             $this->try(function () use ($selector, $rule, $named, &$sources, &$ports): void {
-                [$selectors, $messages] = $this->selector($selector, $selector->device ?? throw new \LogicException('no device'));
-                array_push($named->selectors, ...$selectors);
-                array_push($sources, ...$messages);
+                $of = $this->selector($selector, $selector->device ?? throw new \LogicException('no device'));
+                array_push($named->selectors, ...$of->selectors);
+                array_push($sources, ...$of->messages);
                 $comingIn = array_values(
-                    array_unique(array_merge(...array_map(static fn (ControlMessage $message): array => $message->ports, $messages))),
+                    array_unique(array_merge(...array_map(static fn (ControlMessage $message): array => $message->ports, $of->messages))),
                 );
                 $this->requireHeard($rule, $selector, $comingIn);
                 $ports = null === $ports ? null : [...$ports, ...$comingIn];
@@ -170,11 +170,9 @@ final class Naming
     /**
      * A selector for each kind, channel and port that the controls send, and what they send.
      *
-     * @return array{list<Selector>, list<ControlMessage>}
-     *
      * @throws RulebookError
      */
-    private function selector(Selector $selector, Token $device): array
+    private function selector(Selector $selector, Token $device): NamedSelectors
     {
         $groups = [];
         $all = [];
@@ -195,7 +193,7 @@ final class Naming
             }
         }
 
-        return [$selectors, $all];
+        return new NamedSelectors($selectors, $all);
     }
 
     /**

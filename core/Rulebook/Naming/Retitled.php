@@ -16,35 +16,38 @@ final class Retitled
 {
     public static function of(Rulebook $book, Devices $devices): Rulebook
     {
-        /** @var array<int, array{string, string}> $lines what stands in a line, and how it is written */
+        /** @var array<int, RewrittenLine> $lines by number */
         $lines = [];
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {
                 if (null !== $selector->device) {
-                    $lines[$selector->span->line] = [
+                    $lines[$selector->span->line] = new RewrittenLine(
                         $selector->print(),
                         $selector->retitled(self::titles($selector->device, $selector->titles, $devices))->print(),
-                    ];
+                    );
                 }
             }
         }
         foreach ($book->groups as $group) {
             if ([] !== $group->titles) {
-                $lines[$group->name->span->line] = [$group->print(), $group->retitled(self::titles($group->port, $group->titles, $devices))->print()];
+                $lines[$group->name->span->line] = new RewrittenLine(
+                    $group->print(),
+                    $group->retitled(self::titles($group->port, $group->titles, $devices))->print(),
+                );
             }
         }
         foreach ($book->steps() as $step) {
             if ($step instanceof NamedStep) {
-                $lines[$step->span->line] = [$step->print(), $step->retitled($devices)->print()];
+                $lines[$step->span->line] = new RewrittenLine($step->print(), $step->retitled($devices)->print());
             }
         }
         $titled = clone $book;
         $titled->lines = array_map(static function (SourceLine $line) use ($lines): SourceLine {
-            [$from, $to] = $lines[$line->line] ?? ['', ''];
+            $is = $lines[$line->line] ?? null;
 
-            return '' === $from || !str_ends_with($line->text, $from)
+            return null === $is || !str_ends_with($line->text, $is->from)
                 ? $line
-                : new SourceLine($line->line, $line->kind, substr($line->text, 0, -\strlen($from)).$to, $line->comment);
+                : new SourceLine($line->line, $line->kind, substr($line->text, 0, -\strlen($is->from)).$is->to, $line->comment);
         }, $book->lines);
 
         return $titled;

@@ -43,8 +43,7 @@ final class StepNaming
     /** @var list<Sending>|null */
     private ?array $lamps = null;
     private ?self $silent = null;
-    /** @var array{non-empty-list<list<Leaving>>, non-empty-list<list<Leaving>>}|null */
-    private ?array $changesOfScene = null;
+    private ?ChangesOfScene $changesOfScene = null;
     /** @var list<Leaving>|null */
     private ?array $changes = null;
 
@@ -126,9 +125,9 @@ final class StepNaming
      */
     public function leaving(array $steps): array
     {
-        [, $after] = $this->changesOfScene ??= $this->silent()->changesOfScene();
+        $this->changesOfScene ??= $this->silent()->changesOfScene();
 
-        return $this->settled($steps, Neighbours::after($after));
+        return $this->settled($steps, Neighbours::after($this->changesOfScene->after));
     }
 
     /**
@@ -141,17 +140,13 @@ final class StepNaming
      */
     public function entering(array $steps): array
     {
-        [$before] = $this->changesOfScene ??= $this->silent()->changesOfScene();
+        $this->changesOfScene ??= $this->silent()->changesOfScene();
 
-        return $this->settled($steps, Neighbours::before($before));
+        return $this->settled($steps, Neighbours::before($this->changesOfScene->before));
     }
 
-    /**
-     * What scenes send as they are left and as they begin. Each may follow or go before each of the others, which makes it later.
-     *
-     * @return array{non-empty-list<list<Leaving>>, non-empty-list<list<Leaving>>} what may be sent right before a scene begins, and right after one is left
-     */
-    private function changesOfScene(): array
+    /** What scenes send as they are left and as they begin. Each may follow or go before each of the others, which makes it later. */
+    private function changesOfScene(): ChangesOfScene
     {
         $goes = [];
         foreach ($this->book->stacks as $stack) {
@@ -173,7 +168,7 @@ final class StepNaming
             [$leaves, $enters] = [$newLeaves, $newEnters];
         }
 
-        return [self::unlike([...$goes, ...$leaves]), $enters];
+        return new ChangesOfScene(self::unlike([...$goes, ...$leaves]), $enters);
     }
 
     /**

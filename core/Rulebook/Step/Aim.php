@@ -19,8 +19,7 @@ use ZigzagPost\Core\Rulebook\Text\Written;
 /** Where `turn … to` goes: a raw value, per cent of the range, a named value, or the other of two. */
 final readonly class Aim
 {
-    /** @param array{Token|Literal, Token|Literal}|null $of the two values that `other` chooses from */
-    private function __construct(private Expression|Token|null $value, private bool $isPercent, private ?array $of)
+    private function __construct(private Expression|Token|null $value, private bool $isPercent, private ?TwoValues $of)
     {
     }
 
@@ -34,7 +33,7 @@ final readonly class Aim
             $first = self::one($cursor);
             $cursor->expect(',');
 
-            return new self(null, false, [$first, self::one($cursor)]);
+            return new self(null, false, new TwoValues($first, self::one($cursor)));
         }
         $token = $cursor->peek();
         if (TokenType::Text === $token->type) {
@@ -49,16 +48,15 @@ final readonly class Aim
     {
         if (null === $this->value) {
             return 'other'.
-                (null === $this->of
-                    ? ''
-                    : ' of '.
-                        implode(
-                            ', ',
-                            array_map(static fn (Token|Literal $one): string => $one instanceof Token ? "\"{$one->text}\"" : $one->text, $this->of),
-                        ));
+                (null === $this->of ? '' : ' of '.self::words($this->of->first).', '.self::words($this->of->second));
         }
 
         return $this->value instanceof Token ? "\"{$this->value->text}\"" : $this->value->print().($this->isPercent ? ' percent' : '');
+    }
+
+    private static function words(Token|Literal $one): string
+    {
+        return $one instanceof Token ? "\"{$one->text}\"" : $one->text;
     }
 
     public function isOther(): bool
@@ -147,7 +145,7 @@ final readonly class Aim
     public function alternatives(Target $target): Alternatives
     {
         if (null !== $this->of) {
-            return new Alternatives(self::of($target, $this->of[0]), self::of($target, $this->of[1]));
+            return new Alternatives(self::of($target, $this->of->first), self::of($target, $this->of->second));
         }
         $named = array_values($target->named);
 

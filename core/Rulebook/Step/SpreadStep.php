@@ -26,7 +26,7 @@ final class SpreadStep extends Step
     private const MOST_VOICES = 128;
 
     /**
-     * @param list<array{Token, int}> $units ports with their number of voices; with channels one port
+     * @param non-empty-list<SpreadUnit> $units with channels one
      */
     private function __construct(
         Span $span,
@@ -47,10 +47,10 @@ final class SpreadStep extends Step
             $port = $cursor->name('an out port');
             if ([] === $units && null !== $cursor->accept('channels', 'channel')) {
                 $channels = $cursor->numberList('a channel', 1, 16);
-                $units[] = [$port, \count($channels->numbers())];
+                $units[] = new SpreadUnit($port, \count($channels->numbers()));
                 break;
             }
-            $units[] = [$port, self::voicesOf($cursor)];
+            $units[] = new SpreadUnit($port, self::voicesOf($cursor));
         } while (null !== $cursor->accept(','));
         $order = $cursor->accept('rotate', 'fill');
         $steal = null;
@@ -89,8 +89,8 @@ final class SpreadStep extends Step
     {
         $over =
             null !== $this->channels
-                ? "{$this->units[0][0]->text} channels {$this->channels->print()}"
-                : implode(', ', array_map(static fn (array $unit): string => "{$unit[0]->text} x {$unit[1]}", $this->units));
+                ? "{$this->units[0]->port->text} channels {$this->channels->print()}"
+                : implode(', ', array_map(static fn (SpreadUnit $unit): string => "{$unit->port->text} x {$unit->voices}", $this->units));
 
         return "spread over {$over}".
             (null === $this->order ? '' : ' '.$this->order->text).
@@ -119,7 +119,8 @@ final class SpreadStep extends Step
             return;
         }
         $sent = [];
-        foreach ($this->units as [$port]) {
+        foreach ($this->units as $unit) {
+            $port = $unit->port;
             if (!isset($sent[$port->text])) {
                 $code->sender()->send($this->span->line, $code->declared()->portAt($port), '$ch');
             }
@@ -134,18 +135,19 @@ final class SpreadStep extends Step
 
     public function references(): array
     {
-        return array_map(static fn (array $unit): Reference => new Reference(Reference::OUT_PORT, $unit[0]), $this->units);
+        return array_map(static fn (SpreadUnit $unit): Reference => new Reference(Reference::OUT_PORT, $unit->port), $this->units);
     }
 
     public function voices(): int
     {
-        return array_sum(array_column($this->units, 1));
+        return array_sum(array_column($this->units, 'voices'));
     }
 
     private function deal(Writer $code): void
     {
         $voices = [];
-        foreach ($this->units as [$port, $count]) {
+        foreach ($this->units as $unit) {
+            [$port, $count] = [$unit->port, $unit->voices];
             $index = $code->declared()->portAt($port);
             foreach ($this->channels?->numbers() ?? array_fill(0, $count, 0) as $channel) {
                 $voices[] = "[{$index}, {$channel}]";
@@ -165,7 +167,7 @@ final class SpreadStep extends Step
     /** What belongs to a note goes where it sounds, everything else to each channel. */
     private function toChannels(Writer $code): void
     {
-        $outPort = $code->declared()->portAt($this->units[0][0]);
+        $outPort = $code->declared()->portAt($this->units[0]->port);
         $line = $this->span->line;
         if (!$code->kind()->hasChannel()) {
             $code->sender()->send($line, $outPort, '$ch');

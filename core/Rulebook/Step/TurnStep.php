@@ -176,7 +176,7 @@ final class TurnStep extends NamedStep implements TakesOver
     /** @throws RulebookError */
     public function plain(): ?array
     {
-        [$target, $at] = $this->told();
+        [$target, $at] = [$this->knownTarget(), $this->at()];
         if (null !== $this->to) {
             $value = $this->to->value($target);
 
@@ -213,7 +213,7 @@ final class TurnStep extends NamedStep implements TakesOver
     /** @throws RulebookError */
     public function compile(Writer $code): void
     {
-        [$target] = $this->told();
+        $target = $this->knownTarget();
         if ($this->to?->isOther()) {
             $this->to->alternate($code, $target, $this->span);
 
@@ -272,7 +272,7 @@ final class TurnStep extends NamedStep implements TakesOver
 
     private function post(Target $target, string $value): string
     {
-        $at = $this->told()[1];
+        $at = $this->at();
 
         return 'post '.$target->message($value, $at->firstProgram)." to {$target->port}{$at->after()}";
     }
@@ -285,7 +285,7 @@ final class TurnStep extends NamedStep implements TakesOver
     private function sources(Kind $kind): array
     {
         $sources = [];
-        foreach ($this->told()[1]->sources as $source) {
+        foreach ($this->at()->sources as $source) {
             if ($source->kind === $kind) {
                 $sources[] = new ValueSource($source->first, $source->last, $source->isTwoState && Kind::Note !== $source->kind, $source);
             }
@@ -325,12 +325,14 @@ final class TurnStep extends NamedStep implements TakesOver
         return $number < 0 ? "({$number})" : (string) $number;
     }
 
-    /** @return array{Target, Circumstances} */
-    private function told(): array
+    private function knownTarget(): Target
     {
-        return null === $this->target || null === $this->circumstances
-            ? throw new \LogicException('this step has not been told what its names mean')
-            : [$this->target, $this->circumstances];
+        return $this->target ?? throw new \LogicException('this step has not been told what its names mean');
+    }
+
+    private function at(): Circumstances
+    {
+        return $this->circumstances ?? throw new \LogicException('this step has not been told where it stands');
     }
 
     protected function port(): ?string

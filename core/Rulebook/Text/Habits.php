@@ -69,10 +69,11 @@ final class Habits
         '.' => 'a point; a number has a digit before it, such as 0.5, and a range two points, such as 1..8',
     ];
 
-    /** @return array{0: string, 1?: string}|null what to write instead of a word, and the word itself where it is one */
-    public static function ofWord(string $word): ?array
+    public static function ofWord(string $word): ?Habit
     {
-        return self::WORDS[strtolower($word)] ?? null;
+        $known = self::WORDS[strtolower($word)] ?? null;
+
+        return null === $known ? null : new Habit(...$known);
     }
 
     /** What a character that means nothing is, and what to write instead. */

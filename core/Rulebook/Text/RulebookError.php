@@ -26,7 +26,7 @@ final class RulebookError extends \RuntimeException
         $isWord = TokenType::Word === $found->type || TokenType::Scrap === $found->type;
         $habit = $isWord ? Habits::ofWord($found->text) : null;
         if (null !== $habit) {
-            return self::instead($found->span, "\"{$found->text}\" means nothing here; {$habit[0]}", $habit[1] ?? null);
+            return self::instead($found->span, "\"{$found->text}\" means nothing here; {$habit->advice}", $habit->word);
         }
         $nearest = $isWord ? Nearest::of($found->text, $expected) : null;
         $hint = null === $nearest ? '' : "; did you mean \"{$nearest}\"?";

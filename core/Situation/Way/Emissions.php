@@ -172,7 +172,7 @@ final class Emissions
                 $this->all[] = new Emission($reference->name->text);
             } elseif (Reference::CLOCK === $reference->what) {
                 $clock = $this->book->clocks[$reference->name->text] ?? null;
-                foreach (null === $clock ? [] : [...$clock->sends, ...array_merge(...array_column($clock->taps, 2))] as $port) {
+                foreach ($clock?->messagePorts() ?? [] as $port) {
                     $this->all[] = new Emission($port->text);
                 }
             }

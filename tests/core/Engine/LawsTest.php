@@ -82,7 +82,7 @@ final class LawsTest extends TestCase
         foreach (['B0 01 00', 'B0 02 00', 'B0 03 00', 'B0 04 00', 'B0 05 00', '80 3C 40'] as $hex) {
             $engine->feed(0, 0, (string) hex2bin(str_replace(' ', '', $hex)));
         }
-        $fates = array_column($engine->trace?->take()[0] ?? [], 'fate');
+        $fates = array_column($engine->trace?->take()->records ?? [], 'fate');
         self::assertSame(['delivered', 'dropped', 'rejected', 'handled', 'unclaimed', 'unclaimed'], $fates);
         self::assertSame([1, 1, 1, 1], $engine->state->hits);
         self::assertSame([0, 1, 0, 0], $engine->state->dropped);
@@ -210,7 +210,7 @@ final class LawsTest extends TestCase
             self::assertSame(Play::run(new Engine($book), $events), Play::run($traced, $events), $text);
             // A record for each message, and for each group or gesture that they made up.
             $records = array_filter(
-                $traced->trace?->take()[0] ?? [],
+                $traced->trace?->take()->records ?? [],
                 static fn (array $record): bool => (8 >= \strlen($record['bytes']) || 'B' !== $record['bytes'][0])
                     && 1 !== preg_match('/^(short|held|twice): /', $record['text']),
             );

@@ -54,6 +54,6 @@ final class ReckoningTest extends TestCase
     /** @return array<string, string> */
     private static function results(Reckoning $reckoned): array
     {
-        return array_column($reckoned->results, 1, 0);
+        return array_column($reckoned->results, 'value', 'name');
     }
 }

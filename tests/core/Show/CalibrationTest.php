@@ -104,7 +104,7 @@ final class CalibrationTest extends TestCase
         $shown = static fn (float $low, float $high): array => [new ShownNumber(0, $low), new ShownNumber(127, $high)];
         $bend = new Parameter('Pitch', Reach::Midi, ValueRange::sevenBits(), shown: $shown(0.0, 12.0), unit: 'semitones');
         foreach ([127, 126, 124, 100, 64] as $reached) {
-            $expected = array_column(Reckoning::shortfall($reached, 127, 12)->results, 1)[0];
+            $expected = Reckoning::shortfall($reached, 127, 12)->results[0]->value;
             self::assertEqualsWithDelta((float) $expected, (float) PedalShortfall::error($bend, 127, $reached), 0.06);
         }
         $swell = new Parameter('Swell', Reach::Midi, ValueRange::sevenBits(), shown: $shown(-60.0, 0.0), unit: 'dB');

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Engine\Trace;
+
+/** A field of a message that a step has changed, in words. */
+final readonly class FieldChange
+{
+    public function __construct(public string $field, public string $was, public string $now)
+    {
+    }
+}
