@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Event;
@@ -11,7 +12,6 @@ use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 
 /** What no proof touches: rules that never act, ends of their ranges, controls that are never played, scenes that are never gone to. */
@@ -45,10 +45,10 @@ final readonly class Coverage
      *
      * @throws BadFile
      */
-    public static function of(RigAnalysis $situation, CompiledBook $book, array $proofs): self
+    public static function of(RigAnalysis $analysis, CompiledBook $book, array $proofs): self
     {
         $rules = [];
-        $written = array_map(static fn (Rule $rule): int => $rule->span->line, $situation->checked()->written->rules);
+        $written = array_map(static fn (Rule $rule): int => $rule->span->line, $analysis->checked()->written->rules);
         foreach ($book->rules() as $index => $heading) {
             if (!\in_array($heading->line, $written, true)) {
                 continue; // it stands for a scene or a stack
@@ -73,7 +73,7 @@ final readonly class Coverage
             }
         }
         $controls = [];
-        foreach ($situation->index()->controls->heard() as $sent) {
+        foreach ($analysis->index()->controls->heard() as $sent) {
             $message = $sent->messages[0];
             $bytes = Hand::at($message, $message->last)[0];
             if (
@@ -91,8 +91,8 @@ final readonly class Coverage
             $rules,
             $controls,
             array_values(array_diff_key($book->scenes(), $gone)),
-            self::ends($situation, array_column($rules, 'line'), $heard),
-            self::orders($situation, $book, $proofs),
+            self::ends($analysis, array_column($rules, 'line'), $heard),
+            self::orders($analysis, $book, $proofs),
         );
     }
 
@@ -103,7 +103,7 @@ final readonly class Coverage
      *
      * @return list<array{from: string, to: string}>
      */
-    private static function orders(RigAnalysis $situation, CompiledBook $book, array $proofs): array
+    private static function orders(RigAnalysis $analysis, CompiledBook $book, array $proofs): array
     {
         $gone = [];
         foreach ($proofs as $proof) {
@@ -114,7 +114,7 @@ final readonly class Coverage
         $places = array_flip($book->scenes());
         $orders = [];
         $before = null;
-        foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
+        foreach ($analysis->setup->rig->show?->order() ?? [] as $song) {
             foreach (array_filter($song->scenes, static fn (string $title): bool => isset($places[$title])) as $title) {
                 if (null !== $before && $before !== $title && !isset($gone[$places[$before]][$places[$title]])) {
                     $orders["{$before}\t{$title}"] = ['from' => $before, 'to' => $title];
@@ -132,10 +132,10 @@ final readonly class Coverage
      *
      * @return list<array{title: string, line: int, what: string, at: int}>
      */
-    private static function ends(RigAnalysis $situation, array $untouched, array $heard): array
+    private static function ends(RigAnalysis $analysis, array $untouched, array $heard): array
     {
         $ends = [];
-        foreach (RangeEnd::of($situation->checked()->book) as $end) {
+        foreach (RangeEnd::of($analysis->checked()->book) as $end) {
             $isPressed =
                 \in_array($end->rule->span->line, $untouched, true)
                 || [] !== array_filter($heard[$end->sortOfIt()] ?? [], static fn (Event $event): bool => $end->isAt($event->port, $event->bytes));
@@ -186,15 +186,15 @@ final readonly class Coverage
     }
 
     /** A tape that plays every control of the rig once and then quickly, and presses the ends of what rules take. */
-    public static function tape(RigAnalysis $situation): string
+    public static function tape(RigAnalysis $analysis): string
     {
-        $events = array_map(static fn (Stroke $stroke): Event => $stroke->event, self::strokes($situation));
+        $events = array_map(static fn (Stroke $stroke): Event => $stroke->event, self::strokes($analysis));
         $at = [] === $events ? self::FIRST_US : $events[\count($events) - 1]->timeUs + self::STEP_US;
-        foreach (RangeEnd::of($situation->checked()->book) as $end) {
+        foreach (RangeEnd::of($analysis->checked()->book) as $end) {
             array_push($events, ...$end->press($at, self::HOLD_US));
             $at += self::STEP_US;
         }
-        foreach ($situation->index()->controls->heard() as $sent) {
+        foreach ($analysis->index()->controls->heard() as $sent) {
             array_push($events, ...self::quickly($sent->messages[0], $at));
             $at = max($at, $events[\count($events) - 1]->timeUs) + self::STEP_US;
         }
@@ -203,11 +203,11 @@ final readonly class Coverage
     }
 
     /** @return list<Stroke> every control of the rig once, to its end and back: what hands can do */
-    public static function strokes(RigAnalysis $situation): array
+    public static function strokes(RigAnalysis $analysis): array
     {
         $strokes = [];
         $at = self::FIRST_US;
-        foreach ($situation->index()->controls->heard() as $sent) {
+        foreach ($analysis->index()->controls->heard() as $sent) {
             $message = $sent->messages[0];
             foreach ([[$at, $message->last], [$at + self::HOLD_US, $message->first]] as [$timeUs, $value]) {
                 foreach (Hand::at($message, $value) as $bytes) {

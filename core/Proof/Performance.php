@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
@@ -11,8 +13,6 @@ use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Step\PanicStep;
 use ZigzagPost\Core\Show\Learn\Listening;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\DeviceSender;
 use ZigzagPost\Core\World\Patch;
 
@@ -31,12 +31,12 @@ final class Performance
     public readonly array $strokes;
     public readonly int $endUs;
 
-    public function __construct(private readonly RigAnalysis $situation, private readonly CompiledBook $book)
+    public function __construct(private readonly RigAnalysis $analysis, private readonly CompiledBook $book)
     {
         $this->slots = $this->order();
         $this->endUs = self::BEGINS_US + self::SCENE_US * max(1, \count($this->slots));
         // Those that change the scene, in whatever scene they are pressed, are left to the set list.
-        $controls = Coverage::strokes($situation);
+        $controls = Coverage::strokes($analysis);
         $leaving = $this->leaving($controls);
         $controls = array_filter($controls, static fn (Stroke $stroke): bool => !isset($leaving[self::key($stroke)]));
         $strokes = [];
@@ -68,7 +68,7 @@ final class Performance
     /** @return list<Stroke> a key on each keyboard, held while a fault begins */
     private function keys(int $from, int $key): array
     {
-        $seats = Patch::of($this->situation->setup);
+        $seats = Patch::of($this->analysis->setup);
         $strokes = [];
         foreach ($seats->from as $unit => $ways) {
             $sender = new DeviceSender($seats->boxes[$unit]);
@@ -89,7 +89,7 @@ final class Performance
     {
         $titles = $this->book->scenes();
         $order = [];
-        foreach ($this->situation->setup->rig->show?->order() ?? [] as $song) {
+        foreach ($this->analysis->setup->rig->show?->order() ?? [] as $song) {
             $scenes = array_values(array_filter($song->scenes, static fn (string $title): bool => \in_array($title, $titles, true)));
             foreach ($scenes as $title) {
                 $order[] = [(int) array_search($title, $titles, true), null === $song->lengthS ? null : $song->lengthS / \count($scenes)];
@@ -165,9 +165,9 @@ final class Performance
     {
         foreach (Listening::of([$event])->played() as $played) {
             $message = new ControlMessage($played->kind, $played->number, $played->channel, [$played->port], 0, 127, true);
-            foreach ($this->situation->checked()->book->rules as $rule) {
+            foreach ($this->analysis->checked()->book->rules as $rule) {
                 $panics = [] !== array_filter($rule->steps, static fn ($step): bool => $step instanceof PanicStep);
-                if ($panics && RuleMatch::isFor($this->situation->checked()->book, $rule, $message)) {
+                if ($panics && RuleMatch::isFor($this->analysis->checked()->book, $rule, $message)) {
                     return true;
                 }
             }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Which controls of the rig silence everything, call a scene, or restore a unit. */
 final class Presses
@@ -16,7 +16,7 @@ final class Presses
     /** @var list<SwitchUse>|null */
     private ?array $uses = null;
 
-    public function __construct(private readonly RigAnalysis $situation)
+    public function __construct(private readonly RigAnalysis $analysis)
     {
     }
 
@@ -45,15 +45,15 @@ final class Presses
 
     private function label(string $unit): string
     {
-        return $this->situation->setup->box($unit)?->label() ?? $unit;
+        return $this->analysis->setup->box($unit)?->label() ?? $unit;
     }
 
     /** @throws RulebookError */
     private function of(DoesWhat $what, ?string $about, ?string $scene): ?string
     {
-        foreach ($this->uses ??= SwitchSheet::of($this->situation)->uses as $use) {
+        foreach ($this->uses ??= SwitchSheet::of($this->analysis)->uses as $use) {
             if ($use->doesOnly($what, $about) && \in_array($use->scene, [null, $scene], true)) {
-                $box = $this->situation->setup->box($use->unit);
+                $box = $this->analysis->setup->box($use->unit);
 
                 return ($box?->label() ?? $use->unit).
                     ' “'.

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 
 /**
@@ -36,14 +36,14 @@ final class Rehearsal
     /** The rig just before anything can go wrong. */
     private ?RigWorld $begun = null;
 
-    public function __construct(RigAnalysis $situation)
+    public function __construct(RigAnalysis $analysis)
     {
-        $this->setup = $situation->setup;
-        $this->book = Compiler::load($situation->checked()->book, keepsPresent: true);
+        $this->setup = $analysis->setup;
+        $this->book = Compiler::load($analysis->checked()->book, keepsPresent: true);
         $this->leftOut = array_values(array_filter($this->setup->names(), fn (string $unit): bool => $this->isDangerous($unit)));
         $this->standing = new UnitsStand($this->setup, $this->leftOut, $this->book->middle());
-        $this->waysBack = new WaysBack($situation, new Presses($situation));
-        $this->show = new Performance($situation, $this->book);
+        $this->waysBack = new WaysBack($analysis, new Presses($analysis));
+        $this->show = new Performance($analysis, $this->book);
     }
 
     /** @return list<Fault> everything that can go wrong, one of each */

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rulebook\Printer;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Tells rules and rig apart by what they mean: neither comments nor how the text is set count, nor ticks on the units. */
 final class RulesSum
 {
-    public static function of(RigAnalysis $situation): string
+    public static function of(RigAnalysis $analysis): string
     {
-        $rig = $situation->setup->rig;
+        $rig = $analysis->setup->rig;
         $units = array_map(
             static fn ($unit): array => [
                 $unit->name,
@@ -26,7 +26,7 @@ final class RulesSum
             ],
             $rig->units,
         );
-        $rules = (string) preg_replace('/^\s*#.*$\n?/m', '', Printer::print($situation->checked()->written));
+        $rules = (string) preg_replace('/^\s*#.*$\n?/m', '', Printer::print($analysis->checked()->written));
 
         return hash(
             'sha256',

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Proof;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 
 /** What can be done when something stands wrong: each way is tried from the same moment, those with the fewest presses first. */
@@ -18,7 +18,7 @@ final class WaysBack
     /** @var array<string, array<string, Stood>> how all stands without the faults after some presses, by when they begin and what they are */
     private array $unharmed = [];
 
-    public function __construct(private readonly RigAnalysis $situation, private readonly Presses $presses)
+    public function __construct(private readonly RigAnalysis $analysis, private readonly Presses $presses)
     {
     }
 
@@ -44,7 +44,7 @@ final class WaysBack
             $differences = \count(UnitsStand::differences($standing($world), $this->unharmed[$key]));
             if ($differences < $fewest) {
                 $fewest = $differences;
-                $presses = $this->presses->for($does, $this->situation->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
+                $presses = $this->presses->for($does, $this->analysis->checked()->book->scenes[$world->engine->state->scene]->title ?? null);
                 $best = new WayBack(0 === $differences ? (string) $way : $way.FaultOutcome::REST_BY_HAND, $presses);
             }
             if (0 === $differences) {
@@ -105,7 +105,7 @@ final class WaysBack
     {
         $ways = [FaultOutcome::SEND_AGAIN => ['scene'], FaultOutcome::PANIC => ['panic']];
         if ([] !== $units) {
-            $names = implode(', ', array_map(fn (string $unit): string => $this->situation->setup->box($unit)?->label() ?? $unit, $units));
+            $names = implode(', ', array_map(fn (string $unit): string => $this->analysis->setup->box($unit)?->label() ?? $unit, $units));
             $ways += [FaultOutcome::RESTORE.$names => $units, FaultOutcome::PANIC.', then '.FaultOutcome::RESTORE.$names => ['panic', ...$units]];
         }
 
@@ -121,7 +121,7 @@ final class WaysBack
     {
         $longest = 0;
         foreach ($units as $unit) {
-            foreach ($this->situation->setup->box($unit)->chart->hears ?? [] as $hears) {
+            foreach ($this->analysis->setup->box($unit)->chart->hears ?? [] as $hears) {
                 $longest = max($longest, (int) ceil($hears->deafMs->power ?? 0));
             }
         }

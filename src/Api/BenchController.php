@@ -218,7 +218,7 @@ final readonly class BenchController
         $body = Body::of($request);
         [$text, $name, $units] = [$body->text('text', Parser::MAX_BYTES), $body->text('name', 60), $body->texts('units', 500)];
         [$rig, $standing] = $this->sessions->with($id, fn (BenchSession $session): array => [$session->rig, $this->bench($session)->standing()]);
-        $setup = $this->rigs->situation($rig, $text)->setup;
+        $setup = $this->rigs->analysis($rig, $text)->setup;
         $chosen = [];
         foreach ($units as $unit) {
             $box = $setup->box($unit);

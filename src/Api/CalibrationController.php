@@ -31,9 +31,9 @@ final readonly class CalibrationController
     #[Route('/api/rigs/{id}/calibrate', methods: 'POST')]
     public function calibrate(string $id, Request $request): JsonResponse
     {
-        $situation = $this->rigs->situationOf($id) ?? throw ApiProblem::notFound('rig');
+        $analysis = $this->rigs->analysisOf($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
-        $measured = CalibrationView::of($situation, LearnController::events($body), $body->number('toUs', 0, self::LATEST_US));
+        $measured = CalibrationView::of($analysis, LearnController::events($body), $body->number('toUs', 0, self::LATEST_US));
 
         return new JsonResponse($measured);
     }
@@ -49,13 +49,13 @@ final readonly class CalibrationController
     {
         $body = Body::of($request);
         $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
-        $situation = $this->rigs->situation($id, $body->text('text', Parser::MAX_BYTES));
+        $analysis = $this->rigs->analysis($id, $body->text('text', Parser::MAX_BYTES));
 
         return new JsonResponse(
             array_map(
                 get_object_vars(...),
                 ScaleLines::edits(
-                    $situation,
+                    $analysis,
                     $body->text('unit', 200),
                     $body->text('control', 200),
                     $body->number('heel', -8192, 16383),

@@ -12,12 +12,12 @@ use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Fixes of findings are made here, and nowhere on a screen. */
 final readonly class FixController
@@ -51,8 +51,8 @@ final readonly class FixController
 
     private function offered(string $id, string $key): RigFix
     {
-        $situation = new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw ApiProblem::notFound('rig')));
-        foreach (Examination::of($situation)->findings as $finding) {
+        $analysis = new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw ApiProblem::notFound('rig')));
+        foreach (Examination::of($analysis)->findings as $finding) {
             if ($finding->key() === $key && null !== $finding->fix) {
                 return $finding->fix;
             }

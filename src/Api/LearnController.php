@@ -48,8 +48,8 @@ final readonly class LearnController
         $body = Body::of($request);
         $events = self::events($body);
         $rig = $body->textOrNull('rig', 80);
-        $situation = $this->rigs->situation($rig, $body->text('text', Parser::MAX_BYTES));
-        $setup = Setup::of($situation->setup->rig, $situation->checked()->written);
+        $analysis = $this->rigs->analysis($rig, $body->text('text', Parser::MAX_BYTES));
+        $setup = Setup::of($analysis->setup->rig, $analysis->checked()->written);
         $recognised = Recognition::of($events, $body->number('fromUs', 0, self::LATEST_US), $body->number('toUs', 0, self::LATEST_US), $setup);
 
         return new JsonResponse([
@@ -72,7 +72,7 @@ final readonly class LearnController
         return new JsonResponse(
             array_map(
                 get_object_vars(...),
-                Targets::of($this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES))),
+                Targets::of($this->rigs->analysis($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES))),
             ),
         );
     }
@@ -103,7 +103,7 @@ final readonly class LearnController
         );
         try {
             $rule = LearnedRule::of(
-                $this->rigs->situation($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES)),
+                $this->rigs->analysis($body->textOrNull('rig', 80), $body->text('text', Parser::MAX_BYTES)),
                 $recognised,
                 new LearnTarget($target->text('what', 20), $target->textOrNull('unit', 200), $target->text('title', 200), ''),
             );

@@ -9,6 +9,7 @@ use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
@@ -19,7 +20,6 @@ use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The tapes that prove that a rig still does what it did, and its rehearsal. */
 final readonly class ProofController
@@ -58,10 +58,10 @@ final readonly class ProofController
         $total = \is_array($whole['proofs'] ?? null) ? \count($whole['proofs']) : 0;
         $next = $key === $request->query->getString('known') ? min($total, max(0, $request->query->getInt('from'))) : 0;
         $differs = $unreadable = [];
-        $situation = $next < $total ? $this->situation($id) : null;
-        if (null !== $situation && !$situation->checked()->hasErrors()) {
+        $analysis = $next < $total ? $this->analysis($id) : null;
+        if (null !== $analysis && !$analysis->checked()->hasErrors()) {
             $until = microtime(true) + self::SLICE;
-            foreach (ProofsView::playing($situation, $next) as $proving) {
+            foreach (ProofsView::playing($analysis, $next) as $proving) {
                 ++$next;
                 if ([] !== $proving->changes) {
                     $differs[] = $proving->proof->name;
@@ -81,7 +81,7 @@ final readonly class ProofController
             'next' => $next,
             'differs' => $differs,
             'unreadable' => $unreadable,
-            'runs' => null === $situation || !$situation->checked()->hasErrors(),
+            'runs' => null === $analysis || !$analysis->checked()->hasErrors(),
         ]);
     }
 
@@ -89,19 +89,19 @@ final readonly class ProofController
     #[Route('/api/rigs/{id}/proofs', methods: 'POST')]
     public function accept(string $id, Request $request): JsonResponse
     {
-        $situation = $this->running($id);
+        $analysis = $this->running($id);
         $body = Body::of($request);
-        $tape = $body->textOrNull('tape', KeptTape::MOST_MEBIBYTES << 20) ?? Coverage::tape($situation);
+        $tape = $body->textOrNull('tape', KeptTape::MOST_MEBIBYTES << 20) ?? Coverage::tape($analysis);
         try {
             $proof = Proving::accept(
                 $body->text('name', 200),
                 $tape,
-                Compiler::load($situation->checked()->book),
+                Compiler::load($analysis->checked()->book),
                 (new \DateTimeImmutable())->format('Y-m-d'),
                 '' === Author::of($request) ? null : Author::of($request),
                 '' === ($body->textOrNull('why', 500) ?? '') ? null : $body->textOrNull('why', 500),
                 $body->numberOrNull('scene', 0, 10_000),
-                RulesSum::of($situation),
+                RulesSum::of($analysis),
             );
         } catch (BadFile $bad) {
             throw ApiProblem::unprocessable($bad->getMessage());
@@ -147,18 +147,18 @@ final readonly class ProofController
         );
     }
 
-    private function situation(string $id): RigAnalysis
+    private function analysis(string $id): RigAnalysis
     {
-        return $this->rigs->situationOf($id) ?? throw ApiProblem::notFound('rig');
+        return $this->rigs->analysisOf($id) ?? throw ApiProblem::notFound('rig');
     }
 
     private function running(string $id): RigAnalysis
     {
-        $situation = $this->situation($id);
-        if ($situation->checked()->hasErrors()) {
+        $analysis = $this->analysis($id);
+        if ($analysis->checked()->hasErrors()) {
             throw ApiProblem::unprocessable('the rulebook has an error; put it right first, then its tapes can be played');
         }
 
-        return $situation;
+        return $analysis;
     }
 }

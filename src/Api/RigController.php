@@ -19,16 +19,16 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Way\Ways;
 
 /** What is computed from charts and rigs. */
 final readonly class RigController
@@ -47,7 +47,7 @@ final readonly class RigController
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $rig = $this->rigs->find($id) ?? throw ApiProblem::unprocessable('this rig cannot be read');
         $setup = RigFile::setup($rig);
-        $situation = new RigAnalysis($setup);
+        $analysis = new RigAnalysis($setup);
 
         return new JsonResponse([
             'version' => $document->version,
@@ -56,9 +56,9 @@ final readonly class RigController
                 array_values($setup->book->ports ?? []),
             ),
             'wires' => WiresView::of($setup),
-            'plan' => PlanView::of($situation->plan()),
-            'fit' => FitView::of($situation->fits()),
-            ...FindingsView::of(Examination::of($situation), $situation->setup->rig),
+            'plan' => PlanView::of($analysis->plan()),
+            'fit' => FitView::of($analysis->fits()),
+            ...FindingsView::of(Examination::of($analysis), $analysis->setup->rig),
         ]);
     }
 
@@ -104,12 +104,12 @@ final readonly class RigController
     {
         $rig = $this->rigs->find($id) ?? throw ApiProblem::notFound('rig');
         $setup = RigFile::setup($rig);
-        $situation = new RigAnalysis($setup);
+        $analysis = new RigAnalysis($setup);
         $box = $setup->box($request->query->getString('unit')) ?? throw ApiProblem::notFound('unit');
-        if ($situation->checked()->hasErrors()) {
+        if ($analysis->checked()->hasErrors()) {
             throw ApiProblem::unprocessable('the rulebook has an error; put it right first, then ways can be followed');
         }
-        $ways = new Ways($situation);
+        $ways = new Ways($analysis);
         if ($request->query->has('parameter')) {
             $parameter = $box->parameter($request->query->getString('parameter')) ?? throw ApiProblem::notFound('parameter');
 

@@ -11,15 +11,15 @@ use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Rewriting\ControlMapping;
+use ZigzagPost\Core\Rewriting\Swap;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\ControlMapping;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Swap;
 
 /** What a change of the rig does to its rules, and rules that are made from the rig. */
 final readonly class RigRulesController
@@ -85,8 +85,8 @@ final readonly class RigRulesController
     #[Route('/api/rigs/{id}/swap', methods: 'POST')]
     public function swap(string $id, Request $request): JsonResponse
     {
-        [$situation, $body] = [$this->situation($id), Body::of($request)];
-        $box = $situation->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
+        [$analysis, $body] = [$this->analysis($id), Body::of($request)];
+        $box = $analysis->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
         $document = $this->documents->find($body->text('chart', 64), ChartKind::NAME) ?? throw ApiProblem::notFound('chart');
         try {
             $chart = RigFile::chart($document->text);
@@ -95,7 +95,7 @@ final readonly class RigRulesController
         }
 
         return new JsonResponse([
-            'matches' => Swap::matches($situation->checked()->written, $box, $chart),
+            'matches' => Swap::matches($analysis->checked()->written, $box, $chart),
             'titles' => Swap::titles($box, $chart),
             'lost' => Swap::lostSettings($box, $chart),
         ]);
@@ -109,21 +109,21 @@ final readonly class RigRulesController
     #[Route('/api/rigs/{id}/lay', methods: 'POST')]
     public function lay(string $id, Request $request): JsonResponse
     {
-        [$situation, $body] = [$this->situation($id), Body::of($request)];
-        $from = $situation->setup->box($body->text('from', 200)) ?? throw ApiProblem::notFound('unit');
-        $to = $situation->setup->box($body->text('to', 200)) ?? throw ApiProblem::notFound('unit');
+        [$analysis, $body] = [$this->analysis($id), Body::of($request)];
+        $from = $analysis->setup->box($body->text('from', 200)) ?? throw ApiProblem::notFound('unit');
+        $to = $analysis->setup->box($body->text('to', 200)) ?? throw ApiProblem::notFound('unit');
         $first = $from->control($body->text('first', 200)) ?? throw ApiProblem::notFound('control');
         $last = $from->control($body->text('last', 200)) ?? throw ApiProblem::notFound('control');
         $takeover = $body->text('takeover', 20);
         if (!\in_array($takeover, ['jump', 'pickup', 'scaled'], true)) {
             throw ApiProblem::badRequest('"takeover" should be jump, pickup or scaled');
         }
-        $laying = ControlMapping::of($situation, $from, $first, $last, $to, $body->text('family', 200), $takeover);
+        $laying = ControlMapping::of($analysis, $from, $first, $last, $to, $body->text('family', 200), $takeover);
 
         return new JsonResponse(['rules' => $laying->rules, 'count' => $laying->count, 'skipped' => $laying->skipped]);
     }
 
-    private function situation(string $id): RigAnalysis
+    private function analysis(string $id): RigAnalysis
     {
         return new RigAnalysis(RigFile::setup($this->rigs->find($id) ?? throw ApiProblem::notFound('rig')));
     }

@@ -11,6 +11,7 @@ use App\Rig\ShowView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Setup\Device;
@@ -25,7 +26,6 @@ use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\WholeCopy;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The sheets of a show: views of the rules, whose changes are changes of the rules. */
 final readonly class SheetController
@@ -42,14 +42,14 @@ final readonly class SheetController
     #[Route('/api/rigs/{id}/show', methods: 'GET')]
     public function show(string $id): JsonResponse
     {
-        return new JsonResponse(ShowView::of($this->situation($id)));
+        return new JsonResponse(ShowView::of($this->analysis($id)));
     }
 
     /** Everything that a control of the rig can be told to do. */
     #[Route('/api/rigs/{id}/show/targets', methods: 'GET')]
     public function targets(string $id): JsonResponse
     {
-        return new JsonResponse(array_map(get_object_vars(...), Targets::of($this->situation($id))));
+        return new JsonResponse(array_map(get_object_vars(...), Targets::of($this->analysis($id))));
     }
 
     /**
@@ -84,11 +84,11 @@ final readonly class SheetController
     public function switch(string $id, Request $request): JsonResponse
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
-        $situation = $this->situation($id);
+        $analysis = $this->analysis($id);
         $body = Body::of($request);
-        $box = self::unit($situation, $body);
+        $box = self::unit($analysis, $body);
         $control = self::control($box, $body);
-        $edits = new SwitchEdits($situation);
+        $edits = new SwitchEdits($analysis);
         $do = $body->text('do', 20);
         if ('assign' === $do) {
             [$scene, $gesture, $target] = [$body->textOrNull('scene', 200), $body->text('gesture', 20), $body->object('target')];
@@ -112,10 +112,10 @@ final readonly class SheetController
         if ('copy' !== $do && 'move' !== $do) {
             throw ApiProblem::badRequest("\"do\" should be assign, clear, copy or move, not {$do}");
         }
-        $toBox = self::unit($situation, $body->object('to'));
+        $toBox = self::unit($analysis, $body->object('to'));
         $toControl = self::control($toBox, $body->object('to'));
         $scene = $body->object('to')->textOrNull('scene', 200);
-        $does = SwitchSheet::of($situation)->use($box->name, $control->name, $line)->does ?? [];
+        $does = SwitchSheet::of($analysis)->use($box->name, $control->name, $line)->does ?? [];
 
         return $this->changes->make(
             $document,
@@ -138,12 +138,12 @@ final readonly class SheetController
     public function copy(string $id, Request $request): JsonResponse
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
-        $situation = $this->situation($id);
+        $analysis = $this->analysis($id);
         $body = Body::of($request);
         [$unit, $from, $to] = [$body->textOrNull('unit', 200), $body->textOrNull('from', 200), $body->textOrNull('to', 200)];
-        $box = null === $unit ? null : $situation->setup->box($unit) ?? throw ApiProblem::notFound('unit');
+        $box = null === $unit ? null : $analysis->setup->box($unit) ?? throw ApiProblem::notFound('unit');
         try {
-            $copy = null === $box ? WholeCopy::scene($situation, $from ?? '', $to ?? '') : WholeCopy::layer($situation, $box, $from, $to);
+            $copy = null === $box ? WholeCopy::scene($analysis, $from ?? '', $to ?? '') : WholeCopy::layer($analysis, $box, $from, $to);
         } catch (RulebookError $error) {
             throw ApiProblem::unprocessable($error->getMessage());
         }
@@ -159,7 +159,7 @@ final readonly class SheetController
     #[Route('/api/rigs/{id}/leaps', methods: 'GET')]
     public function leaps(string $id): JsonResponse
     {
-        return new JsonResponse(LeapView::of($this->situation($id)));
+        return new JsonResponse(LeapView::of($this->analysis($id)));
     }
 
     /**
@@ -181,9 +181,9 @@ final readonly class SheetController
         return $this->changes->make($document, static fn (Source $source): array => Leaps::edits($source, $line, $takeover), $request);
     }
 
-    private static function unit(RigAnalysis $situation, Body $body): Device
+    private static function unit(RigAnalysis $analysis, Body $body): Device
     {
-        return $situation->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
+        return $analysis->setup->box($body->text('unit', 200)) ?? throw ApiProblem::notFound('unit');
     }
 
     private static function control(Device $unit, Body $body): Control
@@ -191,8 +191,8 @@ final readonly class SheetController
         return $unit->control($body->text('control', 200)) ?? throw ApiProblem::notFound('control');
     }
 
-    private function situation(string $id): RigAnalysis
+    private function analysis(string $id): RigAnalysis
     {
-        return $this->rigs->situationOf($id) ?? throw ApiProblem::notFound('rig');
+        return $this->rigs->analysisOf($id) ?? throw ApiProblem::notFound('rig');
     }
 }

@@ -16,10 +16,10 @@ use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
 final readonly class StageController
@@ -86,15 +86,15 @@ final readonly class StageController
         $this->rig($id);
         [$rig, $text] = [$this->books->rig($book), $this->books->text($book)];
         try {
-            $situation = null === $rig || null === $text ? null : new RigAnalysis(RigFile::setup(RigFile::rig($rig), $text));
+            $analysis = null === $rig || null === $text ? null : new RigAnalysis(RigFile::setup(RigFile::rig($rig), $text));
         } catch (BadData) {
-            $situation = null;
+            $analysis = null;
         }
-        if (null === $situation) {
+        if (null === $analysis) {
             throw ApiProblem::notFound('show');
         }
 
-        return new JsonResponse(['rig' => json_decode((string) $rig), 'uses' => ShowView::of($situation)['uses']]);
+        return new JsonResponse(['rig' => json_decode((string) $rig), 'uses' => ShowView::of($analysis)['uses']]);
     }
 
     /** @throws StorageProblem */

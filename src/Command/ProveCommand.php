@@ -7,12 +7,12 @@ namespace App\Command;
 use App\Rig\ProofsView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('prove', 'Plays the kept tapes of a rig again and says what is not as it was accepted')]
 final class ProveCommand extends RigCommand
@@ -20,13 +20,13 @@ final class ProveCommand extends RigCommand
     /** @throws BadFile */
     protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
-        $situation = new RigAnalysis($setup);
+        $analysis = new RigAnalysis($setup);
         foreach (
-            array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error
+            array_filter($analysis->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error
         ) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
-        $view = ProofsView::of($situation);
+        $view = ProofsView::of($analysis);
         $lines = [];
         foreach ($view['proofs'] as $proof) {
             $lines[] =

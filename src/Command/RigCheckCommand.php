@@ -10,14 +10,14 @@ use App\Rig\RigZip;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
+use ZigzagPost\Core\Examination\Examination;
+use ZigzagPost\Core\Examination\Mended;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\Mended;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('rig:check', 'Lists what is wrong or doubtful in a rig and its rulebook')]
 final class RigCheckCommand extends RigCommand

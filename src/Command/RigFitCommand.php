@@ -7,25 +7,25 @@ namespace App\Command;
 use App\Rig\FitView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Rig\Fit\Medium;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('rig:fit', 'Says how late the messages of a scene change arrive, and whether streams fit on the leads')]
 final class RigFitCommand extends RigCommand
 {
     protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
-        $situation = new RigAnalysis($setup);
-        $errors = array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
+        $analysis = new RigAnalysis($setup);
+        $errors = array_filter($analysis->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity);
         foreach ($errors as $error) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
         $lines = [];
         $isBad = false;
-        foreach ($situation->fits() as $fit) {
+        foreach ($analysis->fits() as $fit) {
             $late = null === $fit->burst ? 'no burst' : \sprintf('last message %.2f ms late %s', $fit->burst->worstUs() / 1000, $fit->when);
             $load =
                 \sprintf('%.1f %% streams', $fit->load->percent()).
@@ -45,6 +45,6 @@ final class RigFitCommand extends RigCommand
             $isBad = $isBad || ($fit->isDin() && $fit->load->percent() > 100);
         }
 
-        return new Computed($lines, ['leads' => FitView::of($situation->fits())], $isBad ? 1 : 0);
+        return new Computed($lines, ['leads' => FitView::of($analysis->fits())], $isBad ? 1 : 0);
     }
 }

@@ -9,13 +9,13 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\Way\Arrival;
+use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Title;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Way\Arrival;
-use ZigzagPost\Core\Situation\Way\Ways;
 
 #[AsCommand('rig:reach', 'Follows a control to everything that it moves, or a parameter back to all that moves it')]
 final class RigReachCommand extends RigCommand
@@ -30,9 +30,9 @@ final class RigReachCommand extends RigCommand
 
     protected function compute(Setup $setup, string $file, InputInterface $input): Computed
     {
-        $situation = new RigAnalysis($setup);
+        $analysis = new RigAnalysis($setup);
         foreach (
-            array_filter($situation->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error
+            array_filter($analysis->checked()->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity) as $error
         ) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
@@ -41,7 +41,7 @@ final class RigReachCommand extends RigCommand
         $box =
             $setup->box($unit) ??
             throw CommandFailed::input("{$file}: there is no unit {$unit}; there are ".implode(', ', array_keys($setup->boxes)));
-        $ways = new Ways($situation);
+        $ways = new Ways($analysis);
         if (true === $input->getOption('to')) {
             $parameter =
                 $box->parameter($title) ??

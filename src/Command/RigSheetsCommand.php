@@ -10,9 +10,9 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Twig\Environment;
 use Twig\Loader\FilesystemLoader;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 #[AsCommand('rig:sheets', 'Writes everything of a rig that is printed, as HTML and PDF')]
 final class RigSheetsCommand extends RigCommand
@@ -31,10 +31,10 @@ final class RigSheetsCommand extends RigCommand
             throw CommandFailed::input("{$folder}: this folder cannot be made");
         }
         $sheets = new Sheets(new Environment(new FilesystemLoader(\dirname(__DIR__, 2).'/templates')));
-        $situation = new RigAnalysis($setup);
+        $analysis = new RigAnalysis($setup);
         $files = [];
         foreach (array_keys(Sheets::ALL) as $sheet) {
-            $html = $sheets->html($situation, [$sheet]);
+            $html = $sheets->html($analysis, [$sheet]);
             foreach (['html' => $html, 'pdf' => Sheets::pdf($html)] as $ending => $content) {
                 $path = rtrim($folder, '/')."/{$sheet}.{$ending}";
                 if (false === @file_put_contents($path, $content)) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
-use ZigzagPost\Core\Situation\Way\Arrival;
+use ZigzagPost\Core\Analysis\Way\Arrival;
 
 /** Where a control arrives, as the API sends it. */
 final class ArrivalView

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Analysis\PedalShortfall;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\ValueRange;
@@ -15,8 +17,6 @@ use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Learn\Listening;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
-use ZigzagPost\Core\Situation\PedalShortfall;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** A pedal that was measured, as the API sends it. */
 final class CalibrationView
@@ -28,16 +28,16 @@ final class CalibrationView
      *
      * @return array<string, mixed>
      */
-    public static function of(RigAnalysis $situation, array $events, int $toUs): array
+    public static function of(RigAnalysis $analysis, array $events, int $toUs): array
     {
-        $moved = self::moved($situation, $events);
+        $moved = self::moved($analysis, $events);
         $calibration = null === $moved ? null : Calibration::of($moved->played->values, $toUs);
         if (null === $moved || null === $calibration) {
             return ['control' => null === $moved ? null : self::named($moved), 'measured' => null];
         }
         $every = max(1, intdiv(\count($calibration->samples), self::MOST_POINTS));
         $points = array_values(array_filter($calibration->samples, static fn (int $index): bool => 0 === $index % $every, \ARRAY_FILTER_USE_KEY));
-        $box = $situation->setup->box($moved->unit ?? '');
+        $box = $analysis->setup->box($moved->unit ?? '');
         $range = self::range($moved, $box);
         [$low, $high] = [$range->low(), $range->high()];
 
@@ -65,7 +65,7 @@ final class CalibrationView
                         ? []
                         : array_map(
                             get_object_vars(...),
-                            PedalShortfall::all($situation, $box, (string) $moved->control, $calibration->heel, $calibration->toe),
+                            PedalShortfall::all($analysis, $box, (string) $moved->control, $calibration->heel, $calibration->toe),
                         ),
             ],
         ];
@@ -84,7 +84,7 @@ final class CalibrationView
      *
      * @param list<Event> $events
      */
-    private static function moved(RigAnalysis $situation, array $events): ?Recognised
+    private static function moved(RigAnalysis $analysis, array $events): ?Recognised
     {
         $moved = null;
         foreach (Listening::of($events)->played() as $played) {
@@ -93,7 +93,7 @@ final class CalibrationView
             $moved = $isMoved && $range > 3 && $range > \count(array_unique($moved?->numbers() ?? [])) ? $played : $moved;
         }
 
-        return null === $moved ? null : Recognition::named(new Recognised($moved, [Recognised::FADER], ValueRange::sevenBits()), $situation->setup);
+        return null === $moved ? null : Recognition::named(new Recognised($moved, [Recognised::FADER], ValueRange::sevenBits()), $analysis->setup);
     }
 
     /** @return array<string, mixed> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rig;
 
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\Fact\RigFact;
 use ZigzagPost\Core\Finding\FixLine;
 use ZigzagPost\Core\Finding\FixPreview;
@@ -16,7 +17,6 @@ use ZigzagPost\Core\Finding\Subject\SeveralUnits;
 use ZigzagPost\Core\Finding\Subject\Subject;
 use ZigzagPost\Core\Rig\Document\Rest;
 use ZigzagPost\Core\Rig\Document\Rig;
-use ZigzagPost\Core\Situation\Examination;
 
 /** What was found in a rig, as it is shown. */
 final class FindingsView

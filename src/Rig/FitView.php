@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Forecast\LeadFit;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Rig\Fit\Lateness;
 use ZigzagPost\Core\Rig\Fit\Medium;
-use ZigzagPost\Core\World\LeadFit;
 
 /** Whether everything fits on the leads, as it is shown. */
 final class FitView

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Leap\Leap;
 use ZigzagPost\Core\Show\Leap\Leaps;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** What leaps, as the API sends it. */
 final class LeapView
@@ -19,10 +19,10 @@ final class LeapView
      *
      * @throws RulebookError
      */
-    public static function of(RigAnalysis $situation): array
+    public static function of(RigAnalysis $analysis): array
     {
-        $leaps = Leaps::of($situation);
-        $label = static fn (string $unit): string => $situation->setup->box($unit)?->label() ?? $unit;
+        $leaps = Leaps::of($analysis);
+        $label = static fn (string $unit): string => $analysis->setup->box($unit)?->label() ?? $unit;
 
         return [
             'leaps' => array_map(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\EngineChange;
 use ZigzagPost\Core\Format\BadFile;
@@ -12,7 +13,6 @@ use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\RulesSum;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Patch;
 
 /** The proofs of a rig, played again, and what none of them touches. */
@@ -26,10 +26,10 @@ final class ProofsView
      *
      * @throws BadFile
      */
-    public static function of(RigAnalysis $situation): array
+    public static function of(RigAnalysis $analysis): array
     {
-        $proofs = iterator_to_array(self::playing($situation), false);
-        $coverage = Coverage::of($situation, Compiler::load($situation->checked()->book), $proofs);
+        $proofs = iterator_to_array(self::playing($analysis), false);
+        $coverage = Coverage::of($analysis, Compiler::load($analysis->checked()->book), $proofs);
 
         return [
             'proofs' => array_map(
@@ -70,12 +70,12 @@ final class ProofsView
     }
 
     /** @return \Generator<Proving> the kept tapes from one on, each as it is played */
-    public static function playing(RigAnalysis $situation, int $from = 0): \Generator
+    public static function playing(RigAnalysis $analysis, int $from = 0): \Generator
     {
-        $rig = $situation->setup->rig;
-        $book = Compiler::load($situation->checked()->book);
-        $seats = Patch::of(Setup::of($rig, $situation->checked()->written));
-        $rules = [] === $rig->proofs ? null : RulesSum::of($situation);
+        $rig = $analysis->setup->rig;
+        $book = Compiler::load($analysis->checked()->book);
+        $seats = Patch::of(Setup::of($rig, $analysis->checked()->written));
+        $rules = [] === $rig->proofs ? null : RulesSum::of($analysis);
         foreach (\array_slice($rig->proofs, $from) as $tape) {
             yield Proving::of($tape, $book, $seats, $rig->show, $rules);
         }

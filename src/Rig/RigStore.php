@@ -11,6 +11,7 @@ use App\Documents\RigKind;
 use App\Documents\RigNotes;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\BadData;
@@ -20,7 +21,6 @@ use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The rigs that are kept, each with its rulebook. */
 final readonly class RigStore
@@ -46,7 +46,7 @@ final readonly class RigStore
     }
 
     /** A rig as it is stored, with everything that is computed from it; null where there is none. */
-    public function situationOf(string $id): ?RigAnalysis
+    public function analysisOf(string $id): ?RigAnalysis
     {
         $rig = $this->find($id);
 
@@ -58,7 +58,7 @@ final readonly class RigStore
      *
      * @throws BadData
      */
-    public function situation(?string $id, string $rules): RigAnalysis
+    public function analysis(?string $id, string $rules): RigAnalysis
     {
         $document = null === $id ? null : $this->document($id);
         $json =
@@ -122,7 +122,7 @@ final readonly class RigStore
     private function refuseNewErrors(string $rig, string $before, string $after): void
     {
         $errors = fn (string $text): array => array_filter(
-            $this->situation($rig, $text)->checked()->findings,
+            $this->analysis($rig, $text)->checked()->findings,
             static fn (Finding $finding): bool => Severity::Error === $finding->severity,
         );
         $known = array_map(static fn (Finding $finding): string => $finding->text, $errors($before));

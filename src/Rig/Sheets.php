@@ -7,6 +7,11 @@ namespace App\Rig;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 use Twig\Environment;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Card\CardStep;
+use ZigzagPost\Core\Card\OpenStep;
+use ZigzagPost\Core\Card\SetupCard;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
@@ -16,12 +21,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
-use ZigzagPost\Core\Situation\CardStep;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\OpenStep;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\SetupCard;
-use ZigzagPost\Core\Situation\TestRun;
+use ZigzagPost\Core\Trial\TestRun;
 
 /** Everything of a rig that is printed: pages as HTML, and as PDF. */
 final readonly class Sheets
@@ -53,14 +53,14 @@ final readonly class Sheets
      *
      * @throws RulebookError
      */
-    public function html(RigAnalysis $situation, array $which): string
+    public function html(RigAnalysis $analysis, array $which): string
     {
         $sheets = [];
         foreach ($which as $sheet) {
-            $sheets[] = ['title' => self::ALL[$sheet], 'template' => $sheet, 'data' => $this->data($situation, $sheet)];
+            $sheets[] = ['title' => self::ALL[$sheet], 'template' => $sheet, 'data' => $this->data($analysis, $sheet)];
         }
 
-        return $this->twig->render('paper/sheets.html.twig', ['name' => $situation->setup->rig->name, 'sheets' => $sheets]);
+        return $this->twig->render('paper/sheets.html.twig', ['name' => $analysis->setup->rig->name, 'sheets' => $sheets]);
     }
 
     /** Nothing is fetched and no script runs while a page is made. */
@@ -87,31 +87,31 @@ final readonly class Sheets
      *
      * @throws RulebookError
      */
-    private function data(RigAnalysis $situation, string $sheet): array
+    private function data(RigAnalysis $analysis, string $sheet): array
     {
         return match ($sheet) {
-            'plan' => PlanView::of($situation->plan()),
-            'leads' => WiresView::of($situation->setup),
-            'cards' => self::cards($situation),
-            'trial' => self::trial($situation),
-            'cues' => self::cues($situation),
-            'switches' => self::switches($situation),
-            'strips' => ['strips' => array_merge(...array_map(self::strips(...), array_values($situation->setup->boxes)))],
-            'charts' => ['units' => self::charts($situation)],
+            'plan' => PlanView::of($analysis->plan()),
+            'leads' => WiresView::of($analysis->setup),
+            'cards' => self::cards($analysis),
+            'trial' => self::trial($analysis),
+            'cues' => self::cues($analysis),
+            'switches' => self::switches($analysis),
+            'strips' => ['strips' => array_merge(...array_map(self::strips(...), array_values($analysis->setup->boxes)))],
+            'charts' => ['units' => self::charts($analysis)],
             'log' => [
                 'lines' => array_map(
                     static fn (LogLine $line): array => ['what' => $line->what->value] + get_object_vars($line),
-                    $situation->setup->rig->log,
+                    $analysis->setup->rig->log,
                 ),
             ],
-            default => FindingsView::of(Examination::of($situation), $situation->setup->rig),
+            default => FindingsView::of(Examination::of($analysis), $analysis->setup->rig),
         };
     }
 
     /** @return array<string, mixed> */
-    private static function cards(RigAnalysis $situation): array
+    private static function cards(RigAnalysis $analysis): array
     {
-        $cards = SetupCard::all($situation->setup, $situation->plan());
+        $cards = SetupCard::all($analysis->setup, $analysis->plan());
 
         return [
             'loadIn' => array_map(
@@ -134,10 +134,10 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> songs in the order of the set list, each with its scenes and what they call */
-    private static function cues(RigAnalysis $situation): array
+    private static function cues(RigAnalysis $analysis): array
     {
-        $sheet = ProgramSheet::of($situation);
-        $show = $situation->setup->rig->show;
+        $sheet = ProgramSheet::of($analysis);
+        $show = $analysis->setup->rig->show;
         $songs = [];
         foreach ($show?->order() ?? [] as $song) {
             $rows = array_values(array_filter($sheet->rows, static fn (array $row): bool => $row['song'] === $song->title));
@@ -147,7 +147,7 @@ final readonly class Sheets
                         'scene' => $row['scene'],
                         'cells' => array_map(
                             static fn (Cell $cell): array => [
-                                'unit' => $situation->setup->box($cell->unit)?->label() ?? $cell->unit,
+                                'unit' => $analysis->setup->box($cell->unit)?->label() ?? $cell->unit,
                                 'shown' => $cell->shown,
                                 'name' => $cell->name,
                             ],
@@ -167,11 +167,11 @@ final readonly class Sheets
      *
      * @throws RulebookError
      */
-    private static function switches(RigAnalysis $situation): array
+    private static function switches(RigAnalysis $analysis): array
     {
         $units = [];
-        foreach (SwitchSheet::of($situation)->uses as $use) {
-            $box = $situation->setup->box($use->unit);
+        foreach (SwitchSheet::of($analysis)->uses as $use) {
+            $box = $analysis->setup->box($use->unit);
             $label = $box->unit->labels[$use->control] ?? null;
             $units[$box?->label() ?? $use->unit][] = array_merge(get_object_vars($use), ['does' => $use->words()]) + [
                 'label' => $label?->text,
@@ -183,9 +183,9 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> */
-    private static function trial(RigAnalysis $situation): array
+    private static function trial(RigAnalysis $analysis): array
     {
-        $run = TestRun::of($situation);
+        $run = TestRun::of($analysis);
 
         return [
             'first' => TestRun::FIRST,
@@ -196,10 +196,10 @@ final readonly class Sheets
     }
 
     /** @return list<array<string, mixed>> */
-    private static function charts(RigAnalysis $situation): array
+    private static function charts(RigAnalysis $analysis): array
     {
         $units = [];
-        foreach ($situation->setup->boxes as $box) {
+        foreach ($analysis->setup->boxes as $box) {
             if ([] === ($box->chart->parameters ?? [])) {
                 continue;
             }

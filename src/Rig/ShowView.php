@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The sheets of a show, as the API sends them. */
 final class ShowView
@@ -21,10 +21,10 @@ final class ShowView
      *
      * @throws RulebookError
      */
-    public static function of(RigAnalysis $situation): array
+    public static function of(RigAnalysis $analysis): array
     {
-        $book = $situation->checked()->book;
-        $sheet = ProgramSheet::of($situation);
+        $book = $analysis->checked()->book;
+        $sheet = ProgramSheet::of($analysis);
 
         return [
             'scenes' => array_map(static fn ($scene): string => $scene->title, $book->scenes),
@@ -42,10 +42,10 @@ final class ShowView
             ),
             'uses' => array_map(
                 static fn ($use): array => array_merge(get_object_vars($use), ['does' => $use->words()]) +
-                    self::surface($situation->setup->box($use->unit), $use->control),
-                SwitchSheet::of($situation)->uses,
+                    self::surface($analysis->setup->box($use->unit), $use->control),
+                SwitchSheet::of($analysis)->uses,
             ),
-            'hasErrors' => $situation->checked()->hasErrors(),
+            'hasErrors' => $analysis->checked()->hasErrors(),
         ];
     }
 

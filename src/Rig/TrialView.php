@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Rig\Wire\Verdict;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\TestRun;
-use ZigzagPost\Core\Situation\TrialStep;
+use ZigzagPost\Core\Trial\TestRun;
+use ZigzagPost\Core\Trial\TrialStep;
 
 /** The test run as the screen shows it. */
 final class TrialView
@@ -18,16 +18,16 @@ final class TrialView
      *
      * @return array<string, mixed>
      */
-    public static function of(RigAnalysis $situation, array $ticks): array
+    public static function of(RigAnalysis $analysis, array $ticks): array
     {
-        $run = TestRun::of($situation);
+        $run = TestRun::of($analysis);
         $dead = [];
-        foreach ($situation->judgements() as $index => $judged) {
+        foreach ($analysis->judgements() as $index => $judged) {
             if (Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict) {
-                $dead[] = $situation->setup->joints[$index]->lead->id;
+                $dead[] = $analysis->setup->joints[$index]->lead->id;
             }
         }
-        $book = [] === $run->steps ? null : Compiler::load($situation->checked()->book);
+        $book = [] === $run->steps ? null : Compiler::load($analysis->checked()->book);
         $ticked = static fn (bool $passed): array => array_values(
             array_filter($run->steps, static fn (TrialStep $step): bool => $passed === ($ticks["{$step->unit}\t{$step->control}"] ?? null)),
         );
@@ -42,7 +42,7 @@ final class TrialView
                     'disturb' => $step->disturb,
                     'do' => $step->do,
                     'expect' => $step->expect,
-                    'simulated' => null !== $book && TestRun::passes($step, $situation->setup, $book, $dead),
+                    'simulated' => null !== $book && TestRun::passes($step, $analysis->setup, $book, $dead),
                 ],
                 $run->steps,
             ),
@@ -50,7 +50,7 @@ final class TrialView
             'untouched' => $run->untouched,
             'suspects' => $suspects->parts,
             'isOneFault' => $suspects->isOneFault,
-            'hasErrors' => $situation->checked()->hasErrors(),
+            'hasErrors' => $analysis->checked()->hasErrors(),
         ];
     }
 }

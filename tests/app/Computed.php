@@ -17,7 +17,10 @@ use App\Rig\WiresView;
 use Symfony\Component\Filesystem\Filesystem;
 use Twig\Environment;
 use Twig\Loader\FilesystemLoader;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Fault;
@@ -39,9 +42,6 @@ use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\Show\Learn\Targets;
 use ZigzagPost\Core\Show\Sheet\PresentStack;
 use ZigzagPost\Core\Show\Sheet\UnitNow;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Way\Ways;
 use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Core\World\UnitStanding;
 
@@ -55,7 +55,7 @@ final class Computed
 
     private string $text = '';
 
-    private function __construct(private readonly RigAnalysis $situation, private readonly Setup $setup)
+    private function __construct(private readonly RigAnalysis $analysis, private readonly Setup $setup)
     {
     }
 
@@ -115,28 +115,28 @@ final class Computed
     private function views(): void
     {
         $this->say('wires', WiresView::of($this->setup));
-        $this->say('plan', PlanView::of($this->situation->plan()));
-        $this->say('fit', FitView::of($this->situation->fits()));
-        $this->say('findings', FindingsView::of(Examination::of($this->situation), $this->setup->rig));
-        $this->say('show', ShowView::of($this->situation));
-        $this->say('targets', array_map(get_object_vars(...), Targets::of($this->situation)));
-        $this->say('leaps', LeapView::of($this->situation));
-        $this->say('test run', $trial = TrialView::of($this->situation, []));
+        $this->say('plan', PlanView::of($this->analysis->plan()));
+        $this->say('fit', FitView::of($this->analysis->fits()));
+        $this->say('findings', FindingsView::of(Examination::of($this->analysis), $this->setup->rig));
+        $this->say('show', ShowView::of($this->analysis));
+        $this->say('targets', array_map(get_object_vars(...), Targets::of($this->analysis)));
+        $this->say('leaps', LeapView::of($this->analysis));
+        $this->say('test run', $trial = TrialView::of($this->analysis, []));
         $ticks = [];
         foreach (\is_array($trial['steps'] ?? null) ? $trial['steps'] : [] as $index => $step) {
             if (\is_array($step) && \is_string($step['unit'] ?? null) && \is_string($step['control'] ?? null)) {
                 $ticks["{$step['unit']}\t{$step['control']}"] = 0 !== $index % 3;
             }
         }
-        $this->say('suspects', TrialView::of($this->situation, $ticks)['suspects'] ?? null);
+        $this->say('suspects', TrialView::of($this->analysis, $ticks)['suspects'] ?? null);
     }
 
     private function ways(): void
     {
-        if ($this->situation->checked()->hasErrors()) {
+        if ($this->analysis->checked()->hasErrors()) {
             return;
         }
-        $ways = new Ways($this->situation);
+        $ways = new Ways($this->analysis);
         foreach ($this->units() as $box) {
             foreach (\array_slice($box->chart->surface->controls ?? [], 0, self::MOST) as $control) {
                 $this->say("from {$box->name} {$control->name}", array_map(ArrivalView::of(...), $ways->from($box, $control)));
@@ -151,7 +151,7 @@ final class Computed
     private function learned(): void
     {
         $events = [];
-        foreach ($this->situation->checked()->book->ports as $port) {
+        foreach ($this->analysis->checked()->book->ports as $port) {
             foreach (["\xB0\x14\x7F", "\xB0\x14\x00", "\x90\x3C\x64", "\x80\x3C\x40", "\xB0\x0B\x03", "\xB0\x0B\x43"] as $step => $bytes) {
                 $events[] = new Event(1_000_000 + 100_000 * $step, $port->name->text, $bytes);
             }
@@ -171,7 +171,7 @@ final class Computed
                 Recognition::of($events, 0, 4_000_000, $this->setup)->candidates,
             ),
         );
-        $this->say('calibration', CalibrationView::of($this->situation, $events, 3_000_000));
+        $this->say('calibration', CalibrationView::of($this->analysis, $events, 3_000_000));
         $source = Source::of((string) $this->setup->rig->rulebook);
         foreach ($source->book->rules as $rule) {
             $this->say(
@@ -211,7 +211,7 @@ final class Computed
             $html = (string) preg_replace(
                 ['~<(style|head|svg)\b.*?</\1>~s', '~</(tr|p|h\d|li|div)>~', '~</t[dh]>~'],
                 ['', "\n", ' | '],
-                $sheets->html($this->situation, [$sheet]),
+                $sheets->html($this->analysis, [$sheet]),
             );
             $lines = array_map(
                 static fn (string $line): string => trim((string) preg_replace('/\s+/', ' ', $line)),
@@ -224,19 +224,19 @@ final class Computed
     /** What a proposed tape proves, what half of it leaves open, what is told when a rule is gone, and what some faults do to the show. */
     private function proofs(): void
     {
-        if ($this->situation->checked()->hasErrors()) {
+        if ($this->analysis->checked()->hasErrors()) {
             return;
         }
-        $book = Compiler::load($this->situation->checked()->book);
+        $book = Compiler::load($this->analysis->checked()->book);
         $seats = Patch::of($this->setup);
-        $tape = Coverage::tape($this->situation);
+        $tape = Coverage::tape($this->analysis);
         $lines = explode("\n", trim($tape));
         $this->say('proposed tape', [...\array_slice($lines, 0, 80), hash('xxh128', $tape)]);
-        $whole = Proving::accept('all', $tape, $book, '2026-11-30', 'Ada', null, null, RulesSum::of($this->situation));
+        $whole = Proving::accept('all', $tape, $book, '2026-11-30', 'Ada', null, null, RulesSum::of($this->analysis));
         $this->say('proof', hash('xxh128', serialize(get_object_vars($whole))));
         $half = Proving::accept('half', implode("\n", \array_slice($lines, 0, intdiv(\count($lines), 2)))."\n", $book);
-        $this->say('left open', get_object_vars(Coverage::of($this->situation, $book, [Proving::of($half, $book, $seats, $this->setup->rig->show)])));
-        $rules = $this->situation->checked()->written->rules;
+        $this->say('left open', get_object_vars(Coverage::of($this->analysis, $book, [Proving::of($half, $book, $seats, $this->setup->rig->show)])));
+        $rules = $this->analysis->checked()->written->rules;
         $source = Source::of((string) $this->setup->rig->rulebook);
         $last = $rules[\count($rules) - 1] ?? null;
         $fewer =
@@ -258,7 +258,7 @@ final class Computed
                 ),
             );
         }
-        $rehearsal = new Rehearsal($this->situation);
+        $rehearsal = new Rehearsal($this->analysis);
         $this->say('faults', array_map(static fn (Fault $fault): string => $fault->words(), $rehearsal->faults()));
         foreach (\array_slice($rehearsal->faults(), 0, 4) as $fault) {
             $this->say("rehearsed: {$fault->words()}", array_diff_key(get_object_vars($rehearsal->with($fault)), ['faults' => true]));

@@ -8,7 +8,7 @@ declare(strict_types=1);
  *
  * php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core,app --filter
  * '/Tests.Core|ComputedTest/' --coverage-filter core --coverage-php var/covering.php --log-junit var/times.xml
- *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Situation,Show,Proof,World --each 60 --seed 1
+ *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Analysis,Examination,Show,Proof,World --each 60 --seed 1
  *     php -d memory_limit=8G tests/mutants/mutants.php --at core/Proof/WaysBack.php:48 --at core/Rig/Wire/Supplies.php:41
  */
 
@@ -75,7 +75,7 @@ $run = static function (array $tests, float $timeoutS) use ($copy): bool {
 };
 $random = new Random\Randomizer(new Random\Engine\Mt19937((int) $option('seed', '1')));
 $lines = array_values(array_filter((array) ($asked['at'] ?? []), is_string(...)));
-foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Situation,Show,Proof,World')) : [''] as $room) {
+foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination,Show,Proof,World')) : [''] as $room) {
     $mutants = [];
     foreach ((new Finder())->files()->in(rtrim("{$root}/core/{$room}", '/'))->name('*.php')->sortByName() as $file) {
         array_push($mutants, ...Mutants::of(substr($file->getPathname(), strlen($root) + 1), $file->getContents()));

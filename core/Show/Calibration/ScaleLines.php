@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Calibration;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Step\ScaleStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\RuleMatch;
 
 /** The `scale` lines of rules that take a control, rewritten from where it was measured to stand at its ends. */
 final class ScaleLines
@@ -22,13 +22,13 @@ final class ScaleLines
      *
      * @throws RulebookError
      */
-    public static function edits(RigAnalysis $situation, string $unit, string $control, int $heel, int $toe): array
+    public static function edits(RigAnalysis $analysis, string $unit, string $control, int $heel, int $toe): array
     {
-        $source = Source::of($situation->setup->rig->rulebook ?? '');
-        $box = $situation->setup->box($unit);
-        $book = $situation->checked()->book;
+        $source = Source::of($analysis->setup->rig->rulebook ?? '');
+        $box = $analysis->setup->box($unit);
+        $book = $analysis->checked()->book;
         $known = $box?->control($control);
-        $message = null === $box || null === $known ? null : $situation->index()->controls->of($box, $known)->message();
+        $message = null === $box || null === $known ? null : $analysis->index()->controls->of($box, $known)->message();
         if (null === $message) {
             return [];
         }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Leap;
 
+use ZigzagPost\Core\Analysis\PedalShortfall;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Midi\ValueRange;
@@ -20,9 +23,6 @@ use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\TakesOver;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\PedalShortfall;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\RuleMatch;
 
 /**
  * What leaps: for each fader or pedal and each change of scene, where the parameter can stand then, and what the first move makes of it under
@@ -42,12 +42,12 @@ final class Leaps
     private readonly array $scenes;
 
     /** @throws RulebookError */
-    private function __construct(private readonly RigAnalysis $situation)
+    private function __construct(private readonly RigAnalysis $analysis)
     {
-        $this->book = $situation->checked()->book;
+        $this->book = $analysis->checked()->book;
         $this->scenes = array_keys(\array_slice($this->book->scenes, 0, self::MOST_SCENES)) ?: [0];
-        $this->moves = new Moves($situation->setup, Compiler::load(self::sendingAtOnce($situation)->book));
-        $this->controls = $situation->index()->controls->heard();
+        $this->moves = new Moves($analysis->setup, Compiler::load(self::sendingAtOnce($analysis)->book));
+        $this->controls = $analysis->index()->controls->heard();
     }
 
     /**
@@ -55,12 +55,12 @@ final class Leaps
      *
      * @throws RulebookError
      */
-    public static function of(RigAnalysis $situation): array
+    public static function of(RigAnalysis $analysis): array
     {
-        if ($situation->checked()->hasErrors()) {
+        if ($analysis->checked()->hasErrors()) {
             return [];
         }
-        $leaps = new self($situation);
+        $leaps = new self($analysis);
         $found = [];
         foreach ($leaps->controls as $sent) {
             if (\in_array($sent->control->sort, self::ABSOLUTE, true) && null === $sent->control->encoding) {
@@ -100,9 +100,9 @@ final class Leaps
      *
      * @throws RulebookError
      */
-    private static function sendingAtOnce(RigAnalysis $situation): Checker
+    private static function sendingAtOnce(RigAnalysis $analysis): Checker
     {
-        $source = Source::of($situation->setup->rig->rulebook ?? '');
+        $source = Source::of($analysis->setup->rig->rulebook ?? '');
         $edits = [];
         foreach ($source->book->rules as $rule) {
             foreach ($rule->steps as $step) {
@@ -114,7 +114,7 @@ final class Leaps
 
         return Checker::check(
             $source->with($edits)->text,
-            static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($situation->setup->rig, $book)),
+            static fn (Rulebook $book): RigDevices => RigDevices::of(Setup::of($analysis->setup->rig, $book)),
         );
     }
 
@@ -254,7 +254,7 @@ final class Leaps
 
     private function known(MovedParameter $parameter): ?Parameter
     {
-        return $this->situation->setup->box($parameter->unit)?->parameter($parameter->title);
+        return $this->analysis->setup->box($parameter->unit)?->parameter($parameter->title);
     }
 
     /** @param list<LeapCase> $cases */
@@ -318,7 +318,7 @@ final class Leaps
     {
         $songs = [];
         $before = null;
-        foreach ($this->situation->setup->rig->show?->order() ?? [] as $song) {
+        foreach ($this->analysis->setup->rig->show?->order() ?? [] as $song) {
             foreach ($song->scenes as $scene) {
                 if ($before === $from && $scene === $to) {
                     $songs[] = $song->title;

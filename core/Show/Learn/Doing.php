@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Learn;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Chart\Behaviour;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The steps by which a control does something. */
 final class Doing
@@ -20,7 +20,7 @@ final class Doing
      *
      * @throws RulebookError where a control of this sort cannot do that
      */
-    public static function steps(RigAnalysis $situation, LearnTarget $target, bool $isPressed, bool $hasPress): array
+    public static function steps(RigAnalysis $analysis, LearnTarget $target, bool $isPressed, bool $hasPress): array
     {
         $press = $hasPress ? ['press'] : [];
         if (!$isPressed && !\in_array($target->what, [LearnTarget::PARAMETER, LearnTarget::PLAY], true)) {
@@ -39,7 +39,7 @@ final class Doing
             LearnTarget::TAP, LearnTarget::START, LearnTarget::STOP => [...$press, "{$target->what} {$target->title}"],
             LearnTarget::STACK => [...$press, "do {$target->title}"],
             LearnTarget::PLAY => ["play {$target->unit}"],
-            default => self::turn($situation, $target, $isPressed, $press),
+            default => self::turn($analysis, $target, $isPressed, $press),
         };
     }
 
@@ -60,9 +60,9 @@ final class Doing
      *
      * @return list<string>
      */
-    private static function turn(RigAnalysis $situation, LearnTarget $target, bool $isPressed, array $press): array
+    private static function turn(RigAnalysis $analysis, LearnTarget $target, bool $isPressed, array $press): array
     {
-        $parameter = $situation->setup->box($target->unit ?? '')?->parameter($target->title);
+        $parameter = $analysis->setup->box($target->unit ?? '')?->parameter($target->title);
         if ($isPressed && Behaviour::Toggles === $parameter?->behaviour) {
             return [...$press, "turn {$target->unit} \"{$target->title}\" to {$parameter->raw->high}"];
         }

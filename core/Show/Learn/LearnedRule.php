@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Learn;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
@@ -11,8 +13,6 @@ use ZigzagPost\Core\Rulebook\Change\RuleText;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\RuleMatch;
 
 /** The rule that lets a control do something, where it wins. */
 final readonly class LearnedRule
@@ -27,9 +27,9 @@ final readonly class LearnedRule
     }
 
     /** @throws RulebookError where a control cannot do that */
-    public static function of(RigAnalysis $situation, Recognised $control, LearnTarget $target): self
+    public static function of(RigAnalysis $analysis, Recognised $control, LearnTarget $target): self
     {
-        $source = Source::of($situation->setup->rig->rulebook ?? '');
+        $source = Source::of($analysis->setup->rig->rulebook ?? '');
         $name = $control->control ?? $control->played->selector();
         $rule = RuleText::of("{$name}: ".Doing::words($target));
         $played = $control->played;
@@ -40,7 +40,7 @@ final readonly class LearnedRule
         }
         foreach (
             Doing::steps(
-                $situation,
+                $analysis,
                 $target,
                 $control->isPressed(),
                 $control->isPressed()
@@ -49,7 +49,7 @@ final readonly class LearnedRule
         ) {
             $rule = $rule->step($step);
         }
-        $place = self::place($situation, $played);
+        $place = self::place($analysis, $played);
         [$before, $told] = [$place->before, $place->told];
         $edits =
             null === $before
@@ -59,10 +59,10 @@ final readonly class LearnedRule
         return new self($rule->print(), $edits, $told);
     }
 
-    private static function place(RigAnalysis $situation, Played $played): RulePlace
+    private static function place(RigAnalysis $analysis, Played $played): RulePlace
     {
         $message = new ControlMessage($played->kind, $played->number, $played->channel, [$played->port], 0, 127, true);
-        $book = $situation->checked()->book;
+        $book = $analysis->checked()->book;
         $told = [];
         foreach ($book->rules as $rule) {
             if ($rule->isStack || $rule->isCopy() || !RuleMatch::isFor($book, $rule, $message)) {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Learn;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Reference;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Everything that rules of a rig can do. */
 final class Targets
@@ -17,10 +17,10 @@ final class Targets
     private const MOST_PROGRAMS = 128;
 
     /** @return list<LearnTarget> of the units that something leads to, then scenes, clocks and stacks */
-    public static function of(RigAnalysis $situation): array
+    public static function of(RigAnalysis $analysis): array
     {
         $reached = [];
-        foreach ($situation->streams() as $stream) {
+        foreach ($analysis->streams() as $stream) {
             foreach ($stream->box->isPost() ? $stream->listeners : [] as $listener) {
                 $reached[$listener->box->name] = $listener->box;
             }
@@ -30,7 +30,7 @@ final class Targets
             array_push($targets, ...self::ofUnit($box));
         }
 
-        return [...$targets, ...self::ofRules($situation->checked()->written)];
+        return [...$targets, ...self::ofRules($analysis->checked()->written)];
     }
 
     /** @return list<LearnTarget> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Special;
 use ZigzagPost\Core\Rig\Index\ProgramNames;
@@ -17,7 +18,6 @@ use ZigzagPost\Core\Rulebook\Step\RecallStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Scenes down, units across, and in each cell the program that the scene calls. A view of the rules: nothing of it is stored but the order of its columns. */
 final readonly class ProgramSheet
@@ -30,10 +30,10 @@ final readonly class ProgramSheet
     {
     }
 
-    public static function of(RigAnalysis $situation): self
+    public static function of(RigAnalysis $analysis): self
     {
-        $book = $situation->checked()->book;
-        $units = self::units($situation);
+        $book = $analysis->checked()->book;
+        $units = self::units($analysis);
         $called = [];
         foreach ($book->scenes as $scene) {
             foreach ($units as $box) {
@@ -42,7 +42,7 @@ final readonly class ProgramSheet
         }
         $rows = [];
         $stands = [];
-        foreach (self::order($situation, $book) as $played) {
+        foreach (self::order($analysis, $book) as $played) {
             [$song, $scene] = [$played->song, $played->scene];
             foreach ($units as $box) {
                 $stands[$box->name] = null === $song ? null : $called[$scene->title][$box->name]->program ?? ($stands[$box->name] ?? null);
@@ -120,16 +120,16 @@ final readonly class ProgramSheet
     }
 
     /** @return list<Device> units that hear program changes, in the order of the columns, then of the rig */
-    private static function units(RigAnalysis $situation): array
+    private static function units(RigAnalysis $analysis): array
     {
         $units = [];
-        foreach ($situation->setup->boxes as $box) {
+        foreach ($analysis->setup->boxes as $box) {
             $hears = array_filter($box->chart->hears ?? [], static fn ($part): bool => false !== $box->hears($part, KindName::Program));
             if (!$box->isPost() && null !== $box->chart->programs && [] !== $hears) {
                 $units[$box->name] = $box;
             }
         }
-        $columns = array_intersect_key(array_flip($situation->setup->rig->show->columns ?? []), $units);
+        $columns = array_intersect_key(array_flip($analysis->setup->rig->show->columns ?? []), $units);
 
         return [
             ...array_map(static fn (int|string $name): Device => $units[$name], array_keys($columns)),
@@ -138,11 +138,11 @@ final readonly class ProgramSheet
     }
 
     /** @return list<PlayedScene> each pair once */
-    private static function order(RigAnalysis $situation, Rulebook $book): array
+    private static function order(RigAnalysis $analysis, Rulebook $book): array
     {
         $scenes = array_combine(array_map(static fn (Scene $scene): string => $scene->title, $book->scenes), $book->scenes);
         $order = $seen = [];
-        foreach ($situation->setup->rig->show?->order() ?? [] as $song) {
+        foreach ($analysis->setup->rig->show?->order() ?? [] as $song) {
             foreach ($song->scenes as $title) {
                 if (isset($scenes[$title])) {
                     $order["{$song->id}\t{$title}"] = new PlayedScene($song->title, $scenes[$title]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -26,8 +28,6 @@ use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Show\Learn\Doing;
 use ZigzagPost\Core\Show\Learn\LearnTarget;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\RuleMatch;
 
 /** Changes on the switch sheet, as edits of the rules: something is assigned to a control, taken from it, or copied to another. */
 final readonly class SwitchEdits
@@ -38,10 +38,10 @@ final readonly class SwitchEdits
     private Source $source;
     private RigDevices $devices;
 
-    public function __construct(private RigAnalysis $situation)
+    public function __construct(private RigAnalysis $analysis)
     {
-        $this->source = Source::of($situation->setup->rig->rulebook ?? '');
-        $this->devices = new RigDevices($situation->index());
+        $this->source = Source::of($analysis->setup->rig->rulebook ?? '');
+        $this->devices = new RigDevices($analysis->index());
     }
 
     /**
@@ -60,7 +60,7 @@ final readonly class SwitchEdits
         $isPressed = $control->sort->isTwoState();
         $hasPress = $isPressed && 'press' === $gesture && Kind::Program !== $message->kind;
         $rule = RuleText::of("{$control->name}: ".Doing::words($target))->take($this->taking($box, $control, $gesture));
-        foreach (Doing::steps($this->situation, $target, $isPressed, $hasPress) as $step) {
+        foreach (Doing::steps($this->analysis, $target, $isPressed, $hasPress) as $step) {
             $rule = $rule->step($step);
         }
 
@@ -201,7 +201,7 @@ final readonly class SwitchEdits
      */
     private function putInPlace(RuleText $text, ControlMessage $message, ?string $scene, string $gesture): ?array
     {
-        $book = $this->situation->checked()->book;
+        $book = $this->analysis->checked()->book;
         $wanted = null === $scene ? null : $this->scene($scene);
         $before = null;
         foreach ($book->rules as $rule) {
@@ -368,7 +368,7 @@ final readonly class SwitchEdits
     /** @throws RulebookError */
     private function message(Device $box, Control $control): ControlMessage
     {
-        $sent = $this->situation->index()->controls->of($box, $control);
+        $sent = $this->analysis->index()->controls->of($box, $control);
         if (null !== $sent->lack) {
             throw new RulebookError(new Span(1, 1), $sent->lack->sort->value, $sent->lack->words);
         }

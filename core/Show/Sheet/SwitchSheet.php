@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Forecast\PressTime;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\DependsOn;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -29,10 +32,7 @@ use ZigzagPost\Core\Rulebook\Step\StopStep;
 use ZigzagPost\Core\Rulebook\Step\TapStep;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\RuleMatch;
 use ZigzagPost\Core\World\Hand;
-use ZigzagPost\Core\World\PressTime;
 
 /** What every control of a rig does, scene by scene, read from the rules; what words cannot say of a rule is written by hand, and has its line. */
 final readonly class SwitchSheet
@@ -43,15 +43,15 @@ final readonly class SwitchSheet
     }
 
     /** @throws RulebookError */
-    public static function of(RigAnalysis $situation): self
+    public static function of(RigAnalysis $analysis): self
     {
-        $devices = new RigDevices($situation->index());
+        $devices = new RigDevices($analysis->index());
         $uses = [];
-        $compiled = $situation->checked()->hasErrors() ? null : Compiler::load($situation->checked()->book);
-        foreach ($situation->setup->boxes as $box) {
+        $compiled = $analysis->checked()->hasErrors() ? null : Compiler::load($analysis->checked()->book);
+        foreach ($analysis->setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
-                foreach ($situation->index()->controls->of($box, $control)->messages as $message) {
-                    array_push($uses, ...self::ofControl($situation, $compiled, $devices, $box, $control, $message));
+                foreach ($analysis->index()->controls->of($box, $control)->messages as $message) {
+                    array_push($uses, ...self::ofControl($analysis, $compiled, $devices, $box, $control, $message));
                 }
             }
         }
@@ -77,14 +77,14 @@ final readonly class SwitchSheet
      * @throws RulebookError
      */
     private static function ofControl(
-        RigAnalysis $situation,
+        RigAnalysis $analysis,
         ?CompiledBook $compiled,
         RigDevices $devices,
         Device $box,
         Control $control,
         ControlMessage $message,
     ): array {
-        $book = $situation->checked()->book;
+        $book = $analysis->checked()->book;
         $uses = [];
         foreach ($book->rules as $rule) {
             if ($rule->isStack || !RuleMatch::isFor($book, $rule, $message)) {
@@ -94,15 +94,15 @@ final readonly class SwitchSheet
             $isByHand = false;
             $caution = null;
             foreach ($rule->steps as $step) {
-                $done = self::does($situation, $step, self::place($situation, $devices, $rule, $box, $control));
-                $caution ??= self::caution($situation, $step);
+                $done = self::does($analysis, $step, self::place($analysis, $devices, $rule, $box, $control));
+                $caution ??= self::caution($analysis, $step);
                 $isByHand = $isByHand || null === $done;
-                $stack = [...$stack, ...self::stack($situation, $step, [])];
+                $stack = [...$stack, ...self::stack($analysis, $step, [])];
                 $does = [...$does, ...$done ?? []];
             }
             $gesture = self::gesture($rule, $control);
             $isSeveral = [] !== $stack || \count($does) > 1;
-            $lastUs = $isSeveral && null !== $compiled ? self::lastUs($situation, $compiled, $rule, $message) : null;
+            $lastUs = $isSeveral && null !== $compiled ? self::lastUs($analysis, $compiled, $rule, $message) : null;
             $uses[] = new SwitchUse(
                 $box->name,
                 $control->name,
@@ -112,10 +112,10 @@ final readonly class SwitchSheet
                 $rule->span->line,
                 $isByHand,
                 $caution,
-                self::only($situation, $rule),
+                self::only($analysis, $rule),
                 $rule->isCopy(),
-                self::group($situation, $message),
-                self::lamp($situation, $box, $message, $rule),
+                self::group($analysis, $message),
+                self::lamp($analysis, $box, $message, $rule),
                 $stack,
                 $lastUs,
             );
@@ -128,10 +128,10 @@ final readonly class SwitchSheet
     }
 
     /** @return list<string> conditions of a rule, as they are written */
-    private static function only(RigAnalysis $situation, Rule $rule): array
+    private static function only(RigAnalysis $analysis, Rule $rule): array
     {
         $only = [];
-        foreach ($situation->checked()->written->rules as $written) {
+        foreach ($analysis->checked()->written->rules as $written) {
             foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
                 foreach ($selector->lists as $condition => $list) {
                     if (null !== $selector->device || \in_array($condition, ['value', 'velocity'], true)) {
@@ -150,9 +150,9 @@ final readonly class SwitchSheet
         return array_values(array_unique($only));
     }
 
-    private static function group(RigAnalysis $situation, ControlMessage $message): ?string
+    private static function group(RigAnalysis $analysis, ControlMessage $message): ?string
     {
-        foreach ($situation->checked()->book->groups as $name => $group) {
+        foreach ($analysis->checked()->book->groups as $name => $group) {
             if (0 !== $message->placeIn($group)) {
                 return (string) $name;
             }
@@ -162,9 +162,9 @@ final readonly class SwitchSheet
     }
 
     /** What the lamp of a control is lit for; the first reason counts. */
-    private static function lamp(RigAnalysis $situation, Device $box, ControlMessage $message, Rule $rule): ?string
+    private static function lamp(RigAnalysis $analysis, Device $box, ControlMessage $message, Rule $rule): ?string
     {
-        $book = $situation->checked()->book;
+        $book = $analysis->checked()->book;
         foreach ($rule->steps as $step) {
             if ($step instanceof LightStep && $step->device->text === $box->name) {
                 return 'by rules';
@@ -176,7 +176,7 @@ final readonly class SwitchSheet
                     [] !== $lit->groups => "while it is chosen in {$lit->groups[0]->group}",
                     [] !== $lit->toggles => 'while it stands at its second value',
                     [] !== $lit->others => "while “{$lit->others[0]->parameter->title}” of ".
-                        ($situation->setup->box($lit->others[0]->parameter->device)?->label() ?? $lit->others[0]->parameter->device).
+                        ($analysis->setup->box($lit->others[0]->parameter->device)?->label() ?? $lit->others[0]->parameter->device).
                         ' stands at its second value',
                     [] !== $lit->scenes => 'while “'.($book->scenes[$lit->scenes[0]->leadsTo]->title ?? '?').'” is the scene',
                     default => null,
@@ -194,13 +194,13 @@ final readonly class SwitchSheet
      *
      * @return list<string>
      */
-    private static function stack(RigAnalysis $situation, Step $step, array $within): array
+    private static function stack(RigAnalysis $analysis, Step $step, array $within): array
     {
         $name = $step->stack()->text ?? '';
         $does = [];
-        foreach (\in_array($name, $within, true) ? [] : $situation->checked()->book->stacks[$name]->steps ?? [] as $each) {
-            $inner = self::stack($situation, $each, [...$within, $name]);
-            $done = self::does($situation, $each, null);
+        foreach (\in_array($name, $within, true) ? [] : $analysis->checked()->book->stacks[$name]->steps ?? [] as $each) {
+            $inner = self::stack($analysis, $each, [...$within, $name]);
+            $done = self::does($analysis, $each, null);
             $own = null === $done ? [$each->print()] : array_map(static fn (Does $one): string => $one->words, $done);
             $does = [...$does, ...$inner, ...[] === $inner ? $own : []];
         }
@@ -208,7 +208,7 @@ final readonly class SwitchSheet
         return $does;
     }
 
-    private static function lastUs(RigAnalysis $situation, CompiledBook $compiled, Rule $rule, ControlMessage $message): ?int
+    private static function lastUs(RigAnalysis $analysis, CompiledBook $compiled, Rule $rule, ControlMessage $message): ?int
     {
         $port = $compiled->inPort($message->ports[0]);
         $scene = null === $rule->scene ? null : array_search($rule->scene->title, $compiled->scenes(), true);
@@ -230,10 +230,10 @@ final readonly class SwitchSheet
      *
      * @return list<Does>|null
      */
-    private static function does(RigAnalysis $situation, Step $step, ?int $place): ?array
+    private static function does(RigAnalysis $analysis, Step $step, ?int $place): ?array
     {
         $name = $step instanceof NamedStep ? $step->device->text : '';
-        $unit = $situation->setup->box($name)?->label() ?? $name;
+        $unit = $analysis->setup->box($name)?->label() ?? $name;
 
         return match (true) {
             $step instanceof PressStep => [],
@@ -242,7 +242,7 @@ final readonly class SwitchSheet
             $step instanceof PlayStep => [new Does(DoesWhat::Play, "plays {$unit}", $name)],
             $step instanceof RestoreStep => [new Does(DoesWhat::Restore, "restore {$unit}", $name)],
             $step instanceof NamedStep => null,
-            $step instanceof GoStep => [self::scene($situation, $step, $place)],
+            $step instanceof GoStep => [self::scene($analysis, $step, $place)],
             $step instanceof DoStep => [new Does(DoesWhat::Stack, "stack {$step->stack()->text}")],
             $step instanceof TapStep, $step instanceof StartStep, $step instanceof StopStep => [new Does(DoesWhat::Clock, $step->print())],
             $step instanceof PanicStep => [new Does(DoesWhat::Panic, 'panic')],
@@ -251,10 +251,10 @@ final readonly class SwitchSheet
     }
 
     /** Where a step depends on what its unit shows at the moment, and in which scenes that is sure. */
-    private static function caution(RigAnalysis $situation, Step $step): ?string
+    private static function caution(RigAnalysis $analysis, Step $step): ?string
     {
         $target = $step instanceof TurnStep ? $step->target() : null;
-        $box = $situation->setup->box($target->device ?? '');
+        $box = $analysis->setup->box($target->device ?? '');
         $depends = $box?->parameter($target->title ?? '')?->dependsOn;
         if (null === $box || null === $depends) {
             return null;
@@ -263,7 +263,7 @@ final readonly class SwitchSheet
             return "goes by the page that {$box->label()} shows; see to its page by hand";
         }
         $scenes = [];
-        foreach (ProgramSheet::of($situation)->rows as $row) {
+        foreach (ProgramSheet::of($analysis)->rows as $row) {
             foreach ($row['cells'] as $cell) {
                 if ($cell->unit === $box->name && null !== $cell->program) {
                     $scenes[$row['scene']] = true;
@@ -275,10 +275,10 @@ final readonly class SwitchSheet
             ([] === $scenes ? 'no scene calls one' : 'sure in '.implode(', ', array_keys($scenes)));
     }
 
-    private static function scene(RigAnalysis $situation, GoStep $step, ?int $place): Does
+    private static function scene(RigAnalysis $analysis, GoStep $step, ?int $place): Does
     {
         $title =
-            $step->title()->text ?? ($step->isIndex() && null !== $place ? ($situation->checked()->book->scenes[$place - 1] ?? null)?->title : null);
+            $step->title()->text ?? ($step->isIndex() && null !== $place ? ($analysis->checked()->book->scenes[$place - 1] ?? null)?->title : null);
 
         return new Does(DoesWhat::Scene, null === $title ? $step->described() : "scene {$title}", $title);
     }
@@ -288,9 +288,9 @@ final readonly class SwitchSheet
      *
      * @throws RulebookError
      */
-    private static function place(RigAnalysis $situation, RigDevices $devices, Rule $rule, Device $box, Control $control): ?int
+    private static function place(RigAnalysis $analysis, RigDevices $devices, Rule $rule, Device $box, Control $control): ?int
     {
-        foreach ($situation->checked()->written->rules as $written) {
+        foreach ($analysis->checked()->written->rules as $written) {
             foreach ($written->span->line === $rule->span->line ? $written->selectors : [] as $selector) {
                 $titles = $selector->device?->text === $box->name ? Titles::of($selector->device, $selector->titles, $devices) : [];
                 foreach ($titles as $index => $title) {

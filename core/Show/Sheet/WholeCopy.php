@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Change\Edit;
@@ -18,7 +19,6 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** A whole layer of a surface, or a whole scene, copied to another: the edits, what is the same in both then, and what could not be copied. */
 final readonly class WholeCopy
@@ -42,7 +42,7 @@ final readonly class WholeCopy
      *
      * @throws RulebookError where a layer has no controls, or both are the same
      */
-    public static function layer(RigAnalysis $situation, Device $box, ?string $from, ?string $to): self
+    public static function layer(RigAnalysis $analysis, Device $box, ?string $from, ?string $to): self
     {
         [$controls, $others] = [self::controls($box, $from), self::controls($box, $to)];
         if ([] === $controls || [] === $others || $from === $to) {
@@ -52,7 +52,7 @@ final readonly class WholeCopy
                 $from === $to ? 'this is the same layer; choose another one' : "{$box->label()} has no controls on that layer",
             );
         }
-        $sheet = SwitchSheet::of($situation);
+        $sheet = SwitchSheet::of($analysis);
         $copies = [];
         $uses = [];
         $left = [];
@@ -70,7 +70,7 @@ final readonly class WholeCopy
                 }
             }
         }
-        $copied = (new SwitchEdits($situation))->copyAll($box, $copies);
+        $copied = (new SwitchEdits($analysis))->copyAll($box, $copies);
         [$edits, $failed] = [$copied->edits, $copied->left];
         $same = [];
         foreach ($copies as $index => $copy) {
@@ -92,9 +92,9 @@ final readonly class WholeCopy
      *
      * @throws RulebookError where there is no such scene, or both are the same
      */
-    public static function scene(RigAnalysis $situation, string $from, string $to): self
+    public static function scene(RigAnalysis $analysis, string $from, string $to): self
     {
-        $source = Source::of($situation->setup->rig->rulebook ?? '');
+        $source = Source::of($analysis->setup->rig->rulebook ?? '');
         [$scene, $other] = [self::find($source, $from), self::find($source, $to)];
         if ($scene === $other) {
             throw new RulebookError($scene->span, 'itself', 'this is the same scene; choose another one');
@@ -128,7 +128,7 @@ final readonly class WholeCopy
                 $rules .= "\n".$source->cut($source->start($rule), $source->end($rule));
             }
         }
-        foreach (SwitchSheet::of($situation)->uses as $use) {
+        foreach (SwitchSheet::of($analysis)->uses as $use) {
             foreach (isset($copied[$use->line]) ? $use->words() : [] as $does) {
                 $same[] = "{$use->control}: both do “{$does}”";
             }

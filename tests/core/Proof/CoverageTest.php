@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -37,8 +37,8 @@ final class CoverageTest extends TestCase
 
     public function testTheTapeThatIsMadePressesAllEnds(): void
     {
-        $situation = self::situation();
-        self::assertSame([], self::missing(Coverage::tape($situation)));
+        $analysis = self::analysis();
+        self::assertSame([], self::missing(Coverage::tape($analysis)));
     }
 
     /** Random set lists and random walks through their scenes, against a count by hand. */
@@ -64,7 +64,7 @@ final class CoverageTest extends TestCase
                     '',
                     array_map(static fn (int $scene): string => "rule \"{$scene}\"\n  take cc {$scene}\n  press\n  go {$scene}\n", [1, 2, 3, 4]),
                 );
-            $situation = new RigAnalysis(
+            $analysis = new RigAnalysis(
                 RigFile::setup(
                     Kit::rig(
                         ['box' => Kit::hearer('Box')],
@@ -99,8 +99,8 @@ final class CoverageTest extends TestCase
                     $expected[$list[$place].$title] = true;
                 }
             }
-            $book = Compiler::load($situation->checked()->book);
-            $orders = Coverage::of($situation, $book, [Proving::of(Proving::accept('one', $tape, $book), $book)])->orders;
+            $book = Compiler::load($analysis->checked()->book);
+            $orders = Coverage::of($analysis, $book, [Proving::of(Proving::accept('one', $tape, $book), $book)])->orders;
             self::assertSame(
                 array_map(strval(...), array_keys($expected)),
                 array_map(static fn (array $order): string => $order['from'].$order['to'], $orders),
@@ -114,17 +114,17 @@ final class CoverageTest extends TestCase
     /** @return list<string> */
     private static function missing(string $tape): array
     {
-        $situation = self::situation();
-        $book = Compiler::load($situation->checked()->book);
+        $analysis = self::analysis();
+        $book = Compiler::load($analysis->checked()->book);
         $proof = Proving::of(Proving::accept('one', str_starts_with($tape, '#') ? $tape : "# zigzag tape 1\n{$tape}", $book), $book);
 
         return array_map(
             static fn (array $end): string => "{$end['title']} {$end['what']} {$end['at']}",
-            Coverage::of($situation, $book, [$proof])->ends,
+            Coverage::of($analysis, $book, [$proof])->ends,
         );
     }
 
-    private static function situation(): RigAnalysis
+    private static function analysis(): RigAnalysis
     {
         return new RigAnalysis(
             RigFile::setup(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Proof\Coverage;
@@ -12,7 +13,6 @@ use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Document\KeptTape;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 /**
@@ -40,9 +40,9 @@ final class MutationsTest extends TestCase
         $all = $tried = 0;
         $unseen = [];
         foreach ([[$demo, $demo->proofs], [self::second(), []]] as [$rig, $kept]) {
-            $situation = new RigAnalysis(RigFile::setup($rig));
-            self::assertFalse($situation->checked()->hasErrors());
-            $proofs = [...$kept, ...self::made($situation)];
+            $analysis = new RigAnalysis(RigFile::setup($rig));
+            self::assertFalse($analysis->checked()->hasErrors());
+            $proofs = [...$kept, ...self::made($analysis)];
             foreach (self::mutants($rig->rulebook ?? '') as $what => $text) {
                 if (0 !== $tried++ % $every) {
                     continue;
@@ -66,10 +66,10 @@ final class MutationsTest extends TestCase
     }
 
     /** @return list<KeptTape> the tape that the bench makes, in each scene */
-    private static function made(RigAnalysis $situation): array
+    private static function made(RigAnalysis $analysis): array
     {
-        $book = Compiler::load($situation->checked()->book);
-        $tape = Coverage::tape($situation);
+        $book = Compiler::load($analysis->checked()->book);
+        $tape = Coverage::tape($analysis);
 
         return array_map(
             static fn (int $scene): KeptTape => Proving::accept("scene {$scene}", $tape, $book, scene: $scene),

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Version;
@@ -18,7 +19,6 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -27,15 +27,15 @@ final class ProvingTest extends TestCase
 {
     public function testTheProofsOfTheDemoHoldAndTouchEveryRuleAndScene(): void
     {
-        $situation = self::situation();
-        $proofs = self::proofs($situation);
+        $analysis = self::analysis();
+        $proofs = self::proofs($analysis);
         self::assertCount(3, $proofs);
         foreach ($proofs as $proof) {
             self::assertSame([], $proof->changes, $proof->proof->name);
         }
-        $coverage = Coverage::of($situation, Compiler::load($situation->checked()->book), $proofs);
+        $coverage = Coverage::of($analysis, Compiler::load($analysis->checked()->book), $proofs);
         self::assertSame([[], []], [$coverage->rules, $coverage->scenes]);
-        $less = Coverage::of($situation, Compiler::load($situation->checked()->book), [$proofs[1]]);
+        $less = Coverage::of($analysis, Compiler::load($analysis->checked()->book), [$proofs[1]]);
         self::assertContains('Tilt opens the drawer of bells', array_column($less->rules, 'title'));
         self::assertContains(['unit' => 'tilt', 'control' => 'Tilt'], $less->controls);
     }
@@ -78,7 +78,7 @@ final class ProvingTest extends TestCase
         $changes = array_sum(
             array_map(
                 static fn (Proving $proof): int => \count($proof->changes),
-                self::proofs(self::situation(['/rulebook' => str_replace($from, $to, $text)])),
+                self::proofs(self::analysis(['/rulebook' => str_replace($from, $to, $text)])),
             ),
         );
         if ($from === $to) {
@@ -92,7 +92,7 @@ final class ProvingTest extends TestCase
     {
         $units = array_column(\is_array(self::json()['units'] ?? null) ? self::json()['units'] : [], 'name');
         $brine = (int) array_search('brine', $units, true);
-        $proofs = self::proofs(self::situation(["/units/{$brine}/settings/channel/value" => 9]));
+        $proofs = self::proofs(self::analysis(["/units/{$brine}/settings/channel/value" => 9]));
         $change = $proofs[1]->changes[0] ?? null;
         self::assertNotNull($change);
         self::assertStringContainsString('channel 7', implode(' ', $change->was));
@@ -115,7 +115,7 @@ final class ProvingTest extends TestCase
         ];
         foreach ($texts as $what => $changed) {
             self::assertNotSame($text, $changed);
-            foreach (self::proofs(self::situation(['/rulebook' => $changed])) as $proof) {
+            foreach (self::proofs(self::analysis(['/rulebook' => $changed])) as $proof) {
                 self::assertSame([], $proof->changes, "{$what}: {$proof->proof->name}");
             }
         }
@@ -166,28 +166,28 @@ final class ProvingTest extends TestCase
 
     public function testATapeThatPlaysEveryControlTouchesThem(): void
     {
-        $situation = self::situation();
-        $book = Compiler::load($situation->checked()->book);
-        $proof = Proving::of(Proving::accept('all', Coverage::tape($situation), $book), $book);
-        self::assertSame([], Coverage::of($situation, $book, [$proof])->controls);
-        self::assertSame([], Coverage::of($situation, $book, [$proof])->ends, 'the tape that is made presses the ends');
+        $analysis = self::analysis();
+        $book = Compiler::load($analysis->checked()->book);
+        $proof = Proving::of(Proving::accept('all', Coverage::tape($analysis), $book), $book);
+        self::assertSame([], Coverage::of($analysis, $book, [$proof])->controls);
+        self::assertSame([], Coverage::of($analysis, $book, [$proof])->ends, 'the tape that is made presses the ends');
     }
 
     /** @return list<Proving> */
-    private static function proofs(RigAnalysis $situation): array
+    private static function proofs(RigAnalysis $analysis): array
     {
-        self::assertFalse($situation->checked()->hasErrors());
-        $book = Compiler::load($situation->checked()->book);
-        $seats = Patch::of(Setup::of($situation->setup->rig, $situation->checked()->written));
+        self::assertFalse($analysis->checked()->hasErrors());
+        $book = Compiler::load($analysis->checked()->book);
+        $seats = Patch::of(Setup::of($analysis->setup->rig, $analysis->checked()->written));
 
         return array_map(
-            static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $situation->setup->rig->show),
-            $situation->setup->rig->proofs,
+            static fn (KeptTape $tape): Proving => Proving::of($tape, $book, $seats, $analysis->setup->rig->show),
+            $analysis->setup->rig->proofs,
         );
     }
 
     /** @param array<string, mixed> $changes */
-    private static function situation(array $changes = []): RigAnalysis
+    private static function analysis(array $changes = []): RigAnalysis
     {
         return new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(Kit::changed(self::json(), $changes)))));
     }

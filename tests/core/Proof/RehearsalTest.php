@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\FaultKind;
 use ZigzagPost\Core\Proof\FaultOutcome;
 use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** The demo show, rehearsed with everything that goes wrong. */

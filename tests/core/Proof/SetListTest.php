@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Proof\Fault;
 use ZigzagPost\Core\Proof\FaultKind;
@@ -13,7 +14,6 @@ use ZigzagPost\Core\Proof\Rehearsal;
 use ZigzagPost\Core\Proof\Slot;
 use ZigzagPost\Core\Proof\Stroke;
 use ZigzagPost\Core\Rig\Chart\KindName;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -57,10 +57,10 @@ final class SetListTest extends TestCase
             for ($song = 0; $song < $random->getInt(2, 5); ++$song) {
                 $songs[] = ['id' => "s{$song}", 'title' => "S{$song}", 'scenes' => [$scenes[$random->getInt(0, 3)], $scenes[$random->getInt(0, 3)]]];
             }
-            $situation = self::situation($rules, [
+            $analysis = self::analysis($rules, [
                 'show' => ['songs' => $songs, 'setLists' => [['name' => 'Tonight', 'songs' => array_column($songs, 'id')]], 'loaded' => 'Tonight'],
             ]);
-            $show = new Performance($situation, Compiler::load($situation->checked()->book, keepsPresent: true));
+            $show = new Performance($analysis, Compiler::load($analysis->checked()->book, keepsPresent: true));
             self::assertSame(array_merge(...array_column($songs, 'scenes')), array_map(static fn (Slot $slot): string => $slot->title, $show->slots));
             $played = array_fill_keys(
                 array_map(
@@ -76,7 +76,7 @@ final class SetListTest extends TestCase
                 $left += null === $to ? 0 : 1;
             }
             // Where nothing goes wrong, the box stands on the program of each scene until the next one.
-            $outcome = (new Rehearsal($situation))->with(new Fault(FaultKind::Lead, 'nothing'));
+            $outcome = (new Rehearsal($analysis))->with(new Fault(FaultKind::Lead, 'nothing'));
             self::assertTrue($outcome->isHarmless());
         }
         self::assertGreaterThan(20, $left);
@@ -88,7 +88,7 @@ final class SetListTest extends TestCase
             "port board in out\nport out out\nscene \"A\"\n  on enter recall box 1\nscene \"B\"\n  on enter recall box 2\nalways\nrule "
                 ."\"1\"\n  take note\n  play box\n";
         $silent = static function (string $lead) use ($rules): bool {
-            $outcome = (new Rehearsal(self::situation($rules)))->with(new Fault(FaultKind::Lead, $lead));
+            $outcome = (new Rehearsal(self::analysis($rules)))->with(new Fault(FaultKind::Lead, $lead));
 
             return [] !== $outcome->hangs;
         };
@@ -109,14 +109,14 @@ final class SetListTest extends TestCase
         ];
         foreach ([320 => 160.0, 0 => null] as $length => $after) {
             $show = ['songs' => $songs(0 === $length ? null : $length), 'setLists' => [['name' => 'T', 'songs' => ['a', 'b', 'c']]], 'loaded' => 'T'];
-            $outcome = (new Rehearsal(self::situation($rules, ['show' => $show])))->with(new Fault(FaultKind::Power, 'box'));
+            $outcome = (new Rehearsal(self::analysis($rules, ['show' => $show])))->with(new Fault(FaultKind::Power, 'box'));
             self::assertNotSame([], $outcome->wrong);
             self::assertSame(['C', $after], [$outcome->by, $outcome->afterS], 'it went wrong in the second scene of the song in the middle');
         }
     }
 
     /** @param array<string, mixed> $more */
-    private static function situation(string $rules, array $more = []): RigAnalysis
+    private static function analysis(string $rules, array $more = []): RigAnalysis
     {
         $controls = array_map(
             static fn (int $switch): array => [
@@ -163,7 +163,7 @@ final class SetListTest extends TestCase
         if (str_contains($rules, 'board in out')) {
             $leads = [$leads[0], Kit::lead('to the post', 'hub out', 'post board in'), $leads[2], Kit::lead('lamps', 'post board out', 'board in')];
         }
-        $situation = new RigAnalysis(
+        $analysis = new RigAnalysis(
             Kit::setup(
                 Kit::rig(
                     ['board' => $board, 'hub' => $hub, 'box' => $box],
@@ -174,8 +174,8 @@ final class SetListTest extends TestCase
                 $rules,
             ),
         );
-        self::assertFalse($situation->checked()->hasErrors(), $rules);
+        self::assertFalse($analysis->checked()->hasErrors(), $rules);
 
-        return $situation;
+        return $analysis;
     }
 }

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\Proof;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Proof\FaultOutcome;
@@ -14,7 +15,6 @@ use ZigzagPost\Core\Proof\UnitsStand;
 use ZigzagPost\Core\Proof\WayBack;
 use ZigzagPost\Core\Proof\WaysBack;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -93,11 +93,11 @@ final class WaysBackTest extends TestCase
             [Kit::lead('one', 'board out', 'post in1'), Kit::lead('two', 'post out1', 'box in')],
             ['rulebook' => self::BOOK],
         );
-        $situation = new RigAnalysis(RigFile::setup($rig));
-        self::assertFalse($situation->checked()->hasErrors());
-        $book = Compiler::load($situation->checked()->book, keepsPresent: true);
-        $played = static function (bool $isHarmed) use ($situation, $book, $before, $lost): RigWorld {
-            $world = new RigWorld($situation->setup, $book);
+        $analysis = new RigAnalysis(RigFile::setup($rig));
+        self::assertFalse($analysis->checked()->hasErrors());
+        $book = Compiler::load($analysis->checked()->book, keepsPresent: true);
+        $played = static function (bool $isHarmed) use ($analysis, $book, $before, $lost): RigWorld {
+            $world = new RigWorld($analysis->setup, $book);
             $world->play(1_000_000, (int) $book->inPort('in1'), [$before]);
             $world->pulled = $isHarmed ? ['two' => true] : [];
             $world->play(2_000_000, (int) $book->inPort('in1'), [$lost]);
@@ -105,10 +105,10 @@ final class WaysBackTest extends TestCase
 
             return $world;
         };
-        $standing = new UnitsStand($situation->setup, [], MiddleC::C4);
+        $standing = new UnitsStand($analysis->setup, [], MiddleC::C4);
         $fewest = \count(UnitsStand::differences($standing->of($played(true)), $standing->of($played(false))));
 
-        $back = (new WaysBack($situation, new Presses($situation)))->first(3_000_000, $played, $standing->of(...), ['box'], $fewest);
+        $back = (new WaysBack($analysis, new Presses($analysis)))->first(3_000_000, $played, $standing->of(...), ['box'], $fewest);
 
         self::assertEquals(new WayBack($way, $presses), $back);
     }

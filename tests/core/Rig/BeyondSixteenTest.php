@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Plan\Planner;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A law: runs and offsets that do not fit below channel 17 are a conflict of that unit with its reason; what fits gets all of its channels. */
@@ -61,10 +61,10 @@ final class BeyondSixteenTest extends TestCase
                 [Kit::lead('l', 'post out', 'box in')],
                 ['rulebook' => "port out out\n"],
             );
-            $situation = new RigAnalysis(RigFile::setup($rig));
-            $plan = Planner::plan($situation->setup);
+            $analysis = new RigAnalysis(RigFile::setup($rig));
+            $plan = Planner::plan($analysis->setup);
             $words = json_encode([$parts, $values, $now, $isPinned], \JSON_THROW_ON_ERROR);
-            $told = array_map(static fn (RigFinding $finding): string => $finding->fact->code(), Examination::of($situation)->findings);
+            $told = array_map(static fn (RigFinding $finding): string => $finding->fact->code(), Examination::of($analysis)->findings);
             if (!$isPossible) {
                 ++$conflicts;
                 self::assertSame(['box'], $plan->conflict?->units, $words);

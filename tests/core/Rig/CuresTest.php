@@ -6,14 +6,14 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Verdict;
 use ZigzagPost\Core\Rig\Wire\Walk;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** What fits together, and what mends a lead that does not: the cheapest change works, and harms no other lead. */

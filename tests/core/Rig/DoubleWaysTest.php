@@ -6,10 +6,10 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /**
  * A splitter and a merger lead twice from the post to a box, unless something on one of the ways says otherwise; what arms a box, and what it

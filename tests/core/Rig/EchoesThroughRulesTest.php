@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** What rules send out, and what comes in again over a hub: it is found where it goes round without end, and nowhere else. */

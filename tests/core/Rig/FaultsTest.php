@@ -6,12 +6,12 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** One fault put into the mended demo is reported as exactly that fault, and its fix clears it. */
 final class FaultsTest extends TestCase

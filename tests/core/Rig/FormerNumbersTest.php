@@ -6,12 +6,12 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Rules in numbers that the plan has given away: the fix is the rule by name. */
 final class FormerNumbersTest extends TestCase

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\TableReader;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** Charts and rigs that mean no good: a clear no, or everything computed all the same. */
 final class HostileTest extends TestCase
@@ -31,12 +31,12 @@ final class HostileTest extends TestCase
             [['name' => 'big', 'chart' => 'c']],
             [Kit::lead('one', 'post boxes', 'big in')],
         );
-        $situation = new RigAnalysis(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take cc 1\n  turn big \"P 77 <b>&\"\n"));
-        self::assertFalse($situation->checked()->hasErrors());
-        self::assertNull($situation->plan()->conflict);
+        $analysis = new RigAnalysis(Kit::setup($rig, "port keys in\nport boxes out\nrule \"a\"\n  take cc 1\n  turn big \"P 77 <b>&\"\n"));
+        self::assertFalse($analysis->checked()->hasErrors());
+        self::assertNull($analysis->plan()->conflict);
         self::assertSame(
             [],
-            array_filter(Examination::of($situation)->findings, static fn ($finding): bool => 'error' === $finding->fact->severity()->value),
+            array_filter(Examination::of($analysis)->findings, static fn ($finding): bool => 'error' === $finding->fact->severity()->value),
         );
     }
 

@@ -6,13 +6,13 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\Way\Arrival;
+use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Situation\Examination;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Way\Arrival;
-use ZigzagPost\Core\Situation\Way\Ways;
 use ZigzagPost\Core\World\RigWorld;
 
 /**
@@ -86,22 +86,22 @@ final class ReceiveFiltersTest extends TestCase
             [Kit::lead('one', 'board out', 'post board'), Kit::lead('two', 'post out', 'box in')],
             ['rulebook' => "port board in\nport out out\nrule \"R\"\n  take board \"Fader\"\n  turn box \"Level\"\n"],
         );
-        $situation = new RigAnalysis(RigFile::setup($rig));
-        $fader = $situation->setup->boxes['board']->control('Fader');
+        $analysis = new RigAnalysis(RigFile::setup($rig));
+        $fader = $analysis->setup->boxes['board']->control('Fader');
         self::assertNotNull($fader);
 
         $answers = array_map(
             static fn (Arrival $arrival): string => $arrival->answer,
-            (new Ways($situation))->from($situation->setup->boxes['board'], $fader),
+            (new Ways($analysis))->from($analysis->setup->boxes['board'], $fader),
         );
         self::assertSame([[self::OPEN => Arrival::ALWAYS, self::SHUT => Arrival::NEVER, self::UNKNOWN => Arrival::UNKNOWN][$expected]], $answers);
 
-        $world = new RigWorld($situation->setup, Compiler::load($situation->checked()->book));
+        $world = new RigWorld($analysis->setup, Compiler::load($analysis->checked()->book));
         $world->play(1000, 0, ["\xB0\x07\x21"], 1_000_000);
         self::assertSame(self::SHUT !== $expected, isset($world->devices['box']->values()['Level']));
 
         $told = array_filter(
-            Examination::of($situation)->findings,
+            Examination::of($analysis)->findings,
             static fn (RigFinding $finding): bool => \in_array($finding->fact->code(), ['receive-off', 'not-received'], true),
         );
         self::assertCount(self::SHUT === $expected ? 1 : 0, $told);

@@ -6,13 +6,13 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Naming\Plain;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A program that stands is called again, except where a chart says that this cuts the sound: then, and only then, it is left out. */
@@ -90,11 +90,11 @@ final class RepeatedProgramTest extends TestCase
     public function testItHasNoPlainForm(): void
     {
         $left = static function (bool $cuts): array {
-            $situation = self::situation($cuts);
-            $checked = $situation->checked();
+            $analysis = self::analysis($cuts);
+            $checked = $analysis->checked();
 
             return array_column(
-                Plain::of($checked->written, $checked->book, RigDevices::of(Setup::of($situation->setup->rig, $checked->written)))->unsaid,
+                Plain::of($checked->written, $checked->book, RigDevices::of(Setup::of($analysis->setup->rig, $checked->written)))->unsaid,
                 'what',
             );
         };
@@ -104,14 +104,14 @@ final class RepeatedProgramTest extends TestCase
 
     private static function engine(bool $cuts): Engine
     {
-        $engine = new Engine(Compiler::load(self::situation($cuts)->checked()->book));
+        $engine = new Engine(Compiler::load(self::analysis($cuts)->checked()->book));
         $engine->start();
         $engine->take();
 
         return $engine;
     }
 
-    private static function situation(bool $cuts): RigAnalysis
+    private static function analysis(bool $cuts): RigAnalysis
     {
         $programs = [
             'count' => 20,

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
@@ -15,7 +16,6 @@ use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Rulebook;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -40,14 +40,14 @@ final class RestoreTest extends TestCase
         foreach ($byRule ? $units : [] as $index => $unit) {
             $rules .= "\nrule \"Bring {$unit} back\"\n  from keys\n  take cc ".(20 + $index)."\n  press\n  restore {$unit}\n";
         }
-        $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $json['rulebook'].$rules] + $json))));
-        self::assertFalse($situation->checked()->hasErrors());
-        $book = Compiler::load($situation->checked()->book, keepsPresent: true);
-        $strokes = Coverage::strokes($situation);
+        $analysis = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $json['rulebook'].$rules] + $json))));
+        self::assertFalse($analysis->checked()->hasErrors());
+        $book = Compiler::load($analysis->checked()->book, keepsPresent: true);
+        $strokes = Coverage::strokes($analysis);
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(11));
         $moved = 0;
         for ($case = 0; $case < Cases::number(30); ++$case) {
-            $world = new RigWorld($situation->setup, $book);
+            $world = new RigWorld($analysis->setup, $book);
             $now = 0;
             for ($deed = 0; $deed < 40; ++$deed) {
                 $event = $strokes[$random->getInt(0, \count($strokes) - 1)]->event;

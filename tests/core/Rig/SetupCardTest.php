@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
-use ZigzagPost\Core\Situation\CardStep;
-use ZigzagPost\Core\Situation\OpenStep;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\SetupCard;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Card\CardStep;
+use ZigzagPost\Core\Card\OpenStep;
+use ZigzagPost\Core\Card\SetupCard;
 
 /** What a card asks for, and in which order. */
 final class SetupCardTest extends TestCase
@@ -49,19 +49,19 @@ final class SetupCardTest extends TestCase
 
     public function testTheLoadInListHasWhatIsOpenAndPowerCyclesLast(): void
     {
-        $situation = self::situation([
+        $analysis = self::analysis([
             'usb' => ['value' => 'b', 'state' => 'planned'],
             'local' => ['value' => 'off', 'state' => 'set'],
             'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true],
         ]);
-        $open = SetupCard::loadIn(SetupCard::all($situation->setup, $situation->plan()));
+        $open = SetupCard::loadIn(SetupCard::all($analysis->setup, $analysis->plan()));
         self::assertSame(['channel', 'usb'], array_map(static fn (OpenStep $each): string => $each->step->setting, $open));
     }
 
     public function testNothingToSetIsNoCard(): void
     {
-        $situation = self::situation([], [self::SETTINGS[3]]);
-        self::assertSame([], SetupCard::all($situation->setup, $situation->plan()));
+        $analysis = self::analysis([], [self::SETTINGS[3]]);
+        self::assertSame([], SetupCard::all($analysis->setup, $analysis->plan()));
     }
 
     /**
@@ -71,16 +71,16 @@ final class SetupCardTest extends TestCase
      */
     private static function steps(array $chosen): array
     {
-        $situation = self::situation($chosen);
+        $analysis = self::analysis($chosen);
 
-        return SetupCard::all($situation->setup, $situation->plan())[0]->steps ?? [];
+        return SetupCard::all($analysis->setup, $analysis->plan())[0]->steps ?? [];
     }
 
     /**
      * @param array<string, array<string, mixed>> $chosen
      * @param list<array<string, mixed>> $settings
      */
-    private static function situation(array $chosen, array $settings = self::SETTINGS): RigAnalysis
+    private static function analysis(array $chosen, array $settings = self::SETTINGS): RigAnalysis
     {
         $hears = 'channel' === $settings[0]['id'] ? [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel']]] : [];
         $chart = Kit::hearer('Box', more: ['settings' => $settings, 'hears' => $hears]);

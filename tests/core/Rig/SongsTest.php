@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Rulebook\Change\Source;
-use ZigzagPost\Core\Situation\RigAnalysis;
 
 /** The songs of the loaded set list, gone through by a switch. */
 final class SongsTest extends TestCase
@@ -122,9 +122,9 @@ final class SongsTest extends TestCase
             'songs' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $id, 'scenes' => $songs[$id]], array_keys($songs)),
             'setLists' => [['name' => 'Tonight', 'songs' => $order]],
         ];
-        $situation = new RigAnalysis(Kit::setup(Kit::rig([], [], [], ['rulebook' => $book, 'show' => $show]), $book));
-        self::assertFalse($situation->checked()->hasErrors());
-        $engine = new Engine(Compiler::load($situation->checked()->book));
+        $analysis = new RigAnalysis(Kit::setup(Kit::rig([], [], [], ['rulebook' => $book, 'show' => $show]), $book));
+        self::assertFalse($analysis->checked()->hasErrors());
+        $engine = new Engine(Compiler::load($analysis->checked()->book));
         $engine->start();
 
         return $engine;

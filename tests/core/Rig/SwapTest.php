@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rewriting\ControlMapping;
+use ZigzagPost\Core\Rewriting\Swap;
 use ZigzagPost\Core\Rig\Chart\Chart;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -13,9 +16,6 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Situation\ControlMapping;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Swap;
 
 /** A unit gets another chart, its titles get other names, and controls are laid onto families: rules follow, as text. */
 final class SwapTest extends TestCase
@@ -79,10 +79,10 @@ final class SwapTest extends TestCase
     {
         $rig = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($rig);
-        $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig))));
-        $box = static fn (string $name) => $situation->setup->boxes[$name];
+        $analysis = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($rig))));
+        $box = static fn (string $name) => $analysis->setup->boxes[$name];
         $control = static fn (string $name) => $box('strip')->control($name) ?? throw new \LogicException($name);
-        $laid = ControlMapping::of($situation, $box('strip'), $control('A fader 1'), $control('A fader 8'), $box('desk'), 'Mix 1', 'pickup');
+        $laid = ControlMapping::of($analysis, $box('strip'), $control('A fader 1'), $control('A fader 8'), $box('desk'), 'Mix 1', 'pickup');
         self::assertSame(
             ['"A fader 1" is taken by another rule', '"A fader 2" is taken by another rule', '"A fader 8" is taken by another rule'],
             $laid->skipped,

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Suspects;
-use ZigzagPost\Core\Situation\TestRun;
-use ZigzagPost\Core\Situation\TrialStep;
+use ZigzagPost\Core\Trial\Suspects;
+use ZigzagPost\Core\Trial\TestRun;
+use ZigzagPost\Core\Trial\TrialStep;
 
 /** The test run notices what is broken, and says where to look. */
 final class TestRunTest extends TestCase
@@ -20,14 +20,14 @@ final class TestRunTest extends TestCase
     /** Suspects at most, on average, over all faults of the demo rig: as the documentation says. */
     private const MOST_SUSPECTS = 2.5;
 
-    private static ?RigAnalysis $situation = null;
+    private static ?RigAnalysis $analysis = null;
     private static ?TestRun $run = null;
 
     public function testASoundRigPassesEveryStep(): void
     {
         $run = self::trial();
         self::assertGreaterThan(5, \count($run->steps));
-        self::assertSame([], self::failed(self::situation()->setup));
+        self::assertSame([], self::failed(self::analysis()->setup));
     }
 
     /** A DIN lead of more than 15 m is tried full, whatever of its length is known. */
@@ -39,17 +39,17 @@ final class TestRunTest extends TestCase
         $desk = (int) array_search('desk', array_column($json['leads'], 'id'), true);
         foreach ([[14, 0], [16, 1]] as [$metres, $bursts]) {
             $parts = [['what' => 'cable', 'map' => 'straight', 'lengthM' => $metres], ['what' => 'adapter', 'map' => 'straight']];
-            $situation = new RigAnalysis(
+            $analysis = new RigAnalysis(
                 RigFile::setup(RigFile::rig(Json::encode(Kit::changed($json, ["/leads/{$desk}/parts" => $parts])))),
             );
-            $run = TestRun::of($situation);
+            $run = TestRun::of($analysis);
             $full = array_values(array_filter($run->steps, static fn (TrialStep $step): bool => 'lead desk when full' === $step->control));
             self::assertCount($bursts, $full, "{$metres} m");
             self::assertCount(\count(self::trial()->steps) + $bursts, $run->steps, 'and nothing else');
             foreach ($full as $step) {
-                $book = Compiler::load($situation->checked()->book);
-                self::assertTrue(TestRun::passes($step, $situation->setup, $book));
-                self::assertFalse(TestRun::passes($step, $situation->setup, $book, ['desk']));
+                $book = Compiler::load($analysis->checked()->book);
+                self::assertTrue(TestRun::passes($step, $analysis->setup, $book));
+                self::assertFalse(TestRun::passes($step, $analysis->setup, $book, ['desk']));
                 self::assertSame(
                     ['lead desk when full'],
                     TestRun::suspects([$step], array_values(array_diff_key($run->steps, [array_search($step, $run->steps, true) => true])))->parts,
@@ -65,7 +65,7 @@ final class TestRunTest extends TestCase
         $faults = [];
         foreach (array_unique(array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $run->steps))) as $use) {
             if (1 === preg_match('/^(lead (?<lead>.*)|(?<box>passing on at .*))$/', $use, $match, \PREG_UNMATCHED_AS_NULL)) {
-                $faults[$use] = self::failed(self::situation()->setup, [$match['lead'] ?? ($match['box'] ?? '')]);
+                $faults[$use] = self::failed(self::analysis()->setup, [$match['lead'] ?? ($match['box'] ?? '')]);
             } elseif (1 === preg_match('/^channel of (\S+)$/', $use, $match)) {
                 $faults[$use] = self::failed(self::onAnotherChannel($match[1]));
             } elseif (1 === preg_match('/^receive (\S+) (\S+)$/', $use, $match)) {
@@ -107,7 +107,7 @@ final class TestRunTest extends TestCase
         $run = self::trial();
         $touched = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $run->steps));
         self::assertSame([], array_intersect($run->untouched, $touched));
-        foreach (self::situation()->setup->joints as $joint) {
+        foreach (self::analysis()->setup->joints as $joint) {
             $isPower = 'power' === $joint->a?->use?->carries->value || 'power' === $joint->b?->use?->carries->value;
             self::assertTrue($isPower || \in_array("lead {$joint->lead->id}", [...$touched, ...$run->untouched], true), $joint->lead->id);
         }
@@ -122,14 +122,14 @@ final class TestRunTest extends TestCase
         self::assertEquals(new Suspects([], true), TestRun::suspects([], [$step('x')]));
     }
 
-    private static function situation(): RigAnalysis
+    private static function analysis(): RigAnalysis
     {
-        return self::$situation ??= new RigAnalysis(RigFile::setup(RigFile::rig(self::json())));
+        return self::$analysis ??= new RigAnalysis(RigFile::setup(RigFile::rig(self::json())));
     }
 
     private static function trial(): TestRun
     {
-        return self::$run ??= TestRun::of(self::situation());
+        return self::$run ??= TestRun::of(self::analysis());
     }
 
     private static function json(): string
@@ -180,7 +180,7 @@ final class TestRunTest extends TestCase
     private static function failed(Setup $setup, array $broken = []): array
     {
         static $book = null;
-        $book ??= Compiler::load(self::situation()->checked()->book);
+        $book ??= Compiler::load(self::analysis()->checked()->book);
         \assert($book instanceof \ZigzagPost\Core\Engine\Book\CompiledBook);
 
         return array_keys(array_filter(self::trial()->steps, static fn (TrialStep $step): bool => !TestRun::passes($step, $setup, $book, $broken)));

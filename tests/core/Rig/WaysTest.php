@@ -6,6 +6,9 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\Way\Arrival;
+use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
@@ -16,9 +19,6 @@ use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\Situation\Way\Arrival;
-use ZigzagPost\Core\Situation\Way\Ways;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\Heard;
 use ZigzagPost\Core\World\RigWorld;
@@ -219,13 +219,13 @@ final class WaysTest extends TestCase
                     ][$seed % 6](),
                 ]),
             );
-            $situation = new RigAnalysis(RigFile::setup($rig));
-            if ($situation->checked()->hasErrors()) {
+            $analysis = new RigAnalysis(RigFile::setup($rig));
+            if ($analysis->checked()->hasErrors()) {
                 continue;
             }
-            $setup = $situation->setup;
-            $book = Compiler::load($situation->checked()->book);
-            $ways = new Ways($situation);
+            $setup = $analysis->setup;
+            $book = Compiler::load($analysis->checked()->book);
+            $ways = new Ways($analysis);
             foreach ($setup->boxes['sender_0']->chart->surface->controls ?? [] as $control) {
                 foreach ($ways->from($setup->boxes['sender_0'], $control) as $arrival) {
                     $said[$arrival->answer] = ($said[$arrival->answer] ?? 0) + 1;
@@ -241,14 +241,14 @@ final class WaysTest extends TestCase
                     if (Arrival::ALWAYS === $arrival->answer) {
                         self::assertSame(
                             [],
-                            self::misses($situation, $book, $random, $control, $arrival),
+                            self::misses($analysis, $book, $random, $control, $arrival),
                             "seed {$seed}: {$control->name} always arrives",
                         );
                     }
                     if (Arrival::NEVER === $arrival->answer) {
                         self::assertSame(
                             [],
-                            self::surprises($situation, $book, $random, $setup->boxes['sender_0'], $control, $arrival),
+                            self::surprises($analysis, $book, $random, $setup->boxes['sender_0'], $control, $arrival),
                             "seed {$seed}: {$control->name} never moves {$arrival->at->key()}: {$arrival->reason}",
                         );
                         $never[
@@ -277,11 +277,11 @@ final class WaysTest extends TestCase
      *
      * @return list<string> states in which its parameter did not change within a second
      */
-    private static function misses(RigAnalysis $situation, CompiledBook $book, RandomRig $random, Control $control, Arrival $arrival): array
+    private static function misses(RigAnalysis $analysis, CompiledBook $book, RandomRig $random, Control $control, Arrival $arrival): array
     {
-        $message = self::messages($situation, $arrival->unit, $control)[0];
+        $message = self::messages($analysis, $arrival->unit, $control)[0];
         $port = (int) $book->inPort($message->ports[0]);
-        $world = new RigWorld($situation->setup, $book);
+        $world = new RigWorld($analysis->setup, $book);
         $misses = [];
         for ($state = 0, $now = 0; $state < self::STATES; ++$state) {
             foreach (Play::events($random->tape(3)) as $event) {
@@ -305,18 +305,18 @@ final class WaysTest extends TestCase
 
     /** @return list<string> what a control did after all */
     private static function surprises(
-        RigAnalysis $situation,
+        RigAnalysis $analysis,
         CompiledBook $book,
         RandomRig $random,
         Device $box,
         Control $control,
         Arrival $arrival,
     ): array {
-        $messages = self::messages($situation, $box->name, $control);
+        $messages = self::messages($analysis, $box->name, $control);
         if ([] === $messages) {
             return []; // it cannot be played into a port at all
         }
-        $world = new RigWorld($situation->setup, $book);
+        $world = new RigWorld($analysis->setup, $book);
         $surprises = [];
         for ($state = 0, $now = 0; $state < self::STATES; ++$state) {
             foreach (Play::events($random->tape(3)) as $event) {
@@ -344,9 +344,9 @@ final class WaysTest extends TestCase
     }
 
     /** @return list<ControlMessage> */
-    private static function messages(RigAnalysis $situation, string $unit, Control $control): array
+    private static function messages(RigAnalysis $analysis, string $unit, Control $control): array
     {
-        return $situation->index()->controls->of($situation->setup->boxes[$unit], $control)->messages;
+        return $analysis->index()->controls->of($analysis->setup->boxes[$unit], $control)->messages;
     }
 
     private static function isOf(Heard $heard, Arrival $arrival): bool

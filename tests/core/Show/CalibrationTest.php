@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\PedalShortfall;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Engine\Engine;
@@ -19,8 +21,6 @@ use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Calibration\ScaleLines;
-use ZigzagPost\Core\Situation\PedalShortfall;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** Pedals of all kinds: with what was measured both ends are reached, and nothing flickers at rest. */
@@ -166,10 +166,10 @@ final class CalibrationTest extends TestCase
         $book =
             "port treadle in\nport boxes out\n\nrule \"By hand\"\n  take cc 11 channel 16\n  scale value 0..127 to 10..90 # what it had\n  "
                 ."scale value 10..90 to 0..127\n  send boxes\n\nrule \"Another\"\n  take cc 12\n  scale value 0..127 to 0..1\n  send boxes\n";
-        $situation = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $book] + $json))));
-        $edits = ScaleLines::edits($situation, 'treadle', 'Pedal', 5, 118);
+        $analysis = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode(['rulebook' => $book] + $json))));
+        $edits = ScaleLines::edits($analysis, 'treadle', 'Pedal', 5, 118);
         self::assertSame(str_replace('0..127 to 10..90', '5..118 to 10..90', $book), Source::of($book)->with($edits)->text);
-        self::assertSame([], ScaleLines::edits($situation, 'treadle', 'Switch 1', 5, 118));
-        self::assertSame([], ScaleLines::edits($situation, 'nobody', 'Pedal', 5, 118));
+        self::assertSame([], ScaleLines::edits($analysis, 'treadle', 'Switch 1', 5, 118));
+        self::assertSame([], ScaleLines::edits($analysis, 'nobody', 'Pedal', 5, 118));
     }
 }

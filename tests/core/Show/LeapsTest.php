@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
@@ -12,7 +13,6 @@ use ZigzagPost\Core\Show\Leap\Leap;
 use ZigzagPost\Core\Show\Leap\LeapCase;
 use ZigzagPost\Core\Show\Leap\Leaps;
 use ZigzagPost\Core\Show\Leap\Meeting;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
@@ -28,7 +28,7 @@ final class LeapsTest extends TestCase
         $book = self::book(
             "scene \"A\"\n\nscene \"B\"\n  on enter turn box \"Level\" to 90\n\nalways\n\nrule \"One\"\n  take strip \"One\"\n  turn box \"Level\"\n",
         );
-        $found = array_values(array_filter(Leaps::of(self::situation($book)), static fn (Leap $leap): bool => 'B' === $leap->to));
+        $found = array_values(array_filter(Leaps::of(self::analysis($book)), static fn (Leap $leap): bool => 'B' === $leap->to));
         self::assertCount(1, $found);
         self::assertSame(
             [['A'], 'jump', 90, 'pickup', true],
@@ -52,7 +52,7 @@ final class LeapsTest extends TestCase
     public function testWhatNothingChangesDoesNotLeap(): void
     {
         $book = self::book("scene \"A\"\n\nscene \"B\"\n\nalways\n\nrule \"One\"\n  take strip \"One\"\n  turn box \"Level\"\n");
-        self::assertSame([], array_filter(Leaps::of(self::situation($book)), static fn (Leap $leap): bool => [] !== $leap->from));
+        self::assertSame([], array_filter(Leaps::of(self::analysis($book)), static fn (Leap $leap): bool => [] !== $leap->from));
     }
 
     public function testAControlThatDoesNotReachItNeverMeets(): void
@@ -68,12 +68,12 @@ final class LeapsTest extends TestCase
         // In seed 60 a control that moves the parameter at once is held over the change of scene.
         foreach (array_unique([60, ...range(0, Cases::number(1) - 1)]) as $seed) {
             $random = new RandomLeaps($seed);
-            $situation = self::situation($random->book);
-            self::assertFalse($situation->checked()->hasErrors(), $random->book);
+            $analysis = self::analysis($random->book);
+            self::assertFalse($analysis->checked()->hasErrors(), $random->book);
             $source = Source::of($random->book);
-            foreach (Leaps::of($situation) as $leap) {
+            foreach (Leaps::of($analysis) as $leap) {
                 foreach (self::TAKEOVERS as $takeover) {
-                    $replayed = self::situation($source->with(Leaps::edits($source, $leap->line, $takeover))->text);
+                    $replayed = self::analysis($source->with(Leaps::edits($source, $leap->line, $takeover))->text);
                     $largest = max(
                         0,
                         ...array_map(
@@ -94,11 +94,11 @@ final class LeapsTest extends TestCase
     }
 
     /** The largest step that the parameter gets in any replay of a change of scene. */
-    private static function largest(RigAnalysis $situation, RandomLeaps $random, Leap $leap, ?string $from): int
+    private static function largest(RigAnalysis $analysis, RandomLeaps $random, Leap $leap, ?string $from): int
     {
-        $book = Compiler::load($situation->checked()->book);
+        $book = Compiler::load($analysis->checked()->book);
         $moves = [];
-        foreach ($situation->index()->controls->heard() as $sent) {
+        foreach ($analysis->index()->controls->heard() as $sent) {
             $moves[$sent->control->name] = $sent->messages[0];
         }
         $scene = static fn (string $title): int => (int) array_search($title, $book->scenes(), true);
@@ -107,7 +107,7 @@ final class LeapsTest extends TestCase
         foreach ($random->histories($leap->control, $from, (string) $leap->to, $places) as $history) {
             foreach ($history['start'] as $start) {
                 foreach ([1, -1] as $way) {
-                    $world = new RigWorld($situation->setup, $book);
+                    $world = new RigWorld($analysis->setup, $book);
                     $at = 1_000_000;
                     foreach ($history['deeds'] as [$what, $value]) {
                         $at += 2_000_000;
@@ -135,7 +135,7 @@ final class LeapsTest extends TestCase
         return "port strip in\nport boxes out\n\n{$body}";
     }
 
-    private static function situation(string $book): RigAnalysis
+    private static function analysis(string $book): RigAnalysis
     {
         $fader = static fn (string $name, int $number): array => [
             'name' => $name,

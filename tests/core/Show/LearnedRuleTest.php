@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -18,7 +19,6 @@ use ZigzagPost\Core\Show\Learn\LearnTarget;
 use ZigzagPost\Core\Show\Learn\Recognised;
 use ZigzagPost\Core\Show\Learn\Recognition;
 use ZigzagPost\Core\Show\Learn\Targets;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Play;
@@ -52,28 +52,28 @@ final class LearnedRuleTest extends TestCase
     #[DataProvider('lessons')]
     public function testALessonBecomesARule(string $tape, string $words, string $taken, array $steps): void
     {
-        $situation = self::situation();
-        $rule = LearnedRule::of($situation, self::recognised($situation, $tape), self::target($situation, $words));
+        $analysis = self::analysis();
+        $rule = LearnedRule::of($analysis, self::recognised($analysis, $tape), self::target($analysis, $words));
         self::assertStringContainsString("take {$taken}", $rule->text);
         self::assertSame(
             array_map(static fn (string $step): string => "  {$step}", $steps),
             \array_slice(explode("\n", rtrim($rule->text)), -\count($steps)),
         );
-        $book = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''))->checked();
+        $book = self::analysis(Edit::apply($rule->edits, $analysis->setup->rig->rulebook ?? ''))->checked();
         self::assertFalse($book->hasErrors(), implode("\n", array_map(static fn ($finding): string => $finding->text, $book->findings)));
     }
 
     /** A newcomer's first minute, without the screen: press, choose, press again. */
     public function testItWorksAndWinsOverTheRuleThatTookTheControl(): void
     {
-        $situation = self::situation();
+        $analysis = self::analysis();
         $rule = LearnedRule::of(
-            $situation,
-            self::recognised($situation, '1000 treadle BF 57 7F'),
-            self::target($situation, 'Brine: program 6, Undertow'),
+            $analysis,
+            self::recognised($analysis, '1000 treadle BF 57 7F'),
+            self::target($analysis, 'Brine: program 6, Undertow'),
         );
         self::assertSame(['it stands before "Switch 8: silence", which took this control until now'], $rule->told);
-        $after = self::situation(Edit::apply($rule->edits, $situation->setup->rig->rulebook ?? ''));
+        $after = self::analysis(Edit::apply($rule->edits, $analysis->setup->rig->rulebook ?? ''));
         $bench = Bench::start(Compiler::load($after->checked()->book, true), Patch::of(Setup::of($after->setup->rig, $after->checked()->written)));
         $bench->touch(1_000_000, 'treadle', 'Switch 8', 127);
         $bench->advance(3_000_000);
@@ -83,10 +83,10 @@ final class LearnedRuleTest extends TestCase
 
     public function testAFaderCannotCallAProgram(): void
     {
-        $situation = self::situation();
+        $analysis = self::analysis();
         $this->expectException(RulebookError::class);
         $this->expectExceptionMessage('a control that is moved cannot');
-        LearnedRule::of($situation, self::recognised($situation, '1000 strip B4 17 30'), self::target($situation, 'Scene: Harbour'));
+        LearnedRule::of($analysis, self::recognised($analysis, '1000 strip B4 17 30'), self::target($analysis, 'Scene: Harbour'));
     }
 
     /** @return iterable<string, array{string, string}> what a fader cannot do, and what is said */
@@ -101,32 +101,32 @@ final class LearnedRuleTest extends TestCase
     #[DataProvider('notForFaders')]
     public function testWhatAFaderCannotDoIsSaid(string $words, string $said): void
     {
-        $situation = self::situation();
+        $analysis = self::analysis();
         $this->expectExceptionObject(new RulebookError(new Span(1, 1), 'not-a-switch', $said));
-        LearnedRule::of($situation, self::recognised($situation, '1000 strip B4 17 30'), self::target($situation, $words));
+        LearnedRule::of($analysis, self::recognised($analysis, '1000 strip B4 17 30'), self::target($analysis, $words));
     }
 
     public function testWhatNoChartKnowsIsTakenWithOrWithoutAChannel(): void
     {
-        $situation = self::situation();
+        $analysis = self::analysis();
         $rule = static fn (string $tape): string => LearnedRule::of(
-            $situation,
-            self::recognised($situation, $tape),
-            self::target($situation, 'Stack: storm'),
+            $analysis,
+            self::recognised($analysis, $tape),
+            self::target($analysis, 'Stack: storm'),
         )->text;
         self::assertStringContainsString("  take note key 77 channel 3\n  press\n", $rule("1000 treadle 92 4D 7F\n1700 treadle 82 4D 00"));
         self::assertStringContainsString("  take start\n  do storm", $rule('1000 treadle FA'));
         self::assertStringContainsString("  take program 5 channel 3\n  do storm", $rule('1000 treadle C2 05'));
     }
 
-    private static function recognised(RigAnalysis $situation, string $tape): Recognised
+    private static function recognised(RigAnalysis $analysis, string $tape): Recognised
     {
-        return Recognition::of(Play::events($tape), 0, 4_000_000, $situation->setup)->sure() ?? throw new \LogicException('not sure');
+        return Recognition::of(Play::events($tape), 0, 4_000_000, $analysis->setup)->sure() ?? throw new \LogicException('not sure');
     }
 
-    private static function target(RigAnalysis $situation, string $words): LearnTarget
+    private static function target(RigAnalysis $analysis, string $words): LearnTarget
     {
-        foreach (Targets::of($situation) as $target) {
+        foreach (Targets::of($analysis) as $target) {
             if ($target->words === $words) {
                 return $target;
             }
@@ -134,7 +134,7 @@ final class LearnedRuleTest extends TestCase
         throw new \LogicException("there is no {$words}");
     }
 
-    private static function situation(?string $rules = null): RigAnalysis
+    private static function analysis(?string $rules = null): RigAnalysis
     {
         $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
         self::assertIsArray($json);

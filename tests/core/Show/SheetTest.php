@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -14,7 +15,6 @@ use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Rig\Kit;
@@ -61,14 +61,14 @@ final class SheetTest extends TestCase
             $random = new RandomRig($seed);
             $json = Json::toValue($random->rig);
             self::assertIsArray($json);
-            $situation =
+            $analysis =
                 0 === $seed ? self::demo() : new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode([...$json, 'rulebook' => $random->book()]))));
-            if ($situation->checked()->hasErrors()) {
+            if ($analysis->checked()->hasErrors()) {
                 continue;
             }
-            $sheet = ProgramSheet::of($situation);
-            $titles = array_map(static fn ($scene): string => $scene->title, $situation->checked()->book->scenes);
-            $world = new RigWorld($situation->setup, Compiler::load($situation->checked()->book));
+            $sheet = ProgramSheet::of($analysis);
+            $titles = array_map(static fn ($scene): string => $scene->title, $analysis->checked()->book->scenes);
+            $world = new RigWorld($analysis->setup, Compiler::load($analysis->checked()->book));
             for ($step = 1; [] !== $titles && $step < 12; ++$step) {
                 $scene = $random->between(0, \count($titles) - 1);
                 $world->go(5_000_000 * $step, $scene);
@@ -176,7 +176,7 @@ final class SheetTest extends TestCase
                 ],
             ],
         );
-        $situation = new RigAnalysis(
+        $analysis = new RigAnalysis(
             Kit::setup(
                 Kit::rig(
                     ['board' => $board, 'box' => $box],
@@ -191,8 +191,8 @@ final class SheetTest extends TestCase
                 $rules,
             ),
         );
-        self::assertFalse($situation->checked()->hasErrors());
-        [$one, $two, $three] = SwitchSheet::of($situation)->uses;
+        self::assertFalse($analysis->checked()->hasErrors());
+        [$one, $two, $three] = SwitchSheet::of($analysis)->uses;
         self::assertSame([['value 64..127', 'where its value has changed', 'where m > 3'], false, null], [$one->only, $one->isCopy, $one->group]);
         self::assertSame([[], true, 'while “B” is the scene'], [$two->only, $two->isCopy, $two->lamp]);
         self::assertSame(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Chart\Control;
@@ -23,7 +24,6 @@ use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Hand;
 use ZigzagPost\Core\World\RigWorld;
 use ZigzagPost\Tests\Core\Cases;
@@ -36,11 +36,11 @@ final class SwitchEditsTest extends TestCase
 
     public function testASwitchIsAssignedCopiedAndCleared(): void
     {
-        $situation = self::demo();
-        $box = self::box($situation, 'treadle');
+        $analysis = self::demo();
+        $box = self::box($analysis, 'treadle');
         $target = new LearnTarget(LearnTarget::PROGRAM, 'brine', 'Undertow', '');
-        $source = Source::of($situation->setup->rig->rulebook ?? '');
-        $edits = new SwitchEdits($situation);
+        $source = Source::of($analysis->setup->rig->rulebook ?? '');
+        $edits = new SwitchEdits($analysis);
 
         $assigned = $source->with($edits->assign($box, self::control($box, 'Switch 4'), null, 'press', $target));
         self::assertStringContainsString(
@@ -59,7 +59,7 @@ final class SwitchEditsTest extends TestCase
             $edits->copy(
                 $box,
                 self::control($box, 'Switch 2'),
-                self::line($situation, 'Switch 2'),
+                self::line($analysis, 'Switch 2'),
                 $box,
                 self::control($box, 'Switch 8'),
                 'Far shore',
@@ -67,15 +67,15 @@ final class SwitchEditsTest extends TestCase
         );
         self::assertStringContainsString('go "Open sea"', $copied->text, 'what went by its place in a list goes to the scene that this was');
 
-        $cleared = $source->with($edits->clear($box, self::control($box, 'Switch 8'), self::line($situation, 'Switch 8')));
+        $cleared = $source->with($edits->clear($box, self::control($box, 'Switch 8'), self::line($analysis, 'Switch 8')));
         self::assertStringNotContainsString('silence', $cleared->text);
         $this->expectException(RulebookError::class);
-        $edits->clear($box, self::control($box, 'Switch 2'), self::line($situation, 'Switch 2'));
+        $edits->clear($box, self::control($box, 'Switch 2'), self::line($analysis, 'Switch 2'));
     }
 
     public function testARuleAboveAllScenesIsSaidToTakeItFirst(): void
     {
-        $situation = self::demo(
+        $analysis = self::demo(
             'port treadle in'.
                 "\n".
                 'port boxes out'.
@@ -89,15 +89,15 @@ final class SwitchEditsTest extends TestCase
                 'scene "Night"'.
                 "\n",
         );
-        $box = self::box($situation, 'treadle');
+        $box = self::box($analysis, 'treadle');
         $this->expectExceptionMessage('stands above all scenes');
-        (new SwitchEdits($situation))->assign($box, self::control($box, 'Switch 4'), 'Night', 'press', new LearnTarget(LearnTarget::SCENE, null, 'Night', ''));
+        (new SwitchEdits($analysis))->assign($box, self::control($box, 'Switch 4'), 'Night', 'press', new LearnTarget(LearnTarget::SCENE, null, 'Night', ''));
     }
 
     public function testWhatIsTheSameAfterACopy(): void
     {
-        $situation = self::demo();
-        $box = self::box($situation, 'treadle');
+        $analysis = self::demo();
+        $box = self::box($analysis, 'treadle');
         self::assertSame(
             ['program: both do “Brine: program Undertow”'],
             CopyCheck::same($box, self::control($box, 'Switch 4'), $box, self::control($box, 'Switch 5'), [
@@ -111,25 +111,25 @@ final class SwitchEditsTest extends TestCase
         $done = ['assign' => 0, 'clear' => 0, 'copy' => 0];
         for ($seed = 0; $seed < Cases::number(8); ++$seed) {
             mt_srand($seed);
-            $situation = self::demo();
+            $analysis = self::demo();
             for ($step = 0; $step < 5; ++$step) {
                 $what = array_rand($done);
                 try {
-                    [$edits, $box, $control, $says] = self::edit($situation, (string) $what);
+                    [$edits, $box, $control, $says] = self::edit($analysis, (string) $what);
                 } catch (RulebookError) {
                     continue; // it is said that this cannot be done
                 }
-                $before = $situation->setup->rig->rulebook ?? '';
+                $before = $analysis->setup->rig->rulebook ?? '';
                 $after = Source::of($before)->with($edits)->text;
                 $words = "seed {$seed}, {$what} at {$control->name}:\n{$after}";
                 self::assertSame(self::comments($before), self::comments($after), $words);
                 $changed = self::demo($after);
                 self::assertFalse($changed->checked()->hasErrors(), $words);
-                self::assertSame(self::others($situation, $control), self::others($changed, $control), $words);
+                self::assertSame(self::others($analysis, $control), self::others($changed, $control), $words);
                 $sheet = SwitchSheet::of($changed);
                 $says($sheet, $words);
                 self::actsAsItSays($changed, $sheet, $box, $control, $words);
-                $situation = $changed;
+                $analysis = $changed;
                 ++$done[$what];
             }
         }
@@ -137,16 +137,16 @@ final class SwitchEditsTest extends TestCase
     }
 
     /** @return array{list<Edit>, Device, Control, \Closure(SwitchSheet, string): void} */
-    private static function edit(RigAnalysis $situation, string $what): array
+    private static function edit(RigAnalysis $analysis, string $what): array
     {
-        $box = self::box($situation, 'treadle');
+        $box = self::box($analysis, 'treadle');
         $control = self::control($box, 'Switch '.mt_rand(1, 8));
         $scene = [null, null, 'Harbour', 'Open sea', 'Far shore'][mt_rand(0, 4)];
-        $edits = new SwitchEdits($situation);
+        $edits = new SwitchEdits($analysis);
         if ('assign' === $what) {
             $targets = array_values(
                 array_filter(
-                    Targets::of($situation),
+                    Targets::of($analysis),
                     static fn (LearnTarget $target): bool => \in_array($target->what, [LearnTarget::PROGRAM, LearnTarget::SCENE, LearnTarget::STACK], true),
                 ),
             );
@@ -172,7 +172,7 @@ final class SwitchEditsTest extends TestCase
             ];
         }
         $uses = array_values(
-            array_filter(SwitchSheet::of($situation)->uses, static fn (SwitchUse $use): bool => 'treadle' === $use->unit && 'Pedal' !== $use->control),
+            array_filter(SwitchSheet::of($analysis)->uses, static fn (SwitchUse $use): bool => 'treadle' === $use->unit && 'Pedal' !== $use->control),
         );
         $use = $uses[mt_rand(0, \count($uses) - 1)];
         $from = self::control($box, $use->control);
@@ -219,10 +219,10 @@ final class SwitchEditsTest extends TestCase
     }
 
     /** In every scene the first use that a gesture has does what it says. */
-    private static function actsAsItSays(RigAnalysis $situation, SwitchSheet $sheet, Device $box, Control $control, string $words): void
+    private static function actsAsItSays(RigAnalysis $analysis, SwitchSheet $sheet, Device $box, Control $control, string $words): void
     {
-        $book = Compiler::load($situation->checked()->book);
-        $message = (new RigIndex($situation->setup))->controls->of($box, $control)->message() ?? throw new \LogicException('not heard');
+        $book = Compiler::load($analysis->checked()->book);
+        $message = (new RigIndex($analysis->setup))->controls->of($box, $control)->message() ?? throw new \LogicException('not heard');
         foreach ($book->scenes() as $index => $scene) {
             $inForce = array_values(
                 array_filter(
@@ -234,7 +234,7 @@ final class SwitchEditsTest extends TestCase
             if (null === $first || $first->isByHand) {
                 continue;
             }
-            $world = new RigWorld($situation->setup, $book);
+            $world = new RigWorld($analysis->setup, $book);
             $world->go(5_000_000, $index, 2_000_000);
             $at = 20_000_000;
             foreach (self::HANDS[$first->gesture] as $number => $ms) {
@@ -262,10 +262,10 @@ final class SwitchEditsTest extends TestCase
     }
 
     /** @return list<string> what all other controls do */
-    private static function others(RigAnalysis $situation, Control $control): array
+    private static function others(RigAnalysis $analysis, Control $control): array
     {
         $others = [];
-        foreach (SwitchSheet::of($situation)->uses as $use) {
+        foreach (SwitchSheet::of($analysis)->uses as $use) {
             if ($use->control !== $control->name) {
                 $others[] = "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->words());
             }
@@ -283,9 +283,9 @@ final class SwitchEditsTest extends TestCase
         return $found[0];
     }
 
-    private static function line(RigAnalysis $situation, string $control): int
+    private static function line(RigAnalysis $analysis, string $control): int
     {
-        foreach (SwitchSheet::of($situation)->uses as $use) {
+        foreach (SwitchSheet::of($analysis)->uses as $use) {
             if ($use->control === $control) {
                 return $use->line;
             }
@@ -293,9 +293,9 @@ final class SwitchEditsTest extends TestCase
         self::fail("nothing takes {$control}");
     }
 
-    private static function box(RigAnalysis $situation, string $name): Device
+    private static function box(RigAnalysis $analysis, string $name): Device
     {
-        return $situation->setup->box($name) ?? self::fail($name);
+        return $analysis->setup->box($name) ?? self::fail($name);
     }
 
     private static function control(Device $box, string $name): Control

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Show;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -16,7 +17,6 @@ use ZigzagPost\Core\Show\Sheet\SwitchEdits;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Show\Sheet\WholeCopy;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Tests\Core\Cases;
 
 /** A layer or a scene that is copied does what the other does, and nothing else changes. */
@@ -26,9 +26,9 @@ final class WholeCopyTest extends TestCase
 
     public function testALayerOfFadersIsCopiedToTheNext(): void
     {
-        $situation = self::demo();
-        $copy = WholeCopy::layer($situation, self::box($situation, 'strip'), 'A', 'B');
-        $after = Source::of($situation->setup->rig->rulebook ?? '')->with($copy->edits)->text;
+        $analysis = self::demo();
+        $copy = WholeCopy::layer($analysis, self::box($analysis, 'strip'), 'A', 'B');
+        $after = Source::of($analysis->setup->rig->rulebook ?? '')->with($copy->edits)->text;
         self::assertStringContainsString("take strip \"B fader 8\"\n  turn echo \"Time\"\n", $after);
         self::assertStringContainsString("take strip \"B fader 2\"\n  turn desk \"Mix 1 / input 2\" pickup\n", $after);
         self::assertStringNotContainsString('B fader 3', $after, 'what does nothing is not copied');
@@ -39,9 +39,9 @@ final class WholeCopyTest extends TestCase
 
     public function testASceneIsCopiedButForWhatTheOtherDoesItself(): void
     {
-        $situation = self::demo();
-        $copy = WholeCopy::scene($situation, 'Harbour', 'Far shore');
-        $after = Source::of($situation->setup->rig->rulebook ?? '')->with($copy->edits)->text;
+        $analysis = self::demo();
+        $copy = WholeCopy::scene($analysis, 'Harbour', 'Far shore');
+        $after = Source::of($analysis->setup->rig->rulebook ?? '')->with($copy->edits)->text;
         self::assertStringContainsString(
             "  on enter turn lantern \"Lamp 2\" to 100 percent\n  on enter recall drive 0\n  on enter turn lantern \"Lamp 1\" to 60 percent\n",
             $after,
@@ -62,15 +62,15 @@ final class WholeCopyTest extends TestCase
         $copied = ['scene' => 0, 'layer' => 0];
         for ($seed = 0; $seed < Cases::number(10); ++$seed) {
             mt_srand($seed);
-            $situation = self::assigned(self::demo(), 6);
-            $before = $situation->setup->rig->rulebook ?? '';
+            $analysis = self::assigned(self::demo(), 6);
+            $before = $analysis->setup->rig->rulebook ?? '';
             $isScene = 0 === mt_rand(0, 1);
             [$from, $to] = $isScene ? self::twoOf(self::SCENES) : self::twoOf(['A', 'B']);
-            $copy = $isScene ? WholeCopy::scene($situation, $from, $to) : WholeCopy::layer($situation, self::box($situation, 'strip'), $from, $to);
+            $copy = $isScene ? WholeCopy::scene($analysis, $from, $to) : WholeCopy::layer($analysis, self::box($analysis, 'strip'), $from, $to);
             $changed = self::demo(Source::of($before)->with($copy->edits)->text);
             $words = "seed {$seed}, {$from} to {$to}: ".implode('; ', [...$copy->same, ...$copy->left])."\n".$changed->setup->rig->rulebook;
             self::assertFalse($changed->checked()->hasErrors(), $words);
-            $uses = SwitchSheet::of($situation)->uses;
+            $uses = SwitchSheet::of($analysis)->uses;
             $now = array_map(self::said(...), SwitchSheet::of($changed)->uses);
             foreach ($uses as $use) {
                 if ($isScene ? $use->scene !== $to : 1 !== preg_match("/^{$to} fader/", $use->control)) {
@@ -101,34 +101,34 @@ final class WholeCopyTest extends TestCase
     }
 
     /** Some controls that do something new in some scene. */
-    private static function assigned(RigAnalysis $situation, int $times): RigAnalysis
+    private static function assigned(RigAnalysis $analysis, int $times): RigAnalysis
     {
         for ($step = 0; $step < $times; ++$step) {
             $isSwitch = 0 === mt_rand(0, 1);
-            $box = self::box($situation, $isSwitch ? 'treadle' : 'strip');
+            $box = self::box($analysis, $isSwitch ? 'treadle' : 'strip');
             $name = $isSwitch ? 'Switch '.mt_rand(1, 8) : ['A', 'B'][mt_rand(0, 1)].' fader '.mt_rand(1, 8);
             $targets = array_values(
                 array_filter(
-                    Targets::of($situation),
+                    Targets::of($analysis),
                     static fn (LearnTarget $target): bool => $target->what === ($isSwitch ? LearnTarget::PROGRAM : LearnTarget::PARAMETER),
                 ),
             );
             try {
-                $edits = (new SwitchEdits($situation))->assign(
+                $edits = (new SwitchEdits($analysis))->assign(
                     $box,
                     $box->control($name) ?? self::fail($name),
                     [null, ...self::SCENES][mt_rand(0, 3)],
                     $isSwitch ? 'press' : 'move',
                     $targets[mt_rand(0, \count($targets) - 1)],
                 );
-                $next = self::demo(Source::of($situation->setup->rig->rulebook ?? '')->with($edits)->text);
-                $situation = $next->checked()->hasErrors() ? $situation : $next;
+                $next = self::demo(Source::of($analysis->setup->rig->rulebook ?? '')->with($edits)->text);
+                $analysis = $next->checked()->hasErrors() ? $analysis : $next;
             } catch (RulebookError) {
                 continue; // it is said that this cannot be done
             }
         }
 
-        return $situation;
+        return $analysis;
     }
 
     /**
@@ -148,9 +148,9 @@ final class WholeCopyTest extends TestCase
         return "{$use->unit} {$use->control} {$use->scene} {$use->gesture} ".implode(', ', $use->words());
     }
 
-    private static function box(RigAnalysis $situation, string $name): Device
+    private static function box(RigAnalysis $analysis, string $name): Device
     {
-        return $situation->setup->box($name) ?? self::fail($name);
+        return $analysis->setup->box($name) ?? self::fail($name);
     }
 
     private static function demo(?string $book = null): RigAnalysis

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Core\World;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Rig\Name\RigDevices;
@@ -15,7 +16,6 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
 use ZigzagPost\Core\Rulebook\Text\TokenType;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\StandIn\StandIns;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\DeviceSender;

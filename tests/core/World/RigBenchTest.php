@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\World;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
-use ZigzagPost\Core\Situation\RigAnalysis;
 use ZigzagPost\Core\World\Bench;
 use ZigzagPost\Core\World\DoneByMessage;
 use ZigzagPost\Core\World\Patch;
@@ -54,7 +54,7 @@ final class RigBenchTest extends TestCase
     {
         [$book] = self::ferry();
         $found = RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry-as-found.rig.json')));
-        $bench = Bench::start($book, Patch::of(Setup::of($found->rig, self::situation()->checked()->written)));
+        $bench = Bench::start($book, Patch::of(Setup::of($found->rig, self::analysis()->checked()->written)));
         self::assertNotContains('moths', array_column($bench->receivers(), 'port'));
         self::assertContains('brine', array_column($bench->receivers(), 'port'));
     }
@@ -89,7 +89,7 @@ final class RigBenchTest extends TestCase
         }
     }
 
-    private static function situation(): RigAnalysis
+    private static function analysis(): RigAnalysis
     {
         return new RigAnalysis(RigFile::setup(RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'))));
     }
@@ -97,9 +97,9 @@ final class RigBenchTest extends TestCase
     /** @return array{CompiledBook, Patch} */
     private static function ferry(): array
     {
-        $situation = self::situation();
+        $analysis = self::analysis();
 
-        return [Compiler::load($situation->checked()->book), Patch::of(Setup::of($situation->setup->rig, $situation->checked()->written))];
+        return [Compiler::load($analysis->checked()->book), Patch::of(Setup::of($analysis->setup->rig, $analysis->checked()->written))];
     }
 
     /** @return array<string, mixed> */

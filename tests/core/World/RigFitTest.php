@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\World;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Forecast\LeadFit;
 use ZigzagPost\Core\Rig\Fit\Lateness;
-use ZigzagPost\Core\Situation\RigAnalysis;
-use ZigzagPost\Core\World\LeadFit;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** What goes over the leads of a whole rig, before the post and behind it. */

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Examination;
+
+use ZigzagPost\Core\Finding\RigFix;
+use ZigzagPost\Core\Rig\Document\Part;
+use ZigzagPost\Core\Rig\Document\Rig;
+
+/** Changes of a rig by what they are about. */
+final readonly class Edits
+{
+    public function __construct(private Rig $rig)
+    {
+    }
+
+    /** Plans a value for a setting of a unit. */
+    public function setting(string $unit, string $setting, string|int $value, string $title): ?RigFix
+    {
+        $index = $this->unit($unit);
+
+        return null === $index
+            ? null
+            : new RigFix($title, ["/units/{$index}/settings/".RigFix::part($setting) => ['value' => $value, 'state' => 'planned']]);
+    }
+
+    /**
+     * Other cables or adapters in the place of some, or the same ones turned round.
+     *
+     * @param non-empty-array<int, Part> $parts by their places in the lead
+     */
+    public function parts(string $lead, array $parts, string $title): ?RigFix
+    {
+        foreach ($this->rig->leads as $place => $each) {
+            if ($each->id === $lead) {
+                $changes = [];
+                foreach ($parts as $index => $part) {
+                    $at = "/leads/{$place}/parts/{$index}";
+                    $changes +=
+                        ["{$at}/map" => $part->map->value, "{$at}/contacts" => $part->contacts] +
+                        (null === $part->ends ? [] : ["{$at}/ends" => [$part->ends->a->value, $part->ends->b->value]]);
+                }
+
+                return new RigFix($title, $changes);
+            }
+        }
+
+        return null;
+    }
+
+    private function unit(string $name): ?int
+    {
+        foreach ($this->rig->units as $index => $unit) {
+            if ($unit->name === $name) {
+                return $index;
+            }
+        }
+
+        return null;
+    }
+}
