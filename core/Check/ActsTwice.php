@@ -7,8 +7,8 @@ namespace ZigzagPost\Core\Check;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\LightStep;
@@ -19,7 +19,7 @@ use ZigzagPost\Core\Rulebook\Step\TurnStep;
 /** Steps that act on the press of a switch and once more when it is let go. */
 final class ActsTwice implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             if (!$rule->isOfSwitches || !$this->takesControllers($rule)) {

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Code\ReachedTwice;
 use ZigzagPost\Core\Rulebook\Naming\Naming;
 use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
@@ -16,11 +17,11 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 final readonly class Checker
 {
     /**
-     * @param Rulebook $book ready to be compiled, if there is no error
+     * @param ResolvedRulebook $book ready to be compiled, if there is no error
      * @param Rulebook $written as it was read
      * @param list<Finding> $findings ordered by place
      */
-    private function __construct(public Rulebook $book, public Rulebook $written, public array $findings)
+    private function __construct(public ResolvedRulebook $book, public Rulebook $written, public array $findings)
     {
     }
 
@@ -30,7 +31,7 @@ final readonly class Checker
         $read = Parser::parse($text);
         [$written, $errors] = [$read->book, $read->errors];
         $findings = array_map(self::syntax(...), $errors);
-        $book = $written;
+        $book = ResolvedRulebook::of($written);
         if (null !== $rig || Naming::isNeeded($written)) {
             $named = self::named($written, $rig);
             $book = $named->book;
@@ -100,7 +101,7 @@ final readonly class Checker
             $name = Naming::firstName($book);
 
             return new NamedBook(
-                $book,
+                ResolvedRulebook::of($book),
                 null === $name
                     ? []
                     : [

@@ -10,13 +10,14 @@ use ZigzagPost\Core\Compile\Draft;
 use ZigzagPost\Core\Compile\TooMuchCode;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
 /** What shows when the rules are compiled: fields that messages do not have, and numbers that always fall out of range. */
 final class CompiledCheck implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         try {
             $draft = Compiler::dryRun($book);

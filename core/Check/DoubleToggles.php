@@ -6,12 +6,12 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Fact;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** A toggle behind a press: if the device toggles by itself, it needs presses only. */
 final class DoubleToggles implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             foreach ($rule->steps as $index => $step) {

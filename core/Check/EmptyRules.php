@@ -6,13 +6,13 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Rulebook;
 
 /** Rules that take nothing, send nowhere, or go on after a drop. */
 final class EmptyRules implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             if ([] === $rule->selectors) {

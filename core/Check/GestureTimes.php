@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Gesture;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -17,7 +18,7 @@ final class GestureTimes implements Check
     /** Pairs of lines compared before a rulebook counts as too large to go on. */
     private const PATIENCE = 200_000;
 
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $lines = [];
         $compared = 0;

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Declaration\Group;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** A control belongs to one group at most. */
 final class GroupMembers implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $groups = array_values($book->groups);
         foreach ($groups as $index => $group) {

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Code\Fact;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Steps that change a message after it was sent for the last time. */
 final class IdleSteps implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             $last = null;

@@ -6,12 +6,12 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\MatchedKind;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Conditions on something that none of the kinds in the line has; they make no difference. */
 final class IgnoredConditions implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {

@@ -6,12 +6,12 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\LitLamp;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Lamps that are lit by the very message that their control sends, and lamps with two reasons to be lit. */
 final class LampLoops implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->lamps as $lamps) {
             foreach ($book->lit as $lit) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Controllers 120 to 127 used as buttons: they are channel mode messages (all sound off, reset, local, all notes off …). */
 final class ModeMessagesAsControllers implements Check
@@ -13,7 +13,7 @@ final class ModeMessagesAsControllers implements Check
     private const TEXT = 'controllers 120 to 127 are channel mode messages (all sound off, reset, local, all notes off, omni, mono, poly), '
         .'not buttons; use a number up to 119';
 
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             foreach ($rule->selectors as $selector) {

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\PortDeclaration;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
@@ -13,7 +14,7 @@ use ZigzagPost\Core\Rulebook\Selector;
 /** MPE zones and what they are sent to: ports without a zone, zones larger than the voices, bend ranges that differ. */
 final class MpeFit implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             $zones = $this->zones($book, $rule);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -12,7 +13,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 /** MIDI sent to pulse ports, and pulses sent to MIDI ports. */
 final class PulsePorts implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->steps() as $step) {
             foreach (

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Step\RestoreStep;
 
 /** Restoring a device whose parameters toggle or trigger leaves these to a hand. */
 final class RestoresByHand implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $lists = array_map(static fn ($rule): array => $rule->steps, $book->rules);
         foreach ($book->scenes as $scene) {

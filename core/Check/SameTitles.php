@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Two rules of one title: the zigzag and the counters cannot tell them apart. */
 final class SameTitles implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $seen = [];
         foreach ($book->rules as $rule) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Check;
 
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Step\GoStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
@@ -11,7 +12,7 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 /** How scenes are reached: those that nothing leads to, those that nothing leads out of, and steps to scenes that are not there. */
 final class SceneWays implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $count = \count($book->scenes);
         $positions = array_flip($book->declared('scene'));

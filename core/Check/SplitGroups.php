@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\NumberList;
 
@@ -13,7 +14,7 @@ final class SplitGroups implements Check
 {
     private const PARAMETER_CONTROLLERS = [6, 38, 96, 97, 98, 99, 100, 101];
 
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $assembled = $this->assembled($book);
         if ([] === $assembled) {

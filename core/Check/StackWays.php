@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Stack;
 use ZigzagPost\Core\Rulebook\Step\Step;
@@ -22,7 +23,7 @@ final class StackWays implements Check
     /** @var list<StackCircle> */
     private array $circles = [];
 
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $this->sizes = $this->changes = $this->circles = [];
         $used = [];

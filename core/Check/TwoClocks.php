@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\SelectedKind;
@@ -17,7 +18,7 @@ use ZigzagPost\Core\Rulebook\Text\Span;
 /** Ports that two clocks can reach: a device that hears both stumbles. Also clocks that reach no port. */
 final class TwoClocks implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         /** @var array<string, array<string, Span>> $clocked by port and what sends clock there, where */
         $clocked = [];

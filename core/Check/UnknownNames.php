@@ -9,6 +9,7 @@ use ZigzagPost\Core\Rulebook\Declaration\Memory;
 use ZigzagPost\Core\Rulebook\Expression\Call;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Nearest;
 use ZigzagPost\Core\Rulebook\Text\Reference;
@@ -20,7 +21,7 @@ final class UnknownNames implements Check
     /** @var array<string, array<int|string, true>> names declared, by what they are */
     private array $known = [];
 
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $this->known = [];
         foreach ($book->rules as $rule) {

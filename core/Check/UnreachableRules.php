@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Check;
 
 use ZigzagPost\Core\Rulebook\Change\RuleChange;
 use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 
@@ -15,7 +16,7 @@ final class UnreachableRules implements Check
     /** The text of the rulebook, once it is needed. */
     private ?Source $source = null;
 
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $this->source = null;
         $claims = new Claims($book); // what rules take of the messages themselves

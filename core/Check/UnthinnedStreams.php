@@ -7,8 +7,8 @@ namespace ZigzagPost\Core\Check;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Rulebook;
 
 /**
  * Streams of per-note expression that would flood a DIN cable: pressure, bend or a whole MPE zone passed on without `thin`.
@@ -17,7 +17,7 @@ use ZigzagPost\Core\Rulebook\Rulebook;
  */
 final class UnthinnedStreams implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         foreach ($book->rules as $rule) {
             if ($this->isThinned($rule)) {

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rulebook\Change\Edit;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\Lookup;
 use ZigzagPost\Core\Rulebook\Expression\Name;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
@@ -15,7 +16,7 @@ use ZigzagPost\Core\Rulebook\Text\Token;
 /** Ports, tables, curves and memories that no rule uses. */
 final class UnusedDeclarations implements Check
 {
-    public function findings(Rulebook $book): iterable
+    public function findings(ResolvedRulebook $book): iterable
     {
         $used = $this->used($book);
         $listensToAll = [] !== array_filter($book->rules, static fn ($rule): bool => [] === $rule->from);
@@ -58,7 +59,7 @@ final class UnusedDeclarations implements Check
     }
 
     /** @return array<string, true> */
-    private function used(Rulebook $book): array
+    private function used(ResolvedRulebook $book): array
     {
         $used = [];
         foreach ($book->rules as $rule) {

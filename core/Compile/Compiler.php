@@ -20,8 +20,8 @@ use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\GroupPart;
 use ZigzagPost\Core\Rulebook\PulseLine;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Selector;
 use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\LiteralRange;
@@ -48,7 +48,7 @@ final class Compiler
     /** @var array<string, int> by title */
     private readonly array $scenePositions;
 
-    private function __construct(private readonly Rulebook $book, bool $traced, bool $keepsPresent)
+    private function __construct(private readonly ResolvedRulebook $book, bool $traced, bool $keepsPresent)
     {
         $this->sceneRules = $this->sceneRules();
         $this->scenePositions = array_flip($book->declared(Reference::SCENE));
@@ -60,19 +60,19 @@ final class Compiler
      *
      * @param bool $keepsPresent whether present values of named devices are kept even if no rule asks for them, so that any can be restored
      */
-    public static function source(Rulebook $book, bool $traced = false, bool $keepsPresent = false): CompiledSource
+    public static function source(ResolvedRulebook $book, bool $traced = false, bool $keepsPresent = false): CompiledSource
     {
         return (new self($book, $traced, $keepsPresent))->compile();
     }
 
     /** Compiles and loads. */
-    public static function load(Rulebook $book, bool $traced = false, bool $keepsPresent = false): CompiledBook
+    public static function load(ResolvedRulebook $book, bool $traced = false, bool $keepsPresent = false): CompiledBook
     {
         return self::source($book, $traced, $keepsPresent)->load();
     }
 
     /** Compiles for what is learnt about the rules on the way; see {@see Draft::$missing}. */
-    public static function dryRun(Rulebook $book): Draft
+    public static function dryRun(ResolvedRulebook $book): Draft
     {
         $compiler = new self($book, false, false);
         $compiler->routes();

@@ -7,8 +7,8 @@ namespace ZigzagPost\Core\Compile;
 use ZigzagPost\Core\Engine\Book\Flattening;
 use ZigzagPost\Core\Engine\Book\KeptStep;
 use ZigzagPost\Core\Rulebook\Code\Fact;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Rulebook;
 
 /** What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work. */
 final class Draft
@@ -47,7 +47,7 @@ final class Draft
     /** Whether it has to be known which rule holds what. */
     public readonly bool $hasRelease;
 
-    public function __construct(public readonly Rulebook $book, public readonly bool $traced, bool $keepsPresent = false)
+    public function __construct(public readonly ResolvedRulebook $book, public readonly bool $traced, bool $keepsPresent = false)
     {
         $takeover = $deals = $tracks = $releases = false;
         $seen = [];

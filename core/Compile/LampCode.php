@@ -15,12 +15,12 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\LampMessage;
 use ZigzagPost\Core\Rulebook\Code\LitLamp;
 use ZigzagPost\Core\Rulebook\Code\Target;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** What a compiled rulebook knows of lamps, and of what programs store. */
 final readonly class LampCode
 {
-    public function __construct(private Rulebook $book)
+    public function __construct(private ResolvedRulebook $book)
     {
     }
 

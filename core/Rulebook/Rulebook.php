@@ -6,9 +6,6 @@ namespace ZigzagPost\Core\Rulebook;
 
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rulebook\Code\Declared;
-use ZigzagPost\Core\Rulebook\Code\Devices;
-use ZigzagPost\Core\Rulebook\Code\LitLamp;
-use ZigzagPost\Core\Rulebook\Code\Storing;
 use ZigzagPost\Core\Rulebook\Declaration\Curve;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\Lamps;
@@ -20,8 +17,8 @@ use ZigzagPost\Core\Rulebook\Step\Step;
 use ZigzagPost\Core\Rulebook\Text\Reference;
 use ZigzagPost\Core\Rulebook\Text\Token;
 
-/** A rulebook as read: everything declared in it, its rules in order, and its lines for printing. */
-final class Rulebook implements Declared
+/** A rulebook as it is written: everything declared in it, its rules in order, and its lines for printing. */
+class Rulebook implements Declared
 {
     /** As it was read. */
     public string $text = '';
@@ -43,16 +40,6 @@ final class Rulebook implements Declared
     public array $groups = [];
     /** @var array<string, Lamps> by device */
     public array $lamps = [];
-    /** @var list<LitLamp> lamps to be kept true, once names have been looked up */
-    public array $lit = [];
-    /** @var list<Storing> devices whose programs store parameters, once names have been looked up */
-    public array $storing = [];
-    /** @var list<string|null> the first scene of each song of the set list, once a rig is known */
-    public array $songs = [];
-    /** @var list<string> what each of them is called by */
-    public array $songIds = [];
-    /** What names of devices mean, once a rig is known. */
-    public ?Devices $devices = null;
     /** @var array<string, Stack> */
     public array $stacks = [];
     /** @var list<Scene> */

@@ -20,6 +20,7 @@ use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Runs a stored tape through a rulebook in portions; between two of them only the saved state lives on. */
 final readonly class TapeWork
@@ -37,7 +38,7 @@ final readonly class TapeWork
      */
     public function portion(TapeJob $job, Document $tape): void
     {
-        $book = Compiler::load(Parser::parse($job->bookText)->book); // it was checked when the run began
+        $book = Compiler::load(ResolvedRulebook::of(Parser::parse($job->bookText)->book)); // it was checked when the run began
         $engine = '' === $job->state ? new Engine($book) : SavedRun::read((string) base64_decode($job->state, true), $book, false);
         if ('' === $job->state) {
             $engine->start();

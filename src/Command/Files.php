@@ -18,7 +18,7 @@ use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Format\FileFormat;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rulebook\Parser;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Opens what the commands read and write. */
 final class Files
@@ -102,7 +102,7 @@ final class Files
     }
 
     /** Reads and checks a rulebook that is to run. */
-    public static function rulebook(string $file, ?Rig $rig = null): Rulebook
+    public static function rulebook(string $file, ?Rig $rig = null): ResolvedRulebook
     {
         return self::checked($file, $rig)->book;
     }

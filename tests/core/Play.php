@@ -13,7 +13,7 @@ use ZigzagPost\Core\Engine\Tape\TapeRun;
 use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** Plays tapes through rulebooks, both written as text. */
 final class Play
@@ -46,7 +46,7 @@ final class Play
     }
 
     /** @return list<string> what goes out of a rulebook that has been read, a tape line each */
-    public static function through(Rulebook $book, string $tape): array
+    public static function through(ResolvedRulebook $book, string $tape): array
     {
         return self::lines(self::run(new Engine(Compiler::load($book)), self::events($tape)));
     }

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Socket;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Fact;
-use ZigzagPost\Core\Rulebook\Rulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Step\BecomeStep;
 use ZigzagPost\Core\Rulebook\Step\GoStep;
 use ZigzagPost\Core\Rulebook\Step\NamedStep;
@@ -31,7 +31,7 @@ use ZigzagPost\Core\Rulebook\Text\Reference;
  */
 final class Emissions
 {
-    private readonly Rulebook $book;
+    private readonly ResolvedRulebook $book;
     /** @var list<Emission> */
     private array $all = [];
     /** @var array<string, true> stacks and scenes that were followed */

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Rulebook\Code\ControlMessage;
 use ZigzagPost\Core\Rulebook\Code\Devices;
 use ZigzagPost\Core\Rulebook\Declaration\Group;
 use ZigzagPost\Core\Rulebook\Declaration\GroupPart;
-use ZigzagPost\Core\Rulebook\ReadRulebook;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Core\Rulebook\Scene;
@@ -24,7 +24,7 @@ use ZigzagPost\Core\Rulebook\Text\TokenType;
 /** Puts a rulebook together with a rig: what names of devices mean is looked up, and the rulebook comes back ready to be compiled. */
 final class Naming
 {
-    private readonly Rulebook $resolved;
+    private readonly ResolvedRulebook $resolved;
     /** @var list<RulebookError> */
     private array $errors = [];
     /** @var array<string, Scene> by title */
@@ -32,11 +32,11 @@ final class Naming
 
     private function __construct(private readonly Rulebook $book, private readonly Devices $devices)
     {
-        $this->resolved = clone $book;
+        $this->resolved = ResolvedRulebook::of($book);
     }
 
     /** The rulebook for this rig, and what the rig does not have. */
-    public static function resolve(Rulebook $book, Devices $devices): ReadRulebook
+    public static function resolve(Rulebook $book, Devices $devices): NamedRulebook
     {
         return (new self($book, $devices))->all();
     }
@@ -74,7 +74,7 @@ final class Naming
         return null;
     }
 
-    private function all(): ReadRulebook
+    private function all(): NamedRulebook
     {
         foreach ($this->resolved->groups as $name => $group) {
             $this->try(fn () => ($this->resolved->groups[$name] = $this->group($group)));
@@ -102,7 +102,7 @@ final class Naming
         $this->resolved->songIds = $this->devices->songIds();
         $this->resolved->devices = $this->devices;
 
-        return new ReadRulebook($this->resolved, $this->errors);
+        return new NamedRulebook($this->resolved, $this->errors);
     }
 
     /** A rule whose controls are not known keeps the line that names them: that it is there is no question. */

@@ -19,6 +19,7 @@ use ZigzagPost\Core\Rulebook\Change\Rename;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\Printer;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\World\Patch;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -124,7 +125,7 @@ final class ProvingTest extends TestCase
     public function testARenamedPortIsTheSamePort(): void
     {
         $book = static fn (string $in, string $out) => Compiler::load(
-            Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")->book,
+            ResolvedRulebook::of(Parser::parse("port {$in} in\nport {$out} out\nrule \"a\"\n  take note\n  send {$out} channel 3\n")->book),
         );
         $proof = Proving::accept('one', "0 keys 90 3C 40\n100 keys 80 3C 40\n", $book('keys', 'moths'));
         self::assertSame("# zigzag tape 1\n0.000 moths 92 3C 40\n100.000 moths 82 3C 40\n", $proof->accepted);
@@ -135,7 +136,7 @@ final class ProvingTest extends TestCase
     /** A tape that an earlier version of the program accepted: where rules and rig are as they were, the program is why it differs. */
     public function testWhatTheProgramPlaysDifferentlyIsTold(): void
     {
-        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")->book);
+        $book = Compiler::load(ResolvedRulebook::of(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")->book));
         $tape = "0 keys 90 3C 40\n";
         [$other, $now] = ["0 moths 90 3D 40\n", "0 moths 90 3C 40\n"];
         foreach (
@@ -157,7 +158,7 @@ final class ProvingTest extends TestCase
 
     public function testAKeptTapeThatIsNoneIsToldAndTheOthersArePlayed(): void
     {
-        $book = Compiler::load(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")->book);
+        $book = Compiler::load(ResolvedRulebook::of(Parser::parse("port keys in\nport moths out\nrule \"a\"\n  take note\n  send moths\n")->book));
         foreach (["x\n", '0', "5 keys 90 3C\n4 keys F8\n", '0 keys GG', "0 keys 90 3C\n\xFF\n"] as $none) {
             self::assertNotNull(Proving::of(new KeptTape('none', $none, ''), $book)->unreadable, $none);
             self::assertNotNull(Proving::of(new KeptTape('none', "0 keys 90 3C 40\n", $none), $book)->unreadable, $none);

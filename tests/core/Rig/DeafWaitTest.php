@@ -12,6 +12,7 @@ use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Naming\Plain;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rulebook;
 use ZigzagPost\Tests\Core\Cases;
 
@@ -107,7 +108,7 @@ final class DeafWaitTest extends TestCase
     }
 
     /** @return list<array{int, string}> time in microseconds and bytes, in the order sent */
-    private function played(Rulebook $book): array
+    private function played(ResolvedRulebook $book): array
     {
         $engine = new Engine(Compiler::load($book));
         $engine->start();

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Rulebook\Change\Source;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 
 /** The songs of the loaded set list, gone through by a switch. */
 final class SongsTest extends TestCase
@@ -73,7 +74,7 @@ final class SongsTest extends TestCase
                 ."cc 2\n  go song song\n",
         )->book;
         self::assertSame(['go song + 1', 'go song song'], [$book->rules[0]->steps[0]->print(), $book->rules[1]->steps[0]->print()]);
-        $engine = new Engine(Compiler::load($book));
+        $engine = new Engine(Compiler::load(ResolvedRulebook::of($book)));
         $engine->start();
         $engine->feed(0, 0, "\xB0\x01\x7F");
         self::assertSame(1, $engine->state->scene);
@@ -81,7 +82,7 @@ final class SongsTest extends TestCase
 
     public function testWithoutASetListThereIsNoNextSong(): void
     {
-        $engine = new Engine(Compiler::load(Source::of(self::BOOK)->book));
+        $engine = new Engine(Compiler::load(ResolvedRulebook::of(Source::of(self::BOOK)->book)));
         $engine->start();
         self::assertSame(['0 A'], self::after($engine, [1]));
         self::assertSame(1, $engine->state->rejected[0]);

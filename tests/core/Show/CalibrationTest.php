@@ -19,6 +19,7 @@ use ZigzagPost\Core\Rig\Chart\ShownNumber;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rulebook\Change\Source;
 use ZigzagPost\Core\Rulebook\Parser;
+use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Show\Calibration\Calibration;
 use ZigzagPost\Core\Show\Calibration\ScaleLines;
 use ZigzagPost\Tests\Core\Cases;
@@ -43,9 +44,8 @@ final class CalibrationTest extends TestCase
                     'behind' => '  '.implode("\n  ", $calibration->lines(0, 127))."\n",
                 ] as $where => $steps
             ) {
-                $engine = new Engine(
-                    Compiler::load(Parser::parse("port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n")->book),
-                );
+                $rules = "port pedals in\nport out out\nrule \"Pedal\"\n  take cc 11\n{$steps}  send out\n";
+                $engine = new Engine(Compiler::load(ResolvedRulebook::of(Parser::parse($rules)->book)));
                 $now = 0;
                 foreach ([[1.0, 127], [0.0, 0], [0.5, null], [1.0, 127], [0.3, null], [0.0, 0]] as [$to, $wanted]) {
                     $now = self::move($engine, $pedal, $to, $now);
