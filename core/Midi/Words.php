@@ -33,6 +33,46 @@ final readonly class Words
         return $what.', channel '.(($status & 0x0F) + 1);
     }
 
+    /** The same in few letters and without its channel, such as "note on C4, vel 100" or "CC 11 = 64". */
+    public function brief(string $bytes): string
+    {
+        $status = \ord($bytes[0]);
+        $first = \ord($bytes[1] ?? "\0");
+        $second = \ord($bytes[2] ?? "\0");
+
+        return match ($status >= 0xF0 ? 0xF0 : $status & 0xF0) {
+            0x80 => "note off {$this->key($first)}, rel {$second}",
+            0x90 => 0 === $second ? "note off {$this->key($first)}, as on 0" : "note on {$this->key($first)}, vel {$second}",
+            0xA0 => "key pressure {$this->key($first)}, {$second}",
+            0xB0 => $first < Kind::FIRST_MODE_NUMBER ? "CC {$first} = {$second}" : 'mode: '.self::mode($first, $second),
+            0xC0 => 'program '.($first + $this->programsFrom),
+            0xD0 => "channel pressure {$first}",
+            0xE0 => 'bend '.self::signed(($second << 7 | $first) - 8192),
+            default => $this->of($bytes),
+        };
+    }
+
+    /** Fields of a message in few letters, such as "NRPN 8:3 = 8738". */
+    public function briefFields(Kind $kind, int $number, int $value): string
+    {
+        return match ($kind) {
+            Kind::Nrpn, Kind::Rpn => \sprintf('%s %d:%d = %d', strtoupper($kind->value), $number >> 7, $number & 0x7F, $value),
+            Kind::Cc14 => "CC {$number}, 14 bits = {$value}",
+            default => $this->fields($kind, $number, $value),
+        };
+    }
+
+    /** What a message is about, without its value, such as "cc 20". */
+    public function address(Kind $kind, int $number): string
+    {
+        return match (true) {
+            $kind->hasKey() => "{$kind->value} {$this->key($number)}",
+            Kind::Nrpn === $kind || Kind::Rpn === $kind => \sprintf('%s %d:%d', $kind->value, $number >> 7, $number & 0x7F),
+            $kind->hasNumber() => "{$kind->value} {$number}",
+            default => $kind->value,
+        };
+    }
+
     /** A message inside a rule, by its kind and fields, such as "cc 20 value 127". */
     public function fields(Kind $kind, int $number, int $value): string
     {

@@ -10,8 +10,8 @@ final readonly class Change
     /**
      * @param string|null $song of the set list, where the scene belongs to one
      * @param string|null $scene its title
-     * @param list<string> $was messages that were accepted, in words, each with what it did
-     * @param list<string> $now
+     * @param list<WordedMessage> $was messages that were accepted
+     * @param list<WordedMessage> $now
      * @param list<string> $came messages that came in just then, or last before, in words
      * @param list<string> $units those that are told something else
      */

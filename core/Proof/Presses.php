@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Engine\Controls\Restore;
+use ZigzagPost\Core\Engine\Scenes\Panic;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;

@@ -202,7 +202,7 @@ final readonly class Proving
             $told = [];
             foreach ([[$was, $said, $says], [$now, $says, $said]] as [$list, $own, $other]) {
                 foreach ($list as $index => $each) {
-                    $told = \in_array($own[$index], $other, true) ? $told : [...$told, ...array_keys($each->did)];
+                    $told = \in_array($own[$index], $other, false) ? $told : [...$told, ...array_keys($each->did)];
                 }
             }
             $changes[] = new Change(
@@ -225,24 +225,20 @@ final readonly class Proving
     /**
      * @param list<ToldOutput> $messages
      *
-     * @return list<string>
+     * @return list<WordedMessage>
      */
     private static function allWords(CompiledBook $book, array $messages): array
     {
-        return array_map(static fn (ToldOutput $each): string => self::words($book, $each->output, $each->did), $messages);
+        return array_map(static fn (ToldOutput $each): WordedMessage => self::words($book, $each->output, $each->did), $messages);
     }
 
     /** @param array<string, string> $told what units did, by their names */
-    private static function words(CompiledBook $book, Output $message, array $told): string
+    private static function words(CompiledBook $book, Output $message, array $told): WordedMessage
     {
         $what = null === $message->pulseUs ? $book->words()->of($message->bytes) : 'a pulse';
+        $did = array_map(static fn (int|string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told);
 
-        return "{$message->port}: {$what}".
-            ([] === $told
-                ? ''
-                : ' ('.
-                    implode(', ', array_map(static fn (int|string $unit, string $did): string => "{$unit}: {$did}", array_keys($told), $told)).
-                    ')');
+        return new WordedMessage("{$message->port}: {$what}", implode(', ', $did));
     }
 
     /**

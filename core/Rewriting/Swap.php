@@ -29,12 +29,14 @@ final class Swap
         $new = new Device($from->unit, $to);
         $used = [];
         foreach (Rename::titlesOf($book, $from->name) as ['what' => $what, 'title' => $title]) {
-            $used["{$what} ".Title::key($title->text)]['lines'][] = $title->span->line;
-            $used["{$what} ".Title::key($title->text)]['title'] = $title->text;
+            $key = "{$what} ".Title::key($title->text);
+            $used[$key]['what'] = $what;
+            $used[$key]['lines'][] = $title->span->line;
+            $used[$key]['title'] = $title->text;
         }
         $matches = [];
-        foreach ($used as $key => $each) {
-            $what = explode(' ', (string) $key)[0];
+        foreach ($used as $each) {
+            $what = $each['what'];
             $match = match ($what) {
                 'control' => self::control($from->control($each['title']), $each['title'], $new),
                 'parameter' => self::parameter($from->parameter($each['title']), $each['title'], $new),

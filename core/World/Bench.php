@@ -138,7 +138,7 @@ final class Bench
     }
 
     /**
-     * @return list<array{id: string, port: string, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
+     * @return list<array{id: string, ports: list<string>, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
      *     stopped: string|null, face: string, channel: int,
      *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> what can be played here
      */

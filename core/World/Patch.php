@@ -146,7 +146,7 @@ final readonly class Patch
     }
 
     /**
-     * @return list<array{id: string, port: string, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
+     * @return list<array{id: string, ports: list<string>, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
      *     stopped: string|null, face: string, channel: int,
      *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}> units that can be played
      */
@@ -154,7 +154,7 @@ final readonly class Patch
     {
         $senders = [];
         foreach ($this->from as $unit => $ways) {
-            $ports = implode(', ', array_values(array_unique(array_column($ways, 'port'))));
+            $ports = array_values(array_unique(array_column($ways, 'port')));
             $senders[] = SenderView::of((string) $unit, $ports, $this->boxes[$unit], $this->standIn((string) $unit), $this->stopped[$unit] ?? null);
         }
 

@@ -16,15 +16,15 @@ final class SenderView
      * shown moving when a tape plays it. Null where that does not say how far it is moved.
      *
      * @param string $id the unit
-     * @param string $ports where it comes in
+     * @param list<string> $ports where it comes in
      * @param SeatedStandIn|null $standIn what stands in; null for a unit of a rig
      * @param string|null $stopped why nothing of it comes in
      *
-     * @return array{id: string, port: string, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
+     * @return array{id: string, ports: list<string>, title: string, standIn: array{port: string, chart: string, channel: int|null}|null,
      *     stopped: string|null, face: string, channel: int,
      *     controls: list<array{control: string, label: string, moves: string|null, ends: string|null}>}
      */
-    public static function of(string $id, string $ports, Device $device, ?SeatedStandIn $standIn = null, ?string $stopped = null): array
+    public static function of(string $id, array $ports, Device $device, ?SeatedStandIn $standIn = null, ?string $stopped = null): array
     {
         $sender = new DeviceSender($device);
         $view = $sender->describe();
@@ -37,7 +37,7 @@ final class SenderView
         }
         $title = null === $standIn ? $device->label() : $device->chart->name;
 
-        return ['id' => $id, 'port' => $ports, 'title' => $title, 'standIn' => $standIn?->view(), 'stopped' => $stopped, ...$view, 'controls' => $controls];
+        return ['id' => $id, 'ports' => $ports, 'title' => $title, 'standIn' => $standIn?->view(), 'stopped' => $stopped, ...$view, 'controls' => $controls];
     }
 
     /** @param int|null $value what the message must carry */

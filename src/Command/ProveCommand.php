@@ -12,6 +12,7 @@ use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\Milliseconds;
+use ZigzagPost\Core\Proof\WordedMessage;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 #[AsCommand('prove', 'Plays the kept tapes of a rig again and says what is not as it was accepted')]
@@ -46,9 +47,9 @@ final class ProveCommand extends RigCommand
                     ' ms'.
                     ('' === $place ? '' : " {$place}").
                     ': was '.
-                    ([] === $change['was'] ? 'nothing' : implode(', ', $change['was'])).
+                    ([] === $change['was'] ? 'nothing' : self::messages($change['was'])).
                     '; now '.
-                    ([] === $change['now'] ? 'nothing' : implode(', ', $change['now']));
+                    ([] === $change['now'] ? 'nothing' : self::messages($change['now']));
             }
         }
         foreach ($view['uncovered']['rules'] as $rule) {
@@ -60,5 +61,11 @@ final class ProveCommand extends RigCommand
         $isBad = [] !== array_filter($view['proofs'], static fn (array $proof): bool => [] !== $proof['changes'] || null !== $proof['unreadable']);
 
         return new Computed([] === $view['proofs'] ? ['no tapes are kept with this rig'] : $lines, $view, $isBad ? 1 : 0);
+    }
+
+    /** @param list<array{what: string, did: string}> $messages */
+    private static function messages(array $messages): string
+    {
+        return implode(', ', array_map(static fn (array $each): string => (new WordedMessage($each['what'], $each['did']))->text(), $messages));
     }
 }

@@ -17,6 +17,7 @@ final class ArrivalView
             'control' => $arrival->control,
             'device' => $arrival->at->device,
             'target' => $arrival->at->words(),
+            'parameter' => $arrival->at->parameter,
             'answer' => $arrival->answer,
             'reason' => $arrival->reason,
             'hops' => $arrival->hops,

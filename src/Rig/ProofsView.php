@@ -12,6 +12,7 @@ use ZigzagPost\Core\Proof\Change;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Proof\RulesSum;
+use ZigzagPost\Core\Proof\WordedMessage;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\World\Patch;
 
@@ -21,8 +22,8 @@ final class ProofsView
     /**
      * @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, unreadable: string|null,
      *     program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null,
-     *     was: list<string>, now: list<string>, units: list<string>, came: list<string>}>}>, uncovered: array{rules: list<array{title: string,
-     *     line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}}
+     *     was: list<array{what: string, did: string}>, now: list<array{what: string, did: string}>, units: list<string>,
+     *     came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}}
      *
      * @throws BadFile
      */
@@ -49,8 +50,8 @@ final class ProofsView
                             'timeUs' => $change->timeUs,
                             'song' => $change->song,
                             'scene' => $change->scene,
-                            'was' => $change->was,
-                            'now' => $change->now,
+                            'was' => array_map(self::message(...), $change->was),
+                            'now' => array_map(self::message(...), $change->now),
                             'units' => $change->units,
                             'came' => $change->came,
                         ],
@@ -79,5 +80,11 @@ final class ProofsView
         foreach (\array_slice($rig->proofs, $from) as $tape) {
             yield Proving::of($tape, $book, $seats, $rig->show, $rules);
         }
+    }
+
+    /** @return array{what: string, did: string} */
+    private static function message(WordedMessage $message): array
+    {
+        return ['what' => $message->what, 'did' => $message->did];
     }
 }

@@ -114,7 +114,7 @@ final class ApiTest extends ApiTestCase
             ['do' => 'play', 'timeUs' => 30, 'port' => 'keys', 'bytes' => '80 3C 40'],
         ]);
         self::assertSame('82 3C 40', $this->at($news, 'records.0.visits.0.outs.0.bytes'), 'the note ends where it began');
-        self::assertSame('keys', $this->at($news, 'senders.0.port'));
+        self::assertSame('keys', $this->at($news, 'senders.0.ports.0'));
 
         $this->play($path, 3, [['do' => 'play', 'timeUs' => 35, 'port' => 'keys', 'bytes' => '90 3C 40']]);
         $news = $this->play($path, 4, [['do' => 'panic', 'timeUs' => 40]]);

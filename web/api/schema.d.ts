@@ -1646,6 +1646,7 @@ export interface components {
             control: string;
             device: string;
             target: string;
+            parameter: string | null;
             answer: string;
             reason: string;
             hops: string[];
@@ -2017,12 +2018,18 @@ export interface components {
                 scenes: string[];
             };
         };
+        WordedMessage: {
+            /** @description Port and message. */
+            what: string;
+            /** @description By which units what was done, empty where nothing was. */
+            did: string;
+        };
         ProofChange: {
             timeUs: number;
             song: string | null;
             scene: string | null;
-            was: string[];
-            now: string[];
+            was: components["schemas"]["WordedMessage"][];
+            now: components["schemas"]["WordedMessage"][];
             units: string[];
             /** @description What came in just then, or last before. */
             came: string[];
@@ -2150,8 +2157,8 @@ export interface components {
         Sender: {
             /** @description The unit, or the port where something stands in. */
             id: string;
-            /** @description Where it comes in; several with commas between. */
-            port: string;
+            /** @description Where it comes in. */
+            ports: string[];
             /** @description What it is called. */
             title: string;
             /** @description What stands in here, null for a unit of the rig. */
@@ -2195,8 +2202,14 @@ export interface components {
             /** @description Of several messages that belong together the bytes of all. */
             bytes: string;
             text: string;
+            /** @description In few letters, without its channel. */
+            brief: string;
+            /** @description 1 to 16, null where it has none. */
+            channel: number | null;
             /** @description What is to be said of it, such as the voice it takes. */
             remark: string | null;
+            /** @description The voice that a note takes, counted from 1. */
+            voice: number | null;
             /** @description What it did to units of the rig. */
             arrived?: string | null;
         };
@@ -2209,6 +2222,8 @@ export interface components {
                 field: string;
                 was: string;
                 now: string;
+                /** @description The change in few letters. */
+                brief: string;
             }[];
             outs: components["schemas"]["Made"][];
             tear: {
@@ -2223,6 +2238,9 @@ export interface components {
             port: string;
             bytes: string;
             text: string;
+            /** @description In few letters, without its channel. */
+            brief: string;
+            channel: number | null;
             /** @enum {unknown} */
             fate: "delivered" | "dropped" | "rejected" | "unclaimed" | "handled";
             reason: string | null;
@@ -2237,7 +2255,10 @@ export interface components {
             port: string;
             bytes: string;
             text: string;
+            brief: string;
+            channel: number | null;
             remark: string | null;
+            voice: number | null;
             arrived?: string | null;
         };
         DeviceView: {

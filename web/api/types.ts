@@ -23,6 +23,7 @@ export type Sender = Schemas['Sender'];
 export type Receiver = Schemas['Receiver'];
 export type DeviceView = Schemas['DeviceView'];
 export type StandIn = Schemas['StandIn'];
+export type WordedMessage = Schemas['WordedMessage'];
 export type TraceRecord = Schemas['TraceRecord'];
 export type Visit = Schemas['Visit'];
 export type Late = Schemas['Late'];

@@ -1,4 +1,4 @@
-import type { ProofChange } from '../api/types';
+import type { ProofChange, WordedMessage } from '../api/types';
 import { Scroll } from '../ui/Scroll';
 
 const WIDTH = 430;
@@ -40,15 +40,15 @@ function Side({
 }: {
   title: string;
   came: readonly string[];
-  outs: readonly string[];
-  others: readonly string[];
+  outs: readonly WordedMessage[];
+  others: readonly WordedMessage[];
 }) {
   // A few of those that are the same give the place; the rest are counted.
   const rest = [...others];
   let same = 0;
   const shown = outs
     .map((message) => {
-      const at = rest.indexOf(message);
+      const at = rest.findIndex((each) => each.what === message.what && each.did === message.did);
       if (at >= 0) {
         rest.splice(at, 1);
       }
@@ -69,24 +69,24 @@ function Side({
         viewBox={`0 0 ${WIDTH} ${height}`}
         className="block w-full"
         role="img"
-        aria-label={`${title}: ${came.join(', ') || 'nothing'} gives ${outs.join(', ') || 'nothing'}`}
+        aria-label={`${title}: ${came.join(', ') || 'nothing'} gives ${outs.map(({ what }) => what).join(', ') || 'nothing'}`}
       >
         <line className="zz-rail" x1={LEFT} x2={LEFT} y1={0} y2={height} />
         <line className="zz-rail" x1={RIGHT} x2={RIGHT} y1={0} y2={height} />
         {came.map((message, index) => (
-          <Message key={`${index} ${message}`} x={4} y={start + index * ROW} text={message} most={19} />
+          <Message key={`${index} ${message}`} x={4} y={start + index * ROW} what={message} most={19} />
         ))}
-        {came.length === 0 && <Message x={4} y={start} text="the start" most={19} />}
+        {came.length === 0 && <Message x={4} y={start} what="the start" most={19} />}
         {shown.map(({ message, isSame }, index) => {
           const y = start + index * ROW;
           return (
-            <g key={`${index} ${message}`} opacity={isSame ? 0.45 : 1}>
+            <g key={`${index} ${message.what}`} opacity={isSame ? 0.45 : 1}>
               <path
                 className="zz-line"
                 d={`M${LEFT} ${start}L${LEFT + 60} ${y}L${RIGHT} ${y}`}
                 strokeWidth={isSame ? 1 : 2.5}
               />
-              <Message x={RIGHT + 8} y={y} text={message} most={32} isBold={!isSame} />
+              <Message x={RIGHT + 8} y={y} {...message} most={32} isBold={!isSame} />
             </g>
           );
         })}
@@ -108,22 +108,23 @@ function Side({
 function Message({
   x,
   y,
-  text,
+  what,
+  did = '',
   most,
   isBold = false,
 }: {
   x: number;
   y: number;
-  text: string;
+  what: string;
+  did?: string;
   most: number;
   isBold?: boolean;
 }) {
-  const [, what = text, did = ''] = /^(.*?)(?: \((.*)\))?$/.exec(text) ?? [];
   const cut = (line: string) => (line.length > most ? `${line.slice(0, most - 1)}…` : line);
   const second = did === '' ? what.slice(most) : did;
   return (
     <>
-      <title>{text}</title>
+      <title>{did === '' ? what : `${what} (${did})`}</title>
       <text className="zz-text" x={x} y={y} fontWeight={isBold ? 600 : 400}>
         {did === '' ? what.slice(0, most) : cut(what)}
       </text>

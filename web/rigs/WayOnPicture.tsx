@@ -10,7 +10,7 @@ const TEAR = 'l4 -8l5 16l5 -16l5 16l4 -8';
 /** The way of a message over the leads of a rig, drawn on to the parameter at its end, or to the torn edge where it stops. */
 export function WayOnPicture({ way, lines, end }: { way: Arrival; lines: readonly string[]; end: Point }) {
   const isTorn = way.stopsAt !== null;
-  const words = isTorn ? way.reason : way.target.replace(/^parameter /, '');
+  const words = isTorn ? way.reason : (way.parameter ?? way.target);
   const shown = words.length > 44 ? `${words.slice(0, 43)}…` : words;
   const width = shown.length * 6.2 + 16;
   return (

@@ -21,7 +21,7 @@ export function Done({ rules }: { rules: RuleWork }) {
             <Button
               icon={<Undo2 size={16} />}
               label="Take it back"
-              disabled={rules.isBusy || /^(Taken back|Nothing)/.test(done.words)}
+              disabled={rules.isBusy || !rules.canTakeBack}
               onClick={rules.takeBack}
             />
           </>

@@ -17,6 +17,8 @@ export interface RuleWork {
   problem: string | null;
   /** What was done last, and what is the same in both after a copy. */
   done: { words: string; same: readonly string[]; left: readonly string[] } | null;
+  /** Whether what was done last can be taken back. */
+  canTakeBack: boolean;
   takeBack: () => void;
   close: () => void;
 }
@@ -29,6 +31,7 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
     left: readonly string[];
     before: { name: string; text: string };
     version: number;
+    places: number;
   } | null>(null);
   const [hasGone, setGone] = useState<string | null>(null);
   const change = useMutation({
@@ -45,6 +48,7 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
         left,
         before: { name: before.name, text: before.text },
         version,
+        places,
       };
     },
     onSuccess: (made) => {
@@ -74,6 +78,7 @@ export function useRules(book: string | null, onChanged: () => void): RuleWork {
     isBusy: change.isPending || takeBack.isPending,
     problem,
     done: done ?? (hasGone === null ? null : { words: hasGone, same: [], left: [] }),
+    canTakeBack: done !== null && done.places > 0,
     takeBack: done === null ? () => undefined : () => takeBack.mutate(),
     close: () => {
       setDone(null);

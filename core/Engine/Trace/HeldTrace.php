@@ -78,7 +78,10 @@ final class HeldTrace
                     'port' => $made['port'],
                     'bytes' => $made['bytes'],
                     'text' => $made['text'],
+                    'brief' => $made['brief'],
+                    'channel' => $made['channel'],
                     'remark' => $made['remark'],
+                    'voice' => $made['voice'],
                 ];
 
                 return;

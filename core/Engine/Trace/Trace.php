@@ -14,13 +14,15 @@ use ZigzagPost\Core\Midi\Words;
 /**
  * Writes down for each message what became of it: the rules it went through, what they changed, where it left.
  *
- * @phpstan-type Made array{line: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
- * @phpstan-type Mark array{line: int, field: string, was: string, now: string}
+ * @phpstan-type Made array{line: int, timeUs: int, port: string, bytes: string, text: string, brief: string, channel: int|null,
+ *     remark: string|null, voice: int|null}
+ * @phpstan-type Mark array{line: int, field: string, was: string, now: string, brief: string}
  * @phpstan-type Tear array{line: int, how: string, reason: string}
  * @phpstan-type Visit array{rule: int, title: string, line: int, marks: list<Mark>, outs: list<Made>, tear: Tear|null}
- * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, fate: string, reason: string|null,
- *     visits: list<Visit>, due: list<int>}
- * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string, remark: string|null}
+ * @phpstan-type TraceRecord array{seq: int, timeUs: int, port: string, bytes: string, text: string, brief: string, channel: int|null,
+ *     fate: string, reason: string|null, visits: list<Visit>, due: list<int>}
+ * @phpstan-type Late array{of: int, rule: int, timeUs: int, port: string, bytes: string, text: string, brief: string, channel: int|null,
+ *     remark: string|null, voice: int|null}
  *
  * @phpstan-import-type Origin from \ZigzagPost\Core\Engine\State\State
  * @phpstan-import-type Two from \ZigzagPost\Core\Engine\State\State
@@ -50,6 +52,7 @@ final class Trace
     private array $replaced = [];
     /** What is to be said of the message that goes out next. */
     private ?string $remark = null;
+    private ?int $voice = null;
     /** @var TraceRecord|null */
     private ?array $current = null;
     /** Before the next step. */
@@ -96,6 +99,8 @@ final class Trace
             'port' => $this->book->ports()[$port],
             'bytes' => Bytes::toHex($raw),
             'text' => $this->words->of($raw),
+            'brief' => $this->words->brief($raw),
+            'channel' => self::channelOf($raw),
             'fate' => self::HANDLED,
             'reason' => null,
             'visits' => [],
@@ -123,6 +128,7 @@ final class Trace
         $this->begin($t, $port, $bytes);
         if (null !== $this->current) {
             $this->current['text'] = $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}";
+            [$this->current['brief'], $this->current['channel']] = [$this->words->briefFields(Kind::cases()[$kind], $n, $v), $ch];
         }
     }
 
@@ -155,6 +161,7 @@ final class Trace
         $this->begin($t, $port, $raw);
         if (null !== $this->current) {
             $this->current['text'] = "{$gesture}: {$this->current['text']}";
+            $this->current['brief'] = "{$gesture}: {$this->current['brief']}";
         }
     }
 
@@ -187,6 +194,7 @@ final class Trace
                 'field' => $field,
                 'was' => $was,
                 'now' => $now,
+                'brief' => ('channel' === $field ? 'ch' : $field)." {$was} → {$now}",
             ];
         }
     }
@@ -221,7 +229,13 @@ final class Trace
         if (null !== $this->current && [] !== $this->current['visits'] && $this->before != $now) {
             $last = \count($this->current['visits']) - 1;
             foreach ($this->changes(Kind::cases()[$kind], $now) as $change) {
-                $this->current['visits'][$last]['marks'][] = ['line' => $line, 'field' => $change->field, 'was' => $change->was, 'now' => $change->now];
+                $this->current['visits'][$last]['marks'][] = [
+                    'line' => $line,
+                    'field' => $change->field,
+                    'was' => $change->was,
+                    'now' => $change->now,
+                    'brief' => $change->brief,
+                ];
             }
         }
         $this->before = $now;
@@ -240,24 +254,56 @@ final class Trace
         }
     }
 
-    /** What is to be said of the message that goes out next, such as the voice it takes. */
-    public function remark(?string $remark): void
+    /** The voice that the note takes which goes out next, counted from 1. */
+    public function takesVoice(int $voice): void
     {
-        $this->remark = $remark;
+        [$this->remark, $this->voice] = ["voice {$voice}", $voice];
     }
 
-    /** @param string|null $text what several messages that belong together mean; null for the usual words */
-    public function out(int $t, int $port, string $bytes, ?string $text = null): void
+    /** The note that goes out next ends to make way for another. */
+    public function makesWay(): void
     {
-        $name = $this->book->ports()[$port];
+        $this->remark = 'makes way';
+    }
+
+    public function forgetRemark(): void
+    {
+        $this->remark = $this->voice = null;
+    }
+
+    public function out(int $t, int $port, string $bytes): void
+    {
+        $isPulse = '' === $bytes;
+        $this->left(
+            $t,
+            $port,
+            $bytes,
+            $isPulse ? 'pulse' : $this->words->of($bytes),
+            $isPulse ? 'pulse' : $this->words->brief($bytes),
+            $isPulse ? null : self::channelOf($bytes),
+        );
+    }
+
+    private static function channelOf(string $bytes): ?int
+    {
+        $status = \ord($bytes[0] ?? "\0");
+
+        return $status >= 0x80 && $status < 0xF0 ? ($status & 0x0F) + 1 : null;
+    }
+
+    private function left(int $t, int $port, string $bytes, string $text, string $brief, ?int $channel): void
+    {
         $made = [
             'timeUs' => $t,
-            'port' => $name,
+            'port' => $this->book->ports()[$port],
             'bytes' => Bytes::toHex($bytes),
-            'text' => $text ?? ('' === $bytes ? 'pulse' : $this->words->of($bytes)),
+            'text' => $text,
+            'brief' => $brief,
+            'channel' => $channel,
             'remark' => $this->remark,
+            'voice' => $this->voice,
         ];
-        $this->remark = null;
+        $this->forgetRemark();
         if (null !== $this->current && [] !== $this->current['visits']) {
             $this->current['visits'][\count($this->current['visits']) - 1]['outs'][] = ['line' => $this->line] + $made;
         } else {
@@ -268,7 +314,9 @@ final class Trace
     /** @param list<string> $messages */
     public function together(int $t, int $port, array $messages, int $kind, int $ch, int $n, int $v): void
     {
-        $this->out($t, $port, implode('', $messages), $this->words->fields(Kind::cases()[$kind], $n, $v).", channel {$ch}");
+        $of = Kind::cases()[$kind];
+        $text = $this->words->fields($of, $n, $v).", channel {$ch}";
+        $this->left($t, $port, implode('', $messages), $text, $this->words->briefFields($of, $n, $v), $ch);
     }
 
     /** A message waits, and may be replaced by a later one of the same control. */
@@ -425,21 +473,27 @@ final class Trace
                 'message',
                 $this->words->fields(Kind::cases()[$was->kind], $was->number, $was->value),
                 $this->words->fields($kind, $now->number, $now->value),
+                '→ '.$this->words->address($kind, $now->number),
             );
         } elseif ($was->number !== $now->number) {
             $changes[] = $kind->hasKey()
-                ? new FieldChange('key', $this->words->key($was->number), $this->words->key($now->number))
-                : new FieldChange('number', (string) $was->number, (string) $now->number);
+                ? self::changed('key', 'key', $this->words->key($was->number), $this->words->key($now->number))
+                : self::changed('number', 'no.', (string) $was->number, (string) $now->number);
         }
         if ($was->kind === $now->kind && $was->value !== $now->value) {
             $field =
                 Kind::Note === $kind ? 'velocity' : (\in_array($kind, [Kind::Program, Kind::Bend, Kind::Pressure], true) ? $kind->value : 'value');
-            $changes[] = new FieldChange($field, (string) $was->value, (string) $now->value);
+            $changes[] = self::changed($field, 'velocity' === $field ? 'vel' : $field, (string) $was->value, (string) $now->value);
         }
         if ($was->channel !== $now->channel && $kind->hasChannel()) {
-            $changes[] = new FieldChange('channel', 0 === $was->channel ? '' : (string) $was->channel, (string) $now->channel);
+            $changes[] = self::changed('channel', 'ch', 0 === $was->channel ? '' : (string) $was->channel, (string) $now->channel);
         }
 
         return $changes;
+    }
+
+    private static function changed(string $field, string $brief, string $was, string $now): FieldChange
+    {
+        return new FieldChange($field, $was, $now, "{$brief} {$was} → {$now}");
     }
 }

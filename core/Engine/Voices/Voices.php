@@ -81,7 +81,7 @@ final class Voices implements Follower
         $state->lastVoice[$step] = $chosen;
         $slots[$chosen] = [Note::of($port, $channel, $n), $own, self::SOUNDS, ++$state->made, $inPort, ControlAddress::channel($control)];
         $state->voiceOf[$own][] = [$step, $chosen];
-        $run->trace?->remark('voice '.($chosen + 1));
+        $run->trace?->takesVoice($chosen + 1);
         Notes::begin($run, $t, $port, $channel, $n, $v, $own);
 
         return true;
@@ -221,8 +221,8 @@ final class Voices implements Follower
         } else {
             $run->state->disown($own, $note);
         }
-        $run->trace?->remark('makes way');
+        $run->trace?->makesWay();
         Notes::endNote($run, $t, $note, 1, Notes::RELEASE_VELOCITY);
-        $run->trace?->remark(null);
+        $run->trace?->forgetRemark();
     }
 }

@@ -96,8 +96,8 @@ final class ProvingTest extends TestCase
         $proofs = self::proofs(self::analysis(["/units/{$brine}/settings/channel/value" => 9]));
         $change = $proofs[1]->changes[0] ?? null;
         self::assertNotNull($change);
-        self::assertStringContainsString('channel 7', implode(' ', $change->was));
-        self::assertStringContainsString('channel 9', implode(' ', $change->now));
+        self::assertStringContainsString('channel 7', implode(' ', array_column($change->was, 'what')));
+        self::assertStringContainsString('channel 9', implode(' ', array_column($change->now, 'what')));
         self::assertContains('brine', $change->units);
         self::assertNotNull($change->song);
     }

@@ -260,7 +260,7 @@ final class StandInsTest extends TestCase
     {
         $signs = [];
         foreach (['keys', 'pads', 'faders', 'switches', 'sensor'] as $chart) {
-            foreach (SenderView::of('p', 'p', Shipped::device($chart))['controls'] as $control) {
+            foreach (SenderView::of('p', ['p'], Shipped::device($chart))['controls'] as $control) {
                 $signs["{$chart} {$control['control']}"] = [$control['moves'], $control['ends']];
             }
         }

@@ -171,7 +171,19 @@ function together(played: readonly Played[], control: Candidate): readonly Playe
     : [...played, proposed(control)];
 }
 
+/** What a control of a sort is called in short. */
+const NOUNS: Record<string, string> = {
+  'momentary switch': 'switch',
+  'latching switch': 'switch',
+  'pad or key': 'key',
+  'fader or pedal': 'pedal',
+  '14-bit fader': 'fader',
+  'parameter message': 'message',
+  'program button': 'button',
+  'transport button': 'button',
+};
+
 function proposed(control: Candidate): Played {
-  const what = control.sorts[0]?.split(' ').at(-1) ?? 'control';
+  const what = NOUNS[control.sorts[0] ?? ''] ?? control.sorts[0] ?? 'control';
   return { name: control.control ?? `${what} ${control.number ?? ''}`.trim(), control };
 }

@@ -33,17 +33,15 @@ export const SenderPanel = memo(function SenderPanel({
   lamps: Lamps;
 }) {
   const Face = FACES[sender.face];
+  const ports = sender.ports.join(', ');
   const channel = sender.channel === 0 ? '' : ` ${sender.channel}`;
   return (
     <Panel
       title={sender.title}
       aside={
         <>
-          <span
-            className="text-xs whitespace-nowrap"
-            title={`comes in at ${sender.port}, MIDI channel${channel}`}
-          >
-            {`${sender.port}${channel}`}
+          <span className="text-xs whitespace-nowrap" title={`comes in at ${ports}, MIDI channel${channel}`}>
+            {`${ports}${channel}`}
           </span>
           <StandInButton standIn={sender.standIn} store={store} />
         </>

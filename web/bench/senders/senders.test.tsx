@@ -12,7 +12,7 @@ import { SurfaceFace } from './SurfaceFace';
 const play = vi.fn<(control: string, value: number) => void>();
 
 function sender(face: Sender['face'], controls: string[]): Sender {
-  return { port: 'p', face, controls: controls.map((control) => ({ control, label: control })) } as Sender;
+  return { ports: ['p'], face, controls: controls.map((control) => ({ control, label: control })) } as Sender;
 }
 
 /** A face whose controls stay where they are put, as on the bench. */

@@ -3,7 +3,7 @@ import { api } from '../../api/client';
 import type { News } from '../../api/types';
 import { BenchStore } from './BenchStore';
 import { opened, settled, withQuietServer } from './quietServer';
-import { bench, news, record, visit } from './samples';
+import { late as lateMade, made, bench, news, record, visit } from './samples';
 
 vi.mock('../../api/client', async (original) => ({
   ...(await original<typeof import('../../api/client')>()),
@@ -48,7 +48,7 @@ describe('gestures', () => {
         senders: [
           {
             id: 'keys',
-            port: 'keys',
+            ports: ['keys'],
             title: 'Keys',
             standIn: null,
             stopped: null,
@@ -119,15 +119,7 @@ it('asks again when something is due', async () => {
 describe('what comes back', () => {
   it('is kept with what went out later', async () => {
     const store = await opened();
-    const late = {
-      of: 1,
-      rule: 0,
-      timeUs: 9,
-      port: 'moths',
-      bytes: '80 3C 40',
-      text: 'note off',
-      remark: null,
-    };
+    const late = lateMade({ timeUs: 9, bytes: '80 3C 40', text: 'note off' });
     server.play.mockResolvedValueOnce(news({ heard: 99, records: [record()] }));
     store.play('keys', 'key 60', 96);
     await settled();
@@ -140,8 +132,8 @@ describe('what comes back', () => {
 
   it('says of each rule what it last did', async () => {
     const store = await opened();
-    const mark = { line: 3, field: 'key', was: 'C4', now: 'C3' };
-    const out = { line: 4, timeUs: 1, port: 'moths', bytes: '90 30 64', text: 'note C3', remark: null };
+    const mark = { line: 3, field: 'key', was: 'C4', now: 'C3', brief: 'key C4 → C3' };
+    const out = made({ line: 4, timeUs: 1, text: 'note C3' });
     server.play.mockResolvedValueOnce(
       news({
         heard: 99,

@@ -40,7 +40,7 @@ export class BenchStore {
    * @param rig the rig that the rulebook belongs to, if there is one
    */
   constructor(
-    private readonly rulebook: string | null = null,
+    readonly rulebook: string | null = null,
     readonly rig: string | null = null,
   ) {
     const name = () => this.window;
@@ -178,23 +178,8 @@ export class BenchStore {
 
   dismissPanic = (): void => this.update({ hasPanicked: false });
 
-  /** Whether the rules are kept in the library, so that something can be chosen beside them. */
-  get isOfRulebook(): boolean {
-    return this.rulebook !== null;
-  }
-
-  /** Stands another device in at a port; without a chart the one that the rules suggest. */
-  async standIn(chosen: {
-    port: string;
-    hears: boolean;
-    chart: string | null;
-    channel: number | null;
-  }): Promise<void> {
-    if (this.rulebook !== null) {
-      await api.chooseStandIn(this.rulebook, chosen);
-      await this.change(this.text, true);
-    }
-  }
+  /** What was chosen beside the rules is another: they are put on again. */
+  again = (): Promise<Checked | null> => this.change(this.text, true);
 
   /** Brings a unit back to where it should stand: program, values, lamps. */
   restore = (unit: string): void => this.bring({ do: 'restore', timeUs: this.nowUs(), unit });

@@ -9,8 +9,8 @@ export type Movements = ReadonlyMap<string, readonly [string, string, boolean]>;
 /** What the tapes of these senders move. */
 export function movementsOf(senders: readonly Sender[]): Movements {
   const moved = new Map<string, [string, string, boolean]>();
-  for (const { id, port: ports, controls } of senders) {
-    for (const port of ports.split(', ')) {
+  for (const { id, ports, controls } of senders) {
+    for (const port of ports) {
       for (const { control, moves, ends } of controls) {
         if (moves !== null) {
           moved.set(`${port} ${moves}`, [id, control, false]);

@@ -1,4 +1,4 @@
-import type { Bench, Checked, News, TraceRecord, Visit } from '../../api/types';
+import type { Bench, Checked, Late, News, TraceRecord, Visit } from '../../api/types';
 
 /** Made-up answers of the server, for tests. */
 export function record(change: Partial<TraceRecord> = {}): TraceRecord {
@@ -8,12 +8,34 @@ export function record(change: Partial<TraceRecord> = {}): TraceRecord {
     port: 'keys',
     bytes: '90 3C 64',
     text: 'note C4, velocity 100, channel 1',
+    brief: 'note C4, vel 100',
+    channel: 1,
     fate: 'delivered',
     reason: null,
     visits: [],
     due: [],
     ...change,
   };
+}
+
+export function made(change: Partial<Visit['outs'][number]> = {}): Visit['outs'][number] {
+  return {
+    line: 12,
+    timeUs: 0,
+    port: 'moths',
+    bytes: '92 3C 64',
+    text: 'note on C4, velocity 100, channel 3',
+    brief: 'note on C4, vel 100',
+    channel: 3,
+    remark: null,
+    voice: null,
+    ...change,
+  };
+}
+
+export function late(change: Partial<Late> = {}): Late {
+  const { timeUs, port, bytes, text, brief, channel, remark, voice } = made();
+  return { of: 1, rule: 0, timeUs, port, bytes, text, brief, channel, remark, voice, ...change };
 }
 
 export function visit(change: Partial<Visit> = {}): Visit {

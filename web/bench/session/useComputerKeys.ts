@@ -59,13 +59,7 @@ function controlOf(key: string, senders: readonly Sender[]): Played | null {
   if (note >= 0) {
     return first(senders, (control) => control.control === `key ${FIRST_NOTE + note}`, 0);
   }
-  return /^[1-8]$/.test(key)
-    ? first(
-        senders,
-        (control) => control.sort === 'switch' || /^switch \d/.test(control.control),
-        Number(key) - 1,
-      )
-    : null;
+  return /^[1-8]$/.test(key) ? first(senders, (control) => control.sort === 'switch', Number(key) - 1) : null;
 }
 
 /** A control of the first sender that has such ones and is not played with many fingers. */

@@ -15,7 +15,7 @@ export function StandInButton({
   store: BenchStore;
 }) {
   const [isOpen, setOpen] = useState(false);
-  if (standIn === null || !store.isOfRulebook) {
+  if (standIn === null || store.rulebook === null) {
     return null;
   }
   const label = `Stand-in at ${standIn.port}`;

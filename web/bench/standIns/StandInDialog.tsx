@@ -22,8 +22,11 @@ export function StandInDialog({
   const [chart, setChart] = useState(standIn.chart);
   const [channel, setChannel] = useState(standIn.channel);
   const choose = useMutation({
-    mutationFn: (chosen: string | null) =>
-      store.standIn({ port: standIn.port, hears, chart: chosen, channel: chosen === null ? null : channel }),
+    mutationFn: async (chosen: string | null) => {
+      const of = { port: standIn.port, hears, chart: chosen, channel: chosen === null ? null : channel };
+      await api.chooseStandIn(store.rulebook ?? '', of);
+      await store.again();
+    },
     onSuccess: onClose,
   });
   const offered = (charts.data ?? []).filter((each) => each.plays !== hears);

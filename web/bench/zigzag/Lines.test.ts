@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { News, TraceRecord } from '../../api/types';
 import { Passages } from '../session/passages';
+import { late as sampleLate } from '../session/samples';
 import { EVERYTHING } from './filters';
 import { Heights } from './Heights';
 import { rowHeight } from './layout';
@@ -12,6 +13,8 @@ const record = (seq: number, bytes: string, timeUs = seq): TraceRecord => ({
   port: 'tilt',
   bytes,
   text: '',
+  brief: '',
+  channel: null,
   fate: 'delivered',
   reason: null,
   visits: [],
@@ -82,7 +85,7 @@ describe('lines', () => {
     const visit = { rule: 1, title: 'r', line: 1, marks: [], outs: [], tear: null };
     passages.add(news([{ ...record(1, '90 3C 40'), visits: [visit] }]));
     lines.sync(passages, EVERYTHING, NONE);
-    const late = { of: 1, rule: 1, timeUs: 9, port: 'moths', bytes: '80 3C 40', text: 'off', remark: null };
+    const late = sampleLate({ rule: 1, timeUs: 9 });
     passages.add(news([], { late: [late, late] }));
     lines.sync(passages, EVERYTHING, NONE);
     const passage = lines.at(0);

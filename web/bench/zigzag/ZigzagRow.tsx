@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { Passage } from '../session/passages';
-import { fit, layoutRow, LEFT, RIGHT, shortText, type FoldLayout } from './layout';
+import { fit, layoutRow, LEFT, RIGHT, type FoldLayout } from './layout';
 
 const TEAR = 'l4 -7l5 14l5 -14l5 14l4 -7';
 
@@ -19,7 +19,6 @@ export const ZigzagRow = memo(function ZigzagRow({
   }
   const layout = layoutRow(passage, width);
   const { record } = passage;
-  const coming = shortText(record.text);
   const rail = width - RIGHT;
   return (
     <svg
@@ -32,11 +31,11 @@ export const ZigzagRow = memo(function ZigzagRow({
       <line className="zz-rail" x1={LEFT} x2={LEFT} y1={0} y2={layout.height} />
       <line className="zz-rail" x1={rail} x2={rail} y1={0} y2={layout.height} />
       <text className="zz-text" x={8} y={18}>
-        {fit(coming.what, LEFT - 16)}
+        {fit(record.brief, LEFT - 16)}
       </text>
       <text className="zz-soft" x={8} y={34}>
         {fit(
-          `${record.port}${coming.channel === '' ? '' : ` ${coming.channel}`} · ${(record.timeUs / 1e6).toFixed(2)} s`,
+          `${record.port}${record.channel === null ? '' : ` ${record.channel}`} · ${(record.timeUs / 1e6).toFixed(2)} s`,
           LEFT - 16,
           6.2,
         )}
@@ -63,7 +62,6 @@ export const ZigzagRow = memo(function ZigzagRow({
 /** A stream, folded into one thick line. */
 function Stream({ passage, width, count }: { passage: Passage; width: number; count: number }) {
   const rail = width - RIGHT;
-  const { what } = shortText(passage.record.text);
   return (
     <svg
       width={width}
@@ -78,7 +76,7 @@ function Stream({ passage, width, count }: { passage: Passage; width: number; co
         {fit(`${count} × stream`, LEFT - 16)}
       </text>
       <text className="zz-soft" x={8} y={34}>
-        {fit(`${passage.record.port} · from ${what}`, LEFT - 16, 6.2)}
+        {fit(`${passage.record.port} · from ${passage.record.brief}`, LEFT - 16, 6.2)}
       </text>
       <path
         className="zz-line"
@@ -95,20 +93,19 @@ function Stream({ passage, width, count }: { passage: Passage; width: number; co
 
 function Outs({ fold, rail }: { fold: FoldLayout; rail: number }) {
   return fold.outs.map((out, index) => {
-    const leaving = shortText(out.text);
     return (
       <g key={index}>
         <path className={`zz-out ${out.isLate ? 'zz-late' : ''}`} d={out.path} />
         {out.messages > 1 && <Bundle x={rail - 46} y={out.y} messages={out.messages} />}
-        {out.remark !== null && <Remark x={rail - 24} y={out.y} text={out.remark} />}
+        {out.remark !== null && <Remark x={rail - 24} y={out.y} voice={out.voice} />}
         <path className="zz-out" d={`M${rail - 7} ${out.y - 5}L${rail} ${out.y}L${rail - 7} ${out.y + 5}`} />
         <text className="zz-text" x={rail + 8} y={out.y - 2}>
-          {fit(leaving.what, RIGHT - 12)}
+          {fit(out.brief, RIGHT - 12)}
         </text>
         <text className="zz-soft" x={rail + 8} y={out.y + 13}>
           {fit(
             [
-              `${out.port}${leaving.channel === '' ? '' : ` ${leaving.channel}`}`,
+              `${out.port}${out.channel === null ? '' : ` ${out.channel}`}`,
               ...(out.remark === null ? [] : [out.remark]),
               ...(out.isLate ? ['later'] : []),
             ].join(' · ') + (out.arrived === null ? '' : ` → ${out.arrived}`),
@@ -171,9 +168,8 @@ function Bundle({ x, y, messages }: { x: number; y: number; messages: number }) 
 }
 
 /** The voice that a note takes, or a cross where one makes way. */
-function Remark({ x, y, text }: { x: number; y: number; text: string }) {
-  const voice = /^voice (\d+)$/.exec(text)?.[1];
-  if (voice === undefined) {
+function Remark({ x, y, voice }: { x: number; y: number; voice: number | null }) {
+  if (voice === null) {
     return <path className="zz-torn" d={`M${x - 6} ${y - 6}l12 12m0 -12l-12 12`} />;
   }
   return (

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Passage } from '../session/passages';
-import { record, visit } from '../session/samples';
+import { late as lateMade, made, record, visit } from '../session/samples';
 import { explain, seconds } from './explain';
 
 function told(change: Parameters<typeof record>[0], late: Passage['late'] = []): string {
@@ -19,8 +19,8 @@ it('says what a rule changed, on which line, and where it left', () => {
   const text = told({
     visits: [
       visit({
-        marks: [{ line: 14, field: 'channel', was: '1', now: '3' }],
-        outs: [{ line: 15, timeUs: 0, port: 'moths', bytes: '92 3C 64', text: 'note C4', remark: null }],
+        marks: [{ line: 14, field: 'channel', was: '1', now: '3', brief: 'ch 1 → 3' }],
+        outs: [made({ line: 15, text: 'note C4' })],
       }),
     ],
   });
@@ -36,22 +36,13 @@ it('says why it was dropped', () => {
 });
 
 it('says what left later, under the rule that made it', () => {
-  const late = [
-    { of: 1, rule: 0, timeUs: 251_000, port: 'moths', bytes: '80 3C 40', text: 'note off C4', remark: null },
-  ];
+  const late = [lateMade({ timeUs: 251_000, bytes: '80 3C 40', text: 'note off C4' })];
   expect(told({ visits: [visit()] }, late)).toContain('250.0 ms later note off C4 (80 3C 40) left at moths.');
 });
 
 it('says which voice a note takes, and which note makes way', () => {
-  const off = {
-    line: 3,
-    timeUs: 0,
-    port: 'moths',
-    bytes: '82 3C 40',
-    text: 'note off C4',
-    remark: 'makes way',
-  };
-  const on = { ...off, bytes: '92 44 60', text: 'note on G#4', remark: 'voice 1' };
+  const off = made({ bytes: '82 3C 40', text: 'note off C4', remark: 'makes way' });
+  const on = { ...off, bytes: '92 44 60', text: 'note on G#4', remark: 'voice 1', voice: 1 };
   const text = told({ visits: [visit({ outs: [off, on] })] });
   expect(text).toContain('It left at moths as note off C4 (82 3C 40), the oldest note, to make way.');
   expect(text).toContain('It left at moths as note on G#4 (92 44 60), on voice 1.');

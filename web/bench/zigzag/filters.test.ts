@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import type { Passage } from '../session/passages';
 import { EVERYTHING, passes } from './filters';
+import { made } from '../session/samples';
 
 const passage: Passage = {
   record: {
@@ -9,6 +10,8 @@ const passage: Passage = {
     port: 'keys',
     bytes: '90 3C 64',
     text: 'note on C4',
+    brief: 'note on C4',
+    channel: 1,
     fate: 'delivered',
     reason: null,
     due: [],
@@ -19,7 +22,7 @@ const passage: Passage = {
         line: 1,
         marks: [],
         tear: null,
-        outs: [{ line: 2, timeUs: 0, port: 'moths', bytes: '92 3C 64', text: '', remark: null }],
+        outs: [made({ line: 2 })],
       },
     ],
   },

@@ -1,35 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { TraceRecord } from '../../api/types';
 import type { Passage } from '../session/passages';
-import { fit, layoutRow, rowHeight, shortText } from './layout';
+import { late, made, record } from '../session/samples';
+import { fit, layoutRow, rowHeight } from './layout';
 
 function passage(visits: TraceRecord['visits'], change: Partial<TraceRecord> = {}): Passage {
-  return {
-    record: {
-      seq: 1,
-      timeUs: 0,
-      port: 'keys',
-      bytes: '90 3C 64',
-      text: 'note on C4, velocity 100, channel 1',
-      fate: 'delivered',
-      reason: null,
-      visits,
-      due: [],
-      ...change,
-    },
-    late: [],
-    isStream: false,
-  };
+  return { record: record({ visits, ...change }), late: [], isStream: false };
 }
 
-const out = {
-  line: 4,
-  timeUs: 0,
-  port: 'moths',
-  bytes: '92 3C 64',
-  text: 'note on C4, velocity 100, channel 3',
-  remark: null,
-};
+const out = made();
 const visit = { rule: 0, title: 'Through', line: 1, marks: [], outs: [out], tear: null };
 
 describe('the zigzag of a message', () => {
@@ -52,26 +31,17 @@ describe('the zigzag of a message', () => {
   });
 
   it('puts what goes out later with the rule it came from', () => {
-    const late = {
-      of: 1,
-      rule: 0,
-      timeUs: 9,
-      port: 'moths',
-      bytes: '82 3C 40',
-      text: 'note off C4',
-      remark: null,
-    };
-    const { folds } = layoutRow({ ...passage([visit]), late: [late] }, 700);
+    const { folds } = layoutRow({ ...passage([visit]), late: [late({ timeUs: 9 })] }, 700);
     expect(folds[0]?.outs.map((each) => each.isLate)).toEqual([false, true]);
   });
 });
 
 describe('what is said of a message that leaves', () => {
-  const leaving = (change: Partial<typeof out> & { remark?: string | null }) =>
+  const leaving = (change: Partial<typeof out>) =>
     layoutRow(passage([{ ...visit, outs: [{ ...out, ...change }] }]), 700).folds[0]?.outs[0];
 
   it('is the voice that it takes', () => {
-    expect(leaving({ remark: 'voice 3' as never })?.remark).toBe('voice 3');
+    expect(leaving({ remark: 'voice 3', voice: 3 })?.voice).toBe(3);
   });
 
   it('is how many messages travel as one', () => {
@@ -83,12 +53,6 @@ describe('what is said of a message that leaves', () => {
 });
 
 describe('short texts', () => {
-  it('keep what matters', () => {
-    expect(shortText('controller 11, value 64, channel 16')).toEqual({ what: 'CC 11 = 64', channel: '16' });
-    expect(shortText('nrpn 8:3 value 8738, channel 9')).toEqual({ what: 'NRPN 8:3 = 8738', channel: '9' });
-    expect(shortText('clock')).toEqual({ what: 'clock', channel: '' });
-  });
-
   it('are cut where they do not fit', () => {
     expect(fit('abcdefghij', 40, 10)).toBe('abc…');
     expect(fit('abc', 40, 10)).toBe('abc');

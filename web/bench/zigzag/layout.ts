@@ -36,16 +36,21 @@ const OUT = 34;
 const FOLD_X = LEFT + 40;
 const FAN = 34;
 
-type Made = Pick<Late, 'text' | 'port' | 'bytes' | 'remark' | 'arrived'>;
+type Made = Pick<Late, 'text' | 'brief' | 'channel' | 'port' | 'bytes' | 'remark' | 'voice' | 'arrived'>;
 
 interface Leaving {
   text: string;
+  /** In few letters, without its channel. */
+  brief: string;
+  channel: number | null;
   /** What it did to units of the rig. */
   arrived: string | null;
   port: string;
   isLate: boolean;
   /** What is said of it, such as the voice it takes. */
   remark: string | null;
+  /** The voice that a note takes, counted from 1. */
+  voice: number | null;
   /** Number of messages that it stands for, all of one group. */
   messages: number;
 }
@@ -86,7 +91,7 @@ export function layoutRow(passage: Passage, width: number): RowLayout {
       x: FOLD_X,
       y,
       title: visit.title,
-      changes: visit.marks.map(shortMark).join(',  '),
+      changes: visit.marks.map((mark) => mark.brief.trim()).join(',  '),
       ending: outs.length > 0 || visit.tear !== null ? '' : (record.reason ?? 'nothing to send'),
       hasMark: visit.marks.length > 0,
       outs: outs.map((out, at) => {
@@ -116,11 +121,17 @@ function leaving(passage: Passage, index: number, outs: readonly Made[]): Leavin
   return [...outs.map((out) => leave(out, false)), ...late.map((out) => leave(out, true))];
 }
 
-function leave({ text, port, bytes, remark, arrived }: Made, isLate: boolean): Leaving {
+function leave(
+  { text, brief, channel, port, bytes, remark, voice, arrived }: Made,
+  isLate: boolean,
+): Leaving {
   return {
     text,
+    brief,
+    channel,
     port,
     remark,
+    voice,
     arrived: arrived ?? null,
     isLate,
     messages: 1 + (bytes.match(/ [89A-E][0-9A-F] /g)?.length ?? 0),
@@ -130,34 +141,6 @@ function leave({ text, port, bytes, remark, arrived }: Made, isLate: boolean): L
 /** Why it ends here; a torn edge says by itself that it was dropped. */
 function stopped(tear: { how: string; reason: string } | null): string {
   return tear === null ? '' : tear.how === 'dropped' ? tear.reason : `${tear.how}: ${tear.reason}`;
-}
-
-/** A change in few characters. */
-function shortMark({ field, was, now }: { field: string; was: string; now: string }): string {
-  if (field === 'message') {
-    return `→ ${now.replace(/ value .*/, '')}`;
-  }
-  const name = { channel: 'ch', velocity: 'vel', number: 'no.' }[field] ?? field;
-  return `${name} ${was} → ${now}`.trim();
-}
-
-/** A message in few characters, for the rails. */
-export function shortText(text: string): { what: string; channel: string } {
-  const [what = '', channel = ''] = text.split(', channel ');
-  return {
-    what: what
-      .replace('controller ', 'CC ')
-      .replace(', value ', ' = ')
-      .replace(', velocity ', ', vel ')
-      .replace(' (as note on, velocity 0)', ', as on 0')
-      .replace(', release ', ', rel ')
-      .replace(
-        /^(n?rpn) (.*) value /,
-        (_, kind: string, number: string) => `${kind.toUpperCase()} ${number} = `,
-      )
-      .replace(/^cc14 (.*) value /, 'CC $1, 14 bits = '),
-    channel,
-  };
 }
 
 /** Cuts text to what fits in a width; the whole is in the explanation. */
