@@ -23,7 +23,8 @@ final class ProofsView
      * @return array{proofs: list<array{name: string, at: string|null, by: string|null, why: string|null, unreadable: string|null,
      *     program: list<array{day: string, what: string}>, isProgram: bool, changes: list<array{timeUs: int, song: string|null, scene: string|null,
      *     was: list<array{what: string, did: string}>, now: list<array{what: string, did: string}>, units: list<string>,
-     *     came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>, controls: list<array{unit: string, control: string}>, scenes: list<string>}}
+     *     came: list<string>}>}>, uncovered: array{rules: list<array{title: string, line: int}>,
+     *     controls: list<array{unit: string, control: string}>, scenes: list<string>}}
      *
      * @throws BadFile
      */
