@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Documents\Documents;
 use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Rig\CalibrationView;
@@ -23,7 +22,7 @@ final readonly class CalibrationController
 {
     private const LATEST_US = 1_000_000_000_000;
 
-    public function __construct(private RigStore $rigs, private Documents $documents)
+    public function __construct(private RigStore $rigs)
     {
     }
 
@@ -76,7 +75,7 @@ final readonly class CalibrationController
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
         $body = Body::of($request);
-        $rig = Json::members(Documents::whole($document));
+        $rig = Json::members($this->rigs->text($document));
         $units = \is_array($rig['units'] ?? null) ? $rig['units'] : [];
         $name = $body->text('unit', 200);
         $unit = current(array_filter($units, static fn (mixed $unit): bool => $unit instanceof \stdClass && ($unit->name ?? null) === $name));
@@ -91,7 +90,7 @@ final readonly class CalibrationController
             ],
         ] + (array) ($unit->measured ?? []));
         try {
-            $this->documents->write($document, $document->name, Json::encode($rig), $document->version, Author::of($request));
+            $this->rigs->write($document, $document->name, Json::encode($rig), $document->version, Author::of($request));
         } catch (Outdated) {
             throw ApiProblem::conflict('the rig is being changed in another window just now; do it again', []);
         }

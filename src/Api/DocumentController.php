@@ -14,7 +14,8 @@ use App\Documents\LineDifference;
 use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
-use App\Documents\RigNotes;
+use App\Documents\RigPart;
+use App\Documents\RigParts;
 use App\Documents\RulebookKind;
 use App\Documents\ShowLocks;
 use App\Entity\Document;
@@ -52,12 +53,13 @@ final readonly class DocumentController
     public function create(Request $request): JsonResponse
     {
         $body = Body::of($request);
-        $kind = self::kind($body->text('kind', 20));
+        $kind = self::alone($body->text('kind', 20));
         $name = self::name($body);
         $request->attributes->set('saving', "the {$kind->name()} \"{$name}\"");
-        $document = $this->documents->create($kind, $name, self::wellFormed($kind, $body->text('text', $kind->maxBytes())), Author::of($request));
+        [$text, $by] = [self::wellFormed($kind, $body->text('text', $kind->maxBytes())), Author::of($request)];
+        $document = RigKind::NAME === $kind->name() ? $this->rigs->create($name, $text, $by) : $this->documents->create($kind, $name, $text, $by);
 
-        return new JsonResponse(DocumentView::whole($document), 201);
+        return new JsonResponse($this->view($document), 201);
     }
 
     /**
@@ -87,13 +89,25 @@ final readonly class DocumentController
                 ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)
                 : $this->documents->create($kind, $title, $text, Author::of($request), Revision::IMPORTED);
 
-        return new JsonResponse(DocumentView::whole($document), 201);
+        return new JsonResponse($this->view($document), 201);
     }
 
+    /** A document; a rig with all that stands beside it, or alone. */
     #[Route('/{id}', methods: 'GET')]
-    public function read(string $id): JsonResponse
+    public function read(string $id, Request $request): JsonResponse
     {
-        return new JsonResponse(DocumentView::whole($this->find($id)));
+        return new JsonResponse($this->view($this->find($id), $request->query->getBoolean('alone')));
+    }
+
+    /** What stands beside a rig, as a document of its own. */
+    #[Route('/{id}/beside/{part}', methods: 'GET')]
+    public function beside(string $id, string $part, Request $request): JsonResponse
+    {
+        $rig = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+        $kind = RigPart::tryFrom($part) ??
+            throw ApiProblem::badRequest('beside a rig stand '.implode(', ', array_column(RigPart::cases(), 'value')));
+
+        return new JsonResponse($this->view($this->documents->beside($rig, $kind, Author::of($request))));
     }
 
     /** Which version there is, for windows that look whether theirs is still the latest. */
@@ -124,7 +138,7 @@ final readonly class DocumentController
         ];
         $request->attributes->set('saving', "the {$kind->name()} \"{$name}\"");
 
-        return $this->written($document, $name, $text, $version, Author::of($request), null);
+        return $this->written($document, $name, $text, $version, Author::of($request), null, $body->isTrue('alone'));
     }
 
     /** A stored text has been judged and found good: it runs while a later one has errors. */
@@ -145,7 +159,7 @@ final readonly class DocumentController
             $this->documents->judged($document);
         }
 
-        return new JsonResponse(DocumentView::whole($this->find($id)));
+        return new JsonResponse($this->view($this->find($id)));
     }
 
     /** @throws BadData */
@@ -164,7 +178,7 @@ final readonly class DocumentController
                 ) // with rules of its own
                 : $this->documents->create(self::kind($document->kind), $name, $document->text, $by, Revision::DUPLICATED, $document->notes);
 
-        return new JsonResponse(DocumentView::whole($copy), 201);
+        return new JsonResponse($this->view($copy), 201);
     }
 
     /** @throws LockedShow */
@@ -180,7 +194,7 @@ final readonly class DocumentController
     #[Route('/{id}/restore', methods: 'POST')]
     public function restore(string $id): JsonResponse
     {
-        return new JsonResponse(DocumentView::whole($this->documents->takeBack($id) ?? throw ApiProblem::notFound('document')));
+        return new JsonResponse($this->view($this->documents->takeBack($id) ?? throw ApiProblem::notFound('document')));
     }
 
     #[Route('/{id}/revisions', methods: 'GET')]
@@ -224,12 +238,10 @@ final readonly class DocumentController
         $document = $this->find($id);
         $revision = $this->documents->revision($document, $number) ?? throw ApiProblem::notFound('version');
 
-        $text =
-            RigKind::NAME === $document->kind
-                ? RigNotes::withNotesOf($revision->text, Documents::whole($document))
-                : $revision->text;
+        // What stands beside a rig has a history of its own.
+        $what = Revision::RESTORED." from version {$number}";
 
-        return $this->written($document, $revision->name, $text, $version, Author::of($request), Revision::RESTORED." from version {$number}");
+        return $this->written($document, $revision->name, $revision->text, $version, Author::of($request), $what, true);
     }
 
     #[Route('/{id}/file', methods: 'GET')]
@@ -238,7 +250,7 @@ final readonly class DocumentController
         $document = $this->find($id);
         $name = trim((string) preg_replace('/[^A-Za-z0-9_-]+/', '-', $document->name), '-');
 
-        return new Response(Documents::whole($document), 200, [
+        return new Response($this->text($document), 200, [
             'Content-Type' => 'text/plain; charset=utf-8',
             'Content-Disposition' => HeaderUtils::makeDisposition(
                 'attachment',
@@ -247,20 +259,41 @@ final readonly class DocumentController
         ]);
     }
 
-    /** @throws LockedShow */
-    private function written(Document $document, string $name, string $text, int $version, string $by, ?string $what): JsonResponse
+    /**
+     * @param bool $alone whether a rig is meant without what stands beside it, which stays as it is
+     *
+     * @throws LockedShow
+     */
+    private function written(Document $document, string $name, string $text, int $version, string $by, ?string $what, bool $alone): JsonResponse
     {
+        $isRig = RigKind::NAME === $document->kind;
         try {
-            return new JsonResponse(DocumentView::whole($this->documents->write($document, $name, $text, $version, $by, $what)));
+            $written =
+                $isRig && !$alone
+                    ? $this->rigs->write($document, $name, $text, $version, $by, $what)
+                    : $this->documents->write($document, $name, $isRig ? RigParts::split($text)->rig : $text, $version, $by, $what);
+
+            return new JsonResponse($this->view($written, $alone));
         } catch (Outdated $outdated) {
             if (null !== $outdated->current->deletedAt) {
                 throw ApiProblem::notFound('document');
             }
             throw ApiProblem::conflict(
                 "this {$document->kind} was changed in another window; nothing has been overwritten",
-                DocumentView::whole($outdated->current),
+                $this->view($outdated->current, $alone),
             );
         }
+    }
+
+    /** @return array<string, mixed> */
+    private function view(Document $document, bool $alone = false): array
+    {
+        return DocumentView::whole($document, $alone ? null : $this->text($document));
+    }
+
+    private function text(Document $document): string
+    {
+        return RigKind::NAME === $document->kind ? $this->rigs->text($document) : $document->text;
     }
 
     private function find(string $id): Document
@@ -270,7 +303,13 @@ final readonly class DocumentController
 
     private static function kind(string $name): DocumentKind
     {
-        return Kinds::find($name) ??
+        return Kinds::find($name) ?? self::alone($name);
+    }
+
+    /** A kind of document that stands beside no other. */
+    private static function alone(string $name): DocumentKind
+    {
+        return Kinds::all()[$name] ??
             throw ApiProblem::badRequest("there is no kind of document \"{$name}\"; there are ".implode(', ', array_keys(Kinds::all())));
     }
 

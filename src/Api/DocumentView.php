@@ -24,8 +24,12 @@ final class DocumentView
         );
     }
 
-    /** @return array<string, mixed> */
-    public static function whole(Document $document): array
+    /**
+     * @param string|null $text where another one is sent than is stored, such as that of a rig with all that stands beside it
+     *
+     * @return array<string, mixed>
+     */
+    public static function whole(Document $document, ?string $text = null): array
     {
         return [
             'id' => $document->id,
@@ -35,7 +39,7 @@ final class DocumentView
             'summary' => (object) $document->summary,
             'changedAt' => $document->changedAt->format(\DateTimeInterface::ATOM),
             'changedBy' => $document->changedBy,
-            'text' => Documents::whole($document),
+            'text' => $text ?? $document->text,
             'goodText' => $document->goodText,
         ];
     }

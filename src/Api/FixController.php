@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Documents\Documents;
 use App\Documents\LockedShow;
 use App\Documents\Outdated;
 use App\Entity\Document;
@@ -22,7 +21,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Fixes of findings are made here, and nowhere on a screen. */
 final readonly class FixController
 {
-    public function __construct(private RigStore $rigs, private Documents $documents)
+    public function __construct(private RigStore $rigs)
     {
     }
 
@@ -67,8 +66,8 @@ final readonly class FixController
      */
     private function changed(Document $document, RigFix $fix, int $version, string $by): Document
     {
-        $mended = $fix->applied(Documents::whole($document));
+        $mended = $fix->applied($this->rigs->text($document));
 
-        return $this->documents->write($document, $document->name, $mended, $version, $by);
+        return $this->rigs->write($document, $document->name, $mended, $version, $by);
     }
 }

@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace App\Backup;
 
 use App\Documents\BadDocument;
+use App\Documents\EarlierNotes;
+use App\Documents\Meaning;
 use App\Documents\RigKind;
+use App\Documents\RigPart;
+use App\Documents\RigParts;
 use App\Documents\RulebookKind;
+use App\Documents\TakenApart;
 use App\Entity\Document;
 use App\Entity\Revision;
 use Doctrine\DBAL\Connection;
@@ -47,17 +52,18 @@ final readonly class Arrivals
                 return true; // without its history
             }
         }
-        $revisions = $entry->list('revisions');
+        $revisions = $this->revisions($entry, $id, $stand->fileName);
         $isOver = false;
         while ($stand->revisions <= \count($revisions) && !$isOver) {
-            $this->locked(function () use ($id, $entry, $revisions, $archive, $stand, $until): void {
+            $this->locked(function () use ($revisions, $archive, $stand, $until): void {
                 do {
-                    $revision = $revisions[$stand->revisions - 1];
+                    $arriving = $revisions[$stand->revisions - 1];
+                    $revision = $arriving->entry;
                     $this->revision(
-                        $id,
+                        $arriving->document,
                         $revision->number('number'),
                         $revision->text('name', '/^/'),
-                        Manifest::file($archive, $revision, Manifest::kind($entry, $stand->fileName), $stand->fileName),
+                        Manifest::file($archive, $revision, $arriving->kind, $stand->fileName),
                         $revision->time('begunAt'),
                         $revision->time('at'),
                         $revision->text('by', '/^/'),
@@ -70,6 +76,27 @@ final readonly class Arrivals
         }
 
         return $stand->revisions > \count($revisions);
+    }
+
+    /**
+     * The revisions of a document and of what stands beside it.
+     *
+     * @return list<ArrivingRevision>
+     *
+     * @throws BadDocument
+     */
+    private function revisions(Entry $entry, string $id, string $fileName): array
+    {
+        $arriving = [];
+        foreach ([$entry, ...$entry->list('beside')] as $document) {
+            $kind = Manifest::kind($document, $fileName);
+            $of = RigPart::tryFrom($kind->name())?->idBeside($id) ?? $id;
+            foreach ($document->list('revisions') as $revision) {
+                $arriving[] = new ArrivingRevision($of, $kind, $revision);
+            }
+        }
+
+        return $arriving;
     }
 
     /** From now on it is there. */
@@ -101,65 +128,123 @@ final readonly class Arrivals
     private function document(string $id, Entry $entry, string $text, array $summary, Archive $archive, Stand $stand, string $by): void
     {
         $name = $entry->text('name', '/^/');
+        $kind = $entry->text('kind', '/^/');
+        $notes = $this->notes($entry, $archive, $stand);
+        $apart = new TakenApart($text, []);
+        if (RigKind::NAME === $kind) {
+            [$apart, $notes] = [$this->apart($entry, EarlierNotes::join($text, $notes), $archive, $stand), ''];
+        }
         $here = $this->database->fetchAssociative('SELECT name, text, notes, deleted_at FROM document WHERE id = ?', [$id]);
         if (false !== $here && Document::COMING === $here['deleted_at']) {
-            // Left behind by an import that was not brought to its end, maybe this one.
-            $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$id]);
-            $this->database->executeStatement('DELETE FROM document WHERE id = ?', [$id]);
+            $this->forget($id); // left behind by an import that was not brought to its end, maybe this one
             $here = false;
         }
+        $now = new \DateTimeImmutable();
         if (false === $here) {
             ++$stand->new;
             $this->insert(
-                $id,
-                $entry,
-                $name,
-                $text,
+                new Document($kind, $name, $apart->rig, $summary, $entry->text('changedBy', '/^/'), $id, $entry->time('createdAt')),
                 $this->good($entry, $text, $archive, $stand),
-                $this->notes($entry, $archive, $stand),
-                $summary,
+                $notes,
                 $entry->number('version'),
-                $entry->time('createdAt'),
                 $entry->time('changedAt'),
-                $entry->text('changedBy', '/^/'),
             );
-            $stand->brought[] = $id;
-            $brought = $id;
+            $this->insertParts($id, $name, $apart, $entry, $by);
             $stand->revisions = 1;
+            $brought = $id;
         } elseif (
             null === $here['deleted_at']
-            && [$text, $name, $this->notes($entry, $archive, $stand)] === [$here['text'], $here['name'], $here['notes']]
+            && [$apart->rig, $name, $notes] === [$here['text'], $here['name'], $here['notes']]
+            && $this->hasParts($id, $apart)
         ) {
             ++$stand->same;
+
+            return;
         } else {
             ++$stand->beside;
-            $now = new \DateTimeImmutable();
-            $copy = substr(hash('sha256', "{$id} {$stand->zip}"), 0, 16); // the same again after a kill
-            $this->database->executeStatement('DELETE FROM revision WHERE document = ?', [$copy]);
-            $this->database->executeStatement('DELETE FROM document WHERE id = ? AND deleted_at = ?', [$copy, Document::COMING]);
-            $this->insert(
-                $copy,
-                $entry,
-                Manifest::besideName($name),
-                $text,
-                '',
-                $this->notes($entry, $archive, $stand),
-                $summary,
-                1,
-                $now,
-                $now,
-                $by,
-            );
-            $this->revision($copy, 1, Manifest::besideName($name), $text, $now, $now, $by, Revision::IMPORTED);
-            $stand->brought[] = $copy;
-            $brought = $copy;
-            if (RulebookKind::NAME === $entry->text('kind', '/^/')) {
-                $stand->books[$id] = $copy;
+            $brought = substr(hash('sha256', "{$id} {$stand->zip}"), 0, 16); // the same again after a kill
+            $name = Manifest::besideName($name);
+            $this->forget($brought);
+            $this->insert(new Document($kind, $name, $apart->rig, $summary, $by, $brought, $now), '', $notes, 1, $now);
+            $this->revision($brought, 1, $name, $apart->rig, $now, $now, $by, Revision::IMPORTED);
+            $this->insertParts($brought, $name, $apart, null, $by);
+            if (RulebookKind::NAME === $kind) {
+                $stand->books[$id] = $brought;
             }
         }
-        if (isset($brought) && RigKind::NAME === $entry->text('kind', '/^/')) {
+        $stand->brought[] = $brought;
+        if (RigKind::NAME === $kind) {
             $stand->rigs[] = $brought;
         }
+    }
+
+    /**
+     * A rig and what stands beside it: in files of their own, or, in a backup of November 2026 or before, all in one text.
+     *
+     * @throws BadDocument
+     */
+    private function apart(Entry $entry, string $whole, Archive $archive, Stand $stand): TakenApart
+    {
+        $apart = RigParts::split($whole);
+        $parts = $apart->parts;
+        foreach ($entry->list('beside') as $beside) {
+            $kind = Manifest::kind($beside, $stand->fileName);
+            $parts[$kind->name()] = Manifest::file($archive, $beside, $kind, $stand->fileName);
+        }
+
+        return new TakenApart($apart->rig, $parts);
+    }
+
+    /** Whether just that stands beside a rig which is here. */
+    private function hasParts(string $rig, TakenApart $apart): bool
+    {
+        $here = $this->database->fetchAllKeyValue('SELECT kind, text FROM document WHERE beside = ?', [$rig]);
+        foreach (RigPart::cases() as $part) {
+            $text = $here[$part->value] ?? RigParts::EMPTY;
+            if (!\is_string($text) || !Meaning::areSame($text, $apart->part($part))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param Entry|null $entry of the rig; null where everything begins anew
+     *
+     * @throws BadDocument
+     */
+    private function insertParts(string $rig, string $name, TakenApart $apart, ?Entry $entry, string $by): void
+    {
+        $entries = [];
+        foreach ($entry?->list('beside') ?? [] as $beside) {
+            $entries[$beside->text('kind', '/^/')] = $beside;
+        }
+        $now = new \DateTimeImmutable();
+        foreach ($apart->parts as $kind => $text) {
+            $of = $entries[$kind] ?? null;
+            $document = new Document(
+                $kind,
+                $of?->text('name', '/^/') ?? $name,
+                $text,
+                [],
+                $of?->text('changedBy', '/^/') ?? $by,
+                RigPart::from($kind)->idBeside($rig),
+                $of?->time('createdAt') ?? $now,
+            );
+            $document->beside = $rig;
+            $this->insert($document, '', '', $of?->number('version') ?? 1, $of?->time('changedAt') ?? $now);
+            if (null === $of) {
+                $this->revision($document->id, 1, $name, $text, $now, $now, $by, Revision::IMPORTED);
+            }
+        }
+    }
+
+    /** Ends what has come in half. */
+    private function forget(string $id): void
+    {
+        $this->database->executeStatement('DELETE FROM revision WHERE document = ? OR document IN (SELECT id FROM document WHERE beside = ?)', [$id, $id]);
+        $this->database->executeStatement('DELETE FROM document WHERE (id = ? AND deleted_at = ?) OR beside = ?', [$id, Document::COMING, $id]);
     }
 
     /**
@@ -199,40 +284,26 @@ final readonly class Arrivals
         return null === $notes ? '' : Manifest::file($archive, $notes, Manifest::kind($entry, $stand->fileName), $stand->fileName);
     }
 
-    /**
-     * @param array<string, int|string> $summary
-     *
-     * @throws BadDocument
-     */
-    private function insert(
-        string $id,
-        Entry $entry,
-        string $name,
-        string $text,
-        string $good,
-        string $notes,
-        array $summary,
-        int $version,
-        \DateTimeImmutable $createdAt,
-        \DateTimeImmutable $changedAt,
-        string $by,
-    ): void {
+    /** Hidden until all is there; what stands beside a document is hidden with that. */
+    private function insert(Document $document, string $good, string $notes, int $version, \DateTimeImmutable $changedAt): void
+    {
         $this->database->executeStatement(
             'INSERT INTO document (id, kind, name, text, good_text, notes, summary, version, created_at, changed_at, changed_by, '
-                .'deleted_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                .'deleted_at, beside) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
             [
-                $id,
-                $entry->text('kind', '/^/'),
-                $name,
-                $text,
+                $document->id,
+                $document->kind,
+                $document->name,
+                $document->text,
                 $good,
                 $notes,
-                json_encode((object) $summary, \JSON_THROW_ON_ERROR),
+                json_encode((object) $document->summary, \JSON_THROW_ON_ERROR),
                 $version,
-                self::time($createdAt),
+                self::time($document->createdAt),
                 self::time($changedAt),
-                $by,
-                Document::COMING,
+                $document->changedBy,
+                '' === $document->beside ? Document::COMING : null,
+                $document->beside,
             ],
         );
     }

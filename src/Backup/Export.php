@@ -23,6 +23,10 @@ final readonly class Export
     public const BEGINS = '{"format":"'.self::FORMAT.'","version":'.self::VERSION.',"documents":[';
     public const ENDS = ']}';
 
+    private const ROWS =
+        'SELECT rowid, id, kind, name, version, created_at, changed_at, changed_by, text = good_text AS is_good, '
+        ."good_text <> '' AS was_good, notes <> '' AS is_noted, summary FROM document WHERE ";
+
     public function __construct(private DataFolder $data)
     {
     }
@@ -57,11 +61,7 @@ final readonly class Export
     {
         $manifest = ZipWriter::temporary();
         ZipWriter::append($manifest, self::BEGINS."\n");
-        $found = self::query(
-            $database,
-            'SELECT rowid, id, kind, name, version, created_at, changed_at, changed_by, text = good_text AS is_good, good_text <> \'\' AS '
-                .'was_good, notes <> \'\' AS is_noted, summary FROM document WHERE deleted_at IS NULL ORDER BY created_at, id',
-        );
+        $found = self::query($database, self::ROWS."deleted_at IS NULL AND beside = '' ORDER BY created_at, id");
         for ($separator = ''; false !== ($row = $found->fetchArray(\SQLITE3_ASSOC)); $separator = ",\n") {
             ZipWriter::append(
                 $manifest,
@@ -133,7 +133,13 @@ final readonly class Export
             ];
         }
 
-        return $entry + ['revisions' => $revisions];
+        $beside = [];
+        $found = self::query($database, self::ROWS."beside = '{$id}' ORDER BY kind");
+        while (false !== ($each = $found->fetchArray(\SQLITE3_ASSOC))) {
+            $beside[] = $this->document($database, $zip, $each);
+        }
+
+        return $entry + ['revisions' => $revisions] + ([] === $beside ? [] : ['beside' => $beside]);
     }
 
     /**

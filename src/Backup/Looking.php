@@ -6,6 +6,9 @@ namespace App\Backup;
 
 use App\Documents\BadDocument;
 use App\Documents\DocumentKind;
+use App\Documents\RigKind;
+use App\Documents\RigPart;
+use App\Documents\RigPartKind;
 
 /** Looks at a document of a backup and at each of its revisions, before anything is kept. */
 final class Looking
@@ -18,28 +21,64 @@ final class Looking
     public static function at(Entry $entry, Archive $archive, Stand $stand, float $until): ?array
     {
         $id = $entry->text('id', '/^[0-9a-f]{16}$/D');
-        $kind = Manifest::kind($entry, $stand->fileName);
+        $besides = self::beside($entry, $stand->fileName);
+        if (null !== RigPart::tryFrom($entry->text('kind', '/^/'))) {
+            throw BadDocument::at($stand->fileName, $entry->place, 'this stands beside a rig, and never alone');
+        }
         if (0 === $stand->revisions) {
             if (isset($stand->seen[$id])) {
                 throw BadDocument::at($stand->fileName, $entry->place, "document {$id} is there twice");
             }
-            $stand->summary = self::document($entry, $kind, $archive, $stand);
+            $stand->summary = self::document($entry, Manifest::kind($entry, $stand->fileName), $archive, $stand);
+            foreach ($besides as $beside) {
+                self::document($beside, Manifest::kind($beside, $stand->fileName), $archive, $stand);
+            }
             $stand->seen[$id] = true;
             $stand->revisions = 1;
         }
-        $revisions = $entry->list('revisions');
-        for (; $stand->revisions <= \count($revisions); ++$stand->revisions) {
-            if (microtime(true) >= $until) {
-                return null;
+        $at = 0;
+        foreach ([$entry, ...$besides] as $document) {
+            $numbers = [];
+            $kind = Manifest::kind($document, $stand->fileName);
+            foreach ($document->list('revisions') as $revision) {
+                $numbers[] = $revision->number('number');
+                if (++$at < $stand->revisions) {
+                    continue; // it has been looked at
+                }
+                if (microtime(true) >= $until) {
+                    return null;
+                }
+                self::revision($revision, $document->number('version'), $kind, $archive, $stand);
+                ++$stand->revisions;
             }
-            self::revision($revisions[$stand->revisions - 1], $entry->number('version'), $kind, $archive, $stand);
-        }
-        $numbers = array_map(static fn (Entry $revision): int => $revision->number('number'), $revisions);
-        if (\count($numbers) !== \count(array_unique($numbers))) {
-            throw BadDocument::at($stand->fileName, "{$entry->place}.revisions", 'a version is there twice');
+            if (\count($numbers) !== \count(array_unique($numbers))) {
+                throw BadDocument::at($stand->fileName, "{$document->place}.revisions", 'a version is there twice');
+            }
         }
 
         return $stand->summary;
+    }
+
+    /**
+     * What stands beside a document: each of it once, and beside a rig only.
+     *
+     * @return list<Entry>
+     *
+     * @throws BadDocument
+     */
+    private static function beside(Entry $entry, string $fileName): array
+    {
+        $isRig = RigKind::NAME === $entry->text('kind', '/^/');
+        $seen = [];
+        foreach ($entry->list('beside') as $beside) {
+            $part = RigPart::tryFrom($beside->text('kind', '/^/'));
+            if (!$isRig || null === $part || isset($seen[$part->value])) {
+                throw BadDocument::at($fileName, $beside->place, 'this does not stand beside such a document, or stands there twice');
+            }
+            $seen[$part->value] = true;
+        }
+
+        return $entry->list('beside');
     }
 
     /**
@@ -55,10 +94,14 @@ final class Looking
         $entry->time('createdAt');
         $entry->time('changedAt');
         $text = self::file($entry, $kind, $archive, $stand);
-        foreach (array_filter([$entry->entryOrNull('good'), $entry->entryOrNull('notes')]) as $beside) {
-            self::file($beside, $kind, $archive, $stand);
+        foreach (array_filter([$entry->entryOrNull('good'), $entry->entryOrNull('notes')]) as $more) {
+            self::file($more, $kind, $archive, $stand);
         }
         try {
+            if ($kind instanceof RigPartKind) {
+                $kind->read($text, $entry->text('file', '/^.{1,300}$/Dsu'));
+            }
+
             return $kind->summary($text);
         } catch (BadDocument $bad) {
             // An earlier version wrote it: it is kept as it is.

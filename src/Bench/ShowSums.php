@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Documents\RigNotes;
+use App\Documents\RigParts;
 
 /** A show by what it plays: its rules, its set list, and its rig without ticks and notes. Two that play the same have the same sums. */
 final readonly class ShowSums
@@ -16,7 +16,7 @@ final readonly class ShowSums
     /** @param string $rig as JSON */
     public static function of(string $rig, string $rules): self
     {
-        $parts = RigNotes::parts($rig);
+        $parts = RigParts::played($rig);
 
         return new self(md5($rules), md5($parts['show']), md5($parts['rig']));
     }

@@ -52,24 +52,22 @@ final class SweepCommand extends Command
             ->createQuery('DELETE '.TapeJob::class.' j WHERE j.begunAt < :then')
             ->execute(['then' => new \DateTimeImmutable('-'.self::RUN_DAYS.' days')]);
         $then = new \DateTimeImmutable(Document::KEPT);
-        $this->store
-            ->createQuery(
-                'DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt < :then)',
-            )
-            ->execute(['then' => $then]);
-        $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt < :then')->execute(['then' => $then]);
+        $this->purge('d.deletedAt < :then', $then);
         $this->incoming->sweep();
         if ($this->incoming->isEmpty()) {
-            $coming = new \DateTimeImmutable(Document::COMING); // of a backup that was not brought to its end
-            $this->store
-                ->createQuery(
-                    'DELETE '.Revision::class.' r WHERE r.document IN (SELECT d.id FROM '.Document::class.' d WHERE d.deletedAt = :coming)',
-                )
-                ->execute(['coming' => $coming]);
-            $this->store->createQuery('DELETE '.Document::class.' d WHERE d.deletedAt = :coming')->execute(['coming' => $coming]);
+            $this->purge('d.deletedAt = :then', new \DateTimeImmutable(Document::COMING)); // of a backup that was not brought to its end
         }
         $this->copies->make();
 
         return 0;
+    }
+
+    /** Ends documents for good, with what stands beside them and their revisions. */
+    private function purge(string $condition, \DateTimeImmutable $then): void
+    {
+        $ended = 'SELECT d.id FROM '.Document::class." d WHERE {$condition}";
+        $this->store->createQuery('DELETE '.Document::class." p WHERE p.beside IN ({$ended})")->execute(['then' => $then]);
+        $this->store->createQuery('DELETE '.Document::class." d WHERE {$condition}")->execute(['then' => $then]);
+        $this->store->createQuery('DELETE '.Revision::class.' r WHERE r.document NOT IN (SELECT d.id FROM '.Document::class.' d)')->execute();
     }
 }

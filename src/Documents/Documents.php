@@ -26,6 +26,7 @@ final readonly class Documents
             ->select('d.id, d.kind, d.name, d.version, d.summary, d.changedAt, d.changedBy, d.deletedAt')
             ->from(Document::class, 'd')
             ->where($deleted ? "d.deletedAt < '".Document::COMING."'" : 'd.deletedAt IS NULL')
+            ->andWhere("d.beside = ''")
             ->orderBy($deleted ? 'd.deletedAt' : 'd.changedAt', 'DESC')
             ->addOrderBy('d.id');
         if (null !== $kind) {
@@ -40,6 +41,10 @@ final readonly class Documents
     public function find(string $id, ?string $kind = null): ?Document
     {
         $document = $this->store->find(Document::class, $id);
+
+        if (null !== $document && '' !== $document->beside && null === $this->find($document->beside)) {
+            return null; // it went with its rig
+        }
 
         return null === $document || null !== $document->deletedAt || (null !== $kind && $kind !== $document->kind) ? null : $document;
     }
@@ -82,44 +87,59 @@ final readonly class Documents
      */
     public function write(Document $document, string $name, string $text, int $version, string $by, ?string $what = null): Document
     {
-        $apart =
-            RigKind::NAME === $document->kind ? RigNotes::split($text, $document->text) : new Apart($text, $document->notes, $text === $document->text);
-        $isNoted = $apart->isSame && $name === $document->name && RigKind::NAME === $document->kind;
-        if (!$isNoted) {
-            $this->locks->refuse($document->id);
-        }
-        $what ??= $apart->isSame && $name !== $document->name ? Revision::RENAMED : Revision::WRITTEN;
-        [$text, $notes] = [$apart->text, $apart->notes];
-        $summary = $isNoted ? $document->summary : Kinds::find($document->kind)?->summary($text) ?? [];
+        $this->refuseLocked($document);
+        $what ??= $text === $document->text && $name !== $document->name ? Revision::RENAMED : Revision::WRITTEN;
+        $summary = Kinds::find($document->kind)?->summary($text) ?? [];
         $id = $document->id;
-        $this->store->wrapInTransaction(function () use ($id, $name, $text, $notes, $version, $by, $what, $summary, $isNoted): void {
+        $this->store->wrapInTransaction(function () use ($id, $name, $text, $version, $by, $what, $summary): void {
             $now = new \DateTimeImmutable();
             $query = $this->store
                 ->createQuery(
                     'UPDATE '.
                         Document::class.
-                        ' d SET d.name = :name, d.text = :text, d.notes = :notes, d.summary = :summary, d.version = d.version + 1, '
+                        ' d SET d.name = :name, d.text = :text, d.summary = :summary, d.version = d.version + 1, '
                             .'d.changedAt = :now, d.changedBy = :by WHERE d.id = :id AND d.version = :version AND d.deletedAt IS NULL',
                 )
                 ->setParameter('summary', $summary, 'json');
-            foreach (
-                ['name' => $name, 'text' => $text, 'notes' => $notes, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value
-            ) {
+            foreach (['name' => $name, 'text' => $text, 'now' => $now, 'by' => $by, 'id' => $id, 'version' => $version] as $key => $value) {
                 $query->setParameter($key, $value);
             }
-            $changed = $query->execute();
-            if (0 < $changed && !$isNoted) {
+            if (0 < $query->execute()) {
                 $this->revise($id, $version, $name, $text, $by, $what, $now);
             }
         });
         $this->store->clear();
         $current = $this->store->find(Document::class, $id) ?? $document;
         // The same once more, because its answer was lost, is no other change.
-        if ($current->version !== $version + 1 || [$current->name, $current->text, $current->notes] !== [$name, $text, $notes]) {
+        if ($current->version !== $version + 1 || [$current->name, $current->text] !== [$name, $text]) {
             throw new Outdated($current);
         }
 
         return $current;
+    }
+
+    /** What stands beside a rig; an empty one is made where there is none yet. */
+    public function beside(Document $rig, RigPart $part, string $by): Document
+    {
+        $id = $part->idBeside($rig->id);
+        if (null === $this->store->find(Document::class, $id)) {
+            $made = new Document($part->value, $rig->name, RigParts::EMPTY, [], $by, $id);
+            $made->beside = $rig->id;
+            $this->add($made, Revision::CREATED);
+        }
+
+        return $this->store->find(Document::class, $id) ?? throw new \LogicException('what was just made is gone');
+    }
+
+    /** @return array<string, string> the texts of what stands beside a rig, by {@see RigPart} */
+    public function partsOf(Document $rig): array
+    {
+        /** @var list<array{kind: string, text: string}> $found */
+        $found = $this->store
+            ->createQuery('SELECT d.kind, d.text FROM '.Document::class.' d WHERE d.beside = :rig ORDER BY d.kind')
+            ->execute(['rig' => $rig->id]);
+
+        return array_column($found, 'text', 'kind');
     }
 
     /**
@@ -132,12 +152,6 @@ final readonly class Documents
         $this->locks->refuse($document->id);
         $this->store->createQuery('UPDATE '.Document::class.' d SET d.notes = :notes WHERE d.id = :id')->execute(['id' => $document->id, 'notes' => $notes]);
         $this->store->clear();
-    }
-
-    /** The text of a document with what is written down about it, where both are read together. */
-    public static function whole(Document $document): string
-    {
-        return RigKind::NAME === $document->kind ? RigNotes::join($document->text, $document->notes) : $document->text;
     }
 
     /** A text has been found good: it is put to work while later ones are not. */
@@ -182,6 +196,16 @@ final readonly class Documents
     public function revision(Document $document, int $number): ?Revision
     {
         return $this->store->getRepository(Revision::class)->findOneBy(['document' => $document->id, 'number' => $number]);
+    }
+
+    /** @throws LockedShow */
+    private function refuseLocked(Document $document): void
+    {
+        if ('' === $document->beside) {
+            $this->locks->refuse($document->id);
+        } elseif (true !== RigPart::tryFrom($document->kind)?->isAlwaysOpen()) {
+            $this->locks->refuse($document->beside);
+        }
     }
 
     private function revise(string $id, int $version, string $name, string $text, string $by, string $what, \DateTimeImmutable $now): void

@@ -7,7 +7,7 @@ namespace App\Documents;
 /** The kinds of document that there are. A new kind is a class and a line here. */
 final class Kinds
 {
-    /** @return array<string, DocumentKind> by name */
+    /** @return array<string, DocumentKind> by name; without what stands beside a rig */
     public static function all(): array
     {
         $kinds = [];
@@ -18,8 +18,11 @@ final class Kinds
         return $kinds;
     }
 
+    /** Any kind of document, also of those that stand beside a rig. */
     public static function find(string $name): ?DocumentKind
     {
-        return self::all()[$name] ?? null;
+        $part = RigPart::tryFrom($name);
+
+        return null === $part ? self::all()[$name] ?? null : new RigPartKind($part);
     }
 }

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
-use App\Bench\TapeStore;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
-use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 
@@ -35,10 +33,7 @@ final class RigKind implements DocumentKind
     {
         try {
             $rig = RigFile::rig($text);
-            foreach ($rig->proofs as $index => $tape) {
-                self::tape($tape->tape, "proofs[{$index}].tape", $fileName);
-                self::tape($tape->accepted, "proofs[{$index}].accepted", $fileName);
-            }
+            RigPartKind::tapes($rig, $fileName);
 
             return self::shown($rig);
         } catch (BadData $bad) {
@@ -64,17 +59,5 @@ final class RigKind implements DocumentKind
     private static function shown(Rig $rig): array
     {
         return ['units' => \count($rig->units), 'leads' => \count($rig->leads), 'book' => $rig->book ?? ''];
-    }
-
-    /** @throws BadDocument */
-    private static function tape(string $text, string $place, string $fileName): void
-    {
-        try {
-            foreach (TapeStore::events($text) as $ignored) {
-                continue;
-            }
-        } catch (BadFile $bad) {
-            throw BadDocument::at($fileName, $place, $bad->getMessage());
-        }
     }
 }

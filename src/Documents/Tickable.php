@@ -9,15 +9,9 @@ final readonly class Tickable
 {
     /**
      * @param string $what settings, or assigned
-     * @param array<mixed> $thing as it stands in the rig
+     * @param \stdClass $value as it stands in the rig
      */
-    public function __construct(public string $unit, public string $what, public string $id, public array $thing)
+    public function __construct(public string $unit, public string $what, public string $id, public \stdClass $value)
     {
-    }
-
-    /** Where a tick on it is kept. */
-    public function key(): string
-    {
-        return "{$this->unit} {$this->what} {$this->id}";
     }
 }

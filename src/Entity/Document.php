@@ -11,6 +11,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'document')]
 #[ORM\Index(name: 'document_kind', columns: ['kind', 'changed_at'])]
+#[ORM\Index(name: 'document_beside', columns: ['beside'])]
 class Document
 {
     /** How long what was deleted can be taken back. */
@@ -35,7 +36,11 @@ class Document
     #[ORM\Column(type: Types::TEXT)]
     public string $goodText = '';
 
-    /** What is written down about it without changing it; of a rig ticks and log, see RigNotes. */
+    /** The document that it stands beside, such as the log of a rig; empty where it stands alone. */
+    #[ORM\Column(length: 16)]
+    public string $beside = '';
+
+    /** What is written down about it without changing it, such as the stand-ins that were chosen for a rulebook. */
     #[ORM\Column(type: Types::TEXT)]
     public string $notes = '';
 

@@ -6,11 +6,15 @@ namespace App\Rig;
 
 use App\Documents\Documents;
 use App\Documents\LockedShow;
+use App\Documents\Meaning;
 use App\Documents\Outdated;
 use App\Documents\RigKind;
-use App\Documents\RigNotes;
+use App\Documents\RigPart;
+use App\Documents\RigParts;
 use App\Documents\RulebookKind;
+use App\Documents\TakenApart;
 use App\Entity\Document;
+use App\Entity\Revision;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Check\Finding;
 use ZigzagPost\Core\Check\Severity;
@@ -78,11 +82,55 @@ final readonly class RigStore
      */
     public function whole(Document $document): array
     {
-        $json = Json::members(RigNotes::join($document->text, $document->notes));
+        $json = Json::members($this->text($document));
         $book = $json['book'] ?? null;
         $rulebook = \is_string($book) ? $this->documents->find($book, RulebookKind::NAME) : null;
 
         return null === $rulebook ? $json : [...$json, 'rulebook' => $rulebook->text];
+    }
+
+    /** The text of a rig with all that stands beside it, as a file of it holds it. */
+    public function text(Document $document): string
+    {
+        return RigParts::join($document->text, $this->documents->partsOf($document));
+    }
+
+    /**
+     * Stores a whole rig: what a person edits of it, and what stands beside it. Whatever of it means the same as before stays as it is stored.
+     *
+     * @param int $version the one that the change was made from
+     *
+     * @throws Outdated when somebody else has changed the rig since
+     * @throws LockedShow while the show is played; ticks and log can always be written
+     */
+    public function write(Document $document, string $name, string $whole, int $version, string $by, ?string $what = null): Document
+    {
+        $apart = RigParts::split($whole);
+        $isSame = RigParts::areSame($apart->rig, $document->text);
+        if (!$isSame || $name !== $document->name) {
+            $document = $this->documents->write($document, $name, $isSame ? $document->text : $apart->rig, $version, $by, $what);
+        } elseif ($version !== $document->version && $version !== $document->version - 1) {
+            throw new Outdated($document);
+        }
+        $this->keepParts($document, $apart, $by);
+
+        return $this->document($document->id) ?? $document;
+    }
+
+    /**
+     * @throws LockedShow
+     * @throws Outdated
+     */
+    private function keepParts(Document $document, TakenApart $apart, string $by): void
+    {
+        $before = $this->documents->partsOf($document);
+        foreach (RigPart::cases() as $part) {
+            $text = $apart->part($part);
+            if (!Meaning::areSame($text, $before[$part->value] ?? RigParts::EMPTY)) {
+                $beside = $this->documents->beside($document, $part, $by);
+                $this->documents->write($beside, $beside->name, $text, $beside->version, $by);
+            }
+        }
     }
 
     /**
@@ -146,6 +194,20 @@ final readonly class RigStore
             unset($rig['rulebook']);
         }
 
-        return $this->documents->create(new RigKind(), $name, Json::encode($rig), $by, $what);
+        return $this->create($name, Json::encode($rig), $by, $what);
+    }
+
+    /** Keeps a new rig, and what stands beside it. */
+    public function create(string $name, string $whole, string $by, string $what = Revision::CREATED): Document
+    {
+        $apart = RigParts::split($whole);
+        $document = $this->documents->create(new RigKind(), $name, $apart->rig, $by, $what);
+        try {
+            $this->keepParts($document, $apart, $by);
+        } catch (LockedShow|Outdated) {
+            throw new \LogicException('nobody else knows a rig that has just been made');
+        }
+
+        return $document;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App;
 
+use App\Documents\RigPart;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
@@ -310,20 +311,27 @@ final class BackupTest extends ApiTestCase
             for ($number = 1; $number < 30; $number += $random->getInt(1, 9)) {
                 $revisions[$number] = $text.str_repeat("\n", $number);
             }
+            $id = bin2hex($random->getBytes(8));
             self::insert(
                 $database,
-                bin2hex($random->getBytes(8)),
+                $id,
                 $kind,
                 ['Mine', 'Müller\'s "x" / 🎹', str_repeat('é', 200), '../../x', '0'][$random->getInt(0, 4)],
                 $text,
                 ['', $text, 'port b in'][$random->getInt(0, 2)],
                 $revisions,
             );
+            foreach ('rig' === $kind ? RigPart::cases() : [] as $part) {
+                if (1 === $random->getInt(0, 1)) {
+                    $holds = RigPart::Log === $part ? '{"log":[{"at":"x","what":"rehearsal"}]}' : '{}';
+                    self::insert($database, $part->idBeside($id), $part->value, 'R', $holds, '', $revisions, $id);
+                }
+            }
         }
     }
 
     /** @param array<int, string> $revisions by number */
-    private static function insert(string $file, string $id, string $kind, string $name, string $text, string $good, array $revisions): void
+    private static function insert(string $file, string $id, string $kind, string $name, string $text, string $good, array $revisions, string $beside = ''): void
     {
         $database = self::database($file);
         $database->beginTransaction();
@@ -336,10 +344,10 @@ final class BackupTest extends ApiTestCase
             ][$kind] ?? [];
         $database
             ->prepare(
-                'INSERT INTO document (id, kind, name, text, good_text, summary, version, created_at, changed_at, changed_by) VALUES (?, ?, '
-                    .'?, ?, ?, ?, 40, ?, ?, ?)',
+                'INSERT INTO document (id, kind, name, text, good_text, summary, version, created_at, changed_at, changed_by, beside) VALUES (?, ?, '
+                    .'?, ?, ?, ?, 40, ?, ?, ?, ?)',
             )
-            ->execute([$id, $kind, $name, $text, $good, json_encode($summary), '2026-11-20 10:00:00', '2026-11-21 11:11:11', 'Ida']);
+            ->execute([$id, $kind, $name, $text, $good, json_encode($summary), '2026-11-20 10:00:00', '2026-11-21 11:11:11', 'Ida', $beside]);
         foreach ($revisions as $number => $of) {
             $database
                 ->prepare('INSERT INTO revision (document, number, name, text, begun_at, at, author, what) VALUES (?, ?, ?, ?, ?, ?, ?, ?)')
@@ -374,7 +382,7 @@ final class BackupTest extends ApiTestCase
         foreach (
             [
                 'SELECT id, kind, name, version, created_at, changed_at, changed_by, length(text), text, good_text = text, CASE WHEN '
-                    .'good_text = text THEN \'\' ELSE good_text END FROM document WHERE deleted_at IS NULL ORDER BY id',
+                    .'good_text = text THEN \'\' ELSE good_text END, beside FROM document WHERE deleted_at IS NULL ORDER BY id',
                 'SELECT document, number, name, begun_at, at, author, what, text FROM revision WHERE document IN (SELECT id FROM document '
                     .'WHERE deleted_at IS NULL) ORDER BY document, number',
             ] as $sql

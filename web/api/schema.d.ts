@@ -65,13 +65,33 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** One document with its text. */
+        /** One document with its text; of a rig with all that stands beside it, or alone. */
         get: operations["readDocument"];
         /** Stores a new text and name, provided nobody else has changed it since the version named. */
         put: operations["writeDocument"];
         post?: never;
         /** Deletes a document; for thirty days it can be restored. */
         delete: operations["deleteDocument"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{id}/beside/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                part: components["schemas"]["RigPart"];
+            };
+            cookie?: never;
+        };
+        /** What stands beside a rig, as a document of its own; it is written like any other. */
+        get: operations["readBeside"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1688,7 +1708,11 @@ export interface components {
             name: string;
             text: string;
             version: number;
+            /** @description Whether what stands beside a rig stays as it is. */
+            alone?: boolean;
         };
+        /** @enum {string} */
+        RigPart: "log" | "proofs" | "report" | "rests" | "ticks";
         Document: {
             id: string;
             kind: string;
@@ -2523,7 +2547,9 @@ export interface operations {
     };
     readDocument: {
         parameters: {
-            query?: never;
+            query?: {
+                alone?: boolean;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
@@ -2598,6 +2624,31 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["Problem"];
+        };
+    };
+    readBeside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                part: components["schemas"]["RigPart"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The document */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
     };

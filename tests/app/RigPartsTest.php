@@ -4,30 +4,31 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App;
 
-use App\Documents\RigNotes;
+use App\Documents\EarlierNotes;
+use App\Documents\RigParts;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Tests\Core\Cases;
 
-/** Ticks and log of a rig are kept apart from it, and read together with it, whatever is changed in which order. */
-final class RigNotesTest extends TestCase
+/** Ticks, log, proofs, report and rests of a rig are documents beside it, and read together with it, whatever is changed in which order. */
+final class RigPartsTest extends TestCase
 {
     public function testWhatIsTakenApartAndPutTogetherIsWhatItWas(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(23));
         for ($case = 0; $case < Cases::number(20); ++$case) {
             $rig = self::decoded((string) file_get_contents(\dirname(__DIR__, 2).'/demo/salt-ferry.rig.json'));
-            [$stored, $notes] = [Json::encode($rig), ''];
+            $stored = RigParts::split(Json::encode($rig))->rig;
             for ($step = 0; $step < 12; ++$step) {
                 $isNote = 1 === $random->getInt(0, 1);
                 $rig = $isNote ? self::noted($rig, $random) : self::edited($rig, $random);
-                $apart = RigNotes::split(Json::encode($rig), $stored);
-                self::assertSame($isNote, $apart->isSame, 'a tick is no edit, and an edit no tick');
-                if ($isNote) {
-                    self::assertSame($stored, $apart->text, 'what can be locked is as it was');
-                }
-                [$stored, $notes] = [$apart->text, $apart->notes];
-                self::assertSame(self::sorted($rig), self::sorted(self::decoded(RigNotes::join($stored, $notes))));
+                $apart = RigParts::split(Json::encode($rig));
+                self::assertSame($isNote, RigParts::areSame($apart->rig, $stored), 'a tick is no edit, and an edit no tick');
+                $alone = self::decoded($apart->rig);
+                self::assertSame([], array_intersect(['done', 'log', 'proofs', 'report', 'rests'], array_keys($alone)));
+                self::assertStringNotContainsString('"state":"set"', str_replace(' ', '', $apart->rig));
+                $stored = $isNote ? $stored : $apart->rig;
+                self::assertSame(self::sorted($rig), self::sorted(self::decoded(RigParts::join($stored, $apart->parts))));
             }
         }
     }
@@ -36,11 +37,13 @@ final class RigNotesTest extends TestCase
     {
         $rig = ['units' => [['name' => 'a', 'settings' => ['channel' => ['value' => 3, 'state' => 'planned']]]]];
         $ticked = ['units' => [['name' => 'a', 'settings' => ['channel' => ['value' => 3, 'state' => 'set', 'at' => 'now', 'by' => 'Ida']]]]];
-        $apart = RigNotes::split(Json::encode($ticked), Json::encode($rig));
-        self::assertTrue($apart->isSame);
-        self::assertSame($ticked, self::decoded(RigNotes::join(Json::encode($rig), $apart->notes)));
+        $apart = RigParts::split(Json::encode($ticked));
+        self::assertTrue(RigParts::areSame($apart->rig, Json::encode($rig)));
+        self::assertSame($ticked, self::decoded(RigParts::join(Json::encode($rig), $apart->parts)));
         $moved = ['units' => [['name' => 'a', 'settings' => ['channel' => ['value' => 4, 'state' => 'planned']]]]];
-        self::assertSame($moved, self::decoded(RigNotes::join(Json::encode($moved), $apart->notes)));
+        self::assertSame($moved, self::decoded(RigParts::join(Json::encode($moved), $apart->parts)));
+        $pinned = ['units' => [['name' => 'a', 'settings' => ['channel' => ['value' => 3, 'state' => 'planned', 'pinned' => true]]]]];
+        self::assertStringContainsString('"set"', RigParts::join(Json::encode($pinned), $apart->parts), 'a pin takes no tick away');
     }
 
     public function testWhatIsNoRigStaysAsItIs(): void
@@ -52,17 +55,41 @@ final class RigNotesTest extends TestCase
                 '[]',
                 'null',
                 '{"units":7}',
-                '{"units":[7,{"name":"a","settings":7},{"name":"b","settings":{"x":1}}],"done":8,"log":"x"}',
+                '{"units":[7,{"name":"a","settings":7},{"name":"b","settings":{"x":1}}]}',
                 "\0\xFF",
             ] as $text
         ) {
-            self::assertSame($text, RigNotes::join($text, ''));
-            $apart = RigNotes::split($text, $text);
-            RigNotes::join($apart->text, $apart->notes);
-            RigNotes::join($text, $text);
-            RigNotes::withNotesOf($text, $text);
+            self::assertSame($text, RigParts::join($text, []));
+            $apart = RigParts::split($text);
+            self::assertSame($text, $apart->rig);
+            RigParts::join($apart->rig, ['ticks' => $text, 'log' => $text]);
+            RigParts::join($text, ['ticks' => '{"units":{"a":{"settings":{"x":1}},"b":7}}']);
+            EarlierNotes::join($text, $text);
         }
-        $this->addToAssertionCount(1);
+    }
+
+    /** Until November 2026 ticks stood under "unit what setting", whatever spaces there were in these. */
+    public function testNotesOfEarlierLibrariesAreRead(): void
+    {
+        $rig = Json::encode([
+            'units' => [
+                ['name' => 'a', 'settings' => ['in channel' => ['value' => 3, 'state' => 'planned']]],
+                ['name' => 'a settings b', 'assigned' => ['x' => ['message' => ['kind' => 'note'], 'state' => 'planned']]],
+            ],
+        ]);
+        $notes = Json::encode([
+            'log' => [['at' => 'x']],
+            'ticks' => [
+                'a settings in channel' => ['value' => 3, 'state' => 'read'],
+                'a settings b assigned x' => ['message' => ['kind' => 'note'], 'state' => 'set'],
+            ],
+        ]);
+        $whole = self::decoded(EarlierNotes::join($rig, $notes));
+        self::assertSame([['at' => 'x']], $whole['log']);
+        self::assertSame(
+            [['in channel' => ['value' => 3, 'state' => 'read']], ['x' => ['message' => ['kind' => 'note'], 'state' => 'set']]],
+            [self::units($whole)[0]['settings'] ?? null, self::units($whole)[1]['assigned'] ?? null],
+        );
     }
 
     /**
@@ -74,7 +101,13 @@ final class RigNotesTest extends TestCase
     {
         $done = \is_array($rig['done'] ?? null) ? $rig['done'] : [];
         $log = \is_array($rig['log'] ?? null) ? $rig['log'] : [];
-        switch ($random->getInt(0, 3)) {
+        switch ($random->getInt(0, 5)) {
+            case 4:
+                $rests = \is_array($rig['rests'] ?? null) ? $rig['rests'] : [];
+
+                return ['rests' => [...$rests, ['cause' => bin2hex($random->getBytes(4)), 'reason' => 'so', 'at' => 'x']]] + $rig;
+            case 5:
+                return ['report' => ['at' => 'x', 'tried' => $random->getInt(1, 9)], 'proofs' => [['name' => bin2hex($random->getBytes(3))]]] + $rig;
             case 0:
                 return ['done' => $done + ['job '.bin2hex($random->getBytes(4)) => ['at' => '2026-11-29', 'by' => 'Ida']]] + $rig;
             case 1:
@@ -157,7 +190,7 @@ final class RigNotesTest extends TestCase
     private static function sorted(array $value): array
     {
         array_is_list($value) || ksort($value);
-        foreach (['done', 'log'] as $field) {
+        foreach (['done', 'log', 'proofs', 'rests', 'report'] as $field) {
             // none is as good as an empty one
             $value = [] === ($value[$field] ?? null) ? array_diff_key($value, [$field => 0]) : $value;
         }
