@@ -43,7 +43,10 @@ final readonly class RigRulesController
         $body = Body::of($request);
         [$from, $to] = [$body->text('from', 200), $body->text('to', 200)];
 
-        return $this->changes->make($document, static fn (Source $source): array => Rename::device($source, $from, $to), $request);
+        $answer = $this->changes->make($document, static fn (Source $source): array => Rename::device($source, $from, $to), $request);
+        $this->rigs->renameInTicks($document, $from, $to, Author::of($request));
+
+        return $answer;
     }
 
     /**

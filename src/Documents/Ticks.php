@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
+use ZigzagPost\Core\Data\Json;
+
 /**
  * Ticks on units of a rig: that a setting, or the message of a control or parameter, is set on the box or was read back from it.
  *
@@ -80,6 +82,20 @@ final class Ticks
                 }
             }
         }
+    }
+
+    /** The ticks of a unit, as text, under another name of it; those that stood there before go. */
+    public static function renamed(string $text, string $from, string $to): string
+    {
+        $ticks = json_decode($text);
+        if (!$ticks instanceof \stdClass || !isset(self::part($ticks, 'units')->{$from})) {
+            return $text;
+        }
+        $units = self::part($ticks, 'units');
+        $units->{$to} = $units->{$from};
+        unset($units->{$from});
+
+        return Json::encode($ticks);
     }
 
     /** @return array<mixed> what is ticked, without the tick */

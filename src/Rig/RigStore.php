@@ -13,6 +13,7 @@ use App\Documents\RigPart;
 use App\Documents\RigParts;
 use App\Documents\RulebookKind;
 use App\Documents\TakenApart;
+use App\Documents\Ticks;
 use App\Entity\Document;
 use App\Entity\Revision;
 use ZigzagPost\Core\Analysis\RigAnalysis;
@@ -115,6 +116,25 @@ final readonly class RigStore
         $this->keepParts($document, $apart, $by);
 
         return $this->document($document->id) ?? $document;
+    }
+
+    /**
+     * Ticks stay with a unit that is called otherwise.
+     *
+     * @throws LockedShow
+     */
+    public function renameInTicks(Document $document, string $from, string $to, string $by): void
+    {
+        $ticks = $this->documents->partsOf($document)[RigPart::Ticks->value] ?? RigParts::EMPTY;
+        $renamed = Ticks::renamed($ticks, $from, $to);
+        if ($renamed !== $ticks) {
+            $beside = $this->documents->beside($document, RigPart::Ticks, $by);
+            try {
+                $this->documents->write($beside, $beside->name, $renamed, $beside->version, $by);
+            } catch (Outdated) {
+                // somebody ticks just now: that counts
+            }
+        }
     }
 
     /**

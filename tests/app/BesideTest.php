@@ -46,6 +46,16 @@ final class BesideTest extends ApiTestCase
         self::assertCount(1, array_filter((array) $this->call('GET', "/api/documents/{$rig}/revisions", null, 200), static fn (mixed $each): bool => \is_array($each) && 'written' === $each['what']));
     }
 
+    public function testTicksStayWithAUnitThatIsCalledOtherwise(): void
+    {
+        $rig = $this->rig();
+        $tick = ['settings' => ['tx' => ['value' => 16, 'state' => 'set']]];
+        $this->writeBeside($rig, 'ticks', ['units' => ['treadle' => $tick, 'moths' => new \stdClass()]], 200);
+        $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'treadle', 'to' => 'foot'], 200);
+        self::assertSame(['moths' => [], 'foot' => $tick], $this->decoded($this->call('GET', "/api/documents/{$rig}/beside/ticks", null, 200))['units']);
+        $this->call('POST', "/api/rigs/{$rig}/rename", ['from' => 'foot', 'to' => 'treadle'], 200);
+    }
+
     public function testTwoWhoWriteTheSameLogNoticeEachOther(): void
     {
         $rig = $this->rig();

@@ -5,6 +5,7 @@ import type {
   Laying,
   ReadTableColumn,
   ReckonWhat,
+  RigPart,
   SwapMatch,
   SwitchChange,
   Takeover,
@@ -28,11 +29,29 @@ export const api = {
     answered(client.POST('/api/documents', { body, ...within(LONGEST_MS) })),
   importDocument: (file: File) => answered(client.POST('/api/documents/import', uploaded(file))),
   readDocument: (id: string) =>
-    answered(client.GET('/api/documents/{id}', { ...of(id), ...within(LONGEST_MS) })),
+    answered(
+      client.GET('/api/documents/{id}', {
+        params: { path: { id }, query: { alone: true } },
+        ...within(LONGEST_MS),
+      }),
+    ),
+  readBeside: (id: string, part: RigPart) =>
+    answered(
+      client.GET('/api/documents/{id}/beside/{part}', {
+        params: { path: { id, part } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   documentVersion: (id: string) =>
     answered(client.GET('/api/documents/{id}/version', { ...of(id), ...within(LONGEST_MS) })),
   writeDocument: (id: string, body: { name: string; text: string; version: number }) =>
-    answered(client.PUT('/api/documents/{id}', { ...of(id), body, ...within(LONGEST_MS) })),
+    answered(
+      client.PUT('/api/documents/{id}', {
+        ...of(id),
+        body: { ...body, alone: true },
+        ...within(LONGEST_MS),
+      }),
+    ),
   judgeDocument: (id: string, version: number, rig: string | null) =>
     answered(
       client.POST('/api/documents/{id}/good', {

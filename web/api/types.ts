@@ -40,7 +40,18 @@ export type RigFinding = Schemas['RigFinding'];
 export type ReadTable = Schemas['ReadTable'];
 export type ReadTableRow = Schemas['ReadRow'];
 export type ReadTableColumn = Schemas['ReadColumn'];
-export type Rig = RigSchemas['Rig'];
+type WholeRig = RigSchemas['Rig'];
+/** A rig as a person edits it. */
+export type Rig = Omit<WholeRig, 'log' | 'proofs' | 'report' | 'rests' | 'done'>;
+export type RigPart = Schemas['RigPart'];
+/** What the documents beside a rig hold. */
+export interface RigBeside {
+  log: Pick<WholeRig, 'log'>;
+  proofs: Pick<WholeRig, 'proofs'>;
+  report: Pick<WholeRig, 'report'>;
+  rests: Pick<WholeRig, 'rests'>;
+  ticks: Pick<WholeRig, 'done'> & { units?: Record<string, Pick<Unit, 'settings' | 'assigned'>> };
+}
 export type Unit = RigSchemas['Unit'];
 export type Lead = RigSchemas['Lead'];
 export type LeadEnd = RigSchemas['LeadEnd'];
@@ -75,7 +86,7 @@ export type Takeover = Leap['takeover'];
 export type Moment = Schemas['Moment'];
 export type Report = RigSchemas['Report'];
 export type ReportedFault = RigSchemas['ReportedFault'];
-export type LogLine = NonNullable<Rig['log']>[number];
+export type LogLine = NonNullable<WholeRig['log']>[number];
 export type Proofs = Schemas['Proofs'];
 export type ProofChange = Schemas['ProofChange'];
 export type ChartControl = RigSchemas['Control'];

@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
-import type { StoredDocument } from '../api/types';
+import type { RigPart, StoredDocument } from '../api/types';
 
 export const keys = {
   list: (kind: string) => ['documents', kind] as const,
   deleted: ['documents', 'deleted'] as const,
   one: (id: string) => ['document', id] as const,
+  beside: (id: string, part: RigPart) => ['document', id, 'beside', part] as const,
   revisions: (id: string) => ['document', id, 'revisions'] as const,
   revision: (id: string, number: number) => ['document', id, 'revisions', number] as const,
 };
@@ -24,6 +25,16 @@ export const useDocument = (id: string) =>
   useQuery({
     queryKey: keys.one(id),
     queryFn: () => api.readDocument(id),
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnMount: 'always',
+  });
+
+/** What stands beside a rig, read anew like the rig itself. */
+export const useBeside = (id: string, part: RigPart) =>
+  useQuery({
+    queryKey: keys.beside(id, part),
+    queryFn: () => api.readBeside(id, part),
     staleTime: Infinity,
     gcTime: 0,
     refetchOnMount: 'always',

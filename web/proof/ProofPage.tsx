@@ -2,12 +2,13 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { Moment, Rig, StoredDocument } from '../api/types';
+import type { Moment, RigBeside } from '../api/types';
+import { Beside } from '../documents/Beside';
 import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
-import { WithDocument } from '../documents/WithDocument';
-import { useRig } from '../rigs/useRig';
+import type { JsonWork } from '../documents/useJson';
 import { Tools } from '../shell/Tools';
+import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
@@ -19,37 +20,38 @@ import { Rehearsal } from './Rehearsal';
 export default function ProofPage() {
   const { id = '' } = useParams();
   return (
-    <WithDocument id={id} kind="rig" what="the proofs">
-      {(document) => <OpenProofs document={document} />}
-    </WithDocument>
+    <Beside rig={id} part="proofs" key={id}>
+      {(work) =>
+        work === null ? <Blank title="Opening the proofs …" /> : <OpenProofs id={id} work={work} />
+      }
+    </Beside>
   );
 }
 
-function OpenProofs({ document }: { document: StoredDocument }) {
-  const work = useRig(document);
+function OpenProofs({ id, work }: { id: string; work: JsonWork<RigBeside['proofs']> }) {
+  const kept = work.value.proofs ?? [];
   const isSaved = work.saving.state.is === 'saved';
   const proofs = useQuery({
-    queryKey: ['proofs', document.id, work.saving.version()],
-    queryFn: () => api.proofsOf(document.id),
+    queryKey: ['proofs', id, work.saving.version()],
+    queryFn: () => api.proofsOf(id),
     enabled: isSaved,
     placeholderData: (before) => before,
   });
   const accept = useMutation({
     mutationFn: ({ name, why, minute }: { name: string; why: string; minute?: Moment }) => {
-      const kept = (work.rig.proofs ?? []).find((proof) => proof.name === name);
-      return api.acceptProof(document.id, {
+      const before = kept.find((proof) => proof.name === name);
+      return api.acceptProof(id, {
         name,
         why: why === '' ? null : why,
-        tape: minute?.tape ?? kept?.tape ?? null,
-        scene: minute?.begins ?? kept?.scene ?? null,
+        tape: minute?.tape ?? before?.tape ?? null,
+        scene: minute?.begins ?? before?.scene ?? null,
       });
     },
     onSuccess: (proof) =>
-      work.change((rig: Rig) => ({
-        ...rig,
-        proofs: (rig.proofs ?? []).some((each) => each.name === proof.name)
-          ? (rig.proofs ?? []).map((each) => (each.name === proof.name ? proof : each))
-          : [...(rig.proofs ?? []), proof],
+      work.change(({ proofs: before = [] }) => ({
+        proofs: before.some((each) => each.name === proof.name)
+          ? before.map((each) => (each.name === proof.name ? proof : each))
+          : [...before, proof],
       })),
   });
   const ofProgram = (proofs.data?.proofs ?? []).filter(
@@ -59,23 +61,22 @@ function OpenProofs({ document }: { document: StoredDocument }) {
     mutationFn: async (names: readonly string[]) => {
       const taken: Awaited<ReturnType<typeof api.acceptProof>>[] = [];
       for (const name of names) {
-        const kept = (work.rig.proofs ?? []).find((proof) => proof.name === name);
+        const before = kept.find((proof) => proof.name === name);
         const since = ofProgram.find((proof) => proof.name === name)?.program.at(-1)?.day ?? '';
         taken.push(
-          await api.acceptProof(document.id, {
+          await api.acceptProof(id, {
             name,
             why: `the program plays this differently since ${since}`,
-            tape: kept?.tape ?? null,
-            scene: kept?.scene ?? null,
+            tape: before?.tape ?? null,
+            scene: before?.scene ?? null,
           }),
         );
       }
       return taken;
     },
     onSuccess: (taken) =>
-      work.change((rig: Rig) => ({
-        ...rig,
-        proofs: (rig.proofs ?? []).map((each) => taken.find((proof) => proof.name === each.name) ?? each),
+      work.change(({ proofs: before = [] }) => ({
+        proofs: before.map((each) => taken.find((proof) => proof.name === each.name) ?? each),
       })),
   });
   const uncovered = proofs.data?.uncovered;
@@ -93,11 +94,11 @@ function OpenProofs({ document }: { document: StoredDocument }) {
             })
           }
         />
-        <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${document.id}/show`}>
+        <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${id}/show`}>
           The show
         </Link>
       </Tools>
-      <SavingNotice work={work} what="rig" />
+      <SavingNotice work={work} what="list of tapes" />
       <Notice text={accept.error?.message ?? proofs.error?.message ?? null} tone="error" />
       <div className="grid min-h-0 flex-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
         <Panel title={proofs.isFetching ? 'Kept tapes, being played …' : 'Kept tapes'}>
@@ -166,10 +167,12 @@ function OpenProofs({ document }: { document: StoredDocument }) {
               ))}
             </ul>
             <Marked
-              rig={document.id}
+              rig={id}
               onProof={(name, minute) => accept.mutate({ name, why: 'a marked minute, mended', minute })}
             />
-            <Rehearsal id={document.id} work={work} />
+            <Beside rig={id} part="report">
+              {(report) => report !== null && <Rehearsal id={id} work={report} />}
+            </Beside>
           </div>
         </Panel>
         <Panel title="What no tape touches">

@@ -1,22 +1,24 @@
 import { author } from '../api/author';
-import type { ReportedFault } from '../api/types';
-import type { RigWork } from '../rigs/useRig';
+import type { ReportedFault, RigBeside } from '../api/types';
+import { SavingNotice } from '../documents/SavingNotice';
+import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { harmful, howLong, reported, settle } from './report';
 import { useRehearsal } from './useRehearsal';
 
 /** The whole set list played by the stand-ins, with everything that goes wrong on a floor: what stands wrong, for how long, and the way back. */
-export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
+export function Rehearsal({ id, work }: { id: string; work: JsonWork<RigBeside['report']> }) {
   const rehearsing = useRehearsal(id, (met) =>
-    work.change((rig) => reported(rig, met, new Date(), author())),
+    work.change((before) => reported(before, met, new Date(), author())),
   );
   const { met } = rehearsing;
-  const { report } = work.rig;
+  const { report } = work.value;
   const mishaps = report?.mishaps ?? [];
   const open = mishaps.filter((each) => each.settled === undefined);
   return (
     <section aria-label="Rehearsal" className="flex flex-col gap-2">
       <h3 className="text-lg font-semibold">Rehearsal</h3>
+      <SavingNotice work={work} what="report" />
       <p className="flex flex-wrap items-center gap-3">
         {met === undefined ? (
           <Button
@@ -83,7 +85,7 @@ export function Rehearsal({ id, work }: { id: string; work: RigWork }) {
               <Row
                 key={fault.fault}
                 fault={fault}
-                onSettle={(text) => work.change((rig) => settle(rig, fault.fault, text))}
+                onSettle={(text) => work.change((before) => settle(before, fault.fault, text))}
               />
             ))}
           </tbody>

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { Rehearsed, Rig } from '../api/types';
+import type { Rehearsed } from '../api/types';
 import { howLong, reported, settle } from './report';
 
 const met: Rehearsed = {
@@ -44,7 +44,7 @@ const met: Rehearsed = {
   ],
 };
 
-const first = reported({} as Rig, met, new Date('2026-05-02T10:00:00Z'), 'Ada');
+const first = reported({}, met, new Date('2026-05-02T10:00:00Z'), 'Ada');
 
 test('a report has what did harm, when and by whom', () => {
   expect(first.report?.mishaps?.map((each) => each.fault)).toEqual(['a', 'b']);
@@ -73,5 +73,5 @@ test('it says by what it comes right, and when in the times of the set list', ()
 
 test('one that was stopped says of how many', () => {
   expect(first.report).not.toHaveProperty('of');
-  expect(reported({} as Rig, { ...met, total: 9 }, new Date(), '').report?.of).toBe(9);
+  expect(reported({}, { ...met, total: 9 }, new Date(), '').report?.of).toBe(9);
 });

@@ -1,6 +1,6 @@
 import { without } from '../rigs/edits';
 import { minutes } from '../show/length';
-import type { Rehearsed, Report, Rig } from '../api/types';
+import type { Rehearsed, Report, RigBeside } from '../api/types';
 
 /** Faults that did harm. */
 export function harmful(met: Rehearsed): Rehearsed['faults'] {
@@ -8,8 +8,13 @@ export function harmful(met: Rehearsed): Rehearsed['faults'] {
 }
 
 /** What a rehearsal came to; what was settled about a fault before is taken over as long as it does the same harm. */
-export function reported(rig: Rig, met: Rehearsed, now: Date, by: string): Rig {
-  const before = rig.report?.mishaps ?? [];
+export function reported(
+  { report: last }: RigBeside['report'],
+  met: Rehearsed,
+  now: Date,
+  by: string,
+): RigBeside['report'] {
+  const before = last?.mishaps ?? [];
   const mishaps = harmful(met).map((fault) => {
     const old = before.find((each) => each.fault === fault.fault);
     const isSame =
@@ -36,7 +41,7 @@ export function reported(rig: Rig, met: Rehearsed, now: Date, by: string): Rig {
     ...(by === '' ? {} : { by }),
     ...(met.next < met.total ? { of: met.total } : {}),
   };
-  return { ...rig, report };
+  return { report };
 }
 
 /** How long something stands wrong: until a scene of the set list comes, in its own times, or until it comes right by itself. */
@@ -53,14 +58,13 @@ export function howLong(mishap: { forUs?: number; by?: string; afterS?: number }
 }
 
 /** Says what is done about a fault; an empty text opens it again. */
-export function settle(rig: Rig, fault: string, text: string): Rig {
-  return rig.report === undefined
-    ? rig
+export function settle(beside: RigBeside['report'], fault: string, text: string): RigBeside['report'] {
+  return beside.report === undefined
+    ? beside
     : {
-        ...rig,
         report: {
-          ...rig.report,
-          mishaps: (rig.report.mishaps ?? []).map((each) => {
+          ...beside.report,
+          mishaps: (beside.report.mishaps ?? []).map((each) => {
             if (each.fault !== fault) {
               return each;
             }

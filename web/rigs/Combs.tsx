@@ -48,7 +48,7 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
             disabled={work.isComputing}
             onClick={() =>
               work.change((rig) =>
-                changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value, null), rig),
+                changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value), rig),
               )
             }
           />

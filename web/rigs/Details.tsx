@@ -1,6 +1,7 @@
 import { Trash2, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Arrival, Unit } from '../api/types';
+import { Beside } from '../documents/Beside';
 import { useDocuments } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
@@ -167,11 +168,15 @@ function UnitDetails({
               <th>On the box</th>
             </tr>
           </thead>
-          <tbody>
-            {chart?.settings?.map((each) => (
-              <SettingRow key={each.id} work={work} unit={unit} setting={each} />
-            ))}
-          </tbody>
+          <Beside rig={id} part="ticks">
+            {(ticks) => (
+              <tbody>
+                {chart?.settings?.map((each) => (
+                  <SettingRow key={each.id} work={work} ticks={ticks} unit={unit} setting={each} />
+                ))}
+              </tbody>
+            )}
+          </Beside>
         </table>
       )}
     </div>

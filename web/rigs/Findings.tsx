@@ -3,9 +3,10 @@ import { Wrench } from 'lucide-react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { RigFinding } from '../api/types';
+import { Beside } from '../documents/Beside';
 import { Button } from '../ui/Button';
 import type { Chosen } from './RigPicture';
-import { PutToRest, Resting } from './Resting';
+import { PutToRest, Resting, type RestsWork } from './Resting';
 import type { RigWork } from './useRig';
 
 const LOOKS = {
@@ -14,16 +15,22 @@ const LOOKS = {
   hint: { mark: 'i', tone: 'border-info' },
 } as const;
 
-/** What is wrong or doubtful: each with its cause, the change that mends it, or the job that hands have to do. */
-export function Findings({
-  id,
-  work,
-  onChoose,
-}: {
+interface Shown {
   id: string;
   work: RigWork;
   onChoose: (chosen: Chosen) => void;
-}) {
+}
+
+/** What is wrong or doubtful: each with its cause, the change that mends it, or the job that hands have to do. */
+export function Findings(shown: Shown) {
+  return (
+    <Beside rig={shown.id} part="rests">
+      {(rests) => <Found {...shown} rests={rests} />}
+    </Beside>
+  );
+}
+
+function Found({ id, work, onChoose, rests }: Shown & { rests: RestsWork }) {
   const { computed, rig } = work;
   const queries = useQueryClient();
   const fix = useMutation({
@@ -75,7 +82,7 @@ export function Findings({
                   onClick={() => fix.mutate(finding.key)}
                 />
               )}
-              <PutToRest finding={finding} work={work} />
+              <PutToRest finding={finding} rests={rests} />
             </div>
             {finding.fix !== null && (
               <ul id={`fix-${place}`} aria-label="What the fix changes" className="text-sm opacity-80">
@@ -87,7 +94,7 @@ export function Findings({
           </li>
         ))}
       </ul>
-      <Resting work={work} />
+      <Resting resting={computed.resting} rests={rests} />
       {computed.cautions.length > 0 && (
         <section aria-label="Cautions" className="m-3 border-l-4 border-warning pl-3 text-sm">
           {computed.cautions.map((text) => (

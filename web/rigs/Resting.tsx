@@ -1,21 +1,23 @@
 import { useState } from 'react';
 import { author } from '../api/author';
-import type { RigFinding } from '../api/types';
+import type { ComputedRig, RigBeside, RigFinding } from '../api/types';
+import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { useFocus } from '../ui/useFocus';
-import type { RigWork } from './useRig';
+
+/** What was put to rest with a rig; null until it is there. */
+export type RestsWork = JsonWork<RigBeside['rests']> | null;
 
 /** A finding that may stay, for a reason: it is told no more until its cause changes. */
-export function PutToRest({ finding, work }: { finding: RigFinding; work: RigWork }) {
+export function PutToRest({ finding, rests }: { finding: RigFinding; rests: RestsWork }) {
   const [isAsking, setAsking] = useState(false);
   return isAsking ? (
     <Why
       onCancel={() => setAsking(false)}
       onRest={(reason) =>
-        work.change((rig) => ({
-          ...rig,
+        rests?.change((before) => ({
           rests: [
-            ...(rig.rests ?? []),
+            ...(before.rests ?? []),
             {
               cause: finding.key,
               reason,
@@ -31,6 +33,7 @@ export function PutToRest({ finding, work }: { finding: RigFinding; work: RigWor
       tone="quiet"
       label="Put to rest"
       aria-label={`Put to rest: ${finding.text}`}
+      disabled={rests === null}
       onClick={() => setAsking(true)}
     />
   );
@@ -70,8 +73,7 @@ function Why({ onRest, onCancel }: { onRest: (reason: string) => void; onCancel:
 }
 
 /** What was put to rest: why, when and by whom, and the way back. */
-export function Resting({ work }: { work: RigWork }) {
-  const resting = work.computed?.resting ?? [];
+export function Resting({ resting, rests }: { resting: ComputedRig['resting']; rests: RestsWork }) {
   if (resting.length === 0) {
     return null;
   }
@@ -80,7 +82,7 @@ export function Resting({ work }: { work: RigWork }) {
       <h3 className="font-semibold">Put to rest</h3>
       <ul className="flex flex-col gap-1">
         {resting.map((finding) => {
-          const rest = work.rig.rests?.find((each) => each.cause === finding.restsAs);
+          const rest = rests?.value.rests?.find((each) => each.cause === finding.restsAs);
           return (
             <li key={finding.key} className="flex flex-wrap items-center gap-2">
               <span className="min-w-40 flex-1">
@@ -93,9 +95,8 @@ export function Resting({ work }: { work: RigWork }) {
                 label="Wake it"
                 aria-label={`Wake: ${finding.text}`}
                 onClick={() =>
-                  work.change((rig) => ({
-                    ...rig,
-                    rests: (rig.rests ?? []).filter((each) => each.cause !== finding.restsAs),
+                  rests?.change((before) => ({
+                    rests: (before.rests ?? []).filter((each) => each.cause !== finding.restsAs),
                   }))
                 }
               />

@@ -1,12 +1,24 @@
 import { Pin, PinOff } from 'lucide-react';
 import { author } from '../api/author';
-import type { Setting, Unit } from '../api/types';
+import type { RigBeside, Setting, Unit } from '../api/types';
+import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { pin, setting } from './edits';
+import { ticked, tickOn, unticked } from './onTheBox';
 import type { RigWork } from './useRig';
 
 /** A setting of a unit: its value, what the plan says, whether it may choose, and whether it is set on the box. */
-export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit: Unit; setting: Setting }) {
+export function SettingRow({
+  work,
+  ticks,
+  unit,
+  setting: each,
+}: {
+  work: RigWork;
+  ticks: JsonWork<RigBeside['ticks']> | null;
+  unit: Unit;
+  setting: Setting;
+}) {
   const chosen = unit.settings?.[each.id];
   const value = chosen?.value ?? each.factory;
   const planned = work.computed?.plan.settings.find(
@@ -17,7 +29,7 @@ export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit:
     typeof low === 'number' && typeof high === 'number'
       ? Array.from({ length: Math.min(200, high - low + 1) }, (_, index) => low + index)
       : each.values;
-  const isTicked = chosen !== undefined && chosen.state !== 'planned';
+  const tick = ticks === null ? null : tickOn(ticks.value, unit.name, each.id, value);
   return (
     <tr>
       <td>
@@ -27,7 +39,7 @@ export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit:
             className="ml-2"
             label={`Plan says ${planned.value}`}
             title={planned.reason}
-            onClick={() => work.change((rig) => setting(rig, unit.name, each.id, planned.value, null))}
+            onClick={() => work.change((rig) => setting(rig, unit.name, each.id, planned.value))}
           />
         )}
       </td>
@@ -39,7 +51,7 @@ export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit:
           onChange={(event) => {
             const wanted = values.find((one) => String(one) === event.target.value);
             if (wanted !== undefined) {
-              work.change((rig) => setting(rig, unit.name, each.id, wanted, null, true));
+              work.change((rig) => setting(rig, unit.name, each.id, wanted, true));
             }
           }}
         >
@@ -73,20 +85,23 @@ export function SettingRow({ work, unit, setting: each }: { work: RigWork; unit:
             type="checkbox"
             className="checkbox checkbox-sm"
             aria-label={`${each.title} is set on the box`}
-            checked={isTicked}
-            disabled={value === undefined}
+            checked={tick !== null}
+            disabled={value === undefined || ticks === null}
             onChange={(event) => {
+              const isSet = event.target.checked;
               if (value !== undefined) {
-                work.change((rig) =>
-                  setting(rig, unit.name, each.id, value, event.target.checked ? author() : null),
+                ticks?.change((before) =>
+                  isSet
+                    ? ticked(before, unit.name, each.id, value, author())
+                    : unticked(before, unit.name, each.id),
                 );
               }
             }}
           />
           <span className="text-sm">
-            {isTicked
-              ? `${chosen.at ?? 'set'}${chosen.by === undefined ? '' : ` by ${chosen.by}`}`
-              : 'not yet'}
+            {tick === null
+              ? 'not yet'
+              : `${tick.at ?? 'set'}${tick.by === undefined ? '' : ` by ${tick.by}`}`}
           </span>
         </label>
       </td>

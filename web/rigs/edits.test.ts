@@ -33,17 +33,10 @@ it('renames a unit in its leads, and takes them out with it', () => {
 });
 
 it('pins what was chosen by hand, until the plan says otherwise', () => {
-  const pinned = setting(one, 'brine_echo', 'channel', 5, null, true);
+  const pinned = setting(one, 'brine_echo', 'channel', 5, true);
   expect(pinned.units[0]?.settings?.['channel']).toEqual({ value: 5, state: 'planned', pinned: true });
-  expect(setting(pinned, 'brine_echo', 'channel', 5, 'Ada').units[0]?.settings?.['channel']).toMatchObject({
-    state: 'set',
-    by: 'Ada',
-    pinned: true,
-  });
-  const ticked = setting(one, 'brine_echo', 'channel', 5, 'Ada');
-  const kept = pin(ticked, 'brine_echo', 'channel', 5, true).units[0]?.settings?.['channel'];
-  expect(kept).toEqual({ ...ticked.units[0]?.settings?.['channel'], pinned: true });
-  expect(setting(pinned, 'brine_echo', 'channel', 6, null).units[0]?.settings?.['channel']).toEqual({
+  expect(pin(setting(one, 'brine_echo', 'channel', 5), 'brine_echo', 'channel', 5, true)).toEqual(pinned);
+  expect(setting(pinned, 'brine_echo', 'channel', 6).units[0]?.settings?.['channel']).toEqual({
     value: 6,
     state: 'planned',
   });
@@ -56,17 +49,13 @@ it('knows a renaming, and its undoing, from other changes', () => {
   expect(renamedUnit(other, two)).toEqual({ from: 'brine', to: 'brine_echo' });
   expect(renamedUnit(one, two)).toBeNull();
   expect(renamedUnit(two, removeUnit(two, 'brine_echo'))).toBeNull();
-  expect(renamedUnit(two, setting(two, 'brine_echo', 'channel', 5, null))).toBeNull();
+  expect(renamedUnit(two, setting(two, 'brine_echo', 'channel', 5))).toBeNull();
 });
 
-it('plans a setting, or ticks it with who and when', () => {
-  expect(setting(one, 'brine_echo', 'channel', 5, null).units[0]?.settings?.['channel']).toEqual({
+it('plans a setting', () => {
+  expect(setting(one, 'brine_echo', 'channel', 5).units[0]?.settings?.['channel']).toEqual({
     value: 5,
     state: 'planned',
-  });
-  expect(setting(one, 'brine_echo', 'channel', 5, 'Ada').units[0]?.settings?.['channel']).toMatchObject({
-    state: 'set',
-    by: 'Ada',
   });
 });
 

@@ -36,13 +36,13 @@ export function useRig(document: StoredDocument): RigWork {
   };
 }
 
-/** Rules that name a unit follow when it is renamed, and when that is undone. */
+/** Rules that name a unit, and ticks on it, follow when it is renamed, and when that is undone. */
 function useRenamedInRules(id: string, rig: Rig): string | null {
   const queries = useQueryClient();
   const before = useRef(rig);
   const [said, setSaid] = useState<string | null>(null);
   useEffect(() => {
-    const renamed = rig.book === undefined ? null : renamedUnit(before.current, rig);
+    const renamed = renamedUnit(before.current, rig);
     before.current = rig;
     if (renamed === null) {
       return;

@@ -2,7 +2,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import { author } from '../api/author';
-import type { LogLine } from '../api/types';
+import type { LogLine, RigBeside } from '../api/types';
+import { Beside } from '../documents/Beside';
+import { SavingNotice } from '../documents/SavingNotice';
+import { UndoButtons } from '../documents/UndoButtons';
+import type { JsonWork } from '../documents/useJson';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../rigs/edits';
 import { Button } from '../ui/Button';
@@ -12,20 +16,29 @@ import { Scroll } from '../ui/Scroll';
 
 /** A line per performance and rehearsal: what was changed since the one before, what was marked, and what was done about it. */
 export function LogSheet({ id, work }: { id: string; work: RigWork }) {
+  return (
+    <Beside rig={id} part="log">
+      {(log) => (log === null ? <p>Opening the log …</p> : <Lines id={id} log={log} rig={work} />)}
+    </Beside>
+  );
+}
+
+function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; rig: RigWork }) {
   const [wanted, setWanted] = useState('');
-  const lines = work.rig.log ?? [];
+  const lines = log.value.log ?? [];
   const add = useMutation({
     mutationFn: async (what: LogLine['what']) => ({ what, next: await api.nextOfLog(id) }),
     onSuccess: ({ what, next }) =>
-      work.change((rig) => ({
-        ...rig,
-        log: [...(rig.log ?? []), newLine(what, next, new Date(), author())],
+      log.change((before) => ({
+        log: [...(before.log ?? []), newLine(what, next, new Date(), author())],
       })),
   });
   const shown = found(lines, wanted);
   return (
     <div className="flex flex-col gap-3">
+      <SavingNotice work={log} what="log" />
       <p className="flex flex-wrap items-center gap-2">
+        <UndoButtons work={log} />
         <Button
           tone="primary"
           label="New line: performance"
@@ -57,7 +70,7 @@ export function LogSheet({ id, work }: { id: string; work: RigWork }) {
           Print
         </a>
       </p>
-      <MarkChoice work={work} />
+      <MarkChoice work={rig} />
       {add.error !== null && <p role="alert">{add.error.message}</p>}
       {lines.length === 0 ? (
         <p>
@@ -91,7 +104,7 @@ export function LogSheet({ id, work }: { id: string; work: RigWork }) {
                     value={line.place ?? ''}
                     onChange={(event) => {
                       const text = event.target.value;
-                      work.change((rig) => changeLine(rig, place, 'place', text));
+                      log.change((before) => changeLine(before, place, 'place', text));
                     }}
                   />
                 </td>
@@ -109,7 +122,7 @@ export function LogSheet({ id, work }: { id: string; work: RigWork }) {
                     value={line.done ?? ''}
                     onChange={(event) => {
                       const text = event.target.value;
-                      work.change((rig) => changeLine(rig, place, 'done', text));
+                      log.change((before) => changeLine(before, place, 'done', text));
                     }}
                   />
                 </td>

@@ -50,7 +50,7 @@ function OpenShow({ document }: { document: StoredDocument }) {
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
-        <UndoButtons work={work} />
+        {tab !== 'log' && <UndoButtons work={work} />}
         <Tabs
           label="The show"
           tabs={Object.entries(TABS) as [keyof typeof TABS, string][]}

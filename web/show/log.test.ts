@@ -1,5 +1,4 @@
 import { expect, test } from 'vitest';
-import type { Rig } from '../api/types';
 import { changeLine, found, newLine } from './log';
 
 const line = newLine(
@@ -21,8 +20,7 @@ test('a line has its time, its set list and who wrote it', () => {
 });
 
 test('what is typed goes into its line, and an empty text is none', () => {
-  const rig = { log: [line, line] } as unknown as Rig;
-  const changed = changeLine(rig, 1, 'done', 'new lead');
+  const changed = changeLine({ log: [line, line] }, 1, 'done', 'new lead');
   expect(changed.log?.map((each) => each.done)).toEqual([undefined, 'new lead']);
   expect(changeLine(changed, 1, 'done', '').log?.[1]).not.toHaveProperty('done');
 });

@@ -1,4 +1,4 @@
-import type { LogLine, Rig } from '../api/types';
+import type { LogLine, RigBeside } from '../api/types';
 import { without } from '../rigs/edits';
 
 /** A line for tonight, with what the server found out about it. */
@@ -18,10 +18,15 @@ export function newLine(
   };
 }
 
-export function changeLine(rig: Rig, place: number, field: 'place' | 'done', text: string): Rig {
+export function changeLine(
+  log: RigBeside['log'],
+  place: number,
+  field: 'place' | 'done',
+  text: string,
+): RigBeside['log'] {
   return {
-    ...rig,
-    log: (rig.log ?? []).map((line, index) =>
+    ...log,
+    log: (log.log ?? []).map((line, index) =>
       index !== place ? line : text === '' ? without(line, field) : { ...line, [field]: text },
     ),
   };
