@@ -20,11 +20,11 @@ import { LearnPanel } from './learn/LearnPanel';
 import { StackPanel } from './learn/StackPanel';
 import { PanelButtons, type OpenPanel } from './PanelButtons';
 import { Senders } from './senders/Senders';
-import { useBench, usePart } from './session/useBench';
-import { useComputerKeys } from './session/useComputerKeys';
-import { keepMinute } from './session/keepMinute';
-import { useRecorder } from './session/useRecorder';
-import { useTapePlayer } from './session/useTapePlayer';
+import { useBench, usePart } from '../session/useBench';
+import { useComputerKeys } from './playing/useComputerKeys';
+import { keepMinute } from '../session/keepMinute';
+import { useRecorder } from './playing/useRecorder';
+import { useTapePlayer } from './playing/useTapePlayer';
 import { TapesDialog } from './tapes/TapesDialog';
 import { ZigzagPanel } from './zigzag/ZigzagPanel';
 

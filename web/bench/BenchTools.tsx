@@ -4,7 +4,7 @@ import type { DocumentSummary } from '../api/types';
 import { Tools } from '../shell/Tools';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import type { Playing } from './session/useTapePlayer';
+import type { Playing } from './playing/useTapePlayer';
 
 /** The bench's part of the bar at the top: the rulebook, recording and tapes. */
 export function BenchTools(props: {

@@ -1,8 +1,8 @@
 import { Download, Save, Trash2 } from 'lucide-react';
 import { Button } from '../ui/Button';
 import { saveFile } from '../ui/saveFile';
-import { tapeOf } from './session/recordings';
-import type { Unstored } from './session/useRecorder';
+import { tapeOf } from './playing/recordings';
+import type { Unstored } from './playing/useRecorder';
 
 /** A recording that the application has not stored yet, and what can be done with it. */
 export function RecordingNotice({

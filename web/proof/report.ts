@@ -1,4 +1,4 @@
-import { without } from '../rigs/edits';
+import { without } from '../model/without';
 import { minutes } from '../show/length';
 import type { Rehearsed, Report, RigBeside } from '../api/types';
 

@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import type { LeadEnd } from '../api/types';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { addLead, chartOf } from './edits';
+import { addLead } from '../model/leads';
+import { chartOf } from '../model/units';
 import type { RigWork } from './useRig';
 
 interface Socket {

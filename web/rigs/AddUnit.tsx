@@ -6,7 +6,7 @@ import { useDocuments } from '../documents/queries';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
 import { useFocus } from '../ui/useFocus';
-import { addUnit } from './edits';
+import { addUnit } from '../model/units';
 import type { RigWork } from './useRig';
 
 /** Chooses the chart of a new unit; its name is proposed. */

@@ -1,7 +1,7 @@
 import { ClipboardCheck } from 'lucide-react';
 import type { Comb } from '../api/types';
 import { Button } from '../ui/Button';
-import { setting } from './edits';
+import { setting } from '../model/settings';
 import type { Chosen } from './RigPicture';
 import type { RigWork } from './useRig';
 

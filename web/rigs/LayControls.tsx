@@ -5,7 +5,7 @@ import type { Laying, Unit } from '../api/types';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
-import { chartOf } from './edits';
+import { chartOf } from '../model/units';
 import type { RigWork } from './useRig';
 import { Scroll } from '../ui/Scroll';
 

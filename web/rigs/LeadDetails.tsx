@@ -1,5 +1,6 @@
 import type { Lead } from '../api/types';
-import { changeLead, without } from './edits';
+import { changeLead } from '../model/leads';
+import { without } from '../model/without';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { Verdict } from './Verdict';
 import type { RigWork } from './useRig';

@@ -3,8 +3,8 @@ import { author } from '../api/author';
 import type { RigBeside, Setting, Unit } from '../api/types';
 import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
-import { pin, setting } from './edits';
-import { ticked, tickOn, unticked } from './onTheBox';
+import { pin, setting } from '../model/settings';
+import { ticked, tickOn, unticked } from '../model/onTheBox';
 import type { RigWork } from './useRig';
 
 /** A setting of a unit: its value, what the plan says, whether it may choose, and whether it is set on the box. */

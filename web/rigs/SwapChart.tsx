@@ -6,7 +6,7 @@ import { useDocuments } from '../documents/queries';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
-import { swapChart } from './edits';
+import { swapChart } from '../model/units';
 import type { RigWork } from './useRig';
 
 /** Gives a unit another chart: what rules name of it is matched, and what does not fit is shown before anything is changed. */

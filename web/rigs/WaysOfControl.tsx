@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { Arrival, Unit } from '../api/types';
 import { Scroll } from '../ui/Scroll';
-import { chartOf } from './edits';
+import { chartOf } from '../model/units';
 import type { RigWork } from './useRig';
 
 const TONES: Record<string, string> = {

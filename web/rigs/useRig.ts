@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { ComputedRig, Rig, StoredDocument } from '../api/types';
 import { useJson, type JsonWork } from '../documents/useJson';
-import { renamedUnit } from './edits';
+import { renamedUnit } from '../model/units';
 
 export interface RigWork extends Omit<JsonWork<Rig>, 'value'> {
   rig: Rig;

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
-import { checked as checkedWith } from '../bench/session/samples';
+import { checked as checkedWith } from '../session/samples';
 import { Findings } from './Findings';
 
 afterEach(cleanup);

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
-import { RestoreList } from '../bench/receivers/RestoreList';
-import type { BenchStore } from '../bench/session/BenchStore';
-import { usePart } from '../bench/session/useBench';
+import { RestoreList } from '../session/RestoreList';
+import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 import { Button } from '../ui/Button';
 
 /** What helps after a panic; it lies over the view, so that nothing moves. */

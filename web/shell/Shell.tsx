@@ -1,9 +1,9 @@
 import { Moon, OctagonX, Sun } from 'lucide-react';
 import { Fragment, Suspense, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
-import { currentBench, onBench } from '../bench/session/benches';
-import type { BenchStore } from '../bench/session/BenchStore';
-import { usePart } from '../bench/session/useBench';
+import { currentBench, onBench } from '../session/benches';
+import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 import { Guide } from '../guide/Guide';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';

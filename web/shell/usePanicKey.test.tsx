@@ -5,7 +5,7 @@ import { usePanicKey } from './usePanicKey';
 
 const panic = vi.fn();
 let isOpen = true;
-vi.mock('../bench/session/benches', () => ({
+vi.mock('../session/benches', () => ({
   currentBench: () => (isOpen ? { id: 'a', store: { panic } } : null),
 }));
 

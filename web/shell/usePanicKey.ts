@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { currentBench } from '../bench/session/benches';
+import { currentBench } from '../session/benches';
 
 /** A second Escape within this time is meant as panic, whatever took the first one. */
 const AGAIN_MS = 1000;

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { SwitchGesture, Target } from '../api/types';
-import { TargetList } from '../bench/learn/TargetList';
+import { TargetList } from '../rules/TargetList';
 import { Dialog } from '../ui/Dialog';
 import { isPressed, type SheetControl } from './surface';
 import { SceneChoice } from './SwitchSheet';

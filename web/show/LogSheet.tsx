@@ -8,9 +8,9 @@ import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import type { JsonWork } from '../documents/useJson';
 import type { RigWork } from '../rigs/useRig';
-import { without } from '../rigs/edits';
+import { without } from '../model/without';
 import { Button } from '../ui/Button';
-import { changeShow } from './edits';
+import { changeShow } from '../model/show';
 import { changeLine, found, newLine } from './log';
 import { Scroll } from '../ui/Scroll';
 

@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Song } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
-import { without } from '../rigs/edits';
+import { without } from '../model/without';
 import { Button } from '../ui/Button';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { lengthFrom, minutes } from './length';
@@ -16,7 +16,7 @@ import {
   order,
   putIn,
   showOf,
-} from './edits';
+} from '../model/show';
 
 /** Songs in the order in which they are played: moved, skipped and repeated without touching a rule. */
 export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly string[] }) {

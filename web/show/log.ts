@@ -1,5 +1,5 @@
 import type { LogLine, RigBeside } from '../api/types';
-import { without } from '../rigs/edits';
+import { without } from '../model/without';
 
 /** A line for tonight, with what the server found out about it. */
 export function newLine(

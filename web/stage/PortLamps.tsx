@@ -1,5 +1,5 @@
-import type { BenchStore } from '../bench/session/BenchStore';
-import { usePart } from '../bench/session/useBench';
+import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 
 /** A lamp for each port: it flashes with every message. */
 export function PortLamps({ store }: { store: BenchStore }) {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { RestoreList } from '../bench/receivers/RestoreList';
-import type { BenchStore } from '../bench/session/BenchStore';
+import { RestoreList } from '../session/RestoreList';
+import type { BenchStore } from '../session/BenchStore';
 
 /** Restore, in letters for the dark: the units lie over the switches until it is closed. */
 export function RestorePanel({ store }: { store: BenchStore }) {

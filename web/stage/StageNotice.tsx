@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
-import type { BenchStore } from '../bench/session/BenchStore';
-import { usePart } from '../bench/session/useBench';
+import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 import type { StageWatch } from './useStageNow';
 
 /** What is wrong or has changed, in one line that is always there: no connection, something refused, or that what is stored is not what runs. */

@@ -1,5 +1,5 @@
 import type { Rig, SwitchUse, Unit } from '../api/types';
-import { chartOf } from '../rigs/edits';
+import { chartOf } from '../model/units';
 import { swatch } from '../ui/colours';
 import { usePaging } from './usePaging';
 

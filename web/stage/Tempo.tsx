@@ -1,5 +1,5 @@
-import type { BenchStore } from '../bench/session/BenchStore';
-import { usePart } from '../bench/session/useBench';
+import type { BenchStore } from '../session/BenchStore';
+import { usePart } from '../session/useBench';
 import { tempoOf } from './tempoOf';
 
 /** The tempo, large, with a lamp that lights on the beat: of the clock that runs, or as the set list says. */

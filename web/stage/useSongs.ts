@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Song } from '../api/types';
-import type { BenchStore } from '../bench/session/BenchStore';
+import type { BenchStore } from '../session/BenchStore';
 
 /** So long a press counts as on its way; then what is played says where the show is. */
 const ON_ITS_WAY_MS = 3000;

@@ -4,7 +4,7 @@ import { api } from '../../api/client';
 import type { Calibrated, Edit, Measured, TapeEvent } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Over } from '../learn/Over';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 import { Plot } from './Plot';
 
 const ASK_EVERY_MS = 800;

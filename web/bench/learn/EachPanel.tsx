@@ -6,7 +6,7 @@ import { api } from '../../api/client';
 import type { Candidate } from '../../api/types';
 import { useDocumentWork } from '../../documents/queries';
 import { Button } from '../../ui/Button';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 import { Over } from './Over';
 import { useListening } from './useListening';
 

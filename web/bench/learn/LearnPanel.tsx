@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Candidate, Edit, LearnedRule, Target } from '../../api/types';
 import { Button } from '../../ui/Button';
-import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import type { BenchStore } from '../../session/BenchStore';
+import { usePart } from '../../session/useBench';
 import { Over } from './Over';
-import { TargetList } from './TargetList';
+import { TargetList } from '../../rules/TargetList';
 import { useListening } from './useListening';
 
 /** Play it, then say what it should do: a control is recognised, its target chosen, and the rule put in where it wins. */

@@ -4,8 +4,8 @@ import { api } from '../../api/client';
 import type { Edit } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { useFocus } from '../../ui/useFocus';
-import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import type { BenchStore } from '../../session/BenchStore';
+import { usePart } from '../../session/useBench';
 import { Over } from './Over';
 
 /** Writes a stack from where units stand at present: set everything by hand, then keep it as one press. */

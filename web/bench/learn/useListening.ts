@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../../api/client';
 import type { Candidate, Recognised, TapeEvent } from '../../api/types';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 
 /** How long it is quiet, or how long somebody has listened, before what was played is looked at. */
 const ASK_EVERY_MS = 700;

@@ -2,7 +2,7 @@ import { RotateCcw } from 'lucide-react';
 import { memo } from 'react';
 import type { Receiver } from '../../api/types';
 import { Panel } from '../../ui/Panel';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 import { DeviceFace } from './DeviceFace';
 import { StandInButton } from '../standIns/StandInButton';
 

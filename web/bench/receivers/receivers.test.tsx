@@ -2,9 +2,9 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { DeviceView, Receiver } from '../../api/types';
-import { BenchStore } from '../session/BenchStore';
+import { BenchStore } from '../../session/BenchStore';
 import { ReceiverPanel } from './ReceiverPanel';
-import { SILENT } from './silent';
+import { SILENT } from '../../session/silent';
 
 afterEach(cleanup);
 

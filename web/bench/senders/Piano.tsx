@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { NOTE_KEYS } from '../session/useComputerKeys';
+import { NOTE_KEYS } from '../playing/useComputerKeys';
 import type { Sender } from '../../api/types';
 import type { FaceProps } from './face';
 import { usePress } from './usePress';

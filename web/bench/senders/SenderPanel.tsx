@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import type { Sender } from '../../api/types';
 import { Panel } from '../../ui/Panel';
-import type { BenchStore } from '../session/BenchStore';
-import type { Positions } from '../session/positions';
+import type { BenchStore } from '../../session/BenchStore';
+import type { Positions } from '../../session/positions';
 import { StandInButton } from '../standIns/StandInButton';
 import type { Lamps } from './face';
 import { SequencerFace } from './SequencerFace';

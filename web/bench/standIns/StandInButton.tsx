@@ -1,7 +1,7 @@
 import { ArrowLeftRight } from 'lucide-react';
 import { useState } from 'react';
 import type { StandIn } from '../../api/types';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 import { StandInDialog } from './StandInDialog';
 
 /** Opens the choice of what stands in at a port; nothing for units of a rig. */

@@ -4,7 +4,7 @@ import { api } from '../../api/client';
 import type { StandIn } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import type { BenchStore } from '../session/BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 
 /** Chooses the device that stands in at a port, and the channel that it is set to. */
 export function StandInDialog({

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { Button } from '../../ui/Button';
-import type { Passage } from '../session/passages';
+import type { Passage } from '../../session/passages';
 import { explain } from './explain';
 
 /** One message in words, with ways to the rules it went through. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { News, TraceRecord } from '../../api/types';
-import { Passages } from '../session/passages';
-import { late as sampleLate } from '../session/samples';
+import { Passages } from '../../session/passages';
+import { late as sampleLate } from '../../session/samples';
 import { EVERYTHING } from './filters';
 import { Heights } from './Heights';
 import { rowHeight } from './layout';

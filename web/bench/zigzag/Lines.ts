@@ -1,4 +1,4 @@
-import type { Passage, Passages } from '../session/passages';
+import type { Passage, Passages } from '../../session/passages';
 import { passes, type Filter } from './filters';
 import { Heights } from './Heights';
 import { rowHeight } from './layout';

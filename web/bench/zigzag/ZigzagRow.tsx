@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Passage } from '../session/passages';
+import type { Passage } from '../../session/passages';
 import { fit, layoutRow, LEFT, RIGHT, type FoldLayout } from './layout';
 
 const TEAR = 'l4 -7l5 14l5 -14l5 14l4 -7';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
-import type { Passage } from '../session/passages';
-import { late as lateMade, made, record, visit } from '../session/samples';
+import type { Passage } from '../../session/passages';
+import { late as lateMade, made, record, visit } from '../../session/samples';
 import { explain, seconds } from './explain';
 
 function told(change: Parameters<typeof record>[0], late: Passage['late'] = []): string {

@@ -1,4 +1,4 @@
-import type { Passage } from '../session/passages';
+import type { Passage } from '../../session/passages';
 
 /** What became of one message, in sentences. */
 export function explain(passage: Passage): string[] {

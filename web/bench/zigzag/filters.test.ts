@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
-import type { Passage } from '../session/passages';
+import type { Passage } from '../../session/passages';
 import { EVERYTHING, passes } from './filters';
-import { made } from '../session/samples';
+import { made } from '../../session/samples';
 
 const passage: Passage = {
   record: {

@@ -1,4 +1,4 @@
-import type { Passage } from '../session/passages';
+import type { Passage } from '../../session/passages';
 
 /** Which messages are shown; an empty text lets everything through. */
 export interface Filter {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { TraceRecord } from '../../api/types';
-import type { Passage } from '../session/passages';
-import { late, made, record } from '../session/samples';
+import type { Passage } from '../../session/passages';
+import { late, made, record } from '../../session/samples';
 import { fit, layoutRow, rowHeight } from './layout';
 
 function passage(visits: TraceRecord['visits'], change: Partial<TraceRecord> = {}): Passage {

@@ -1,5 +1,5 @@
 import type { Late } from '../../api/types';
-import type { Passage } from '../session/passages';
+import type { Passage } from '../../session/passages';
 
 /** Where everything of one message is drawn. All lengths are pixels, y counts from the top of the row. */
 export interface RowLayout {

@@ -1,5 +1,5 @@
 import type { Chart } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { kindsOf, listed } from './cells';
 import type { Table } from './table';
 

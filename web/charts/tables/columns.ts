@@ -1,4 +1,4 @@
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { listed } from './cells';
 import { oneOf, whole, type Column } from './table';
 

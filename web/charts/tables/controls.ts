@@ -1,5 +1,5 @@
 import type { ChartControl } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { textColumn, wholeColumn, wordColumn } from './columns';
 import { LIGHTS } from './lights';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';

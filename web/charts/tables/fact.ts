@@ -1,5 +1,5 @@
 import type { Chart } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { oneOf, whole } from './table';
 
 /** Something that is known of a device once, not of each of many. */

@@ -1,4 +1,4 @@
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { listed } from './cells';
 import { fact, shownSwitch, shownYesNo, switched, within, yesNo, type Fact } from './fact';
 import { NUMBERING } from './numbering';

@@ -1,5 +1,5 @@
 import type { Chart } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { channelOf, channelText, kindsFrom, kindsText, listed } from './cells';
 import { optional } from './columns';
 import { freeTitle, whole, type Column, type Table } from './table';

@@ -1,5 +1,5 @@
 import type { Chart } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { listed } from './cells';
 import { EMPTY, fact, shownYesNo, within, yesNo, type Fact, type Of } from './fact';
 import { oneOf, whole } from './table';

@@ -1,5 +1,5 @@
 import type { Parameter } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { each, optional, textColumn, wholeColumn, wordColumn } from './columns';
 import { freeTitle, whole, type Column, type Table } from './table';
 

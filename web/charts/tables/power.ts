@@ -1,5 +1,5 @@
 import type { ChartPlug } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { listed } from './cells';
 import type { Column } from './table';
 

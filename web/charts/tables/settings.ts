@@ -1,5 +1,5 @@
 import type { ChartSetting } from '../../api/types';
-import { without } from '../../rigs/edits';
+import { without } from '../../model/without';
 import { inside, textColumn, wordColumn, yesNoColumn } from './columns';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';
 

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Sender } from '../../api/types';
-import type { BenchStore } from './BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 
 /** Keys of the computer that play the stand-in keys, a semitone apart from the first C. */
 export const NOTE_KEYS = ['a', 'w', 's', 'e', 'd', 'f', 't', 'g', 'y', 'h', 'u', 'j', 'k', 'o', 'l', 'p'];

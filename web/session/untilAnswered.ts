@@ -1,5 +1,5 @@
-import { backOffMs, wait } from '../../api/backOff';
-import { Refusal } from '../../api/client';
+import { backOffMs, wait } from '../api/backOff';
+import { Refusal } from '../api/client';
 
 /** Asks until there is an answer, telling meanwhile that there is none; null when it is refused or no longer wanted. */
 export async function untilAnswered<T>(

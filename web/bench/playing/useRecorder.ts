@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { backOffMs } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
 import type { StoredTape, TapeEvent } from '../../api/types';
-import type { BenchStore } from './BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 import { forgetRecording, keepRecording, leftRecording, tapeOf, type Recording } from './recordings';
 
 const KEEP_EVERY_MS = 1000;

@@ -1,5 +1,5 @@
 import { useState, useSyncExternalStore } from 'react';
-import type { Rulebook } from '../../api/types';
+import type { Rulebook } from '../api/types';
 import { benchOf } from './benches';
 import type { BenchState } from './benchState';
 import type { BenchStore } from './BenchStore';

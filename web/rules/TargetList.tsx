@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Target } from '../../api/types';
-import { useFocus } from '../../ui/useFocus';
+import type { Target } from '../api/types';
+import { useFocus } from '../ui/useFocus';
 
 const MOST_SHOWN = 40;
 

@@ -1,4 +1,4 @@
-import type { Bench, Checked, Late, News, TraceRecord, Visit } from '../../api/types';
+import type { Bench, Checked, Late, News, TraceRecord, Visit } from '../api/types';
 
 /** Made-up answers of the server, for tests. */
 export function record(change: Partial<TraceRecord> = {}): TraceRecord {

@@ -1,7 +1,9 @@
 import { expect, it } from 'vitest';
 import type { Chart, Rig } from '../api/types';
-import { addLead, addUnit, freeName, pin, removeUnit, renamedUnit, renameUnit, setting } from './edits';
-import { layout } from './layout';
+import { addLead } from './leads';
+import { pin, setting } from './settings';
+import { addUnit, freeName, removeUnit, renamedUnit, renameUnit } from './units';
+import { layout } from '../rigs/layout';
 
 const chart: Chart = {
   schema: 1,

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
-import type { Receiver } from '../../api/types';
-import { EMPTY } from '../session/benchState';
-import { BenchStore } from '../session/BenchStore';
+import type { Receiver } from '../api/types';
+import { EMPTY } from './benchState';
+import { BenchStore } from './BenchStore';
 import { RestoreList } from './RestoreList';
 import { SILENT } from './silent';
 

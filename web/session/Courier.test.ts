@@ -1,12 +1,12 @@
 import { describe, expect, it, vi } from 'vitest';
-import { api, Refusal } from '../../api/client';
-import type { News } from '../../api/types';
+import { api, Refusal } from '../api/client';
+import type { News } from '../api/types';
 import { BenchStore } from './BenchStore';
 import { lastNumber, opened, settled, withQuietServer } from './quietServer';
 import { bench, checked, news } from './samples';
 
-vi.mock('../../api/client', async (original) => ({
-  ...(await original<typeof import('../../api/client')>()),
+vi.mock('../api/client', async (original) => ({
+  ...(await original<typeof import('../api/client')>()),
   api: {
     openBench: vi.fn(),
     readBench: vi.fn(),

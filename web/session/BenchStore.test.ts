@@ -1,12 +1,12 @@
 import { describe, expect, it, vi } from 'vitest';
-import { api } from '../../api/client';
-import type { News } from '../../api/types';
+import { api } from '../api/client';
+import type { News } from '../api/types';
 import { BenchStore } from './BenchStore';
 import { opened, settled, withQuietServer } from './quietServer';
 import { late as lateMade, made, bench, news, record, visit } from './samples';
 
-vi.mock('../../api/client', async (original) => ({
-  ...(await original<typeof import('../../api/client')>()),
+vi.mock('../api/client', async (original) => ({
+  ...(await original<typeof import('../api/client')>()),
   api: {
     openBench: vi.fn(),
     readBench: vi.fn(),

@@ -1,4 +1,4 @@
-import type { Late, News, TraceRecord } from '../../api/types';
+import type { Late, News, TraceRecord } from '../api/types';
 
 /** A message on the zigzag, with what went out for it later. */
 export interface Passage {

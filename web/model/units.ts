@@ -1,6 +1,6 @@
-import type { Chart, Lead, LeadEnd, Plug, Rig, Unit } from '../api/types';
+import type { Chart, LeadEnd, Rig, Unit } from '../api/types';
 
-/** Changes of a rig. Each gives a new rig and leaves the old one as it is. */
+/** Units of a rig. Each change gives a new rig and leaves the old one as it is. */
 
 export const chartOf = (rig: Rig, unit: Unit): Chart | undefined => rig.charts[unit.chart.id]?.chart;
 
@@ -105,58 +105,4 @@ export function removeUnit(rig: Rig, name: string): Rig {
     units: rig.units.filter((unit) => unit.name !== name),
     leads: (rig.leads ?? []).filter((lead) => lead.a.unit !== name && lead.b.unit !== name),
   };
-}
-
-/** A value for a setting. One that is pinned is left alone by the plan; another value by the plan takes the pin out. */
-export function setting(rig: Rig, unit: string, id: string, value: string | number, isPinned?: boolean): Rig {
-  return changeUnit(rig, unit, (each) => {
-    const before = each.settings?.[id];
-    const pinned = isPinned ?? (before?.pinned === true && before.value === value);
-    const chosen = { value, state: 'planned' as const, ...(pinned ? { pinned } : {}) };
-    return { ...each, settings: { ...each.settings, [id]: chosen } };
-  });
-}
-
-/** Pins a setting where it stands, or lets the plan choose it again. */
-export function pin(rig: Rig, unit: string, id: string, value: string | number, isPinned: boolean): Rig {
-  return changeUnit(rig, unit, (each) => {
-    const chosen = each.settings?.[id] ?? { value, state: 'planned' as const };
-    return { ...each, settings: { ...each.settings, [id]: { ...chosen, pinned: isPinned } } };
-  });
-}
-
-/** A lead between two plugs, with the cable or adapter that their connectors ask for. */
-export function addLead(rig: Rig, a: LeadEnd, b: LeadEnd): Rig {
-  const taken = new Set((rig.leads ?? []).map((lead) => lead.id));
-  const base = `${a.unit} to ${b.unit}`;
-  let id = base;
-  for (let number = 2; taken.has(id); number += 1) {
-    id = `${base} ${number}`;
-  }
-  const [from, to] = [plugAt(rig, a)?.connector ?? 'any', plugAt(rig, b)?.connector ?? 'any'];
-  const isAdapted = from !== to && from !== 'any' && to !== 'any';
-  const part: NonNullable<Lead['parts']>[number] = isAdapted
-    ? { what: 'adapter', map: 'straight', ends: [from, to] }
-    : { what: 'cable', map: 'straight' };
-  return { ...rig, leads: [...(rig.leads ?? []), { id, a, b, parts: [part] }] };
-}
-
-export function changeLead(rig: Rig, id: string, edit: (lead: Lead) => Lead): Rig {
-  return { ...rig, leads: (rig.leads ?? []).map((lead) => (lead.id === id ? edit(lead) : lead)) };
-}
-
-export function removeLead(rig: Rig, id: string): Rig {
-  return { ...rig, leads: (rig.leads ?? []).filter((lead) => lead.id !== id) };
-}
-
-export function plugAt(rig: Rig, end: LeadEnd): Plug | undefined {
-  const unit = unitNamed(rig, end.unit);
-  return unit === undefined ? undefined : chartOf(rig, unit)?.plugs?.find((plug) => plug.id === end.plug);
-}
-
-/** Without one of its fields: absent means unknown. */
-export function without<T extends object, K extends keyof T>(object: T, field: K): Omit<T, K> {
-  const copy: Partial<T> = { ...object };
-  Reflect.deleteProperty(copy, field);
-  return copy as Omit<T, K>;
 }

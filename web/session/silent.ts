@@ -1,4 +1,4 @@
-import type { DeviceView } from '../../api/types';
+import type { DeviceView } from '../api/types';
 
 /** A device that has heard nothing. */
 export const SILENT: DeviceView = {

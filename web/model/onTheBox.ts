@@ -1,5 +1,5 @@
 import type { RigBeside, Unit } from '../api/types';
-import { without } from './edits';
+import { without } from './without';
 
 type Ticks = RigBeside['ticks'];
 type Chosen = NonNullable<Unit['settings']>[string];

@@ -1,5 +1,5 @@
-import { api } from '../../api/client';
-import type { Bench, Checked, News, TapeEvent } from '../../api/types';
+import { api } from '../api/client';
+import type { Bench, Checked, News, TapeEvent } from '../api/types';
 import { EMPTY, type BenchState } from './benchState';
 import { Courier, type Deed } from './Courier';
 import { endOfPort, merged } from './merged';

@@ -1,4 +1,4 @@
-import type { News, Receiver, Sender } from '../../api/types';
+import type { News, Receiver, Sender } from '../api/types';
 import { Passages } from './passages';
 import type { Positions } from './positions';
 

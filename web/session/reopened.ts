@@ -1,5 +1,5 @@
-import { api, Refusal } from '../../api/client';
-import type { Bench } from '../../api/types';
+import { api, Refusal } from '../api/client';
+import type { Bench } from '../api/types';
 import type { KeptBench } from './keptBench';
 
 /** The bench of before, or null when it is gone. */

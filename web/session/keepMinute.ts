@@ -1,4 +1,4 @@
-import { api } from '../../api/client';
+import { api } from '../api/client';
 import type { BenchStore } from './BenchStore';
 
 /** Keeps the last minute of a bench, and says how that went. */

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Rig } from '../api/types';
-import { addSetList, addSong, changeSong, leaveOut, moveSong, order, putIn, showOf, placeOf } from './edits';
+import { addSetList, addSong, changeSong, leaveOut, moveSong, order, putIn, showOf, placeOf } from './show';
 
 const EMPTY = { schema: 1, name: 'Ferry', charts: {}, units: [] } as unknown as Rig;
 const titles = (rig: Rig) => order(rig).map((song) => song.title);

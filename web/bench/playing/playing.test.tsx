@@ -4,7 +4,7 @@ import { del, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, Refusal } from '../../api/client';
 import type { Sender, StoredTape, TapeEvent } from '../../api/types';
-import { BenchStore } from './BenchStore';
+import { BenchStore } from '../../session/BenchStore';
 import type { Recording } from './recordings';
 import { useComputerKeys } from './useComputerKeys';
 import { useRecorder } from './useRecorder';

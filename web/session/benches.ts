@@ -1,4 +1,4 @@
-import type { Rulebook } from '../../api/types';
+import type { Rulebook } from '../api/types';
 import { BenchStore } from './BenchStore';
 
 let current: { id: string; store: BenchStore } | null = null;

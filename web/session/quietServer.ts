@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, vi } from 'vitest';
-import type { api } from '../../api/client';
-import type { Gesture } from '../../api/types';
+import type { api } from '../api/client';
+import type { Gesture } from '../api/types';
 import { BenchStore } from './BenchStore';
 import { bench, news } from './samples';
 

@@ -1,4 +1,4 @@
-import type { Sender } from '../../api/types';
+import type { Sender } from '../api/types';
 
 /** How far controls are moved, 0 to 127. */
 export type Positions = ReadonlyMap<string, number>;

@@ -1,6 +1,6 @@
-import { backOffMs } from '../../api/backOff';
-import { api, Refusal } from '../../api/client';
-import type { Gesture, News } from '../../api/types';
+import { backOffMs } from '../api/backOff';
+import { api, Refusal } from '../api/client';
+import type { Gesture, News } from '../api/types';
 
 /** What is done on a bench, before it has a number and a time. */
 export type Deed = Omit<Gesture, 'number'>;

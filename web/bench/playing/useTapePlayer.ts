@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api } from '../../api/client';
 import type { Tape, TapeEvent } from '../../api/types';
-import type { BenchStore } from './BenchStore';
+import type { BenchStore } from '../../session/BenchStore';
 
 export interface Playing {
   tape: Tape;
