@@ -1,6 +1,6 @@
 import { Notice } from '../ui/Notice';
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 
 /** What the bench has to say. */
 export function BenchNotices({ store }: { store: BenchStore }) {

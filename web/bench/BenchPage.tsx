@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rulebook } from '../api/types';
 import { keys, useDocument, useDocuments } from '../documents/queries';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
-import { RulesPanel, type RulesHandle } from '../rules/RulesPanel';
+import { RulesPanel } from '../rules/RulesPanel';
+import { RulesSession } from '../rules/RulesSession';
 import { Blank } from '../ui/Blank';
 import { Notice } from '../ui/Notice';
 import { Panes } from '../ui/Panes';
@@ -20,7 +21,8 @@ import { LearnPanel } from './learn/LearnPanel';
 import { StackPanel } from './learn/StackPanel';
 import { PanelButtons, type OpenPanel } from './PanelButtons';
 import { Senders } from './senders/Senders';
-import { useBench, usePart } from '../session/useBench';
+import { useBench } from '../session/useBench';
+import { usePart } from '../session/Told';
 import { useComputerKeys } from './playing/useComputerKeys';
 import { keepMinute } from '../session/keepMinute';
 import { useRecorder } from './playing/useRecorder';
@@ -70,8 +72,7 @@ function OpenBench({
   const scenes = usePart(store, (state) => state.scenes);
   const [isShowingTapes, setShowingTapes] = useState(false);
   const [notice, setNotice] = useState<string | null>(null);
-  const rules = useRef<RulesHandle>(null);
-  const text = useRef(rulebook.text);
+  const [rules] = useState(() => new RulesSession(rulebook, store));
   const portNames = usePart(store, (state) =>
     state.ports
       .filter((port) => port.in)
@@ -136,17 +137,15 @@ function OpenBench({
       )}
       <Panes name="bench" sizes={[31, 48, 21]}>
         <RulesPanel
-          ref={rules}
-          rulebook={rulebook}
+          session={rules}
           store={store}
           onTry={(title, example) => void create(`Example: ${title}`, example)}
-          onText={(typed) => (text.current = typed)}
           className="h-[28rem] lg:h-full"
         />
         <div className="relative h-[28rem] min-h-0 min-w-0 lg:h-full">
           <ZigzagPanel
             store={store}
-            onLine={(line) => rules.current?.showLine(line)}
+            onLine={(line) => rules.showLine(line)}
             className="h-full"
             aside={
               <PanelButtons
@@ -180,33 +179,14 @@ function OpenBench({
             />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
             {panel === 'calibrate' && rig !== null && (
-              <CalibratePanel
-                store={store}
-                rig={rig}
-                text={() => text.current}
-                onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
-                onClose={() => setPanel(null)}
-              />
+              <CalibratePanel store={store} rig={rig} rules={rules} onClose={() => setPanel(null)} />
             )}
             {panel === 'each' && (
-              <EachPanel store={store} rig={rig} text={() => text.current} onClose={() => setPanel(null)} />
+              <EachPanel store={store} rig={rig} rules={rules} onClose={() => setPanel(null)} />
             )}
-            {panel === 'stack' && (
-              <StackPanel
-                store={store}
-                text={() => text.current}
-                onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
-                onClose={() => setPanel(null)}
-              />
-            )}
+            {panel === 'stack' && <StackPanel store={store} rules={rules} onClose={() => setPanel(null)} />}
             {panel === 'learn' && (
-              <LearnPanel
-                store={store}
-                rig={rig}
-                text={() => text.current}
-                onRule={(edits) => rules.current?.apply({ edits: [...edits] })}
-                onClose={() => setPanel(null)}
-              />
+              <LearnPanel store={store} rig={rig} rules={rules} onClose={() => setPanel(null)} />
             )}
           </div>
         </div>
@@ -215,7 +195,7 @@ function OpenBench({
       <Senders store={store} />
       {isShowingTapes && (
         <TapesDialog
-          text={() => text.current}
+          text={rules.text}
           inPorts={inPorts}
           onPlay={(tape) => void player.play(tape)}
           onClose={() => setShowingTapes(false)}

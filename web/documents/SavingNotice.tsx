@@ -2,7 +2,7 @@ import type { ShowLock, StoredDocument } from '../api/types';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { LockNotice } from './LockNotice';
-import type { SaveState } from '../rules/useSaving';
+import type { SaveState } from './Saver';
 
 /** What there is to say of the saving of a document: it failed, somebody else has changed it, or all is well and nothing is said. */
 export function SavingNotice({

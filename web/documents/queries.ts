@@ -7,6 +7,7 @@ export const keys = {
   deleted: ['documents', 'deleted'] as const,
   one: (id: string) => ['document', id] as const,
   beside: (id: string, part: RigPart) => ['document', id, 'beside', part] as const,
+  newer: (id: string) => ['document', id, 'newer'] as const,
   revisions: (id: string) => ['document', id, 'revisions'] as const,
   revision: (id: string, number: number) => ['document', id, 'revisions', number] as const,
 };

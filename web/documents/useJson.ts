@@ -1,13 +1,13 @@
 import { useCallback, useRef, useState } from 'react';
 import type { ShowLock, StoredDocument } from '../api/types';
-import { useSaving } from '../rules/useSaving';
+import { useSaving, type Saving } from './useSaving';
 import { recallSteps, rememberSteps, type Steps } from './undoStore';
 import { isSameWord } from './sameWord';
 import { useNewer } from './useNewer';
 
 export interface JsonWork<T> {
   value: T;
-  saving: ReturnType<typeof useSaving>;
+  saving: Saving;
   /** Makes a change; it is stored at once and can be undone, also after a reload. */
   change: (edit: (value: T) => T) => void;
   undo: (() => void) | null;

@@ -1,6 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { api } from '../api/client';
 import type { ShowLock, StoredDocument } from '../api/types';
+import { keys } from './queries';
 
 const LOOK_EVERY_MS = 5_000;
 
@@ -15,35 +17,26 @@ export function useNewer(
   isIdle: () => boolean,
   onNewer: (newer: StoredDocument) => void,
 ): ShowLock | null {
-  const latest = useRef({ version, isIdle, onNewer });
-  latest.current = { version, isIdle, onNewer };
-  const [lock, setLock] = useState<ShowLock | null>(null);
+  const latest = useRef(onNewer);
+  latest.current = onNewer;
+  const { data } = useQuery({
+    queryKey: keys.newer(id),
+    queryFn: async () => {
+      const there = await api.documentVersion(id);
+      const isNewer = isIdle() && there.version > version();
+      return { lock: there.lock, newer: isNewer ? await api.readDocument(id) : null };
+    },
+    refetchInterval: LOOK_EVERY_MS,
+    refetchOnWindowFocus: 'always',
+    refetchOnMount: 'always',
+    gcTime: 0,
+    retry: false,
+  });
+  const newer = data?.newer ?? null;
   useEffect(() => {
-    const look = async () => {
-      if (document.hidden || !latest.current.isIdle()) {
-        return;
-      }
-      try {
-        const there = await api.documentVersion(id);
-        setLock((before) => (before?.at === there.lock?.at ? before : there.lock));
-        if (there.version > latest.current.version()) {
-          const newer = await api.readDocument(id);
-          if (latest.current.isIdle() && newer.version > latest.current.version()) {
-            latest.current.onNewer(newer);
-          }
-        }
-      } catch {
-        // the next look may go well
-      }
-    };
-    void look();
-    const timer = setInterval(() => void look(), LOOK_EVERY_MS);
-    const onFocus = () => void look();
-    window.addEventListener('focus', onFocus);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener('focus', onFocus);
-    };
-  }, [id]);
-  return lock;
+    if (newer !== null && isIdle() && newer.version > version()) {
+      latest.current(newer);
+    }
+  }, [newer, isIdle, version]);
+  return data?.lock ?? null;
 }

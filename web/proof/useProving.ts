@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 
 export interface Proven {
@@ -13,53 +13,34 @@ export interface Proven {
   runs: boolean;
 }
 
+/** How far it has come, and of which state of the rig. */
+interface Known extends Proven {
+  key: string;
+}
+
 const LOOK_EVERY_MS = 4_000;
 const NEXT_SLICE_MS = 50;
 
 /** The kept tapes of a rig, played again in the background after each change of rules, rig or charts. */
 export function useProving(rig: string | null): Proven | null {
-  const [proven, setProven] = useState<Proven | null>(null);
-  useEffect(() => {
-    setProven(null);
-    if (rig === null) {
-      return;
-    }
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    let isOver = false;
-    let known = { key: '', next: 0, differs: [] as readonly string[], unreadable: [] as readonly string[] };
-    const look = async () => {
-      let pause = LOOK_EVERY_MS;
-      if (!document.hidden) {
-        try {
-          const { key, total, next, differs, unreadable, runs } = await api.proving(
-            rig,
-            known.key,
-            known.next,
-          );
-          const isSame = key === known.key;
-          known = {
-            key,
-            next,
-            differs: isSame ? [...known.differs, ...differs] : differs,
-            unreadable: isSame ? [...known.unreadable, ...unreadable] : unreadable,
-          };
-          if (!isOver) {
-            setProven({ total, played: next, differs: known.differs, unreadable: known.unreadable, runs });
-          }
-          pause = next < total && runs ? NEXT_SLICE_MS : LOOK_EVERY_MS;
-        } catch {
-          // the next look may go well
-        }
-      }
-      if (!isOver) {
-        timer = setTimeout(() => void look(), pause);
-      }
-    };
-    void look();
-    return () => {
-      isOver = true;
-      clearTimeout(timer);
-    };
-  }, [rig]);
-  return proven;
+  const { data } = useQuery({
+    queryKey: ['proving', rig],
+    queryFn: async ({ client, queryKey }): Promise<Known> => {
+      const known = client.getQueryData<Known>(queryKey);
+      const { key, next, ...told } = await api.proving(rig ?? '', known?.key ?? '', known?.played ?? 0);
+      const goesOn = key === known?.key;
+      return {
+        ...told,
+        key,
+        played: next,
+        differs: goesOn ? [...known.differs, ...told.differs] : told.differs,
+        unreadable: goesOn ? [...known.unreadable, ...told.unreadable] : told.unreadable,
+      };
+    },
+    enabled: rig !== null,
+    retry: false,
+    refetchInterval: ({ state: { data: known } }) =>
+      known !== undefined && known.played < known.total && known.runs ? NEXT_SLICE_MS : LOOK_EVERY_MS,
+  });
+  return rig === null ? null : (data ?? null);
 }

@@ -1,6 +1,6 @@
 import type { Rulebook } from '../api/types';
 import { Button } from '../ui/Button';
-import type { SaveState } from './useSaving';
+import type { SaveState } from '../documents/Saver';
 
 /** Lines of a text that another one lacks. */
 function linesOnlyIn(text: string, other: string): string[] {

@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react';
 import type { BenchStore } from './BenchStore';
-import { usePart } from './useBench';
+import { usePart } from './Told';
 
 /** Units that can be brought back to where they should stand, each by one press, and all that cannot hurt anybody. */
 export function RestoreList({ store, isLarge = false }: { store: BenchStore; isLarge?: boolean }) {

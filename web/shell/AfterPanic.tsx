@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { RestoreList } from '../session/RestoreList';
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 import { Button } from '../ui/Button';
 
 /** What helps after a panic; it lies over the view, so that nothing moves. */

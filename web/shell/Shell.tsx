@@ -3,7 +3,7 @@ import { Fragment, Suspense, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
 import { currentBench, onBench } from '../session/benches';
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 import { Guide } from '../guide/Guide';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';

@@ -1,5 +1,5 @@
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 
 /** A lamp for each port: it flashes with every message. */
 export function PortLamps({ store }: { store: BenchStore }) {

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { Rig, SwitchUse } from '../api/types';
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 import { keepMinute } from '../session/keepMinute';
 import { order } from '../model/show';
 import { HoldButton } from './HoldButton';

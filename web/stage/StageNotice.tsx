@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 import type { StageWatch } from './useStageNow';
 
 /** What is wrong or has changed, in one line that is always there: no connection, something refused, or that what is stored is not what runs. */

@@ -4,7 +4,7 @@ import { useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rig, Rulebook } from '../api/types';
 import { benchOf } from '../session/benches';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 import { useDocument } from '../documents/queries';
 import { Blank } from '../ui/Blank';
 import { Stage } from './Stage';

@@ -1,5 +1,5 @@
 import type { BenchStore } from '../session/BenchStore';
-import { usePart } from '../session/useBench';
+import { usePart } from '../session/Told';
 import { tempoOf } from './tempoOf';
 
 /** The tempo, large, with a lamp that lights on the beat: of the clock that runs, or as the set list says. */

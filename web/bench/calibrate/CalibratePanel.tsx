@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { Calibrated, Edit, Measured, TapeEvent } from '../../api/types';
+import type { Calibrated, Measured, TapeEvent } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Over } from '../learn/Over';
+import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
 import { Plot } from './Plot';
 
@@ -16,14 +17,12 @@ const RESTS_US = 3_000_000;
 export function CalibratePanel({
   store,
   rig,
-  text,
-  onRule,
+  rules,
   onClose,
 }: {
   store: BenchStore;
   rig: string;
-  text: () => string;
-  onRule: (edits: readonly Edit[]) => void;
+  rules: RulesSession;
   onClose: () => void;
 }) {
   const queries = useQueryClient();
@@ -34,7 +33,7 @@ export function CalibratePanel({
     mutationFn: ({ unit, control, heel, toe, noise }: Parameters<typeof api.keepMeasured>[1]) =>
       api.keepMeasured(rig, { unit, control, heel, toe, noise }),
     onSuccess: (_, { unit, control, heel, toe }) => {
-      scale.mutate({ text: text(), unit, control, heel, toe });
+      scale.mutate({ text: rules.text(), unit, control, heel, toe });
       return queries.invalidateQueries();
     },
   });
@@ -122,7 +121,7 @@ export function CalibratePanel({
                 <Button
                   label={`Rewrite ${scale.data.length} scale line${scale.data.length === 1 ? '' : 's'} from it`}
                   onClick={() => {
-                    onRule(scale.data);
+                    rules.apply(scale.data);
                     scale.reset();
                   }}
                 />

@@ -6,6 +6,7 @@ import { api } from '../../api/client';
 import type { Candidate } from '../../api/types';
 import { useDocumentWork } from '../../documents/queries';
 import { Button } from '../../ui/Button';
+import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
 import { Over } from './Over';
 import { useListening } from './useListening';
@@ -18,17 +19,17 @@ interface Played {
 /** Play each control once: a chart of a surface of which nothing is known but what it sends. */
 export function EachPanel({
   store,
-  text,
+  rules,
   rig,
   onClose,
 }: {
   store: BenchStore;
-  text: () => string;
+  rules: RulesSession;
   rig: string | null;
   onClose: () => void;
 }) {
   const navigate = useNavigate();
-  const listening = useListening(store, text, rig);
+  const listening = useListening(store, rules.text, rig);
   const [played, setPlayed] = useState<readonly Played[]>([]);
   const [name, setName] = useState('');
   const create = useDocumentWork((chart: string) =>

@@ -1,10 +1,11 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
-import type { Candidate, Edit, LearnedRule, Target } from '../../api/types';
+import type { Candidate, LearnedRule, Target } from '../../api/types';
 import { Button } from '../../ui/Button';
+import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
-import { usePart } from '../../session/useBench';
+import { usePart } from '../../session/Told';
 import { Over } from './Over';
 import { TargetList } from '../../rules/TargetList';
 import { useListening } from './useListening';
@@ -13,23 +14,21 @@ import { useListening } from './useListening';
 export function LearnPanel({
   store,
   rig,
-  text,
-  onRule,
+  rules,
   onClose,
 }: {
   store: BenchStore;
   rig: string | null;
-  text: () => string;
-  onRule: (edits: readonly Edit[]) => void;
+  rules: RulesSession;
   onClose: () => void;
 }) {
-  const listening = useListening(store, text, rig);
+  const listening = useListening(store, rules.text, rig);
   const [rule, setRule] = useState<LearnedRule | null>(null);
   const [isIn, setIn] = useState(false);
-  const isAtWork = usePart(store, () => isIn && store.runs(text()));
+  const isAtWork = usePart(store, () => isIn && store.runs(rules.text()));
   const learn = useMutation({
     mutationFn: ({ control, target }: { control: Candidate; target: Target }) =>
-      api.learnRule(text(), rig, control, target),
+      api.learnRule(rules.text(), rig, control, target),
     onSuccess: setRule,
   });
   const again = () => {
@@ -59,7 +58,7 @@ export function LearnPanel({
       {control === null && <Heard listening={listening} />}
       {control !== null && rule === null && (
         <Targets
-          text={text}
+          text={rules.text}
           rig={rig}
           problem={learn.error?.message ?? null}
           onChoose={(target) => learn.mutate({ control, target })}
@@ -87,7 +86,7 @@ export function LearnPanel({
                 tone="primary"
                 label="Put it into the rules"
                 onClick={() => {
-                  onRule(rule.edits);
+                  rules.apply(rule.edits);
                   setIn(true);
                 }}
               />

@@ -1,23 +1,21 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
-import type { Edit } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { useFocus } from '../../ui/useFocus';
+import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
-import { usePart } from '../../session/useBench';
+import { usePart } from '../../session/Told';
 import { Over } from './Over';
 
 /** Writes a stack from where units stand at present: set everything by hand, then keep it as one press. */
 export function StackPanel({
   store,
-  text,
-  onRule,
+  rules,
   onClose,
 }: {
   store: BenchStore;
-  text: () => string;
-  onRule: (edits: readonly Edit[]) => void;
+  rules: RulesSession;
   onClose: () => void;
 }) {
   const field = useFocus();
@@ -28,8 +26,9 @@ export function StackPanel({
   const [name, setName] = useState('');
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const write = useMutation({
-    mutationFn: () => api.stackOfPresent(store.benchId() ?? '', { text: text(), name, units: [...chosen] }),
-    onSuccess: (made) => onRule(made.edits),
+    mutationFn: () =>
+      api.stackOfPresent(store.benchId() ?? '', { text: rules.text(), name, units: [...chosen] }),
+    onSuccess: (made) => rules.apply(made.edits),
   });
   return (
     <Over

@@ -1,5 +1,5 @@
 import type { BenchStore } from '../../session/BenchStore';
-import { usePart } from '../../session/useBench';
+import { usePart } from '../../session/Told';
 import { ReceiverPanel } from './ReceiverPanel';
 
 /** Receivers that have all the room they want; with more, all are drawn smaller so that they can be seen at once. */

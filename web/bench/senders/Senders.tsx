@@ -1,6 +1,6 @@
 import type { BenchStore } from '../../session/BenchStore';
 import type { Receiver } from '../../api/types';
-import { usePart } from '../../session/useBench';
+import { usePart } from '../../session/Told';
 import type { Lamps } from './face';
 import { SenderPanel } from './SenderPanel';
 

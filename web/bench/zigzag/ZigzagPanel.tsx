@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
 import type { BenchStore } from '../../session/BenchStore';
-import { usePart } from '../../session/useBench';
+import { usePart } from '../../session/Told';
 import { EVERYTHING, KINDS, type Filter } from './filters';
 import { Lines } from './Lines';
 import { Zigzag } from './Zigzag';

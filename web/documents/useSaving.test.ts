@@ -3,6 +3,7 @@ import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { api, Refusal } from '../api/client';
 import type { Rulebook } from '../api/types';
+import { Saver } from './Saver';
 import { useSaving } from './useSaving';
 
 vi.mock('../api/client', async (original) => ({
@@ -94,16 +95,15 @@ it('tries again by itself, and keeps a copy in the browser until it is saved', a
 
 it('offers a copy that an earlier page could not save, and never overwrites it', async () => {
   localStorage.setItem('unsaved r1', JSON.stringify({ name: 'Ferry', text: 'lost words', version: 1 }));
-  const first = renderHook(() => useSaving(rulebook()));
-  expect(first.result.current.offered?.text).toBe('lost words');
-  act(() => first.result.current.write('typed since'));
+  const first = new Saver(rulebook());
+  expect(first.offered.snapshot()?.text).toBe('lost words');
+  first.write('typed since');
   await pass(300);
-  first.unmount();
-  const second = renderHook(() => useSaving(rulebook({ text: 'typed since', version: 2 })));
-  expect(second.result.current.offered?.text).toBe('lost words');
-  act(() => second.result.current.decided());
-  second.unmount();
-  expect(renderHook(() => useSaving(rulebook())).result.current.offered).toBeNull();
+  const second = new Saver(rulebook({ text: 'typed since', version: 2 }));
+  expect(second.offered.snapshot()?.text).toBe('lost words');
+  second.decided();
+  expect(second.offered.snapshot()).toBeNull();
+  expect(new Saver(rulebook()).offered.snapshot()).toBeNull();
 });
 
 it.each([
