@@ -1,7 +1,7 @@
 import { Cable, Circle, Library, Plus, Square } from 'lucide-react';
 import { Link } from 'react-router';
 import type { DocumentSummary } from '../api/types';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import type { Playing } from './playing/useTapePlayer';

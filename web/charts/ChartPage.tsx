@@ -6,7 +6,7 @@ import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import { useJson } from '../documents/useJson';
 import { WithDocument } from '../documents/WithDocument';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { ReckonButton } from '../ui/Reckoner';
 import { Panel } from '../ui/Panel';

@@ -7,7 +7,7 @@ import { useDocuments, useDocumentWork } from '../documents/queries';
 import { Deleted } from '../documents/Deleted';
 import { DocumentHistory } from '../documents/DocumentHistory';
 import { DocumentRow } from '../documents/DocumentRow';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';

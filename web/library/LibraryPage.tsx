@@ -6,7 +6,7 @@ import type { DocumentSummary } from '../api/types';
 import { useDocuments, useDocumentWork } from '../documents/queries';
 import { goTo } from '../guide/place';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';

@@ -7,7 +7,7 @@ import { Beside } from '../documents/Beside';
 import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import type { JsonWork } from '../documents/useJson';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';

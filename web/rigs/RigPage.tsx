@@ -5,7 +5,7 @@ import type { Arrival, StoredDocument } from '../api/types';
 import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import { WithDocument } from '../documents/WithDocument';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 import { AddLead } from './AddLead';

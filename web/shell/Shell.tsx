@@ -5,19 +5,22 @@ import { currentBench, onBench } from '../session/benches';
 import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/Told';
 import { Guide } from '../guide/Guide';
+import { useGuide } from '../guide/place';
 import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
+import { GoesOnBeside } from '../ui/Dialog';
 import { useTheme } from '../ui/theme';
 import { VIEWS } from '../views';
 import { AfterPanic } from './AfterPanic';
 import { Caught } from './Caught';
 import { ProofMark } from './ProofMark';
-import { TOOLS } from './Tools';
+import { TOOLS } from '../ui/Tools';
 import { Who } from './Who';
 
 /** What is there in every view: the way to the others, who works here, the theme, and panic. */
 export function Shell() {
   const [theme, setTheme] = useTheme();
+  const [guide] = useGuide();
   const bench = useSyncExternalStore(onBench, currentBench);
   const { pathname } = useLocation();
   const rig = useMatch('/rigs/:id/*')?.params.id ?? bench?.store.rig ?? null;
@@ -67,9 +70,11 @@ export function Shell() {
       </header>
       {bench !== null && <AfterPanic store={bench.store} />}
       <Caught of={pathname}>
-        <Suspense fallback={<Blank title="Opening …" />}>
-          <Outlet />
-        </Suspense>
+        <GoesOnBeside value={guide !== null}>
+          <Suspense fallback={<Blank title="Opening …" />}>
+            <Outlet />
+          </Suspense>
+        </GoesOnBeside>
       </Caught>
       <Guide />
     </div>

@@ -7,7 +7,7 @@ import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import { WithDocument } from '../documents/WithDocument';
 import { useRig } from '../rigs/useRig';
-import { Tools } from '../shell/Tools';
+import { Tools } from '../ui/Tools';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { Tabs } from '../ui/Tabs';

@@ -1,7 +1,9 @@
 import { X } from 'lucide-react';
-import { useEffect, useId, useRef, type ReactNode } from 'react';
-import { useGuide } from '../guide/place';
+import { createContext, useContext, useEffect, useId, useRef, type ReactNode } from 'react';
 import { Button } from './Button';
+
+/** Whether something beside windows goes on to be used while they are open, such as a guide that tells what to do in them. */
+export const GoesOnBeside = createContext(false);
 
 /** A window over the page: Escape and the cross close it, and the keyboard stays in it. */
 export function Dialog({
@@ -19,9 +21,8 @@ export function Dialog({
 }) {
   const dialog = useRef<HTMLDialogElement>(null);
   const heading = useId();
-  const [guide] = useGuide();
-  // A modal window would shut out the guide that tells what to do in it.
-  const isBeside = useRef(guide !== null).current;
+  // A modal window would shut it out. What was so when the window opened stays so.
+  const isBeside = useRef(useContext(GoesOnBeside)).current;
   useEffect(() => (isBeside ? dialog.current?.show() : dialog.current?.showModal()), [isBeside]);
   return (
     <dialog
