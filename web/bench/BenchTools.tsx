@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { DocumentSummary } from '../api/types';
 import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
+import { Options, Select } from '../ui/Select';
 import type { Playing } from './playing/useTapePlayer';
 
 /** The bench's part of the bar at the top: the rulebook, recording and tapes. */
@@ -22,12 +22,9 @@ export function BenchTools(props: {
 }) {
   return (
     <Tools>
-      <Choice
-        label="Rulebook"
-        value={props.current}
-        options={props.rulebooks.map((each) => ({ value: each.id, label: each.name }))}
-        onChange={props.onOpen}
-      />
+      <Select label="Rulebook" value={props.current} className="w-auto max-w-32 pr-7" onChange={props.onOpen}>
+        <Options of={props.rulebooks.map((each) => ({ value: each.id, label: each.name }))} />
+      </Select>
       <Button iconOnly tone="quiet" icon={<Plus size={18} />} label="New rulebook" onClick={props.onNew} />
       {props.rig !== null && (
         <Link

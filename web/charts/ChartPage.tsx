@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import type { Chart, StoredDocument } from '../api/types';
 import { SavingNotice } from '../documents/SavingNotice';
@@ -10,7 +10,7 @@ import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { ReckonButton } from '../ui/Reckoner';
 import { Panel } from '../ui/Panel';
-import { Tabs } from '../ui/Tabs';
+import { TabBody, Tabbed, Tabs } from '../ui/Tabs';
 import { nextQuestions } from './questions';
 import { Grid } from './Grid';
 import { AUTOMATIC } from './tables/automatic';
@@ -55,6 +55,26 @@ const TABLES = {
 type Tab = keyof typeof TABLES;
 const TABS = Object.keys(TABLES) as Tab[];
 
+interface OfChart {
+  chart: Chart;
+  change: (edit: (chart: Chart) => Chart) => void;
+}
+
+const ROWS: Record<Tab, (of: OfChart) => ReactNode> = {
+  Parameters: (of) => <Rows table={PARAMETERS} {...of} />,
+  Controls: (of) => <Rows table={CONTROLS} {...of} />,
+  Settings: (of) => <Rows table={SETTINGS} {...of} />,
+  Plugs: (of) => <Rows table={PLUGS} {...of} />,
+  Hears: (of) => <Rows table={HEARS} {...of} />,
+  Sends: (of) => <Rows table={SENDS} {...of} />,
+  'Passes on': (of) => <Rows table={ROUTES} {...of} />,
+  'By itself': (of) => <Rows table={AUTOMATIC} {...of} />,
+  Programs: (of) => <Rows table={PROGRAMS} {...of} />,
+  Keys: (of) => <Rows table={KEYS} {...of} />,
+  'By hand': (of) => <Rows table={PROCEDURES} {...of} />,
+  Facts: (of) => <Rows table={FACTS} {...of} />,
+};
+
 function OpenChart({ document }: { document: StoredDocument }) {
   const [tab, setTab] = useState<Tab>(() =>
     (JSON.parse(document.text) as Chart).parameters === undefined ? 'Controls' : 'Parameters',
@@ -70,30 +90,18 @@ function OpenChart({ document }: { document: StoredDocument }) {
       </Tools>
       <SavingNotice work={work} what="chart" />
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_1fr] lg:overflow-hidden">
-        <Panel
-          title={`${chart.name}: ${counted(tab, chart)}`}
-          aside={
-            <Tabs
-              label="Tables of the chart"
-              tabs={TABS.map((each) => [each, each] as const)}
-              tab={tab}
-              onTab={setTab}
+        <Tabbed tabs={TABS} tab={tab} onTab={setTab}>
+          <Panel
+            title={`${chart.name}: ${counted(tab, chart)}`}
+            aside={<Tabs label="Tables of the chart" tabs={TABS.map((each) => [each, each] as const)} />}
+          >
+            <TabBody
+              tabs={TABS}
+              className="flex min-h-0 flex-1 flex-col"
+              show={(each) => ROWS[each]({ chart, change })}
             />
-          }
-        >
-          {tab === 'Parameters' && <Rows table={PARAMETERS} chart={chart} change={change} />}
-          {tab === 'Controls' && <Rows table={CONTROLS} chart={chart} change={change} />}
-          {tab === 'Settings' && <Rows table={SETTINGS} chart={chart} change={change} />}
-          {tab === 'Plugs' && <Rows table={PLUGS} chart={chart} change={change} />}
-          {tab === 'Hears' && <Rows table={HEARS} chart={chart} change={change} />}
-          {tab === 'Sends' && <Rows table={SENDS} chart={chart} change={change} />}
-          {tab === 'Passes on' && <Rows table={ROUTES} chart={chart} change={change} />}
-          {tab === 'By itself' && <Rows table={AUTOMATIC} chart={chart} change={change} />}
-          {tab === 'Programs' && <Rows table={PROGRAMS} chart={chart} change={change} />}
-          {tab === 'Keys' && <Rows table={KEYS} chart={chart} change={change} />}
-          {tab === 'By hand' && <Rows table={PROCEDURES} chart={chart} change={change} />}
-          {tab === 'Facts' && <Rows table={FACTS} chart={chart} change={change} />}
-        </Panel>
+          </Panel>
+        </Tabbed>
         <div className="flex min-h-0 flex-col gap-2">
           <Panel title="The next question">
             <div className="max-h-64 overflow-auto p-3">
@@ -125,15 +133,7 @@ function counted(tab: Tab, chart: Chart): string {
 }
 
 /** A table of the chart, and a way to make it longer. */
-function Rows<T>({
-  table,
-  chart,
-  change,
-}: {
-  table: Table<T>;
-  chart: Chart;
-  change: (edit: (chart: Chart) => Chart) => void;
-}) {
+function Rows<T>({ table, chart, change }: { table: Table<T> } & OfChart) {
   return (
     <>
       <Grid table={table} chart={chart} change={change} />

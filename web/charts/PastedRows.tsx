@@ -1,3 +1,4 @@
+import { Select } from '../ui/Select';
 import type { Chart, ReadTable, ReadTableColumn, ReadTableRow } from '../api/types';
 import { Scroll } from '../ui/Scroll';
 import { HOLDS } from './pasted';
@@ -28,18 +29,20 @@ export function PastedRows({
     <Scroll label="What was understood" className="min-h-0 flex-1">
       <div className="flex flex-wrap gap-2 pb-2" role="group" aria-label="What each column holds">
         {table.columns.map((column) => (
-          <label key={column.index} className="flex flex-col text-sm">
-            <span className="max-w-36 truncate">{column.heading || `column ${column.index + 1}`}</span>
-            <select
-              className="select select-sm w-36 md:w-44"
-              value={column.holds}
-              onChange={(event) => onChoose(column.index, event.target.value as ReadTableColumn['holds'])}
-            >
-              {HOLDS.map((holds) => (
-                <option key={holds}>{holds}</option>
-              ))}
-            </select>
-          </label>
+          <Select
+            label={column.heading || `column ${column.index + 1}`}
+            isLabelShown
+            fieldClassName="flex flex-col text-sm"
+            labelClassName="max-w-36 truncate"
+            key={column.index}
+            className="w-36 md:w-44"
+            value={column.holds}
+            onChange={(picked) => onChoose(column.index, picked as ReadTableColumn['holds'])}
+          >
+            {HOLDS.map((holds) => (
+              <option key={holds}>{holds}</option>
+            ))}
+          </Select>
         ))}
       </div>
       {table.notes.map((note) => (

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { LeadEnd } from '../api/types';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { addLead } from '../model/leads';
@@ -139,16 +140,20 @@ function End({
   onChange: (name: string) => void;
 }) {
   return (
-    <label className="flex flex-col gap-1 text-sm">
-      {label}
-      <select className="select w-full" value={value} onChange={(event) => onChange(event.target.value)}>
-        {names.map((name) => (
-          <option key={name} value={name}>
-            {name === 'post' ? 'Zigzag Post' : name}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label={label}
+      isLabelShown
+      fieldClassName="flex flex-col gap-1 text-sm"
+      className="w-full"
+      value={value}
+      onChange={(picked) => onChange(picked)}
+    >
+      {names.map((name) => (
+        <option key={name} value={name}>
+          {name === 'post' ? 'Zigzag Post' : name}
+        </option>
+      ))}
+    </Select>
   );
 }
 

@@ -171,13 +171,15 @@ function UnitDetails({
             </tr>
           </thead>
           <Beside rig={id} part="ticks">
-            {(ticks) => (
-              <tbody>
-                {chart?.settings?.map((each) => (
-                  <SettingRow key={each.id} work={work} ticks={ticks} unit={unit} setting={each} />
-                ))}
-              </tbody>
-            )}
+            {(ticks) =>
+              ticks !== null && (
+                <tbody>
+                  {chart?.settings?.map((each) => (
+                    <SettingRow key={each.id} work={work} ticks={ticks} unit={unit} setting={each} />
+                  ))}
+                </tbody>
+              )
+            }
           </Beside>
         </table>
       )}

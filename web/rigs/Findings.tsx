@@ -25,7 +25,8 @@ interface Shown {
 export function Findings(shown: Shown) {
   return (
     <Beside rig={shown.id} part="rests">
-      {(rests) => <Found {...shown} rests={rests} />}
+      {/* All at once: a list that is drawn anew moves under the finger. */}
+      {(rests) => (rests === null ? <p className="p-3">Computing …</p> : <Found {...shown} rests={rests} />)}
     </Beside>
   );
 }

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { Laying, Unit } from '../api/types';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
@@ -57,19 +58,18 @@ export function LayControls({
     },
   });
   const control = (which: 'first' | 'last', label: string) => (
-    <label className="flex items-center gap-2">
-      {label}
-      <select
-        aria-label={label}
-        className="select select-sm w-40"
-        value={laying[which]}
-        onChange={(event) => setLaying({ ...laying, [which]: event.target.value })}
-      >
-        {controls.map((each) => (
-          <option key={each.name}>{each.name}</option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label={label}
+      isLabelShown
+      fieldClassName="flex items-center gap-2"
+      className="w-40"
+      value={laying[which]}
+      onChange={(picked) => setLaying({ ...laying, [which]: picked })}
+    >
+      {controls.map((each) => (
+        <option key={each.name}>{each.name}</option>
+      ))}
+    </Select>
   );
 
   return (
@@ -89,14 +89,14 @@ export function LayControls({
               {control('last', 'to')}
               <label className="flex items-center gap-2">
                 onto
-                <select
-                  aria-label="Family"
-                  className="select select-sm w-48"
+                <Select
+                  label="Family"
+                  className="w-48"
                   value={families.findIndex(
                     (each) => each.unit === laying.to && each.family === laying.family,
                   )}
-                  onChange={(event) => {
-                    const chosen = families[Number(event.target.value)];
+                  onChange={(picked) => {
+                    const chosen = families[Number(picked)];
                     setLaying({ ...laying, to: chosen?.unit ?? '', family: chosen?.family ?? '' });
                   }}
                 >
@@ -105,22 +105,20 @@ export function LayControls({
                       {each.label}: {each.family}
                     </option>
                   ))}
-                </select>
+                </Select>
               </label>
-              <select
-                aria-label="How a value is taken over"
-                className="select select-sm w-auto"
+              <Select
+                label="How a value is taken over"
+                className="w-auto"
                 value={laying.takeover}
-                onChange={(event) =>
-                  setLaying({ ...laying, takeover: event.target.value as Laying['takeover'] })
-                }
+                onChange={(picked) => setLaying({ ...laying, takeover: picked as Laying['takeover'] })}
               >
                 {TAKEOVERS.map(([value, words]) => (
                   <option key={value} value={value}>
                     {words}
                   </option>
                 ))}
-              </select>
+              </Select>
             </div>
             {(laid.data?.skipped ?? []).length > 0 && (
               <Scroll label="Passed over" className="max-h-24 shrink-0">

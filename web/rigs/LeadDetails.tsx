@@ -1,3 +1,4 @@
+import { Select } from '../ui/Select';
 import type { Lead } from '../api/types';
 import { changeLead } from '../model/leads';
 import { without } from '../model/without';
@@ -36,12 +37,12 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
             {part.what}
             {part.ends === undefined ? '' : `, ${part.ends[0]} to ${part.ends[1]}`}
           </span>
-          <select
-            aria-label={`How ${part.what} is wired`}
-            className="select select-sm w-28"
+          <Select
+            label={`How ${part.what} is wired`}
+            className="w-28"
             value={part.map}
-            onChange={(event) => {
-              const map = MAPS.find((one) => one === event.target.value);
+            onChange={(picked) => {
+              const map = MAPS.find((one) => one === picked);
               if (map !== undefined) {
                 work.change((rig) =>
                   changeLead(rig, lead.id, (before) => ({
@@ -55,7 +56,7 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
             {(part.map === 'named' ? [...MAPS, 'named' as const] : MAPS).map((map) => (
               <option key={map}>{map}</option>
             ))}
-          </select>
+          </Select>
           <span className="flex items-center gap-1 text-sm">
             <CheckedField
               label={`Length of ${part.what} in metres`}

@@ -5,8 +5,8 @@ import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { useFocus } from '../ui/useFocus';
 
-/** What was put to rest with a rig; null until it is there. */
-export type RestsWork = JsonWork<RigBeside['rests']> | null;
+/** What was put to rest with a rig. */
+export type RestsWork = JsonWork<RigBeside['rests']>;
 
 /** A finding that may stay, for a reason: it is told no more until its cause changes. */
 export function PutToRest({ finding, rests }: { finding: RigFinding; rests: RestsWork }) {
@@ -15,7 +15,7 @@ export function PutToRest({ finding, rests }: { finding: RigFinding; rests: Rest
     <Why
       onCancel={() => setAsking(false)}
       onRest={(reason) =>
-        rests?.change((before) => ({
+        rests.change((before) => ({
           rests: [
             ...(before.rests ?? []),
             {
@@ -33,7 +33,6 @@ export function PutToRest({ finding, rests }: { finding: RigFinding; rests: Rest
       tone="quiet"
       label="Put to rest"
       aria-label={`Put to rest: ${finding.text}`}
-      disabled={rests === null}
       onClick={() => setAsking(true)}
     />
   );
@@ -82,7 +81,7 @@ export function Resting({ resting, rests }: { resting: ComputedRig['resting']; r
       <h3 className="font-semibold">Put to rest</h3>
       <ul className="flex flex-col gap-1">
         {resting.map((finding) => {
-          const rest = rests?.value.rests?.find((each) => each.cause === finding.restsAs);
+          const rest = rests.value.rests?.find((each) => each.cause === finding.restsAs);
           return (
             <li key={finding.key} className="flex flex-wrap items-center gap-2">
               <span className="min-w-40 flex-1">
@@ -95,7 +94,7 @@ export function Resting({ resting, rests }: { resting: ComputedRig['resting']; r
                 label="Wake it"
                 aria-label={`Wake: ${finding.text}`}
                 onClick={() =>
-                  rests?.change((before) => ({
+                  rests.change((before) => ({
                     rests: (before.rests ?? []).filter((each) => each.cause !== finding.restsAs),
                   }))
                 }

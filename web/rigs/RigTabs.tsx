@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { RigFinding } from '../api/types';
 import { Panel } from '../ui/Panel';
-import { Tabs } from '../ui/Tabs';
+import { TabBody, Tabbed, Tabs } from '../ui/Tabs';
 import { Combs } from './Combs';
 import { Findings } from './Findings';
 import { LeadsTable } from './LeadsTable';
@@ -41,22 +41,20 @@ export function RigTabs({
     Paper: () => <Paper id={id} work={work} />,
   };
   return (
-    <Panel
-      title={work.isComputing ? 'Computing …' : 'What comes of it'}
-      className="flex-1"
-      aside={
-        <Tabs
-          label="What comes of it"
-          tabs={TABS.map((each) => [each, each] as const)}
-          tab={tab}
-          marks={count}
-          onTab={setTab}
+    <Tabbed tabs={TABS} tab={tab} onTab={setTab}>
+      <Panel
+        title={work.isComputing ? 'Computing …' : 'What comes of it'}
+        className="flex-1"
+        aside={
+          <Tabs label="What comes of it" tabs={TABS.map((each) => [each, each] as const)} marks={count} />
+        }
+      >
+        <TabBody
+          tabs={TABS}
+          className="min-h-0 flex-1 overflow-auto"
+          show={(each) => (computed === null ? <p className="p-3">Computing …</p> : body[each]())}
         />
-      }
-    >
-      <div role="tabpanel" aria-label={tab} tabIndex={0} className="min-h-0 flex-1 overflow-auto">
-        {computed === null ? <p className="p-3">Computing …</p> : body[tab]()}
-      </div>
-    </Panel>
+      </Panel>
+    </Tabbed>
   );
 }

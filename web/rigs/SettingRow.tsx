@@ -2,6 +2,7 @@ import { Pin, PinOff } from 'lucide-react';
 import { author } from '../api/author';
 import type { RigBeside, Setting, Unit } from '../api/types';
 import type { JsonWork } from '../documents/useJson';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { pin, setting } from '../model/settings';
 import { ticked, tickOn, unticked } from '../model/onTheBox';
@@ -15,7 +16,7 @@ export function SettingRow({
   setting: each,
 }: {
   work: RigWork;
-  ticks: JsonWork<RigBeside['ticks']> | null;
+  ticks: JsonWork<RigBeside['ticks']>;
   unit: Unit;
   setting: Setting;
 }) {
@@ -29,7 +30,7 @@ export function SettingRow({
     typeof low === 'number' && typeof high === 'number'
       ? Array.from({ length: Math.min(200, high - low + 1) }, (_, index) => low + index)
       : each.values;
-  const tick = ticks === null ? null : tickOn(ticks.value, unit.name, each.id, value);
+  const tick = tickOn(ticks.value, unit.name, each.id, value);
   return (
     <tr>
       <td>
@@ -44,12 +45,12 @@ export function SettingRow({
         )}
       </td>
       <td className="whitespace-nowrap">
-        <select
-          aria-label={each.title}
-          className="select select-sm w-36"
+        <Select
+          label={each.title}
+          className="w-36"
           value={value === undefined ? '' : String(value)}
-          onChange={(event) => {
-            const wanted = values.find((one) => String(one) === event.target.value);
+          onChange={(picked) => {
+            const wanted = values.find((one) => String(one) === picked);
             if (wanted !== undefined) {
               work.change((rig) => setting(rig, unit.name, each.id, wanted, true));
             }
@@ -62,7 +63,7 @@ export function SettingRow({
               {one === each.factory ? ' (factory)' : ''}
             </option>
           ))}
-        </select>
+        </Select>
         <Button
           tone={chosen?.pinned === true ? 'primary' : 'quiet'}
           iconOnly
@@ -86,11 +87,11 @@ export function SettingRow({
             className="checkbox checkbox-sm"
             aria-label={`${each.title} is set on the box`}
             checked={tick !== null}
-            disabled={value === undefined || ticks === null}
+            disabled={value === undefined}
             onChange={(event) => {
               const isSet = event.target.checked;
               if (value !== undefined) {
-                ticks?.change((before) =>
+                ticks.change((before) =>
                   isSet
                     ? ticked(before, unit.name, each.id, value, author())
                     : unticked(before, unit.name, each.id),

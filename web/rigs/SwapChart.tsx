@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { Chart, SwapMatch, Unit } from '../api/types';
 import { useDocuments } from '../documents/queries';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
@@ -72,12 +73,7 @@ export function SwapChart({
         <Notice text={problem ?? swap.error?.message ?? null} tone="error" />
         <label className="flex items-center gap-2">
           Chart
-          <select
-            aria-label="Chart"
-            className="select flex-1"
-            value={chart}
-            onChange={(event) => setChart(event.target.value)}
-          >
+          <Select label="Chart" className="flex-1" value={chart} onChange={(picked) => setChart(picked)}>
             <option value="">choose one</option>
             {[...(charts.data ?? [])]
               .sort((a, b) => a.name.localeCompare(b.name))
@@ -86,7 +82,7 @@ export function SwapChart({
                   {each.name}
                 </option>
               ))}
-          </select>
+          </Select>
         </label>
         {swap.data !== undefined && swap.data.matches.length === 0 && (
           <p>The rules name nothing of it, so nothing has to be matched.</p>
@@ -109,11 +105,11 @@ export function SwapChart({
                   </td>
                   <td className="font-mono">{match.lines.join(', ')}</td>
                   <td>
-                    <select
-                      aria-label={`${match.what} ${match.title} becomes`}
-                      className="select select-sm w-44"
+                    <Select
+                      label={`${match.what} ${match.title} becomes`}
+                      className="w-44"
                       value={to(match)}
-                      onChange={(event) => setChosen(new Map(chosen).set(key(match), event.target.value))}
+                      onChange={(picked) => setChosen(new Map(chosen).set(key(match), picked))}
                     >
                       <option value="">does not fit</option>
                       {swap.data.titles[match.what].map((title) => (
@@ -121,7 +117,7 @@ export function SwapChart({
                           {title}
                         </option>
                       ))}
-                    </select>
+                    </Select>
                   </td>
                   <td className="text-sm">{chosen.has(key(match)) ? 'chosen by you' : match.why}</td>
                 </tr>

@@ -1,3 +1,4 @@
+import { Select } from '../ui/Select';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
@@ -68,22 +69,22 @@ function Question({
   });
   return (
     <>
-      <label className="flex items-center gap-2">
-        {title}
-        <select
-          className="select select-sm flex-1"
-          value={name}
-          onChange={(event) => {
-            setName(event.target.value);
-            onWay(null);
-          }}
-        >
-          <option value="">{`Choose a ${asks}`}</option>
-          {among.map((each) => (
-            <option key={each}>{each}</option>
-          ))}
-        </select>
-      </label>
+      <Select
+        label={title}
+        isLabelShown
+        fieldClassName="flex items-center gap-2"
+        className="flex-1"
+        value={name}
+        onChange={(picked) => {
+          setName(picked);
+          onWay(null);
+        }}
+      >
+        <option value="">{`Choose a ${asks}`}</option>
+        {among.map((each) => (
+          <option key={each}>{each}</option>
+        ))}
+      </Select>
       {ways.isFetching && <p className="text-sm">Playing it in many states …</p>}
       {ways.error !== null && <p className="text-sm text-error">{ways.error.message}</p>}
       {ways.data?.length === 0 && <p className="text-sm">No control of this rig moves it.</p>}

@@ -1,3 +1,4 @@
+import { Select } from '../ui/Select';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
@@ -38,20 +39,18 @@ export function Assign({
           {isPressed(control) && (
             <>
               <span>when it is</span>
-              <select
-                aria-label="By which gesture"
-                className="select select-sm w-40"
+              <Select
+                label="By which gesture"
+                className="w-40"
                 value={gesture}
-                onChange={(event) =>
-                  setGesture(GESTURES.find(([each]) => each === event.target.value)?.[0] ?? 'press')
-                }
+                onChange={(picked) => setGesture(GESTURES.find(([each]) => each === picked)?.[0] ?? 'press')}
               >
                 {GESTURES.map(([each, words]) => (
                   <option key={each} value={each}>
                     {words}
                   </option>
                 ))}
-              </select>
+              </Select>
             </>
           )}
           <span>in</span>

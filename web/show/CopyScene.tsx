@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 
 /** Lets a whole scene do what another does: its lines and its rules. */
@@ -17,16 +18,11 @@ export function CopyScene({
     return null;
   }
   const choice = (label: string, scene: string, choose: (scene: string) => void) => (
-    <select
-      aria-label={label}
-      className="select select-sm w-44"
-      value={scene}
-      onChange={(event) => choose(event.target.value)}
-    >
+    <Select label={label} className="w-44" value={scene} onChange={(picked) => choose(picked)}>
       {scenes.map((each) => (
         <option key={each}>{each}</option>
       ))}
-    </select>
+    </Select>
   );
   return (
     <p className="flex flex-wrap items-center gap-2 text-sm">

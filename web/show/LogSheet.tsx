@@ -9,6 +9,7 @@ import { UndoButtons } from '../documents/UndoButtons';
 import type { JsonWork } from '../documents/useJson';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../model/without';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { changeShow } from '../model/show';
 import { changeLine, found, newLine } from './log';
@@ -147,30 +148,30 @@ function MarkChoice({ work }: { work: RigWork }) {
     })),
   );
   return (
-    <label className="flex items-center gap-2 text-sm">
-      “That was wrong” is said on the stage, and by
-      <select
-        className="select select-sm w-64"
-        value={controls.findIndex((each) => each.unit === mark?.unit && each.control === mark.control)}
-        onChange={(event) => {
-          const chosen = controls[Number(event.target.value)];
-          work.change((rig) =>
-            changeShow(rig, (show) =>
-              chosen === undefined
-                ? without(show, 'mark')
-                : { ...show, mark: { unit: chosen.unit, control: chosen.control } },
-            ),
-          );
-        }}
-      >
-        <option value={-1}>no control</option>
-        {controls.map((each, index) => (
-          <option key={`${each.unit} ${each.control}`} value={index}>
-            {each.words}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label="“That was wrong” is said on the stage, and by"
+      isLabelShown
+      fieldClassName="flex items-center gap-2 text-sm"
+      className="w-64"
+      value={controls.findIndex((each) => each.unit === mark?.unit && each.control === mark.control)}
+      onChange={(picked) => {
+        const chosen = controls[Number(picked)];
+        work.change((rig) =>
+          changeShow(rig, (show) =>
+            chosen === undefined
+              ? without(show, 'mark')
+              : { ...show, mark: { unit: chosen.unit, control: chosen.control } },
+          ),
+        );
+      }}
+    >
+      <option value={-1}>no control</option>
+      {controls.map((each, index) => (
+        <option key={`${each.unit} ${each.control}`} value={index}>
+          {each.words}
+        </option>
+      ))}
+    </Select>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { Cell, Sheets } from '../api/types';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { Done } from './Done';
 import { useRules } from './useRules';
@@ -98,14 +99,14 @@ function ProgramCell({
   const chosen = programs.find((program) => program.title === cell.name || program.title === cell.shown);
   return (
     <span className="flex flex-col">
-      <select
-        aria-label={`${cell.unit} in ${scene}`}
-        className={`select select-sm w-44 ${cell.by === null ? 'opacity-80' : 'font-semibold'}`}
+      <Select
+        label={`${cell.unit} in ${scene}`}
+        className={`w-44 ${cell.by === null ? 'opacity-80' : 'font-semibold'}`}
         value={cell.by === null ? '' : (chosen?.title ?? '?')}
         disabled={isBusy}
         onFocus={open}
         onPointerDown={open}
-        onChange={(event) => onChoose(event.target.value === '' ? null : event.target.value)}
+        onChange={(picked) => onChoose(picked === '' ? null : picked)}
       >
         <option value="">stays</option>
         {cell.by !== null && chosen === undefined && <option value="?">{cell.shown}</option>}
@@ -114,7 +115,7 @@ function ProgramCell({
             {program.words}
           </option>
         ))}
-      </select>
+      </Select>
       {cell.by !== null && cell.by !== 'here' && <span className="text-xs">by {cell.by}</span>}
       {cell.by === null && cell.carried.length > 1 && (
         <span className="text-xs text-warning" role="note">

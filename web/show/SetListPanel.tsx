@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Song } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../model/without';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { lengthFrom, minutes } from './length';
@@ -33,19 +34,19 @@ export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly
       <div className="flex flex-col gap-3">
         <div className="flex flex-wrap items-center gap-2">
           {show.setLists.length > 0 && (
-            <select
-              aria-label="Set list"
-              className="select select-sm w-48"
+            <Select
+              label="Set list"
+              className="w-48"
               value={show.loaded ?? show.setLists[0]?.name}
-              onChange={(event) => {
-                const loaded = event.target.value;
+              onChange={(picked) => {
+                const loaded = picked;
                 work.change((rig) => changeShow(rig, (before) => ({ ...before, loaded })));
               }}
             >
               {show.setLists.map((each) => (
                 <option key={each.name}>{each.name}</option>
               ))}
-            </select>
+            </Select>
           )}
           <form
             className="flex gap-2"
@@ -219,12 +220,12 @@ function SongDetails({ work, song, scenes }: { work: RigWork; song: Song; scenes
             </li>
           ))}
         </ol>
-        <select
-          aria-label="Add a scene"
-          className="select mt-2 select-sm w-48"
+        <Select
+          label="Add a scene"
+          className="mt-2 w-48"
           value=""
-          onChange={(event) => {
-            const scene = event.target.value;
+          onChange={(picked) => {
+            const scene = picked;
             edit((before) => ({ ...before, scenes: [...(before.scenes ?? []), scene] }));
           }}
         >
@@ -232,7 +233,7 @@ function SongDetails({ work, song, scenes }: { work: RigWork; song: Song; scenes
           {scenes.map((scene) => (
             <option key={scene}>{scene}</option>
           ))}
-        </select>
+        </Select>
       </fieldset>
       <label className="flex flex-col gap-1 text-sm">
         Jobs for hands, one on a line

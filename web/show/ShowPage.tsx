@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { StoredDocument } from '../api/types';
@@ -10,7 +10,7 @@ import { useRig } from '../rigs/useRig';
 import { Tools } from '../ui/Tools';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
-import { Tabs } from '../ui/Tabs';
+import { TabBody, Tabbed, Tabs } from '../ui/Tabs';
 import { LeapSheet } from './LeapSheet';
 import { LogSheet } from './LogSheet';
 import { ProgramSheet } from './ProgramSheet';
@@ -24,6 +24,8 @@ const TABS = {
   leaps: 'Leaps',
   log: 'Log',
 } as const;
+type Tab = keyof typeof TABS;
+const NAMES = Object.keys(TABS) as Tab[];
 
 /** The show of a rig: its songs in order, what each scene calls, and what each control does. */
 export default function ShowPage() {
@@ -37,7 +39,7 @@ export default function ShowPage() {
 
 function OpenShow({ document }: { document: StoredDocument }) {
   const work = useRig(document);
-  const [tab, setTab] = useState<keyof typeof TABS>('songs');
+  const [tab, setTab] = useState<Tab>('songs');
   const sheets = useQuery({
     queryKey: ['show', document.id, work.computed?.version, work.saving.version()],
     queryFn: () => api.showOf(document.id),
@@ -47,45 +49,43 @@ function OpenShow({ document }: { document: StoredDocument }) {
   // A request that is under way may have been answered before the change: what it brings is not waited for.
   const onChanged = () =>
     void queries.cancelQueries({ queryKey: ['show', document.id] }).then(() => sheets.refetch());
-  return (
-    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
-      <Tools>
-        {tab !== 'log' && <UndoButtons work={work} />}
-        <Tabs
-          label="The show"
-          tabs={Object.entries(TABS) as [keyof typeof TABS, string][]}
-          tab={tab}
-          onTab={setTab}
+  const show: Record<Tab, () => ReactNode> = {
+    songs: () => <SetListPanel work={work} scenes={sheets.data?.scenes ?? []} />,
+    programs: () =>
+      sheets.data !== undefined && (
+        <ProgramSheet
+          id={document.id}
+          sheets={sheets.data}
+          book={work.rig.book ?? null}
+          onChanged={onChanged}
         />
-        <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${document.id}`}>
-          The rig
-        </Link>
-        <Link className="btn btn-sm min-h-9 btn-primary" to={`/stage/${document.id}`}>
-          Play the show
-        </Link>
-      </Tools>
-      <SavingNotice work={work} what="rig" />
-      <Notice text={sheets.error?.message ?? null} tone="error" />
-      <Panel title={`${document.name}: ${TABS[tab].toLowerCase()}`} className="min-h-0 flex-1">
-        <div className="min-h-0 flex-1 overflow-auto p-3">
-          {tab === 'songs' && <SetListPanel work={work} scenes={sheets.data?.scenes ?? []} />}
-          {tab === 'programs' && sheets.data !== undefined && (
-            <ProgramSheet
-              id={document.id}
-              sheets={sheets.data}
-              book={work.rig.book ?? null}
-              onChanged={onChanged}
-            />
-          )}
-          {tab === 'switches' && sheets.data !== undefined && (
-            <SwitchSheet id={document.id} sheets={sheets.data} rig={work.rig} onChanged={onChanged} />
-          )}
-          {tab === 'log' && <LogSheet id={document.id} work={work} />}
-          {tab === 'leaps' && (
-            <LeapSheet id={document.id} book={work.rig.book ?? null} version={work.saving.version()} />
-          )}
-        </div>
-      </Panel>
-    </main>
+      ),
+    switches: () =>
+      sheets.data !== undefined && (
+        <SwitchSheet id={document.id} sheets={sheets.data} rig={work.rig} onChanged={onChanged} />
+      ),
+    leaps: () => <LeapSheet id={document.id} book={work.rig.book ?? null} version={work.saving.version()} />,
+    log: () => <LogSheet id={document.id} work={work} />,
+  };
+  return (
+    <Tabbed tabs={NAMES} tab={tab} onTab={setTab}>
+      <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+        <Tools>
+          {tab !== 'log' && <UndoButtons work={work} />}
+          <Tabs label="The show" tabs={Object.entries(TABS) as [Tab, string][]} />
+          <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${document.id}`}>
+            The rig
+          </Link>
+          <Link className="btn btn-sm min-h-9 btn-primary" to={`/stage/${document.id}`}>
+            Play the show
+          </Link>
+        </Tools>
+        <SavingNotice work={work} what="rig" />
+        <Notice text={sheets.error?.message ?? null} tone="error" />
+        <Panel title={`${document.name}: ${TABS[tab].toLowerCase()}`} className="min-h-0 flex-1">
+          <TabBody tabs={NAMES} className="min-h-0 flex-1 overflow-auto p-3" show={(each) => show[each]()} />
+        </Panel>
+      </main>
+    </Tabbed>
   );
 }

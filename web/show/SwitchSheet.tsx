@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { Rig, Sheets, SwitchUse } from '../api/types';
+import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
 import { Assign } from './Assign';
 import { ControlCard } from './ControlCard';
@@ -187,16 +188,11 @@ export function SceneChoice({
   onChoose: (scene: string) => void;
 }) {
   return (
-    <select
-      aria-label="In which scene"
-      className="select select-sm w-44"
-      value={scene}
-      onChange={(event) => onChoose(event.target.value)}
-    >
+    <Select label="In which scene" className="w-44" value={scene} onChange={(picked) => onChoose(picked)}>
       <option value="">every scene</option>
       {scenes.map((each) => (
         <option key={each}>{each}</option>
       ))}
-    </select>
+    </Select>
   );
 }

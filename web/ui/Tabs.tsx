@@ -1,33 +1,77 @@
-/** Parts of a view, of which one is seen. */
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import { Fragment, type ReactNode } from 'react';
+
+/** Parts of a view, of which one is seen. Around both the tabs and what they show, wherever these stand. */
+export function Tabbed<T extends string>({
+  tabs,
+  tab,
+  onTab,
+  children,
+}: {
+  tabs: readonly T[];
+  tab: T;
+  onTab: (tab: T) => void;
+  children: ReactNode;
+}) {
+  return (
+    <TabGroup
+      as={Fragment}
+      selectedIndex={tabs.indexOf(tab)}
+      onChange={(index) => {
+        const chosen = tabs[index];
+        if (chosen !== undefined) {
+          onTab(chosen);
+        }
+      }}
+    >
+      {children}
+    </TabGroup>
+  );
+}
+
+/** The tabs themselves: arrows go from one to the next. */
 export function Tabs<T extends string>({
   label,
   tabs,
-  tab,
   marks = {},
-  onTab,
 }: {
   label: string;
   tabs: readonly (readonly [T, string])[];
-  tab: T;
   /** Numbers that ask for attention. */
   marks?: Partial<Record<T, number>>;
-  onTab: (tab: T) => void;
 }) {
   return (
-    <div role="tablist" aria-label={label} className="flex flex-wrap">
+    <TabList aria-label={label} className="flex flex-wrap">
       {tabs.map(([each, words]) => (
-        <button
+        <Tab
           key={each}
-          type="button"
-          role="tab"
-          aria-selected={each === tab}
-          className={`btn btn-sm min-h-9 px-2 ${each === tab ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`}
-          onClick={() => onTab(each)}
+          className="btn btn-sm min-h-9 btn-ghost px-2 data-selected:btn-neutral data-selected:underline data-selected:decoration-primary data-selected:decoration-2 data-selected:underline-offset-4"
         >
           {words}
           {(marks[each] ?? 0) > 0 && <span className="font-semibold text-error">{marks[each]}</span>}
-        </button>
+        </Tab>
       ))}
-    </div>
+    </TabList>
+  );
+}
+
+/** What the chosen tab shows; the others are not drawn. */
+export function TabBody<T extends string>({
+  tabs,
+  show,
+  className = '',
+}: {
+  tabs: readonly T[];
+  show: (tab: T) => ReactNode;
+  className?: string;
+}) {
+  return (
+    <TabPanels as={Fragment}>
+      {tabs.map((each) => (
+        <TabPanel key={each} className={className}>
+          {() => <>{show(each)}</>}
+        </TabPanel>
+      ))}
+    </TabPanels>
   );
 }

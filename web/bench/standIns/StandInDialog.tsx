@@ -2,6 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { StandIn } from '../../api/types';
+import { Select } from '../../ui/Select';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import type { BenchStore } from '../../session/BenchStore';
@@ -61,21 +62,21 @@ export function StandInDialog({
           ))}
         </fieldset>
         {hasChannel && (
-          <label className="flex items-center gap-2">
-            <span className="text-sm font-semibold">Channel</span>
-            <select
-              className="select select-sm w-auto"
-              value={channel ?? ''}
-              onChange={(event) => setChannel(event.target.value === '' ? null : Number(event.target.value))}
-            >
-              <option value="">{hears ? 'all' : 'as it comes from the factory'}</option>
-              {Array.from({ length: 16 }, (_, index) => (
-                <option key={index} value={index + 1}>
-                  {index + 1}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Select
+            label="Channel"
+            isLabelShown
+            fieldClassName="flex items-center gap-2"
+            className="w-auto"
+            value={channel ?? ''}
+            onChange={(picked) => setChannel(picked === '' ? null : Number(picked))}
+          >
+            <option value="">{hears ? 'all' : 'as it comes from the factory'}</option>
+            {Array.from({ length: 16 }, (_, index) => (
+              <option key={index} value={index + 1}>
+                {index + 1}
+              </option>
+            ))}
+          </Select>
         )}
         {choose.isError && (
           <p role="alert" className="text-sm text-error">

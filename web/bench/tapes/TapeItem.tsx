@@ -4,7 +4,7 @@ import { backOffMs, wait } from '../../api/backOff';
 import { api, Refusal } from '../../api/client';
 import type { FileFormat, Run, Tape } from '../../api/types';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
+import { Options, Select } from '../../ui/Select';
 
 const MOST_FAILURES = 20;
 const FORMATS: readonly { format: FileFormat; label: string }[] = [
@@ -66,12 +66,14 @@ export function TapeItem({
         <Button tone="primary" icon={<Play size={16} />} label="Play" onClick={onPlay} />
         <Button icon={<Route size={16} />} label="Run" disabled={isRunning} onClick={() => void start()} />
         {needsPort && (
-          <Choice
+          <Select
             label="Port for everything on this tape"
             value={port}
-            options={inPorts.map((each) => ({ value: each, label: `all to ${each}` }))}
+            className="w-auto max-w-32 pr-7"
             onChange={setPort}
-          />
+          >
+            <Options of={inPorts.map((each) => ({ value: each, label: `all to ${each}` }))} />
+          </Select>
         )}
         <Downloads label="Recording" href={`/api/tapes/${tape.id}/download`} />
         <Button

@@ -1,7 +1,7 @@
 import { Eraser, Pause, Play } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
+import { Options, Select } from '../../ui/Select';
 import { Panel } from '../../ui/Panel';
 import type { BenchStore } from '../../session/BenchStore';
 import { usePart } from '../../session/Told';
@@ -67,36 +67,48 @@ export function ZigzagPanel({
       }
     >
       <div className="flex flex-wrap items-center gap-1.5 border-b border-base-300 px-2 py-1.5 text-sm">
-        <Choice
+        <Select
           label="Port"
           value={filter.port}
-          options={options('Ports', [...new Set(ports.map((port) => port.port))])}
+          className="w-auto max-w-32 pr-7"
           onChange={(port) => change({ port })}
-        />
-        <Choice
+        >
+          <Options of={options('Ports', [...new Set(ports.map((port) => port.port))])} />
+        </Select>
+        <Select
           label="Kind"
           value={filter.kind}
-          options={options('Kinds', KINDS)}
+          className="w-auto max-w-32 pr-7"
           onChange={(kind) => change({ kind })}
-        />
-        <Choice
+        >
+          <Options of={options('Kinds', KINDS)} />
+        </Select>
+        <Select
           label="Channel"
           value={filter.channel}
-          options={options(
-            'Channels',
-            Array.from({ length: 16 }, (_, index) => String(index + 1)),
-          )}
+          className="w-auto max-w-32 pr-7"
           onChange={(channel) => change({ channel })}
-        />
-        <Choice
+        >
+          <Options
+            of={options(
+              'Channels',
+              Array.from({ length: 16 }, (_, index) => String(index + 1)),
+            )}
+          />
+        </Select>
+        <Select
           label="Rule"
           value={filter.rule}
-          options={options(
-            'Rules',
-            rules.map((rule) => rule.title),
-          )}
+          className="w-auto max-w-32 pr-7"
           onChange={(rule) => change({ rule })}
-        />
+        >
+          <Options
+            of={options(
+              'Rules',
+              rules.map((rule) => rule.title),
+            )}
+          />
+        </Select>
         <label className="flex items-center gap-1.5">
           <input
             type="checkbox"
