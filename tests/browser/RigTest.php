@@ -141,7 +141,7 @@ final class RigTest extends PageTestCase
         $this->button('Plan it so');
         $this->until(fn (): bool => $this->button('Plan it so')->isEnabled(), 'the plan is of the rig as it is now');
         $use($this->button('Plan it so'));
-        $this->until(fn (): bool => str_contains($this->text('[role=tabpanel]'), 'nothing has to be set anew'), 'the plan is made');
+        $this->until(fn (): bool => str_contains($this->text('div[role=tabpanel]'), 'nothing has to be set anew'), 'the plan is made');
 
         $rig = (string) $this->page->getCurrentURL();
         $use($this->page->findElement(By::xpath("//a[normalize-space()='Rules on the bench']")));

@@ -8,6 +8,7 @@ import { Deleted } from '../documents/Deleted';
 import { DocumentHistory } from '../documents/DocumentHistory';
 import { DocumentRow } from '../documents/DocumentRow';
 import { Tools } from '../ui/Tools';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
@@ -52,13 +53,13 @@ export default function ChartsPage() {
         title="Charts"
         className="shrink-0"
         aside={
-          <input
+          <Field
+            label="Look for a chart"
+            className="input-sm w-48"
             type="search"
-            aria-label="Look for a chart"
             placeholder="Look for"
-            className="input input-sm w-48"
             value={wanted}
-            onChange={(event) => setWanted(event.target.value)}
+            onChange={setWanted}
           />
         }
       >

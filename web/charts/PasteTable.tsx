@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { api } from '../api/client';
 import type { Chart } from '../api/types';
 import { useDocumentWork } from '../documents/queries';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
@@ -64,17 +65,17 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
         }}
       >
         <Notice text={read.error?.message ?? keep.error?.message ?? null} tone="error" />
-        <label className="flex items-center gap-2">
-          What is the device called?
-          <input
-            ref={field}
-            className="input flex-1"
-            value={name}
-            maxLength={200}
-            placeholder="Such as Brine echo"
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
+        <Field
+          label="What is the device called?"
+          isLabelShown
+          fieldClassName="flex items-center gap-2"
+          className="flex-1"
+          ref={field}
+          value={name}
+          maxLength={200}
+          placeholder="Such as Brine echo"
+          onChange={setName}
+        />
         <textarea
           aria-label="The table"
           className={`textarea w-full font-mono text-sm ${isLong ? 'h-20' : 'h-40'}`}

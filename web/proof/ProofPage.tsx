@@ -9,6 +9,7 @@ import { UndoButtons } from '../documents/UndoButtons';
 import type { JsonWork } from '../documents/useJson';
 import { Tools } from '../ui/Tools';
 import { Blank } from '../ui/Blank';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
@@ -213,12 +214,12 @@ function Accept({ onAccept }: { onAccept: (why: string) => void }) {
         onAccept(why.trim());
       }}
     >
-      <input
-        aria-label="Why this is right now"
+      <Field
+        label="Why this is right now"
+        className="input-sm flex-1"
         placeholder="Why this is right now"
-        className="input input-sm flex-1"
         value={why}
-        onChange={(event) => setWhy(event.target.value)}
+        onChange={setWhy}
       />
       <button type="submit" className="btn btn-sm btn-primary" disabled={why.trim() === ''}>
         Accept

@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { marked } from 'marked';
 import { useMemo, useState } from 'react';
 import source from '../../docs/rulebook.md?raw';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { examples, search, sections } from './sections';
 
@@ -23,13 +24,13 @@ export function Reference({
       className="flex h-3/5 shrink-0 flex-col border-b-2 border-primary"
     >
       <div className="flex gap-2 p-2">
-        <input
+        <Field
+          label="Search the reference"
+          className="input-sm flex-1"
           type="search"
-          aria-label="Search the reference"
           placeholder="Search: toggle, key, velocity …"
-          className="input input-sm flex-1"
           value={query}
-          onChange={(event) => setQuery(event.target.value)}
+          onChange={setQuery}
         />
         <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close the reference" onClick={onClose} />
       </div>

@@ -146,7 +146,7 @@ function End({
       fieldClassName="flex flex-col gap-1 text-sm"
       className="w-full"
       value={value}
-      onChange={(picked) => onChange(picked)}
+      onChange={onChange}
     >
       {names.map((name) => (
         <option key={name} value={name}>

@@ -1,3 +1,4 @@
+import { Field } from '../ui/Field';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
@@ -38,20 +39,20 @@ export function AddUnit({ work, onClose }: { work: RigWork; onClose: (name: stri
     <Dialog title="Add a unit" onClose={() => onClose(null)}>
       <div className="flex min-h-0 flex-col gap-2 p-3">
         <Notice text={problem} tone="error" />
-        <input
+        <Field
+          label="Look for a chart"
+          className="w-full"
           ref={field}
           type="search"
-          aria-label="Look for a chart"
           placeholder="What is it? Type a part of its name"
-          className="input w-full"
           value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
           onKeyDown={(event) => {
             const first = shown[0];
             if (event.key === 'Enter' && first !== undefined) {
               void add(first.id);
             }
           }}
+          onChange={setWanted}
         />
         <ul aria-label="Charts" className="max-h-96 divide-y divide-base-300 overflow-auto">
           {shown.map((chart) => (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Arrival, Unit } from '../api/types';
 import { Beside } from '../documents/Beside';
 import { useDocuments } from '../documents/queries';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
 import { Panel } from '../ui/Panel';
@@ -144,22 +145,21 @@ function UnitDetails({
       )}
       {isOpen === 'lay' && <LayControls id={id} work={work} unit={unit} onClose={() => setOpen(null)} />}
       <ReadyMade id={id} work={work} chart={chart} />
-      <label className="flex items-center gap-2">
-        Where it stands
-        <input
-          className="input input-sm flex-1"
-          value={unit.place ?? ''}
-          placeholder="unknown"
-          onChange={(event) => {
-            const place = event.target.value;
-            work.change((rig) =>
-              changeUnit(rig, unit.name, (each) =>
-                place === '' ? without(each, 'place') : { ...each, place },
-              ),
-            );
-          }}
-        />
-      </label>
+      <Field
+        label="Where it stands"
+        isLabelShown
+        fieldClassName="flex items-center gap-2"
+        className="input-sm flex-1"
+        value={unit.place ?? ''}
+        placeholder="unknown"
+        onChange={(typed) => {
+          work.change((rig) =>
+            changeUnit(rig, unit.name, (each) =>
+              typed === '' ? without(each, 'place') : { ...each, place: typed },
+            ),
+          );
+        }}
+      />
       <WaysOfControl id={id} work={work} unit={unit} way={way} onWay={onWay} />
       {(chart?.settings ?? []).length > 0 && (
         <table className="table table-sm">

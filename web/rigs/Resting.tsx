@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { author } from '../api/author';
 import type { ComputedRig, RigBeside, RigFinding } from '../api/types';
 import type { JsonWork } from '../documents/useJson';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { useFocus } from '../ui/useFocus';
 
@@ -51,20 +52,20 @@ function Why({ onRest, onCancel }: { onRest: (reason: string) => void; onCancel:
         }
       }}
     >
-      <input
+      <Field
+        label="Why it may stay"
+        className="input-sm min-w-40 flex-1"
         ref={field}
-        className="input input-sm min-w-40 flex-1"
-        aria-label="Why it may stay"
         placeholder="Why it may stay"
         value={reason}
         maxLength={200}
-        onChange={(event) => setReason(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Escape') {
             event.stopPropagation();
             onCancel();
           }
         }}
+        onChange={setReason}
       />
       <Button label="Rest it" type="submit" disabled={reason.trim() === ''} />
     </form>

@@ -73,7 +73,7 @@ export function SwapChart({
         <Notice text={problem ?? swap.error?.message ?? null} tone="error" />
         <label className="flex items-center gap-2">
           Chart
-          <Select label="Chart" className="flex-1" value={chart} onChange={(picked) => setChart(picked)}>
+          <Select label="Chart" className="flex-1" value={chart} onChange={setChart}>
             <option value="">choose one</option>
             {[...(charts.data ?? [])]
               .sort((a, b) => a.name.localeCompare(b.name))

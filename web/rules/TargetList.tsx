@@ -1,3 +1,4 @@
+import { Field } from '../ui/Field';
 import { useEffect, useRef, useState } from 'react';
 import type { Target } from '../api/types';
 import { useFocus } from '../ui/useFocus';
@@ -35,22 +36,22 @@ export function TargetList({
   }, [isDue, targets, first]);
   return (
     <>
-      <input
+      <Field
+        label="What it should do"
+        className="w-full shrink-0"
         ref={field}
         type="search"
-        aria-label="What it should do"
         placeholder="Type a part of it: brine, Storm"
-        className="input w-full shrink-0"
         value={wanted}
-        onChange={(event) => {
-          setWanted(event.target.value);
-          setDue(false);
-        }}
         onKeyDown={(event) => {
           if (event.key === 'Enter') {
             event.preventDefault();
             setDue(true);
           }
+        }}
+        onChange={(typed) => {
+          setWanted(typed);
+          setDue(false);
         }}
       />
       {problem !== null && <p role="alert">{problem}</p>}

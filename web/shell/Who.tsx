@@ -1,6 +1,7 @@
 import { UserRound } from 'lucide-react';
 import { useState } from 'react';
 import { author, setAuthor } from '../api/author';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { useFocus } from '../ui/useFocus';
@@ -45,16 +46,16 @@ function NameForm({ name, onKeep }: { name: string; onKeep: (name: string) => vo
         onKeep(typed);
       }}
     >
-      <label className="flex flex-col gap-1">
-        Your name, as it stands beside what you change. It is kept in this browser.
-        <input
-          ref={field}
-          className="input w-full"
-          maxLength={80}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-      </label>
+      <Field
+        label="Your name, as it stands beside what you change. It is kept in this browser."
+        isLabelShown
+        fieldClassName="flex flex-col gap-1"
+        className="w-full"
+        ref={field}
+        maxLength={80}
+        value={typed}
+        onChange={setTyped}
+      />
       <Button type="submit" tone="primary" label="Keep" className="self-end" />
     </form>
   );

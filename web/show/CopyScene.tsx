@@ -18,7 +18,7 @@ export function CopyScene({
     return null;
   }
   const choice = (label: string, scene: string, choose: (scene: string) => void) => (
-    <Select label={label} className="w-44" value={scene} onChange={(picked) => choose(picked)}>
+    <Select label={label} className="w-44" value={scene} onChange={choose}>
       {scenes.map((each) => (
         <option key={each}>{each}</option>
       ))}

@@ -10,6 +10,7 @@ import type { JsonWork } from '../documents/useJson';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../model/without';
 import { Select } from '../ui/Select';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { changeShow } from '../model/show';
 import { changeLine, found, newLine } from './log';
@@ -51,13 +52,13 @@ function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; 
           disabled={add.isPending}
           onClick={() => add.mutate('rehearsal')}
         />
-        <input
+        <Field
+          label="Find in the log"
+          className="input-sm w-56"
           type="search"
-          aria-label="Find in the log"
           placeholder="find in the log"
-          className="input input-sm w-56"
           value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
+          onChange={setWanted}
         />
         <a className="btn btn-sm min-h-9 btn-neutral" href={`/api/rigs/${id}/log.csv`}>
           As a table (CSV)
@@ -98,14 +99,13 @@ function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; 
                     {line.setList === undefined ? '' : `, ${line.setList}`}
                   </span>
                   <span className="block text-xs">{line.who ?? ''}</span>
-                  <input
-                    aria-label={`Place of line ${place + 1}`}
+                  <Field
+                    label={`Place of line ${place + 1}`}
+                    className="input-sm mt-1 w-full"
                     placeholder="place"
-                    className="input input-sm mt-1 w-full"
                     value={line.place ?? ''}
-                    onChange={(event) => {
-                      const text = event.target.value;
-                      log.change((before) => changeLine(before, place, 'place', text));
+                    onChange={(typed) => {
+                      log.change((before) => changeLine(before, place, 'place', typed));
                     }}
                   />
                 </td>

@@ -4,6 +4,7 @@ import type { Song } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../model/without';
 import { Select } from '../ui/Select';
+import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { lengthFrom, minutes } from './length';
@@ -58,12 +59,12 @@ export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly
               }
             }}
           >
-            <input
-              aria-label="Another set list"
+            <Field
+              label="Another set list"
+              className="input-sm w-40"
               placeholder="another set list"
-              className="input input-sm w-40"
               value={list}
-              onChange={(event) => setList(event.target.value)}
+              onChange={setList}
             />
           </form>
         </div>
@@ -123,12 +124,12 @@ export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly
             }
           }}
         >
-          <input
-            aria-label="Title of a song"
+          <Field
+            label="Title of a song"
+            className="flex-1"
             placeholder="Title of a song"
-            className="input flex-1"
             value={title}
-            onChange={(event) => setTitle(event.target.value)}
+            onChange={setTitle}
           />
           <button type="submit" className="btn btn-primary">
             <Plus size={16} /> Add
@@ -155,17 +156,16 @@ export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly
 function SongDetails({ work, song, scenes }: { work: RigWork; song: Song; scenes: readonly string[] }) {
   const edit = (change: (song: Song) => Song) => work.change((rig) => changeSong(rig, song.id, change));
   const text = (field: 'key' | 'notes', label: string) => (
-    <label className="flex flex-col gap-1 text-sm">
-      {label}
-      <input
-        className="input w-full"
-        value={song[field] ?? ''}
-        onChange={(event) => {
-          const value = event.target.value;
-          edit((before) => (value === '' ? without(before, field) : { ...before, [field]: value }));
-        }}
-      />
-    </label>
+    <Field
+      label={label}
+      isLabelShown
+      fieldClassName="flex flex-col gap-1 text-sm"
+      className="w-full"
+      value={song[field] ?? ''}
+      onChange={(typed) => {
+        edit((before) => (typed === '' ? without(before, field) : { ...before, [field]: typed }));
+      }}
+    />
   );
   return (
     <section aria-label={song.title} className="flex flex-col gap-3">

@@ -188,7 +188,7 @@ export function SceneChoice({
   onChoose: (scene: string) => void;
 }) {
   return (
-    <Select label="In which scene" className="w-44" value={scene} onChange={(picked) => onChoose(picked)}>
+    <Select label="In which scene" className="w-44" value={scene} onChange={onChoose}>
       <option value="">every scene</option>
       {scenes.map((each) => (
         <option key={each}>{each}</option>

@@ -1,4 +1,5 @@
-import { useEffect, useId, useState } from 'react';
+import { Description, Field, Input, Label } from '@headlessui/react';
+import { useState } from 'react';
 
 /** What is made of what was typed: a value, or why it is none. */
 export type Read<T> = { value: T } | { why: string };
@@ -30,11 +31,13 @@ export function CheckedField<T>({
 }) {
   const [typed, setTyped] = useState(text);
   const [why, setWhy] = useState<string | null>(null);
-  const reason = useId();
-  useEffect(() => {
+  const [counted, setCounted] = useState(text);
+  if (counted !== text) {
+    // Something else counts now: what was typed before is gone.
+    setCounted(text);
     setTyped(text);
     setWhy(null);
-  }, [text]);
+  }
   const keep = () => {
     if (typed.trim() === text) {
       setWhy(null);
@@ -48,12 +51,11 @@ export function CheckedField<T>({
       onKeep(made.value);
     }
   };
-  const field = (
-    <input
+  const input = (
+    <Input
       className={`${className} ${why === null ? '' : 'input-error'}`}
       aria-label={isLabelShown ? undefined : label}
-      aria-invalid={why !== null}
-      aria-describedby={why === null ? undefined : reason}
+      invalid={why !== null}
       inputMode={inputMode}
       placeholder={placeholder}
       value={typed}
@@ -71,21 +73,21 @@ export function CheckedField<T>({
     />
   );
   return (
-    <>
+    <Field className="contents">
       {isLabelShown ? (
-        <label className="flex flex-col gap-1 text-sm">
+        <Label className="flex flex-col gap-1 text-sm">
           {label}
-          {field}
-        </label>
+          {input}
+        </Label>
       ) : (
-        field
+        input
       )}
       {why !== null && (
-        <span id={reason} role="alert" className="text-sm text-error">
+        <Description role="alert" className="text-sm text-error">
           {why}
-        </span>
+        </Description>
       )}
-    </>
+    </Field>
   );
 }
 

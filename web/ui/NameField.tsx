@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Field } from './Field';
 import { useFocus } from './useFocus';
 
 /** A name that is being changed: Enter or leaving the field keeps it, Escape does not. */
@@ -7,13 +8,13 @@ export function NameField({ name, onDone }: { name: string; onDone: (name: strin
   const field = useFocus();
   const keep = () => onDone(typed.trim() === '' || typed === name ? null : typed);
   return (
-    <input
+    <Field
       ref={field}
-      className="input input-sm w-full"
-      aria-label="New name"
+      className="input-sm w-full"
+      label="New name"
       maxLength={200}
       value={typed}
-      onChange={(event) => setTyped(event.target.value)}
+      onChange={setTyped}
       onBlur={keep}
       onKeyDown={(event) => {
         if (event.key === 'Enter') {

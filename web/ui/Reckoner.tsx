@@ -3,6 +3,7 @@ import { Calculator } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { ReckonWhat } from '../api/types';
+import { Field } from './Field';
 import { Button } from './Button';
 import { Dialog } from './Dialog';
 
@@ -99,15 +100,16 @@ function Reckoner({ first, onClose }: { first: ReckonWhat; onClose: () => void }
         </div>
         <div className="flex min-h-80 flex-1 flex-col gap-3">
           {sum.fields.map(([name, label, usual]) => (
-            <label key={`${what} ${name}`} className="flex items-center justify-between gap-3">
-              {label}
-              <input
-                inputMode="decimal"
-                className="input w-28 text-right font-mono text-lg"
-                value={given[`${what} ${name}`] ?? usual}
-                onChange={(event) => setGiven({ ...given, [`${what} ${name}`]: event.target.value })}
-              />
-            </label>
+            <Field
+              label={label}
+              isLabelShown
+              fieldClassName="flex items-center justify-between gap-3"
+              key={`${what} ${name}`}
+              className="w-28 text-right font-mono text-lg"
+              inputMode="decimal"
+              value={given[`${what} ${name}`] ?? usual}
+              onChange={(typed) => setGiven({ ...given, [`${what} ${name}`]: typed })}
+            />
           ))}
           {reckoned.isError ? (
             <p role="alert">{reckoned.error.message}</p>

@@ -42,9 +42,11 @@ export function Select({
     </Chooser>
   );
   return isLabelShown ? (
-    <Field className={fieldClassName}>
-      <Label className={labelClassName}>{label}</Label>
-      {chooser}
+    <Field className="contents">
+      <Label className={fieldClassName}>
+        <span className={labelClassName}>{label}</span>
+        {chooser}
+      </Label>
     </Field>
   ) : (
     chooser

@@ -45,7 +45,9 @@ export function Tabs<T extends string>({
       {tabs.map(([each, words]) => (
         <Tab
           key={each}
-          className="btn btn-sm min-h-9 btn-ghost px-2 data-selected:btn-neutral data-selected:underline data-selected:decoration-primary data-selected:decoration-2 data-selected:underline-offset-4"
+          className={({ selected }) =>
+            `btn btn-sm min-h-9 px-2 ${selected ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`
+          }
         >
           {words}
           {(marks[each] ?? 0) > 0 && <span className="font-semibold text-error">{marks[each]}</span>}

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import type { Candidate } from '../../api/types';
 import { useDocumentWork } from '../../documents/queries';
+import { Field } from '../../ui/Field';
 import { Button } from '../../ui/Button';
 import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
@@ -95,16 +96,13 @@ export function EachPanel({
             {played.map((each, index) => (
               <tr key={each.control.selector + each.control.port}>
                 <td>
-                  <input
-                    aria-label={`Name of ${each.control.selector}`}
-                    className="input input-sm w-40"
+                  <Field
+                    label={`Name of ${each.control.selector}`}
+                    className="input-sm w-40"
                     value={each.name}
-                    onChange={(event) => {
-                      const { value } = event.target;
-                      setPlayed(
-                        played.map((other, at) => (at === index ? { ...other, name: value } : other)),
-                      );
-                    }}
+                    onChange={(typed) =>
+                      setPlayed(played.map((other, at) => (at === index ? { ...other, name: typed } : other)))
+                    }
                   />
                 </td>
                 <td>{each.control.sorts[0]}</td>
@@ -132,12 +130,12 @@ export function EachPanel({
           keep.mutate();
         }}
       >
-        <input
-          aria-label="What the device is called"
+        <Field
+          label="What the device is called"
+          className="input-sm w-56"
           placeholder="What the device is called"
-          className="input input-sm w-56"
           value={name}
-          onChange={(event) => setName(event.target.value)}
+          onChange={setName}
         />
         <Button
           type="submit"

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
+import { Field } from '../../ui/Field';
 import { Button } from '../../ui/Button';
 import { useFocus } from '../../ui/useFocus';
 import type { RulesSession } from '../../rules/RulesSession';
@@ -70,13 +71,13 @@ export function StackPanel({
         )}
         {write.error !== null && <p role="alert">{write.error.message}</p>}
         <p className="flex flex-wrap items-center gap-2">
-          <input
+          <Field
+            label="What the stack is called"
+            className="input-sm w-44"
             ref={field}
-            aria-label="What the stack is called"
             placeholder="far_shore"
-            className="input input-sm w-44"
             value={name}
-            onChange={(event) => setName(event.target.value)}
+            onChange={setName}
           />
           <Button
             type="submit"
