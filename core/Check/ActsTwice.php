@@ -26,7 +26,7 @@ final class ActsTwice implements Check
                 continue;
             }
             foreach ($rule->steps as $step) {
-                if ($step->is(Fact::PassesPresses) || $step->is(Fact::Toggles) || 'only' === explode(' ', $step->print())[0]) {
+                if ($step->is(Fact::PassesPresses) || $step->is(Fact::Toggles) || $step->is(Fact::AsksFirst)) {
                     break;
                 }
                 if (self::acts($step)) {

@@ -34,7 +34,7 @@ final class LeadsThatAreMissing implements RigCheck
         if ([] === $plugged) {
             return;
         }
-        yield from $this->twice($analysis, $plugged);
+        yield from $this->twice($plugged);
         yield from $this->withoutPower($analysis, $plugged);
         $isTold = [] !== array_filter($analysis->checked()->findings, static fn (Finding $finding): bool => 'no-way' === $finding->code);
         $units = array_values(array_filter($analysis->setup->boxes, fn (Device $box): bool => !$box->isPost() && $this->hasNone($box, $plugged)));
@@ -51,14 +51,15 @@ final class LeadsThatAreMissing implements RigCheck
         }
     }
 
-    /** @return array<string, array<string, list<string>>> leads by unit, and by plug with its way where it has two */
+    /** @return array<string, array<string, TakenPlug>> by unit, and by plug with its way where it has two */
     private function plugged(RigAnalysis $analysis): array
     {
         $plugged = [];
         foreach ($analysis->setup->joints as $joint) {
             foreach ([$joint->a, $joint->b] as $end) {
                 if (null !== $end) {
-                    $plugged[$end->box->name][$this->place($end)][] = $joint->lead->id;
+                    $place = $this->place($end);
+                    $plugged[$end->box->name][$place] = ($plugged[$end->box->name][$place] ?? new TakenPlug($end->plug, []))->and($joint->lead->id);
                 }
             }
         }
@@ -74,25 +75,24 @@ final class LeadsThatAreMissing implements RigCheck
     }
 
     /**
-     * @param array<string, array<string, list<string>>> $plugged
+     * @param array<string, array<string, TakenPlug>> $plugged
      *
      * @return iterable<RigFinding>
      */
-    private function twice(RigAnalysis $analysis, array $plugged): iterable
+    private function twice(array $plugged): iterable
     {
         foreach ($plugged as $unit => $plugs) {
-            foreach ($plugs as $plug => $leads) {
-                $taken = $analysis->setup->box((string) $unit)?->chart->plug(explode('/', (string) $plug)[0]);
-                if (\count($leads) > 1 && (null === $taken || self::carriesMessages($taken))) {
+            foreach ($plugs as $place => $taken) {
+                if (\count($taken->leads) > 1 && (LeadEnd::POST === $unit || self::carriesMessages($taken->plug))) {
                     // supplies and sound are dealt out by cables as well
-                    yield new RigFinding(new PlugIsTakenTwice((string) $unit, (string) $plug, $leads));
+                    yield new RigFinding(new PlugIsTakenTwice((string) $unit, (string) $place, $taken->leads));
                 }
             }
         }
     }
 
     /**
-     * @param array<string, array<string, list<string>>> $plugged
+     * @param array<string, array<string, TakenPlug>> $plugged
      *
      * @return iterable<RigFinding>
      */
@@ -127,17 +127,17 @@ final class LeadsThatAreMissing implements RigCheck
         return [] !== array_filter($plug->uses, static fn (PlugUse $use): bool => \in_array($use->carries, self::MESSAGES, true));
     }
 
-    /** @param array<string, array<string, list<string>>> $plugged */
+    /** @param array<string, array<string, TakenPlug>> $plugged */
     private function hasNone(Device $box, array $plugged): bool
     {
         $carries = array_filter($box->chart->plugs, self::carriesMessages(...));
-        $taken = array_map(static fn (int|string $place): string => explode('/', (string) $place)[0], array_keys($plugged[$box->name] ?? []));
+        $taken = array_map(static fn (TakenPlug $taken): string => $taken->plug->id, $plugged[$box->name] ?? []);
 
         return [] !== $carries && [] === array_filter($carries, static fn (Plug $plug): bool => \in_array($plug->id, $taken, true));
     }
 
     /**
-     * @param array<string, array<string, list<string>>> $plugged
+     * @param array<string, array<string, TakenPlug>> $plugged
      *
      * @return list<string> ports without a lead, with the way where they have two
      */

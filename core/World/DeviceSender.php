@@ -105,7 +105,7 @@ final readonly class DeviceSender
     /**
      * What it has to show and to touch.
      *
-     * @return array{face: string, channel: int, controls: list<array{control: string, label: string, sort?: string, layer?: string|null,
+     * @return array{face: string, channel: int, controls: list<array{control: string, label: string, key?: int, sort?: string, layer?: string|null,
      *     at?: list<int>|null, low?: int, high?: int, rest?: int, isLatching?: bool, isRelative?: bool, perSecond?: float|null}>}
      */
     public function describe(): array
@@ -113,10 +113,10 @@ final readonly class DeviceSender
         $controls = array_map($this->described(...), $this->box->chart->surface->controls ?? []);
         if ($this->hasKeys()) {
             [$low, $high] = [$this->box->chart->keys->low ?? self::OCTAVES[0], $this->box->chart->keys->high ?? self::OCTAVES[1]];
-            array_push($controls, ...array_map(static fn (int $key): array => ['control' => "key {$key}", 'label' => ''], range($low, $high)));
+            array_push($controls, ...array_map(static fn (int $key): array => ['control' => "key {$key}", 'label' => '', 'key' => $key], range($low, $high)));
         }
         if ($this->isTouched()) {
-            $controls = [...array_map(static fn (int $key): array => ['control' => "key {$key}", 'label' => ''], range(48, 72))];
+            $controls = [...array_map(static fn (int $key): array => ['control' => "key {$key}", 'label' => '', 'key' => $key], range(48, 72))];
         }
         $first = $this->box->chart->sends[0]->channel ?? null;
         $channel = $this->box->channel($first);

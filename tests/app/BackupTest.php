@@ -331,8 +331,16 @@ final class BackupTest extends ApiTestCase
     }
 
     /** @param array<int, string> $revisions by number */
-    private static function insert(string $file, string $id, string $kind, string $name, string $text, string $good, array $revisions, string $beside = ''): void
-    {
+    private static function insert(
+        string $file,
+        string $id,
+        string $kind,
+        string $name,
+        string $text,
+        string $good,
+        array $revisions,
+        string $beside = '',
+    ): void {
         $database = self::database($file);
         $database->beginTransaction();
         $summary =

@@ -68,7 +68,7 @@ final class FixturesTest extends ApiTestCase
             $stored = $this->text($texts, $this->text($document, 'id'));
             self::assertSame($document['sum'], hash('sha256', $stored));
             'rig' === $now['kind']
-                ? self::assertEquals(json_decode($stored, true), json_decode($this->text($now, 'text'), true), 'a rig is taken apart, and together it is what it was')
+                ? self::assertEquals(json_decode($stored, true), json_decode($this->text($now, 'text'), true), 'together it is what it was')
                 : self::assertSame($stored, $now['text']);
             self::assertCount(
                 \is_int($document['revisions']) ? $document['revisions'] : -1,

@@ -178,6 +178,7 @@ final class Rooms
             'Midi',
             'Format',
             'Engine/Book',
+            'Engine/Controls',
             'Engine/Scenes',
             'Engine',
             'Data',

@@ -2200,6 +2200,8 @@ export interface components {
                 moves: string | null;
                 /** @description The first two bytes it sends when it is let go, where they are others. */
                 ends: string | null;
+                /** @description Number of a piano key. */
+                key?: number;
                 /**
                  * @description What it is in the chart.
                  * @enum {unknown}

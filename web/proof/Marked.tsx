@@ -32,7 +32,7 @@ export function Marked({
           {mine.map((each) => (
             <li key={each.id}>
               <Button
-                label={each.name.replace(/^That was wrong, /, '')}
+                label={each.name}
                 tone={each.id === chosen ? 'primary' : 'plain'}
                 aria-pressed={each.id === chosen}
                 onClick={() => choose(each.id === chosen ? null : each.id)}

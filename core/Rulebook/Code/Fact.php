@@ -27,6 +27,8 @@ enum Fact
     case TakesOver;
     /** It lets presses pass, and nothing else. */
     case PassesPresses;
+    /** It lets messages pass for which something is true. */
+    case AsksFirst;
     /** A note that comes to it begins to sound. */
     case BeginsNotes;
     /** It ends notes by itself. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
 use ZigzagPost\Core\Rulebook\Expression\ExpressionParser;
@@ -33,6 +34,11 @@ final class OnlyStep extends Step
     public function print(): string
     {
         return 'only '.$this->condition->print();
+    }
+
+    public function facts(): array
+    {
+        return [Fact::AsksFirst];
     }
 
     public function compile(Writer $code): void

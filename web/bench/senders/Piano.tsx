@@ -13,9 +13,7 @@ const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 /** The keys among the controls of a sender, by their numbers. */
 export function keysOf(sender: Sender): number[] {
-  return sender.controls.flatMap(({ control }) =>
-    /^key \d+$/.test(control) ? [Number(control.slice(4))] : [],
-  );
+  return sender.controls.flatMap(({ key }) => (key === undefined ? [] : [key]));
 }
 
 /** Piano keys. Arrow keys walk along them, Space plays. */

@@ -1,4 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { keysOf } from './Piano';
 import type { Sender } from '../../api/types';
 
 interface Finger {
@@ -28,7 +29,7 @@ export function SlabFace({
   sender: Sender;
   play: (control: string, value: number) => void;
 }) {
-  const keys = sender.controls.map(({ control }) => Number(control.replace('key ', '')));
+  const keys = keysOf(sender);
   const lowest = keys[0] ?? 48;
   const [fingers, setFingers] = useState<readonly Finger[]>([]);
   const held = useRef(new Map<string, Finger>());

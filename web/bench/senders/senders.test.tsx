@@ -31,8 +31,16 @@ function Played({ face: Face, of }: { face: ComponentType<FaceProps>; of: Sender
   );
 }
 
-function keys(from: number, to: number): string[] {
-  return Array.from({ length: to - from + 1 }, (_, index) => `key ${from + index}`);
+/** A sender with piano keys. */
+function withKeys(face: Sender['face'], from: number, to: number): Sender {
+  const controls = Array.from({ length: to - from + 1 }, (_, index) => ({
+    control: `key ${from + index}`,
+    label: '',
+    key: from + index,
+    moves: null,
+    ends: null,
+  }));
+  return { ...sender(face, []), controls };
 }
 
 /** jsdom knows no pointers. */
@@ -100,7 +108,7 @@ it('keys are lit while they are down, whoever plays them', () => {
   render(
     <SurfaceFace
       lamps={[]}
-      sender={sender('surface', keys(60, 72))}
+      sender={withKeys('surface', 60, 72)}
       at={(control) => (control === 'key 64' ? 1 : undefined)}
       play={play}
     />,
@@ -111,7 +119,7 @@ it('keys are lit while they are down, whoever plays them', () => {
 
 describe('the keys', () => {
   it('are walked by arrows, and stop at the ends', () => {
-    render(<Played face={SurfaceFace} of={sender('surface', keys(48, 72))} />);
+    render(<Played face={SurfaceFace} of={withKeys('surface', 48, 72)} />);
     const c4 = screen.getByRole('button', { name: 'C4 a key' });
     expect(c4.tabIndex).toBe(0);
     c4.focus();
@@ -130,7 +138,7 @@ describe('the keys', () => {
 
 describe('the slab', () => {
   const open = () => {
-    render(<SlabFace sender={sender('slab', keys(48, 57))} play={play} />);
+    render(<SlabFace sender={withKeys('slab', 48, 57)} play={play} />);
     return screen.getByRole('application');
   };
 
