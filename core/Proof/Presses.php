@@ -7,8 +7,8 @@ namespace ZigzagPost\Core\Proof;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Engine\Controls\Restore;
 use ZigzagPost\Core\Engine\Scenes\Panic;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
-use ZigzagPost\Core\Show\Sheet\DoesWhat;
 use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 

@@ -66,7 +66,7 @@ final class RigWorkTest extends PageTestCase
         self::assertCount(3, $this->all('[aria-label="Wheel: Bend"] > path'), 'over three leads');
 
         $this->choose('Hub');
-        $this->page->findElement(By::xpath("//tr[contains(., 'Thru')]//select/option[starts-with(., 'off')]"))->click();
+        $this->thruOff();
         $this->choose('Keys');
         $this->ask('Where does it go?', 'Wheel');
         $this->until(
@@ -82,7 +82,7 @@ final class RigWorkTest extends PageTestCase
     public function testAFindingIsPutToRestForAReason(): void
     {
         $this->choose('Hub');
-        $this->page->findElement(By::xpath("//tr[contains(., 'Thru')]//select/option[starts-with(., 'off')]"))->click();
+        $this->thruOff();
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'thru of knot is off'), 'it is found');
         $this->one('[aria-label^="Put to rest: thru of knot is off"]')->sendKeys(Key::ENTER);
         $this->one('[aria-label="Why it may stay"]')->sendKeys('the gulls stay at home'.Key::ENTER);
@@ -194,6 +194,13 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => '7' === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'and kept');
         $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
         $this->until(fn (): bool => $before === $this->one('[aria-label="Known of Voices"]')->getAttribute('value'), 'undone');
+    }
+
+    private function thruOff(): void
+    {
+        $off = By::xpath("//tr[contains(., 'Thru')]//select/option[starts-with(., 'off')]");
+        $this->until(fn (): bool => [] !== $this->page->findElements($off), 'its settings');
+        $this->page->findElement($off)->click();
     }
 
     private function ask(string $question, string $what): void

@@ -74,7 +74,7 @@ final class Certainty
                         null === $at
                             ? null
                             : new ControlMessage($at->kind, $at->number, (int) $step->constant(), $at->ports, $at->first, $at->last, $at->isTwoState);
-                } elseif (!self::letsPass($step)) {
+                } elseif (!$step->is(Fact::LetsAllPass)) {
                     return null;
                 }
             }
@@ -148,17 +148,6 @@ final class Certainty
         return [] === $drops
             ? "rule \"{$rule->title}\" takes it, and nothing comes of it"
             : "rule \"{$rule->title}\" drops it in line {$drops[0]->span->line}";
-    }
-
-    /** Whether what stands below a step is done as well, at once and with the same message. */
-    private static function letsPass(Step $step): bool
-    {
-        return $step instanceof PlayStep
-            || $step instanceof PostStep
-            || $step instanceof RememberStep
-            || $step instanceof RecallStep
-            || ($step instanceof SendStep && 'jump' === $step->takeover())
-            || ($step instanceof TurnStep && !$step->isOther());
     }
 
     /** The message after it became another of the same value; null where that is not so. */

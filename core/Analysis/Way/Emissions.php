@@ -172,7 +172,7 @@ final class Emissions
                 $this->all[] = new Emission($reference->name->text);
             } elseif (Reference::CLOCK === $reference->what) {
                 $clock = $this->book->clocks[$reference->name->text] ?? null;
-                foreach ($clock?->messagePorts() ?? [] as $port) {
+                foreach ([...$clock?->messagePorts() ?? [], ...$clock?->pulsePorts() ?? []] as $port) {
                     $this->all[] = new Emission($port->text);
                 }
             }

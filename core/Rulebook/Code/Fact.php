@@ -29,6 +29,8 @@ enum Fact
     case PassesPresses;
     /** It lets messages pass for which something is true. */
     case AsksFirst;
+    /** What stands below it is done as well, at once and with the same message. */
+    case LetsAllPass;
     /** A note that comes to it begins to sound. */
     case BeginsNotes;
     /** It ends notes by itself. */

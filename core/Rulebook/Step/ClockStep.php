@@ -6,6 +6,8 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -52,6 +54,11 @@ abstract class ClockStep extends Step
     public function clock(): string
     {
         return $this->clock->text;
+    }
+
+    public function effects(): ?array
+    {
+        return [new Effect(DoesWhat::Clock, $this->print())];
     }
 
     public function facts(): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -39,6 +41,11 @@ final class DoStep extends Step
     public function stack(): Token
     {
         return $this->stack;
+    }
+
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Stack, "stack {$this->stack()->text}")];
     }
 
     public function facts(): array

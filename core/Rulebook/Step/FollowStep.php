@@ -20,4 +20,9 @@ final class FollowStep extends ClockStep
     {
         return 'Tempos';
     }
+
+    public function effects(): ?array
+    {
+        return null; // whose clock it follows is for the rules, and no press
+    }
 }

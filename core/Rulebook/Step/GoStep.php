@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
@@ -63,6 +65,11 @@ final class GoStep extends Step
         }
 
         return TokenType::Text === $this->where->type ? "go \"{$this->where->text}\"" : "go {$this->where->text}".($this->isSong ? ' song' : '');
+    }
+
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Scene, null === $this->title() ? $this->described() : "scene {$this->title()->text}")];
     }
 
     public function facts(): array

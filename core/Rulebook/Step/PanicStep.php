@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rulebook\Step;
 
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -36,6 +38,11 @@ final class PanicStep extends Step
     public function print(): string
     {
         return rtrim('panic '.implode(', ', array_map(static fn (Token $port): string => $port->text, $this->ports)));
+    }
+
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Panic, 'panic')];
     }
 
     public function facts(): array

@@ -6,6 +6,8 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\PlayedPart;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -63,9 +65,14 @@ final class PlayStep extends NamedStep
         return $this;
     }
 
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Play, 'plays', $this->device->text)];
+    }
+
     public function facts(): array
     {
-        return [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn];
+        return [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::LetsAllPass];
     }
 
     public function onRelease(): OnRelease

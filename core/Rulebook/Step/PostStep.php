@@ -104,7 +104,7 @@ final class PostStep extends Step
 
     public function facts(): array
     {
-        return null === $this->message ? [Fact::HasEffect, Fact::Pulses] : [Fact::HasEffect];
+        return null === $this->message ? [Fact::HasEffect, Fact::LetsAllPass, Fact::Pulses] : [Fact::HasEffect, Fact::LetsAllPass];
     }
 
     public function compile(Writer $code): void

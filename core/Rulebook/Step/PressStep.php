@@ -31,6 +31,11 @@ final class PressStep extends Step
         return 'press';
     }
 
+    public function effects(): array
+    {
+        return [];
+    }
+
     public function facts(): array
     {
         return [Fact::PassesPresses];

@@ -7,6 +7,8 @@ namespace ZigzagPost\Core\Rulebook\Step;
 use ZigzagPost\Core\Rulebook\Code\CalledProgram;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Sending;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -114,9 +116,14 @@ final class RecallStep extends NamedStep
             ];
     }
 
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Program, "program {$this->called()}", $this->device->text)];
+    }
+
     public function facts(): array
     {
-        return $this->cuts() ? [Fact::HasEffect, Fact::TakesOver] : [Fact::HasEffect];
+        return $this->cuts() ? [Fact::HasEffect, Fact::LetsAllPass, Fact::TakesOver] : [Fact::HasEffect, Fact::LetsAllPass];
     }
 
     public function expressions(): array

@@ -43,7 +43,7 @@ final class RememberStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect];
+        return [Fact::HasEffect, Fact::LetsAllPass];
     }
 
     public function compile(Writer $code): void

@@ -6,6 +6,8 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\RestoreRecipe;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -57,6 +59,11 @@ final class RestoreStep extends NamedStep
     public function deafens(): int
     {
         return $this->whole->deafUs ?? 0;
+    }
+
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Restore, 'restore', $this->device->text)];
     }
 
     public function facts(): array

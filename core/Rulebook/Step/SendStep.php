@@ -57,9 +57,11 @@ final class SendStep extends Step implements TakesOver
 
     public function facts(): array
     {
-        return \in_array($this->takeover?->text, ['pickup', 'scaled'], true)
-            ? [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::TakesOver]
-            : [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn];
+        return match ($this->takeover()) {
+            'jump' => [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::LetsAllPass],
+            'pickup', 'scaled' => [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn, Fact::TakesOver],
+            default => [Fact::HasEffect, Fact::BeginsNotes, Fact::PassesOn],
+        };
     }
 
     public function compile(Writer $code): void

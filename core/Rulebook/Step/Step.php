@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Sending;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -77,6 +78,16 @@ abstract class Step
     public function voices(): int
     {
         return 0;
+    }
+
+    /**
+     * What somebody who presses a control gets by it; none where it goes without saying.
+     *
+     * @return list<Effect>|null null for what no sheet can say in a few words
+     */
+    public function effects(): ?array
+    {
+        return null;
     }
 
     /** The stack that it does, if any. */

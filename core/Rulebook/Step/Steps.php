@@ -56,6 +56,12 @@ final class Steps
         return array_keys(self::CLASSES);
     }
 
+    /** @return array<string, class-string<Step>> by their keywords */
+    public static function classes(): array
+    {
+        return self::CLASSES;
+    }
+
     public static function isKeyword(Token $token): bool
     {
         return $token->is(...self::keywords());

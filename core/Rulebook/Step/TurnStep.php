@@ -8,6 +8,8 @@ use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rulebook\Code\Circumstances;
 use ZigzagPost\Core\Rulebook\Code\Devices;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Target;
 use ZigzagPost\Core\Rulebook\Code\Writer;
@@ -151,11 +153,16 @@ final class TurnStep extends NamedStep implements TakesOver
         return true === $this->to?->isOther();
     }
 
+    public function effects(): array
+    {
+        return [new Effect(DoesWhat::Parameter, $this->turned(), $this->device->text)];
+    }
+
     public function facts(): array
     {
-        return $this->isOther() || \in_array($this->takeover?->text, ['pickup', 'scaled'], true)
-            ? [Fact::HasEffect, Fact::TakesOver]
-            : [Fact::HasEffect];
+        $takesOver = $this->isOther() || \in_array($this->takeover?->text, ['pickup', 'scaled'], true);
+
+        return [Fact::HasEffect, ...$takesOver ? [Fact::TakesOver] : [], ...$this->isOther() ? [] : [Fact::LetsAllPass]];
     }
 
     public function onRelease(): OnRelease

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Setup\Device;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
 
 /** After a copy: what is the same in both and probably should not be. */
 final class CopyCheck

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+
 /** One thing that a control does. */
 final readonly class Does
 {

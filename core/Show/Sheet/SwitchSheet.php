@@ -15,21 +15,13 @@ use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Title;
 use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Naming\Titles;
 use ZigzagPost\Core\Rulebook\Rule;
-use ZigzagPost\Core\Rulebook\Step\DoStep;
 use ZigzagPost\Core\Rulebook\Step\GoStep;
 use ZigzagPost\Core\Rulebook\Step\LightStep;
-use ZigzagPost\Core\Rulebook\Step\NamedStep;
-use ZigzagPost\Core\Rulebook\Step\PanicStep;
-use ZigzagPost\Core\Rulebook\Step\PlayStep;
-use ZigzagPost\Core\Rulebook\Step\PressStep;
-use ZigzagPost\Core\Rulebook\Step\RecallStep;
-use ZigzagPost\Core\Rulebook\Step\RestoreStep;
-use ZigzagPost\Core\Rulebook\Step\StartStep;
 use ZigzagPost\Core\Rulebook\Step\Step;
-use ZigzagPost\Core\Rulebook\Step\StopStep;
-use ZigzagPost\Core\Rulebook\Step\TapStep;
 use ZigzagPost\Core\Rulebook\Step\TurnStep;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\World\Hand;
@@ -232,22 +224,25 @@ final readonly class SwitchSheet
      */
     private static function does(RigAnalysis $analysis, Step $step, ?int $place): ?array
     {
-        $name = $step instanceof NamedStep ? $step->device->text : '';
-        $unit = $analysis->setup->box($name)?->label() ?? $name;
+        $effects = $step->effects();
 
         return match (true) {
-            $step instanceof PressStep => [],
-            $step instanceof RecallStep => [new Does(DoesWhat::Program, "{$unit}: program {$step->called()}", $name)],
-            $step instanceof TurnStep => [new Does(DoesWhat::Parameter, "{$unit}: {$step->turned()}", $name)],
-            $step instanceof PlayStep => [new Does(DoesWhat::Play, "plays {$unit}", $name)],
-            $step instanceof RestoreStep => [new Does(DoesWhat::Restore, "restore {$unit}", $name)],
-            $step instanceof NamedStep => null,
             $step instanceof GoStep => [self::scene($analysis, $step, $place)],
-            $step instanceof DoStep => [new Does(DoesWhat::Stack, "stack {$step->stack()->text}")],
-            $step instanceof TapStep, $step instanceof StartStep, $step instanceof StopStep => [new Does(DoesWhat::Clock, $step->print())],
-            $step instanceof PanicStep => [new Does(DoesWhat::Panic, 'panic')],
-            default => null,
+            null === $effects => null,
+            default => array_map(static fn (Effect $effect): Does => self::told($analysis, $effect), $effects),
         };
+    }
+
+    private static function told(RigAnalysis $analysis, Effect $effect): Does
+    {
+        $unit = null === $effect->device ? null : $analysis->setup->box($effect->device)?->label() ?? $effect->device;
+        $words = match (true) {
+            null === $unit => $effect->words,
+            \in_array($effect->what, [DoesWhat::Play, DoesWhat::Restore], true) => "{$effect->words} {$unit}",
+            default => "{$unit}: {$effect->words}",
+        };
+
+        return new Does($effect->what, $words, $effect->device);
     }
 
     /** Where a step depends on what its unit shows at the moment, and in which scenes that is sure. */

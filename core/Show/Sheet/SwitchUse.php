@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Show\Sheet;
 
+use ZigzagPost\Core\Rulebook\Code\DoesWhat;
+
 /** What a control does in a scene, or in all of them. */
 final readonly class SwitchUse
 {

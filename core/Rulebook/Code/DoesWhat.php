@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Show\Sheet;
+namespace ZigzagPost\Core\Rulebook\Code;
 
-/** The kinds of things that a control does. */
+/** The kinds of things that a control can do by a step. */
 enum DoesWhat: string
 {
     case Program = 'program';
