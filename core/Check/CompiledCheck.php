@@ -9,7 +9,7 @@ use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Compile\Draft;
 use ZigzagPost\Core\Compile\TooMuchCode;
 use ZigzagPost\Core\Rulebook\Change\Edit;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -26,10 +26,10 @@ final class CompiledCheck implements Check
 
             return;
         }
-        foreach ($this->byPlace($draft, Concern::Missing) as $missing) {
+        foreach ($this->byPlace($draft, CompileFindingKind::Missing) as $missing) {
             yield $this->missingField($book, $missing);
         }
-        foreach ($this->byPlace($draft, Concern::NotForNotes) as $notes) {
+        foreach ($this->byPlace($draft, CompileFindingKind::NotForNotes) as $notes) {
             if (1 < \count($this->kinds($book, $notes[0]->span->line))) {
                 continue; // meant for the other kinds
             }
@@ -39,7 +39,7 @@ final class CompiledCheck implements Check
                 "\"{$notes[0]->field}\" is not for notes, since their ends must not be lost; notes pass it as they are",
             );
         }
-        foreach ($this->byPlace($draft, Concern::Unscaled) as $unscaled) {
+        foreach ($this->byPlace($draft, CompileFindingKind::Unscaled) as $unscaled) {
             yield Finding::warning(
                 'needs-scale',
                 $unscaled[0]->span,
@@ -47,14 +47,14 @@ final class CompiledCheck implements Check
                     .'value … to …" above',
             );
         }
-        foreach ($this->byPlace($draft, Concern::TableOutside) as $outside) {
+        foreach ($this->byPlace($draft, CompileFindingKind::TableOutside) as $outside) {
             yield Finding::warning(
                 'table-out-of-range',
                 $outside[0]->span,
                 "no message has such a {$outside[0]->field}; it is used where \"map {$outside[0]->field}\" looks up this table",
             );
         }
-        foreach ($this->byPlace($draft, Concern::TooFine) as $fine) {
+        foreach ($this->byPlace($draft, CompileFindingKind::TooFine) as $fine) {
             yield Finding::warning(
                 'fine-to-coarse',
                 $fine[0]->span,
@@ -62,24 +62,24 @@ final class CompiledCheck implements Check
                     .'0..16383 to 0..127" above',
             );
         }
-        foreach ($this->byPlace($draft, Concern::NoteOfGesture) as $notes) {
+        foreach ($this->byPlace($draft, CompileFindingKind::NoteOfGesture) as $notes) {
             yield Finding::error(
                 'note-of-gesture',
                 $notes[0]->span,
                 'a gesture has no release that would end this note; write "post note … for 200ms" instead',
             );
         }
-        foreach ($this->byPlace($draft, Concern::Endless) as $endless) {
+        foreach ($this->byPlace($draft, CompileFindingKind::Endless) as $endless) {
             yield Finding::warning(
                 'note-without-end',
                 $endless[0]->span,
                 'nothing ends this note: its velocity is never 0 and no "press" ties it to its control; put "press" above it, or "gate" with a length below',
             );
         }
-        foreach ($this->byPlace($draft, Concern::OffTheKeyboard) as $off) {
+        foreach ($this->byPlace($draft, CompileFindingKind::OffTheKeyboard) as $off) {
             yield $this->offTheKeyboard($book, $off[0]);
         }
-        foreach ($this->byPlace($draft, Concern::AlwaysOutside) as $outside) {
+        foreach ($this->byPlace($draft, CompileFindingKind::AlwaysOutside) as $outside) {
             $taken = array_unique(array_map(static fn (CompileFinding $each): string => $each->taken->value, $outside));
             $field = $outside[0]->field;
             $drops = \in_array($field, ['channel', 'key', 'number', 'program', 'bank'], true);
@@ -164,10 +164,10 @@ final class CompiledCheck implements Check
     /**
      * @return list<non-empty-list<CompileFinding>>
      */
-    private function byPlace(Draft $draft, Concern $concern): array
+    private function byPlace(Draft $draft, CompileFindingKind $findingKind): array
     {
         $places = [];
-        foreach (array_filter($draft->misfits, static fn (CompileFinding $each): bool => $concern === $each->concern) as $each) {
+        foreach (array_filter($draft->misfits, static fn (CompileFinding $each): bool => $findingKind === $each->findingKind) as $each) {
             $places["{$each->span->line}:{$each->span->column}:{$each->field}"][] = $each;
         }
 

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Engine\State\Owner;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Interval;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Declared;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Field;
@@ -89,7 +89,7 @@ final class RuleCode implements Writer
                 continue;
             }
             if (RuleEntry::RUNS === $this->entry->gesture && Kind::Note === $this->kind && $step->is(Fact::BeginsNotes)) {
-                $this->finds(Concern::NoteOfGesture, 'note', $step->span);
+                $this->finds(CompileFindingKind::NoteOfGesture, 'note', $step->span);
             }
             $step->compile($this);
             if ($this->ended) {
@@ -213,7 +213,7 @@ final class RuleCode implements Writer
         if (null !== $field) {
             return 0 === $field->shift ? $field->variable : "({$field->variable} + {$field->shift})";
         }
-        $this->finds(Concern::Missing, $name->name, $name->span);
+        $this->finds(CompileFindingKind::Missing, $name->name, $name->span);
 
         return "Rejected::field('{$name->name}')";
     }
@@ -229,7 +229,7 @@ final class RuleCode implements Writer
             SelectorCode::alternatives($this),
         );
         if ($isFirst && !\in_array(true, $isListed, true)) {
-            $this->finds(Concern::Missing, 'index', $name->span);
+            $this->finds(CompileFindingKind::Missing, 'index', $name->span);
 
             return "Rejected::field('index')";
         }
@@ -270,9 +270,9 @@ final class RuleCode implements Writer
         return $this->rangeOfField($field)->shifted($field->shift);
     }
 
-    public function finds(Concern $concern, string $what, Span $span): void
+    public function finds(CompileFindingKind $findingKind, string $what, Span $span): void
     {
-        $this->draft->misfits[] = new CompileFinding($concern, $what, $this->entry->kind, $this->kind, $span);
+        $this->draft->misfits[] = new CompileFinding($findingKind, $what, $this->entry->kind, $this->kind, $span);
     }
 
     /** Tells what a selector has made sure of. */
@@ -292,7 +292,7 @@ final class RuleCode implements Writer
     {
         $field = $this->field($name);
         if (null === $field) {
-            $this->finds(Concern::Missing, $name, $span);
+            $this->finds(CompileFindingKind::Missing, $name, $span);
             $this->reject("the message has no {$name}");
 
             return;
@@ -306,7 +306,7 @@ final class RuleCode implements Writer
         $this->line("{$variable} = ".(0 === $field->shift ? $php : "{$php} - {$field->shift}").';');
         [$low, $high] = [$range->low - $field->shift, $range->high - $field->shift];
         if ($high < $field->lowest || $low > $field->highest) {
-            $this->finds(Concern::AlwaysOutside, $name, $span);
+            $this->finds(CompileFindingKind::AlwaysOutside, $name, $span);
         } elseif (
             'key' === $name
             && !$fold
@@ -315,7 +315,7 @@ final class RuleCode implements Writer
             && is_finite($high)
             && ($low < $field->lowest || $high > $field->highest)
         ) {
-            $this->finds(Concern::OffTheKeyboard, $name, $span);
+            $this->finds(CompileFindingKind::OffTheKeyboard, $name, $span);
         }
         if ($low < $field->lowest || $high > $field->highest) {
             $this->confine($field, $fold, $name);

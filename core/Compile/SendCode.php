@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Compile;
 use ZigzagPost\Core\Engine\State\Note;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\ValueRange;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\SendWriter;
 
 /** Code that sends messages: each kind as the bytes it has on the wire. */
@@ -33,7 +33,7 @@ final class SendCode implements SendWriter
             return;
         }
         if (Kind::Nrpn === $this->code->kind && $this->code->draft->isCoarse($port) && $this->code->valueRange()->high > 127 && !$this->comesCoarse()) {
-            $this->code->finds(Concern::TooFine, 'value', $this->code->here());
+            $this->code->finds(CompileFindingKind::TooFine, 'value', $this->code->here());
         }
         $this->code->owner->hold();
         $range = $this->code->kind->valueRange();

@@ -159,5 +159,5 @@ interface Writer extends Scope
     public function hasEnded(): bool;
 
     /** Notes something out of place, for the checks. */
-    public function finds(Concern $concern, string $what, Span $span): void;
+    public function finds(CompileFindingKind $findingKind, string $what, Span $span): void;
 }

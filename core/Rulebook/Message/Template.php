@@ -7,7 +7,7 @@ namespace ZigzagPost\Core\Rulebook\Message;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Number\Interval;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Expression;
@@ -118,7 +118,7 @@ abstract readonly class Template
         }
         [$is, $becomes] = [$from->high - $from->low, $to->high - $to->low];
         if (($is > 1000 && $becomes < 200) || ($becomes > 1000 && $is < 200 && $is > 100)) {
-            $code->finds(Concern::Unscaled, $expression->name, $expression->span);
+            $code->finds(CompileFindingKind::Unscaled, $expression->name, $expression->span);
         }
     }
 
@@ -148,7 +148,7 @@ abstract readonly class Template
             return $range;
         }
         if ($high < $least || $low > $most) {
-            $code->finds(Concern::AlwaysOutside, $name, $expression->span);
+            $code->finds(CompileFindingKind::AlwaysOutside, $name, $expression->span);
         }
         $code->line($clamps
             ? "if ({$variable} < {$least}) { {$variable} = {$least}; } elseif ({$variable} > {$most}) { {$variable} = {$most}; }"

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Message\Template;
@@ -79,7 +79,7 @@ final class BecomeStep extends Step
     private function lookForEnd(Writer $code, float $least): void
     {
         if (!$code->isOfNote() && $least >= 1 && !$code->isAbove(Fact::PassesPresses) && !$code->isBelow(Fact::EndsNotes)) {
-            $code->finds(Concern::Endless, 'velocity', $this->message->span);
+            $code->finds(CompileFindingKind::Endless, 'velocity', $this->message->span);
         }
     }
 

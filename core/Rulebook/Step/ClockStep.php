@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\DoesWhat;
 use ZigzagPost\Core\Rulebook\Code\Effect;
 use ZigzagPost\Core\Rulebook\Code\Fact;
@@ -71,7 +71,7 @@ abstract class ClockStep extends Step
         $code->sender()->at($this->span->line);
         $kind = 'follow' === static::keyword() ? ", {$code->kind()->ordinal()}" : '';
         if ('follow' === static::keyword() && !\in_array($code->kind(), [Kind::Clock, Kind::Start, Kind::Continue, Kind::Stop], true)) {
-            $code->finds(Concern::Missing, 'tempo to follow', $this->span);
+            $code->finds(CompileFindingKind::Missing, 'tempo to follow', $this->span);
             $code->reject('there is no tempo to follow');
 
             return;

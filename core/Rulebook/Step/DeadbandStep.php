@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -45,13 +45,13 @@ final class DeadbandStep extends Step
     public function compile(Writer $code): void
     {
         if (Kind::Note === $code->kind()) {
-            $code->finds(Concern::NotForNotes, 'deadband', $this->span);
+            $code->finds(CompileFindingKind::NotForNotes, 'deadband', $this->span);
 
             return;
         }
         $range = $code->kind()->valueRange();
         if (null === $range) {
-            $code->finds(Concern::Missing, 'value', $this->span);
+            $code->finds(CompileFindingKind::Missing, 'value', $this->span);
             $code->reject('the message has no value');
 
             return;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 
@@ -29,7 +29,7 @@ final class GateStep extends DurationStep
     public function compile(Writer $code): void
     {
         if (Kind::Note !== $code->kind() || !$code->beginsNotes()) {
-            $code->finds(Concern::Missing, 'length', $this->span);
+            $code->finds(CompileFindingKind::Missing, 'length', $this->span);
             $code->reject('the message has no length');
 
             return;

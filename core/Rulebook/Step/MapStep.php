@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Number\Interval;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Expression\Name;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -77,7 +77,7 @@ final class MapStep extends Step
         foreach ($code->declared()->table($this->table)->pairs as $pair) {
             $result = $pair->found;
             if ($result->value - $field->shift < min(0, $field->lowest) || $result->value - $field->shift > $field->highest) {
-                $code->finds(Concern::TableOutside, $this->field->text, $result->span);
+                $code->finds(CompileFindingKind::TableOutside, $this->field->text, $result->span);
             }
         }
     }

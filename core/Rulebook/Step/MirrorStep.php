@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -46,7 +46,7 @@ final class MirrorStep extends Step
     public function compile(Writer $code): void
     {
         if (Kind::Note === $code->kind() || !$code->kind()->hasValue()) {
-            $code->finds(Concern::Missing, 'value to mirror', $this->span);
+            $code->finds(CompileFindingKind::Missing, 'value to mirror', $this->span);
             $code->reject('the message has no value to mirror');
 
             return;

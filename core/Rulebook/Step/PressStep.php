@@ -6,7 +6,7 @@ namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Midi\OnOff;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 use ZigzagPost\Core\Rulebook\Text\Cursor;
@@ -58,7 +58,7 @@ final class PressStep extends Step
             return;
         }
         if (!$code->kind()->hasValue()) {
-            $code->finds(Concern::Missing, 'value', $span);
+            $code->finds(CompileFindingKind::Missing, 'value', $span);
             $code->reject('the message has no value');
 
             return;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Step;
 
 use ZigzagPost\Core\Midi\Kind;
-use ZigzagPost\Core\Rulebook\Code\Concern;
+use ZigzagPost\Core\Rulebook\Code\CompileFindingKind;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\Code\Writer;
 
@@ -29,7 +29,7 @@ final class ThinStep extends DurationStep
     public function compile(Writer $code): void
     {
         if (Kind::Note === $code->kind()) {
-            $code->finds(Concern::NotForNotes, 'thin', $this->span);
+            $code->finds(CompileFindingKind::NotForNotes, 'thin', $this->span);
 
             return;
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rulebook\Code;
 
 /** What can be found out of place when code is written for a kind of message. */
-enum Concern
+enum CompileFindingKind
 {
     /** A field that the message does not have. */
     case Missing;
