@@ -1,10 +1,18 @@
 // @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render, screen } from '@testing-library/react';
+import { useState, type ReactNode } from 'react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { useStageNow } from './useStageNow';
 
 function Shown() {
   return <p>{useStageNow('a').isThere ? 'there' : 'gone'}</p>;
+}
+
+/** Each time with nothing known of earlier ones. */
+function Within({ children }: { children: ReactNode }) {
+  const [client] = useState(() => new QueryClient());
+  return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
 }
 
 let isDead = false;
@@ -36,7 +44,7 @@ afterEach(() => {
 test('a server that says nothing any more is missed within two seconds, whenever it dies', async () => {
   for (const after of [0, 100, 650, 699]) {
     isDead = false;
-    const { unmount } = render(<Shown />);
+    const { unmount } = render(<Shown />, { wrapper: Within });
     await act(() => vi.advanceTimersByTimeAsync(5600 + after));
     expect(screen.getByText('there')).toBeDefined();
     isDead = true;

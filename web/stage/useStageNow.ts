@@ -1,8 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { api, Refusal } from '../api/client';
 import type { StageNow } from '../api/types';
 
 const EVERY_MS = 700;
+const keyOf = (id: string) => ['stage-now', id];
 
 export interface StageWatch {
   /** The stage as the application last told it; null until it has. */
@@ -17,34 +19,22 @@ export interface StageWatch {
 
 /** Looks again and again at where a show is played, what runs there, and whether it is locked. */
 export function useStageNow(id: string): StageWatch {
-  const [now, tell] = useState<StageNow | null>(null);
-  const [isThere, setThere] = useState(true);
-  const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => {
-    let isOver = false;
-    let timer: ReturnType<typeof setTimeout>;
-    const ask = async () => {
-      let answer: StageNow | null = null;
-      let refused: string | null = null;
-      try {
-        answer = await api.lookAtStage(id);
-      } catch (error) {
-        refused = error instanceof Refusal && error.status === 404 ? error.message : null;
-      }
-      if (!isOver) {
-        setThere(answer !== null || refused !== null);
-        setProblem(refused);
-        if (answer !== null) {
-          tell(answer);
-        }
-        timer = setTimeout(() => void ask(), EVERY_MS);
-      }
-    };
-    void ask();
-    return () => {
-      isOver = true;
-      clearTimeout(timer);
-    };
-  }, [id]);
-  return { now, isThere, problem, tell };
+  const queries = useQueryClient();
+  const tell = useCallback((now: StageNow) => void queries.setQueryData(keyOf(id), now), [queries, id]);
+  const { data, error } = useQuery({
+    queryKey: keyOf(id),
+    queryFn: () => api.lookAtStage(id),
+    refetchInterval: EVERY_MS,
+    refetchIntervalInBackground: true,
+    networkMode: 'always',
+    retry: false,
+    gcTime: 0,
+  });
+  const refused = error instanceof Refusal && error.status === 404 ? error.message : null;
+  return {
+    now: data ?? null,
+    isThere: error === null || refused !== null,
+    problem: refused,
+    tell,
+  };
 }
