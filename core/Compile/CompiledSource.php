@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 /** The PHP source of a compiled rulebook. The class is named after its content, so that it can be kept in a cache. */
 final readonly class CompiledSource
 {
+    public const NAMESPACE = 'ZigzagPost\Compiled';
     /** To be raised when compiled code no longer fits the engine. */
     private const VERSION = 27;
 
@@ -19,7 +20,7 @@ final readonly class CompiledSource
     public static function of(string $body, bool $traced): self
     {
         $name = 'Book_'.hash('xxh128', self::VERSION.($traced ? 't' : '').$body);
-        $namespace = Compiler::NAMESPACE;
+        $namespace = self::NAMESPACE;
         $php = <<<PHP
             declare(strict_types=1);
 

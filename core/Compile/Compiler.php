@@ -38,8 +38,6 @@ use ZigzagPost\Core\Rulebook\Text\Token;
  */
 final class Compiler
 {
-    public const NAMESPACE = 'ZigzagPost\Compiled';
-
     private const ALL_CHANNELS = 0x1FFFF;
 
     private readonly Draft $draft;

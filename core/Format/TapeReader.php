@@ -14,6 +14,24 @@ final class TapeReader
     private const CHUNK = 4096;
 
     /**
+     * The events of a tape that is at hand as text.
+     *
+     * @return \Generator<int, Event> keyed by line number
+     *
+     * @throws BadFile
+     */
+    public static function ofText(string $tape): \Generator
+    {
+        $stream = fopen('php://memory', 'w+');
+        if (false === $stream) {
+            throw new \RuntimeException('no memory for a tape');
+        }
+        fwrite($stream, $tape);
+        rewind($stream);
+        yield from self::events($stream, 'tape');
+    }
+
+    /**
      * @param resource $stream
      *
      * @return \Generator<int, Event> keyed by line number

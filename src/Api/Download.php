@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Bench\TapeStore;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\WriteFailed;
 
 /** What is kept, as files. */
@@ -38,7 +38,7 @@ final class Download
             throw new \RuntimeException('no temporary file can be opened; is the disk full?');
         }
         $writer = $format->writer($stream);
-        foreach (TapeStore::events($tapeText) as $event) {
+        foreach (TapeReader::ofText($tapeText) as $event) {
             $writer->write($event);
         }
         $writer->finish();

@@ -17,6 +17,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\WriteFailed;
 use ZigzagPost\Core\Rulebook\Parser;
 
@@ -100,7 +101,7 @@ final readonly class RunController
      */
     private function requireKnownPorts(string $text, array $inPorts): void
     {
-        foreach (TapeStore::events($text) as $event) {
+        foreach (TapeReader::ofText($text) as $event) {
             if (!\in_array($event->port, $inPorts, true)) {
                 throw ApiProblem::unprocessable(
                     "the tape has messages for \"{$event->port}\", which is no in port of this rulebook; choose the port that everything is to come in at",

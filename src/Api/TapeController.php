@@ -16,6 +16,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\WriteFailed;
 use ZigzagPost\Core\Midi\Bytes;
 
@@ -63,7 +64,7 @@ final readonly class TapeController
     public function events(string $id): JsonResponse
     {
         $events = [];
-        foreach (TapeStore::events($this->tapes->find($id)->text) as $event) {
+        foreach (TapeReader::ofText($this->tapes->find($id)->text) as $event) {
             $events[] = ['timeUs' => $event->timeUs, 'port' => $event->port, 'bytes' => Bytes::toHex($event->bytes)];
             if (\count($events) > self::MOST_PLAYED) {
                 throw ApiProblem::tooLarge('this tape has more than 50000 events; run it instead of playing it');

@@ -200,7 +200,7 @@ final readonly class Arrivals
     {
         $here = $this->database->fetchAllKeyValue('SELECT kind, text FROM document WHERE beside = ?', [$rig]);
         foreach (RigPart::cases() as $part) {
-            $text = $here[$part->value] ?? RigParts::EMPTY;
+            $text = $here[$part->value] ?? RigPart::EMPTY;
             if (!\is_string($text) || !Meaning::areSame($text, $apart->part($part))) {
                 return false;
             }

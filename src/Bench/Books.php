@@ -10,6 +10,7 @@ use App\Storage\DataFolder;
 use App\Storage\Shelf;
 use App\Storage\StorageProblem;
 use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Compile\CompiledSource;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
@@ -82,7 +83,7 @@ final readonly class Books
             return null;
         }
         $hash = substr($name, 0, 32);
-        $class = Compiler::NAMESPACE.'\\Book_'.$hash;
+        $class = CompiledSource::NAMESPACE.'\\Book_'.$hash;
         $file = $this->code->file("{$hash}.php");
         if (null !== $file && !class_exists($class, false)) {
             require $file;

@@ -9,9 +9,7 @@ use App\Documents\Documents;
 use App\Documents\TapeKind;
 use App\Entity\Document;
 use ZigzagPost\Core\Format\BadFile;
-use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\FileFormat;
-use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Format\WholeMessages;
 
@@ -55,21 +53,5 @@ final readonly class TapeStore
     public function find(string $id): Document
     {
         return $this->documents->find($id, TapeKind::NAME) ?? throw ApiProblem::notFound('tape');
-    }
-
-    /**
-     * @return \Generator<int, Event>
-     *
-     * @throws BadFile
-     */
-    public static function events(string $tapeText): \Generator
-    {
-        $stream = fopen('php://memory', 'w+');
-        if (false === $stream) {
-            throw new \RuntimeException('no memory for a tape');
-        }
-        fwrite($stream, $tapeText);
-        rewind($stream);
-        yield from TapeReader::events($stream, 'tape');
     }
 }

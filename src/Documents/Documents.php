@@ -123,7 +123,7 @@ final readonly class Documents
     {
         $id = $part->idBeside($rig->id);
         if (null === $this->store->find(Document::class, $id)) {
-            $made = new Document($part->value, $rig->name, RigParts::EMPTY, [], $by, $id);
+            $made = new Document($part->value, $rig->name, RigPart::EMPTY, [], $by, $id);
             $made->beside = $rig->id;
             $this->add($made, Revision::CREATED);
         }

@@ -13,6 +13,9 @@ enum RigPart: string
     case Rests = 'rests';
     case Ticks = 'ticks';
 
+    /** The text of one that holds nothing. */
+    public const EMPTY = "{}\n";
+
     /** @return list<string> the fields of a whole rig that it holds; ticks hold what is ticked on units as well */
     public function fields(): array
     {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
-use App\Bench\TapeStore;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Rig\Document\Assigned;
 use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\Rig;
@@ -98,7 +98,7 @@ final readonly class RigPartKind implements DocumentKind
         foreach ($rig->proofs as $index => $tape) {
             foreach (['tape' => $tape->tape, 'accepted' => $tape->accepted] as $field => $text) {
                 try {
-                    foreach (TapeStore::events($text) as $ignored) {
+                    foreach (TapeReader::ofText($text) as $ignored) {
                         continue;
                     }
                 } catch (BadFile $bad) {

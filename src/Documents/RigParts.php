@@ -9,8 +9,6 @@ use ZigzagPost\Core\Data\Json;
 /** A rig as one file holds it, taken apart and put together again; whatever is no rig stays as it is. */
 final class RigParts
 {
-    public const EMPTY = "{}\n";
-
     public static function split(string $whole): TakenApart
     {
         $rig = self::decode($whole);

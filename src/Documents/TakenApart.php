@@ -15,6 +15,6 @@ final readonly class TakenApart
     /** The text of a part; an empty object where it holds nothing. */
     public function part(RigPart $part): string
     {
-        return $this->parts[$part->value] ?? RigParts::EMPTY;
+        return $this->parts[$part->value] ?? RigPart::EMPTY;
     }
 }

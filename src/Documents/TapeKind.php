@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents;
 
-use App\Bench\TapeStore;
 use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Format\TapeReader;
 
 /** Recordings, kept as the text of a tape. */
 final class TapeKind implements DocumentKind
@@ -35,7 +35,7 @@ final class TapeKind implements DocumentKind
         $events = 0;
         $lengthUs = 0;
         try {
-            foreach (TapeStore::events($text) as $event) {
+            foreach (TapeReader::ofText($text) as $event) {
                 ++$events;
                 $lengthUs = $event->timeUs;
             }

@@ -125,7 +125,7 @@ final readonly class RigStore
      */
     public function renameInTicks(Document $document, string $from, string $to, string $by): void
     {
-        $ticks = $this->documents->partsOf($document)[RigPart::Ticks->value] ?? RigParts::EMPTY;
+        $ticks = $this->documents->partsOf($document)[RigPart::Ticks->value] ?? RigPart::EMPTY;
         $renamed = Ticks::renamed($ticks, $from, $to);
         if ($renamed !== $ticks) {
             $beside = $this->documents->beside($document, RigPart::Ticks, $by);
@@ -146,7 +146,7 @@ final readonly class RigStore
         $before = $this->documents->partsOf($document);
         foreach (RigPart::cases() as $part) {
             $text = $apart->part($part);
-            if (!Meaning::areSame($text, $before[$part->value] ?? RigParts::EMPTY)) {
+            if (!Meaning::areSame($text, $before[$part->value] ?? RigPart::EMPTY)) {
                 $beside = $this->documents->beside($document, $part, $by);
                 $this->documents->write($beside, $beside->name, $text, $beside->version, $by);
             }
