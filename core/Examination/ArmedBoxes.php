@@ -9,7 +9,7 @@ use ZigzagPost\Core\Finding\Fact\ProgramsAreArmed;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rulebook\Step\RecallStep;
 
-/** Boxes that a gesture arms, so that the next program change overwrites something, where rules send them program changes. */
+/** Units whose next program change overwrites something once a gesture has armed them, where rules send them program changes. */
 final class ArmedBoxes implements RigCheck
 {
     public function findings(RigAnalysis $analysis): iterable

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Finding\Fact\LeadIsFlooded;
 use ZigzagPost\Core\Finding\Fact\LeadIsFull;
 use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Forecast\ThinnedBy;
 
 /** Leads over which more streams than fits. */
 final class LeadsThatAreFull implements RigCheck
@@ -20,15 +21,17 @@ final class LeadsThatAreFull implements RigCheck
             }
             $percent = round($fit->load->percent(), 1);
             $streams = array_unique(array_map(static fn (array $stream): string => $stream['what'], $fit->load->streams));
-            $facts = [
-                $fit->lead->id,
-                $fit->from,
-                $percent,
-                [...$streams, ...$fit->load->fixed > 0 ? ['clock and what is sent by itself'] : []],
-                $fit->load->thinMs(),
-                'rules' === $fit->where,
-            ];
-            yield new RigFinding($percent > 100 ? new LeadIsFlooded(...$facts) : new LeadIsFull(...$facts));
+            $class = $percent > 100 ? LeadIsFlooded::class : LeadIsFull::class;
+            yield new RigFinding(
+                new $class(
+                    lead: $fit->lead->id,
+                    from: $fit->from,
+                    percent: $percent,
+                    streams: [...$streams, ...$fit->load->fixed > 0 ? ['clock and what is sent by itself'] : []],
+                    thinMs: $fit->load->thinMs(),
+                    isOfRules: ThinnedBy::Rules === $fit->thinnedBy,
+                ),
+            );
         }
     }
 }

@@ -16,7 +16,6 @@ final readonly class LeadFit
      * @param string $from where it leaves
      * @param string|null $when the worst burst, in words
      * @param Medium $medium of a USB lead the figures are estimates; of a network, lateness is not known
-     * @param string $where where a stream can be thinned: in the rules, or in the sender's own settings
      */
     public function __construct(
         public Lead $lead,
@@ -26,7 +25,7 @@ final readonly class LeadFit
         public ?Burst $burst,
         public Load $load,
         public Medium $medium,
-        public string $where,
+        public ThinnedBy $thinnedBy,
     ) {
     }
 

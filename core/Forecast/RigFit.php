@@ -84,9 +84,9 @@ final class RigFit
                 $load = $load->with([] === $way->before ? $this->asSent[$key] ?? $this->loads[$key] : $this->loads[$key]);
             }
             $worst = $this->worst($hop, $ways, $bursts);
-            $where = [] !== array_filter($ways, static fn (OverLead $way): bool => $way->source->isPost()) ? 'rules' : 'sender';
+            $isByRules = [] !== array_filter($ways, static fn (OverLead $way): bool => $way->source->isPost());
             [$from, $to, $medium] = [$hop->from->name(), $hop->to->name(), $this->medium($hop)];
-            $fits[] = new LeadFit($hop->lead, $from, $to, $worst?->when, $worst?->burst, $load, $medium, $where);
+            $fits[] = new LeadFit($hop->lead, $from, $to, $worst?->when, $worst?->burst, $load, $medium, $isByRules ? ThinnedBy::Rules : ThinnedBy::Sender);
         }
 
         return $fits;

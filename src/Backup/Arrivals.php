@@ -222,6 +222,7 @@ final readonly class Arrivals
         }
         $now = new \DateTimeImmutable();
         foreach ($apart->parts as $kind => $text) {
+            $kind = (string) $kind;
             $of = $entries[$kind] ?? null;
             $document = new Document(
                 $kind,

@@ -32,7 +32,7 @@ final class RigFitCommand extends RigCommand
                 ($fit->load->isHeavy()
                     ? (null === $fit->load->thinMs()
                         ? ', impossible'
-                        : ", thin {$fit->load->thinMs()}ms in the {$fit->where}")
+                        : ", thin {$fit->load->thinMs()}ms in the {$fit->thinnedBy->value}")
                     : '');
             $load = [] === $fit->load->unknown ? $load : "at least {$load} (unknown: ".implode(', ', $fit->load->unknown).')';
             $lines[] =

@@ -38,7 +38,7 @@ final class FitView
                 'isHeavy' => $fit->load->isHeavy(),
                 'streams' => $fit->load->streams,
                 'unknown' => $fit->load->unknown,
-                'where' => $fit->where,
+                'where' => $fit->thinnedBy->value,
                 'isEstimate' => !$fit->isDin(),
                 'isUnknown' => Medium::Network === $fit->medium,
             ],

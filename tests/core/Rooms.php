@@ -215,6 +215,7 @@ final class Rooms
             'World',
             'Finding/Fact',
             'Finding',
+            'Forecast',
             'Analysis',
         ],
         'Rewriting' => ['Rulebook/Text', 'Rulebook/Step', 'Rulebook', 'Rulebook/Change', 'Rig/Chart', 'Rig/Setup', 'Rig/Index', 'Analysis'],
