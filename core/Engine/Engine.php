@@ -86,6 +86,9 @@ final class Engine implements InPorts
         }
         if ($run->queue->dueAt <= $t) {
             $this->drain($t);
+            if ($s->now < $t) {
+                $this->light($s->now);
+            }
         }
         if ($this->keepsLamps) {
             $this->keepsLamps = false;
@@ -241,6 +244,12 @@ final class Engine implements InPorts
     public function endClocks(): void
     {
         $this->run->queue->filter(static fn (array $due): bool => 'tick' !== $due[2] && 'pulse' !== $due[2]);
+    }
+
+    /** The stream of an in port ends: what is unfinished there is counted, and whatever comes next begins anew. */
+    public function endStream(int $port): void
+    {
+        $this->inlets[$port]->finish();
     }
 
     /** @return array<string, mixed> everything that load() needs to go on as if nothing had happened */

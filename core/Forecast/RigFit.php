@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Forecast;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Midi\Tempo;
-use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Chart\RouteKind;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Document\Song;
@@ -85,7 +84,7 @@ final class RigFit
             }
             $worst = $this->worst($hop, $ways, $bursts);
             $isByRules = [] !== array_filter($ways, static fn (OverLead $way): bool => $way->source->isPost());
-            [$from, $to, $medium] = [$hop->from->name(), $hop->to->name(), $this->medium($hop)];
+            [$from, $to, $medium] = [$hop->from->name(), $hop->to->name(), HopMedium::of($this->setup, $hop)];
             $fits[] = new LeadFit($hop->lead, $from, $to, $worst?->when, $worst?->burst, $load, $medium, $isByRules ? ThinnedBy::Rules : ThinnedBy::Sender);
         }
 
@@ -110,7 +109,7 @@ final class RigFit
                     $sent[] = new SentOver($burst->sent[$index] ?? [], $way->before, $this->clockUs($port));
                 }
             }
-            $over = Burst::merged($sent, $this->medium($hop));
+            $over = Burst::merged($sent, HopMedium::of($this->setup, $hop));
             if (null !== $over && [] !== $over->messages && (null === $worst || $over->worstUs() > $worst->burst->worstUs())) {
                 $worst = new WorstBurst($burst->what, $over);
             }
@@ -161,22 +160,10 @@ final class RigFit
             if (RouteKind::Message === $hop->kind) {
                 $before[] = $medium;
             }
-            $medium = null === $hop->lead ? $medium : $this->medium($hop);
+            $medium = null === $hop->lead ? $medium : HopMedium::of($this->setup, $hop);
         }
 
         return $before;
-    }
-
-    private function medium(Hop $hop): Medium
-    {
-        $connectors = array_map(fn (Socket $socket): ?Connector => $this->setup->box($socket->unit)?->chart->plug($socket->plug())?->connector, [
-            $hop->from,
-            $hop->to,
-        ]);
-        $isUsb = [] !== array_filter($connectors, static fn (?Connector $connector): bool => true === $connector?->isUsb());
-        $isPackets = [] !== array_filter($connectors, static fn (?Connector $connector): bool => true === $connector?->isPackets());
-
-        return $isUsb ? Medium::Usb : ($isPackets ? Medium::Network : Medium::Serial);
     }
 
     /**

@@ -32,6 +32,21 @@ final class TapeReader
     }
 
     /**
+     * Whether a tape is the recording of a live run; it is begun again.
+     *
+     * @param resource $stream one that can be begun again
+     */
+    public static function isOfLive($stream): bool
+    {
+        $first = (string) fgets($stream, self::CHUNK);
+        rewind($stream);
+
+        return self::isHeaderOfLive($first);
+    }
+
+    /**
+     * What happened at ports; what people and the host did is read over.
+     *
      * @param resource $stream
      *
      * @return \Generator<int, Event> keyed by line number
@@ -40,7 +55,29 @@ final class TapeReader
      */
     public static function events($stream, string $file): \Generator
     {
+        foreach (self::all($stream, $file) as $line => $each) {
+            if ($each instanceof Event) {
+                yield $line => $each;
+            }
+        }
+    }
+
+    /**
+     * Everything that stands on a tape.
+     *
+     * @param resource $stream
+     *
+     * @return \Generator<int, Event|TapeDeed> keyed by line number
+     *
+     * @throws BadFile
+     */
+    public static function all($stream, string $file): \Generator
+    {
         $previousUs = 0;
+        $version = 1;
+        /** @var TapeDeed|null $deed the last one, whose own lines may follow */
+        $deed = null;
+        $deedLine = 0;
         for ($line = 1; false !== ($text = fgets($stream, self::CHUNK)); ++$line) {
             while (!str_ends_with($text, "\n") && false !== ($more = fgets($stream, self::CHUNK))) {
                 $text .= $more;
@@ -49,12 +86,29 @@ final class TapeReader
                 }
             }
             $text = 1 === $line && str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+            if (1 === $line && self::isHeaderOfLive($text)) {
+                $version = 2;
+            }
+            $isWhole = 1 === $version || str_ends_with($text, "\n");
+            if (2 === $version && str_starts_with($text, '|')) {
+                $deed = !$isWhole ? null : ($deed ?? throw BadFile::atLine($file, $line, 'lines that begin with | belong to a line with ! above them'))->with(
+                    rtrim(substr($text, 1), "\r\n"),
+                );
+                continue;
+            }
+            if (null !== $deed) {
+                yield $deedLine => $deed;
+                $deed = null;
+            }
+            if (!$isWhole) {
+                return; // half a line, as after a power cut
+            }
             $comment = strpos($text, '#');
             $text = trim(false === $comment ? $text : substr($text, 0, $comment));
             if ('' === $text) {
                 continue;
             }
-            $event = self::event($text, $file, $line);
+            $event = 2 === $version ? TapeDeed::of($text) ?? self::event($text, $file, $line) : self::event($text, $file, $line);
             if ($event->timeUs < $previousUs) {
                 throw BadFile::atLine(
                     $file,
@@ -67,8 +121,20 @@ final class TapeReader
                 );
             }
             $previousUs = $event->timeUs;
-            yield $line => $event;
+            if ($event instanceof TapeDeed) {
+                [$deed, $deedLine] = [$event, $line];
+            } else {
+                yield $line => $event;
+            }
         }
+        if (null !== $deed) {
+            yield $deedLine => $deed;
+        }
+    }
+
+    private static function isHeaderOfLive(string $line): bool
+    {
+        return rtrim(str_starts_with($line, "\u{FEFF}") ? substr($line, 3) : $line) === rtrim(TapeWriter::HEADER_OF_LIVE);
     }
 
     /** @throws BadFile */

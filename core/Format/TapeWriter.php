@@ -10,6 +10,8 @@ use ZigzagPost\Core\Midi\Bytes;
 final class TapeWriter implements EventWriter
 {
     public const HEADER = "# zigzag tape 1\n";
+    /** Of the recording of a live run, which also says what people and the host did. */
+    public const HEADER_OF_LIVE = "# zigzag tape 2\n";
 
     /**
      * @param resource $stream

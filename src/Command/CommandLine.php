@@ -59,6 +59,7 @@ final class CommandLine
             new BenchmarkCommand(),
             new PlainCommand(),
             new ProveCommand(),
+            new LiveCommand(),
             new RigWiresCommand(),
             new RigPlanCommand(),
             new RigCheckCommand(),

@@ -16,6 +16,9 @@ use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Tape\BadState;
 use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Format\FileFormat;
+use ZigzagPost\Core\Format\Sink;
+use ZigzagPost\Core\Format\WriteFailed;
+use ZigzagPost\Core\Live\Recording\UnknownDeed;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rulebook\Parser;
 use ZigzagPost\Core\Rulebook\ResolvedRulebook;
@@ -36,6 +39,29 @@ final class Files
                 "{$file}: ".(file_exists($file) ? 'this file cannot be read; check its permissions' : 'there is no such file; check the name'),
             )
             : $stream;
+    }
+
+    /**
+     * The same stream where it can be begun again, or else a copy of it that can.
+     *
+     * @param resource $stream
+     *
+     * @return resource
+     */
+    public static function rewindable($stream)
+    {
+        if (stream_get_meta_data($stream)['seekable']) {
+            return $stream;
+        }
+        try {
+            $copy = Sink::temporary();
+        } catch (WriteFailed $failed) {
+            throw CommandFailed::input("standard input: {$failed->getMessage()}");
+        }
+        stream_copy_to_stream($stream, $copy);
+        rewind($copy);
+
+        return $copy;
     }
 
     /** The format that a file's ending stands for; what has no ending, or is none of the known ones, is a tape if it says nothing else. */
@@ -107,10 +133,29 @@ final class Files
         return self::checked($file, $rig)->book;
     }
 
+    /**
+     * A rulebook that a recording brings with it.
+     *
+     * @throws UnknownDeed where it has an error
+     */
+    public static function rulebookOfText(string $text, ?Rig $rig): ResolvedRulebook
+    {
+        try {
+            return self::ofText($text, 'its rules', $rig)->book;
+        } catch (CommandFailed $failed) {
+            throw UnknownDeed::rules($failed->getMessage());
+        }
+    }
+
     /** A rulebook without errors. */
     public static function checked(string $file, ?Rig $rig): Checker
     {
-        $checked = Checker::check(self::rulebookText($file), null === $rig ? null : RigReader::devices($rig));
+        return self::ofText(self::rulebookText($file), $file, $rig);
+    }
+
+    private static function ofText(string $text, string $file, ?Rig $rig): Checker
+    {
+        $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
         $errors = array_values(array_filter($checked->findings, static fn (Finding $finding): bool => Severity::Error === $finding->severity));
         if ([] !== $errors) {
             $more = \count($errors) - 1;

@@ -18,9 +18,12 @@ use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Engine\Tape\TapeRun;
 use ZigzagPost\Core\Engine\Trace\TraceLine;
 use ZigzagPost\Core\Format\BadFile;
+use ZigzagPost\Core\Format\FileFormat;
 use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Format\Sink;
+use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\WriteFailed;
+use ZigzagPost\Core\Live\Recording\RecordingRun;
 use ZigzagPost\Core\Rig\Document\Rig;
 
 #[AsCommand('run', 'Runs a recording through a rulebook')]
@@ -82,12 +85,28 @@ final class RunCommand extends Command
                     /* @phpstan-ignore argument.type */
                     Sink::put($trace->stream, TraceLine::of($record));
                 };
-        $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, OptionText::orNull($input->getOption('port'))));
-        $run = new TapeRun($engine, $out->writer($book), $traceTo, $changes);
+        if (FileFormat::Tape === $format) {
+            $stream = Files::rewindable($stream);
+            if (TapeReader::isOfLive($stream)) {
+                if ([] !== $changes || null !== $input->getOption('load')) {
+                    throw CommandFailed::input("run: {$in} is the recording of a live run, which says itself what came; leave --change and --load out");
+                }
+                $compile = static fn (string $text): CompiledBook => Compiler::load(Files::rulebookOfText($text, $rig), null !== $traceFile);
+                $run = new RecordingRun($compiled, $compile, $out->writer($book), $traceTo);
+            }
+        }
         try {
-            $run->run($events, $untilUs);
+            if (isset($run)) {
+                $run->run(TapeReader::all($stream, $in), $in, $untilUs);
+                [$engine, $lost] = [$run->engine(), $run->lost()];
+            } else {
+                $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, OptionText::orNull($input->getOption('port'))));
+                $tape = new TapeRun($engine, $out->writer($book), $traceTo, $changes);
+                $tape->run($events, $untilUs);
+                [$engine, $lost] = [$tape->engine, $tape->lost];
+            }
             if (null !== $save) {
-                Sink::put($save->stream, SavedRun::write($run->engine));
+                Sink::put($save->stream, SavedRun::write($engine));
             }
         } catch (BadFile $bad) {
             throw CommandFailed::input($bad->getMessage());
@@ -98,16 +117,20 @@ final class RunCommand extends Command
             // without a trace that was asked for there is no result
             $file->finish();
         }
-        $this->tell($output, $in, $run);
+        $this->tell($output, $in, $engine, $lost);
 
         return 0;
     }
 
-    /** What could not be decoded, and what a change of rulebook could not keep. */
-    private function tell(OutputInterface $output, string $in, TapeRun $run): void
+    /**
+     * What could not be decoded, and what a change of rulebook could not keep.
+     *
+     * @param list<string> $lost
+     */
+    private function tell(OutputInterface $output, string $in, Engine $engine, array $lost): void
     {
         $faults = [];
-        foreach ($run->engine->state->faults as $ofPort) {
+        foreach ($engine->state->faults as $ofPort) {
             foreach ($ofPort as $fault => $count) {
                 $faults[$fault] = ($faults[$fault] ?? 0) + $count;
             }
@@ -115,8 +138,8 @@ final class RunCommand extends Command
         foreach ($faults as $fault => $count) {
             Files::tell($output, "{$in}: left out {$count} × {$fault}");
         }
-        foreach ($run->lost as $lost) {
-            Files::tell($output, $lost);
+        foreach ($lost as $each) {
+            Files::tell($output, $each);
         }
     }
 

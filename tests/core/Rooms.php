@@ -238,5 +238,20 @@ final class Rooms
             'Analysis',
         ],
         'Trial' => ['Engine/Book', 'Compile', 'Rig/Document', 'Rig/Setup', 'Rig/Wire', 'World', 'Analysis'],
+        'Live/Journal' => [],
+        'Live/Hazard' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
+        'Live' => [
+            'Midi',
+            'Engine/Book',
+            'Engine/State',
+            'Engine/Time',
+            'Engine/Scenes',
+            'Engine',
+            'Engine/Change',
+            'Engine/Tape',
+            'Live/Journal',
+            'Live/Hazard',
+        ],
+        'Live/Recording' => ['Midi', 'Format', 'Engine/Book', 'Engine/Trace', 'Engine', 'Engine/Tape', 'Live/Journal', 'Live'],
     ];
 }

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Command;
+
+use App\Live\BookShelf;
+use App\Live\CannotPlay;
+use App\Live\Command as PlayerCommand;
+use App\Live\CommandSocket;
+use App\Live\Devices;
+use App\Live\Host;
+use App\Live\HostFolder;
+use App\Live\LivePlan;
+use App\Live\LivePlanner;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigzagPost\Core\Examination\Cautions;
+use ZigzagPost\Core\Live\Hazard\GuardedWay;
+use ZigzagPost\Core\Live\Journal\DamagedJournal;
+
+#[AsCommand('live', 'Plays a rig or a rulebook between real devices, until Ctrl-C')]
+final class LiveCommand extends Command
+{
+    protected function configure(): void
+    {
+        $many = InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY;
+        $this->addArgument('show', InputArgument::OPTIONAL, 'the rig (rig.json or a zip), or a rulebook (.book)')
+            ->addOption('connect', null, $many, 'what stands behind a port: PORT=device:NAME, PORT=device:/path, PORT=stand-in or PORT=none; PORT.in or PORT.out for one direction; can be repeated')
+            ->addOption('record', null, InputOption::VALUE_REQUIRED, 'where to write what was played, as a tape')
+            ->addOption('state', null, InputOption::VALUE_REQUIRED, 'the folder in which the state of the run is kept')
+            ->addOption('arm', null, $many, 'a unit that can hurt somebody, to be armed for this run; asks at the terminal')
+            ->addOption('dry', null, InputOption::VALUE_NONE, 'everything real comes in, nothing real goes out')
+            ->addOption('list', null, InputOption::VALUE_NONE, 'show what can be connected here')
+            ->addOption('check', null, InputOption::VALUE_NONE, 'say everything that stands in the way, without playing')
+            ->addOption('now', null, InputOption::VALUE_REQUIRED, 'tell the run that plays with this state: panic, "scene 2", "song 3", "restore UNIT", "mute PORT", "unmute PORT"');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        if (true === $input->getOption('list')) {
+            return self::list($output);
+        }
+        try {
+            return $this->live($input, $output);
+        } catch (CannotPlay|DamagedJournal $cannot) {
+            throw CommandFailed::input($cannot->getMessage());
+        }
+    }
+
+    /**
+     * @throws CannotPlay
+     * @throws DamagedJournal
+     */
+    private function live(InputInterface $input, OutputInterface $output): int
+    {
+        $file = OptionText::orNull($input->getArgument('show')) ?? throw CommandFailed::input('live: name a rig or a rulebook, such as bin/zigzag live rig.json');
+        $state = OptionText::orNull($input->getOption('state')) ?? self::stateOf($file);
+        $now = OptionText::orNull($input->getOption('now'));
+        if (null !== $now) {
+            $answer = CommandSocket::tell(HostFolder::placeOf($state), $now);
+
+            return PlayerCommand::OK === $answer ? 0 : throw CommandFailed::input("live: {$answer}");
+        }
+        $planner = new LivePlanner($file);
+        $source = $planner->source();
+        $connect = array_values(array_map(OptionText::of(...), (array) $input->getOption('connect')));
+        $plan = $planner->plan('', $connect, true === $input->getOption('dry'));
+        if (true === $input->getOption('check')) {
+            return self::check($plan, $output);
+        }
+        $arms = array_values(array_map(OptionText::of(...), (array) $input->getOption('arm')));
+        self::confirm($planner, $arms, $output);
+        $folder = HostFolder::take($state, $file);
+        $plan = $planner->plan((new BookShelf($folder->path))->put($source, $planner->text()), $connect, $plan->isDry);
+        HostFolder::write("{$folder->path}/".LivePlan::FILE, $plan->text());
+        $isQuiet = $output->isQuiet();
+        $host = new Host(
+            $folder,
+            static function (string $line) use ($output, $isQuiet): void {
+                $isQuiet || $output->writeln($line, OutputInterface::OUTPUT_RAW);
+            },
+            static function () use ($folder, $arms): void {
+                foreach ($arms as $unit) {
+                    CommandSocket::tell($folder->path, "arm {$unit}");
+                }
+            },
+            OptionText::orNull($input->getOption('record')),
+        );
+        $status = $host->run($plan);
+        $folder->leave();
+
+        return $status;
+    }
+
+    private static function list(OutputInterface $output): int
+    {
+        $devices = Devices::list();
+        foreach ($devices as $device) {
+            $output->writeln("device:{$device->name}  {$device->title}  ({$device->path})", OutputInterface::OUTPUT_RAW);
+        }
+        if ([] === $devices) {
+            $output->writeln('no MIDI device is plugged into this computer; a FIFO or a terminal can be connected by its path, as device:/path');
+        }
+
+        return 0;
+    }
+
+    private static function check(LivePlan $plan, OutputInterface $output): int
+    {
+        $missing = 0;
+        foreach ($plan->ports as $port) {
+            foreach (['in' => $port->isIn ? $port->in : null, 'out' => $port->isOut ? $port->out : null] as $direction => $connection) {
+                if (null !== $connection && !$connection->isDevice() && 'stand-in' !== $connection->text()) {
+                    ++$missing;
+                    $output->writeln("{$port->name}: nothing is connected {$direction}; connect it with --connect {$port->name}.{$direction}=device:NAME", OutputInterface::OUTPUT_RAW);
+                }
+            }
+        }
+
+        return 0 === $missing ? 0 : 1;
+    }
+
+    /**
+     * Units that can hurt somebody are armed by a person at a terminal who has read the caution.
+     *
+     * @param list<string> $arms
+     */
+    private static function confirm(LivePlanner $planner, array $arms, OutputInterface $output): void
+    {
+        $known = array_values(array_unique(array_map(static fn (GuardedWay $way): string => $way->unit, $planner->guarded())));
+        foreach ($arms as $unit) {
+            if (!\in_array($unit, $known, true)) {
+                throw CommandFailed::input("--arm {$unit}: no unit of that name can be reached that has to be armed".([] === $known ? '' : '; there is '.implode(', ', $known)));
+            }
+            foreach ($planner->setup()?->box($unit)?->chart->hazards ?? [] as $hazard) {
+                $output->writeln(Cautions::ofHazard($hazard, $unit), OutputInterface::OUTPUT_RAW);
+            }
+            if (!stream_isatty(\STDIN)) {
+                throw CommandFailed::input("--arm {$unit}: this has to be confirmed at a terminal by somebody who sees the unit");
+            }
+            $output->write("Type {$unit} to arm it for this run: ");
+            if (trim((string) fgets(\STDIN)) !== $unit) {
+                throw CommandFailed::input("--arm {$unit}: not confirmed; nothing was sent");
+            }
+        }
+    }
+
+    /** Where the state of a show is kept if nobody says anything. */
+    private static function stateOf(string $file): string
+    {
+        return \dirname(__DIR__, 2).'/var/live/'.hash('xxh128', (string) (realpath($file) ?: $file));
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use ZigzagPost\Core\Live\Journal\EntrySort;
+use ZigzagPost\Core\Live\LiveRun;
+
+/** What people tell a player to do, in a word or two: `panic`, `scene 2`, `song 3`, `restore drive`, `arm lamps`, `mute synths`. */
+final readonly class Command
+{
+    public const OK = 'ok';
+
+    public function __construct(private LiveRun $run, private int $nowUs, private LivePlan $plan)
+    {
+    }
+
+    /** @return string {@see OK}, or why it could not be done */
+    public function obey(string $command): string
+    {
+        [$word, $about] = explode(' ', $command, 2) + [1 => ''];
+        $isDone = match ($word) {
+            'panic' => $this->run->do($this->nowUs, EntrySort::Panic),
+            'scene', 'song' => ctype_digit($about)
+                && (int) $about > 0
+                && $this->run->do($this->nowUs, 'song' === $word ? EntrySort::Song : EntrySort::Scene, (int) $about - 1),
+            'restore' => $this->run->do($this->nowUs, EntrySort::Restore, 0, $about),
+            'rules' => 1 === preg_match('/^[0-9a-f]{32}$/D', $about) && $this->run->do($this->nowUs, EntrySort::Rules, 0, $about),
+            'arm' => $this->arm($about),
+            'disarm' => $this->disarm($about),
+            'mute', 'unmute' => $this->mute($about, 'mute' === $word),
+            default => false,
+        };
+
+        return $isDone ? self::OK : "\"{$command}\" cannot be done here";
+    }
+
+    private function arm(string $unit): bool
+    {
+        $isDone = $this->run->guard->arm($unit);
+        $isDone ? $this->run->tell($this->nowUs, "{$unit} is armed") : null;
+
+        return $isDone;
+    }
+
+    private function disarm(string $unit): bool
+    {
+        $this->run->guard->disarm($unit);
+        $this->run->tell($this->nowUs, "{$unit} is not armed any more");
+
+        return true;
+    }
+
+    private function mute(string $name, bool $isMuted): bool
+    {
+        foreach ($this->plan->ports as $number => $port) {
+            if ($port->name === $name && null !== $this->run->outlet($number)) {
+                $this->run->outlet($number)->mute($this->nowUs, $isMuted);
+                $this->run->tell($this->nowUs, "{$name} is ".($isMuted ? 'muted' : 'heard again'));
+
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

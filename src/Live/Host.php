@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use ZigzagPost\Core\Live\Journal\DamagedJournal;
+use ZigzagPost\Core\Live\Journal\Entry;
+use ZigzagPost\Core\Live\Journal\EntrySort;
+
+/**
+ * Watches over a player: starts it, starts it again when it dies or hangs, tells people what it tells, and records. Playing does not wait for it.
+ */
+final class Host
+{
+    private const LOOK_US = 20_000;
+    /** A player that gave no sign for so long counts as dead; one that has only just begun gets longer. */
+    private const DEAD_AFTER_S = 1.0;
+    private const BEGINS_WITHIN_S = 5.0;
+
+    /** @var resource|null */
+    private mixed $process = null;
+    private float $signedAt = 0.0;
+    private float $startedAt = 0.0;
+    private int $starts = 0;
+    private bool $isEnding = false;
+    private JournalFollower $follower;
+    private ?LiveRecorder $recorder = null;
+    /** @var array<string, int> */
+    private array $played = ['in' => 0, 'out' => 0];
+
+    /**
+     * @param \Closure(string): void $tell a line for people
+     * @param \Closure(): void $onPlaying when it plays for the first time
+     *
+     * @throws DamagedJournal
+     */
+    public function __construct(
+        private readonly HostFolder $folder,
+        private readonly \Closure $tell,
+        private readonly \Closure $onPlaying,
+        private readonly ?string $recording = null,
+    ) {
+        $this->follower = new JournalFollower($folder->path, JournalFiles::latest($folder->path));
+        foreach ($this->follower->entries() as $entry) {
+            unset($entry); // of earlier
+        }
+    }
+
+    /**
+     * Plays until somebody ends it.
+     *
+     * @throws DamagedJournal
+     */
+    public function run(LivePlan $plan): int
+    {
+        pcntl_async_signals(true);
+        foreach ([\SIGINT, \SIGTERM, \SIGHUP] as $signal) {
+            pcntl_signal($signal, function (): void {
+                $this->isEnding = true;
+            });
+        }
+        if (null !== $this->recording) {
+            $this->recorder = new LiveRecorder($this->recording, $this->folder->path, $plan);
+        }
+        $this->start();
+        $hasAsked = false;
+        while (true) {
+            $this->follow();
+            $isRunning = $this->isRunning();
+            if ($this->isEnding && !$hasAsked && $isRunning) {
+                $hasAsked = true;
+                $this->signal(\SIGTERM);
+            }
+            if (!$isRunning) {
+                if ($this->isEnding) {
+                    break;
+                }
+                ($this->tell)('the player died; it is started again');
+                $this->start();
+            } elseif ($this->hangs()) {
+                ($this->tell)('the player gave no sign for a second; it is started again');
+                $this->signal(\SIGKILL);
+                $this->process = null;
+                $this->start();
+            }
+            usleep(self::LOOK_US);
+        }
+        $this->follow();
+        $this->recorder?->end();
+        $this->folder->keep();
+        ($this->tell)("played {$this->played['in']} pieces in, {$this->played['out']} messages out".($this->starts > 1 ? ", started {$this->starts} times" : ''));
+
+        return 0;
+    }
+
+    private function start(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        $cache = "{$this->folder->path}/opcache";
+        @mkdir($cache, 0o700);
+        $command = [
+            \PHP_BINARY,
+            '-d', 'memory_limit=1G',
+            '-d', 'opcache.enable_cli=1',
+            '-d', 'opcache.file_cache='.$cache,
+            '-d', 'opcache.jit_buffer_size=32M',
+            '-d', 'opcache.jit=tracing',
+            '-d', 'display_errors=stderr',
+            "{$root}/src/Live/player.php",
+            $this->folder->path,
+        ];
+        $process = proc_open($command, [['file', '/dev/null', 'r'], \STDERR, \STDERR], $pipes);
+        $this->process = \is_resource($process) ? $process : throw CannotPlay::because('the player cannot be started');
+        $this->startedAt = $this->signedAt = microtime(true);
+        ++$this->starts;
+    }
+
+    private function isRunning(): bool
+    {
+        return null !== $this->process && proc_get_status($this->process)['running'];
+    }
+
+    private function signal(int $signal): void
+    {
+        if (null !== $this->process) {
+            proc_terminate($this->process, $signal);
+        }
+    }
+
+    private function hangs(): bool
+    {
+        $now = microtime(true);
+
+        return $now - $this->signedAt > ($this->signedAt === $this->startedAt ? self::BEGINS_WITHIN_S : self::DEAD_AFTER_S);
+    }
+
+    /** @throws DamagedJournal */
+    private function follow(): void
+    {
+        foreach ($this->follower->entries() as $entry) {
+            $this->signedAt = microtime(true);
+            $this->hear($entry);
+        }
+        $this->recorder?->sync();
+    }
+
+    private function hear(Entry $entry): void
+    {
+        $this->recorder?->take($entry);
+        if (EntrySort::Came === $entry->sort) {
+            ++$this->played['in'];
+        } elseif (EntrySort::Sent === $entry->sort) {
+            ++$this->played['out'];
+        } elseif (EntrySort::Told === $entry->sort) {
+            ($this->tell)($entry->text);
+            'playing' === $entry->text && 1 === $this->starts ? ($this->onPlaying)() : null;
+        }
+    }
+}

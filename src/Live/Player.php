@@ -1,0 +1,301 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use Revolt\EventLoop;
+use ZigzagPost\Core\Live\Checkpoint;
+use ZigzagPost\Core\Live\Hazard\HazardGuard;
+use ZigzagPost\Core\Live\Journal\Entry;
+use ZigzagPost\Core\Live\Journal\EntrySort;
+use ZigzagPost\Core\Live\LiveRun;
+use ZigzagPost\Core\Live\Outlet;
+
+/**
+ * Plays: bytes of devices go to the rules, what the rules make goes to devices. Nothing else stands in the way of a message: no disk, no check,
+ * no framework.
+ */
+final class Player
+{
+    /** Bytes of a port that are looked at in one turn, so that no port keeps the others waiting. */
+    private const MOST_AT_ONCE = 256;
+    private const BEAT_S = 0.25;
+    private const LOOK_S = 0.5;
+    /** A journal as long as this is begun anew in an idle moment; one as long as the second at any. */
+    private const LONG_JOURNAL = 512 << 10;
+    private const LONGEST_JOURNAL = 64 << 20;
+    /** So long nothing may be due for a moment to count as idle. */
+    private const IDLE_US = 20_000;
+    /** Active sensing, once heard, comes at least so often (MIDI 1.0, "Active Sensing"). */
+    private const SENSING_US = 330_000;
+
+    private readonly LiveRun $run;
+    private readonly JournalFiles $journal;
+    /** @var array<int, PlannedPort> by the number that the run gives them */
+    private array $ports = [];
+    /** @var array<int, DeviceFile> by in port */
+    private array $ins = [];
+    /** @var array<int, DeviceFile> by out port */
+    private array $outs = [];
+    /** @var array<string, string> what watches devices, by direction and port */
+    private array $watches = [];
+    /** @var array<int, int> when active sensing was heard last, by in port */
+    private array $sensed = [];
+    private ?string $timer = null;
+    private int $timerAt = \PHP_INT_MAX;
+    private bool $isEnding = false;
+
+    public function __construct(private readonly LivePlan $plan, private readonly string $folder, private readonly HostClock $clock)
+    {
+        $this->journal = new JournalFiles($folder);
+        $told = $outlets = $switches = [];
+        $standing = $this->journal->recover($plan, $told);
+        $now = $clock->begin($standing->timeUs);
+        if ($standing->course->rules !== $plan->rules) {
+            $change = new Entry(EntrySort::Rules, $now, 0, 0, $plan->rules);
+            $this->journal->write($change->bytes());
+            $standing->take($change);
+        }
+        foreach ($plan->ports as $port) {
+            $number = $standing->course->ports->number($port->name);
+            if (null === $number) {
+                continue;
+            }
+            $this->ports[$number] = $port;
+            if ($plan->isHeard($port)) {
+                $outlets[$number] = new Outlet($port->byteUs);
+            }
+            $switches[$number] = $port->switches;
+        }
+        $this->run = LiveRun::goOn($standing, $now, new HazardGuard($plan->guarded), $outlets, $switches);
+        array_map(fn (string $text) => $this->run->tell($now, $text), $told);
+    }
+
+    public function play(): void
+    {
+        $this->connect();
+        EventLoop::repeat(self::BEAT_S, $this->beat(...));
+        EventLoop::repeat(self::LOOK_S, $this->connect(...));
+        foreach ([\SIGTERM, \SIGINT, \SIGHUP] as $signal) {
+            EventLoop::onSignal($signal, $this->end(...));
+        }
+        (new CommandSocket($this->folder, $this->obey(...)))->listen();
+        $this->run->tell($this->now(), 'playing');
+        $this->handOver();
+        EventLoop::run();
+    }
+
+    /** Notes off, pedals up, and no more. */
+    public function end(): void
+    {
+        if ($this->isEnding) {
+            return;
+        }
+        $this->isEnding = true;
+        foreach (array_keys($this->ins) as $port) {
+            $this->run->gone($this->now(), $port, 'the host ends');
+        }
+        $this->run->do($this->now(), EntrySort::Panic);
+        $this->handOver();
+        // What the wires still have to take leaves first, for two seconds at most.
+        $until = $this->now() + 2_000_000;
+        EventLoop::repeat(0.005, function () use ($until): void {
+            $this->handOver();
+            if ($this->now() > $until || 0 === $this->run->waiting()) {
+                $this->run->tell($this->now(), 'ended');
+                $this->checkpoint();
+                EventLoop::getDriver()->stop();
+            }
+        });
+    }
+
+    private function now(): int
+    {
+        return $this->clock->nowUs();
+    }
+
+    /** Bytes have come at a port. */
+    private function read(int $port): void
+    {
+        $bytes = $this->ins[$port]->read(self::MOST_AT_ONCE);
+        if (null === $bytes) {
+            $this->close($port);
+            $this->gone($port, "{$this->ins[$port]->path} is gone");
+            unset($this->ins[$port]);
+        } elseif ('' !== $bytes) {
+            $now = $this->now();
+            if (str_contains($bytes, "\xFE")) {
+                $this->sensed[$port] = $now;
+            } elseif (isset($this->sensed[$port])) {
+                $this->sensed[$port] = $now;
+            }
+            $this->run->came($now, $port, $bytes);
+        }
+        $this->handOver();
+    }
+
+    /** Opens what is there and was not, and lets go of what is there no more. */
+    private function connect(): void
+    {
+        foreach ($this->ports as $number => $port) {
+            if ($port->isIn && $port->in->isDevice()) {
+                $this->look($number, false, $port->in->name);
+            }
+            if ($this->plan->isHeard($port)) {
+                $this->look($number, true, $port->out->name);
+            }
+        }
+        $this->handOver();
+    }
+
+    private function look(int $port, bool $isOut, string $path): void
+    {
+        $device = $isOut ? $this->outs[$port] ?? null : $this->ins[$port] ?? null;
+        if (null !== $device && !$device->isThere()) {
+            $isOut ? $this->outGone($port) : $this->inGone($port);
+            $device = null;
+        }
+        if (null !== $device) {
+            return;
+        }
+        try {
+            $device = DeviceFile::open(Devices::path($path), $isOut);
+        } catch (CannotPlay) {
+            return; // it is looked for again
+        }
+        if ($isOut) {
+            $this->outs[$port] = $device;
+        } else {
+            $this->ins[$port] = $device;
+            $this->watches["in {$port}"] = EventLoop::onReadable($device->stream, fn () => $this->read($port));
+        }
+        $this->run->tell($this->now(), "{$this->ports[$port]->name} ".($isOut ? 'sends to' : 'hears')." {$device->path}");
+    }
+
+    private function inGone(int $port): void
+    {
+        $path = $this->ins[$port]->path;
+        $this->close($port);
+        unset($this->ins[$port], $this->sensed[$port]);
+        $this->gone($port, "{$path} is gone");
+    }
+
+    private function outGone(int $port): void
+    {
+        $this->run->tell($this->now(), "{$this->ports[$port]->name}: {$this->outs[$port]->path} is gone");
+        $this->unwatch("out {$port}");
+        $this->outs[$port]->close();
+        unset($this->outs[$port]);
+    }
+
+    private function close(int $port): void
+    {
+        $this->unwatch("in {$port}");
+        $this->ins[$port]->close();
+    }
+
+    private function gone(int $port, string $why): void
+    {
+        $this->run->gone($this->now(), $port, $why);
+        $this->run->tell($this->now(), "{$this->ports[$port]->name}: {$why}; what it held is let go");
+    }
+
+    private function unwatch(string $name): void
+    {
+        if (isset($this->watches[$name])) {
+            EventLoop::cancel($this->watches[$name]);
+            unset($this->watches[$name]);
+        }
+    }
+
+    /** Hands over what may leave now, then sleeps until there is something to do. */
+    private function handOver(): void
+    {
+        $now = $this->now();
+        $this->run->due($now);
+        foreach ($this->outs as $port => $device) {
+            $this->handOverAt($port, $device);
+        }
+        $entries = $this->run->takeJournal();
+        '' === $entries ?: $this->journal->write($entries);
+        $this->sleep();
+    }
+
+    private function handOverAt(int $port, DeviceFile $device): void
+    {
+        while ('' !== ($bytes = $this->run->next($this->now(), $port))) {
+            $this->journal->write($this->run->takeJournal());
+            $taken = $device->write($bytes);
+            if (null === $taken) {
+                $this->outGone($port);
+
+                return;
+            }
+            $this->run->took($this->now(), $port, $taken);
+            if (0 === $taken) {
+                $this->watches["out {$port}"] ??= EventLoop::onWritable($device->stream, function () use ($port): void {
+                    $this->unwatch("out {$port}");
+                    $this->handOver();
+                });
+
+                return;
+            }
+        }
+    }
+
+    private function sleep(): void
+    {
+        $at = $this->run->nextAt($this->now()) ?? \PHP_INT_MAX;
+        if ($at === $this->timerAt) {
+            return;
+        }
+        if (null !== $this->timer) {
+            EventLoop::cancel($this->timer);
+            $this->timer = null;
+        }
+        $this->timerAt = $at;
+        if (\PHP_INT_MAX !== $at) {
+            $this->timer = EventLoop::delay(max(0, $at - $this->now()) / 1e6, function (): void {
+                $this->timer = null;
+                $this->timerAt = \PHP_INT_MAX;
+                $this->handOver();
+            });
+        }
+    }
+
+    private function beat(): void
+    {
+        $now = $this->now();
+        foreach ($this->sensed as $port => $sensedUs) {
+            if ($now - $sensedUs > self::SENSING_US) {
+                unset($this->sensed[$port]);
+                $this->gone($port, 'active sensing stopped');
+            }
+        }
+        $this->run->beat($now);
+        $this->handOver();
+        if (1 === posix_getppid()) {
+            $this->end(); // nobody watches any more
+        }
+        $isIdle = 0 === $this->run->waiting() && ($this->run->nextAt($now) ?? \PHP_INT_MAX) - $now > self::IDLE_US;
+        if ($this->journal->size() > self::LONGEST_JOURNAL || ($isIdle && $this->journal->size() > self::LONG_JOURNAL)) {
+            $this->checkpoint();
+        }
+    }
+
+    private function checkpoint(): void
+    {
+        $this->journal->write($this->run->takeJournal());
+        $this->journal->beginAnew(Checkpoint::write($this->run->standing($this->now())));
+    }
+
+    /** @return string what became of a command */
+    private function obey(string $command): string
+    {
+        $answer = (new Command($this->run, $this->now(), $this->plan))->obey($command);
+        $this->handOver();
+
+        return $answer;
+    }
+}

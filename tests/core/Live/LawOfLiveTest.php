@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Live;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Check\Checker;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\TapeDeed;
+use ZigzagPost\Core\Format\TapeReader;
+use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Live\Journal\EntrySort;
+use ZigzagPost\Core\Live\Recording\RecordingRun;
+use ZigzagPost\Core\Midi\Decoder;
+use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Play;
+use ZigzagPost\Tests\Core\RandomBook;
+
+/** The law of live: the recording of a live run gives the bytes that left, whatever happened. */
+final class LawOfLiveTest extends TestCase
+{
+    use TestTrait;
+
+    private const INS = ['keys', 'pads'];
+
+    public function testARecordingGivesTheBytesThatLeft(): void
+    {
+        $this->limitTo(Cases::number(25))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->disableShrinking()
+            ->then(function (int $seed): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                [$text, $other] = [self::text($seed), self::text($seed + 1)];
+                $live = new Surroundings($text, $random, ['other' => $other]);
+                $this->play($live, $random, $seed, true, true);
+                self::assertHolds($live, $live->recording(), $live->got, [], $text, "seed {$seed}");
+            });
+    }
+
+    public function testARecordingFromTheMiddleGivesTheRest(): void
+    {
+        $this->limitTo(Cases::number(20))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->disableShrinking()
+            ->then(function (int $seed): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                $text = self::text($seed);
+                $live = new Surroundings($text, $random);
+                $this->play($live, $random, $seed, false, true);
+                while ($live->run->waiting() > 0) {
+                    $live->goOn($live->now + 1_000_000);
+                }
+                $live->keep();
+                $before = $live->got;
+                $this->play($live, $random, $seed + 2, false, false);
+                $after = [];
+                foreach ($live->got as $port => $got) {
+                    $after[$port] = substr($got, \strlen($before[$port] ?? ''));
+                }
+                self::assertHolds($live, $live->recordingSinceCheckpoint(), $after, $live->before, $text, "seed {$seed}");
+            });
+    }
+
+    private function play(Surroundings $live, \Random\Randomizer $random, int $seed, bool $changesRules, bool $keeps): void
+    {
+        $start = $live->now;
+        $previous = 0;
+        foreach (TapeReader::ofText(RandomBook::tape($seed, 40)) as $event) {
+            $live->goOn($live->now + min(400_000, $event->timeUs - $previous));
+            $previous = $event->timeUs;
+            if (\in_array($event->port, self::INS, true) && isset($live->run->course->ports->in[$live->run->course->ports->number($event->port) ?? -1])) {
+                $live->came($event->port, $event->bytes);
+            }
+            switch ($random->getInt(0, 40)) {
+                case 0:
+                    $live->do(EntrySort::Panic);
+                    break;
+                case 1:
+                    $live->do(EntrySort::Scene, $random->getInt(0, 2));
+                    break;
+                case 2:
+                    $live->gone(self::INS[$random->getInt(0, 1)]);
+                    break;
+                case 3:
+                    $live->stall($random->getInt(100_000, 900_000));
+                    break;
+                case 4:
+                    $changesRules ? $live->do(EntrySort::Rules, 0, 'other') : null;
+                    break;
+                case 5:
+                    $live->kill($random->getInt(1_000, 900_000));
+                    break;
+                case 6:
+                    $keeps ? $live->keep() : null;
+                    break;
+                case 7:
+                    $live->deafUntil[$random->getInt(0, 4)] = $live->now + $random->getInt(100_000, 3_000_000);
+                    break;
+            }
+        }
+        self::assertGreaterThan($start, $live->now);
+    }
+
+    /**
+     * @param array<int, string> $got by port
+     * @param array<int, int> $before how many messages each port had been given when the recording began
+     */
+    private static function assertHolds(Surroundings $live, string $recording, array $got, array $before, string $text, string $case): void
+    {
+        $stream = fopen('php://memory', 'w+') ?: throw new \RuntimeException();
+        fwrite($stream, $recording);
+        rewind($stream);
+        $out = fopen('php://memory', 'w+') ?: throw new \RuntimeException();
+        $run = new RecordingRun(Play::book($text), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
+        $tape = iterator_to_array(TapeReader::all($stream, 'tape'));
+        $run->run($tape, 'tape');
+        rewind($out);
+        $left = $extra = [];
+        foreach ($tape as $each) {
+            if ($each instanceof TapeDeed && 'kept-back' === $each->word) {
+                [$port, $number, , $bytes] = explode(' ', $each->details, 4);
+                $left[$port][(int) $number] = $bytes;
+            } elseif ($each instanceof TapeDeed && 'owed' === $each->word) {
+                [$port, $bytes] = explode(' ', $each->details, 2);
+                $extra[$port][] = $bytes;
+            }
+        }
+        foreach ($live->run->course->ports->names as $port => $name) {
+            foreach ($live->run->outlet($port)?->waiting() ?? [] as $waiting) {
+                $left[$name][$waiting->number - ($before[$port] ?? 0)] = self::hex($waiting->bytes);
+            }
+        }
+        $made = $numbers = [];
+        foreach (TapeReader::events($out, 'out') as $event) {
+            $number = $numbers[$event->port] = ($numbers[$event->port] ?? 0) + 1;
+            if (isset($left[$event->port][$number])) {
+                self::assertSame($left[$event->port][$number], self::hex($event->bytes), "{$case}: what was kept back, or waits");
+            } elseif (null === $event->pulseUs) {
+                $made[$event->port][] = self::hex($event->bytes);
+            }
+        }
+        foreach ($live->run->course->ports->names as $port => $name) {
+            $faults = [];
+            $heard = array_map(self::hex(...), (new Decoder())->feed($got[$port] ?? '', $faults));
+            $owed = array_diff($extra[$name] ?? [], ['F0 F7']);
+            $isSo = self::isMerged(self::slow($heard), self::slow($made[$name] ?? []), array_values($owed));
+            if (!$isSo) {
+                self::assertSame(self::slow($made[$name] ?? []), self::slow($heard), "{$case}, port {$name}, owed ".implode(', ', $owed)."\n{$recording}");
+            }
+            self::assertSame(self::fast($made[$name] ?? []), self::fast($heard), "{$case}, real time at {$name}");
+        }
+    }
+
+    private static function hex(string $bytes): string
+    {
+        return strtoupper(implode(' ', str_split(bin2hex($bytes), 2)));
+    }
+
+    /**
+     * Whether messages are those of two lists, each in its order.
+     *
+     * @param list<string> $merged
+     * @param list<string> $a
+     * @param list<string> $b
+     */
+    private static function isMerged(array $merged, array $a, array $b): bool
+    {
+        if (\count($merged) !== \count($a) + \count($b)) {
+            return false;
+        }
+        $reached = [0 => true];
+        foreach ($merged as $at => $message) {
+            $next = [];
+            foreach (array_keys($reached) as $ofA) {
+                if ($message === ($a[$ofA] ?? null)) {
+                    $next[$ofA + 1] = true;
+                }
+                if ($message === ($b[$at - $ofA] ?? null)) {
+                    $next[$ofA] = true;
+                }
+            }
+            $reached = $next;
+        }
+
+        return [] !== $reached;
+    }
+
+    /** The next valid rulebook. */
+    private static function text(int $seed): string
+    {
+        do {
+            $text = RandomBook::text($seed++);
+        } while (Checker::check($text)->hasErrors());
+
+        return $text;
+    }
+
+    /**
+     * @param list<string> $messages
+     *
+     * @return list<string>
+     */
+    private static function slow(array $messages): array
+    {
+        return array_values(array_filter($messages, static fn (string $each): bool => $each < 'F8'));
+    }
+
+    /**
+     * @param list<string> $messages
+     *
+     * @return list<string>
+     */
+    private static function fast(array $messages): array
+    {
+        return array_values(array_filter($messages, static fn (string $each): bool => $each >= 'F8'));
+    }
+}
