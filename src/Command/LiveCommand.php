@@ -11,8 +11,10 @@ use App\Live\CommandSocket;
 use App\Live\Devices;
 use App\Live\Host;
 use App\Live\HostFolder;
+use App\Live\HostReport;
 use App\Live\LivePlan;
 use App\Live\LivePlanner;
+use App\Live\Measurement;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -37,6 +39,8 @@ final class LiveCommand extends Command
             ->addOption('dry', null, InputOption::VALUE_NONE, 'everything real comes in, nothing real goes out')
             ->addOption('list', null, InputOption::VALUE_NONE, 'show what can be connected here')
             ->addOption('check', null, InputOption::VALUE_NONE, 'say everything that stands in the way, without playing')
+            ->addOption('measure', null, InputOption::VALUE_OPTIONAL, 'measure how long this computer takes for a message, for so many seconds', false)
+            ->addOption('report', null, InputOption::VALUE_REQUIRED, 'write what this computer has and can do to a file that can be sent to somebody')
             ->addOption('now', null, InputOption::VALUE_REQUIRED, 'tell the run that plays with this state: panic, "scene 2", "song 3", "restore UNIT", "mute PORT", "unmute PORT"');
     }
 
@@ -46,6 +50,15 @@ final class LiveCommand extends Command
             return self::list($output);
         }
         try {
+            if (false !== $input->getOption('measure')) {
+                return self::measure(OptionText::orNull($input->getOption('measure')) ?? '10', $output);
+            }
+            if (null !== $input->getOption('report')) {
+                HostFolder::write(OptionText::of($input->getOption('report')), (new HostReport())->text());
+
+                return 0;
+            }
+
             return $this->live($input, $output);
         } catch (CannotPlay|DamagedJournal $cannot) {
             throw CommandFailed::input($cannot->getMessage());
@@ -62,6 +75,9 @@ final class LiveCommand extends Command
         $state = OptionText::orNull($input->getOption('state')) ?? self::stateOf($file);
         $now = OptionText::orNull($input->getOption('now'));
         if (null !== $now) {
+            if (str_starts_with($now, 'arm')) {
+                throw CommandFailed::input('live: a unit is armed with --arm when the run begins, where its caution can be read');
+            }
             $answer = CommandSocket::tell(HostFolder::placeOf($state), $now);
 
             return PlayerCommand::OK === $answer ? 0 : throw CommandFailed::input("live: {$answer}");
@@ -105,6 +121,23 @@ final class LiveCommand extends Command
         }
         if ([] === $devices) {
             $output->writeln('no MIDI device is plugged into this computer; a FIFO or a terminal can be connected by its path, as device:/path');
+        }
+
+        return 0;
+    }
+
+    /** @throws CannotPlay */
+    private static function measure(string $seconds, OutputInterface $output): int
+    {
+        if (1 !== preg_match('/^[1-9]\d{0,3}$/D', $seconds)) {
+            throw CommandFailed::input("live: --measure {$seconds}: name whole seconds, from 1 to 9999");
+        }
+        $latencies = Measurement::latencies((int) $seconds, static function (int $left) use ($output): void {
+            Files::tell($output, "{$left} s …");
+        });
+        $output->writeln('300 rules, 1 000 messages a second, from the last byte that comes in to the first that leaves:');
+        foreach (['in the middle' => 0.5, '99 of 100 below' => 0.99, '999 of 1 000 below' => 0.999, 'at worst' => 1.0] as $words => $share) {
+            $output->writeln(\sprintf('%-20s %8.3f ms', $words, Measurement::below($latencies, $share) / 1000));
         }
 
         return 0;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Live;
 
 use App\Storage\MemoryFolder;
+use Symfony\Component\Filesystem\Filesystem;
 
 /**
  * Where a host keeps what it needs to go on: a folder in shared memory of its own, found by a pointer in the state folder, and copied there when
@@ -109,8 +110,8 @@ final readonly class HostFolder
     /** Brings back what was kept, where the memory holds nothing: after the computer was off. */
     private function fetch(): void
     {
-        if ([] !== (glob("{$this->path}/*") ?: [])) {
-            return;
+        if (is_file("{$this->path}/".LivePlan::FILE)) {
+            return; // it was not ended, but died
         }
         foreach (glob("{$this->state}/".self::KEPT.'/*') ?: [] as $file) {
             copy($file, "{$this->path}/".basename($file));
@@ -119,9 +120,6 @@ final readonly class HostFolder
 
     private static function remove(string $folder): void
     {
-        foreach (glob("{$folder}/*") ?: [] as $file) {
-            @unlink($file);
-        }
-        @rmdir($folder);
+        (new Filesystem())->remove($folder);
     }
 }

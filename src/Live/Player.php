@@ -81,6 +81,9 @@ final class Player
             EventLoop::onSignal($signal, $this->end(...));
         }
         (new CommandSocket($this->folder, $this->obey(...)))->listen();
+        foreach ($this->run->guard->units() as $unit) {
+            $this->run->tell($this->now(), "{$unit} is not armed: nothing is sent to it");
+        }
         $this->run->tell($this->now(), 'playing');
         $this->handOver();
         EventLoop::run();

@@ -9,12 +9,10 @@ use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
-use ZigzagPost\Core\Format\TapeDeed;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\Recording\RecordingRun;
-use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Play;
 use ZigzagPost\Tests\Core\RandomBook;
@@ -104,90 +102,6 @@ final class LawOfLiveTest extends TestCase
         self::assertGreaterThan($start, $live->now);
     }
 
-    /**
-     * @param array<int, string> $got by port
-     * @param array<int, int> $before how many messages each port had been given when the recording began
-     */
-    private static function assertHolds(Surroundings $live, string $recording, array $got, array $before, string $text, string $case): void
-    {
-        $stream = fopen('php://memory', 'w+') ?: throw new \RuntimeException();
-        fwrite($stream, $recording);
-        rewind($stream);
-        $out = fopen('php://memory', 'w+') ?: throw new \RuntimeException();
-        $run = new RecordingRun(Play::book($text), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
-        $tape = iterator_to_array(TapeReader::all($stream, 'tape'));
-        $run->run($tape, 'tape');
-        rewind($out);
-        $left = $extra = [];
-        foreach ($tape as $each) {
-            if ($each instanceof TapeDeed && 'kept-back' === $each->word) {
-                [$port, $number, , $bytes] = explode(' ', $each->details, 4);
-                $left[$port][(int) $number] = $bytes;
-            } elseif ($each instanceof TapeDeed && 'owed' === $each->word) {
-                [$port, $bytes] = explode(' ', $each->details, 2);
-                $extra[$port][] = $bytes;
-            }
-        }
-        foreach ($live->run->course->ports->names as $port => $name) {
-            foreach ($live->run->outlet($port)?->waiting() ?? [] as $waiting) {
-                $left[$name][$waiting->number - ($before[$port] ?? 0)] = self::hex($waiting->bytes);
-            }
-        }
-        $made = $numbers = [];
-        foreach (TapeReader::events($out, 'out') as $event) {
-            $number = $numbers[$event->port] = ($numbers[$event->port] ?? 0) + 1;
-            if (isset($left[$event->port][$number])) {
-                self::assertSame($left[$event->port][$number], self::hex($event->bytes), "{$case}: what was kept back, or waits");
-            } elseif (null === $event->pulseUs) {
-                $made[$event->port][] = self::hex($event->bytes);
-            }
-        }
-        foreach ($live->run->course->ports->names as $port => $name) {
-            $faults = [];
-            $heard = array_map(self::hex(...), (new Decoder())->feed($got[$port] ?? '', $faults));
-            $owed = array_diff($extra[$name] ?? [], ['F0 F7']);
-            $isSo = self::isMerged(self::slow($heard), self::slow($made[$name] ?? []), array_values($owed));
-            if (!$isSo) {
-                self::assertSame(self::slow($made[$name] ?? []), self::slow($heard), "{$case}, port {$name}, owed ".implode(', ', $owed)."\n{$recording}");
-            }
-            self::assertSame(self::fast($made[$name] ?? []), self::fast($heard), "{$case}, real time at {$name}");
-        }
-    }
-
-    private static function hex(string $bytes): string
-    {
-        return strtoupper(implode(' ', str_split(bin2hex($bytes), 2)));
-    }
-
-    /**
-     * Whether messages are those of two lists, each in its order.
-     *
-     * @param list<string> $merged
-     * @param list<string> $a
-     * @param list<string> $b
-     */
-    private static function isMerged(array $merged, array $a, array $b): bool
-    {
-        if (\count($merged) !== \count($a) + \count($b)) {
-            return false;
-        }
-        $reached = [0 => true];
-        foreach ($merged as $at => $message) {
-            $next = [];
-            foreach (array_keys($reached) as $ofA) {
-                if ($message === ($a[$ofA] ?? null)) {
-                    $next[$ofA + 1] = true;
-                }
-                if ($message === ($b[$at - $ofA] ?? null)) {
-                    $next[$ofA] = true;
-                }
-            }
-            $reached = $next;
-        }
-
-        return [] !== $reached;
-    }
-
     /** The next valid rulebook. */
     private static function text(int $seed): string
     {
@@ -199,22 +113,22 @@ final class LawOfLiveTest extends TestCase
     }
 
     /**
-     * @param list<string> $messages
-     *
-     * @return list<string>
+     * @param array<int, string> $got by port
+     * @param array<int, int> $before how many messages each port had been given when the recording began
      */
-    private static function slow(array $messages): array
+    private static function assertHolds(Surroundings $live, string $recording, array $got, array $before, string $text, string $case): void
     {
-        return array_values(array_filter($messages, static fn (string $each): bool => $each < 'F8'));
-    }
-
-    /**
-     * @param list<string> $messages
-     *
-     * @return list<string>
-     */
-    private static function fast(array $messages): array
-    {
-        return array_values(array_filter($messages, static fn (string $each): bool => $each >= 'F8'));
+        $out = Play::stream('');
+        $run = new RecordingRun(Play::book($text), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
+        $run->run(TapeReader::all(Play::stream($recording), 'tape'), 'tape');
+        rewind($out);
+        $named = $waits = [];
+        foreach ($live->run->course->ports->names as $port => $name) {
+            $named[$name] = $got[$port] ?? '';
+            foreach ($live->run->outlet($port)?->waiting() ?? [] as $waiting) {
+                $waits[$name][$waiting->number - ($before[$port] ?? 0)] = WhatLeft::hex($waiting->bytes);
+            }
+        }
+        WhatLeft::assertIs($recording, (string) stream_get_contents($out), $named, $waits, $case);
     }
 }

@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\App\Live;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Live\WhatLeft;
+
+/** `bin/zigzag live` between FIFOs: separate processes, in real time. */
+final class LiveTest extends TestCase
+{
+    private const BOOK = <<<'BOOK'
+        port keys in
+        port pads in
+        port synth out
+        port echo out
+        clock beat
+          tempo 120
+          send echo
+        scene "Calm"
+          on enter post program 3 to synth
+        scene "Storm"
+          on enter post program 5 to synth
+        always
+        rule "twice"
+          from keys
+          take note
+          send synth
+          delay 120ms
+          set key = key + 12
+          send echo
+        rule "short"
+          from pads
+          take note
+          gate 200ms
+          send synth
+        rule "beat"
+          from pads
+          take cc 20
+          press
+          start beat
+        rule "rest"
+          take any
+          send synth
+        BOOK;
+
+    private const KILLS = 3;
+
+    private ?LiveProcess $live = null;
+
+    protected function tearDown(): void
+    {
+        $this->live?->remove();
+    }
+
+    public function testItPlaysAndEndsWithNotesOff(): void
+    {
+        $live = $this->live();
+        $live->start();
+        $live->send('keys', "\x90\x3C\x64\xB0\x40\x7F");
+        $live->until(static fn (): bool => str_contains($live->got['echo'], "\x90\x48\x64") && str_contains($live->got['synth'], "\xB0\x40\x7F"), 2.0);
+        self::assertSame(0, $live->stop());
+        $live->hear(0.1);
+        self::assertStringContainsString("\x80\x3C\x40", $live->got['synth']);
+        self::assertStringContainsString("\xB0\x40\x00", $live->got['synth']);
+        self::assertStringContainsString("\x80\x48\x40", $live->got['echo']);
+        self::assertMatchesRegularExpression('/^played \d+ pieces in, \d+ messages out$/m', $live->said);
+    }
+
+    public function testTheSceneIsKeptAndASecondHostRefused(): void
+    {
+        $live = $this->live();
+        $live->start();
+        self::assertSame(0, $live->tell('scene 2'));
+        self::assertSame(2, $live->tell('scene 9'));
+        $live->until(static fn (): bool => str_ends_with($live->got['synth'], "\xC0\x05"), 2.0);
+        $refused = self::command(['live', $live->path('show.book'), '--connect', 'keys=device:'.$live->path('keys'), '--state', $live->path('state')]);
+        self::assertSame(2, $refused[0]);
+        self::assertStringContainsString('is played already: process', $refused[1]);
+        $live->stop();
+        $before = \strlen($live->got['synth']);
+        $live->start(['--record', $live->path('recording.tape')]);
+        $live->send('keys', "\xB0\x07\x11");
+        $live->until(static fn (): bool => str_ends_with($live->got['synth'], "\xB0\x07\x11"), 2.0);
+        $live->stop();
+        self::assertStringContainsString('!state', $live->recording());
+        self::assertStringNotContainsString("\xC0\x03", substr($live->got['synth'], $before), 'the first scene does not begin again');
+    }
+
+    public function testTheRecordingGivesWhatLeftWhateverHappened(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(19));
+        $live = $this->live();
+        $live->start(['--record', $live->path('recording.tape')]);
+        $kills = 0;
+        $rounds = max(60, Cases::number(60));
+        for ($round = 0; $round < $rounds; ++$round) {
+            $live->send(0 === $round % 3 ? 'pads' : 'keys', self::played($random));
+            $live->hear($random->getInt(1, 40) / 1000);
+            if (0 === $random->getInt(0, 19)) {
+                $live->tell('panic');
+            } elseif (0 === $random->getInt(0, 19)) {
+                $live->tell('scene '.$random->getInt(1, 2));
+            } elseif ($kills < self::KILLS && 0 === $random->getInt(0, 9)) {
+                ++$kills;
+                $live->signalPlayer(\SIGKILL);
+                $live->until(static fn (): bool => 1 + $kills === substr_count($live->said, "playing\n"), 5.0);
+            }
+        }
+        $live->hear(0.5);
+        self::assertSame(0, $live->stop());
+        $live->hear(0.2);
+        WhatLeft::assertIs($live->recording(), $live->runOfRecording(), $live->got, [], 'seed 19');
+        self::assertSame(self::KILLS, $kills);
+        self::assertGreaterThan(200, \strlen($live->got['synth']));
+    }
+
+    public function testAPlayerThatHangsIsStartedAgainAndNotesEnd(): void
+    {
+        $live = $this->live();
+        $live->start();
+        $live->send('keys', "\x90\x3C\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3C\x64"), 2.0);
+        $live->signalPlayer(\SIGSTOP);
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x80\x3C\x40"), 5.0);
+        self::assertStringContainsString('the player gave no sign for a second', $live->said);
+        $live->send('keys', "\x90\x3D\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3D\x64"), 2.0);
+    }
+
+    public function testADeviceThatGoesLetsGoAndComesBackByItself(): void
+    {
+        $live = $this->live();
+        $live->start();
+        $live->send('keys', "\x90\x3C\x64\xE0\x00\x50");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\xE0\x00\x50"), 2.0);
+        rename($live->path('keys'), $live->path('unplugged'));
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x80\x3C\x40\xE0\x00\x40"), 1.5);
+        $live->until(static fn (): bool => 1 === preg_match('/^keys: .* is gone; what it held is let go$/m', $live->said), 0.5);
+        rename($live->path('unplugged'), $live->path('keys'));
+        $live->until(static fn (): bool => 2 === substr_count($live->said, 'keys hears'), 2.5);
+        $live->send('keys', "\x90\x40\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x40\x64"), 2.0);
+        self::assertStringEndsWith("\x90\x40\x64", $live->got['synth']);
+    }
+
+    public function testWhatCannotBePlayedIsSaidInOneLine(): void
+    {
+        $live = $this->live();
+        $book = $live->path('show.book');
+        file_put_contents($live->path('bad.book'), "port keys in\nrule \"x\"\n  take any\n  send nowhere\n");
+        foreach (
+            [
+                [['live'], 'name a rig or a rulebook'],
+                [['live', '/no/such.book'], 'there is no such file'],
+                [['live', $live->path('bad.book')], 'unknown-port'],
+                [['live', $book, '--connect', 'nowhere=none'], 'is no port of'],
+                [['live', $book, '--connect', 'keys=device:/no/such/device'], 'there is no /no/such/device'],
+                [['live', $book, '--connect', 'keys=device:Attic'], 'no device "Attic" on this computer'],
+                [['live', $book, '--connect', 'keys=teapot'], 'is no connection'],
+                [['live', $book, '--connect', 'keys.out=none'], 'nothing goes out at keys'],
+                [['live', $book, '--arm', 'flame'], 'no unit of that name'],
+            ] as [$words, $text]
+        ) {
+            [$status, $said] = self::command($words);
+            self::assertSame(2, $status, implode(' ', $words));
+            self::assertStringContainsString($text, $said);
+            self::assertSame(1, substr_count($said, "\n"), $said);
+        }
+    }
+
+    private static function played(\Random\Randomizer $random): string
+    {
+        $key = \chr($random->getInt(48, 60));
+
+        return match ($random->getInt(0, 5)) {
+            0, 1, 2 => "\x90{$key}\x50",
+            3 => "\x80{$key}\x40\xB0\x14\x7F",
+            4 => "\xB0\x01".\chr($random->getInt(0, 127))."\xE0\x00".\chr($random->getInt(0, 127)),
+            default => "\xF0\x01\x02\xF8\x03\xF7",
+        };
+    }
+
+    /**
+     * @param list<string> $words
+     *
+     * @return array{int, string} status, and what was said on standard error
+     */
+    private static function command(array $words): array
+    {
+        $process = proc_open([\PHP_BINARY, __DIR__.'/../../../src/zigzag.php', ...$words], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['pipe', 'w']], $pipes);
+        \assert(\is_resource($process));
+        $said = (string) stream_get_contents($pipes[2]);
+
+        return [proc_close($process), $said];
+    }
+
+    private function live(): LiveProcess
+    {
+        return $this->live = new LiveProcess('show.book', self::BOOK, ['keys', 'pads'], ['synth', 'echo']);
+    }
+}
