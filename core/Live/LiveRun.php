@@ -22,6 +22,7 @@ final class LiveRun
     /** Entries that wait to be written. */
     private string $journal = '';
     private int $now;
+    private readonly LoopWatch $loops;
     /** @var array<int, int> numbers of messages that were begun and not yet sent, by port */
     private array $begun = [];
 
@@ -40,6 +41,7 @@ final class LiveRun
         private readonly array $switches,
     ) {
         $this->now = $course->engine->state->now;
+        $this->loops = new LoopWatch();
     }
 
     /**
@@ -75,6 +77,10 @@ final class LiveRun
     public function came(int $nowUs, int $port, string $bytes): void
     {
         $this->catchUp($nowUs);
+        $bytes = $this->loops->came($nowUs, $port, $bytes);
+        if ('' === $bytes) {
+            return;
+        }
         ($this->holdings[$port] ??= new Holding())->hear($bytes);
         $this->deed(new Entry(EntrySort::Came, $this->tick($nowUs), $port, 0, $bytes));
     }
@@ -120,6 +126,11 @@ final class LiveRun
         if (null !== $due && $due <= $nowUs) {
             $this->deed(new Entry(EntrySort::Due, $this->tick($nowUs)));
         }
+        $this->loops->settle($nowUs);
+        foreach ($this->loops->takeNews() as [$out, $in]) {
+            $names = $this->course->ports->names;
+            $this->tell($nowUs, "what leaves at {$names[$out]} comes back at {$names[$in]} again and again; that way is cut");
+        }
         foreach ($this->outlets as $port => $outlet) {
             if ($outlet->stick($nowUs)) {
                 $this->tell($nowUs, "{$this->course->ports->names[$port]} takes nothing; what waited there is left out");
@@ -152,6 +163,7 @@ final class LiveRun
         $message = $this->outlets[$port]->took($nowUs, $bytes);
         if (null !== $message) {
             unset($this->begun[$port]);
+            $this->loops->sent($nowUs, $port, $message->bytes);
             $this->note(
                 $message->number > 0
                     ? new Entry(EntrySort::Sent, $this->present($nowUs), $port, $message->number)
@@ -160,10 +172,26 @@ final class LiveRun
         }
     }
 
+    /**
+     * Lets through what comes back from an out port at an in port.
+     *
+     * @return bool false where there is no such way
+     */
+    public function letThrough(string $out, string $in): bool
+    {
+        [$from, $to] = [$this->course->ports->number($out), $this->course->ports->number($in)];
+        if (null === $from || null === $to) {
+            return false;
+        }
+        $this->loops->letThrough($from, $to);
+
+        return true;
+    }
+
     /** When there is something to do again, if nothing comes in before; null for never. */
     public function nextAt(int $nowUs): ?int
     {
-        $next = $this->course->engine->nextDue() ?? \PHP_INT_MAX;
+        $next = min($this->course->engine->nextDue() ?? \PHP_INT_MAX, $this->loops->nextAt() ?? \PHP_INT_MAX);
         foreach ($this->outlets as $outlet) {
             $next = min($next, $outlet->nextAt($nowUs) ?? \PHP_INT_MAX, $outlet->stuckAt() ?? \PHP_INT_MAX);
         }

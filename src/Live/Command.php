@@ -7,7 +7,10 @@ namespace App\Live;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\LiveRun;
 
-/** What people tell a player to do, in a word or two: `panic`, `scene 2`, `song 3`, `restore drive`, `arm lamps`, `mute synths`. */
+/**
+ * What people tell a player to do, in a word or two: `panic`, `scene 2`, `song 3`, `restore drive`, `arm lamps`, `mute synths`,
+ * `let-through synths keys`.
+ */
 final readonly class Command
 {
     public const OK = 'ok';
@@ -29,6 +32,7 @@ final readonly class Command
             'rules' => 1 === preg_match('/^[0-9a-f]{32}$/D', $about) && $this->run->do($this->nowUs, EntrySort::Rules, 0, $about),
             'arm' => $this->arm($about),
             'disarm' => $this->disarm($about),
+            'let-through' => $this->run->letThrough(...(explode(' ', $about, 2) + ['', ''])),
             'mute', 'unmute' => $this->mute($about, 'mute' === $word),
             default => false,
         };

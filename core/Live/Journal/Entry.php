@@ -83,7 +83,8 @@ final readonly class Entry
             EntrySort::Scene, EntrySort::Song => [4, false],
             default => [0, false],
         };
-        if (null === $sort || $time[1] < 0 || \strlen($body) < $least) {
+        $isFixed = \in_array($sort, [EntrySort::Begun, EntrySort::Sent, EntrySort::Scene, EntrySort::Song], true);
+        if (null === $sort || $time[1] < 0 || \strlen($body) < $least || ($isFixed && \strlen($body) > $least)) {
             return null;
         }
         $text = substr($body, $least);

@@ -99,11 +99,12 @@ final class LiveTest extends TestCase
         for ($round = 0; $round < $rounds; ++$round) {
             $live->send(0 === $round % 3 ? 'pads' : 'keys', self::played($random));
             $live->hear($random->getInt(1, 40) / 1000);
-            if (0 === $random->getInt(0, 19)) {
+            $chance = $random->getInt(0, 19);
+            if (0 === $chance) {
                 $live->tell('panic');
-            } elseif (0 === $random->getInt(0, 19)) {
+            } elseif (1 === $chance) {
                 $live->tell('scene '.$random->getInt(1, 2));
-            } elseif ($kills < self::KILLS && 0 === $random->getInt(0, 9)) {
+            } elseif ($kills < self::KILLS && $chance < 4) {
                 ++$kills;
                 $live->signalPlayer(\SIGKILL);
                 $live->until(static fn (): bool => 1 + $kills === substr_count($live->said, "playing\n"), 5.0);

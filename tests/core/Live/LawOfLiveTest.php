@@ -26,7 +26,7 @@ final class LawOfLiveTest extends TestCase
 
     public function testARecordingGivesTheBytesThatLeft(): void
     {
-        $this->limitTo(Cases::number(25))
+        $this->limitTo(Cases::number(10))
             ->forAll(Generators::choose(0, 1_000_000_000))
             ->disableShrinking()
             ->then(function (int $seed): void {
@@ -40,7 +40,7 @@ final class LawOfLiveTest extends TestCase
 
     public function testARecordingFromTheMiddleGivesTheRest(): void
     {
-        $this->limitTo(Cases::number(20))
+        $this->limitTo(Cases::number(8))
             ->forAll(Generators::choose(0, 1_000_000_000))
             ->disableShrinking()
             ->then(function (int $seed): void {
