@@ -128,12 +128,11 @@ final class LiveRun
         }
         $this->loops->settle($nowUs);
         foreach ($this->loops->takeNews() as [$out, $in]) {
-            $names = $this->course->ports->names;
-            $this->tell($nowUs, "what leaves at {$names[$out]} comes back at {$names[$in]} again and again; that way is cut");
+            $this->say($nowUs, EntrySort::LoopCut, $out, $in);
         }
         foreach ($this->outlets as $port => $outlet) {
             if ($outlet->stick($nowUs)) {
-                $this->tell($nowUs, "{$this->course->ports->names[$port]} takes nothing; what waited there is left out");
+                $this->say($nowUs, EntrySort::Stuck, $port);
             }
         }
         $this->noteKeptBack();
@@ -199,10 +198,16 @@ final class LiveRun
         return \PHP_INT_MAX === $next ? null : $next;
     }
 
-    /** Lets people know something. */
+    /** Lets people know something that has no sort of its own. */
     public function tell(int $nowUs, string $text): void
     {
-        $this->note(new Entry(EntrySort::Told, $this->present($nowUs), 0, 0, $text));
+        $this->say($nowUs, EntrySort::Told, 0, 0, $text);
+    }
+
+    /** Lets people know something. */
+    public function say(int $nowUs, EntrySort $sort, int $port = 0, int $number = 0, string $text = ''): void
+    {
+        $this->note(new Entry($sort, $this->present($nowUs), $port, $number, $text));
     }
 
     /** A sign that the player is at work. */
@@ -275,7 +280,7 @@ final class LiveRun
         if (Overdue::is($this->course->engine, $nowUs)) {
             $ms = intdiv($nowUs - (int) $this->course->engine->nextDue(), 1000);
             $this->deed(new Entry(EntrySort::Late, $this->tick($nowUs)));
-            $this->tell($nowUs, "the player stood still for {$ms} ms; ticks and delayed notes that were too late are left out");
+            $this->say($nowUs, EntrySort::Stalled, 0, $ms);
         }
     }
 

@@ -97,6 +97,7 @@ final class LiveCommand extends Command
         $isQuiet = $output->isQuiet();
         $host = new Host(
             $folder,
+            $plan,
             static function (string $line) use ($output, $isQuiet): void {
                 $isQuiet || $output->writeln($line, OutputInterface::OUTPUT_RAW);
             },
@@ -107,7 +108,7 @@ final class LiveCommand extends Command
             },
             OptionText::orNull($input->getOption('record')),
         );
-        $status = $host->run($plan);
+        $status = $host->run();
         $folder->leave();
 
         return $status;

@@ -7,6 +7,7 @@ namespace App\Documents;
 /** What belongs to a rig and is no edit of it: each is a document of its own beside it. */
 enum RigPart: string
 {
+    case Connections = 'connections';
     case Log = 'log';
     case Proofs = 'proofs';
     case Report = 'report';
@@ -25,7 +26,7 @@ enum RigPart: string
     /** Whether it can be written while the show is locked. */
     public function isAlwaysOpen(): bool
     {
-        return self::Log === $this || self::Ticks === $this;
+        return self::Log === $this || self::Ticks === $this || self::Connections === $this;
     }
 
     /** The id of the document that holds it. */

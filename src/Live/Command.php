@@ -43,7 +43,7 @@ final readonly class Command
     private function arm(string $unit): bool
     {
         $isDone = $this->run->guard->arm($unit);
-        $isDone ? $this->run->tell($this->nowUs, "{$unit} is armed") : null;
+        $isDone ? $this->run->say($this->nowUs, EntrySort::Armed, 0, 0, $unit) : null;
 
         return $isDone;
     }
@@ -51,7 +51,7 @@ final readonly class Command
     private function disarm(string $unit): bool
     {
         $this->run->guard->disarm($unit);
-        $this->run->tell($this->nowUs, "{$unit} is not armed any more");
+        $this->run->say($this->nowUs, EntrySort::Disarmed, 0, 0, $unit);
 
         return true;
     }
@@ -61,7 +61,7 @@ final readonly class Command
         foreach ($this->plan->ports as $number => $port) {
             if ($port->name === $name && null !== $this->run->outlet($number)) {
                 $this->run->outlet($number)->mute($this->nowUs, $isMuted);
-                $this->run->tell($this->nowUs, "{$name} is ".($isMuted ? 'muted' : 'heard again'));
+                $this->run->say($this->nowUs, $isMuted ? EntrySort::Muted : EntrySort::Unmuted, $number);
 
                 return true;
             }

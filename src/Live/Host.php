@@ -14,6 +14,7 @@ use ZigzagPost\Core\Live\Journal\EntrySort;
 final class Host
 {
     private const LOOK_US = 20_000;
+    private const DRAWN_EVERY_S = 0.1;
     /** A player that gave no sign for so long counts as dead; one that has only just begun gets longer. */
     private const DEAD_AFTER_S = 1.0;
     private const BEGINS_WITHIN_S = 5.0;
@@ -25,9 +26,12 @@ final class Host
     private int $starts = 0;
     private bool $isEnding = false;
     private JournalFollower $follower;
-    private ?LiveRecorder $recorder = null;
-    /** @var array<string, int> */
-    private array $played = ['in' => 0, 'out' => 0];
+    private readonly ?LiveRecorder $recorder;
+    private readonly Picture $picture;
+    private float $drawnAt = 0.0;
+    /** Pieces that came in, and messages that left. */
+    private int $came = 0;
+    private int $left = 0;
 
     /**
      * @param \Closure(string): void $tell a line for people
@@ -37,14 +41,19 @@ final class Host
      */
     public function __construct(
         private readonly HostFolder $folder,
+        private readonly LivePlan $plan,
         private readonly \Closure $tell,
         private readonly \Closure $onPlaying,
-        private readonly ?string $recording = null,
+        ?string $recording = null,
     ) {
+        $told = [];
+        // What came before this watcher began is in here.
+        $this->picture = new Picture((new JournalFiles($folder->path))->recover($plan, $told));
         $this->follower = new JournalFollower($folder->path, JournalFiles::latest($folder->path));
         foreach ($this->follower->entries() as $entry) {
-            unset($entry); // of earlier
+            unset($entry);
         }
+        $this->recorder = null === $recording ? null : new LiveRecorder($recording, $folder->path, $plan);
     }
 
     /**
@@ -52,16 +61,13 @@ final class Host
      *
      * @throws DamagedJournal
      */
-    public function run(LivePlan $plan): int
+    public function run(): int
     {
         pcntl_async_signals(true);
         foreach ([\SIGINT, \SIGTERM, \SIGHUP] as $signal) {
             pcntl_signal($signal, function (): void {
                 $this->isEnding = true;
             });
-        }
-        if (null !== $this->recording) {
-            $this->recorder = new LiveRecorder($this->recording, $this->folder->path, $plan);
         }
         $this->start();
         $hasAsked = false;
@@ -89,7 +95,7 @@ final class Host
         $this->follow();
         $this->recorder?->end();
         $this->folder->keep();
-        ($this->tell)("played {$this->played['in']} pieces in, {$this->played['out']} messages out".($this->starts > 1 ? ", started {$this->starts} times" : ''));
+        ($this->tell)("played {$this->came} pieces in, {$this->left} messages out".($this->starts > 1 ? ", started {$this->starts} times" : ''));
 
         return 0;
     }
@@ -114,6 +120,7 @@ final class Host
         $this->process = \is_resource($process) ? $process : throw CannotPlay::because('the player cannot be started');
         $this->startedAt = $this->signedAt = microtime(true);
         ++$this->starts;
+        $this->picture->begin();
     }
 
     private function isRunning(): bool
@@ -143,18 +150,30 @@ final class Host
             $this->hear($entry);
         }
         $this->recorder?->sync();
+        if (microtime(true) - $this->drawnAt > self::DRAWN_EVERY_S) {
+            $this->draw();
+        }
+    }
+
+    private function draw(): void
+    {
+        $this->drawnAt = microtime(true);
+        $picture = $this->picture->text();
+        if (null !== $picture) {
+            HostFolder::write("{$this->folder->path}/".Picture::FILE, $picture);
+        }
     }
 
     private function hear(Entry $entry): void
     {
         $this->recorder?->take($entry);
-        if (EntrySort::Came === $entry->sort) {
-            ++$this->played['in'];
-        } elseif (EntrySort::Sent === $entry->sort) {
-            ++$this->played['out'];
-        } elseif (EntrySort::Told === $entry->sort) {
-            ($this->tell)($entry->text);
-            'playing' === $entry->text && 1 === $this->starts ? ($this->onPlaying)() : null;
+        $this->picture->take($entry);
+        $this->came += EntrySort::Came === $entry->sort ? 1 : 0;
+        $this->left += EntrySort::Sent === $entry->sort ? 1 : 0;
+        $text = Wording::of($entry, array_map(static fn (PlannedPort $port): string => $port->name, $this->plan->ports));
+        null === $text ?: ($this->tell)($text);
+        if (EntrySort::Playing === $entry->sort && 1 === $this->starts) {
+            ($this->onPlaying)();
         }
     }
 }

@@ -74,7 +74,7 @@ final class LivePlanner
      */
     public function plan(string $rules, array $connect, bool $isDry): LivePlan
     {
-        $in = $out = [];
+        [$in, $out] = $this->kept();
         foreach ($connect as $each) {
             [$where, $what] = explode('=', $each, 2) + [1 => ''];
             [$port, $direction] = explode('.', $where, 2) + [1 => ''];
@@ -111,6 +111,24 @@ final class LivePlanner
         }
 
         return new LivePlan($rules, $ports, $this->guarded(), $isDry);
+    }
+
+    /**
+     * What the rig says of this computer.
+     *
+     * @return array{array<string, Connection>, array<string, Connection>} by in port, and by out port
+     *
+     * @throws CannotPlay
+     */
+    private function kept(): array
+    {
+        $in = $out = [];
+        foreach ($this->setup->rig->connections[(string) gethostname()] ?? [] as $port => $connected) {
+            null === $connected->in ?: $in[$port] = Connection::of($connected->in);
+            null === $connected->out ?: $out[$port] = Connection::of($connected->out);
+        }
+
+        return [$in, $out];
     }
 
     private function look(string $option, string $name): void

@@ -82,9 +82,9 @@ final class Player
         }
         (new CommandSocket($this->folder, $this->obey(...)))->listen();
         foreach ($this->run->guard->units() as $unit) {
-            $this->run->tell($this->now(), "{$unit} is not armed: nothing is sent to it");
+            $this->run->say($this->now(), EntrySort::Disarmed, 0, 0, $unit);
         }
-        $this->run->tell($this->now(), 'playing');
+        $this->run->say($this->now(), EntrySort::Playing);
         $this->handOver();
         EventLoop::run();
     }
@@ -106,7 +106,7 @@ final class Player
         EventLoop::repeat(0.005, function () use ($until): void {
             $this->handOver();
             if ($this->now() > $until || 0 === $this->run->waiting()) {
-                $this->run->tell($this->now(), 'ended');
+                $this->run->say($this->now(), EntrySort::Ended);
                 $this->checkpoint();
                 EventLoop::getDriver()->stop();
             }
@@ -123,9 +123,7 @@ final class Player
     {
         $bytes = $this->ins[$port]->read(self::MOST_AT_ONCE);
         if (null === $bytes) {
-            $this->close($port);
-            $this->gone($port, "{$this->ins[$port]->path} is gone");
-            unset($this->ins[$port]);
+            $this->inGone($port);
         } elseif ('' !== $bytes) {
             $now = $this->now();
             if (str_contains($bytes, "\xFE")) {
@@ -173,35 +171,25 @@ final class Player
             $this->ins[$port] = $device;
             $this->watches["in {$port}"] = EventLoop::onReadable($device->stream, fn () => $this->read($port));
         }
-        $this->run->tell($this->now(), "{$this->ports[$port]->name} ".($isOut ? 'sends to' : 'hears')." {$device->path}");
+        $this->run->say($this->now(), EntrySort::Opened, $port, $isOut ? Entry::OUT : Entry::IN, $device->path);
     }
 
     private function inGone(int $port): void
     {
         $path = $this->ins[$port]->path;
-        $this->close($port);
+        $this->unwatch("in {$port}");
+        $this->ins[$port]->close();
         unset($this->ins[$port], $this->sensed[$port]);
-        $this->gone($port, "{$path} is gone");
+        $this->run->gone($this->now(), $port, "{$path} is gone");
+        $this->run->say($this->now(), EntrySort::Closed, $port, Entry::IN, $path);
     }
 
     private function outGone(int $port): void
     {
-        $this->run->tell($this->now(), "{$this->ports[$port]->name}: {$this->outs[$port]->path} is gone");
+        $this->run->say($this->now(), EntrySort::Closed, $port, Entry::OUT, $this->outs[$port]->path);
         $this->unwatch("out {$port}");
         $this->outs[$port]->close();
         unset($this->outs[$port]);
-    }
-
-    private function close(int $port): void
-    {
-        $this->unwatch("in {$port}");
-        $this->ins[$port]->close();
-    }
-
-    private function gone(int $port, string $why): void
-    {
-        $this->run->gone($this->now(), $port, $why);
-        $this->run->tell($this->now(), "{$this->ports[$port]->name}: {$why}; what it held is let go");
     }
 
     private function unwatch(string $name): void
@@ -273,7 +261,8 @@ final class Player
         foreach ($this->sensed as $port => $sensedUs) {
             if ($now - $sensedUs > self::SENSING_US) {
                 unset($this->sensed[$port]);
-                $this->gone($port, 'active sensing stopped');
+                $this->run->gone($now, $port, 'active sensing stopped');
+                $this->run->tell($now, "{$this->ports[$port]->name}: active sensing stopped; what it held is let go");
             }
         }
         $this->run->beat($now);

@@ -92,6 +92,11 @@ export interface components {
             word: string;
             hex: string;
         };
+        /** @description What stands behind a port on one computer, each way: `device:NAME`, `device:/path`, `stand-in` or `none`; null where nobody has said. */
+        Connected: {
+            in?: string;
+            out?: string;
+        };
         /** @description A physical control: what it is, where it is, what it sends and what it shows. */
         Control: {
             name: string;
@@ -433,6 +438,11 @@ export interface components {
             proofs?: components["schemas"]["KeptTape"][];
             log?: components["schemas"]["LogLine"][];
             report?: components["schemas"]["Report"];
+            connections?: {
+                [key: string]: {
+                    [key: string]: components["schemas"]["Connected"];
+                };
+            };
         };
         /** @description What a device passes on: by hardware (no delay, nothing filtered or merged), or message by message (forwarded when complete; may merge). Plugs and streams are named by their ids, a stream as "plug/stream". */
         Route: {

@@ -46,6 +46,7 @@ export type Rig = Omit<WholeRig, 'log' | 'proofs' | 'report' | 'rests' | 'done'>
 export type RigPart = Schemas['RigPart'];
 /** What the documents beside a rig hold. */
 export interface RigBeside {
+  connections: Pick<WholeRig, 'connections'>;
   log: Pick<WholeRig, 'log'>;
   proofs: Pick<WholeRig, 'proofs'>;
   report: Pick<WholeRig, 'report'>;

@@ -11,6 +11,10 @@ namespace ZigzagPost\Core\Live\Journal;
  */
 final readonly class Entry
 {
+    /** Directions of a device behind a port. */
+    public const IN = 0;
+    public const OUT = 1;
+
     private const HEAD = 9;
     /** Longest entry in bytes; bytes that came in are read in far smaller pieces. */
     private const MOST = 1 << 20;
@@ -34,10 +38,11 @@ final readonly class Entry
     public function bytes(): string
     {
         $body = match ($this->sort) {
-            EntrySort::Came, EntrySort::Gone, EntrySort::Owed => \chr($this->port).$this->text,
-            EntrySort::Begun, EntrySort::Sent => \chr($this->port).pack('V', $this->number),
+            EntrySort::Came, EntrySort::Gone, EntrySort::Owed, EntrySort::Muted, EntrySort::Unmuted, EntrySort::Stuck => \chr($this->port).$this->text,
+            EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut => \chr($this->port).pack('V', $this->number),
+            EntrySort::Opened, EntrySort::Closed => \chr($this->port).pack('V', $this->number).$this->text,
             EntrySort::KeptBack => \chr($this->port).pack('V', $this->number).($this->reason->value ?? ''),
-            EntrySort::Scene, EntrySort::Song => pack('V', $this->number),
+            EntrySort::Scene, EntrySort::Song, EntrySort::Stalled => pack('V', $this->number),
             default => $this->text,
         };
 
@@ -78,12 +83,12 @@ final readonly class Entry
         $time = unpack('P', $rest);
         $body = substr($rest, 8);
         [$least, $port] = match ($sort) {
-            EntrySort::Came, EntrySort::Gone, EntrySort::Owed => [1, true],
-            EntrySort::Begun, EntrySort::Sent, EntrySort::KeptBack => [5, true],
-            EntrySort::Scene, EntrySort::Song => [4, false],
+            EntrySort::Came, EntrySort::Gone, EntrySort::Owed, EntrySort::Muted, EntrySort::Unmuted, EntrySort::Stuck => [1, true],
+            EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut, EntrySort::KeptBack, EntrySort::Opened, EntrySort::Closed => [5, true],
+            EntrySort::Scene, EntrySort::Song, EntrySort::Stalled => [4, false],
             default => [0, false],
         };
-        $isFixed = \in_array($sort, [EntrySort::Begun, EntrySort::Sent, EntrySort::Scene, EntrySort::Song], true);
+        $isFixed = \in_array($sort, [EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut, EntrySort::Scene, EntrySort::Song, EntrySort::Stalled], true);
         if (null === $sort || $time[1] < 0 || \strlen($body) < $least || ($isFixed && \strlen($body) > $least)) {
             return null;
         }

@@ -33,6 +33,24 @@ enum EntrySort: int
     case Beat = 32;
     /** Something that people should know. */
     case Told = 33;
+    /** A device was opened behind a port; the number is the direction, see {@see Entry::OUT}. */
+    case Opened = 34;
+    /** A device behind a port is gone. */
+    case Closed = 35;
+    /** The player plays, from now on. */
+    case Playing = 36;
+    /** It was ended, and all is silent. */
+    case Ended = 37;
+    case Armed = 38;
+    case Disarmed = 39;
+    case Muted = 40;
+    case Unmuted = 41;
+    /** A port takes nothing. */
+    case Stuck = 42;
+    /** What leaves at a port comes back at the port of that number; that way is cut. */
+    case LoopCut = 43;
+    /** The player stood still for so many milliseconds. */
+    case Stalled = 44;
 
     /** Whether it was done to the engine, so that it belongs to a recording. */
     public function isDeed(): bool

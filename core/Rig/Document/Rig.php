@@ -25,6 +25,7 @@ final readonly class Rig
      * @param list<KeptTape> $proofs
      * @param list<LogLine> $log the earliest first
      * @param Report|null $report of the last rehearsal
+     * @param array<string, array<string, Connected>> $connections what stands behind ports, by computer and port
      * @param string|null $rulebook its text
      * @param string|null $book where the application keeps it; files hold the text instead
      */
@@ -59,6 +60,8 @@ final readonly class Rig
         public array $log = [],
         #[Of(Report::class)]
         public ?Report $report = null,
+        #[MapOf(new MapOf(new Of(Connected::class), most: 256), most: 100)]
+        public array $connections = [],
     ) {
     }
 

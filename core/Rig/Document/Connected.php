@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Document;
+
+use ZigzagPost\Core\Data\Text;
+
+/** What stands behind a port on one computer, each way: `device:NAME`, `device:/path`, `stand-in` or `none`; null where nobody has said. */
+final readonly class Connected
+{
+    public function __construct(
+        #[Text(200)]
+        public ?string $in = null,
+        #[Text(200)]
+        public ?string $out = null,
+    ) {
+    }
+}

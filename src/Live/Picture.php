@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use ZigzagPost\Core\Live\Journal\Entry;
+use ZigzagPost\Core\Live\Journal\EntrySort;
+use ZigzagPost\Core\Live\Standing;
+
+/** What people see of a host: what is connected, what passes, where the show stands, what was told. Made by the watcher from the player's journal alone. */
+final class Picture
+{
+    public const FILE = 'picture.json';
+    private const MOST_TOLD = 60;
+
+    /** @var array<string, string> what is open, by port and direction */
+    private array $open = [];
+    /** @var array<int, true> */
+    private array $muted = [];
+    /** @var array<int, true> */
+    private array $stuck = [];
+    /** @var array<string, bool> */
+    private array $armed = [];
+    /** @var array<int, int> messages that left, by port */
+    private array $sent = [];
+    /** @var array<int, int> messages that were kept back, by port */
+    private array $keptBack = [];
+    /** @var list<array{at: string, text: string}> the latest last */
+    private array $told = [];
+    private bool $isPlaying = false;
+    private bool $isNew = true;
+
+    public function __construct(private readonly Standing $standing)
+    {
+    }
+
+    /** @param bool $isOfNow whether it happened now, and not before this watcher began */
+    public function take(Entry $entry, bool $isOfNow = true): void
+    {
+        $this->standing->take($entry);
+        $this->isNew = $this->isNew || EntrySort::Beat !== $entry->sort;
+        $direction = Entry::OUT === $entry->number ? 'out' : 'in';
+        match ($entry->sort) {
+            EntrySort::Opened => $this->open["{$entry->port} {$direction}"] = $entry->text,
+            EntrySort::Closed => $this->forget("{$entry->port} {$direction}"),
+            EntrySort::Playing => $this->isPlaying = true,
+            EntrySort::Ended => $this->isPlaying = false,
+            EntrySort::Armed, EntrySort::Disarmed => $this->armed[$entry->text] = EntrySort::Armed === $entry->sort,
+            EntrySort::Muted => $this->muted[$entry->port] = true,
+            EntrySort::Unmuted => $this->unmute($entry->port),
+            EntrySort::Stuck => $this->stuck[$entry->port] = true,
+            EntrySort::Sent => $this->left($entry->port),
+            EntrySort::KeptBack => $this->keptBack[$entry->port] = ($this->keptBack[$entry->port] ?? 0) + 1,
+            default => null,
+        };
+        $text = $isOfNow ? Wording::of($entry, $this->standing->course->ports->names) : null;
+        if (null !== $text) {
+            $this->told = \array_slice([...$this->told, ['at' => date('H:i:s'), 'text' => $text]], -self::MOST_TOLD);
+        }
+    }
+
+    /** A player was started again: it opens its devices anew, and nothing is armed. */
+    public function begin(): void
+    {
+        $this->open = $this->muted = $this->stuck = $this->armed = [];
+        $this->isPlaying = false;
+        $this->isNew = true;
+    }
+
+    /** The picture as JSON, if it is another than at the last call. */
+    public function text(): ?string
+    {
+        if (!$this->isNew) {
+            return null;
+        }
+        $this->isNew = false;
+        $course = $this->standing->course;
+        $ports = [];
+        foreach ($course->ports->names as $number => $name) {
+            $position = $course->ports->in[$number] ?? null;
+            $ports[] = [
+                'port' => $name,
+                'in' => $this->open["{$number} in"] ?? null,
+                'out' => $this->open["{$number} out"] ?? null,
+                'came' => null === $position ? 0 : $course->engine->state->in[$position],
+                'sent' => $this->sent[$number] ?? 0,
+                'keptBack' => $this->keptBack[$number] ?? 0,
+                'isMuted' => isset($this->muted[$number]),
+                'isStuck' => isset($this->stuck[$number]),
+            ];
+        }
+
+        return json_encode(
+            [
+                'isPlaying' => $this->isPlaying,
+                'scene' => $course->engine->state->scene,
+                'scenes' => $course->engine->book->scenes(),
+                'song' => $course->engine->state->song,
+                'songs' => \count($course->engine->book->songs()),
+                'ports' => $ports,
+                'armed' => (object) $this->armed,
+                'told' => $this->told,
+            ],
+            \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+        );
+    }
+
+    private function forget(string $place): void
+    {
+        unset($this->open[$place]);
+    }
+
+    private function unmute(int $port): void
+    {
+        unset($this->muted[$port]);
+    }
+
+    private function left(int $port): void
+    {
+        $this->sent[$port] = ($this->sent[$port] ?? 0) + 1;
+        unset($this->stuck[$port]);
+    }
+}
