@@ -33,4 +33,10 @@ export const VIEWS: readonly View[] = [
     to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/proof`),
     page: lazy(() => import('./proof/ProofPage')),
   },
+  {
+    path: 'rigs/:id/live',
+    label: 'Live',
+    to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/live`),
+    page: lazy(() => import('./live/LivePage')),
+  },
 ];

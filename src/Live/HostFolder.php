@@ -47,6 +47,7 @@ final readonly class HostFolder
         ftruncate($lock, 0);
         rewind($lock);
         fwrite($lock, 'process '.getmypid()." on this computer, state in {$state}\n");
+        fflush($lock);
         $path = (new MemoryFolder("{$state}/place", "{$state}/instead", is_dir('/dev/shm') ? '/dev/shm' : $state))->path();
         if (!is_dir($path) && !@mkdir($path, 0o700, true)) {
             throw CannotPlay::because("{$path}: this folder cannot be made");
@@ -70,6 +71,20 @@ final readonly class HostFolder
         return 1 === preg_match('/^zigzag-[0-9a-f]{32}$/D', $name) && MemoryFolder::isOurs($path)
             ? $path
             : throw CannotPlay::because('nothing plays with this state');
+    }
+
+    /** The process that plays with a state folder; null where none does. */
+    public static function ownerOf(string $state): ?int
+    {
+        $lock = @fopen("{$state}/".self::LOCK, 'r');
+        if (false === $lock) {
+            return null;
+        }
+        $isFree = flock($lock, \LOCK_SH | \LOCK_NB);
+        $owner = (string) fread($lock, 1000);
+        fclose($lock);
+
+        return !$isFree && 1 === preg_match('/^process (\d+) /', $owner, $part) ? (int) $part[1] : null;
     }
 
     /** Keeps what was played on disk, so that it outlasts the computer. */

@@ -35,6 +35,15 @@ final readonly class LivePlan
         return array_fill_keys(array_map(static fn (PlannedPort $port): string => $port->name, $heard), true);
     }
 
+    /** Whether a device stands behind any port. */
+    public function isConnected(): bool
+    {
+        return [] !== array_filter(
+            $this->ports,
+            static fn (PlannedPort $port): bool => ($port->isIn && $port->in->isDevice()) || ($port->isOut && $port->out->isDevice()),
+        );
+    }
+
     public function text(): string
     {
         return json_encode(

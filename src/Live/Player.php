@@ -45,9 +45,11 @@ final class Player
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
     private bool $isEnding = false;
+    private readonly int $watcher;
 
     public function __construct(private readonly LivePlan $plan, private readonly string $folder, private readonly HostClock $clock)
     {
+        $this->watcher = posix_getppid();
         $this->journal = new JournalFiles($folder);
         $told = $outlets = $switches = [];
         $standing = $this->journal->recover($plan, $told);
@@ -267,7 +269,7 @@ final class Player
         }
         $this->run->beat($now);
         $this->handOver();
-        if (1 === posix_getppid()) {
+        if (posix_getppid() !== $this->watcher) {
             $this->end(); // nobody watches any more
         }
         $isIdle = 0 === $this->run->waiting() && ($this->run->nextAt($now) ?? \PHP_INT_MAX) - $now > self::IDLE_US;

@@ -31,6 +31,12 @@ final class DataFolder
         return $this->beside('.locks');
     }
 
+    /** Shows that are played between real devices. */
+    public function live(): string
+    {
+        return $this->beside('.live');
+    }
+
     /** Backups that are coming in. */
     public function incoming(): string
     {

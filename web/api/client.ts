@@ -1,5 +1,6 @@
 import { answered, at, client, LONGEST_MS, of, uploaded, within, withRig } from './request';
 import { benchCalls } from './bench';
+import { liveCalls } from './live';
 import type {
   Candidate,
   Laying,
@@ -17,6 +18,7 @@ export { Refusal } from './request';
 
 export const api = {
   ...benchCalls,
+  ...liveCalls,
   /** @param kind null for all kinds */
   listDocuments: (kind: string | null, deleted = false) =>
     answered(

@@ -747,6 +747,65 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What can be connected to this computer, and which units have to be armed before anything is sent to them. */
+        get: operations["liveOf"];
+        /** Begins to play, by the connections that the rig names for this computer. */
+        put: operations["connect"];
+        post?: never;
+        /** Ends it, with notes off and pedals up; where it stood is kept. */
+        delete: operations["disconnect"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/live/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What plays at this moment; null where nothing does. */
+        get: operations["liveNow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/live/do": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells the player something. A unit that can hurt somebody is armed only by who says that its caution was read. */
+        post: operations["doLive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/lock": {
         parameters: {
             query?: never;
@@ -1456,6 +1515,63 @@ export interface components {
             at: string;
             words: string;
         };
+        LiveDeed: {
+            /** @enum {string} */
+            do: "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "arm" | "disarm";
+            /** @description The number of a scene or song from 1; the name of a port or unit. */
+            about?: string;
+            hasReadCaution?: boolean;
+        };
+        Live: {
+            /** @description The name of the computer that plays. */
+            computer: string;
+            ports: {
+                port: string;
+                isIn: boolean;
+                isOut: boolean;
+            }[];
+            devices: {
+                name: string;
+                title: string;
+                path: string;
+            }[];
+            /** @description Those that can hurt somebody and have to be armed. */
+            units: {
+                unit: string;
+                cautions: string[];
+            }[];
+        };
+        LiveNow: {
+            picture: null | components["schemas"]["LivePicture"];
+        };
+        LivePicture: {
+            isPlaying: boolean;
+            /** @description Position of the scene that is current. */
+            scene: number;
+            scenes: string[];
+            song: number;
+            songs: number;
+            ports: components["schemas"]["LivePort"][];
+            armed: {
+                [key: string]: boolean;
+            };
+            /** @description The latest last. */
+            told: {
+                at: string;
+                text: string;
+            }[];
+        };
+        LivePort: {
+            port: string;
+            /** @description What is open there. */
+            in: string | null;
+            out: string | null;
+            came: number;
+            sent: number;
+            keptBack: number;
+            isMuted: boolean;
+            isStuck: boolean;
+        };
         Stage: {
             bench: string | null;
             /** @description How far the bench is. */
@@ -1712,7 +1828,7 @@ export interface components {
             alone?: boolean;
         };
         /** @enum {string} */
-        RigPart: "log" | "proofs" | "report" | "rests" | "ticks";
+        RigPart: "connections" | "log" | "proofs" | "report" | "rests" | "ticks";
         Document: {
             id: string;
             kind: string;
@@ -3753,6 +3869,134 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    liveOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What can be connected */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Live"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    connect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Whether everything real comes in and nothing real goes out. */
+                    isDry: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What plays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveNow"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    disconnect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What plays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveNow"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    liveNow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What plays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveNow"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    doLive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LiveDeed"];
+            };
+        };
+        responses: {
+            /** @description What plays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveNow"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     lockShow: {

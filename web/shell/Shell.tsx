@@ -3,6 +3,7 @@ import { Fragment, Suspense, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
 import { currentBench, onBench } from '../session/benches';
 import type { BenchStore } from '../session/BenchStore';
+import { canPanic, onPanicChanged, panic } from '../session/panic';
 import { usePart } from '../session/Told';
 import { Guide } from '../guide/Guide';
 import { useGuide } from '../guide/place';
@@ -22,6 +23,7 @@ export function Shell() {
   const [theme, setTheme] = useTheme();
   const [guide] = useGuide();
   const bench = useSyncExternalStore(onBench, currentBench);
+  const isPanicThere = useSyncExternalStore(onPanicChanged, canPanic);
   const { pathname } = useLocation();
   const rig = useMatch('/rigs/:id/*')?.params.id ?? bench?.store.rig ?? null;
   return (
@@ -31,7 +33,7 @@ export function Shell() {
           <Mark />
           <span className="sr-only 2xl:not-sr-only">Zigzag Post</span>
         </p>
-        <nav aria-label="Views" className="mr-auto flex items-center gap-1 lg:mr-2">
+        <nav aria-label="Views" className="mr-auto flex flex-wrap items-center gap-1 lg:mr-2">
           {VIEWS.map(
             ({ path, label, to }) =>
               label !== undefined && (
@@ -64,8 +66,8 @@ export function Shell() {
           className="px-5 font-semibold"
           icon={<OctagonX size={18} />}
           label="Panic (Esc)"
-          disabled={bench === null}
-          onClick={() => bench?.store.panic()}
+          disabled={!isPanicThere}
+          onClick={panic}
         />
       </header>
       {bench !== null && <AfterPanic store={bench.store} />}

@@ -7,6 +7,7 @@ const panic = vi.fn();
 let isOpen = true;
 vi.mock('../session/benches', () => ({
   currentBench: () => (isOpen ? { id: 'a', store: { panic } } : null),
+  onBench: () => () => undefined,
 }));
 
 function Screen() {

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { currentBench } from '../session/benches';
+import { panic } from '../session/panic';
 
 /** A second Escape within this time is meant as panic, whatever took the first one. */
 const AGAIN_MS = 1000;
@@ -8,7 +8,7 @@ const AGAIN_MS = 1000;
 const OPEN = 'dialog[open], [popover]:popover-open, [role=menu], .cm-tooltip-autocomplete, .cm-tooltip form';
 const TYPED = 'input[type=search], input[list]';
 
-/** Escape is panic in every view of a window that has a bench open, unless something on the screen takes it. */
+/** Escape is panic in every view of a window that has a bench or a live show open, unless something on the screen takes it. */
 export function usePanicKey(): void {
   useEffect(() => {
     let lastMs = -AGAIN_MS;
@@ -21,13 +21,13 @@ export function usePanicKey(): void {
       lastMs = event.timeStamp;
       isSettled = isAgain || isTaken(event.target);
       if (isAgain) {
-        currentBench()?.store.panic();
+        panic();
       }
     };
     // Whoever takes it says so by then.
     const after = (event: KeyboardEvent) => {
       if (event.key === 'Escape' && !event.repeat && !isSettled && !event.defaultPrevented) {
-        currentBench()?.store.panic();
+        panic();
       }
     };
     window.addEventListener('keydown', before, true);

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use App\Storage\DataFolder;
+
+/** The hosts of this computer, one for each rig that plays between real devices: started, ended, looked at and told what to do. */
+final readonly class LiveHosts
+{
+    private const BEGINS_WITHIN_S = 8.0;
+    private const ENDS_WITHIN_S = 6.0;
+    private const LOOK_US = 30_000;
+    /** Closes whatever the server has open, so that a host keeps none of its sockets and locks; then becomes the host, in a session of its own. */
+    private const BEGIN = 'for fd in /proc/self/fd/*; do n="${fd##*/}"; [ "$n" -le 2 ] || eval "exec $n>&-"; done; exec "$@"';
+
+    public function __construct(private DataFolder $data, private string $projectDir)
+    {
+    }
+
+    /**
+     * Starts the host of a rig, and waits until it plays.
+     *
+     * @param string $json the rig as a file of it holds it, with its rules
+     *
+     * @throws CannotPlay with what stands in the way
+     */
+    public function begin(string $rig, string $json, bool $isDry): void
+    {
+        if ($this->isThere($rig)) {
+            throw CannotPlay::because('this show is connected already');
+        }
+        $folder = $this->folder($rig);
+        if (!is_dir($folder) && !@mkdir($folder, 0o700, true)) {
+            throw CannotPlay::because('the folder of the show cannot be made; is the disk full?');
+        }
+        chmod($folder, 0o700);
+        HostFolder::write("{$folder}/rig.json", $json);
+        $log = "{$folder}/log";
+        @unlink($log);
+        $command = ['setsid', '--fork', 'bash', '-c', self::BEGIN, 'host', self::php(), '-d', 'memory_limit=1G', "{$this->projectDir}/src/zigzag.php"];
+        array_push($command, 'live', "{$folder}/rig.json", '--state', "{$folder}/state", ...$isDry ? ['--dry'] : []);
+        $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes);
+        if (!\is_resource($process)) {
+            throw CannotPlay::because('no host can be started on this computer');
+        }
+        proc_close($process);
+        $this->await($rig, $log);
+    }
+
+    /** Ends the host of a rig: notes off, pedals up, state kept. */
+    public function end(string $rig): void
+    {
+        $pid = $this->pid($rig);
+        if (null === $pid) {
+            return;
+        }
+        posix_kill($pid, \SIGINT);
+        for ($end = microtime(true) + self::ENDS_WITHIN_S; $this->isThere($rig) && microtime(true) < $end;) {
+            usleep(self::LOOK_US);
+        }
+    }
+
+    public function isThere(string $rig): bool
+    {
+        return null !== $this->pid($rig);
+    }
+
+    /**
+     * Tells the player of a rig something.
+     *
+     * @throws CannotPlay where it cannot be done, or nothing plays
+     */
+    public function tell(string $rig, string $command): void
+    {
+        $answer = CommandSocket::tell(HostFolder::placeOf($this->state($rig)), $command);
+        if (Command::OK !== $answer) {
+            throw CannotPlay::because($answer);
+        }
+    }
+
+    /** @return array<string, mixed>|null what {@see Picture} shows; null where nothing plays */
+    public function picture(string $rig): ?array
+    {
+        if (!$this->isThere($rig)) {
+            return null;
+        }
+        try {
+            $picture = json_decode((string) @file_get_contents(HostFolder::placeOf($this->state($rig)).'/'.Picture::FILE), true);
+        } catch (CannotPlay) {
+            return null;
+        }
+
+        /** @var array<string, mixed>|null */
+        return \is_array($picture) ? $picture : null;
+    }
+
+    /** @throws CannotPlay with what the host said before it ended */
+    private function await(string $rig, string $log): void
+    {
+        $wasThere = false;
+        for ($end = microtime(true) + self::BEGINS_WITHIN_S; microtime(true) < $end; usleep(self::LOOK_US)) {
+            if (true === ($this->picture($rig)['isPlaying'] ?? false)) {
+                return;
+            }
+            $isThere = $this->isThere($rig);
+            $lines = explode("\n", trim((string) @file_get_contents($log)));
+            if (!$isThere && ($wasThere || '' !== $lines[0])) {
+                throw CannotPlay::because(str_replace(\dirname($log).'/', '', $lines[\count($lines) - 1]));
+            }
+            $wasThere = $isThere;
+        }
+        throw CannotPlay::because('the player did not begin within eight seconds');
+    }
+
+    private function folder(string $rig): string
+    {
+        return $this->data->live().'/'.hash('xxh128', $rig);
+    }
+
+    private function state(string $rig): string
+    {
+        return $this->folder($rig).'/state';
+    }
+
+    private function pid(string $rig): ?int
+    {
+        return HostFolder::ownerOf($this->state($rig));
+    }
+
+    /** The command line of PHP: the server itself runs as another program. */
+    private static function php(): string
+    {
+        return 'cli' === \PHP_SAPI ? \PHP_BINARY : \PHP_BINDIR.'/php';
+    }
+}

@@ -1,0 +1,61 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
+import { api } from '../api/client';
+import type { LiveDeed, LivePicture } from '../api/types';
+import { silenceLive } from '../session/panic';
+
+const EVERY_MS = 400;
+
+export interface LiveWatch {
+  /** What plays; null while nothing does. */
+  picture: LivePicture | null;
+  /** Whether it is being connected or ended. */
+  isBusy: boolean;
+  /** What stands in the way of what was last asked for. */
+  problem: string | null;
+  forget: () => void;
+  connect: (isDry: boolean) => void;
+  disconnect: () => void;
+  do: (deed: LiveDeed) => void;
+}
+
+/** Looks again and again at what plays between real devices, and tells the player what to do. */
+export function useLive(id: string): LiveWatch {
+  const queries = useQueryClient();
+  const [problem, setProblem] = useState<string | null>(null);
+  const key = ['live-now', id];
+  const now = useQuery({
+    queryKey: key,
+    queryFn: () => api.liveNow(id),
+    refetchInterval: EVERY_MS,
+    refetchIntervalInBackground: true,
+    networkMode: 'always',
+    retry: false,
+    gcTime: 0,
+  });
+  const told = {
+    onSuccess: (answer: { picture: LivePicture | null }) => {
+      setProblem(null);
+      queries.setQueryData(key, answer);
+    },
+    onError: (error: Error) => setProblem(error.message),
+  };
+  const connecting = useMutation({ mutationFn: (isDry: boolean) => api.connect(id, isDry), ...told });
+  const ending = useMutation({ mutationFn: () => api.disconnect(id), ...told });
+  const doing = useMutation({ mutationFn: (deed: LiveDeed) => api.doLive(id, deed), ...told });
+  const { mutate } = doing;
+  const isThere = (now.data?.picture ?? null) !== null;
+  useEffect(() => {
+    silenceLive(isThere ? () => mutate({ do: 'panic' }) : null);
+    return () => silenceLive(null);
+  }, [isThere, mutate]);
+  return {
+    picture: now.data?.picture ?? null,
+    isBusy: connecting.isPending || ending.isPending,
+    problem: problem ?? now.error?.message ?? null,
+    forget: useCallback(() => setProblem(null), []),
+    connect: connecting.mutate,
+    disconnect: ending.mutate,
+    do: mutate,
+  };
+}
