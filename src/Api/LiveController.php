@@ -123,7 +123,7 @@ final readonly class LiveController
 
     private function picture(Document $rig): JsonResponse
     {
-        return new JsonResponse(['picture' => $this->hosts->picture($rig->id)]);
+        return JsonResponse::fromJsonString('{"picture":'.($this->hosts->picture($rig->id) ?? 'null').'}');
     }
 
     /** @return list<array{unit: string, cautions: list<string>}> */

@@ -46,6 +46,7 @@ final class Host
         private readonly \Closure $onPlaying,
         ?string $recording = null,
     ) {
+        @unlink("{$folder->path}/".Picture::FILE);
         $told = [];
         // What came before this watcher began is in here.
         $this->picture = new Picture((new JournalFiles($folder->path))->recover($plan, $told));

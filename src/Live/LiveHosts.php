@@ -80,20 +80,26 @@ final readonly class LiveHosts
         }
     }
 
-    /** @return array<string, mixed>|null what {@see Picture} shows; null where nothing plays */
-    public function picture(string $rig): ?array
+    /** What {@see Picture} shows, as JSON; null where nothing plays. */
+    public function picture(string $rig): ?string
     {
         if (!$this->isThere($rig)) {
             return null;
         }
         try {
-            $picture = json_decode((string) @file_get_contents(HostFolder::placeOf($this->state($rig)).'/'.Picture::FILE), true);
+            $picture = (string) @file_get_contents(HostFolder::placeOf($this->state($rig)).'/'.Picture::FILE);
         } catch (CannotPlay) {
             return null;
         }
 
-        /** @var array<string, mixed>|null */
-        return \is_array($picture) ? $picture : null;
+        return '' === $picture ? null : $picture;
+    }
+
+    private function isPlaying(string $rig): bool
+    {
+        $picture = json_decode($this->picture($rig) ?? '', true);
+
+        return \is_array($picture) && true === ($picture['isPlaying'] ?? false);
     }
 
     /** @throws CannotPlay with what the host said before it ended */
@@ -101,7 +107,7 @@ final readonly class LiveHosts
     {
         $wasThere = false;
         for ($end = microtime(true) + self::BEGINS_WITHIN_S; microtime(true) < $end; usleep(self::LOOK_US)) {
-            if (true === ($this->picture($rig)['isPlaying'] ?? false)) {
+            if ($this->isPlaying($rig)) {
                 return;
             }
             $isThere = $this->isThere($rig);

@@ -160,6 +160,11 @@ $pictures = [
         $page->findElement(By::linkText('Proof'))->click();
         sleep(4);
     },
+    'live' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Live'))->click();
+        sleep(3);
+    },
     'stage' => static function (RemoteWebDriver $page) use ($open): void {
         $open($page, 'The ferry, mended');
         $page->findElement(By::linkText('Show'))->click();

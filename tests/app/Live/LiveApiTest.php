@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\App\Live;
+
+use App\Live\LiveHosts;
+use ZigzagPost\Tests\App\ApiTestCase;
+use ZigzagPost\Tests\Core\Rig\Kit;
+
+/** A show between real devices through the API: connecting, what people do, what they see. */
+final class LiveApiTest extends ApiTestCase
+{
+    private const RULES = "port keys in\nport synth out\nscene \"Calm\"\nscene \"Storm\"\n  on enter post program 7 to synth\nalways\nrule \"r\"\n  take any\n  send synth\n";
+
+    private string $rig = '';
+    private string $folder = '';
+    /** @var array<string, resource> */
+    private array $fifos = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->folder = sys_get_temp_dir().'/live-api-'.bin2hex(random_bytes(6));
+        mkdir($this->folder, 0o700);
+        foreach (['keys', 'synth'] as $port) {
+            posix_mkfifo("{$this->folder}/{$port}", 0o600);
+            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
+            \assert(false !== $fifo);
+            stream_set_blocking($fifo, false);
+            $this->fifos[$port] = $fifo;
+        }
+    }
+
+    protected function tearDown(): void
+    {
+        if ('' !== $this->rig) {
+            $hosts = self::getContainer()->get(LiveHosts::class);
+            \assert($hosts instanceof LiveHosts);
+            $hosts->end($this->rig);
+        }
+        foreach (['/keys', '/synth', ''] as $name) {
+            '' === $name ? @rmdir($this->folder) : @unlink($this->folder.$name);
+        }
+        parent::tearDown();
+    }
+
+    public function testAShowIsConnectedLedAndEnded(): void
+    {
+        $rig = $this->rig = $this->rig(['keys' => ['in' => "device:{$this->folder}/keys"], 'synth' => ['out' => "device:{$this->folder}/synth"]]);
+        $live = $this->call('GET', "/api/rigs/{$rig}/live", null, 200, 'Live');
+        self::assertSame(gethostname(), $live['computer']);
+        self::assertSame([['port' => 'keys', 'isIn' => true, 'isOut' => false], ['port' => 'synth', 'isIn' => false, 'isOut' => true]], $live['ports']);
+        self::assertNull($this->call('GET', "/api/rigs/{$rig}/live/now", null, 200, 'LiveNow')['picture']);
+
+        $picture = $this->picture($this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 200, 'LiveNow'));
+        self::assertTrue($picture['isPlaying']);
+        self::assertSame(['Calm', 'Storm'], $picture['scenes']);
+        $this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 422, 'Problem');
+
+        fwrite($this->fifos['keys'], "\x90\x3C\x64");
+        self::assertSame("\x90\x3C\x64", $this->heard(3));
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'scene', 'about' => '2'], 200, 'LiveNow');
+        self::assertSame("\xC0\x07", $this->heard(2));
+        foreach ([['do' => 'scene', 'about' => '9'], ['do' => 'scene', 'about' => 'x'], ['do' => 'mute', 'about' => 'attic'], ['do' => 'restore', 'about' => 'nobody']] as $deed) {
+            $this->call('POST', "/api/rigs/{$rig}/live/do", $deed, 422, 'Problem');
+        }
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'dance'], 400, 'Problem');
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'panic'], 200, 'LiveNow');
+        self::assertSame('803c40b04000b07b00b07800', bin2hex($this->heard(12)));
+
+        $this->until($rig, static fn (array $now): bool => [1, 6] === [$now['scene'] ?? null, self::synth($now, 'sent')]);
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'mute', 'about' => 'synth'], 200, 'LiveNow');
+        $this->until($rig, static fn (array $now): bool => true === self::synth($now, 'isMuted'));
+        self::assertNull($this->call('DELETE', "/api/rigs/{$rig}/live", null, 200, 'LiveNow')['picture']);
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'panic'], 422, 'Problem');
+    }
+
+    public function testWhatStandsInTheWayIsSaid(): void
+    {
+        $rig = $this->rig = $this->rig([]);
+        self::assertStringContainsString('nothing is connected', $this->text($this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 422, 'Problem'), 'error'));
+        $this->call('GET', '/api/rigs/0123456789abcdef/live', null, 404, 'Problem');
+        $this->call('PUT', '/api/rigs/0123456789abcdef/live', ['isDry' => false], 404, 'Problem');
+    }
+
+    public function testAUnitIsArmedByWhoHasReadItsCaution(): void
+    {
+        $rig = $this->rig = $this->rig(['synth' => ['out' => "device:{$this->folder}/synth"]], true);
+        $live = $this->call('GET', "/api/rigs/{$rig}/live", null, 200, 'Live');
+        self::assertStringContainsString('licensed operators', json_encode($live['units'], \JSON_THROW_ON_ERROR));
+        $this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 200, 'LiveNow');
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'arm', 'about' => 'flame'], 422, 'Problem');
+        $this->until($rig, static fn (array $now): bool => ['flame' => false] === ($now['armed'] ?? null));
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'scene', 'about' => '2'], 200);
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'arm', 'about' => 'flame', 'hasReadCaution' => true], 200, 'LiveNow');
+        $this->until($rig, static fn (array $now): bool => ['flame' => true] === ($now['armed'] ?? null));
+        self::assertSame('', $this->heard(1, 0.2), 'what was withheld does not come after');
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'scene', 'about' => '2'], 200);
+        self::assertSame("\xC0\x07", $this->heard(2));
+    }
+
+    /** @param array<string, array<string, string>> $connections */
+    private function rig(array $connections, bool $withFlame = false): string
+    {
+        $flame = [
+            'schema' => 1,
+            'name' => 'Flame',
+            'sort' => 'other',
+            'hazards' => ['flame'],
+            'plugs' => [Kit::din('in', 'in')],
+            'hears' => [['id' => 'main', 'at' => ['in'], 'channel' => 1]],
+        ];
+        $json = [
+            'schema' => 1,
+            'name' => 'Trial',
+            'charts' => $withFlame ? ['flame' => ['revision' => 1, 'chart' => $flame]] : new \stdClass(),
+            'units' => $withFlame ? [['name' => 'flame', 'chart' => ['id' => 'flame', 'revision' => 1]]] : [],
+            'leads' => $withFlame ? [Kit::lead('a', 'post synth', 'flame in')] : [],
+            'rulebook' => self::RULES,
+            'connections' => [] === $connections ? new \stdClass() : [(string) gethostname() => $connections],
+        ];
+
+        return $this->text($this->upload('trial.rig.json', json_encode($json, \JSON_THROW_ON_ERROR), 201, '/api/documents/import'), 'id');
+    }
+
+    /** @param \Closure(array<mixed>): bool $isSo */
+    private function until(string $rig, \Closure $isSo): void
+    {
+        $now = [];
+        for ($end = microtime(true) + 3; microtime(true) < $end; usleep(20_000)) {
+            $now = (array) ($this->call('GET', "/api/rigs/{$rig}/live/now", null, 200, 'LiveNow')['picture'] ?? []);
+            if ($isSo($now)) {
+                return;
+            }
+        }
+        self::fail(json_encode($now, \JSON_THROW_ON_ERROR));
+    }
+
+    /** @param array<mixed> $now */
+    private static function synth(array $now, string $field): mixed
+    {
+        $port = \is_array($now['ports'] ?? null) ? $now['ports'][1] ?? null : null;
+
+        return \is_array($port) ? $port[$field] ?? null : null;
+    }
+
+    private function heard(int $bytes, float $withinS = 3.0): string
+    {
+        $heard = '';
+        for ($end = microtime(true) + $withinS; \strlen($heard) < $bytes && microtime(true) < $end; usleep(5_000)) {
+            $heard .= (string) fread($this->fifos['synth'], max(1, $bytes - \strlen($heard)));
+        }
+
+        return $heard;
+    }
+
+    /**
+     * @param array<mixed> $answer
+     *
+     * @return array<mixed>
+     */
+    private function picture(array $answer): array
+    {
+        self::assertIsArray($answer['picture']);
+
+        return $answer['picture'];
+    }
+}

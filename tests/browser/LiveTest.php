@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** The demo show between devices: FIFOs that stand for them are connected, played, silenced, and let go. */
+final class LiveTest extends PageTestCase
+{
+    private string $rig = '';
+    private string $folder = '';
+    /** @var array<string, resource> */
+    private array $fifos = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->folder = sys_get_temp_dir().'/live-page-'.bin2hex(random_bytes(6));
+        mkdir($this->folder, 0o700);
+        foreach (['keys', 'synths'] as $port) {
+            posix_mkfifo("{$this->folder}/{$port}", 0o600);
+            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
+            \assert(false !== $fifo);
+            stream_set_blocking($fifo, false);
+            $this->fifos[$port] = $fifo;
+        }
+        $this->page->get(Application::noPage());
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada'); localStorage.removeItem('zigzag-volume-read')");
+        $rig = $this->page->executeAsyncScript(
+            <<<'JS'
+            const done = arguments[0];
+            (async () => {
+                const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
+                const text = await (await fetch(`/api/rigs/${mended.id}/file`)).text();
+                const body = new FormData();
+                body.append('file', new File([text], 'Tonight.rig.json'));
+                done((await (await fetch('/api/documents/import', { method: 'POST', body })).json()).id);
+            })();
+            JS,
+        );
+        self::assertIsString($rig);
+        $this->rig = $rig;
+    }
+
+    protected function tearDown(): void
+    {
+        $this->page->executeAsyncScript('fetch(`/api/rigs/${arguments[0]}/live`, { method: "DELETE" }).finally(arguments[1])', [$this->rig]);
+        parent::tearDown();
+        foreach (['/keys', '/synths'] as $name) {
+            @unlink($this->folder.$name);
+        }
+        @rmdir($this->folder);
+    }
+
+    public function testAShowIsConnectedPlayedAndEnded(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}/live");
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Now]'), 'Choose a device behind at least one port'), 'what to do first');
+        $this->path('keys hears', 'no path');
+        $this->until(fn (): bool => str_contains($this->text('main'), 'is no path; it begins with /'), 'a mistake is explained where it was made');
+        $this->path('keys hears', "{$this->folder}/keys");
+        $this->path('synths sends to', "{$this->folder}/synths");
+        $this->until(fn (): bool => !$this->button('Connect')->getAttribute('disabled'), 'it can be connected');
+        self::assertSame([], Axe::serious($this->page));
+        $this->button('Connect')->click();
+        $this->until(fn (): bool => str_contains($this->text('dialog'), 'Turn monitors and in-ear packs down'), 'the volume first');
+        $this->button('The volume is down: connect')->click();
+        $this->until(fn (): bool => str_starts_with($this->text('[aria-label=Now] [role=status]'), 'Harbour'), 'it plays');
+
+        fwrite($this->fifos['keys'], "\x90\x3C\x64");
+        self::assertStringContainsString("\x3C\x64", $this->heard(3));
+        $this->until(fn (): bool => 2 === substr_count($this->text('main table'), 'open'), 'both are there');
+        $this->button('Open sea')->click();
+        $this->until(fn (): bool => 'Open sea' === $this->text('[aria-label=Now] [role=status]'), 'another scene');
+        self::assertSame([], Axe::serious($this->page));
+
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        self::assertStringContainsString("\x78\x00", $this->heard(12), 'Escape silences devices');
+
+        rename("{$this->folder}/keys", "{$this->folder}/away");
+        $this->until(fn (): bool => str_contains($this->text('main table'), 'gone: plug it in'), 'a device that is gone is seen');
+        rename("{$this->folder}/away", "{$this->folder}/keys");
+        $this->until(fn (): bool => !str_contains($this->text('main table'), 'gone: plug it in'), 'and comes back by itself');
+
+        // The page goes, the show goes on.
+        $this->page->get(Application::noPage());
+        fwrite($this->fifos['keys'], "\x90\x40\x64");
+        self::assertStringContainsString("\x40\x64", $this->heard(3));
+        $this->page->get(Application::address()."/rigs/{$this->rig}/live");
+        $this->until(fn (): bool => 'Open sea' === $this->text('[aria-label=Now] [role=status]'), 'it still plays');
+        $this->button('End: notes off')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Now]'), 'Press Connect'), 'it has ended');
+        self::assertStringContainsString("\x40\x40", $this->heard(3), 'with notes off');
+    }
+
+    /** Types a path behind a port. */
+    private function path(string $label, string $path): void
+    {
+        $this->waitFor("select[aria-label=\"{$label}\"]");
+        $this->page->findElement(By::xpath("//select[@aria-label='{$label}']/option[@value='path']"))->click();
+        $field = $this->one("input[aria-label=\"Path of {$label}\"]");
+        $field->clear();
+        $field->sendKeys($path.WebDriverKeys::ENTER);
+    }
+
+    private function heard(int $least): string
+    {
+        $heard = '';
+        for ($end = microtime(true) + 4; \strlen($heard) < $least && microtime(true) < $end; usleep(10_000)) {
+            $heard .= (string) fread($this->fifos['synths'], 4096);
+        }
+
+        return $heard;
+    }
+}
