@@ -11,6 +11,8 @@ final readonly class LiveHosts
 {
     private const BEGINS_WITHIN_S = 8.0;
     private const ENDS_WITHIN_S = 6.0;
+    /** SIGINT, which PHP behind a web server has no name for. */
+    private const INTERRUPT = 2;
     private const LOOK_US = 30_000;
     /** Closes whatever the server has open, so that a host keeps none of its sockets and locks; then becomes the host, in a session of its own. */
     private const BEGIN = 'for fd in /proc/self/fd/*; do n="${fd##*/}"; [ "$n" -le 2 ] || eval "exec $n>&-"; done; exec "$@"';
@@ -56,7 +58,7 @@ final readonly class LiveHosts
         if (null === $pid) {
             return;
         }
-        posix_kill($pid, \SIGINT);
+        posix_kill($pid, self::INTERRUPT);
         for ($end = microtime(true) + self::ENDS_WITHIN_S; $this->isThere($rig) && microtime(true) < $end;) {
             usleep(self::LOOK_US);
         }

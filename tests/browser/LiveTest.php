@@ -62,6 +62,7 @@ final class LiveTest extends PageTestCase
         $this->path('keys hears', 'no path');
         $this->until(fn (): bool => str_contains($this->text('main'), 'is no path; it begins with /'), 'a mistake is explained where it was made');
         $this->path('keys hears', "{$this->folder}/keys");
+        $this->until(fn (): bool => !str_contains($this->text('main'), 'is no path'), 'it is one now');
         $this->path('synths sends to', "{$this->folder}/synths");
         $this->until(fn (): bool => !$this->button('Connect')->getAttribute('disabled'), 'it can be connected');
         self::assertSame([], Axe::serious($this->page));
@@ -102,8 +103,7 @@ final class LiveTest extends PageTestCase
         $this->waitFor("select[aria-label=\"{$label}\"]");
         $this->page->findElement(By::xpath("//select[@aria-label='{$label}']/option[@value='path']"))->click();
         $field = $this->one("input[aria-label=\"Path of {$label}\"]");
-        $field->clear();
-        $field->sendKeys($path.WebDriverKeys::ENTER);
+        $field->sendKeys(WebDriverKeys::ESCAPE.$path.WebDriverKeys::ENTER);
     }
 
     private function heard(int $least): string

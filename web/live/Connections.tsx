@@ -26,7 +26,10 @@ export function Connections({
       ...value,
       connections: {
         ...value.connections,
-        [live.computer]: { ...here, [port]: { ...here[port], [direction]: connection } },
+        [live.computer]: {
+          ...value.connections?.[live.computer],
+          [port]: { ...value.connections?.[live.computer]?.[port], [direction]: connection },
+        },
       },
     }));
   return (
