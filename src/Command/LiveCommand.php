@@ -89,11 +89,11 @@ final class LiveCommand extends Command
         if (true === $input->getOption('check')) {
             return self::check($plan, $output);
         }
+        $arms = array_values(array_map(OptionText::of(...), (array) $input->getOption('arm')));
+        self::confirm($planner, $arms, $output);
         if (!$plan->isConnected()) {
             throw CannotPlay::because("nothing is connected to {$file}; name what stands behind a port with --connect PORT=device:NAME");
         }
-        $arms = array_values(array_map(OptionText::of(...), (array) $input->getOption('arm')));
-        self::confirm($planner, $arms, $output);
         $folder = HostFolder::take($state, $file);
         $plan = $planner->plan((new BookShelf($folder->path))->put($source, $planner->text()), $connect, $plan->isDry);
         HostFolder::write("{$folder->path}/".LivePlan::FILE, $plan->text());

@@ -28,6 +28,7 @@ final class Host
     private JournalFollower $follower;
     private readonly ?LiveRecorder $recorder;
     private readonly Picture $picture;
+    private readonly Supervisor $supervisor;
     private float $drawnAt = 0.0;
     /** Pieces that came in, and messages that left. */
     private int $came = 0;
@@ -46,10 +47,12 @@ final class Host
         private readonly \Closure $onPlaying,
         ?string $recording = null,
     ) {
+        $this->supervisor = new Supervisor();
         @unlink("{$folder->path}/".Picture::FILE);
         $told = [];
         // What came before this watcher began is in here.
         $this->picture = new Picture((new JournalFiles($folder->path))->recover($plan, $told));
+        array_map($tell, $told);
         $this->follower = new JournalFollower($folder->path, JournalFiles::latest($folder->path));
         foreach ($this->follower->entries() as $entry) {
             unset($entry);
@@ -77,6 +80,7 @@ final class Host
             $isRunning = $this->isRunning();
             if ($this->isEnding && !$hasAsked && $isRunning) {
                 $hasAsked = true;
+                $this->supervisor->stopping();
                 $this->signal(\SIGTERM);
             }
             if (!$isRunning) {
@@ -148,6 +152,7 @@ final class Host
     {
         foreach ($this->follower->entries() as $entry) {
             $this->signedAt = microtime(true);
+            $this->supervisor->alive();
             $this->hear($entry);
         }
         $this->recorder?->sync();
@@ -174,6 +179,7 @@ final class Host
         $text = Wording::of($entry, array_map(static fn (PlannedPort $port): string => $port->name, $this->plan->ports));
         null === $text ?: ($this->tell)($text);
         if (EntrySort::Playing === $entry->sort && 1 === $this->starts) {
+            $this->supervisor->ready();
             ($this->onPlaying)();
         }
     }

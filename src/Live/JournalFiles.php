@@ -65,8 +65,12 @@ final class JournalFiles
             rename($file, "{$this->folder}/damaged-".basename($file));
         }
         $told[] = 'what was kept of this run is damaged, or of other rules; it was put aside, and the show begins anew';
+        $standing = $this->fresh($plan);
+        // In a stretch of its own, so that whoever follows the journal comes to it.
+        HostFolder::write(self::checkpoint($this->folder, $latest + 1), Checkpoint::write($standing));
+        touch(self::journal($this->folder, $latest + 1));
 
-        return $this->fresh($plan);
+        return $standing;
     }
 
     /** Writes entries; they have to be there before anything is handed over. */

@@ -147,6 +147,56 @@ final class LiveTest extends TestCase
         self::assertStringEndsWith("\x90\x40\x64", $live->got['synth']);
     }
 
+    public function testASupervisorHearsThatItIsReadyAliveAndStopping(): void
+    {
+        $live = $this->live();
+        $socket = stream_socket_server("udg://{$live->path('notify')}", $code, $text, \STREAM_SERVER_BIND);
+        self::assertIsResource($socket);
+        putenv("NOTIFY_SOCKET={$live->path('notify')}");
+        $live->start();
+        putenv('NOTIFY_SOCKET');
+        $live->hear(0.7);
+        $live->stop();
+        stream_set_blocking($socket, false);
+        $said = [];
+        while ('' !== ($word = (string) stream_socket_recvfrom($socket, 100))) {
+            $said[] = $word;
+        }
+        self::assertContains('READY=1', $said);
+        self::assertGreaterThanOrEqual(2, \count(array_keys($said, 'WATCHDOG=1', true)));
+        self::assertSame(['READY=1', 'STOPPING=1'], array_values(array_diff($said, ['WATCHDOG=1'])));
+    }
+
+    public function testTheServiceOfASmallComputerIsSound(): void
+    {
+        $live = $this->live();
+        $unit = str_replace('/opt/zigzag-post', \dirname(__DIR__, 3), (string) file_get_contents(__DIR__.'/../../../config/server/zigzag.service'));
+        file_put_contents($live->path('zigzag.service'), $unit);
+        $process = proc_open(['systemd-analyze', 'verify', $live->path('zigzag.service')], [2 => ['pipe', 'w']], $pipes);
+        self::assertIsResource($process);
+        $said = (string) stream_get_contents($pipes[2]);
+        self::assertSame(0, proc_close($process), $said);
+        self::assertSame('', $said);
+        preg_match('/^ExecStart=(.*)$/m', $unit, $command);
+        self::assertStringContainsString('/bin/zigzag live /var/lib/zigzag/rig.json --state /var/lib/zigzag/state', $command[1] ?? '');
+    }
+
+    public function testAStateThatIsDamagedIsPutAsideAndTheShowBegins(): void
+    {
+        $live = $this->live();
+        $live->start();
+        $live->tell('scene 2');
+        $live->stop();
+        foreach (glob($live->path('state/kept').'/{checkpoint,journal}-*', \GLOB_BRACE) ?: [] as $file) {
+            file_put_contents($file, str_repeat("\x07", 100));
+        }
+        $live->start();
+        self::assertStringContainsString('is damaged, or of other rules; it was put aside', $live->said);
+        $live->send('keys', "\xB0\x07\x11");
+        $live->until(static fn (): bool => str_ends_with($live->got['synth'], "\xB0\x07\x11"), 2.0);
+        self::assertStringContainsString("\xC0\x03", $live->got['synth'], 'its first scene');
+    }
+
     public function testWhatCannotBePlayedIsSaidInOneLine(): void
     {
         $live = $this->live();

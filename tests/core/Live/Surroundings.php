@@ -28,6 +28,8 @@ final class Surroundings
     public LiveRun $run;
     /** All entries ever written. */
     public string $journal = '';
+    /** After so many more steps of handing over it is killed, in the middle of whatever it does; null for never. */
+    public ?int $killIn = null;
     /** @var array<int, string> bytes that the far end of each out port got */
     public array $got = [];
     /** @var array<int, int> until when a port takes nothing */
@@ -191,15 +193,27 @@ final class Surroundings
         foreach (array_keys($this->run->course->ports->names) as $port) {
             while (null !== $this->run->outlet($port) && '' !== ($bytes = $this->run->next($this->now, $port))) {
                 $this->write();
+                $this->step();
                 $taken = ($this->deafUntil[$port] ?? 0) > $this->now ? 0 : $this->random->getInt(1, \strlen($bytes));
                 $this->got[$port] = ($this->got[$port] ?? '').substr($bytes, 0, $taken);
+                $this->step();
                 $this->run->took($this->now, $port, $taken);
+                $this->step();
                 if (0 === $taken) {
                     break;
                 }
             }
         }
         $this->write();
+    }
+
+    /** @throws Killed */
+    private function step(): void
+    {
+        if (null !== $this->killIn && 0 === $this->killIn--) {
+            $this->killIn = null;
+            throw new Killed();
+        }
     }
 
     private function write(): void
