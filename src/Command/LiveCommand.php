@@ -15,6 +15,7 @@ use App\Live\HostReport;
 use App\Live\LivePlan;
 use App\Live\LivePlanner;
 use App\Live\Measurement;
+use App\Live\PlayerProcess;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -95,6 +96,9 @@ final class LiveCommand extends Command
             throw CannotPlay::because("nothing is connected to {$file}; name what stands behind a port with --connect PORT=device:NAME");
         }
         $folder = HostFolder::take($state, $file);
+        // What another host has left playing, by other connections perhaps, ends before this one begins.
+        PlayerProcess::found($folder->path)?->end(5.0);
+        $folder->record(OptionText::orNull($input->getOption('record')));
         $plan = $planner->plan((new BookShelf($folder->path))->put($source, $planner->text()), $connect, $plan->isDry);
         HostFolder::write("{$folder->path}/".LivePlan::FILE, $plan->text());
         $isQuiet = $output->isQuiet();

@@ -19,8 +19,7 @@ final class Host
     private const DEAD_AFTER_S = 1.0;
     private const BEGINS_WITHIN_S = 5.0;
 
-    /** @var resource|null */
-    private mixed $process = null;
+    private ?PlayerProcess $player = null;
     private float $signedAt = 0.0;
     private float $startedAt = 0.0;
     private int $starts = 0;
@@ -55,7 +54,7 @@ final class Host
         array_map($tell, $told);
         $this->follower = new JournalFollower($folder->path, JournalFiles::latest($folder->path));
         foreach ($this->follower->entries() as $entry) {
-            unset($entry);
+            $this->picture->lookAt($entry);
         }
         $this->recorder = null === $recording ? null : new LiveRecorder($recording, $folder->path, $plan);
     }
@@ -73,15 +72,15 @@ final class Host
                 $this->isEnding = true;
             });
         }
-        $this->start();
+        $this->begin();
         $hasAsked = false;
         while (true) {
             $this->follow();
-            $isRunning = $this->isRunning();
+            $isRunning = true === $this->player?->isRunning();
             if ($this->isEnding && !$hasAsked && $isRunning) {
                 $hasAsked = true;
                 $this->supervisor->stopping();
-                $this->signal(\SIGTERM);
+                $this->player?->signal(\SIGTERM);
             }
             if (!$isRunning) {
                 if ($this->isEnding) {
@@ -91,8 +90,7 @@ final class Host
                 $this->start();
             } elseif ($this->hangs()) {
                 ($this->tell)('the player gave no sign for a second; it is started again');
-                $this->signal(\SIGKILL);
-                $this->process = null;
+                $this->player?->signal(\SIGKILL);
                 $this->start();
             }
             usleep(self::LOOK_US);
@@ -105,39 +103,30 @@ final class Host
         return 0;
     }
 
+    /**
+     * Takes over the player that another host has left, or starts one.
+     *
+     * @throws CannotPlay
+     */
+    private function begin(): void
+    {
+        $this->player = PlayerProcess::found($this->folder->path);
+        if (null === $this->player) {
+            $this->start();
+        } else {
+            $this->signedAt = microtime(true);
+            ++$this->starts;
+            $this->supervisor->ready();
+        }
+    }
+
+    /** @throws CannotPlay */
     private function start(): void
     {
-        $root = \dirname(__DIR__, 2);
-        $cache = "{$this->folder->path}/opcache";
-        @mkdir($cache, 0o700);
-        $command = [
-            \PHP_BINARY,
-            '-d', 'memory_limit=1G',
-            '-d', 'opcache.enable_cli=1',
-            '-d', 'opcache.file_cache='.$cache,
-            '-d', 'opcache.jit_buffer_size=32M',
-            '-d', 'opcache.jit=tracing',
-            '-d', 'display_errors=stderr',
-            "{$root}/src/Live/player.php",
-            $this->folder->path,
-        ];
-        $process = proc_open($command, [['file', '/dev/null', 'r'], \STDERR, \STDERR], $pipes);
-        $this->process = \is_resource($process) ? $process : throw CannotPlay::because('the player cannot be started');
+        $this->player = PlayerProcess::start($this->folder->path);
         $this->startedAt = $this->signedAt = microtime(true);
         ++$this->starts;
         $this->picture->begin();
-    }
-
-    private function isRunning(): bool
-    {
-        return null !== $this->process && proc_get_status($this->process)['running'];
-    }
-
-    private function signal(int $signal): void
-    {
-        if (null !== $this->process) {
-            proc_terminate($this->process, $signal);
-        }
     }
 
     private function hangs(): bool

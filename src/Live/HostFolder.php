@@ -15,6 +15,10 @@ final readonly class HostFolder
 {
     private const LOCK = 'lock';
     private const KEPT = 'kept';
+    /** Names the state folder of a host. */
+    private const STATE = 'state';
+    /** Names the recording that is written. */
+    private const RECORDING = 'recording';
 
     /** @var resource|null */
     private mixed $lock;
@@ -39,7 +43,7 @@ final readonly class HostFolder
             throw CannotPlay::because("{$state}: this folder is open to others, or of somebody else; name one of your own with --state (chmod 700)");
         }
         $state = (string) realpath($state);
-        $lock = @fopen("{$state}/".self::LOCK, 'c+');
+        $lock = @fopen("{$state}/".self::LOCK, 'c+e');
         if (false === $lock || !flock($lock, \LOCK_EX | \LOCK_NB)) {
             $owner = false === $lock ? '' : trim((string) fread($lock, 1000));
             throw CannotPlay::because("{$what} is played already".('' === $owner ? '' : ": {$owner}").'; end that one first');
@@ -54,8 +58,38 @@ final readonly class HostFolder
         }
         $folder = new self($state, $path, $lock);
         $folder->fetch();
+        self::write("{$path}/".self::STATE, "{$state}\n");
 
         return $folder;
+    }
+
+    /** The state folder of the host in a folder; null where that is gone. */
+    public static function stateOf(string $folder): ?string
+    {
+        $state = trim((string) @file_get_contents("{$folder}/".self::STATE));
+
+        return '' !== $state && is_dir($state) ? $state : null;
+    }
+
+    /** Keeps in mind where a recording is written, for who has to go on with it. */
+    public function record(?string $recording): void
+    {
+        @unlink("{$this->path}/".self::RECORDING);
+        null === $recording ?: self::write("{$this->path}/".self::RECORDING, (str_starts_with($recording, '/') ? '' : getcwd().'/').$recording);
+    }
+
+    /** Where the recording goes on that another host has left: beside the one that it wrote. */
+    public function nextRecording(): ?string
+    {
+        $recording = (string) @file_get_contents("{$this->path}/".self::RECORDING);
+        for ($number = 2; '' !== $recording; ++$number) {
+            $next = (string) preg_replace('/(\.[^.\/]*)?$/D', "-{$number}$1", $recording, 1);
+            if (!file_exists($next)) {
+                return $next;
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -35,10 +35,19 @@ final class Picture
     {
     }
 
-    /** @param bool $isOfNow whether it happened now, and not before this watcher began */
-    public function take(Entry $entry, bool $isOfNow = true): void
+    public function take(Entry $entry): void
     {
         $this->standing->take($entry);
+        $this->lookAt($entry);
+        $text = Wording::of($entry, $this->standing->course->ports->names);
+        if (null !== $text) {
+            $this->told = \array_slice([...$this->told, ['at' => date('H:i:s'), 'text' => $text]], -self::MOST_TOLD);
+        }
+    }
+
+    /** What an entry says of connections, of what is armed and muted, and of what has left; the run itself stands elsewhere. */
+    public function lookAt(Entry $entry): void
+    {
         $this->isNew = $this->isNew || EntrySort::Beat !== $entry->sort;
         $direction = Entry::OUT === $entry->number ? 'out' : 'in';
         match ($entry->sort) {
@@ -54,10 +63,6 @@ final class Picture
             EntrySort::KeptBack => $this->keptBack[$entry->port] = ($this->keptBack[$entry->port] ?? 0) + 1,
             default => null,
         };
-        $text = $isOfNow ? Wording::of($entry, $this->standing->course->ports->names) : null;
-        if (null !== $text) {
-            $this->told = \array_slice([...$this->told, ['at' => date('H:i:s'), 'text' => $text]], -self::MOST_TOLD);
-        }
     }
 
     /** A player was started again: it opens its devices anew, and nothing is armed. */

@@ -22,6 +22,7 @@ final class Player
     private const MOST_AT_ONCE = 256;
     private const BEAT_S = 0.25;
     private const LOOK_S = 0.5;
+    private const ASK_EVERY_S = 2.0;
     /** A journal as long as this is begun anew in an idle moment; one as long as the second at any. */
     private const LONG_JOURNAL = 512 << 10;
     private const LONGEST_JOURNAL = 64 << 20;
@@ -45,11 +46,11 @@ final class Player
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
     private bool $isEnding = false;
-    private readonly int $watcher;
+    /** When a watcher was last asked for. */
+    private float $askedAt = 0.0;
 
     public function __construct(private readonly LivePlan $plan, private readonly string $folder, private readonly HostClock $clock)
     {
-        $this->watcher = posix_getppid();
         $this->journal = new JournalFiles($folder);
         $told = $outlets = $switches = [];
         $standing = $this->journal->recover($plan, $told);
@@ -76,9 +77,11 @@ final class Player
 
     public function play(): void
     {
+        HostFolder::write("{$this->folder}/".PlayerProcess::FILE, (string) getmypid());
         $this->connect();
         EventLoop::repeat(self::BEAT_S, $this->beat(...));
         EventLoop::repeat(self::LOOK_S, $this->connect(...));
+        EventLoop::repeat(self::LOOK_S, $this->beWatched(...));
         foreach ([\SIGTERM, \SIGINT, \SIGHUP] as $signal) {
             EventLoop::onSignal($signal, $this->end(...));
         }
@@ -136,6 +139,24 @@ final class Player
             $this->run->came($now, $port, $bytes);
         }
         $this->handOver();
+    }
+
+    /** Sees to it that somebody watches: whoever did may have died. */
+    private function beWatched(): void
+    {
+        $state = HostFolder::stateOf($this->folder);
+        if (null === $state) {
+            $this->end(); // nobody can want this to go on
+
+            return;
+        }
+        if ($this->isEnding || null !== HostFolder::ownerOf($state) || microtime(true) - $this->askedAt < self::ASK_EVERY_S) {
+            return;
+        }
+        $this->askedAt = microtime(true);
+        $null = ['file', '/dev/null', 'r+'];
+        $process = proc_open(['setsid', '--fork', \PHP_BINARY, '-d', 'memory_limit=1G', __DIR__.'/watch.php', $state], [$null, $null, $null], $pipes);
+        \is_resource($process) && proc_close($process);
     }
 
     /** Opens what is there and was not, and lets go of what is there no more. */
@@ -269,9 +290,6 @@ final class Player
         }
         $this->run->beat($now);
         $this->handOver();
-        if (posix_getppid() !== $this->watcher) {
-            $this->end(); // nobody watches any more
-        }
         $isIdle = 0 === $this->run->waiting() && ($this->run->nextAt($now) ?? \PHP_INT_MAX) - $now > self::IDLE_US;
         if ($this->journal->size() > self::LONGEST_JOURNAL || ($isIdle && $this->journal->size() > self::LONG_JOURNAL)) {
             $this->checkpoint();

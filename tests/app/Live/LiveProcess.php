@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App\Live;
 
+use App\Live\HostFolder;
+
 /** `bin/zigzag live` as a process of its own, with FIFOs of ours for its devices. */
 final class LiveProcess
 {
@@ -137,6 +139,20 @@ final class LiveProcess
         return $status;
     }
 
+    /** The host dies, and nobody who started it notices. */
+    public function killHost(): int
+    {
+        $process = $this->process;
+        \assert(\is_resource($process));
+        $pid = proc_get_status($process)['pid'];
+        posix_kill($pid, \SIGKILL);
+        proc_close($process);
+        $this->process = null;
+        $this->pipes = [];
+
+        return $pid;
+    }
+
     /** A signal to the player alone. */
     public function signalPlayer(int $signal): void
     {
@@ -184,6 +200,11 @@ final class LiveProcess
     {
         if (null !== $this->process) {
             $this->stop();
+        }
+        $owner = HostFolder::ownerOf($this->path('state'));
+        if (null !== $owner) {
+            posix_kill($owner, \SIGINT);
+            $this->until(fn (): bool => null === HostFolder::ownerOf($this->path('state')), 10.0);
         }
         foreach (glob("{$this->folder}/{*,state/*,state/kept/*}", \GLOB_BRACE) ?: [] as $file) {
             is_dir($file) || @unlink($file);

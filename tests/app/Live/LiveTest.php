@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App\Live;
 
+use App\Live\HostFolder;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Live\WhatLeft;
@@ -129,6 +130,27 @@ final class LiveTest extends TestCase
         self::assertStringContainsString('the player gave no sign for a second', $live->said);
         $live->send('keys', "\x90\x3D\x64");
         $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3D\x64"), 2.0);
+    }
+
+    public function testWhoWatchesCanDieAndPlayingGoesOnWatched(): void
+    {
+        $live = $this->live();
+        $live->start(['--record', $live->path('recording.tape')]);
+        $live->send('keys', "\x90\x3C\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3C\x64"), 2.0);
+        $player = $live->player();
+        $killed = $live->killHost();
+        $live->send('keys', "\x90\x3E\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3E\x64"), 0.5);
+        self::assertStringNotContainsString("\x80\x3C", $live->got['synth'], 'what is held goes on');
+        $live->until(static fn (): bool => !\in_array(HostFolder::ownerOf($live->path('state')), [null, $killed], true), 5.0);
+        $live->hear(0.5);
+        posix_kill($player, \SIGKILL);
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x80\x3C\x40"), 5.0);
+        $live->send('keys', "\x90\x40\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x40\x64"), 3.0);
+        self::assertSame(0, $live->tell('panic'));
+        self::assertStringContainsString('!state', (string) file_get_contents($live->path('recording-2.tape')), 'the recording goes on beside');
     }
 
     public function testADeviceThatGoesLetsGoAndComesBackByItself(): void
