@@ -9,6 +9,7 @@ use App\Live\CannotPlay;
 use App\Live\Devices;
 use App\Live\FoundDevice;
 use App\Live\LiveHosts;
+use App\Live\Picture;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -24,7 +25,8 @@ use ZigzagPost\Core\Rig\Chart\Hazard;
 final readonly class LiveController
 {
     private const ARM = 'arm';
-    private const DEEDS = ['panic', 'scene', 'song', 'restore', 'mute', 'unmute', self::ARM, 'disarm'];
+    private const RULES = 'rules';
+    private const DEEDS = [self::RULES, 'panic', 'scene', 'song', 'restore', 'mute', 'unmute', self::ARM, 'disarm'];
 
     public function __construct(private RigStore $rigs, private LiveHosts $hosts)
     {
@@ -42,6 +44,7 @@ final readonly class LiveController
 
         return new JsonResponse([
             'computer' => (string) gethostname(),
+            'rules' => Picture::sumOf($analysis->setup->rig->rulebook ?? ''),
             'ports' => $ports,
             'devices' => array_map(
                 static fn (FoundDevice $device): array => ['name' => $device->name, 'title' => $device->title, 'path' => $device->path],
@@ -65,7 +68,7 @@ final readonly class LiveController
         $rig = $this->rig($id);
         $isDry = Body::of($request)->isTrue('isDry');
         try {
-            $this->hosts->begin($rig->id, Json::encode((object) [...Json::members($this->rigs->text($rig)), ...$this->rules($rig)]), $isDry);
+            $this->hosts->begin($rig->id, $this->json($rig), $isDry);
         } catch (CannotPlay $cannot) {
             throw ApiProblem::unprocessable($cannot->getMessage());
         }
@@ -82,6 +85,7 @@ final readonly class LiveController
         return $this->picture($rig);
     }
 
+    /** @throws BadData */
     #[Route('/api/rigs/{id}/live/do', methods: 'POST')]
     public function do(string $id, Request $request): JsonResponse
     {
@@ -96,12 +100,22 @@ final readonly class LiveController
         }
         $about = $body->textOrNull('about', 200) ?? '';
         try {
-            $this->hosts->tell($rig->id, trim("{$deed} {$about}"));
+            self::RULES === $deed ? $this->hosts->change($rig->id, $this->json($rig)) : $this->hosts->tell($rig->id, trim("{$deed} {$about}"));
         } catch (CannotPlay $cannot) {
             throw ApiProblem::unprocessable($cannot->getMessage());
         }
 
         return $this->picture($rig);
+    }
+
+    /**
+     * The rig as a file of it holds it, with its rules.
+     *
+     * @throws BadData
+     */
+    private function json(Document $rig): string
+    {
+        return Json::encode((object) [...Json::members($this->rigs->text($rig)), ...$this->rules($rig)]);
     }
 
     /**

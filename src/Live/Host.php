@@ -50,7 +50,7 @@ final class Host
         @unlink("{$folder->path}/".Picture::FILE);
         $told = [];
         // What came before this watcher began is in here.
-        $this->picture = new Picture((new JournalFiles($folder->path))->recover($plan, $told));
+        $this->picture = new Picture((new JournalFiles($folder->path))->recover($plan, $told), new BookShelf($folder->path));
         array_map($tell, $told);
         $this->follower = new JournalFollower($folder->path, JournalFiles::latest($folder->path));
         foreach ($this->follower->entries() as $entry) {

@@ -51,6 +51,27 @@ final readonly class LiveHosts
         $this->await($rig, $log);
     }
 
+    /**
+     * Goes on with other rules while it plays. Rules with an error never take the place of good ones.
+     *
+     * @param string $json the rig as a file of it holds it, with its rules
+     *
+     * @throws CannotPlay
+     */
+    public function change(string $rig, string $json): void
+    {
+        $place = HostFolder::placeOf($this->state($rig));
+        $file = "{$this->folder($rig)}/next.rig.json";
+        HostFolder::write($file, $json);
+        $planner = new LivePlanner($file);
+        $rules = (new BookShelf($place))->put($planner->source(), $planner->text());
+        $before = LivePlan::of((string) file_get_contents("{$place}/".LivePlan::FILE));
+        // The plan first: a player that is started again from here on plays the new rules.
+        HostFolder::write("{$place}/".LivePlan::FILE, $planner->plan($rules, [], $before->isDry)->text());
+        rename($file, "{$this->folder($rig)}/rig.json");
+        $this->tell($rig, "rules {$rules}");
+    }
+
     /** Ends the host of a rig: notes off, pedals up, state kept. */
     public function end(string $rig): void
     {

@@ -7,6 +7,7 @@ namespace App\Live;
 use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\Standing;
+use ZigzagPost\Core\Live\StateSum;
 
 /** What people see of a host: what is connected, what passes, where the show stands, what was told. Made by the watcher from the player's journal alone. */
 final class Picture
@@ -28,10 +29,13 @@ final class Picture
     private array $keptBack = [];
     /** @var list<array{at: string, text: string}> the latest last */
     private array $told = [];
+    /** How often player and watcher were compared, and whether they ever stood otherwise. */
+    private int $sums = 0;
+    private bool $differs = false;
     private bool $isPlaying = false;
     private bool $isNew = true;
 
-    public function __construct(private readonly Standing $standing)
+    public function __construct(private readonly Standing $standing, private readonly BookShelf $books)
     {
     }
 
@@ -39,6 +43,10 @@ final class Picture
     {
         $this->standing->take($entry);
         $this->lookAt($entry);
+        if (EntrySort::Summed === $entry->sort) {
+            ++$this->sums;
+            $this->differs = $this->differs || StateSum::of($this->standing->course->engine) !== $entry->text;
+        }
         $text = Wording::of($entry, $this->standing->course->ports->names);
         if (null !== $text) {
             $this->told = \array_slice([...$this->told, ['at' => date('H:i:s'), 'text' => $text]], -self::MOST_TOLD);
@@ -99,6 +107,9 @@ final class Picture
         return json_encode(
             [
                 'isPlaying' => $this->isPlaying,
+                'rules' => self::sumOf($this->books->text($course->rules)),
+                'compared' => $this->sums,
+                'differs' => $this->differs,
                 'scene' => $course->engine->state->scene,
                 'scenes' => $course->engine->book->scenes(),
                 'song' => $course->engine->state->song,
@@ -109,6 +120,12 @@ final class Picture
             ],
             \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
         );
+    }
+
+    /** What tells one text of rules from another. */
+    public static function sumOf(string $rules): string
+    {
+        return hash('xxh128', $rules);
     }
 
     private function forget(string $place): void

@@ -11,6 +11,7 @@ use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\LiveRun;
 use ZigzagPost\Core\Live\Outlet;
+use ZigzagPost\Core\Live\StateSum;
 
 /**
  * Plays: bytes of devices go to the rules, what the rules make goes to devices. Nothing else stands in the way of a message: no disk, no check,
@@ -21,6 +22,8 @@ final class Player
     /** Bytes of a port that are looked at in one turn, so that no port keeps the others waiting. */
     private const MOST_AT_ONCE = 256;
     private const BEAT_S = 0.25;
+    /** Player and watcher are compared once a second. */
+    private const BEATS_A_SUM = 4;
     private const LOOK_S = 0.5;
     private const ASK_EVERY_S = 2.0;
     /** A journal as long as this is begun anew in an idle moment; one as long as the second at any. */
@@ -46,6 +49,7 @@ final class Player
     private ?string $timer = null;
     private int $timerAt = \PHP_INT_MAX;
     private bool $isEnding = false;
+    private int $beats = 0;
     /** When a watcher was last asked for. */
     private float $askedAt = 0.0;
 
@@ -290,6 +294,9 @@ final class Player
         }
         $this->run->beat($now);
         $this->handOver();
+        if (0 === ++$this->beats % self::BEATS_A_SUM) {
+            $this->run->say($this->now(), EntrySort::Summed, 0, 0, StateSum::of($this->run->course->engine));
+        }
         $isIdle = 0 === $this->run->waiting() && ($this->run->nextAt($now) ?? \PHP_INT_MAX) - $now > self::IDLE_US;
         if ($this->journal->size() > self::LONGEST_JOURNAL || ($isIdle && $this->journal->size() > self::LONG_JOURNAL)) {
             $this->checkpoint();

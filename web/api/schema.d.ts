@@ -1516,13 +1516,18 @@ export interface components {
             words: string;
         };
         LiveDeed: {
-            /** @enum {string} */
-            do: "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "arm" | "disarm";
+            /**
+             * @description With rules the ones that are stored now take the place of those that play.
+             * @enum {string}
+             */
+            do: "rules" | "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "arm" | "disarm";
             /** @description The number of a scene or song from 1; the name of a port or unit. */
             about?: string;
             hasReadCaution?: boolean;
         };
         Live: {
+            /** @description What tells the stored rules from others; the picture has the same of those that play. */
+            rules: string;
             /** @description The name of the computer that plays. */
             computer: string;
             ports: {
@@ -1546,6 +1551,12 @@ export interface components {
         };
         LivePicture: {
             isPlaying: boolean;
+            /** @description The name of the rules that play. */
+            rules: string;
+            /** @description How often player and watcher were compared. */
+            compared: number;
+            /** @description Whether they ever stood otherwise. */
+            differs: boolean;
             /** @description Position of the scene that is current. */
             scene: number;
             scenes: string[];

@@ -17,6 +17,7 @@ import { Hazards } from './Hazards';
 import { NowPlaying } from './NowPlaying';
 import { TellTale } from './TellTale';
 import { useLive } from './useLive';
+import { WhilePlaying } from './WhilePlaying';
 
 /** A show between the real devices of this computer: what stands behind its ports, and what is done while it plays. */
 export default function LivePage() {
@@ -79,6 +80,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
       </Tools>
       <SavingNotice work={work} what="connections" />
       <Notice tone="error" text={playing.problem} onClose={playing.forget} />
+      {picture !== null && <WhilePlaying live={live} picture={picture} onDo={playing.do} />}
       {asks && (
         <BeforeConnect
           onConnect={() => {

@@ -49,6 +49,8 @@ enum EntrySort: int
     case Stuck = 42;
     /** What leaves at a port comes back at the port of that number; that way is cut. */
     case LoopCut = 43;
+    /** How the rules stand, as {@see StateSum} of it: the watcher compares. */
+    case Summed = 45;
     /** The player stood still for so many milliseconds. */
     case Stalled = 44;
 

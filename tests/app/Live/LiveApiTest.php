@@ -69,7 +69,23 @@ final class LiveApiTest extends ApiTestCase
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'panic'], 200, 'LiveNow');
         self::assertSame('803c40b04000b07b00b07800', bin2hex($this->heard(12)));
 
-        $this->until($rig, static fn (array $now): bool => [1, 6] === [$now['scene'] ?? null, self::synth($now, 'sent')]);
+        $stored = $this->call('GET', "/api/documents/{$rig}?alone=1", null, 200);
+        $book = json_decode($this->text($stored, 'text'), true);
+        self::assertIsArray($book);
+        $rules = $this->call('GET', '/api/documents/'.$this->text($book, 'book'), null, 200);
+        $this->call('PUT', '/api/documents/'.$this->text($rules, 'id'), [
+            'name' => 'Trial',
+            'version' => $rules['version'],
+            'text' => str_replace("rule \"r\"\n  take any\n", "rule \"r\"\n  take any\n  set channel = 3\n", self::RULES),
+        ], 200);
+        $live = $this->call('GET', "/api/rigs/{$rig}/live", null, 200, 'Live');
+        $this->until($rig, static fn (array $now): bool => ($now['rules'] ?? '') !== $live['rules']);
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'rules'], 200, 'LiveNow');
+        $this->until($rig, static fn (array $now): bool => ($now['rules'] ?? '') === $live['rules']);
+        fwrite($this->fifos['keys'], "\xB0\x07\x33");
+        self::assertSame("\xB2\x07\x33", $this->heard(3), 'by the new rules, in the same scene');
+
+        $this->until($rig, static fn (array $now): bool => [1, 7] === [$now['scene'] ?? null, self::synth($now, 'sent')]);
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'mute', 'about' => 'synth'], 200, 'LiveNow');
         $this->until($rig, static fn (array $now): bool => true === self::synth($now, 'isMuted'));
         self::assertNull($this->call('DELETE', "/api/rigs/{$rig}/live", null, 200, 'LiveNow')['picture']);

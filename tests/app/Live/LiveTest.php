@@ -111,7 +111,11 @@ final class LiveTest extends TestCase
                 $live->until(static fn (): bool => 1 + $kills === substr_count($live->said, "playing\n"), 5.0);
             }
         }
-        $live->hear(0.5);
+        $live->hear(2.0);
+        /** @var array{compared: int, differs: bool} $picture */
+        $picture = json_decode((string) file_get_contents(HostFolder::placeOf($live->path('state')).'/picture.json'), true);
+        self::assertGreaterThan(0, $picture['compared'], 'player and watcher were compared');
+        self::assertFalse($picture['differs'], 'and stood alike');
         self::assertSame(0, $live->stop());
         $live->hear(0.2);
         WhatLeft::assertIs($live->recording(), $live->runOfRecording(), $live->got, [], 'seed 19');
