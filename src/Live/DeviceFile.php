@@ -15,8 +15,12 @@ final class DeviceFile
     {
     }
 
-    /** @throws CannotPlay where it cannot be opened now */
-    public static function open(string $path, bool $isOut): self
+    /**
+     * @param int|null $plug which plug of an interface with several, from 1
+     *
+     * @throws CannotPlay where it cannot be opened now
+     */
+    public static function open(string $path, bool $isOut, ?int $plug = null, OpensDevices $system = new SystemDevices()): self
     {
         clearstatcache(true, $path);
         $type = @filetype($path);
@@ -27,10 +31,9 @@ final class DeviceFile
             throw CannotPlay::because("{$path}: this is neither a device nor a FIFO");
         }
         // A FIFO is opened both ways, so that it neither blocks nor ends when there is nobody at its other end.
-        $stream = @fopen($path, ('fifo' === $type ? 'r+' : ($isOut ? 'w' : 'r')).'n');
+        $stream = 'fifo' === $type && null === $plug ? @fopen($path, 'r+ne') : $system->open($path, $plug, $isOut);
         if (false === $stream) {
-            $why = (string) preg_replace('/^.*: /', '', error_get_last()['message'] ?? '');
-            throw CannotPlay::because("{$path}: this device cannot be opened ({$why})");
+            throw CannotPlay::because("{$path}: this FIFO cannot be opened; check its permissions");
         }
         stream_set_blocking($stream, false);
         stream_set_read_buffer($stream, 0);

@@ -8,10 +8,11 @@ namespace App\Live;
 final readonly class FoundDevice
 {
     /**
-     * @param string $name the system's short name of its card, with the number of the device where that is not the first
-     * @param int $plugs how many plugs are one device of it; 0 where that is not known
+     * @param string $name the system's short name of its card, with the number of the device where that is not the first, and behind a colon that of the
+     *     plug where it has several
+     * @param int|null $plug which of its plugs, from 1; null where it has one
      */
-    public function __construct(public string $name, public string $path, public string $title, public int $plugs)
+    public function __construct(public string $name, public string $path, public string $title, public ?int $plug)
     {
     }
 }

@@ -40,10 +40,10 @@ final class HostReport
         foreach (Devices::list() as $device) {
             foreach (['in' => false, 'out' => true] as $direction => $isOut) {
                 try {
-                    DeviceFile::open($device->path, $isOut)->close();
-                    $text .= "device {$device->name} ({$device->title}), {$device->plugs} plugs: {$direction} opens\n";
+                    DeviceFile::open($device->path, $isOut, $device->plug)->close();
+                    $text .= "device {$device->name} ({$device->title}): {$direction} opens\n";
                 } catch (CannotPlay $cannot) {
-                    $text .= "device {$device->name} ({$device->title}), {$device->plugs} plugs: {$direction} does not: {$cannot->getMessage()}\n";
+                    $text .= "device {$device->name} ({$device->title}): {$direction} does not: {$cannot->getMessage()}\n";
                 }
             }
         }

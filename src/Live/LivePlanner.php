@@ -134,7 +134,7 @@ final class LivePlanner
     private function look(string $option, string $name): void
     {
         try {
-            $path = Devices::path($name);
+            $path = Devices::find($name)->path;
         } catch (CannotPlay $cannot) {
             throw CannotPlay::because("--connect {$option}: {$cannot->getMessage()}");
         }

@@ -188,7 +188,8 @@ final class Player
             return;
         }
         try {
-            $device = DeviceFile::open(Devices::path($path), $isOut);
+            $found = Devices::find($path);
+            $device = DeviceFile::open($found->path, $isOut, $found->plug);
         } catch (CannotPlay) {
             return; // it is looked for again
         }
