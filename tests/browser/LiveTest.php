@@ -29,20 +29,7 @@ final class LiveTest extends PageTestCase
         }
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada'); localStorage.removeItem('zigzag-volume-read')");
-        $rig = $this->page->executeAsyncScript(
-            <<<'JS'
-            const done = arguments[0];
-            (async () => {
-                const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
-                const text = await (await fetch(`/api/rigs/${mended.id}/file`)).text();
-                const body = new FormData();
-                body.append('file', new File([text], 'Tonight.rig.json'));
-                done((await (await fetch('/api/documents/import', { method: 'POST', body })).json()).id);
-            })();
-            JS,
-        );
-        self::assertIsString($rig);
-        $this->rig = $rig;
+        $this->rig = $this->copyOfMended('Tonight');
     }
 
     protected function tearDown(): void

@@ -47,6 +47,27 @@ abstract class PageTestCase extends TestCase
         Application::stop();
     }
 
+    /** A rig of its own, like the one of the demo that is mended. A page of the application has to be open. */
+    protected function copyOfMended(string $name): string
+    {
+        $rig = $this->page->executeAsyncScript(
+            <<<'JS'
+            const [name, done] = arguments;
+            (async () => {
+                const mended = (await (await fetch('/api/documents?kind=rig')).json()).find((each) => each.name === 'The ferry, mended');
+                const text = await (await fetch(`/api/rigs/${mended.id}/file`)).text();
+                const body = new FormData();
+                body.append('file', new File([text], `${name}.rig.json`));
+                done((await (await fetch('/api/documents/import', { method: 'POST', body })).json()).id ?? mended.id);
+            })();
+            JS,
+            [$name],
+        );
+        self::assertIsString($rig);
+
+        return $rig;
+    }
+
     /** Holds a key down on an element. */
     protected function press(string $selector, string $key): void
     {
