@@ -20,6 +20,8 @@ use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Examination\Cautions;
 use ZigzagPost\Core\Live\Hazard\GuardedWays;
 use ZigzagPost\Core\Rig\Chart\Hazard;
+use ZigzagPost\Core\World\HearingUnit;
+use ZigzagPost\Core\World\Patch;
 
 /** A show between real devices: connecting, what people do while it plays, and what they see of it. */
 final readonly class LiveController
@@ -37,9 +39,11 @@ final readonly class LiveController
     public function show(string $id): JsonResponse
     {
         $analysis = $this->rigs->analysisOf($id) ?? throw ApiProblem::notFound('rig');
+        $hearing = Patch::of($analysis->setup)->at;
         $ports = [];
         foreach ($analysis->setup->book->ports ?? [] as $name => $port) {
-            $ports[] = ['port' => (string) $name, 'isIn' => $port->isIn, 'isOut' => $port->isOut];
+            $units = array_map(static fn (HearingUnit $each): string => $each->unit, $hearing[$name] ?? []);
+            $ports[] = ['port' => (string) $name, 'isIn' => $port->isIn, 'isOut' => $port->isOut, 'units' => array_values(array_unique($units))];
         }
 
         return new JsonResponse([

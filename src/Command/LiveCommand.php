@@ -12,6 +12,7 @@ use App\Live\Devices;
 use App\Live\Host;
 use App\Live\HostFolder;
 use App\Live\HostReport;
+use App\Live\LiveCheck;
 use App\Live\LivePlan;
 use App\Live\LivePlanner;
 use App\Live\Measurement;
@@ -83,13 +84,13 @@ final class LiveCommand extends Command
 
             return PlayerCommand::OK === $answer ? 0 : throw CommandFailed::input("live: {$answer}");
         }
+        $connect = array_values(array_map(OptionText::of(...), (array) $input->getOption('connect')));
+        if (true === $input->getOption('check')) {
+            return self::check($file, $connect, $output);
+        }
         $planner = new LivePlanner($file);
         $source = $planner->source();
-        $connect = array_values(array_map(OptionText::of(...), (array) $input->getOption('connect')));
         $plan = $planner->plan('', $connect, true === $input->getOption('dry'));
-        if (true === $input->getOption('check')) {
-            return self::check($plan, $output);
-        }
         $arms = array_values(array_map(OptionText::of(...), (array) $input->getOption('arm')));
         self::confirm($planner, $arms, $output);
         if (!$plan->isConnected()) {
@@ -151,19 +152,22 @@ final class LiveCommand extends Command
         return 0;
     }
 
-    private static function check(LivePlan $plan, OutputInterface $output): int
+    /**
+     * Everything that stands in the way of playing, a line each.
+     *
+     * @param list<string> $connect
+     */
+    private static function check(string $file, array $connect, OutputInterface $output): int
     {
-        $missing = 0;
-        foreach ($plan->ports as $port) {
-            foreach (['in' => $port->isIn ? $port->in : null, 'out' => $port->isOut ? $port->out : null] as $direction => $connection) {
-                if (null !== $connection && !$connection->isDevice() && 'stand-in' !== $connection->text()) {
-                    ++$missing;
-                    $output->writeln("{$port->name}: nothing is connected {$direction}; connect it with --connect {$port->name}.{$direction}=device:NAME", OutputInterface::OUTPUT_RAW);
-                }
-            }
+        $lines = LiveCheck::of($file, $connect);
+        foreach ($lines as $line) {
+            $output->writeln($line, OutputInterface::OUTPUT_RAW);
+        }
+        if ([] === $lines) {
+            $output->writeln('nothing stands in the way');
         }
 
-        return 0 === $missing ? 0 : 1;
+        return [] === $lines ? 0 : 1;
     }
 
     /**

@@ -17,6 +17,10 @@ final class Picture
 
     /** @var array<string, string> what is open, by port and direction */
     private array $open = [];
+    /** @var array<int, true> out ports whose device was gone */
+    private array $gone = [];
+    /** @var array<int, true> those of them where one is back, so that what stands there may have to be restored */
+    private array $returned = [];
     /** @var array<int, true> */
     private array $muted = [];
     /** @var array<int, true> */
@@ -59,14 +63,15 @@ final class Picture
         $this->isNew = $this->isNew || EntrySort::Beat !== $entry->sort;
         $direction = Entry::OUT === $entry->number ? 'out' : 'in';
         match ($entry->sort) {
-            EntrySort::Opened => $this->open["{$entry->port} {$direction}"] = $entry->text,
-            EntrySort::Closed => $this->forget("{$entry->port} {$direction}"),
+            EntrySort::Opened => $this->opened($entry, $direction),
+            EntrySort::Closed => $this->closed($entry, $direction),
             EntrySort::Playing => $this->isPlaying = true,
             EntrySort::Ended => $this->isPlaying = false,
             EntrySort::Armed, EntrySort::Disarmed => $this->armed[$entry->text] = EntrySort::Armed === $entry->sort,
             EntrySort::Muted => $this->muted[$entry->port] = true,
             EntrySort::Unmuted => $this->unmute($entry->port),
             EntrySort::Stuck => $this->stuck[$entry->port] = true,
+            EntrySort::Restore => $this->returned = [],
             EntrySort::Sent => $this->left($entry->port),
             EntrySort::KeptBack => $this->keptBack[$entry->port] = ($this->keptBack[$entry->port] ?? 0) + 1,
             default => null,
@@ -101,6 +106,7 @@ final class Picture
                 'keptBack' => $this->keptBack[$number] ?? 0,
                 'isMuted' => isset($this->muted[$number]),
                 'isStuck' => isset($this->stuck[$number]),
+                'isBack' => isset($this->returned[$number]),
             ];
         }
 
@@ -114,6 +120,7 @@ final class Picture
                 'scenes' => $course->engine->book->scenes(),
                 'song' => $course->engine->state->song,
                 'songs' => \count($course->engine->book->songs()),
+                'restorable' => $course->engine->book->wholes(),
                 'ports' => $ports,
                 'armed' => (object) $this->armed,
                 'told' => $this->told,
@@ -128,9 +135,20 @@ final class Picture
         return hash('xxh128', $rules);
     }
 
-    private function forget(string $place): void
+    private function opened(Entry $entry, string $direction): void
     {
-        unset($this->open[$place]);
+        $this->open["{$entry->port} {$direction}"] = $entry->text;
+        if (isset($this->gone[$entry->port])) {
+            $this->returned[$entry->port] = true;
+        }
+    }
+
+    private function closed(Entry $entry, string $direction): void
+    {
+        unset($this->open["{$entry->port} {$direction}"], $this->returned[$entry->port]);
+        if ('out' === $direction) {
+            $this->gone[$entry->port] = true;
+        }
     }
 
     private function unmute(int $port): void

@@ -1534,6 +1534,8 @@ export interface components {
                 port: string;
                 isIn: boolean;
                 isOut: boolean;
+                /** @description Units that hear what leaves there. */
+                units: string[];
             }[];
             devices: {
                 name: string;
@@ -1562,6 +1564,8 @@ export interface components {
             scenes: string[];
             song: number;
             songs: number;
+            /** @description Units that can be brought back to where they should stand. */
+            restorable: string[];
             ports: components["schemas"]["LivePort"][];
             armed: {
                 [key: string]: boolean;
@@ -1582,6 +1586,8 @@ export interface components {
             keptBack: number;
             isMuted: boolean;
             isStuck: boolean;
+            /** @description Whether a device that was gone is back, so that what stands there may have to be restored. */
+            isBack: boolean;
         };
         Stage: {
             bench: string | null;

@@ -4,6 +4,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rulebook } from '../api/types';
 import { keys, useDocument, useDocuments } from '../documents/queries';
+import { ConnectedNotice } from '../live/ConnectedNotice';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { RulesPanel } from '../rules/RulesPanel';
 import { RulesSession } from '../rules/RulesSession';
@@ -132,6 +133,7 @@ function OpenBench({
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
       />
+      {rig !== null && <ConnectedNotice rig={rig} />}
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
       )}

@@ -63,7 +63,7 @@ export function Connections({
             </tr>
           </thead>
           <tbody>
-            {live.ports.flatMap(({ port, isIn, isOut }) =>
+            {live.ports.flatMap(({ port, isIn, isOut, units }) =>
               (['in', 'out'] as const)
                 .filter((direction) => (direction === 'in' ? isIn : isOut))
                 .map((direction) => (
@@ -75,6 +75,12 @@ export function Connections({
                     devices={live.devices}
                     now={picture?.ports.find((each) => each.port === port) ?? null}
                     onChoose={(connection) => choose(port, direction, connection)}
+                    restorable={
+                      direction === 'out'
+                        ? units.filter((unit) => picture?.restorable.includes(unit) === true)
+                        : []
+                    }
+                    onRestore={(unit) => onDo({ do: 'restore', about: unit })}
                     onMute={(isMuted) => onDo({ do: isMuted ? 'mute' : 'unmute', about: port })}
                   />
                 )),
@@ -92,7 +98,9 @@ function Row({
   chosen,
   devices,
   now,
+  restorable,
   onChoose,
+  onRestore,
   onMute,
 }: {
   name: string;
@@ -100,6 +108,9 @@ function Row({
   chosen: string | null;
   devices: Live['devices'];
   now: LivePort | null;
+  /** Units there that can be brought back to where they should stand. */
+  restorable: readonly string[];
+  onRestore: (unit: string) => void;
   onChoose: (connection: string | null) => void;
   onMute: (isMuted: boolean) => void;
 }) {
@@ -118,7 +129,13 @@ function Row({
           onChoose={onChoose}
         />
       </td>
-      <td>{now === null ? 'at rest' : <State now={now} direction={direction} chosen={chosen} />}</td>
+      <td>
+        {now === null ? 'at rest' : <State now={now} direction={direction} chosen={chosen} />}
+        {now?.isBack === true &&
+          restorable.map((unit) => (
+            <Button key={unit} className="mt-1" label={`Restore ${unit}`} onClick={() => onRestore(unit)} />
+          ))}
+      </td>
       <td className="text-right text-lg tabular-nums">{isOut ? (now?.sent ?? 0) : (now?.came ?? 0)}</td>
       <td className="text-right tabular-nums">
         {isOut && (

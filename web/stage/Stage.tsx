@@ -73,7 +73,7 @@ export function Stage({
           <OctagonX size={32} /> Panic
         </button>
       </header>
-      <StageNotice store={store} watch={watch} rulebook={rulebook} />
+      <StageNotice store={store} watch={watch} rig={id} rulebook={rulebook} />
       <Switches rig={rig} uses={uses} scene={scene ?? null} />
       {(song?.jobs ?? []).length > 0 && (
         <ul aria-label="Jobs" className="list-inside list-disc text-3xl">

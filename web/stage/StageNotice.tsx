@@ -2,18 +2,22 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/Told';
+import { useConnected } from '../live/useConnected';
 import type { StageWatch } from './useStageNow';
 
 /** What is wrong or has changed, in one line that is always there: no connection, something refused, or that what is stored is not what runs. */
 export function StageNotice({
   store,
   watch,
+  rig,
   rulebook,
 }: {
   store: BenchStore;
   watch: StageWatch;
+  rig: string;
   rulebook: string;
 }) {
+  const isConnected = useConnected(rig) !== null;
   const trouble = usePart(store, (state) => state.trouble);
   const problem = usePart(store, (state) => state.problem);
   const told = usePart(store, (state) => state.told);
@@ -55,7 +59,8 @@ export function StageNotice({
       problem ??
       (isOther
         ? `${list(differs)} ${differs.length === 1 && differs[0] !== 'rules' ? 'is' : 'are'} stored otherwise than what plays.`
-        : (told.at(-1) ?? null)));
+        : (told.at(-1) ??
+          (isConnected ? 'Real devices are led in Live; this plays the simulated ones.' : null))));
   return (
     <div
       className={`flex min-h-16 flex-wrap items-center gap-3 rounded-field px-4 py-1 ${says === null ? 'invisible' : noConnection || failed !== null || problem !== null ? 'bg-error text-error-content' : 'bg-warning text-warning-content'}`}

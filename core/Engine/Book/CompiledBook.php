@@ -203,6 +203,12 @@ abstract class CompiledBook
         return $this->restorable()[$device] ?? null;
     }
 
+    /** @return list<string> devices that can be brought back */
+    final public function wholes(): array
+    {
+        return array_map(strval(...), array_keys($this->restorable()));
+    }
+
     /** @return list<int> positions of the out ports that a method which goes on later can send to */
     final public function reach(string $method): array
     {

@@ -50,7 +50,7 @@ final class LiveApiTest extends ApiTestCase
         $rig = $this->rig = $this->rig(['keys' => ['in' => "device:{$this->folder}/keys"], 'synth' => ['out' => "device:{$this->folder}/synth"]]);
         $live = $this->call('GET', "/api/rigs/{$rig}/live", null, 200, 'Live');
         self::assertSame(gethostname(), $live['computer']);
-        self::assertSame([['port' => 'keys', 'isIn' => true, 'isOut' => false], ['port' => 'synth', 'isIn' => false, 'isOut' => true]], $live['ports']);
+        self::assertSame([['port' => 'keys', 'isIn' => true, 'isOut' => false, 'units' => []], ['port' => 'synth', 'isIn' => false, 'isOut' => true, 'units' => []]], $live['ports']);
         self::assertNull($this->call('GET', "/api/rigs/{$rig}/live/now", null, 200, 'LiveNow')['picture']);
 
         $picture = $this->picture($this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 200, 'LiveNow'));

@@ -223,6 +223,26 @@ final class LiveTest extends TestCase
         self::assertStringContainsString("\xC0\x03", $live->got['synth'], 'its first scene');
     }
 
+    public function testACheckSaysEverythingThatStandsInTheWay(): void
+    {
+        $live = $this->live();
+        $all = [];
+        foreach (['keys', 'pads', 'synth', 'echo'] as $port) {
+            array_push($all, '--connect', "{$port}=device:{$live->path($port)}");
+        }
+        self::assertSame([0, "nothing stands in the way\n"], self::printed(['live', $live->show, '--check', ...$all]));
+        [$status, $said] = self::printed(['live', $live->show, '--check', '--connect', "keys=device:{$live->path('keys')}"]);
+        self::assertSame(1, $status);
+        self::assertSame(3, substr_count($said, 'nothing is connected'), $said);
+        file_put_contents($live->path('bad.book'), "port keys in\nrule \"x\"\n  take any\n  send nowhere\n");
+        [$status, $said] = self::printed(['live', $live->path('bad.book'), '--check']);
+        self::assertSame(1, $status);
+        self::assertStringContainsString('unknown-port', $said);
+        [$status, $said] = self::printed(['live', \dirname(__DIR__, 3).'/demo/salt-ferry-as-found.rig.json', '--check']);
+        self::assertSame(1, $status);
+        self::assertMatchesRegularExpression('/the rig has \d+ errors; "bin\/zigzag rig check" lists what is wrong/', $said);
+    }
+
     public function testWhatCannotBePlayedIsSaidInOneLine(): void
     {
         $live = $this->live();
@@ -270,6 +290,20 @@ final class LiveTest extends TestCase
         $process = proc_open([\PHP_BINARY, __DIR__.'/../../../src/zigzag.php', ...$words], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['pipe', 'w']], $pipes);
         \assert(\is_resource($process));
         $said = (string) stream_get_contents($pipes[2]);
+
+        return [proc_close($process), $said];
+    }
+
+    /**
+     * @param list<string> $words
+     *
+     * @return array{int, string} status, and what was printed
+     */
+    private static function printed(array $words): array
+    {
+        $process = proc_open([\PHP_BINARY, '-d', 'memory_limit=1G', __DIR__.'/../../../src/zigzag.php', ...$words], [1 => ['pipe', 'w']], $pipes);
+        \assert(\is_resource($process));
+        $said = (string) stream_get_contents($pipes[1]);
 
         return [proc_close($process), $said];
     }
