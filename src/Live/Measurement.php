@@ -105,8 +105,8 @@ final class Measurement
     /** Sends a message and waits for what comes of it: microseconds in between. */
     private function pass(int $message): int
     {
-        fwrite($this->in, "\xB0".\chr($message % 100).\chr($message & 0x7F));
         $sent = hrtime(true);
+        fwrite($this->in, "\xB0".\chr($message % 100).\chr($message & 0x7F));
         $bytes = '';
         while (\strlen($bytes) < 3) {
             $read = [$this->out];

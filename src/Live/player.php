@@ -9,6 +9,8 @@ use App\Live\Player;
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 gc_disable();
+// Before what only looks, where this user may; a service has its own priority.
+@pcntl_setpriority(-15);
 $folder = (string) ($argv[1] ?? '');
 $plan = LivePlan::of((string) file_get_contents("{$folder}/".LivePlan::FILE));
 (new Player($plan, $folder, new HostClock($folder)))->play();
