@@ -33,15 +33,16 @@ enum FileFormat: string
      *
      * @param resource $stream
      * @param (callable(string, string): string)|null $portOf given the name and the place of a track or tape line, the port it is for
+     * @param string $begun what {@see TapeReader::begin()} has read of a tape
      *
      * @return \Generator<int, Event>
      *
      * @throws BadFile
      */
-    public function events($stream, string $file, ?callable $portOf = null): \Generator
+    public function events($stream, string $file, ?callable $portOf = null, string $begun = ''): \Generator
     {
         if (self::Tape === $this) {
-            foreach (TapeReader::events($stream, $file) as $line => $event) {
+            foreach (TapeReader::events($stream, $file, $begun) as $line => $event) {
                 $port = null === $portOf ? $event->port : $portOf($event->port, "{$file}:{$line}");
                 yield $port === $event->port ? $event : new Event($event->timeUs, $port, $event->bytes, $event->pulseUs);
             }

@@ -32,30 +32,28 @@ final class TapeReader
     }
 
     /**
-     * Whether a tape is the recording of a live run; it is begun again.
+     * Reads the beginning of a tape, for who has to know what sort it is; it is handed to {@see all()} or {@see events()} then.
      *
-     * @param resource $stream one that can be begun again
+     * @param resource $stream
      */
-    public static function isOfLive($stream): bool
+    public static function begin($stream): string
     {
-        $first = (string) fgets($stream, self::CHUNK);
-        rewind($stream);
-
-        return self::isHeaderOfLive($first);
+        return (string) fgets($stream, self::CHUNK);
     }
 
     /**
      * What happened at ports; what people and the host did is read over.
      *
      * @param resource $stream
+     * @param string $begun what {@see begin()} has read of it
      *
      * @return \Generator<int, Event> keyed by line number
      *
      * @throws BadFile
      */
-    public static function events($stream, string $file): \Generator
+    public static function events($stream, string $file, string $begun = ''): \Generator
     {
-        foreach (self::all($stream, $file) as $line => $each) {
+        foreach (self::all($stream, $file, $begun) as $line => $each) {
             if ($each instanceof Event) {
                 yield $line => $each;
             }
@@ -66,19 +64,21 @@ final class TapeReader
      * Everything that stands on a tape.
      *
      * @param resource $stream
+     * @param string $begun what {@see begin()} has read of it
      *
      * @return \Generator<int, Event|TapeDeed> keyed by line number
      *
      * @throws BadFile
      */
-    public static function all($stream, string $file): \Generator
+    public static function all($stream, string $file, string $begun = ''): \Generator
     {
         $previousUs = 0;
         $version = 1;
         /** @var TapeDeed|null $deed the last one, whose own lines may follow */
         $deed = null;
         $deedLine = 0;
-        for ($line = 1; false !== ($text = fgets($stream, self::CHUNK)); ++$line) {
+        for ($line = 1; false !== ($text = '' === $begun ? fgets($stream, self::CHUNK) : $begun); ++$line) {
+            $begun = '';
             while (!str_ends_with($text, "\n") && false !== ($more = fgets($stream, self::CHUNK))) {
                 $text .= $more;
                 if (\strlen($text) > self::MAX_LINE) {
@@ -132,7 +132,8 @@ final class TapeReader
         }
     }
 
-    private static function isHeaderOfLive(string $line): bool
+    /** Whether a tape whose first line this is is the recording of a live run. */
+    public static function isHeaderOfLive(string $line): bool
     {
         return rtrim(str_starts_with($line, "\u{FEFF}") ? substr($line, 3) : $line) === rtrim(TapeWriter::HEADER_OF_LIVE);
     }

@@ -8,6 +8,7 @@ use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Change\BookChange;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Scenes\Scenes;
+use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 
@@ -39,6 +40,8 @@ final class Course
         $engine = $this->engine;
         $timeUs = max($entry->timeUs, $engine->state->now);
         if (EntrySort::Late === $entry->sort) {
+            // Up to there everything had been done before it stood still.
+            $engine->advance(Milliseconds::parse($entry->text) ?? $engine->state->now);
             Overdue::leaveOut($engine, $timeUs);
 
             return true;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Live;
 
 use ZigzagPost\Core\Engine\State\ControlAddress;
+use ZigzagPost\Core\Format\Milliseconds;
 use ZigzagPost\Core\Live\Hazard\HazardGuard;
 use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
@@ -279,7 +280,8 @@ final class LiveRun
     {
         if (Overdue::is($this->course->engine, $nowUs)) {
             $ms = intdiv($nowUs - (int) $this->course->engine->nextDue(), 1000);
-            $this->deed(new Entry(EntrySort::Late, $this->tick($nowUs)));
+            $stood = Milliseconds::format($this->course->engine->state->now);
+            $this->deed(new Entry(EntrySort::Late, $this->tick($nowUs), 0, 0, $stood));
             $this->say($nowUs, EntrySort::Stalled, 0, $ms);
         }
     }

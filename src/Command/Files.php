@@ -16,8 +16,6 @@ use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Engine\Tape\BadState;
 use ZigzagPost\Core\Engine\Tape\SavedRun;
 use ZigzagPost\Core\Format\FileFormat;
-use ZigzagPost\Core\Format\Sink;
-use ZigzagPost\Core\Format\WriteFailed;
 use ZigzagPost\Core\Live\Recording\UnknownDeed;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rulebook\Parser;
@@ -39,29 +37,6 @@ final class Files
                 "{$file}: ".(file_exists($file) ? 'this file cannot be read; check its permissions' : 'there is no such file; check the name'),
             )
             : $stream;
-    }
-
-    /**
-     * The same stream where it can be begun again, or else a copy of it that can.
-     *
-     * @param resource $stream
-     *
-     * @return resource
-     */
-    public static function rewindable($stream)
-    {
-        if (stream_get_meta_data($stream)['seekable']) {
-            return $stream;
-        }
-        try {
-            $copy = Sink::temporary();
-        } catch (WriteFailed $failed) {
-            throw CommandFailed::input("standard input: {$failed->getMessage()}");
-        }
-        stream_copy_to_stream($stream, $copy);
-        rewind($copy);
-
-        return $copy;
     }
 
     /** The format that a file's ending stands for; what has no ending, or is none of the known ones, is a tape if it says nothing else. */

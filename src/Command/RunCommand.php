@@ -85,22 +85,20 @@ final class RunCommand extends Command
                     /* @phpstan-ignore argument.type */
                     Sink::put($trace->stream, TraceLine::of($record));
                 };
-        if (FileFormat::Tape === $format) {
-            $stream = Files::rewindable($stream);
-            if (TapeReader::isOfLive($stream)) {
-                if ([] !== $changes || null !== $input->getOption('load')) {
-                    throw CommandFailed::input("run: {$in} is the recording of a live run, which says itself what came; leave --change and --load out");
-                }
-                $compile = static fn (string $text): CompiledBook => Compiler::load(Files::rulebookOfText($text, $rig), null !== $traceFile);
-                $run = new RecordingRun($compiled, $compile, $out->writer($book), $traceTo);
+        $begun = FileFormat::Tape === $format ? TapeReader::begin($stream) : '';
+        if (TapeReader::isHeaderOfLive($begun)) {
+            if ([] !== $changes || null !== $input->getOption('load')) {
+                throw CommandFailed::input("run: {$in} is the recording of a live run, which says itself what came; leave --change and --load out");
             }
+            $compile = static fn (string $text): CompiledBook => Compiler::load(Files::rulebookOfText($text, $rig), null !== $traceFile);
+            $run = new RecordingRun($compiled, $compile, $out->writer($book), $traceTo);
         }
         try {
             if (isset($run)) {
-                $run->run(TapeReader::all($stream, $in), $in, $untilUs);
+                $run->run(TapeReader::all($stream, $in, $begun), $in, $untilUs);
                 [$engine, $lost] = [$run->engine(), $run->lost()];
             } else {
-                $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, OptionText::orNull($input->getOption('port'))));
+                $events = $format->events($stream, $in, $this->portOf($compiled, $bookFile, OptionText::orNull($input->getOption('port'))), $begun);
                 $tape = new TapeRun($engine, $out->writer($book), $traceTo, $changes);
                 $tape->run($events, $untilUs);
                 [$engine, $lost] = [$tape->engine, $tape->lost];

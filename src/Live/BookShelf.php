@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Live;
 
+use App\Storage\MemoryFolder;
 use ZigzagPost\Core\Compile\CompiledSource;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 
@@ -29,6 +30,9 @@ final readonly class BookShelf
     /** @throws CannotPlay where there is no such rulebook */
     public function load(string $name): CompiledBook
     {
+        if (!MemoryFolder::isOurs($this->folder)) {
+            throw CannotPlay::because('the folder of this host is open to others, so that nothing in it is trusted');
+        }
         $book = $this->isKnown($name) ? require "{$this->folder}/{$name}.php" : null;
 
         return $book instanceof CompiledBook ? $book : throw CannotPlay::because("there is no rulebook {$name} here");

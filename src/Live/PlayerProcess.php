@@ -24,8 +24,8 @@ final class PlayerProcess
             '-d', 'memory_limit=1G',
             '-d', 'opcache.enable_cli=1',
             '-d', "opcache.file_cache={$cache}",
-            '-d', 'opcache.jit_buffer_size=32M',
-            '-d', 'opcache.jit=tracing',
+            // No just-in-time compiler: that of PHP 8.2 has been seen to crash.
+            '-d', 'opcache.jit_buffer_size=0',
             '-d', 'display_errors=stderr',
             __DIR__.'/player.php',
             $folder,

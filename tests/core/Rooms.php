@@ -242,6 +242,7 @@ final class Rooms
         'Live/Hazard' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Live' => [
             'Midi',
+            'Format',
             'Engine/Book',
             'Engine/State',
             'Engine/Time',

@@ -17,7 +17,7 @@ enum EntrySort: int
     case Restore = 6;
     /** Another rulebook from here on. */
     case Rules = 7;
-    /** After a stall: ticks and delayed notes that are too late were left out. */
+    /** After a stall: ticks and delayed notes that are too late were left out; the text is the time at which the run stood, in milliseconds. */
     case Late = 8;
     /** What was due by then has been done. */
     case Due = 9;

@@ -83,6 +83,7 @@ final class LawOfLiveTest extends TestCase
                     $live->gone(self::INS[$random->getInt(0, 1)]);
                     break;
                 case 3:
+                    $live->goOn($live->now + $random->getInt(0, 150_000));
                     $live->stall($random->getInt(100_000, 900_000));
                     break;
                 case 4:
