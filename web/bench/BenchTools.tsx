@@ -46,7 +46,7 @@ export function BenchTools(props: {
         />
         <Button icon={<Library size={16} />} label="Tapes" onClick={props.onTapes} />
         <div
-          className={`w-56 items-center gap-2 text-sm lg:flex ${props.playing === null ? 'hidden' : 'flex'}`}
+          className={`w-40 items-center gap-2 text-sm lg:flex ${props.playing === null ? 'hidden' : 'flex'}`}
         >
           {props.playing !== null && (
             <>

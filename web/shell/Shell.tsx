@@ -63,7 +63,7 @@ export function Shell() {
         />
         <Button
           tone="danger"
-          className="px-5 font-semibold"
+          className="px-4 font-semibold"
           icon={<OctagonX size={18} />}
           label="Panic (Esc)"
           disabled={!isPanicThere}
@@ -99,14 +99,14 @@ function Running({ store }: { store: BenchStore }) {
 /** @param isItself false where the view cannot be opened yet and the way leads to the library instead */
 function Way({ to, label, isItself }: { to: string; label: string; isItself: boolean }) {
   return !isItself ? (
-    <Link className="btn btn-sm min-h-9 btn-ghost" to={to}>
+    <Link className="btn btn-sm min-h-9 px-2 btn-ghost" to={to}>
       {label}
     </Link>
   ) : (
     <NavLink
       to={to}
       className={({ isActive }) =>
-        `btn btn-sm min-h-9 ${isActive ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`
+        `btn btn-sm min-h-9 px-2 ${isActive ? 'btn-neutral underline decoration-primary decoration-2 underline-offset-4' : 'btn-ghost'}`
       }
     >
       {label}
