@@ -132,11 +132,30 @@ final class LiveRun
             $this->say($nowUs, EntrySort::LoopCut, $out, $in);
         }
         foreach ($this->outlets as $port => $outlet) {
-            if ($outlet->stick($nowUs)) {
+            if ($outlet->stick($nowUs, $this->mayLeave($port))) {
                 $this->say($nowUs, EntrySort::Stuck, $port);
             }
         }
         $this->noteKeptBack();
+    }
+
+    /** Lets nothing leave at a port but the ends of what sounds, or all again. */
+    public function mute(int $nowUs, int $port, bool $isMuted): void
+    {
+        $this->outlets[$port]->mute($nowUs, $isMuted, $this->mayLeave($port));
+        $this->noteKeptBack();
+        $this->say($nowUs, $isMuted ? EntrySort::Muted : EntrySort::Unmuted, $port);
+    }
+
+    /** From now on nothing gets to a unit that can hurt somebody, whatever waits for it. */
+    public function disarm(int $nowUs, string $unit): void
+    {
+        $this->guard->disarm($unit);
+        foreach ($this->outlets as $port => $outlet) {
+            $outlet->withhold($this->mayLeave($port));
+        }
+        $this->noteKeptBack();
+        $this->say($nowUs, EntrySort::Disarmed, 0, 0, $unit);
     }
 
     /** What may be handed to the system at a port now. */
@@ -304,6 +323,12 @@ final class LiveRun
         } else {
             $this->outlets[$port]->accept($nowUs, $number, $bytes);
         }
+    }
+
+    /** @return \Closure(string): bool whether a message may leave at a port, by what is armed */
+    private function mayLeave(int $port): \Closure
+    {
+        return fn (string $bytes): bool => null === $this->guard->withheldFor($this->course->ports->names[$port], $bytes);
     }
 
     private function noteKeptBack(): void

@@ -153,16 +153,18 @@ final class Outlet
         return null === $this->blockedSince || $this->isStuck ? null : $this->blockedSince + self::STUCK_AFTER_US;
     }
 
-    /** Puts what the port owes in the place of all that waits there: whether it has just become stuck. */
-    public function stick(int $nowUs): bool
+    /**
+     * Puts what the port owes in the place of all that waits there: whether it has just become stuck.
+     *
+     * @param \Closure(string): bool $mayLeave whether a message may leave at all
+     */
+    public function stick(int $nowUs, \Closure $mayLeave): bool
     {
         if ($nowUs < ($this->stuckAt() ?? \PHP_INT_MAX)) {
             return false;
         }
         $this->empty(KeptBackFor::Stuck);
-        foreach ($this->at->silence() as $bytes) {
-            $this->accept($nowUs, 0, $bytes);
-        }
+        $this->owe($nowUs, $mayLeave);
 
         return $this->isStuck = true;
     }
@@ -178,16 +180,42 @@ final class Outlet
         $this->empty(KeptBackFor::Panic);
     }
 
-    /** From now on nothing leaves but the ends of what sounds, until it is let go on. */
-    public function mute(int $nowUs, bool $isMuted): void
+    /**
+     * From now on nothing leaves but the ends of what sounds, until it is let go on.
+     *
+     * @param \Closure(string): bool $mayLeave whether a message may leave at all
+     */
+    public function mute(int $nowUs, bool $isMuted, \Closure $mayLeave): void
     {
         if ($isMuted && !$this->isMuted) {
             $this->empty(KeptBackFor::Muted);
-            foreach ($this->at->silence() as $bytes) {
-                $this->accept($nowUs, 0, $bytes);
-            }
+            $this->owe($nowUs, $mayLeave);
         }
         $this->isMuted = $isMuted;
+    }
+
+    /**
+     * Leaves out what waits and may not leave any more.
+     *
+     * @param \Closure(string): bool $mayLeave
+     */
+    public function withhold(\Closure $mayLeave): void
+    {
+        foreach ($this->waiting as $place => $message) {
+            if (!$mayLeave($message->bytes)) {
+                $this->forget($place);
+                $this->keptBack[] = new KeptBack($message->number, KeptBackFor::Unarmed);
+            }
+        }
+        foreach ($this->urgent as $message) {
+            if (!$mayLeave($message->bytes)) {
+                $this->keptBack[] = new KeptBack($message->number, KeptBackFor::Unarmed);
+            }
+        }
+        $this->urgent = array_values(array_filter($this->urgent, static fn (Waiting $message): bool => $mayLeave($message->bytes)));
+        if (null !== $this->current && !$mayLeave($this->current->bytes)) {
+            $this->endCurrent(KeptBackFor::Unarmed);
+        }
     }
 
     /** @return list<KeptBack> what will not leave, since the last call */
@@ -224,6 +252,14 @@ final class Outlet
     public function waiting(): array
     {
         return [...$this->urgent, ...null === $this->current ? [] : [$this->current], ...array_values($this->waiting)];
+    }
+
+    /** @param \Closure(string): bool $mayLeave */
+    private function owe(int $nowUs, \Closure $mayLeave): void
+    {
+        foreach (array_filter($this->at->silence(), $mayLeave) as $bytes) {
+            $this->accept($nowUs, 0, $bytes);
+        }
     }
 
     private function room(int $nowUs): int

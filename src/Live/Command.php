@@ -15,7 +15,7 @@ final readonly class Command
 {
     public const OK = 'ok';
 
-    public function __construct(private LiveRun $run, private int $nowUs, private LivePlan $plan)
+    public function __construct(private LiveRun $run, private int $nowUs)
     {
     }
 
@@ -50,21 +50,18 @@ final readonly class Command
 
     private function disarm(string $unit): bool
     {
-        $this->run->guard->disarm($unit);
-        $this->run->say($this->nowUs, EntrySort::Disarmed, 0, 0, $unit);
+        $this->run->disarm($this->nowUs, $unit);
 
         return true;
     }
 
     private function mute(string $name, bool $isMuted): bool
     {
-        foreach ($this->plan->ports as $number => $port) {
-            if ($port->name === $name && null !== $this->run->outlet($number)) {
-                $this->run->outlet($number)->mute($this->nowUs, $isMuted);
-                $this->run->say($this->nowUs, $isMuted ? EntrySort::Muted : EntrySort::Unmuted, $number);
+        $number = $this->run->course->ports->number($name);
+        if (null !== $number && null !== $this->run->outlet($number)) {
+            $this->run->mute($this->nowUs, $number, $isMuted);
 
-                return true;
-            }
+            return true;
         }
 
         return false;

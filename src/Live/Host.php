@@ -41,7 +41,7 @@ final class Host
      */
     public function __construct(
         private readonly HostFolder $folder,
-        private readonly LivePlan $plan,
+        LivePlan $plan,
         private readonly \Closure $tell,
         private readonly \Closure $onPlaying,
         ?string $recording = null,
@@ -49,13 +49,10 @@ final class Host
         $this->supervisor = new Supervisor();
         @unlink("{$folder->path}/".Picture::FILE);
         $told = [];
-        // What came before this watcher began is in here.
-        $this->picture = new Picture((new JournalFiles($folder->path))->recover($plan, $told), new BookShelf($folder->path));
+        $journal = new JournalFiles($folder->path);
+        $this->picture = Picture::of($folder->path, $plan, $journal, $told);
         array_map($tell, $told);
-        $this->follower = new JournalFollower($folder->path, JournalFiles::latest($folder->path));
-        foreach ($this->follower->entries() as $entry) {
-            $this->picture->lookAt($entry);
-        }
+        $this->follower = new JournalFollower($folder->path, $journal->end());
         $this->recorder = null === $recording ? null : new LiveRecorder($recording, $folder->path, $plan);
     }
 
@@ -144,7 +141,9 @@ final class Host
             $this->supervisor->alive();
             $this->hear($entry);
         }
-        $this->recorder?->sync();
+        if (false === $this->recorder?->sync()) {
+            ($this->tell)('the recording has stopped: the disk takes no more');
+        }
         if (microtime(true) - $this->drawnAt > self::DRAWN_EVERY_S) {
             $this->draw();
         }
@@ -161,11 +160,10 @@ final class Host
 
     private function hear(Entry $entry): void
     {
-        $this->recorder?->take($entry);
         $this->picture->take($entry);
         $this->came += EntrySort::Came === $entry->sort ? 1 : 0;
         $this->left += EntrySort::Sent === $entry->sort ? 1 : 0;
-        $text = Wording::of($entry, array_map(static fn (PlannedPort $port): string => $port->name, $this->plan->ports));
+        $text = Wording::of($entry, $this->picture->ports());
         null === $text ?: ($this->tell)($text);
         if (EntrySort::Playing === $entry->sort && 1 === $this->starts) {
             $this->supervisor->ready();

@@ -24,6 +24,7 @@ final class JournalFiles
     private mixed $file = null;
     private int $number = self::FIRST;
     private int $size = 0;
+    private ?JournalPlace $end = null;
 
     public function __construct(private readonly string $folder)
     {
@@ -51,12 +52,13 @@ final class JournalFiles
      * How the run stands by checkpoint and journal. What is damaged is put aside, and told.
      *
      * @param list<string> $told is added to
+     * @param (\Closure(Entry): void)|null $each is given every entry that is read
      */
-    public function recover(LivePlan $plan, array &$told): Standing
+    public function recover(LivePlan $plan, array &$told, ?\Closure $each = null): Standing
     {
         $latest = self::latest($this->folder);
         foreach ([$latest, $latest - 1] as $number) {
-            $standing = $this->from($number, $latest, $plan);
+            $standing = $this->from($number, $latest, $plan, $each);
             if (null !== $standing) {
                 return $standing;
             }
@@ -69,8 +71,15 @@ final class JournalFiles
         // In a stretch of its own, so that whoever follows the journal comes to it.
         HostFolder::write(self::checkpoint($this->folder, $latest + 1), Checkpoint::write($standing));
         touch(self::journal($this->folder, $latest + 1));
+        $this->end = new JournalPlace($latest + 1, 0);
 
         return $standing;
+    }
+
+    /** Where the entries end that {@see recover()} has read. */
+    public function end(): JournalPlace
+    {
+        return $this->end ?? new JournalPlace(self::FIRST, 0);
     }
 
     /** Writes entries; they have to be there before anything is handed over. */
@@ -127,7 +136,8 @@ final class JournalFiles
         return $file;
     }
 
-    private function from(int $number, int $latest, LivePlan $plan): ?Standing
+    /** @param (\Closure(Entry): void)|null $each */
+    private function from(int $number, int $latest, LivePlan $plan, ?\Closure $each): ?Standing
     {
         try {
             $standing = self::FIRST === $number ? $this->fresh($plan) : $this->checkpointed($number, $plan);
@@ -135,7 +145,9 @@ final class JournalFiles
                 $at = 0;
                 foreach (Entry::read((string) @file_get_contents(self::journal($this->folder, $number)), $at) as $entry) {
                     $standing->take($entry);
+                    null === $each ?: $each($entry);
                 }
+                $this->end = new JournalPlace($number, $at);
             }
 
             return $standing;

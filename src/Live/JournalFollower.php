@@ -13,10 +13,12 @@ final class JournalFollower
     /** @var resource|null */
     private mixed $file = null;
     private string $rest = '';
-    private int $size = 0;
+    private int $size;
+    private int $number;
 
-    public function __construct(private readonly string $folder, private int $number)
+    public function __construct(private readonly string $folder, JournalPlace $from)
     {
+        [$this->number, $this->size] = [$from->stretch, $from->byte];
     }
 
     /**
@@ -39,17 +41,6 @@ final class JournalFollower
             yield from Entry::read($this->rest, $at);
             $this->rest = substr($this->rest, $at);
         } while ($this->isFollowed());
-    }
-
-    /** How much of the present stretch has been read. */
-    public function size(): int
-    {
-        return $this->size;
-    }
-
-    public function number(): int
-    {
-        return $this->number;
     }
 
     /** Goes on to the next stretch, where there is one and this one is read to its end. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Live;
 
-use ZigzagPost\Core\Live\Journal\Entry;
+use ZigzagPost\Core\Live\Journal\DamagedJournal;
 use ZigzagPost\Core\Live\Recording\Recorder;
 
 /** Writes the recording of a host to a file, at once; playing goes on when the disk takes no more. */
@@ -13,6 +13,7 @@ final class LiveRecorder
     /** @var resource|null */
     private mixed $file;
     private readonly Recorder $recorder;
+    private readonly JournalFollower $follower;
     private string $waiting = '';
 
     /** @throws CannotPlay where the file cannot be written */
@@ -21,20 +22,32 @@ final class LiveRecorder
         $file = @fopen($path, 'w');
         $this->file = false === $file ? throw CannotPlay::because("{$path}: the recording cannot be written there") : $file;
         $told = [];
-        $standing = (new JournalFiles($folder))->recover($plan, $told);
+        $journal = new JournalFiles($folder);
+        $standing = $journal->recover($plan, $told);
+        $this->follower = new JournalFollower($folder, $journal->end());
         $isFresh = 0 === $standing->timeUs;
         $shelf = new BookShelf($folder);
         $this->recorder = new Recorder($standing, $shelf->text(...), !$isFresh);
         $this->waiting = $isFresh ? Recorder::head() : $this->recorder->headFromHere();
     }
 
-    public function take(Entry $entry): void
+    /**
+     * Writes what has been played since the last call.
+     *
+     * @return bool false when the disk takes no more, so that the recording ends here
+     *
+     * @throws DamagedJournal
+     */
+    public function sync(): bool
     {
-        $this->waiting .= $this->recorder->lines($entry);
+        foreach ($this->follower->entries() as $entry) {
+            $this->waiting .= $this->recorder->lines($entry);
+        }
+
+        return $this->write();
     }
 
-    /** @return bool false when the disk takes no more, so that the recording ends here */
-    public function sync(): bool
+    private function write(): bool
     {
         if ('' === $this->waiting || null === $this->file) {
             return true;
@@ -49,9 +62,11 @@ final class LiveRecorder
         return $isWritten;
     }
 
+    /** @throws DamagedJournal */
     public function end(): void
     {
-        $this->waiting .= $this->recorder->tail();
         $this->sync();
+        $this->waiting .= $this->recorder->tail();
+        $this->write();
     }
 }

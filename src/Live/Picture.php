@@ -39,8 +39,29 @@ final class Picture
     private bool $isPlaying = false;
     private bool $isNew = true;
 
-    public function __construct(private readonly Standing $standing, private readonly BookShelf $books)
+    private Standing $standing;
+
+    private function __construct(private readonly BookShelf $books)
     {
+    }
+
+    /**
+     * The picture of a host as its journal is now; it goes on from where that ends.
+     *
+     * @param list<string> $told is added to, see {@see JournalFiles::recover()}
+     */
+    public static function of(string $folder, LivePlan $plan, JournalFiles $journal, array &$told): self
+    {
+        $picture = new self(new BookShelf($folder));
+        $picture->standing = $journal->recover($plan, $told, $picture->lookAt(...));
+
+        return $picture;
+    }
+
+    /** @return list<string> names of ports, by number */
+    public function ports(): array
+    {
+        return $this->standing->course->ports->names;
     }
 
     public function take(Entry $entry): void

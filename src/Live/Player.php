@@ -50,6 +50,7 @@ final class Player
     private int $timerAt = \PHP_INT_MAX;
     private bool $isEnding = false;
     private int $beats = 0;
+    private int $beatUs = 0;
     /** When a watcher was last asked for. */
     private float $askedAt = 0.0;
 
@@ -286,7 +287,10 @@ final class Player
     private function beat(): void
     {
         $now = $this->now();
-        foreach ($this->sensed as $port => $sensedUs) {
+        // After a stall the wires are read before anybody is judged silent.
+        $stoodStill = $now - $this->beatUs > 2_000_000 * self::BEAT_S;
+        $this->beatUs = $now;
+        foreach ($stoodStill ? [] : $this->sensed as $port => $sensedUs) {
             if ($now - $sensedUs > self::SENSING_US) {
                 unset($this->sensed[$port]);
                 $this->run->gone($now, $port, 'active sensing stopped');
@@ -313,7 +317,7 @@ final class Player
     /** @return string what became of a command */
     private function obey(string $command): string
     {
-        $answer = (new Command($this->run, $this->now(), $this->plan))->obey($command);
+        $answer = (new Command($this->run, $this->now()))->obey($command);
         $this->handOver();
 
         return $answer;

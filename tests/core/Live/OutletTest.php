@@ -114,7 +114,7 @@ final class OutletTest extends TestCase
         for ($at = 10_000, $number = 3; $at < 60_000_000; $at += 100_000) {
             $outlet->accept($at, $number++, "\xB0\x07\x01");
             '' === $outlet->next($at) ?: $outlet->took($at, 0);
-            $outlet->stick($at);
+            $outlet->stick($at, static fn (): bool => true);
         }
         self::assertLessThan(100, $outlet->size(), 'nothing piles up');
         $this->now = 60_000_000;
@@ -147,6 +147,26 @@ final class OutletTest extends TestCase
         self::assertLessThan(100, \strlen($this->heard()));
     }
 
+    public function testWhatMayNotLeaveAnyMoreIsTakenOutOfWhatWaits(): void
+    {
+        $outlet = new Outlet(self::BYTE_US);
+        $messages = ["\x90\x3C\x64", "\xF0".str_repeat("\x01", 100)."\xF7", "\x94\x3C\x64", "\xF8", "\x90\x3E\x64", "\xC4\x01"];
+        foreach ($messages as $number => $message) {
+            $outlet->accept(0, $number + 1, $message);
+        }
+        $this->play($outlet, 0, 10_000);
+        $mayLeave = static fn (string $bytes): bool => 4 !== (\ord($bytes[0]) & 0x0F) && \ord($bytes[0]) < 0xF0;
+        $outlet->withhold($mayLeave);
+        $this->play($outlet, 10_000, 900_000);
+        self::assertMatchesRegularExpression('/^f8903c64f0(01)+f7903e64$/', bin2hex($this->heard()), 'what was begun is ended, what was not is left out');
+        $keptBack = array_map(static fn (KeptBack $each): int => $each->number, $outlet->takeKeptBack());
+        sort($keptBack);
+        self::assertSame([2, 3, 6], $keptBack);
+        $outlet->mute(1_000_000, true, $mayLeave);
+        $this->play($outlet, 1_000_000, 1_100_000);
+        self::assertStringEndsWith('803c40803e40b04000b07b00b07800', bin2hex($this->heard()));
+    }
+
     /** @param list<string> $waiting */
     #[DataProvider('mutes')]
     public function testAMutedPortEndsWhatSoundsAndNothingElse(array $waiting, string $expected): void
@@ -154,13 +174,13 @@ final class OutletTest extends TestCase
         $outlet = new Outlet(0);
         $outlet->accept(0, 1, "\x90\x3C\x64");
         $this->play($outlet, 0, 10);
-        $outlet->mute(20, true);
+        $outlet->mute(20, true, static fn (): bool => true);
         foreach ($waiting as $number => $message) {
             $outlet->accept(30, $number + 2, (string) hex2bin($message));
         }
         $this->play($outlet, 40, 50);
         self::assertSame('903c64803c40b04000b07b00b07800'.$expected, bin2hex($this->heard()));
-        $outlet->mute(60, false);
+        $outlet->mute(60, false, static fn (): bool => true);
         $outlet->accept(70, 50, "\x90\x40\x40");
         $this->play($outlet, 70, 80);
         self::assertStringEndsWith("\x90\x40\x40", $this->heard());
