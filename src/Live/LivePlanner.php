@@ -74,7 +74,7 @@ final class LivePlanner
      */
     public function plan(string $rules, array $connect, bool $isDry): LivePlan
     {
-        [$in, $out] = $this->kept();
+        [$in, $out] = [$this->kept(false), $this->kept(true)];
         foreach ($connect as $each) {
             [$where, $what] = explode('=', $each, 2) + [1 => ''];
             [$port, $direction] = explode('.', $where, 2) + [1 => ''];
@@ -116,19 +116,21 @@ final class LivePlanner
     /**
      * What the rig says of this computer.
      *
-     * @return array{array<string, Connection>, array<string, Connection>} by in port, and by out port
+     * @return array<string, Connection> by port
      *
      * @throws CannotPlay
      */
-    private function kept(): array
+    private function kept(bool $isOut): array
     {
-        $in = $out = [];
+        $kept = [];
         foreach ($this->setup->rig->connections[(string) gethostname()] ?? [] as $port => $connected) {
-            null === $connected->in ?: $in[$port] = Connection::of($connected->in);
-            null === $connected->out ?: $out[$port] = Connection::of($connected->out);
+            $text = $isOut ? $connected->out : $connected->in;
+            if (null !== $text) {
+                $kept[$port] = Connection::of($text);
+            }
         }
 
-        return [$in, $out];
+        return $kept;
     }
 
     private function look(string $option, string $name): void
