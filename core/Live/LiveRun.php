@@ -128,8 +128,8 @@ final class LiveRun
             $this->deed(new Entry(EntrySort::Due, $this->tick($nowUs)));
         }
         $this->loops->settle($nowUs);
-        foreach ($this->loops->takeNews() as [$out, $in]) {
-            $this->say($nowUs, EntrySort::LoopCut, $out, $in);
+        foreach ($this->loops->takeNews() as $cut) {
+            $this->say($nowUs, EntrySort::LoopCut, $cut->out, $cut->in);
         }
         foreach ($this->outlets as $port => $outlet) {
             if ($outlet->stick($nowUs, $this->mayLeave($port))) {

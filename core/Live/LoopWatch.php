@@ -35,7 +35,7 @@ final class LoopWatch
     private array $cut = [];
     /** @var array<string, int> until when, by way */
     private array $trusted = [];
-    /** @var list<array{int, int}> out and in port of ways that were cut, not yet taken */
+    /** @var list<CutWay> not yet taken */
     private array $news = [];
 
     public function sent(int $nowUs, int $out, string $bytes): void
@@ -73,7 +73,7 @@ final class LoopWatch
         $this->trusted["{$out} {$in}"] = \PHP_INT_MAX;
     }
 
-    /** @return list<array{int, int}> out and in port of the ways that were cut since the last call */
+    /** @return list<CutWay> the ways that were cut since the last call */
     public function takeNews(): array
     {
         $news = $this->news;
@@ -95,7 +95,7 @@ final class LoopWatch
             if ($nowUs >= $until) {
                 [$out, $in] = array_map(intval(...), explode(' ', (string) $key, 3));
                 $this->cut["{$out} {$in}"] = true;
-                $this->news[] = [$out, $in];
+                $this->news[] = new CutWay($out, $in);
                 unset($this->held[$key], $this->heldUntil[$key], $this->returns[$key]);
             }
         }

@@ -34,7 +34,13 @@ final class LiveCommand extends Command
     {
         $many = InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY;
         $this->addArgument('show', InputArgument::OPTIONAL, 'the rig (rig.json or a zip), or a rulebook (.book)')
-            ->addOption('connect', null, $many, 'what stands behind a port: PORT=device:NAME, PORT=device:/path, PORT=stand-in or PORT=none; PORT.in or PORT.out for one direction; can be repeated')
+            ->addOption(
+                'connect',
+                null,
+                $many,
+                'what stands behind a port: PORT=device:NAME, PORT=device:/path, PORT=stand-in or PORT=none; PORT.in or PORT.out for one direction; '
+                    .'can be repeated',
+            )
             ->addOption('record', null, InputOption::VALUE_REQUIRED, 'where to write what was played, as a tape')
             ->addOption('state', null, InputOption::VALUE_REQUIRED, 'the folder in which the state of the run is kept')
             ->addOption('arm', null, $many, 'a unit that can hurt somebody, to be armed for this run; asks at the terminal')
@@ -43,7 +49,12 @@ final class LiveCommand extends Command
             ->addOption('check', null, InputOption::VALUE_NONE, 'say everything that stands in the way, without playing')
             ->addOption('measure', null, InputOption::VALUE_OPTIONAL, 'measure how long this computer takes for a message, for so many seconds', false)
             ->addOption('report', null, InputOption::VALUE_REQUIRED, 'write what this computer has and can do to a file that can be sent to somebody')
-            ->addOption('now', null, InputOption::VALUE_REQUIRED, 'tell the run that plays with this state: panic, "scene 2", "song 3", "restore UNIT", "mute PORT", "unmute PORT"');
+            ->addOption(
+                'now',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'tell the run that plays with this state: panic, "scene 2", "song 3", "restore UNIT", "mute PORT", "unmute PORT"',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -73,7 +84,9 @@ final class LiveCommand extends Command
      */
     private function live(InputInterface $input, OutputInterface $output): int
     {
-        $file = OptionText::orNull($input->getArgument('show')) ?? throw CommandFailed::input('live: name a rig or a rulebook, such as bin/zigzag live rig.json');
+        $file =
+            OptionText::orNull($input->getArgument('show')) ??
+            throw CommandFailed::input('live: name a rig or a rulebook, such as bin/zigzag live rig.json');
         $state = OptionText::orNull($input->getOption('state')) ?? self::stateOf($file);
         $now = OptionText::orNull($input->getOption('now'));
         if (null !== $now) {
@@ -180,7 +193,8 @@ final class LiveCommand extends Command
         $known = array_values(array_unique(array_map(static fn (GuardedWay $way): string => $way->unit, $planner->guarded())));
         foreach ($arms as $unit) {
             if (!\in_array($unit, $known, true)) {
-                throw CommandFailed::input("--arm {$unit}: no unit of that name can be reached that has to be armed".([] === $known ? '' : '; there is '.implode(', ', $known)));
+                $there = [] === $known ? '' : '; there is '.implode(', ', $known);
+                throw CommandFailed::input("--arm {$unit}: no unit of that name can be reached that has to be armed{$there}");
             }
             foreach ($planner->setup()?->box($unit)?->chart->hazards ?? [] as $hazard) {
                 $output->writeln(Cautions::ofHazard($hazard, $unit), OutputInterface::OUTPUT_RAW);

@@ -62,10 +62,10 @@ final class CommandSocket
 
     private static function length(string $head): int
     {
-        /** @var array{1: int} $length */
-        $length = unpack('V', $head);
+        /** @var array{is: int} $length */
+        $length = unpack('Vis', $head);
 
-        return $length[1];
+        return $length['is'];
     }
 
     /** @param resource $client */

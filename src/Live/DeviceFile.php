@@ -97,7 +97,8 @@ final class DeviceFile
     /** Every byte is MIDI: nothing is echoed, and none means anything to the system. */
     private static function makeRaw(string $path): void
     {
-        $process = proc_open(['stty', '-F', $path, 'raw', '-echo'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $null = ['file', '/dev/null', 'r+'];
+        $process = proc_open(['stty', '-F', $path, 'raw', '-echo'], [$null, $null, $null], $pipes);
         if (!\is_resource($process) || 0 !== proc_close($process)) {
             throw CannotPlay::because("{$path}: this terminal cannot be made raw, so that bytes could be changed on the way");
         }

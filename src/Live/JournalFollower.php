@@ -47,7 +47,8 @@ final class JournalFollower
     private function isFollowed(): bool
     {
         clearstatcache();
-        if (!is_file(JournalFiles::journal($this->folder, $this->number + 1)) || null === $this->file || '' !== stream_get_contents($this->file, 1, $this->size)) {
+        $isNext = is_file(JournalFiles::journal($this->folder, $this->number + 1));
+        if (!$isNext || null === $this->file || '' !== stream_get_contents($this->file, 1, $this->size)) {
             return false;
         }
         fclose($this->file);

@@ -74,9 +74,9 @@ final class SystemDevices implements OpensDevices
     {
         $info = self::made($system, 'char['.self::INFO_BYTES.']');
         $isTold = $this->call($system, 'ioctl', $device, self::INFO, $info) >= 0;
-        /** @var array{1: int} $subdevice */
-        $subdevice = unpack('V', \FFI::string($info, self::INFO_BYTES), self::SUBDEVICE_AT);
-        if (!$isTold || $subdevice[1] !== $plug - 1) {
+        /** @var array{is: int} $subdevice */
+        $subdevice = unpack('Vis', \FFI::string($info, self::INFO_BYTES), self::SUBDEVICE_AT);
+        if (!$isTold || $subdevice['is'] !== $plug - 1) {
             throw CannotPlay::because("{$path}: the system has opened another plug than {$plug}; nothing is sent there");
         }
     }

@@ -28,7 +28,8 @@ final class LiveTest extends PageTestCase
             $this->fifos[$port] = $fifo;
         }
         $this->page->get(Application::noPage());
-        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada'); localStorage.removeItem('zigzag-volume-read')");
+        $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
+        $this->page->executeScript("localStorage.removeItem('zigzag-volume-read')");
         $this->rig = $this->copyOfMended('Tonight');
     }
 

@@ -79,8 +79,8 @@ final readonly class Entry
     private static function of(int $sort, string $rest): ?self
     {
         $sort = EntrySort::tryFrom($sort);
-        /** @var array{1: int} $time */
-        $time = unpack('P', $rest);
+        /** @var array{us: int} $time */
+        $time = unpack('Pus', $rest);
         $body = substr($rest, 8);
         [$least, $port] = match ($sort) {
             EntrySort::Came, EntrySort::Gone, EntrySort::Owed, EntrySort::Muted, EntrySort::Unmuted, EntrySort::Stuck => [1, true],
@@ -89,7 +89,7 @@ final readonly class Entry
             default => [0, false],
         };
         $isFixed = \in_array($sort, [EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut, EntrySort::Scene, EntrySort::Song, EntrySort::Stalled], true);
-        if (null === $sort || $time[1] < 0 || \strlen($body) < $least || ($isFixed && \strlen($body) > $least)) {
+        if (null === $sort || $time['us'] < 0 || \strlen($body) < $least || ($isFixed && \strlen($body) > $least)) {
             return null;
         }
         $text = substr($body, $least);
@@ -100,7 +100,7 @@ final readonly class Entry
 
         return new self(
             $sort,
-            $time[1],
+            $time['us'],
             $port ? \ord($body[0]) : 0,
             $least >= 4 ? self::number($body, $port ? 1 : 0) : 0,
             null === $reason ? $text : '',
@@ -110,9 +110,9 @@ final readonly class Entry
 
     private static function number(string $bytes, int $at): int
     {
-        /** @var array{1: int} $number */
-        $number = unpack('V', $bytes, $at);
+        /** @var array{is: int} $number */
+        $number = unpack('Vis', $bytes, $at);
 
-        return $number[1];
+        return $number['is'];
     }
 }

@@ -28,7 +28,8 @@ final class DevicesTest extends TestCase
     {
         [$keys, $synth] = [$this->terminal(), $this->terminal()];
         $live = $this->live = new LiveProcess('show.book', self::BOOK, [], []);
-        $live->start(['--connect', "keys=device:{$keys->path}", '--connect', "synth=device:{$synth->path}", '--record', $live->path('recording.tape')], 10.0, true);
+        $connect = ['--connect', "keys=device:{$keys->path}", '--connect', "synth=device:{$synth->path}"];
+        $live->start([...$connect, '--record', $live->path('recording.tape')], 10.0, true);
         $sent = '';
         // Note-ons before their note-offs, which would be nobody's else; none with velocity 0, which is a note-off as well.
         foreach ([...range(0x90, 0x9F), ...range(0x80, 0x8F), ...range(0xA0, 0xEF)] as $status) {

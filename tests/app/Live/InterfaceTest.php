@@ -40,7 +40,8 @@ final class InterfaceTest extends TestCase
 
     public function testDevicesAreFoundByNameWhereverTheyArePluggedIn(): void
     {
-        self::assertSame(['Box/1', 'Box:1', 'Box:2', 'Box:3', 'Slab'], array_map(static fn (FoundDevice $each): string => $each->name, Devices::list($this->root)));
+        $names = array_map(static fn (FoundDevice $each): string => $each->name, Devices::list($this->root));
+        self::assertSame(['Box/1', 'Box:1', 'Box:2', 'Box:3', 'Slab'], $names);
         self::assertSame(["{$this->root}/dev/snd/midiC2D0", 3], [Devices::find('Box:3', $this->root)->path, Devices::find('Box:3', $this->root)->plug]);
         self::assertNull(Devices::find('Slab', $this->root)->plug);
         rename("{$this->root}/proc/asound/card0", "{$this->root}/proc/asound/card7");

@@ -11,7 +11,18 @@ use ZigzagPost\Tests\Core\Rig\Kit;
 /** A show between real devices through the API: connecting, what people do, what they see. */
 final class LiveApiTest extends ApiTestCase
 {
-    private const RULES = "port keys in\nport synth out\nscene \"Calm\"\nscene \"Storm\"\n  on enter post program 7 to synth\nalways\nrule \"r\"\n  take any\n  send synth\n";
+    private const RULES = <<<'BOOK'
+        port keys in
+        port synth out
+        scene "Calm"
+        scene "Storm"
+          on enter post program 7 to synth
+        always
+        rule "r"
+          take any
+          send synth
+
+        BOOK;
 
     private string $rig = '';
     private string $folder = '';
@@ -50,7 +61,8 @@ final class LiveApiTest extends ApiTestCase
         $rig = $this->rig = $this->rig(['keys' => ['in' => "device:{$this->folder}/keys"], 'synth' => ['out' => "device:{$this->folder}/synth"]]);
         $live = $this->call('GET', "/api/rigs/{$rig}/live", null, 200, 'Live');
         self::assertSame(gethostname(), $live['computer']);
-        self::assertSame([['port' => 'keys', 'isIn' => true, 'isOut' => false, 'units' => []], ['port' => 'synth', 'isIn' => false, 'isOut' => true, 'units' => []]], $live['ports']);
+        $keys = ['port' => 'keys', 'isIn' => true, 'isOut' => false, 'units' => []];
+        self::assertSame([$keys, ['port' => 'synth', 'isIn' => false, 'isOut' => true, 'units' => []]], $live['ports']);
         self::assertNull($this->call('GET', "/api/rigs/{$rig}/live/now", null, 200, 'LiveNow')['picture']);
 
         $picture = $this->picture($this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 200, 'LiveNow'));
@@ -62,8 +74,8 @@ final class LiveApiTest extends ApiTestCase
         self::assertSame("\x90\x3C\x64", $this->heard(3));
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'scene', 'about' => '2'], 200, 'LiveNow');
         self::assertSame("\xC0\x07", $this->heard(2));
-        foreach ([['do' => 'scene', 'about' => '9'], ['do' => 'scene', 'about' => 'x'], ['do' => 'mute', 'about' => 'attic'], ['do' => 'restore', 'about' => 'nobody']] as $deed) {
-            $this->call('POST', "/api/rigs/{$rig}/live/do", $deed, 422, 'Problem');
+        foreach ([['scene', '9'], ['scene', 'x'], ['mute', 'attic'], ['restore', 'nobody']] as [$do, $about]) {
+            $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => $do, 'about' => $about], 422, 'Problem');
         }
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'dance'], 400, 'Problem');
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'panic'], 200, 'LiveNow');
@@ -95,7 +107,8 @@ final class LiveApiTest extends ApiTestCase
     public function testWhatStandsInTheWayIsSaid(): void
     {
         $rig = $this->rig = $this->rig([]);
-        self::assertStringContainsString('nothing is connected', $this->text($this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 422, 'Problem'), 'error'));
+        $refused = $this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 422, 'Problem');
+        self::assertStringContainsString('nothing is connected', $this->text($refused, 'error'));
         $this->call('GET', '/api/rigs/0123456789abcdef/live', null, 404, 'Problem');
         $this->call('PUT', '/api/rigs/0123456789abcdef/live', ['isDry' => false], 404, 'Problem');
     }

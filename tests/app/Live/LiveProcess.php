@@ -60,7 +60,8 @@ final class LiveProcess
         foreach ([...$this->ins, ...$this->outs] as $port) {
             array_push($connect, '--connect', "{$port}=device:{$this->path($port)}");
         }
-        $command = [\PHP_BINARY, '-d', 'memory_limit=1G', self::ROOT.'/src/zigzag.php', 'live', $this->show, ...$connect, '--state', $this->path('state'), ...$options];
+        $zigzag = [\PHP_BINARY, '-d', 'memory_limit=1G', self::ROOT.'/src/zigzag.php'];
+        $command = [...$zigzag, 'live', $this->show, ...$connect, '--state', $this->path('state'), ...$options];
         $process = proc_open(
             [...$isLeader ? ['setsid', '--wait'] : [], ...$command],
             [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', $this->path('errors'), 'a']],
@@ -82,7 +83,8 @@ final class LiveProcess
     /** Tells the run that plays something. */
     public function tell(string $command): int
     {
-        $process = proc_open([\PHP_BINARY, self::ROOT.'/src/zigzag.php', 'live', $this->show, '--state', $this->path('state'), '--now', $command], [2 => ['file', $this->path('errors'), 'a']], $pipes);
+        $words = [\PHP_BINARY, self::ROOT.'/src/zigzag.php', 'live', $this->show, '--state', $this->path('state'), '--now', $command];
+        $process = proc_open($words, [2 => ['file', $this->path('errors'), 'a']], $pipes);
         \assert(\is_resource($process));
 
         return proc_close($process);

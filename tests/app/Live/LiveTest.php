@@ -287,7 +287,8 @@ final class LiveTest extends TestCase
      */
     private static function command(array $words): array
     {
-        $process = proc_open([\PHP_BINARY, __DIR__.'/../../../src/zigzag.php', ...$words], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['pipe', 'w']], $pipes);
+        $null = ['file', '/dev/null', 'r+'];
+        $process = proc_open([\PHP_BINARY, __DIR__.'/../../../src/zigzag.php', ...$words], [$null, $null, ['pipe', 'w']], $pipes);
         \assert(\is_resource($process));
         $said = (string) stream_get_contents($pipes[2]);
 

@@ -66,7 +66,9 @@ final class HazardGuardTest extends TestCase
                     $leads[] = Kit::lead("l{$hop}", $from, "hub{$hop} in");
                     $from = "hub{$hop} out";
                 }
-                $hears = [...['id' => 'main', 'at' => ['in']], ...[['channel' => 5], ['channel' => 'omni'], [], ['channel' => 3, 'width' => 4]][$case = $random->getInt(0, 3)]];
+                $case = $random->getInt(0, 3);
+                $channels = [['channel' => 5], ['channel' => 'omni'], [], ['channel' => 3, 'width' => 4]];
+                $hears = ['id' => 'main', 'at' => ['in'], ...$channels[$case]];
                 $charts['torch'] = [
                     'schema' => 1,
                     'name' => 'Torch',

@@ -22,7 +22,18 @@ use ZigzagPost\Tests\Core\Play;
 /** Tapes of version 2: what they say happens, and what cannot be understood is told with its line. */
 final class RecordingTest extends TestCase
 {
-    private const BOOK = "port keys in\nport synth out\nscene \"A\"\nscene \"B\"\n  on enter post program 7 to synth\nalways\nrule \"r\"\n  take any\n  send synth\n";
+    private const BOOK = <<<'BOOK'
+        port keys in
+        port synth out
+        scene "A"
+        scene "B"
+          on enter post program 7 to synth
+        always
+        rule "r"
+          take any
+          send synth
+
+        BOOK;
 
     /** @return iterable<string, array{string, list<string>}> */
     public static function deeds(): iterable
@@ -39,7 +50,8 @@ final class RecordingTest extends TestCase
         yield 'a stream that begins anew' => ["1.000 keys 90 3C\n2.000 !gone keys unplugged\n3.000 keys 40\n", []];
         yield 'and one that does not' => ["1.000 keys 90 3C\n3.000 keys 40\n", ['3.000 synth 90 3C 40']];
         yield 'other rules' => [
-            "1.000 keys B0 07 01\n2.000 !rules\n|port keys in\n|port synth out\n|rule \"s\"\n|  take cc\n|  set value = 9\n|  send synth\n3.000 keys B0 07 01\n",
+            "1.000 keys B0 07 01\n2.000 !rules\n|port keys in\n|port synth out\n|rule \"s\"\n|  take cc\n|  set value = 9\n|  send synth\n"
+                ."3.000 keys B0 07 01\n",
             ['1.000 synth B0 07 01', '3.000 synth B0 07 09'],
         ];
         yield 'what was too late is left out, and what had been done is not' => [
@@ -67,7 +79,10 @@ final class RecordingTest extends TestCase
         yield 'scene nought' => ["1.000 !scene 0\n", 'tape:2: "!scene 0" needs a number from 1'];
         yield 'a port' => ["1.000 !gone attic\n", 'tape:2: "!gone attic" names no port'];
         yield 'bytes of a port' => ["\n1.000 attic 90 3C 40\n", 'tape:3: '];
-        yield 'rules with an error' => ["1.000 !rules\n|port keys in\n|rule \"s\"\n|  take cc\n|  send nowhere\n", 'tape:2: the rules that come here cannot be used'];
+        yield 'rules with an error' => [
+            "1.000 !rules\n|port keys in\n|rule \"s\"\n|  take cc\n|  send nowhere\n",
+            'tape:2: the rules that come here cannot be used',
+        ];
         yield 'a damaged state' => ["1.000 !state\n|AAAA\n", 'tape:2: this state of a run is damaged'];
         yield 'no state' => ["1.000 !state\n", 'tape:2: this state of a run is damaged'];
         yield 'a line of nobody' => ["|x\n", 'tape:2: lines that begin with | belong to a line with ! above them'];
