@@ -15,6 +15,8 @@ final readonly class HostFolder
 {
     private const LOCK = 'lock';
     private const KEPT = 'kept';
+    private const TRIES = 10;
+    private const BETWEEN_TRIES_US = 20_000;
     /** Names the state folder of a host. */
     private const STATE = 'state';
     /** Names the recording that is written. */
@@ -44,7 +46,7 @@ final readonly class HostFolder
         }
         $state = (string) realpath($state);
         $lock = @fopen("{$state}/".self::LOCK, 'c+e');
-        if (false === $lock || !flock($lock, \LOCK_EX | \LOCK_NB)) {
+        if (false === $lock || !self::lock($lock)) {
             $owner = false === $lock ? '' : trim((string) fread($lock, 1000));
             throw CannotPlay::because("{$what} is played already".('' === $owner ? '' : ": {$owner}").'; end that one first');
         }
@@ -61,6 +63,23 @@ final readonly class HostFolder
         self::write("{$path}/".self::STATE, "{$state}\n");
 
         return $folder;
+    }
+
+    /**
+     * Whoever only looks who plays here holds the lock for a moment as well.
+     *
+     * @param resource $lock
+     */
+    private static function lock(mixed $lock): bool
+    {
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            if (flock($lock, \LOCK_EX | \LOCK_NB)) {
+                return true;
+            }
+            usleep(self::BETWEEN_TRIES_US);
+        }
+
+        return false;
     }
 
     /** The state folder of the host in a folder; null where that is gone. */
