@@ -31,6 +31,7 @@ final class Version
                 '2026-11-29',
                 'what waits for a unit that is deaf after its program counts everything that leaves before on the same lead',
             ),
+            4 => new EngineChange('2026-11-30', 'lamps that something delayed changes are lit at once, and not with the next message that comes in'),
         ];
     }
 }

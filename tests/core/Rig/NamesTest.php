@@ -289,6 +289,19 @@ final class NamesTest extends TestCase
         );
     }
 
+    /** What is due between two messages is seen at its own time, on a tape as well as where time goes on by itself. */
+    public function testALampThatSomethingDelayedChangesIsLitAtOnce(): void
+    {
+        $book =
+            "lamps treadle\nscene \"Calm\"\nscene \"Storm\"\nalways\nrule \"S\"\n take treadle \"Switch 2\"\n press\n delay 50ms\n go \"Storm\"\n"
+                ."rule \"P\"\n take treadle \"Switch 3\"\n press\n send boxes\n";
+
+        self::assertSame(
+            ['0.000 board B1 28 00', '0.000 board B1 29 00', '0.000 board B1 2A 00', '55.000 board B1 29 5A', '900.000 boxes B0 16 7F'],
+            self::through([], $book, "5 board B0 15 7F\n900 board B0 16 7F"),
+        );
+    }
+
     public function testASwitchThatActsTwiceIsAWarning(): void
     {
         $findings = static fn (string $steps): array => array_map(
