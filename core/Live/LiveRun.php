@@ -176,6 +176,14 @@ final class LiveRun
         return $bytes;
     }
 
+    /** No device is there at a port: it counts as one that takes nothing. */
+    public function absent(int $nowUs, int $port): void
+    {
+        if ('' !== $this->outlets[$port]->next($nowUs)) {
+            $this->outlets[$port]->took($nowUs, 0);
+        }
+    }
+
     /** Tells how much of it the system took. */
     public function took(int $nowUs, int $port, int $bytes): void
     {

@@ -38,6 +38,8 @@ final class Player
     private readonly JournalFiles $journal;
     /** @var array<int, PlannedPort> by the number that the run gives them */
     private array $ports = [];
+    /** @var list<int> out ports at which a device should hear */
+    private array $heard = [];
     /** @var array<int, DeviceFile> by in port */
     private array $ins = [];
     /** @var array<int, DeviceFile> by out port */
@@ -73,6 +75,7 @@ final class Player
             $this->ports[$number] = $port;
             if ($plan->isHeard($port)) {
                 $outlets[$number] = new Outlet($port->byteUs);
+                $this->heard[] = $number;
             }
             $switches[$number] = $port->switches;
         }
@@ -136,9 +139,7 @@ final class Player
             $this->inGone($port);
         } elseif ('' !== $bytes) {
             $now = $this->now();
-            if (str_contains($bytes, "\xFE")) {
-                $this->sensed[$port] = $now;
-            } elseif (isset($this->sensed[$port])) {
+            if (isset($this->sensed[$port]) || str_contains($bytes, "\xFE")) {
                 $this->sensed[$port] = $now;
             }
             $this->run->came($now, $port, $bytes);
@@ -234,8 +235,12 @@ final class Player
     {
         $now = $this->now();
         $this->run->due($now);
-        foreach ($this->outs as $port => $device) {
-            $this->handOverAt($port, $device);
+        foreach ($this->heard as $port) {
+            if (isset($this->outs[$port])) {
+                $this->handOverAt($port, $this->outs[$port]);
+            } else {
+                $this->run->absent($now, $port);
+            }
         }
         $entries = $this->run->takeJournal();
         '' === $entries ?: $this->journal->write($entries);

@@ -15,7 +15,7 @@ import { BeforeConnect, isFirstConnect } from './BeforeConnect';
 import { Connections } from './Connections';
 import { Hazards } from './Hazards';
 import { NowPlaying } from './NowPlaying';
-import { TellTale } from './TellTale';
+import { WhatHappened } from './WhatHappened';
 import { useLive } from './useLive';
 import { WhilePlaying } from './WhilePlaying';
 
@@ -95,7 +95,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
         <div className="order-first flex flex-col gap-2 lg:order-none lg:min-h-0">
           <NowPlaying picture={picture} isReady={isConnected} onDo={playing.do} />
           {live.units.length > 0 && <Hazards live={live} picture={picture} onDo={playing.do} />}
-          <TellTale told={picture?.told ?? []} />
+          <WhatHappened told={picture?.told ?? []} />
         </div>
       </div>
     </main>

@@ -173,6 +173,28 @@ final class LiveTest extends TestCase
         self::assertStringEndsWith("\x90\x40\x64", $live->got['synth']);
     }
 
+    /** What was played while a device was away is not played to it when it is back: silence comes first, then what is new. */
+    public function testADeviceThatWasAwayGetsSilenceAndNothingOfWhatItMissed(): void
+    {
+        $live = $this->live();
+        $live->start();
+        $live->send('keys', "\x90\x3C\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3C\x64"), 2.0);
+        rename($live->path('synth'), $live->path('unplugged'));
+        $live->until(static fn (): bool => 1 === preg_match('/^synth: .* is gone$/m', $live->said), 1.5);
+        $from = \strlen($live->got['synth']);
+        for ($key = 40; $key < 90; ++$key) {
+            $live->send('keys', "\x90".\chr($key)."\x64\x80".\chr($key)."\x40");
+            $live->hear(0.06);
+        }
+        $live->until(static fn (): bool => str_contains($live->said, 'synth takes nothing'), 2.0);
+        rename($live->path('unplugged'), $live->path('synth'));
+        $live->until(static fn (): bool => 2 === substr_count($live->said, 'synth sends to'), 2.5);
+        $live->send('keys', "\x90\x64\x64");
+        $live->until(static fn (): bool => str_ends_with($live->got['synth'], "\x90\x64\x64"), 2.0);
+        self::assertSame('803c40b04000b07b00b07800906464', bin2hex(substr($live->got['synth'], $from)));
+    }
+
     public function testASupervisorHearsThatItIsReadyAliveAndStopping(): void
     {
         $live = $this->live();

@@ -131,6 +131,17 @@ final class OutletTest extends TestCase
         self::assertStringEndsWith("\x90\x40\x40", $this->heard());
     }
 
+    public function testAPortThatTakesNothingAsksForNoTurnBeforeItCountsAsStuck(): void
+    {
+        $outlet = new Outlet(self::BYTE_US);
+        $outlet->accept(0, 1, "\x90\x3C\x64");
+        self::assertSame(960, $outlet->nextAt(960));
+        self::assertSame("\x90\x3C\x64", $outlet->next(960));
+        $outlet->took(960, 0);
+        self::assertNull($outlet->nextAt(1_000));
+        self::assertSame(2_000_960, $outlet->stuckAt());
+    }
+
     public function testAPanicEmptiesWhatWaitsAndEndsWhatIsOpen(): void
     {
         $outlet = new Outlet(self::BYTE_US);

@@ -3,7 +3,7 @@ import { Panel } from '../ui/Panel';
 import { Scroll } from '../ui/Scroll';
 
 /** What the player has told, the latest first. */
-export function TellTale({ told }: { told: LivePicture['told'] }) {
+export function WhatHappened({ told }: { told: LivePicture['told'] }) {
   return (
     <Panel title="What happened" className="min-h-40 flex-1">
       {told.length === 0 ? (
