@@ -94,14 +94,6 @@ $pictures = [
         $page->findElement(By::linkText('Brine echo'))->click();
         sleep(2);
     },
-    'devices' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
-        sleep(2);
-        $page->executeScript($press('Tapes'));
-        sleep(1);
-        $page->executeScript($press('Play'));
-        sleep(9);
-    },
     'learn' => static function (RemoteWebDriver $page) use ($press): void {
         $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
         sleep(2);
