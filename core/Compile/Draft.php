@@ -9,6 +9,7 @@ use ZigzagPost\Core\Engine\Book\KeptStep;
 use ZigzagPost\Core\Rulebook\Code\Fact;
 use ZigzagPost\Core\Rulebook\ResolvedRulebook;
 use ZigzagPost\Core\Rulebook\Rule;
+use ZigzagPost\Core\Rulebook\Step\Steps;
 
 /** What is gathered while a rulebook is compiled: methods still to write, lookup tables, and what cannot work. */
 final class Draft
@@ -119,7 +120,7 @@ final class Draft
         foreach ($rule->steps[$step]->references() as $reference) {
             $words .= ', '.($this->book->ports[$reference->name->text] ?? null)?->print();
         }
-        $this->keeping[$id] = new KeptStep($rule->title, $this->ofTitle[$index] ?? 0, explode(' ', $words)[0], \count($before), $words);
+        $this->keeping[$id] = new KeptStep($rule->title, $this->ofTitle[$index] ?? 0, Steps::keyword($rule->steps[$step]), \count($before), $words);
     }
 
     /** Adds a method, unless there is one that does the same; its name. */

@@ -85,7 +85,7 @@ final class ChartReadCommand extends Command
     {
         $guessed = [];
         foreach ($table->of(RowGroup::LookAtIt) as $row) {
-            foreach ($row->why as $why) {
+            foreach ($row->why() as $why) {
                 $guessed[$why][] = $row->line;
             }
         }

@@ -22,7 +22,7 @@ final class ReadTableView
                     'line' => $row->line,
                     'what' => self::short($row->what),
                     'group' => $row->group->value,
-                    'why' => array_map(self::short(...), $row->why),
+                    'why' => array_map(self::short(...), $row->why()),
                     'stood' => array_map(self::short(...), $row->stood),
                     'parameter' => $row->parameter,
                 ],

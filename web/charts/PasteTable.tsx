@@ -1,5 +1,5 @@
-import { useMutation } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api } from '../api/client';
 import type { Chart } from '../api/types';
 import { useDocumentWork } from '../documents/queries';
@@ -9,7 +9,8 @@ import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
 import { useFocus } from '../ui/useFocus';
 import { PastedRows } from './PastedRows';
-import { recall, remember, without, type Chosen } from './pasted';
+import { remember, without, type Chosen } from './pasted';
+import { readAsChosen } from './readAsChosen';
 
 const PAUSE_MS = 300;
 
@@ -20,37 +21,26 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [unwanted, setUnwanted] = useState(new Set<number>());
-  const read = useMutation({ mutationFn: api.readTable });
   const keep = useDocumentWork((made: Chart) =>
     api.createDocument({ kind: 'chart', name: made.name, text: `${JSON.stringify(made, null, 4)}\n` }),
   );
-  const { mutate } = read;
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      if (text.trim() !== '') {
-        const columns = Object.entries(chosen ?? {}).map(([index, holds]) => ({
-          index: Number(index),
-          holds,
-        }));
-        mutate(
-          { text, name, columns },
-          {
-            onSuccess: (table) => {
-              const known = chosen === null ? recall(table.columns) : {};
-              if (Object.keys(known).length > 0) {
-                setChosen(known);
-              }
-            },
-          },
-        );
-      }
-    }, PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [text, name, chosen, mutate]);
-  const table = text.trim() === '' ? undefined : read.data;
+  const isBlank = text.trim() === '';
+  const read = useQuery({
+    queryKey: ['table', text, name, chosen],
+    queryFn: async ({ signal }) => {
+      await new Promise((done) => setTimeout(done, PAUSE_MS));
+      signal.throwIfAborted(); // somebody has typed on
+      return readAsChosen(text, name, chosen);
+    },
+    enabled: !isBlank,
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 0,
+  });
+  const table = isBlank ? undefined : read.data?.table;
   const chart = table === undefined ? undefined : (without(table, unwanted) as Chart);
   const count = (chart?.parameters ?? []).length;
-  const isUsable = count > 0 || chart?.programs !== undefined;
+  const isUsable = !read.isPlaceholderData && (count > 0 || chart?.programs !== undefined);
   const isLong = (table?.rows.length ?? 0) > 0;
 
   return (
@@ -98,7 +88,7 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
               )
             }
             onChoose={(column, holds) => {
-              const next = { ...chosen, [column]: holds };
+              const next = { ...read.data?.chosen, [column]: holds };
               setChosen(next);
               remember(table.columns, next);
             }}

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Engine\Change;
 
+use ZigzagPost\Core\Engine\State\FlatKey;
 use ZigzagPost\Core\Engine\State\Places;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Engine\Voices\Voices;
@@ -75,11 +76,11 @@ final class Dealt
 
     private static function flat(string $id, Places $places): ?string
     {
-        [$step, $port, $side] = explode(':', $id);
-        $step = $places->sameStep($step);
-        $port = $places->ports[(int) $port] ?? null;
+        $was = FlatKey::read($id);
+        $step = $places->sameStep($was->step);
+        $port = $places->ports[$was->port] ?? null;
 
-        return null === $step || null === $port ? null : "{$step}:{$port}:{$side}";
+        return null === $step || null === $port ? null : FlatKey::of($step, $port, $was->side);
     }
 
     /** @param array<int|string, int|string> $owners */

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine\Controls;
 
 use ZigzagPost\Core\Engine\Run\Run;
 use ZigzagPost\Core\Engine\State\ControlAddress;
+use ZigzagPost\Core\Engine\State\LinkKey;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Number\Exact;
@@ -52,7 +53,7 @@ final class Takeover
     public static function pickup(State $state, int $t, string $step, int $control, int $port, int $kind, int $ch, int $n, int $v): ?int
     {
         $key = self::key($port, $kind, $ch, $n);
-        $link = "{$step}:{$control}";
+        $link = LinkKey::of($step, $control);
         $present = $state->present[$key] ?? null;
         $last = $state->stands[$link][$key] ?? null;
         $state->stands[$link][$key] = $v;
@@ -77,7 +78,7 @@ final class Takeover
     public static function scaled(State $state, int $t, string $step, int $control, int $port, int $kind, int $ch, int $n, int $v, int $low, int $high): ?int
     {
         $key = self::key($port, $kind, $ch, $n);
-        $link = "{$step}:{$control}";
+        $link = LinkKey::of($step, $control);
         $present = $state->present[$key] ?? null;
         $isLinked = isset($state->linked[$key][$link]);
         $state->linked[$key][$link] = true;

@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Engine\Mpe;
 
 use ZigzagPost\Core\Engine\Run\Follower;
 use ZigzagPost\Core\Engine\Run\Run;
+use ZigzagPost\Core\Engine\State\FlatKey;
 use ZigzagPost\Core\Engine\State\State;
 use ZigzagPost\Core\Number\Exact;
 
@@ -160,7 +161,7 @@ final class Flatten implements Follower
     private static function id(State $all, string $step, int $port, int $ch): string
     {
         $side = Zones::side($all, $port, $ch);
-        $id = "{$step}:{$port}:{$side}";
+        $id = FlatKey::of($step, $port, $side);
         $all->flats[$id] ??= ['side' => $side] + self::NOTHING;
 
         return $id;

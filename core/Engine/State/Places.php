@@ -138,10 +138,11 @@ final readonly class Places
     /** A fader at a step, as takeovers call it. */
     public function link(string $link): ?string
     {
-        [$step, $control] = explode(':', $link);
-        $control = $this->control((int) $control);
+        $was = LinkKey::read($link);
+        $control = $this->control($was->control);
+        $step = $this->steps[$was->step] ?? null;
 
-        return null === $control || !isset($this->steps[$step]) ? null : "{$this->steps[$step]}:{$control}";
+        return null === $control || null === $step ? null : LinkKey::of($step, $control);
     }
 
     /**

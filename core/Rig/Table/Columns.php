@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Table;
 
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+
 /** Which column of a table holds what, found by its headings or, without any, by what stands in it. What a person says counts first. */
 final readonly class Columns
 {
     /**
      * @param list<ReadColumn> $all
      * @param int $firstRow below the headings
-     * @param list<string> $doubts of all rows: what was guessed of the columns
+     * @param list<Doubt> $doubts of all rows: what was guessed of the columns
      */
     private function __construct(public array $all, public int $firstRow, public array $doubts)
     {

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Table;
 
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+use ZigzagPost\Core\Rig\Table\Doubt\FirstOfSeveralNumbers;
+use ZigzagPost\Core\Rig\Table\Doubt\NumberOfTheRow;
+use ZigzagPost\Core\Rig\Table\Doubt\ReadAsHexadecimal;
+
 /** What stands in the columns of a table, counted: for where no heading says it, or one says too little. */
 final readonly class Contents
 {
@@ -63,9 +68,9 @@ final readonly class Contents
         if ([] !== $numbers) {
             $found[$numbers[0]] = $this->isHex($numbers[0]) ? Holds::ControllerHex : Holds::Controller;
             if ([$numbers[0]] === $rowNumbers) {
-                $doubts[] = 'its number could be that of the row';
+                $doubts[] = new NumberOfTheRow();
             } elseif (\count($numbers) > 1) {
-                $doubts[] = 'there are several columns of numbers, and the first was taken';
+                $doubts[] = new FirstOfSeveralNumbers();
             }
         }
         $range = $this->most(static fn (string $cell): bool => null !== ValueCell::of($cell), array_keys($found));
@@ -108,7 +113,7 @@ final readonly class Contents
                 $found[$column] = Holds::Kind; // its number stands in a column of its own
             } elseif (Holds::Controller === $holds && $this->isHex($column)) {
                 $found[$column] = Holds::ControllerHex;
-                $doubts[] = 'its number was read as hexadecimal, for there are letters in that column';
+                $doubts[] = new ReadAsHexadecimal();
             }
         }
         $found = $this->withNumber($found, $headings, $doubts);
@@ -124,7 +129,7 @@ final readonly class Contents
             $found[$range] = Holds::Range;
         }
 
-        return new HeldColumns($found, array_values(array_unique($doubts)));
+        return new HeldColumns($found, $doubts);
     }
 
     /**
@@ -132,7 +137,7 @@ final readonly class Contents
      *
      * @param array<int, Holds> $found
      * @param list<string> $headings
-     * @param list<string> $doubts
+     * @param list<Doubt> $doubts
      *
      * @return array<int, Holds>
      */
@@ -158,7 +163,7 @@ final readonly class Contents
                     $found[$column] = Holds::RowNumber;
                     $found[array_values($others)[0]] = Holds::Controller;
                 }
-                $doubts[] = 'its number could be that of the row';
+                $doubts[] = new NumberOfTheRow();
             }
         }
 

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Table;
 
 use ZigzagPost\Core\Midi\KeyName;
+use ZigzagPost\Core\Rig\Table\Doubt\BracketsSayAnother;
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+use ZigzagPost\Core\Rig\Table\Doubt\KeyByName;
+use ZigzagPost\Core\Rig\Table\Doubt\NoteBehindNumber;
+use ZigzagPost\Core\Rig\Table\Doubt\NumberHasAnotherUse;
 
 /** A message out of a cell, as people write it: "74", "CC#74 (ch 2)", "0x4A", "4Ah", "NRPN 1:23", "7/39", "Pitch bend". */
 final readonly class MessageCell
@@ -49,7 +54,7 @@ final readonly class MessageCell
 
     /**
      * @param array{kind: string, number?: int, channel?: int}|null $message null where it is none
-     * @param list<string> $doubts what was guessed of it
+     * @param list<Doubt> $doubts what was guessed of it
      * @param string|null $remark what stood behind the number
      */
     private function __construct(public ?array $message, public array $doubts = [], public ?string $problem = null, public ?string $remark = null)
@@ -112,13 +117,13 @@ final readonly class MessageCell
             );
         }
         if (null !== $note) {
-            $doubts[] = "\"{$note}\" behind the number was left out";
+            $doubts[] = new NoteBehindNumber($note);
         }
         if ('note' === $read['kind'] && 1 === preg_match('/\b[a-g]\s*[#♯b♭]?\s*-?\d$/u', $text)) {
-            $doubts[] = 'the key was read with 60 as C4';
+            $doubts[] = new KeyByName();
         }
         if ('cc' === $read['kind'] && isset(self::NEVER[$read['number'] ?? -1])) {
-            $doubts[] = "controller {$read['number']} is ".self::NEVER[$read['number'] ?? 0];
+            $doubts[] = new NumberHasAnotherUse($read['number'] ?? 0, self::NEVER[$read['number'] ?? 0]);
         }
 
         return new self($read + (null === $channel ? [] : ['channel' => $channel]), $doubts, null, $note);
@@ -164,7 +169,7 @@ final readonly class MessageCell
         if (1 === preg_match('/^(?:0x|\$)?([0-9a-f]{1,4})h?$/', str_replace(['hex', ' '], '', $inside), $hex)) {
             $isSame = null !== $number && (hexdec($hex[1]) === $number || $hex[1] === (string) $number || ($isHex && $inside === (string) $number));
 
-            return new BracketText($outside, $isSame ? [] : ["\"{$inside}\" in brackets is another number"]);
+            return new BracketText($outside, $isSame ? [] : [new BracketsSayAnother($inside)]);
         }
         if (1 === preg_match('/^(dec|decimal|hex|hexadecimal|msb|coarse|cc|midi|7 ?bit|7-bit|0 ?- ?127)$/', $inside)) {
             return new BracketText($outside);

@@ -5,6 +5,17 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Table;
 
 use ZigzagPost\Core\Midi\ValueRange;
+use ZigzagPost\Core\Rig\Table\Doubt\ChannelLeftOut;
+use ZigzagPost\Core\Rig\Table\Doubt\DefaultIsNoValue;
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+use ZigzagPost\Core\Rig\Table\Doubt\HasNoNumber;
+use ZigzagPost\Core\Rig\Table\Doubt\KindIsUnknown;
+use ZigzagPost\Core\Rig\Table\Doubt\LeftOutBeside;
+use ZigzagPost\Core\Rig\Table\Doubt\MovedByKey;
+use ZigzagPost\Core\Rig\Table\Doubt\NumberOfAnotherLine;
+use ZigzagPost\Core\Rig\Table\Doubt\RangeAssumed;
+use ZigzagPost\Core\Rig\Table\Doubt\SentAssumed;
+use ZigzagPost\Core\Rig\Table\Doubt\TakenForHalves;
 
 /**
  * Reads a table of parameters as people have it: pasted from a spreadsheet, a text, or a file.
@@ -24,7 +35,7 @@ final class TableReader
     private array $parameters = [];
     /** @var list<ReadRow> */
     private array $rows = [];
-    /** @var list<string> what was guessed of the row at hand */
+    /** @var list<Doubt> what was guessed of the row at hand */
     private array $doubts = [];
 
     private function __construct(private readonly Columns $columns)
@@ -94,7 +105,7 @@ final class TableReader
         $this->seen[mb_strtolower($title)] = $row->line;
         $message = serialize($parameter['message'] ?? null);
         if (isset($parameter['message']) && isset($this->numbers[$message])) {
-            $this->doubts[] = "has the number of line {$this->numbers[$message]} as well";
+            $this->doubts[] = new NumberOfAnotherLine($this->numbers[$message]);
         }
         $this->numbers[$message] ??= $row->line;
         $this->parameters[] = $parameter;
@@ -102,7 +113,7 @@ final class TableReader
             $row->line,
             $name,
             [] === $this->doubts ? RowGroup::Taken : RowGroup::LookAtIt,
-            array_values(array_unique($this->doubts)),
+            $this->doubts,
             $row->cells,
             \count($this->parameters) - 1,
         );
@@ -110,7 +121,7 @@ final class TableReader
 
     private function leaveOut(Row $row, string $what, string $why): void
     {
-        $this->rows[] = new ReadRow($row->line, $what, RowGroup::NotTaken, [$why], $row->cells);
+        $this->rows[] = new ReadRow($row->line, $what, RowGroup::NotTaken, [], $row->cells, null, $why);
     }
 
     /** A heading with no row under it may have been meant as one. */
@@ -146,12 +157,12 @@ final class TableReader
         }
         $parameter = ['name' => $title, 'reach' => null === $message ? 'hand' : 'midi', 'raw' => [$raw->low, $raw->high]];
         if ([] === $message) {
-            $this->doubts[] = 'has no number; it is taken without one';
+            $this->doubts[] = new HasNoNumber();
         } elseif (null !== $message && null === $values?->raw && !\in_array($message['kind'] ?? '', ['program', 'note', 'sysex'], true)) {
             $this->doubts[] =
                 null === $values?->shown
-                    ? "no values are given; {$raw->low} to {$raw->high} is assumed"
-                    : "what is sent for these values is not said; {$raw->low} to {$raw->high} is assumed";
+                    ? new RangeAssumed($raw->low, $raw->high)
+                    : new SentAssumed($raw->low, $raw->high);
         }
         if (null !== $family) {
             $parameter['family'] = mb_substr($family, 0, 200);
@@ -199,7 +210,7 @@ final class TableReader
                 array_filter($values->named ?? [], static fn (array $named): bool => mb_strtolower($named['name']) === mb_strtolower($rest)),
             );
             if ([] === $value) {
-                $this->doubts[] = "the default \"{$rest}\" is none of its values; it is taken without one";
+                $this->doubts[] = new DefaultIsNoValue($rest);
             } else {
                 $meaning['rest'] = $value[0]['send'];
             }
@@ -226,7 +237,7 @@ final class TableReader
             if (null === $kind && null !== $this->columns->of(Holds::Key)) {
                 return "is key {$message['number']}, and no parameter; names of keys go into the table of keys";
             }
-            $this->doubts[] = 'is moved by a key';
+            $this->doubts[] = new MovedByKey();
         }
         if (\is_array($message) && 'sysex' === ($message['kind'] ?? '')) {
             return 'is moved by system exclusive; write the whole message, from F0 to F7, into the chart';
@@ -236,7 +247,7 @@ final class TableReader
             if (1 === preg_match('/^(?:ch\.?\s*)?(\d{1,2})$/i', $channel, $match) && (int) $match[1] >= 1 && (int) $match[1] <= 16) {
                 $message['channel'] = (int) $match[1];
             } elseif (1 !== preg_match('/^(any|all|global|basic|base|omni|own|n|1 ?[-–.]+ ?16)$/i', $channel)) {
-                $this->doubts[] = "the channel \"{$channel}\" was left out";
+                $this->doubts[] = new ChannelLeftOut($channel);
             }
         }
 
@@ -259,7 +270,7 @@ final class TableReader
                     $cell,
                 )
         ) {
-            $this->doubts[] = "\"{$cell}\" is no kind of message that is known; a controller is assumed";
+            $this->doubts[] = new KindIsUnknown($cell);
         }
 
         return $kind;
@@ -291,7 +302,7 @@ final class TableReader
                 return "NRPN {$high}:{$low} is no number; both halves lie between 0 and 127";
             }
             if (Holds::High === $upper && null === $kind) {
-                $this->doubts[] = "{$high} and {$low} were taken for the halves of an NRPN";
+                $this->doubts[] = new TakenForHalves($high, $low);
             }
 
             return ['kind' => 'rpn' === $kind ? 'rpn' : 'nrpn', 'number' => ($values[0] << 7) | $values[1]];
@@ -330,7 +341,7 @@ final class TableReader
             foreach ([[Holds::Key, 'key'], [Holds::Program, 'program']] as [$other, $what]) {
                 $beside = $this->cell($row, $other);
                 if ($other !== $holds && '' !== $beside && !MessageCell::isNone($beside)) {
-                    $this->doubts[] = "{$what} {$beside} beside its number was left out";
+                    $this->doubts[] = new LeftOutBeside($what, $beside);
                 }
             }
 

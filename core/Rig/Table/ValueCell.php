@@ -6,6 +6,11 @@ namespace ZigzagPost\Core\Rig\Table;
 
 use ZigzagPost\Core\Midi\ValueRange;
 use ZigzagPost\Core\Rig\Chart\DecimalRange;
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+use ZigzagPost\Core\Rig\Table\Doubt\EndsInOneUnit;
+use ZigzagPost\Core\Rig\Table\Doubt\RemarkCutOff;
+use ZigzagPost\Core\Rig\Table\Doubt\ThousandsInEnd;
+use ZigzagPost\Core\Rig\Table\Doubt\ValuesInCommon;
 
 /**
  * The values of a parameter as people write them: "0-127", "0..127 (64 = centre)", "off/on", "0 = Saw, 1 = Square", "20 Hz – 20 kHz".
@@ -30,7 +35,7 @@ final readonly class ValueCell
 
     /**
      * @param list<array{name: string, from: int, to: int, send: int}>|null $named
-     * @param list<string> $doubts what was guessed
+     * @param list<Doubt> $doubts what was guessed
      */
     private function __construct(
         public ?ValueRange $raw,
@@ -132,7 +137,7 @@ final readonly class ValueCell
         foreach ([$from, $to] as $text) {
             if (1 === preg_match('/^[-+]?\d{1,3}[.,\' ]\d{3}$/', $text) && '' === $fromUnit.$toUnit) {
                 $ends[] = (float) preg_replace('/[.,\' ]/', '', $text);
-                $doubts[] = "\"{$text}\" was read as ".(int) end($ends);
+                $doubts[] = new ThousandsInEnd($text, (int) end($ends));
             } else {
                 $isShown = $isShown || 1 === preg_match('/[.,]/', $text);
                 $ends[] = (float) str_replace([',', "'", ' '], ['.', '', ''], $text);
@@ -146,7 +151,7 @@ final readonly class ValueCell
                 return null; // two units that have nothing to do with each other
             }
             [$low, $high, $unit] = [$low * $one[1], $high * $other[1], $one[0]];
-            $doubts[] = "both ends were read in {$unit}";
+            $doubts[] = new EndsInOneUnit($unit);
         }
         if ($low >= $high || abs($low) > 1e9 || abs($high) > 1e9) {
             return null;
@@ -225,7 +230,7 @@ final readonly class ValueCell
             return new self($read->raw, null, null, $named->named, null, null, [...$read->doubts, ...$named->doubts]);
         }
 
-        return new self($read->raw, $read->shown, $read->unit, $read->named, null, null, [...$read->doubts, "\"{$remark}\" was cut off"]);
+        return new self($read->raw, $read->shown, $read->unit, $read->named, null, null, [...$read->doubts, new RemarkCutOff($remark)]);
     }
 
     /** "0 = off, 127 = on", "0-63: off; 64-127: on", "Off (0), On (127)", "0=LP 1=BP 2=HP". */
@@ -262,7 +267,7 @@ final readonly class ValueCell
             $doubts = [];
             foreach ($named as $place => $each) {
                 if ($place > 0 && $each['from'] <= $named[$place - 1]['to']) {
-                    $doubts[] = "\"{$named[$place - 1]['name']}\" and \"{$each['name']}\" have values in common";
+                    $doubts[] = new ValuesInCommon($named[$place - 1]['name'], $each['name']);
                 }
             }
 

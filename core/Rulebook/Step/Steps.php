@@ -62,6 +62,12 @@ final class Steps
         return self::CLASSES;
     }
 
+    /** The word that a step begins with. */
+    public static function keyword(Step $step): string
+    {
+        return (string) array_search($step::class, self::CLASSES, true);
+    }
+
     public static function isKeyword(Token $token): bool
     {
         return $token->is(...self::keywords());

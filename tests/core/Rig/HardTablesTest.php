@@ -34,7 +34,7 @@ final class HardTablesTest extends TestCase
                         "\n".
                         mb_scrub($text),
                 );
-                self::assertSame(RowGroup::Taken === $row->group, [] === $row->why);
+                self::assertSame(RowGroup::Taken === $row->group, [] === $row->why());
                 $right += $isRight ? 1 : 0;
             }
             self::assertSame([], array_diff_key($meant, $seen), mb_scrub($text));
@@ -138,7 +138,7 @@ final class HardTablesTest extends TestCase
         $text = "#\tName\n1\tMix\n2\tTone\n3\tLevel\n";
         $read = TableReader::read($text, [0 => Holds::RowNumber]);
         self::assertSame([[], [], []], array_column($read->parameters, 'message') + [[], [], []]);
-        self::assertSame(['has no number; it is taken without one'], $read->rows[0]->why);
+        self::assertSame(['has no number; it is taken without one'], $read->rows[0]->why());
         $hex = TableReader::read("Name\tCC\tRange\nMix\t10\t0-127\n", [1 => Holds::ControllerHex]);
         self::assertSame([['kind' => 'cc', 'number' => 16]], array_column($hex->parameters, 'message'));
         self::assertSame(RowGroup::Taken, $hex->rows[0]->group);

@@ -9,6 +9,9 @@ use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\ChartTables;
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+use ZigzagPost\Core\Rig\Table\Doubt\RangeAssumed;
+use ZigzagPost\Core\Rig\Table\Doubt\SentAssumed;
 use ZigzagPost\Core\Rig\Table\ReadRow;
 use ZigzagPost\Core\Rig\Table\ReadTable;
 use ZigzagPost\Core\Rig\Table\TableReader;
@@ -131,15 +134,18 @@ final class TablesTest extends TestCase
     {
         $read = TableReader::read($table);
 
-        $isOfValues = static fn (string $why): bool => str_ends_with($why, 'is assumed');
-        $told = array_filter(
-            $read->named(),
-            static fn (ReadRow $row): bool => [] !== array_filter($row->why, static fn (string $why): bool => !$isOfValues($why)),
-        );
+        $isOfValues = static fn (Doubt $doubt): bool => $doubt instanceof RangeAssumed || $doubt instanceof SentAssumed;
+        $others = static fn (ReadRow $row): array => [
+            ...array_map(
+                static fn (Doubt $doubt): string => $doubt->text(),
+                array_filter($row->doubts, static fn (Doubt $doubt): bool => !$isOfValues($doubt)),
+            ),
+            ...array_filter([$row->problem]),
+        ];
+        $told = array_filter($read->named(), static fn (ReadRow $row): bool => [] !== $others($row));
         self::assertSame($named, [
             ...array_map(
-                static fn (ReadRow $row): string => "line {$row->line}: \"{$row->what}\": ".
-                    implode('; ', array_filter($row->why, static fn (string $why): bool => !$isOfValues($why))),
+                static fn (ReadRow $row): string => "line {$row->line}: \"{$row->what}\": ".implode('; ', $others($row)),
                 array_values($told),
             ),
             ...$read->notes,
@@ -147,7 +153,7 @@ final class TablesTest extends TestCase
         foreach ($read->rows as $row) {
             $raw = $read->parameters[$row->parameter ?? -1]['shown'] ?? null;
             self::assertTrue(
-                null === $raw || [] !== array_filter($row->why, $isOfValues),
+                null === $raw || [] !== array_filter($row->doubts, $isOfValues),
                 'what is sent for what is shown was guessed, and that is said',
             );
         }

@@ -1,11 +1,12 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../api/client';
-import type { Calibrated, Measured, TapeEvent } from '../../api/types';
+import type { Calibrated, Measured } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Over } from '../learn/Over';
 import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
+import { Played } from '../../session/Played';
 import { Plot } from './Plot';
 
 const ASK_EVERY_MS = 800;
@@ -26,9 +27,26 @@ export function CalibratePanel({
   onClose: () => void;
 }) {
   const queries = useQueryClient();
-  const [round, setRound] = useState(0);
-  const [found, setFound] = useState<Calibrated | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [round, setRound] = useState({ number: 0 });
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- each round begins to listen anew
+  const played = useMemo(() => new Played(store), [store, round]);
+  useEffect(() => played.listen(), [played]);
+  const looked = useQuery({
+    queryKey: ['calibrate', rig, played.name],
+    queryFn: ({ client, queryKey }) => {
+      const known = client.getQueryData<Calibrated>(queryKey) ?? null;
+      const nowUs = played.nowUs();
+      // That it rests shows only after a while in which nothing comes.
+      const isMoving = played.lastUs !== null && nowUs - played.lastUs <= RESTS_US;
+      return isMoving && nowUs - played.fromUs <= LONGEST_US
+        ? api.calibrate(rig, played.all(), nowUs)
+        : known;
+    },
+    refetchInterval: ASK_EVERY_MS,
+    refetchIntervalInBackground: true,
+    retry: false,
+    gcTime: 0,
+  });
   const keep = useMutation({
     mutationFn: ({ unit, control, heel, toe, noise }: Parameters<typeof api.keepMeasured>[1]) =>
       api.keepMeasured(rig, { unit, control, heel, toe, noise }),
@@ -41,37 +59,8 @@ export function CalibratePanel({
     mutationFn: (body: Parameters<typeof api.scaleLines>[1]) => api.scaleLines(rig, body),
   });
 
-  useEffect(() => {
-    const events: TapeEvent[] = [];
-    const fromUs = store.nowUs();
-    let movedUs = -RESTS_US;
-    const stop = store.listen((came) => {
-      events.push(...came);
-      movedUs = store.nowUs();
-    });
-    const timer = setInterval(() => {
-      const nowUs = store.nowUs();
-      // That it rests shows only after a while in which nothing comes.
-      if (nowUs - movedUs > RESTS_US || nowUs - fromUs > LONGEST_US) {
-        return;
-      }
-      api
-        .calibrate(rig, events, nowUs)
-        .then((calibrated) => {
-          setProblem(null);
-          setFound(calibrated);
-        })
-        .catch((error: unknown) =>
-          setProblem(error instanceof Error ? error.message : 'Nothing was answered.'),
-        );
-    }, ASK_EVERY_MS);
-    return () => {
-      stop();
-      clearInterval(timer);
-    };
-  }, [store, rig, round]);
-
-  const { control, measured } = found ?? { control: null, measured: null };
+  const problem = looked.error?.message ?? keep.error?.message;
+  const { control, measured } = looked.data ?? { control: null, measured: null };
   return (
     <Over
       label="Calibrate"
@@ -80,15 +69,14 @@ export function CalibratePanel({
         <Button
           label="Once more"
           onClick={() => {
-            setFound(null);
             keep.reset();
-            setRound(round + 1);
+            setRound({ number: round.number + 1 });
           }}
         />
       }
       onClose={onClose}
     >
-      {(problem ?? keep.error?.message) != null && <p role="alert">{problem ?? keep.error?.message}</p>}
+      {problem != null && <p role="alert">{problem}</p>}
       {control === null && <p className="text-sm">Listening …</p>}
       {control !== null && measured === null && (
         <p className="text-sm">

@@ -1,12 +1,12 @@
-import { useEffect, useRef, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../api/client';
-import type { Candidate, Recognised, TapeEvent } from '../../api/types';
+import type { Candidate, Recognised } from '../../api/types';
 import type { BenchStore } from '../../session/BenchStore';
+import { Played } from '../../session/Played';
 
 /** How long it is quiet, or how long somebody has listened, before what was played is looked at. */
 const ASK_EVERY_MS = 700;
-/** While the panel is drawn the browser is busy, and streams make a pause: what begins after that began with the listening. */
-const AFTER_PAINT_MS = 50;
 /** What was longer ago is forgotten. */
 const WINDOW_US = 6_000_000;
 /** After so long without a message everything rests, and is looked at once more. */
@@ -22,71 +22,61 @@ export interface Listening {
 
 /** Listens to what is played until a control is recognised for sure; what streams by itself is left out. */
 export function useListening(store: BenchStore, text: () => string, rig: string | null): Listening {
-  const [control, setControl] = useState<Candidate | null>(null);
-  const [heard, setHeard] = useState<Recognised | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const latest = useRef({ text, rig });
-  useEffect(() => {
-    latest.current = { text, rig };
-  }, [text, rig]);
-
-  useEffect(() => {
-    if (control !== null) {
-      return;
-    }
-    const events: TapeEvent[] = [];
-    let fromUs = store.nowUs();
-    let asked = '';
-    const stop = store.listen((came) => events.push(...came));
-    const painted = setTimeout(() => {
-      fromUs = store.nowUs();
-    }, AFTER_PAINT_MS);
-    const timer = setInterval(() => {
-      const heardUs = store.heardUs();
-      while ((events[0]?.timeUs ?? heardUs) < heardUs - WINDOW_US) {
-        events.shift();
-      }
+  const [round, setRound] = useState({ number: 0 });
+  const [chosen, setChosen] = useState<Candidate | null>(null);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- each round begins to listen anew
+  const played = useMemo(() => new Played(store), [store, round]);
+  const looked = useQuery({
+    queryKey: ['recognise', played.name],
+    queryFn: ({ client, queryKey }) => {
+      const known = client.getQueryData<Looked>(queryKey) ?? NOTHING;
+      const heardUs = played.heardUs();
+      const events = played.since(heardUs - WINDOW_US);
       const lastUs = events.at(-1)?.timeUs;
-      const played = `${events.length} ${lastUs !== undefined && lastUs < heardUs - RESTS_US ? 'rests' : 'moves'}`;
-      if (played === asked || lastUs === undefined) {
-        return;
+      if (lastUs === undefined) {
+        return known;
       }
-      asked = played;
-      api
-        .recognise(
-          events,
-          Math.max(fromUs, heardUs - WINDOW_US),
-          Math.max(heardUs, lastUs),
-          latest.current.text(),
-          latest.current.rig,
-        )
-        .then((recognised) => {
-          setProblem(null);
-          setHeard(recognised);
-          if (recognised.isSure) {
-            setControl(recognised.candidates[0] ?? null);
-          }
-        })
-        .catch((error: unknown) =>
-          setProblem(error instanceof Error ? error.message : 'Nothing was answered.'),
-        );
-    }, ASK_EVERY_MS);
-    return () => {
-      stop();
-      clearTimeout(painted);
-      clearInterval(timer);
-    };
-  }, [store, control]);
+      const asked = `${events.length} ${lastUs < heardUs - RESTS_US ? 'rests' : 'moves'}`;
+      return asked === known.asked
+        ? known
+        : api
+            .recognise(
+              events,
+              Math.max(played.fromUs, heardUs - WINDOW_US),
+              Math.max(heardUs, lastUs),
+              text(),
+              rig,
+            )
+            .then((heard) => ({ asked, heard }));
+    },
+    enabled: chosen === null,
+    refetchInterval: (query) => (query.state.data?.heard?.isSure === true ? false : ASK_EVERY_MS),
+    refetchIntervalInBackground: true,
+    retry: false,
+    gcTime: 0,
+  });
+  const heard = looked.data?.heard ?? null;
+  const control = chosen ?? (heard?.isSure === true ? (heard.candidates[0] ?? null) : null);
+  const isListening = control === null;
+  useEffect(() => (isListening ? played.listen() : undefined), [played, isListening]);
 
   return {
     control,
     heard,
-    problem,
-    choose: (chosen) => {
-      setControl(chosen);
-      if (chosen === null) {
-        setHeard(null);
+    problem: looked.error?.message ?? null,
+    choose: (next) => {
+      setChosen(next);
+      if (next === null) {
+        setRound({ number: round.number + 1 });
       }
     },
   };
 }
+
+interface Looked {
+  /** What had been played when it was asked about; asked once only. */
+  asked: string;
+  heard: Recognised | null;
+}
+
+const NOTHING: Looked = { asked: '', heard: null };
