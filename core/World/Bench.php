@@ -17,7 +17,7 @@ use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
 /** A rulebook at work between simulated devices: what is played goes in, what comes out is heard. */
-final class Bench
+final class Bench implements Playable
 {
     /** Version of what save() gives; to be raised when a stand-in or the engine keeps something else. */
     public const VERSION = 7;
@@ -36,7 +36,7 @@ final class Bench
 
     /** @var array<string, DeviceReceiver> by the name of their unit */
     private array $receivers = [];
-    /** @var array<int, list<HearingReceiver>> by out port */
+    /** @var array<string, list<HearingReceiver>> by out port */
     private array $hearing = [];
 
     private bool $isMarked = false;
@@ -47,16 +47,22 @@ final class Bench
     private int $songBefore = 0;
     /** @var list<JournalEntry> what went in and came out since it was taken */
     private array $journal = [];
+    /** What is on its way to real devices, while a player leads; null while none does. */
+    private ?Transit $transit = null;
 
     private function __construct(private Engine $engine, private ?Patch $seats)
     {
         $this->seat();
     }
 
-    /** @param Patch|null $seats the units that play and hear; without it nothing stands at the ports */
-    public static function start(CompiledBook $book, ?Patch $seats = null): self
+    /**
+     * @param Patch|null $seats the units that play and hear; without it nothing stands at the ports
+     * @param Transit|null $transit where a player leads from the beginning on
+     */
+    public static function start(CompiledBook $book, ?Patch $seats = null, ?Transit $transit = null): self
     {
         $bench = new self(new Engine($book, true), $seats);
+        $bench->transit = $transit;
         $bench->engine->start();
         $bench->hear();
 
@@ -81,6 +87,17 @@ final class Bench
         }
 
         return $bench;
+    }
+
+    /** From now on a player of real devices leads: time goes on by what it does, and what stands for a device hears what the device does. */
+    public function beLed(?Transit $transit): void
+    {
+        $this->transit = $transit;
+    }
+
+    public function transit(): ?Transit
+    {
+        return $this->transit;
     }
 
     /** @return array<string, mixed> */
@@ -114,9 +131,11 @@ final class Bench
     /**
      * Moves a control of a unit of the rig, or of what stands in where none is led.
      *
+     * @param Playable|null $into where what it sends comes in; nothing for here
+     *
      * @return bool false when there is no such sender
      */
-    public function touch(int $timeUs, string $sender, string $control, int $value): bool
+    public function touch(int $timeUs, string $sender, string $control, int $value, ?Playable $into = null): bool
     {
         $box = isset($this->seats->from[$sender]) ? $this->seats->boxes[$sender] : null;
         if (null === $this->seats || null === $box) {
@@ -129,12 +148,40 @@ final class Bench
                 [$plug, $port, $way] = [$sending->plug, $sending->port, $sending->way];
                 $passing = array_filter($messages, static fn (string $bytes): bool => Hop::passes($way, $bytes));
                 if ([] !== $passing && ([] === $at || \in_array($plug, $at, true))) {
-                    $this->feed($timeUs, $port, implode('', $passing));
+                    ($into ?? $this)->feed($timeUs, $port, implode('', $passing));
                 }
             }
         }
 
         return true;
+    }
+
+    /** A real device behind an in port went away: what it sent half is forgotten. */
+    public function endStream(int $timeUs, string $port): void
+    {
+        $this->advance($timeUs);
+        $index = $this->engine->book->inPort($port);
+        null === $index ?: $this->engine->endStream($index);
+    }
+
+    /**
+     * The player stood still: what is too late is left out.
+     *
+     * @param int $stoodUs up to there everything had been done
+     * @param \Closure(Engine): void $leaveOut
+     */
+    public function standStill(int $stoodUs, \Closure $leaveOut): void
+    {
+        $this->engine->advance($stoodUs);
+        $leaveOut($this->engine);
+        $this->hear();
+    }
+
+    /** A message has left for a real device: what stands for it hears it. */
+    public function left(string $port, int $number): void
+    {
+        $made = $this->transit?->done($port, $number);
+        null === $made ?: $this->deliver($made);
     }
 
     /**
@@ -160,7 +207,7 @@ final class Bench
     {
         $this->journal[] = new JournalEntry($timeUs, JournalEntry::PANIC);
         $now = max($timeUs, $this->engine->state->now);
-        Clocks::skip($this->engine->run, $now);
+        null === $this->transit ? Clocks::skip($this->engine->run, $now) : $this->engine->advance($now);
         $this->engine->panic($now);
         $this->engine->advance($now);
         $this->hear();
@@ -411,7 +458,7 @@ final class Bench
     /** Lets clocks jump over a long silence, so that nobody has to wait for hours of ticks. */
     private function catchUp(int $timeUs): void
     {
-        if ($timeUs - $this->engine->state->now <= self::LONGEST_SILENCE_US) {
+        if (null !== $this->transit || $timeUs - $this->engine->state->now <= self::LONGEST_SILENCE_US) {
             return;
         }
         foreach (Clocks::skip($this->engine->run, $timeUs - self::LEAD_IN_US) as $clock => $ticks) {
@@ -423,17 +470,26 @@ final class Bench
     {
         $this->follow();
         foreach ($this->engine->take() as $made) {
-            $this->journal[] = new JournalEntry($made[0], JournalEntry::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
-            foreach ($this->hearing[$made[1]] ?? [] as $hearing) {
-                [$name, $part, $way] = [$hearing->receiver, $hearing->part, $hearing->way];
-                $receiver = $this->receivers[$name];
-                if (!Hop::passes($way, $made[2])) {
-                    continue;
-                }
-                $did = $receiver->hearAt($part, $made[0], $made[2], $made[3] ?? null);
-                if (null !== $did && null === $this->seats?->standIn($name)) {
-                    $this->arrived["{$made[0]} {$this->engine->book->ports()[$made[1]]}"][] = new DoneByMessage($made[2], "{$receiver->label()}: {$did}");
-                }
+            $entry = new JournalEntry($made[0], JournalEntry::OUT, $this->engine->book->ports()[$made[1]], $made[2], $made[3] ?? null);
+            $this->journal[] = $entry;
+            if (true !== $this->transit?->takes($entry)) {
+                $this->deliver($entry);
+            }
+        }
+    }
+
+    /** Gives a message to the units that hear it. */
+    private function deliver(JournalEntry $made): void
+    {
+        foreach ($this->hearing[$made->port] ?? [] as $hearing) {
+            [$name, $part, $way] = [$hearing->receiver, $hearing->part, $hearing->way];
+            $receiver = $this->receivers[$name];
+            if (!Hop::passes($way, $made->bytes)) {
+                continue;
+            }
+            $did = $receiver->hearAt($part, $made->timeUs, $made->bytes, $made->number);
+            if (null !== $did && null === $this->seats?->standIn($name)) {
+                $this->arrived["{$made->timeUs} {$made->port}"][] = new DoneByMessage($made->bytes, "{$receiver->label()}: {$did}");
             }
         }
     }
@@ -460,7 +516,7 @@ final class Bench
             foreach ($this->seats->at[$name] ?? [] as $hearing) {
                 [$unit, $part, $way] = [$hearing->unit, $hearing->part, $hearing->way];
                 $this->receivers[$unit] ??= $this->device($unit, $kept[$unit] ?? null);
-                $this->hearing[$port][] = new HearingReceiver($unit, $part, $way);
+                $this->hearing[$name][] = new HearingReceiver($unit, $part, $way);
             }
         }
     }

@@ -10,6 +10,7 @@ use App\Bench\BenchView;
 use App\Bench\BlackBox;
 use App\Bench\Books;
 use App\Bench\ChosenStandIns;
+use App\Bench\ConnectedBenches;
 use App\Bench\Moments;
 use App\Bench\NumberedGestures;
 use App\Bench\Presence;
@@ -17,6 +18,7 @@ use App\Bench\Sessions;
 use App\Bench\Stages;
 use App\Bench\Window;
 use App\Entity\Document;
+use App\Live\CannotPlay;
 use App\Rig\RigReader;
 use App\Rig\RigStore;
 use App\Storage\StorageProblem;
@@ -38,6 +40,9 @@ use ZigzagPost\Core\World\Bench;
 #[Route('/api/bench')]
 final readonly class BenchController
 {
+    /** How often a window asks what real devices do. */
+    private const LOOKS_EVERY_US = 100_000;
+
     public function __construct(
         private Sessions $sessions,
         private Books $books,
@@ -47,6 +52,7 @@ final readonly class BenchController
         private Presence $presence,
         private Stages $stages,
         private ChosenStandIns $standIns,
+        private ConnectedBenches $connected,
     ) {
     }
 
@@ -61,12 +67,12 @@ final readonly class BenchController
         $body = Body::of($request);
         $window = self::window($body->textOrNull('window', 32));
         $rulebook = $body->textOrNull('rulebook', 16);
-        $there = null === $rulebook ? null : $this->stages->played($rulebook, $body->textOrNull('rig', 80), $window);
+        $rigId = $body->textOrNull('rig', 80);
+        $there = null === $rulebook ? null : $this->connected->bench((string) $rigId) ?? $this->stages->played($rulebook, $rigId, $window);
         if (null !== $there) {
             return $this->read($there, Request::create('/', 'GET', ['window' => $window]));
         }
         $name = null;
-        $rigId = $body->textOrNull('rig', 80);
         $rig = null === $rigId ? null : $this->rigs->find($rigId);
         foreach ([$body->text('text', Parser::MAX_BYTES), $body->textOrNull('goodText', Parser::MAX_BYTES) ?? '', ''] as $text) {
             $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
@@ -101,6 +107,7 @@ final readonly class BenchController
 
         return $this->sessions->with($id, function (BenchSession $session) use ($name): JsonResponse {
             $bench = $this->bench($session);
+            $session->looksAgainUs = null === $session->link ? null : 0;
             $answer = BenchView::whole($session, $session->window($name), $bench);
             if (Window::NAMELESS !== $name) {
                 $this->presence->isHere($session->id, $name);
@@ -155,16 +162,23 @@ final readonly class BenchController
             if ($number < $window->request) {
                 throw ApiProblem::outdated('this request has been overtaken by a later one of the same window');
             }
-            $bench = $this->bench($session);
+            $bench = $this->connected->follow($session, $this->bench($session));
             $gestures->play(
                 $session,
                 $window,
                 $bench,
+                $this->connected->hands($session, $bench),
                 $this->books,
                 fn (string $book, bool $isPressed): ?string => $this->stages->refuses($session->rig, $book, $isPressed),
+                fn () => $this->changeOver($session, $bench),
             );
-            $bench->advance($nowUs);
-            $session->hear($bench->nowUs());
+            $bench = $this->connected->follow($session, $bench);
+            if (null === $session->link) {
+                $bench->advance($nowUs);
+                $session->hear($bench->nowUs());
+            } else {
+                $session->looksAgainUs = $nowUs + self::LOOKS_EVERY_US;
+            }
             $window->request = $number;
             $session->state = $bench->save();
             $this->box->record($session, $bench);
@@ -233,6 +247,16 @@ final readonly class BenchController
         }
 
         return new JsonResponse(['stack' => $stack->text(), 'edits' => array_map(get_object_vars(...), $stack->edits(Source::of($text)))]);
+    }
+
+    /** @throws BadData */
+    private function changeOver(BenchSession $session, Bench $bench): void
+    {
+        try {
+            $this->connected->changeOver($session);
+        } catch (CannotPlay $cannot) {
+            $bench->tell($cannot->getMessage());
+        }
     }
 
     private static function window(?string $name): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Bench\ConnectedBenches;
 use App\Entity\Document;
 use App\Live\CannotPlay;
 use App\Live\Devices;
@@ -11,12 +12,12 @@ use App\Live\FoundDevice;
 use App\Live\LiveHosts;
 use App\Live\Picture;
 use App\Rig\RigStore;
+use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
-use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Examination\Cautions;
 use ZigzagPost\Core\Live\Hazard\GuardedWays;
 use ZigzagPost\Core\Rig\Chart\Hazard;
@@ -30,7 +31,7 @@ final readonly class LiveController
     private const RULES = 'rules';
     private const DEEDS = [self::RULES, 'panic', 'scene', 'song', 'restore', 'mute', 'unmute', self::ARM, 'disarm'];
 
-    public function __construct(private RigStore $rigs, private LiveHosts $hosts)
+    public function __construct(private RigStore $rigs, private LiveHosts $hosts, private ConnectedBenches $benches)
     {
     }
 
@@ -58,21 +59,28 @@ final readonly class LiveController
         ]);
     }
 
-    /** What plays at this moment. */
+    /**
+     * What plays at this moment.
+     *
+     * @throws StorageProblem
+     */
     #[Route('/api/rigs/{id}/live/now', methods: 'GET')]
     public function now(string $id): JsonResponse
     {
         return $this->picture($this->rig($id));
     }
 
-    /** @throws BadData */
+    /**
+     * @throws BadData
+     * @throws StorageProblem
+     */
     #[Route('/api/rigs/{id}/live', methods: 'PUT')]
     public function connect(string $id, Request $request): JsonResponse
     {
         $rig = $this->rig($id);
         $isDry = Body::of($request)->isTrue('isDry');
         try {
-            $this->hosts->begin($rig->id, $this->json($rig), $isDry);
+            $this->hosts->begin($rig->id, $this->rigs->file($rig), $isDry);
         } catch (CannotPlay $cannot) {
             throw ApiProblem::unprocessable($cannot->getMessage());
         }
@@ -80,6 +88,7 @@ final readonly class LiveController
         return $this->picture($rig);
     }
 
+    /** @throws StorageProblem */
     #[Route('/api/rigs/{id}/live', methods: 'DELETE')]
     public function disconnect(string $id): JsonResponse
     {
@@ -89,7 +98,10 @@ final readonly class LiveController
         return $this->picture($rig);
     }
 
-    /** @throws BadData */
+    /**
+     * @throws BadData
+     * @throws StorageProblem
+     */
     #[Route('/api/rigs/{id}/live/do', methods: 'POST')]
     public function do(string $id, Request $request): JsonResponse
     {
@@ -104,7 +116,7 @@ final readonly class LiveController
         }
         $about = $body->textOrNull('about', 200) ?? '';
         try {
-            self::RULES === $deed ? $this->hosts->change($rig->id, $this->json($rig)) : $this->hosts->tell($rig->id, trim("{$deed} {$about}"));
+            self::RULES === $deed ? $this->hosts->change($rig->id, $this->rigs->file($rig)) : $this->hosts->tell($rig->id, trim("{$deed} {$about}"));
         } catch (CannotPlay $cannot) {
             throw ApiProblem::unprocessable($cannot->getMessage());
         }
@@ -112,36 +124,17 @@ final readonly class LiveController
         return $this->picture($rig);
     }
 
-    /**
-     * The rig as a file of it holds it, with its rules.
-     *
-     * @throws BadData
-     */
-    private function json(Document $rig): string
-    {
-        return Json::encode((object) [...Json::members($this->rigs->text($rig)), ...$this->rules($rig)]);
-    }
-
-    /**
-     * @return array{rulebook?: string}
-     *
-     * @throws BadData
-     */
-    private function rules(Document $rig): array
-    {
-        $text = $this->rigs->whole($rig)['rulebook'] ?? null;
-
-        return \is_string($text) ? ['rulebook' => $text] : [];
-    }
-
     private function rig(string $id): Document
     {
         return $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
     }
 
+    /** @throws StorageProblem */
     private function picture(Document $rig): JsonResponse
     {
-        return JsonResponse::fromJsonString('{"picture":'.($this->hosts->picture($rig->id) ?? 'null').'}');
+        $bench = json_encode($this->benches->bench($rig->id), \JSON_THROW_ON_ERROR);
+
+        return JsonResponse::fromJsonString('{"picture":'.($this->hosts->picture($rig->id) ?? 'null').",\"bench\":{$bench}}");
     }
 
     /** @return list<array{unit: string, cautions: list<string>}> */

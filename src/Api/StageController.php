@@ -6,6 +6,7 @@ namespace App\Api;
 
 use App\Bench\BenchSession;
 use App\Bench\Books;
+use App\Bench\ConnectedBenches;
 use App\Bench\Sessions;
 use App\Bench\Stages;
 use App\Documents\ShowLocks;
@@ -24,7 +25,7 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
 final readonly class StageController
 {
-    public function __construct(private RigStore $rigs, private Stages $stages, private ShowLocks $locks, private Sessions $sessions, private Books $books)
+    public function __construct(private RigStore $rigs, private Stages $stages, private ShowLocks $locks, private Sessions $sessions, private Books $books, private ConnectedBenches $connected)
     {
     }
 
@@ -100,7 +101,7 @@ final readonly class StageController
     /** @throws StorageProblem */
     private function told(Document $rig): JsonResponse
     {
-        $bench = $this->stages->bench($rig->id);
+        $bench = $this->connected->bench($rig->id) ?? $this->stages->bench($rig->id);
         $session = null === $bench ? null : $this->sessions->look($bench);
         $differs = $this->differences($rig, $session);
 

@@ -19,6 +19,10 @@ final class BenchSession
     public bool $isOnDisk = true;
     /** The rig that it is of, as the library knows it. */
     public ?string $rig = null;
+    /** The player of real devices that leads it; null while none does. */
+    public ?HostLink $link = null;
+    /** When the window at hand should ask again, by its clock, whatever is due here; not kept. */
+    public ?int $looksAgainUs = null;
     /** When these rules were put on, in seconds of the wall clock. */
     public int $bookAt;
     /** Wall clock at the time 0 of the bench, in microseconds. */
@@ -87,6 +91,12 @@ final class BenchSession
         $this->originUs = min($this->originUs, self::wallUs() - $nowUs);
     }
 
+    /** The player that leads it is at a time of the bench now. */
+    public function isAt(int $timeUs): void
+    {
+        $this->originUs = self::wallUs() - $timeUs;
+    }
+
     public function bytes(): string
     {
         return self::head($this->turn).
@@ -96,6 +106,7 @@ final class BenchSession
                 'state' => $this->state,
                 'isOnDisk' => $this->isOnDisk,
                 'rig' => $this->rig,
+                'link' => $this->link?->save(),
                 'originUs' => $this->originUs,
                 'bookAt' => $this->bookAt,
                 'box' => array_map(get_object_vars(...), $this->box),
@@ -112,13 +123,14 @@ final class BenchSession
             return null;
         }
         /**
-         * @var array{book: string, state: array<string, mixed>, isOnDisk: bool, rig: string|null, originUs: int, bookAt: int,
+         * @var array{book: string, state: array<string, mixed>, isOnDisk: bool, rig: string|null, link?: array<mixed>|null, originUs: int, bookAt: int,
          *     box: list<array{number: int, atUs: int}>, windows: array<string, array<mixed>>} $kept
          */
         $session = new self($id, $kept['book'], $kept['state']);
         [$session->isOnDisk, $session->rig] = [$kept['isOnDisk'], $kept['rig']];
         [$session->originUs, $session->bookAt] = [$kept['originUs'], $kept['bookAt']];
         $session->box = array_map(static fn (array $mark): BoxMark => new BoxMark(...$mark), $kept['box']);
+        $session->link = isset($kept['link']) ? HostLink::load($kept['link']) : null;
         $session->turn = (int) $turn;
         $session->windows = array_map(Window::of(...), $kept['windows']);
 

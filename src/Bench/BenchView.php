@@ -59,7 +59,7 @@ final class BenchView
                     : null,
             'scenes' => self::isNews($window, 'scenes', $bench->scenes()) || $isWhole ? $bench->scenes() : null,
             'clocks' => self::isNews($window, 'clocks', $bench->clocks()) || $isWhole ? $bench->clocks() : null,
-            'nextDueUs' => $bench->nextDueUs(),
+            'nextDueUs' => $session->looksAgainUs ?? $bench->nextDueUs(),
         ];
     }
 

@@ -9,6 +9,7 @@ use App\Api\Body;
 use App\Storage\StorageProblem;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\Playable;
 
 /** What is done on a bench, in the order in which it was done. Each gesture has a number and counts once. */
 final readonly class NumberedGestures
@@ -41,14 +42,23 @@ final readonly class NumberedGestures
     /**
      * Does what has not been heard of this window yet.
      *
+     * @param Playable $hands who plays it: the bench itself, or a player of real devices
      * @param (\Closure(string, bool): (string|null))|null $refuses why rules may not be put on now; null where they may
+     * @param (\Closure(): void)|null $changesOver lets real devices go on with what is stored
      *
      * @return bool whether the rules are others now
      *
      * @throws StorageProblem
      */
-    public function play(BenchSession $session, Window $window, Bench $bench, Books $books, ?\Closure $refuses = null): bool
-    {
+    public function play(
+        BenchSession $session,
+        Window $window,
+        Bench $bench,
+        Playable $hands,
+        Books $books,
+        ?\Closure $refuses = null,
+        ?\Closure $changesOver = null,
+    ): bool {
         $hasOtherRules = false;
         foreach ($this->gestures as $gesture) {
             $number = $gesture->number('number', 1, \PHP_INT_MAX);
@@ -58,15 +68,17 @@ final readonly class NumberedGestures
             $window->heard = $number;
             $timeUs = $gesture->number('timeUs', 0, self::LATEST_US);
             match ($do = $gesture->text('do', 20)) {
-                'play' => self::feed($gesture, $bench, $timeUs),
-                'panic' => $bench->panic($timeUs),
-                'restore' => $bench->restore($timeUs, $gesture->text('unit', 100))
+                'play' => self::feed($gesture, $bench, $hands, $timeUs),
+                'panic' => $hands->panic($timeUs),
+                'restore' => $hands->restore($timeUs, $gesture->text('unit', 100))
                     || $bench->tell('the rules that run reach no such unit, so nothing was sent to it'),
-                'scene' => $bench->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
-                'song' => $bench->goToSong(self::song($gesture, $bench), $timeUs)
+                'scene' => $hands->go($gesture->number('scene', 0, 10_000), $timeUs) || $bench->tell('the rules that run have no such scene'),
+                'song' => $hands->goToSong(self::song($gesture, $bench), $timeUs)
                     || $bench->tell('the rules that run know no such song; change over to what is stored'),
-                'rules' => ($hasOtherRules =
-                    self::change($gesture->text('book', 65), $gesture->isTrue('pressed'), $session, $bench, $books, $refuses) || $hasOtherRules),
+                'rules' => null === $session->link
+                    ? ($hasOtherRules =
+                        self::change($gesture->text('book', 65), $gesture->isTrue('pressed'), $session, $bench, $books, $refuses) || $hasOtherRules)
+                    : (!$gesture->isTrue('pressed') || null === $changesOver ?: $changesOver()),
                 default => throw ApiProblem::badRequest("\"do\" should be play, scene, song, panic, restore or rules, not {$do}"),
             };
         }
@@ -74,12 +86,12 @@ final readonly class NumberedGestures
         return $hasOtherRules;
     }
 
-    private static function feed(Body $gesture, Bench $bench, int $timeUs): void
+    private static function feed(Body $gesture, Bench $bench, Playable $hands, int $timeUs): void
     {
         $hex = $gesture->textOrNull('bytes', 3 * self::MOST_BYTES);
         if (null === $hex) {
             $sender = $gesture->textOrNull('sender', 100) ?? $gesture->text('port', 100);
-            if (!$bench->touch($timeUs, $sender, $gesture->text('control', 200), $gesture->number('value', -8192, 16383))) {
+            if (!$bench->touch($timeUs, $sender, $gesture->text('control', 200), $gesture->number('value', -8192, 16383), $hands)) {
                 $bench->tell("nothing that is called \"{$sender}\" can be played with the rules that run; what was played there was left out");
             }
 
@@ -87,7 +99,7 @@ final readonly class NumberedGestures
         }
         $port = $gesture->text('port', 100);
         $bytes = Bytes::fromHex($hex) ?? throw ApiProblem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64');
-        if (!$bench->feed($timeUs, $port, $bytes)) {
+        if (!$hands->feed($timeUs, $port, $bytes)) {
             $bench->tell("the rules that run have no in port \"{$port}\"; what was played there was left out");
         }
     }

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Live\LiveRun;
 
 /**
  * What people tell a player to do, in a word or two: `panic`, `scene 2`, `song 3`, `restore drive`, `arm lamps`, `mute synths`,
- * `let-through synths keys`.
+ * `let-through synths keys`, `play keys` and bytes.
  */
 final readonly class Command
 {
@@ -33,11 +33,24 @@ final readonly class Command
             'arm' => $this->arm($about),
             'disarm' => $this->disarm($about),
             'let-through' => $this->run->letThrough(...(explode(' ', $about, 2) + ['', ''])),
+            'play' => $this->play(...(explode(' ', $about, 2) + ['', ''])),
             'mute', 'unmute' => $this->mute($about, 'mute' === $word),
             default => false,
         };
 
-        return $isDone ? self::OK : "\"{$command}\" cannot be done here";
+        return $isDone ? self::OK : '"'.('play' === $word ? rtrim("{$word} ".strstr("{$about} ", ' ', true)) : $command).'" cannot be done here';
+    }
+
+    /** What somebody plays on a screen comes in like that of a device. */
+    private function play(string $name, string $bytes): bool
+    {
+        $number = $this->run->course->ports->number($name);
+        if ('' === $bytes || null === $number || !isset($this->run->course->ports->in[$number])) {
+            return false;
+        }
+        $this->run->came($this->nowUs, $number, $bytes);
+
+        return true;
     }
 
     private function arm(string $unit): bool

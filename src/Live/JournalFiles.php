@@ -76,7 +76,15 @@ final class JournalFiles
         return $standing;
     }
 
-    /** Where the entries end that {@see recover()} has read. */
+    /** How the run stands, for who only looks: nothing is put aside; null where it cannot be read just now. */
+    public function look(LivePlan $plan): ?Standing
+    {
+        $latest = self::latest($this->folder);
+
+        return $this->from($latest, $latest, $plan, null);
+    }
+
+    /** Where the entries end that {@see recover()} or {@see look()} has read. */
     public function end(): JournalPlace
     {
         return $this->end ?? new JournalPlace(self::FIRST, 0);

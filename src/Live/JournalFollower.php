@@ -13,6 +13,8 @@ final class JournalFollower
     /** @var resource|null */
     private mixed $file = null;
     private string $rest = '';
+    /** Where in that the next entry begins. */
+    private int $at = 0;
     private int $size;
     private int $number;
 
@@ -37,10 +39,29 @@ final class JournalFollower
             $bytes = (string) stream_get_contents($this->file);
             $this->size += \strlen($bytes);
             $this->rest .= $bytes;
-            $at = 0;
-            yield from Entry::read($this->rest, $at);
-            $this->rest = substr($this->rest, $at);
+            yield from Entry::read($this->rest, $this->at);
+            $this->rest = substr($this->rest, $this->at);
+            $this->at = 0;
         } while ($this->isFollowed());
+    }
+
+    /** Where the next entry stands, also after only some of those that {@see entries()} gives. */
+    public function place(): JournalPlace
+    {
+        return new JournalPlace($this->number, $this->size - \strlen($this->rest) + $this->at);
+    }
+
+    /** Bytes that have been written and were not read yet; null where that part is here no more. */
+    public function behind(): ?int
+    {
+        clearstatcache();
+        $file = JournalFiles::journal($this->folder, $this->number);
+        if (!is_file($file)) {
+            return null;
+        }
+        $next = JournalFiles::journal($this->folder, $this->number + 1);
+
+        return (int) filesize($file) - $this->size + (is_file($next) ? (int) filesize($next) : 0);
     }
 
     /** Goes on to the next stretch, where there is one and this one is read to its end. */
@@ -54,7 +75,7 @@ final class JournalFollower
         fclose($this->file);
         $this->file = null;
         $this->rest = '';
-        $this->size = 0;
+        $this->at = $this->size = 0;
         ++$this->number;
 
         return true;

@@ -103,6 +103,22 @@ final readonly class LiveHosts
         }
     }
 
+    /** Where the host of a rig keeps what it plays; null where nothing plays. */
+    public function place(string $rig): ?string
+    {
+        try {
+            return $this->isThere($rig) ? HostFolder::placeOf($this->state($rig)) : null;
+        } catch (CannotPlay) {
+            return null;
+        }
+    }
+
+    /** The rig that plays, as a file of it holds it. */
+    public function json(string $rig): string
+    {
+        return (string) @file_get_contents("{$this->folder($rig)}/rig.json");
+    }
+
     /** What {@see Picture} shows, as JSON; null where nothing plays. */
     public function picture(string $rig): ?string
     {

@@ -90,6 +90,18 @@ final readonly class RigStore
         return null === $rulebook ? $json : [...$json, 'rulebook' => $rulebook->text];
     }
 
+    /**
+     * A rig with all that stands beside it and with its rules, as a file that goes elsewhere.
+     *
+     * @throws BadData
+     */
+    public function file(Document $document): string
+    {
+        $book = $this->whole($document)['rulebook'] ?? null;
+
+        return Json::encode((object) [...Json::members($this->text($document)), ...\is_string($book) ? ['rulebook' => $book] : []]);
+    }
+
     /** The text of a rig with all that stands beside it, as a file of it holds it. */
     public function text(Document $document): string
     {

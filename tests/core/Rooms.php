@@ -255,5 +255,6 @@ final class Rooms
             'Live/Hazard',
         ],
         'Live/Recording' => ['Midi', 'Format', 'Engine/Book', 'Engine/Trace', 'Engine', 'Engine/Tape', 'Live/Journal', 'Live'],
+        'Live/Mirror' => ['Format', 'Engine/Book', 'Engine', 'World', 'Live/Journal', 'Live'],
     ];
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App\Live;
 
-use App\Live\LiveHosts;
-use ZigzagPost\Tests\App\ApiTestCase;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** A show between real devices through the API: connecting, what people do, what they see. */
-final class LiveApiTest extends ApiTestCase
+final class LiveApiTest extends ConnectedTestCase
 {
     private const RULES = <<<'BOOK'
         port keys in
@@ -23,38 +21,6 @@ final class LiveApiTest extends ApiTestCase
           send synth
 
         BOOK;
-
-    private string $rig = '';
-    private string $folder = '';
-    /** @var array<string, resource> */
-    private array $fifos = [];
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->folder = sys_get_temp_dir().'/live-api-'.bin2hex(random_bytes(6));
-        mkdir($this->folder, 0o700);
-        foreach (['keys', 'synth'] as $port) {
-            posix_mkfifo("{$this->folder}/{$port}", 0o600);
-            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
-            \assert(false !== $fifo);
-            stream_set_blocking($fifo, false);
-            $this->fifos[$port] = $fifo;
-        }
-    }
-
-    protected function tearDown(): void
-    {
-        if ('' !== $this->rig) {
-            $hosts = self::getContainer()->get(LiveHosts::class);
-            \assert($hosts instanceof LiveHosts);
-            $hosts->end($this->rig);
-        }
-        foreach (['/keys', '/synth', ''] as $name) {
-            '' === $name ? @rmdir($this->folder) : @unlink($this->folder.$name);
-        }
-        parent::tearDown();
-    }
 
     public function testAShowIsConnectedLedAndEnded(): void
     {
@@ -172,16 +138,6 @@ final class LiveApiTest extends ApiTestCase
         $port = \is_array($now['ports'] ?? null) ? $now['ports'][1] ?? null : null;
 
         return \is_array($port) ? $port[$field] ?? null : null;
-    }
-
-    private function heard(int $bytes, float $withinS = 3.0): string
-    {
-        $heard = '';
-        for ($end = microtime(true) + $withinS; \strlen($heard) < $bytes && microtime(true) < $end; usleep(5_000)) {
-            $heard .= (string) fread($this->fifos['synth'], max(1, $bytes - \strlen($heard)));
-        }
-
-        return $heard;
     }
 
     /**

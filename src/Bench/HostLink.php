@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Live\JournalPlace;
+use ZigzagPost\Core\World\Transit;
+
+/** How a bench follows a player of real devices: whose journal, up to where, and what is on its way. */
+final readonly class HostLink
+{
+    /**
+     * @param string $path folder of the host
+     * @param list<string> $ports by the numbers that its journal gives them
+     */
+    public function __construct(public string $path, public JournalPlace $place, public array $ports, public Transit $transit)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function save(): array
+    {
+        return [
+            'path' => $this->path,
+            'stretch' => $this->place->stretch,
+            'byte' => $this->place->byte,
+            'ports' => $this->ports,
+            'transit' => $this->transit->save(),
+        ];
+    }
+
+    /** @param array<mixed> $saved what save() gave */
+    public static function load(array $saved): self
+    {
+        /**
+         * @var array{path: string, stretch: int, byte: int, ports: list<string>,
+         *     transit: array{real: list<string>, numbers: array<string, int>, waiting: array<string, array<int, string>>}} $saved
+         */
+
+        return new self($saved['path'], new JournalPlace($saved['stretch'], $saved['byte']), $saved['ports'], Transit::load($saved['transit']));
+    }
+}
