@@ -85,6 +85,39 @@ final class LiveTest extends PageTestCase
         self::assertStringContainsString("\x40\x40", $this->heard(3), 'with notes off');
     }
 
+    public function testBenchAndStageAreOfTheRealDevices(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}/live");
+        $this->path('keys hears', "{$this->folder}/keys");
+        $this->path('synths sends to', "{$this->folder}/synths");
+        $this->page->executeScript("localStorage.setItem('zigzag-volume-read', 'yes')");
+        $this->until(fn (): bool => !$this->button('Connect')->getAttribute('disabled'), 'it can be connected');
+        $this->button('Connect')->click();
+        $this->until(fn (): bool => str_starts_with($this->text('[aria-label=Now]'), 'Now') && str_contains($this->text('main'), 'Harbour'), 'it plays');
+
+        $this->page->findElement(By::linkText('Bench'))->click();
+        $this->until(fn (): bool => str_contains($this->text('main, body'), 'Real devices play here'), 'the bench says so');
+        fwrite($this->fifos['keys'], "\x90\x48\x64\x80\x48\x40");
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="Where did it go?"]'), 'note on C5'), 'a real key is drawn');
+        self::assertStringContainsString("\x48\x64", $this->heard(6));
+        $this->page->findElement(By::xpath("//nav[@aria-label='Scenes']//button[contains(., 'Open sea')]"))->click();
+        $this->until(
+            fn (): bool => str_contains($this->one('[aria-label=Scenes] [aria-current=step]')->getText(), 'Open sea'),
+            'a scene is called for the real devices',
+        );
+        self::assertSame([], Axe::serious($this->page));
+
+        $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->until(fn (): bool => str_starts_with($this->text('[aria-label="Scene"]'), 'Open sea'), 'the stage stands where the devices do');
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
+        $this->until(fn (): bool => 'The long swell' === $this->text('[aria-label="This song"]'), 'a song of the real show');
+        $this->heard(100);
+        fwrite($this->fifos['keys'], "\x90\x4A\x64");
+        self::assertStringContainsString("\x4A\x64", $this->heard(3));
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        self::assertStringContainsString("\x4A\x40", $this->heard(3), 'Escape on the stage silences devices');
+    }
+
     /** Types a path behind a port. */
     private function path(string $label, string $path): void
     {

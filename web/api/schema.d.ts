@@ -1550,6 +1550,8 @@ export interface components {
         };
         LiveNow: {
             picture: null | components["schemas"]["LivePicture"];
+            /** @description The bench on which what plays is seen. */
+            bench: string | null;
         };
         LivePicture: {
             isPlaying: boolean;

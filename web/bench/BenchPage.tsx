@@ -5,6 +5,7 @@ import { api } from '../api/client';
 import type { Rulebook } from '../api/types';
 import { keys, useDocument, useDocuments } from '../documents/queries';
 import { ConnectedNotice } from '../live/ConnectedNotice';
+import { useConnected } from '../live/useConnected';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { RulesPanel } from '../rules/RulesPanel';
 import { RulesSession } from '../rules/RulesSession';
@@ -40,17 +41,19 @@ export default function BenchPage() {
   const shared = search.get('bench');
   const rulebook = useDocument(id);
   const rigs = useDocuments('rig');
+  const rig = rigs.data?.find((each) => each.summary['book'] === id)?.id ?? null;
+  const connected = useConnected(rig);
   if (rulebook.isError) {
     return <Blank title={rulebook.error.message} action={{ label: 'Go to another rulebook', href: '/' }} />;
   }
-  return rulebook.data === undefined || rigs.isPending ? (
+  return rulebook.data === undefined || rigs.isPending || connected === undefined ? (
     <Blank title="Opening the bench …" />
   ) : (
     <OpenBench
-      key={`${id} ${shared ?? ''}`}
+      key={`${id} ${shared ?? connected ?? ''}`}
       rulebook={rulebook.data}
-      shared={shared}
-      rig={rigs.data?.find((rig) => rig.summary['book'] === id)?.id ?? null}
+      shared={shared ?? connected}
+      rig={rig}
     />
   );
 }
@@ -133,7 +136,7 @@ function OpenBench({
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
       />
-      {rig !== null && <ConnectedNotice rig={rig} />}
+      {rig !== null && <ConnectedNotice rig={rig} store={store} rules={rules} />}
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
       )}

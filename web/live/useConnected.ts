@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
-import type { LivePicture } from '../api/types';
+import type { LiveNow } from '../api/types';
 
 const EVERY_MS = 2000;
 
-/** What of a show plays between real devices, for views that play simulated ones; null where nothing does. */
-export function useConnected(rig: string | null): LivePicture | null {
-  const { data } = useQuery({
+/** The bench on which a show is seen that plays between real devices; null where it does not, undefined as long as that is not known. */
+export function useConnected(rig: string | null): LiveNow['bench'] | undefined {
+  const { data, isError } = useQuery({
     queryKey: ['connected', rig],
     queryFn: () => api.liveNow(rig ?? ''),
     enabled: rig !== null,
@@ -14,5 +14,5 @@ export function useConnected(rig: string | null): LivePicture | null {
     retry: false,
     gcTime: 0,
   });
-  return data?.picture ?? null;
+  return rig === null || isError ? null : data?.bench;
 }

@@ -90,7 +90,9 @@ export class BenchStore {
   async open(text: string, goodText: string, shared: string | null = null): Promise<void> {
     this.text = text;
     this.goodText = goodText;
-    const kept = this.rulebook === null ? null : recallBench(this.rulebook);
+    // A bench that was asked for by name goes before the one that this window had.
+    const recalled = this.rulebook === null ? null : recallBench(this.rulebook);
+    const kept = shared === null || recalled?.id === shared ? recalled : null;
     this.window = kept?.window ?? this.window;
     const bench = await this.untilAnswered(
       async () =>
@@ -211,13 +213,20 @@ export class BenchStore {
     this.answered = { text, book: checked.book };
     if (checked.book !== null) {
       this.goodText = text;
-      if (checked.book !== this.book) {
+      if (checked.book !== this.book || isPressed) {
         this.book = checked.book;
         this.bring({ do: 'rules', timeUs: this.nowUs(), book: checked.book, pressed: isPressed });
       }
     }
     this.update({});
     return checked;
+  }
+
+  /** Whether a text was checked, has no error, and is not what runs on the bench now. */
+  waits(text: string): boolean {
+    return (
+      this.answered?.book != null && this.answered.text === text && this.answered.book !== this.state.book
+    );
   }
 
   /** Whether a text is what runs on the bench now. */

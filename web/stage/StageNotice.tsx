@@ -17,7 +17,7 @@ export function StageNotice({
   rig: string;
   rulebook: string;
 }) {
-  const isConnected = useConnected(rig) !== null;
+  const isConnected = (useConnected(rig) ?? null) !== null;
   const trouble = usePart(store, (state) => state.trouble);
   const problem = usePart(store, (state) => state.problem);
   const told = usePart(store, (state) => state.told);
@@ -40,10 +40,10 @@ export function StageNotice({
           setFailed(error instanceof Error ? error.message : 'It is not known what came of it.'),
       );
   };
-  // Where nothing is locked, what is newly stored is put on at once, once for each state of it.
+  // Where nothing is locked, what is newly stored is put on at once, once for each state of it; real devices get it at a press.
   const tried = useRef('');
   const key = `${now?.version} ${now?.book} ${differs.join()}`;
-  const isAtOnce = now !== null && now.lock === null && now.isNewer && differs.length > 0;
+  const isAtOnce = now !== null && now.lock === null && now.isNewer && differs.length > 0 && !isConnected;
   useEffect(() => {
     if (isAtOnce && tried.current !== key) {
       tried.current = key;
@@ -59,8 +59,7 @@ export function StageNotice({
       problem ??
       (isOther
         ? `${list(differs)} ${differs.length === 1 && differs[0] !== 'rules' ? 'is' : 'are'} stored otherwise than what plays.`
-        : (told.at(-1) ??
-          (isConnected ? 'Real devices are led in Live; this plays the simulated ones.' : null))));
+        : (told.at(-1) ?? (isConnected ? 'Real devices play.' : null))));
   return (
     <div
       className={`flex min-h-16 flex-wrap items-center gap-3 rounded-field px-4 py-1 ${says === null ? 'invisible' : noConnection || failed !== null || problem !== null ? 'bg-error text-error-content' : 'bg-warning text-warning-content'}`}

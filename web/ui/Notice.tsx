@@ -9,12 +9,15 @@ export function Notice({
   text,
   tone,
   way,
+  action,
   onClose,
 }: {
   text: string | null;
   tone: keyof typeof TONES;
   /** Where it can be looked at. */
   way?: { label: string; to: string };
+  /** What can be done about it. */
+  action?: { label: string; isDisabled: boolean; onPress: () => void } | undefined;
   onClose?: () => void;
 }) {
   return (
@@ -26,6 +29,7 @@ export function Notice({
             {way.label}
           </Link>
         )}
+        {action && <Button label={action.label} disabled={action.isDisabled} onClick={action.onPress} />}
         {onClose && (
           <Button tone="quiet" iconOnly icon={<X size={16} />} label="Close this message" onClick={onClose} />
         )}

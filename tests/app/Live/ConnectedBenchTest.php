@@ -56,7 +56,7 @@ final class ConnectedBenchTest extends ConnectedTestCase
         $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'no such scene'));
 
         $this->do(['do' => 'panic']);
-        self::assertSame('803c40b04000b07b00b07800', bin2hex($this->heard(12)));
+        self::assertSame('803c40804040b04000b07b00b07800', bin2hex($this->heard(15)));
         $stage = $this->call('GET', "/api/rigs/{$this->rig}/stage", null, 200, 'Stage');
         self::assertSame([$this->bench, []], [$stage['bench'], $stage['differs']], 'the stage shows what really plays, which is what is stored');
     }
