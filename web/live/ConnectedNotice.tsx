@@ -21,7 +21,7 @@ export function ConnectedNotice({
   const waits = checked !== null && running !== null && store.waits(rules.text());
   return (
     <Notice
-      tone={waits ? 'warning' : 'info'}
+      tone={waits ? 'warning' : 'quiet'}
       text={
         !isConnected
           ? null

@@ -59,11 +59,17 @@ export function StageNotice({
       problem ??
       (isOther
         ? `${list(differs)} ${differs.length === 1 && differs[0] !== 'rules' ? 'is' : 'are'} stored otherwise than what plays.`
-        : (told.at(-1) ?? (isConnected ? 'Real devices play.' : null))));
+        : (told.at(-1) ?? (isConnected ? 'Real devices play' : null))));
+  const tone =
+    says === null
+      ? 'invisible'
+      : noConnection || failed !== null || problem !== null
+        ? 'bg-error text-error-content'
+        : isOther || told.length > 0
+          ? 'bg-warning text-warning-content'
+          : 'border-2 border-info';
   return (
-    <div
-      className={`flex min-h-16 flex-wrap items-center gap-3 rounded-field px-4 py-1 ${says === null ? 'invisible' : noConnection || failed !== null || problem !== null ? 'bg-error text-error-content' : 'bg-warning text-warning-content'}`}
-    >
+    <div className={`flex min-h-16 flex-wrap items-center gap-3 rounded-field px-4 py-1 ${tone}`}>
       <p role="alert" className="min-w-60 flex-1 text-3xl font-semibold">
         {says ?? '.'}
       </p>

@@ -2,7 +2,13 @@ import { X } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from './Button';
 
-const TONES = { error: 'alert-error', warning: 'alert-warning', info: 'alert-info' };
+const TONES = {
+  error: 'alert-error',
+  warning: 'alert-warning',
+  info: 'alert-info',
+  /** How things are, for as long as they are so. */
+  quiet: 'border-2 border-info bg-base-200 text-base-content',
+};
 
 /** A message across the page that stays until it is closed, or goes by itself when there is nothing to close. */
 export function Notice({
