@@ -40,9 +40,6 @@ use ZigzagPost\Core\World\Bench;
 #[Route('/api/bench')]
 final readonly class BenchController
 {
-    /** How often a window asks what real devices do. */
-    private const LOOKS_EVERY_US = 100_000;
-
     public function __construct(
         private Sessions $sessions,
         private Books $books,
@@ -177,7 +174,7 @@ final readonly class BenchController
                 $bench->advance($nowUs);
                 $session->hear($bench->nowUs());
             } else {
-                $session->looksAgainUs = $nowUs + self::LOOKS_EVERY_US;
+                $session->lookAgain($nowUs);
             }
             $window->request = $number;
             $session->state = $bench->save();

@@ -10,6 +10,12 @@ use ZigzagPost\Core\World\Bench;
 final class BenchSession
 {
     private const MARK = 'zigzag bench 9';
+    /** How often a window asks what real devices do. */
+    private const LOOKS_EVERY_US = 100_000;
+    /** From here on a window puts its clock right. */
+    private const OFF_US = 1_000_000;
+    /** A player whose clock is so far behind has slept. */
+    private const STOOD_STILL_US = 2_000_000;
     /** Windows of which is known what was heard of them. */
     private const MOST_WINDOWS = 40;
 
@@ -91,10 +97,18 @@ final class BenchSession
         $this->originUs = min($this->originUs, self::wallUs() - $nowUs);
     }
 
-    /** The player that leads it is at a time of the bench now. */
+    /** The player that leads it was at a time of the bench just now: what is told first is told latest, unless one of the clocks stood still. */
     public function isAt(int $timeUs): void
     {
-        $this->originUs = self::wallUs() - $timeUs;
+        $originUs = self::wallUs() - $timeUs;
+        $this->originUs = $originUs - $this->originUs > self::STOOD_STILL_US ? $originUs : min($originUs, $this->originUs);
+    }
+
+    /** Has the window at hand ask again soon, by its clock or, where that is far off and is put right, by the player's. */
+    public function lookAgain(int $windowUs): void
+    {
+        $clockUs = $this->clockUs(0);
+        $this->looksAgainUs = (abs($windowUs - $clockUs) > self::OFF_US ? $clockUs : $windowUs) + self::LOOKS_EVERY_US;
     }
 
     public function bytes(): string

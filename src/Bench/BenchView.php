@@ -60,6 +60,7 @@ final class BenchView
             'scenes' => self::isNews($window, 'scenes', $bench->scenes()) || $isWhole ? $bench->scenes() : null,
             'clocks' => self::isNews($window, 'clocks', $bench->clocks()) || $isWhole ? $bench->clocks() : null,
             'nextDueUs' => $session->looksAgainUs ?? $bench->nextDueUs(),
+            'playerUs' => null === $session->link ? null : $session->clockUs($bench->nowUs()),
         ];
     }
 

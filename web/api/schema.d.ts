@@ -2545,6 +2545,8 @@ export interface components {
                 beatAtUs: number;
             }[] | null;
             nextDueUs: number | null;
+            /** @description The time of the player of real devices that leads the bench, which is the time of the bench; null where none does. */
+            playerUs: number | null;
         };
         Bench: components["schemas"]["News"] & {
             id: string;

@@ -11,6 +11,8 @@ import { wallMs, windowName } from './windowName';
 import { movementOf, movementsOf, type Movements } from './positions';
 
 const MOST_TOLD = 3;
+/** A clock that is so far from the player's has stood still, or the player's has. */
+const OFF_US = 1_000_000;
 
 /** A bench on the server and what is known of it here. What is done goes out in order, by a courier. */
 export class BenchStore {
@@ -296,6 +298,9 @@ export class BenchStore {
     if (news.came.length > 0) {
       this.onCame?.(news.came);
       this.ears.forEach((hear) => hear(news.came));
+    }
+    if (news.playerUs !== null && Math.abs(news.playerUs - this.nowUs()) > OFF_US) {
+      this.originMs = wallMs() - news.playerUs / 1000;
     }
     if (news.isWhole && this.state.book !== null && news.book !== this.state.book) {
       this.book = news.book; // another window has put other rules on

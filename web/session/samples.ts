@@ -63,6 +63,7 @@ export function news(change: Partial<News> = {}): News {
     scenes: { titles: [], current: 0, song: 0, songs: 0 },
     clocks: [],
     nextDueUs: null,
+    playerUs: null,
     ...change,
   };
 }

@@ -27,6 +27,7 @@ final class ConnectedBenchTest extends ConnectedTestCase
 
     private string $bench = '';
     private int $request = 0;
+    private int $gestures = 0;
 
     public function testWhatRealDevicesDoIsSeenAndWhatIsDoneHereReachesThem(): void
     {
@@ -166,8 +167,7 @@ final class ConnectedBenchTest extends ConnectedTestCase
     /** @param array<string, mixed> $gesture */
     private function do(array $gesture): void
     {
-        static $number = 0;
-        $this->ask('onewindow', [['number' => ++$number, 'timeUs' => 0] + $gesture]);
+        $this->ask('onewindow', [['number' => ++$this->gestures, 'timeUs' => 0] + $gesture]);
     }
 
     /**

@@ -11,8 +11,16 @@ use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Format\TapeWriter;
+use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
+use ZigzagPost\Core\Live\Mirror\LedBench;
+use ZigzagPost\Core\Live\Mirror\PlayedRules;
+use ZigzagPost\Core\Live\Ports;
 use ZigzagPost\Core\Live\Recording\RecordingRun;
+use ZigzagPost\Core\Live\Waiting;
+use ZigzagPost\Core\World\Bench;
+use ZigzagPost\Core\World\JournalEntry;
+use ZigzagPost\Core\World\Transit;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Play;
 use ZigzagPost\Tests\Core\RandomBook;
@@ -59,6 +67,54 @@ final class LawOfLiveTest extends TestCase
                     $after[$port] = substr($got, \strlen($before[$port] ?? ''));
                 }
                 self::assertHolds($live, $live->recordingSinceCheckpoint(), $after, $live->before, $text, "seed {$seed}");
+            });
+    }
+
+    public function testABenchThatIsLedMakesTheSameAndItsDevicesHearWhatLeft(): void
+    {
+        $this->limitTo(Cases::number(10))
+            ->forAll(Generators::choose(0, 1_000_000_000))
+            ->disableShrinking()
+            ->then(function (int $seed): void {
+                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+                [$text, $other] = [self::text($seed), self::text($seed + 1)];
+                $live = new Surroundings($text, $random, ['other' => $other]);
+                $this->play($live, $random, $seed, true, true);
+                $names = $live->run->course->ports->names;
+                $book = Play::traced($text);
+                $bench = Bench::start($book, null, $transit = new Transit($names));
+                $led = new LedBench($bench, new Ports($book), static fn (): PlayedRules => new PlayedRules(Play::traced($other), null));
+                $at = 0;
+                foreach (Entry::read($live->journal, $at) as $entry) {
+                    $led->take($entry);
+                    // As between two requests.
+                    $transit = Transit::load($transit->save());
+                    $bench->beLed($transit);
+                }
+                $made = $run = [];
+                foreach ($bench->takeJournal() as $entry) {
+                    if (JournalEntry::OUT === $entry->what) {
+                        $made[$entry->port][] = [$entry->timeUs, $entry->bytes, $entry->number];
+                    }
+                }
+                $out = Play::stream('');
+                $recorded = new RecordingRun(Play::book($text), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
+                $recorded->run(TapeReader::all(Play::stream($live->recording()), 'tape'), 'tape');
+                rewind($out);
+                foreach (TapeReader::events($out, 'out') as $event) {
+                    $run[$event->port][] = [$event->timeUs, $event->bytes, $event->pulseUs];
+                }
+                ksort($made);
+                ksort($run);
+                self::assertSame($run, $made, "seed {$seed}");
+                foreach ($names as $port => $name) {
+                    $waits = array_map(static fn (Waiting $each): int => $each->number, $live->run->outlet($port)?->waiting() ?? []);
+                    self::assertEqualsCanonicalizing(
+                        array_filter($waits),
+                        array_keys($transit->save()['waiting'][$name] ?? []),
+                        "seed {$seed}: what has not left at {$name}",
+                    );
+                }
             });
     }
 
