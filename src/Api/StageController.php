@@ -25,8 +25,14 @@ use ZigzagPost\Core\Rulebook\Text\RulebookError;
 /** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
 final readonly class StageController
 {
-    public function __construct(private RigStore $rigs, private Stages $stages, private ShowLocks $locks, private Sessions $sessions, private Books $books, private ConnectedBenches $connected)
-    {
+    public function __construct(
+        private RigStore $rigs,
+        private Stages $stages,
+        private ShowLocks $locks,
+        private Sessions $sessions,
+        private Books $books,
+        private ConnectedBenches $connected,
+    ) {
     }
 
     /** @throws StorageProblem */

@@ -18,11 +18,17 @@ final class Host
     /** A player that gave no sign for so long counts as dead; one that has only just begun gets longer. */
     private const DEAD_AFTER_S = 1.0;
     private const BEGINS_WITHIN_S = 5.0;
+    /** Where no player starts, what sounds is ended after so long, and it is tried again so often. */
+    private const SILENT_AFTER_S = 1.0;
+    private const TRIED_EVERY_S = 0.25;
 
     private ?PlayerProcess $player = null;
     private float $signedAt = 0.0;
     private float $startedAt = 0.0;
     private int $starts = 0;
+    /** When a player that had played died; until one plays again. */
+    private ?float $diedAt = null;
+    private bool $isSilent = false;
     private bool $isEnding = false;
     private JournalFollower $follower;
     private readonly ?LiveRecorder $recorder;
@@ -41,7 +47,7 @@ final class Host
      */
     public function __construct(
         private readonly HostFolder $folder,
-        LivePlan $plan,
+        private readonly LivePlan $plan,
         private readonly \Closure $tell,
         private readonly \Closure $onPlaying,
         ?string $recording = null,
@@ -83,8 +89,7 @@ final class Host
                 if ($this->isEnding) {
                     break;
                 }
-                ($this->tell)('the player died; it is started again');
-                $this->start();
+                $this->startAgain();
             } elseif ($this->hangs()) {
                 ($this->tell)('the player gave no sign for a second; it is started again');
                 $this->player?->signal(\SIGKILL);
@@ -126,6 +131,27 @@ final class Host
         $this->picture->begin();
     }
 
+    /** @throws CannotPlay */
+    private function startAgain(): void
+    {
+        $now = microtime(true);
+        if (null === $this->diedAt) {
+            $this->diedAt = $now;
+            ($this->tell)('the player died; it is started again');
+            $this->start();
+
+            return;
+        }
+        if (!$this->isSilent && $now - $this->diedAt > self::SILENT_AFTER_S) {
+            $this->isSilent = true;
+            $ended = (new LastSilence($this->plan))->send($this->picture->standing());
+            ($this->tell)('no player starts'.([] === $ended ? '' : '; what sounded at '.implode(', ', $ended).' was ended'));
+        }
+        if ($now - $this->startedAt > self::TRIED_EVERY_S) {
+            $this->start();
+        }
+    }
+
     private function hangs(): bool
     {
         $now = microtime(true);
@@ -165,6 +191,10 @@ final class Host
         $this->left += EntrySort::Sent === $entry->sort ? 1 : 0;
         $text = Wording::of($entry, $this->picture->ports());
         null === $text ?: ($this->tell)($text);
+        if (EntrySort::Playing === $entry->sort) {
+            $this->diedAt = null;
+            $this->isSilent = false;
+        }
         if (EntrySort::Playing === $entry->sort && 1 === $this->starts) {
             $this->supervisor->ready();
             ($this->onPlaying)();

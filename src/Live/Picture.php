@@ -58,6 +58,11 @@ final class Picture
         return $picture;
     }
 
+    public function standing(): Standing
+    {
+        return $this->standing;
+    }
+
     /** @return list<string> names of ports, by number */
     public function ports(): array
     {

@@ -46,6 +46,13 @@ final class Server
         (new Filesystem())->remove($this->folder);
     }
 
+    /** Kills the application with all that it started in its own group; what plays between devices is not of them. */
+    public function killDemo(): void
+    {
+        $this->kill();
+        $this->demo->signal(\SIGKILL);
+    }
+
     /** Kills every process of the server at once; those that are to come back do so by themselves. */
     public function kill(): void
     {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\App\Live;
 
 use App\Live\HostFolder;
+use App\Live\JournalFiles;
+use App\Live\LivePlan;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Tests\Core\Cases;
 use ZigzagPost\Tests\Core\Live\WhatLeft;
@@ -136,6 +138,25 @@ final class LiveTest extends TestCase
         $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3D\x64"), 2.0);
     }
 
+    public function testWhereNoPlayerStartsWhatSoundsIsEndedAndItIsTriedAgain(): void
+    {
+        $live = $this->live();
+        $live->start();
+        $live->send('keys', "\x90\x3C\x64\xB0\x40\x7F");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3C\x64"), 2.0);
+        $live->hear(0.3);
+        $place = HostFolder::placeOf($live->path('state'));
+        rename("{$place}/".LivePlan::FILE, "{$place}/away");
+        $live->signalPlayer(\SIGKILL);
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x80\x3C\x40\xB0\x40\x00"), 2.5);
+        $live->until(static fn (): bool => str_contains($live->said, 'no player starts; what sounded at'), 0.5);
+        self::assertSame(1, substr_count($live->said, 'the player died'), 'told once');
+        rename("{$place}/away", "{$place}/".LivePlan::FILE);
+        $live->until(static fn (): bool => 2 === substr_count($live->said, "playing\n"), 3.0);
+        $live->send('keys', "\x90\x40\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x40\x64"), 2.0);
+    }
+
     public function testWhoWatchesCanDieAndPlayingGoesOnWatched(): void
     {
         $live = $this->live();
@@ -193,6 +214,39 @@ final class LiveTest extends TestCase
         $live->send('keys', "\x90\x64\x64");
         $live->until(static fn (): bool => str_ends_with($live->got['synth'], "\x90\x64\x64"), 2.0);
         self::assertSame('803c40b04000b07b00b07800906464', bin2hex(substr($live->got['synth'], $from)));
+    }
+
+    public function testAFullDiskStopsTheRecordingAndNothingElse(): void
+    {
+        $live = $this->live();
+        $live->start(['--record', '/dev/full']);
+        $live->send('keys', "\x90\x3C\x64");
+        $live->until(static fn (): bool => str_contains($live->said, 'the recording has stopped: the disk takes no more'), 2.0);
+        $live->send('keys', "\x90\x40\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x40\x64"), 2.0);
+        self::assertSame(1, substr_count($live->said, 'the recording has stopped'), 'it is told once');
+        self::assertSame(0, $live->stop());
+    }
+
+    public function testALongJournalBeginsAnewAndNothingIsForgotten(): void
+    {
+        $live = $this->live();
+        $live->start();
+        self::assertSame(0, $live->tell('scene 2'));
+        $place = HostFolder::placeOf($live->path('state'));
+        for ($round = 0; $round < 300 && !is_file(JournalFiles::journal($place, 2)); ++$round) {
+            // A control that moves faster than its wire: most of it is left out, and told by number.
+            $live->send('keys', str_repeat(implode('', array_map(static fn (int $value): string => "\xB0\x07".\chr($value), range(0, 79))), 4));
+            $live->hear(0.01);
+        }
+        $live->until(static fn (): bool => is_file(JournalFiles::checkpoint($place, 2)), 5.0);
+        $live->send('keys', "\x90\x3C\x64");
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x90\x3C\x64"), 3.0);
+        $live->signalPlayer(\SIGKILL);
+        $live->until(static fn (): bool => str_contains($live->got['synth'], "\x80\x3C\x40"), 5.0);
+        $picture = json_decode((string) file_get_contents("{$place}/picture.json"), true);
+        self::assertIsArray($picture);
+        self::assertSame([1, false], [$picture['scene'], $picture['differs']]);
     }
 
     public function testASupervisorHearsThatItIsReadyAliveAndStopping(): void
