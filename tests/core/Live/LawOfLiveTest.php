@@ -70,6 +70,22 @@ final class LawOfLiveTest extends TestCase
             });
     }
 
+    /** One long run; minutes of simulated time by ZIGZAG_MINUTES. */
+    public function testALongRunIsWhatItsRecordingGives(): void
+    {
+        $minutes = (int) (getenv('ZIGZAG_MINUTES') ?: 1);
+        $seed = (int) (getenv('ZIGZAG_SEED') ?: 3);
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+        [$text, $other] = [self::text($seed), self::text($seed + 1)];
+        $live = new Surroundings($text, $random, ['other' => $other, '' => $text]);
+        for ($round = 0; $live->now < 60_000_000 * $minutes; ++$round) {
+            $this->play($live, $random, $seed + $round, true, true);
+            // Back to the first rules, so that both play for a good part of it.
+            0 !== $random->getInt(0, 2) ?: $live->do(EntrySort::Rules);
+        }
+        self::assertHolds($live, $live->recording(), $live->got, [], $text, "seed {$seed}");
+    }
+
     public function testABenchThatIsLedMakesTheSameAndItsDevicesHearWhatLeft(): void
     {
         $this->limitTo(Cases::number(10))
