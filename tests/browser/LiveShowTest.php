@@ -59,7 +59,8 @@ final class LiveShowTest extends PageTestCase
                 const body = new FormData();
                 body.append('file', new File([JSON.stringify(rig)], 'The crossing.rig.json'));
                 const made = await (await fetch('/api/documents/import', { method: 'POST', body })).json();
-                const connected = await fetch(`/api/rigs/${made.id}/live`, { method: 'PUT', body: '{"isDry":false}', headers: { 'Content-Type': 'application/json' } });
+                const headers = { 'Content-Type': 'application/json' };
+                const connected = await fetch(`/api/rigs/${made.id}/live`, { method: 'PUT', body: '{"isDry":false}', headers });
                 done([made.id, JSON.parse(made.text).book, connected.status]);
             })();
             JS,
@@ -108,7 +109,10 @@ final class LiveShowTest extends PageTestCase
         $scene = $this->picture('.scenes[live.picture.scene]');
         self::assertIsString($scene);
         $this->until(fn (): bool => str_contains($this->one('[aria-label=Scenes] [aria-current=step]')->getText(), $scene), 'the scene on the bench');
-        $this->until(fn (): bool => str_starts_with($this->stage()->findElement(By::cssSelector('[aria-label="Scene"]'))->getText(), $scene), 'and on the stage');
+        $this->until(
+            fn (): bool => str_starts_with($this->stage()->findElement(By::cssSelector('[aria-label="Scene"]'))->getText(), $scene),
+            'and on the stage',
+        );
     }
 
     /**

@@ -62,7 +62,7 @@ $phases = [
 $number = 0;
 $wrong = 0;
 foreach ($phases as $name => $kill) {
-    [$sentAt, $heard, $worst, $hasKilled] = [[], '', 0.0, false];
+    [$sentAt, $arrived, $heard, $worst, $hasKilled] = [[], [], '', 0.0, false];
     $begun = $next = microtime(true);
     while (($now = microtime(true)) < $begun + PHASE_S + 2.0) {
         if ($now < $begun + PHASE_S && $now >= $next) {
@@ -81,21 +81,23 @@ foreach ($phases as $name => $kill) {
             $message = substr($heard, 0, 3);
             if (isset($sentAt[$message])) {
                 $worst = max($worst, microtime(true) - $sentAt[$message]);
-                $arrived[$name][] = $message;
+                $arrived[] = $message;
             }
         }
         usleep(500);
     }
-    $missing = count($sentAt) - count(array_unique($arrived[$name] ?? []));
-    $isInOrder = ($arrived[$name] ?? []) === array_values(array_intersect(array_map(strval(...), array_keys($sentAt)), $arrived[$name] ?? []));
+    $missing = count($sentAt) - count(array_unique($arrived));
+    $isInOrder = $arrived === array_values(array_intersect(array_map(strval(...), array_keys($sentAt)), $arrived));
     printf("%-14s %4d sent, %3d missing, %s, worst %7.1f ms\n", $name, count($sentAt), $missing, $isInOrder ? 'in order' : 'OUT OF ORDER', 1000 * $worst);
     $wrong += (!str_starts_with($name, 'player') && $missing > 0) || !$isInOrder || $missing > 600 ? 1 : 0;
 }
 posix_kill($looking, \SIGKILL);
 $server->start();
-$shown = Server::decoded($server->call('GET', "/api/rigs/{$rig}/live/now")[1]);
-printf("found again: %s, as the watcher has it: %s\n", is_array($shown['picture'] ?? null) ? 'yes' : 'NO', true === ($shown['picture']['differs'] ?? null) ? 'NO' : 'yes');
-$wrong += is_array($shown['picture'] ?? null) && false === ($shown['picture']['differs'] ?? null) ? 0 : 1;
+$picture = Server::decoded($server->call('GET', "/api/rigs/{$rig}/live/now")[1])['picture'] ?? null;
+$isFound = is_array($picture);
+$isAlike = $isFound && false === ($picture['differs'] ?? null);
+printf("found again: %s, and stands as the watcher has it: %s\n", $isFound ? 'yes' : 'NO', $isAlike ? 'yes' : 'NO');
+$wrong += $isAlike ? 0 : 1;
 $server->call('DELETE', "/api/rigs/{$rig}/live");
 $server->stop();
 exit($wrong > 0 ? 1 : 0);
