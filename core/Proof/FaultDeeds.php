@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Proof;
 
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Live\Holding;
+use ZigzagPost\Core\Live\Overdue;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Hop;
@@ -17,6 +19,9 @@ final readonly class FaultDeeds
 {
     public const LONGEST_US = 3_000_000;
     private const LATE_US = 400_000;
+    /** A player that is started again plays after so long; one that hangs counts as dead after a second. */
+    private const RESTARTS_WITHIN_US = 300_000;
+    private const HANGS_US = 1_250_000;
 
     /** @var array<string, array<string, list<non-empty-list<Hop>>>> */
     private array $ways;
@@ -44,12 +49,52 @@ final readonly class FaultDeeds
                 });
             }
         }
+        $faults = [];
         foreach ($this->faults as $fault) {
-            array_push($deeds, ...$this->ofFault($fault));
+            array_push($faults, ...$this->ofFault($fault));
         }
+        // What is played at the same time comes after.
+        $deeds = [...$faults, ...array_map($this->kept(...), $deeds)];
         usort($deeds, static fn (FaultDeed $a, FaultDeed $b): int => $a->atUs <=> $b->atUs);
 
         return $deeds;
+    }
+
+    /** What comes while the player hangs waits until it plays again. */
+    private function kept(FaultDeed $deed): FaultDeed
+    {
+        $at = $this->show->middleUs();
+
+        return $this->has(FaultKind::Hangs) && $deed->atUs >= $at && $deed->atUs < $at + self::HANGS_US
+            ? new FaultDeed($at + self::HANGS_US, $deed->do)
+            : $deed;
+    }
+
+    /**
+     * What the player does where devices are gone: everything that they hold is let go.
+     *
+     * @param list<string> $ports
+     *
+     * @return \Closure(RigWorld, int): void
+     */
+    private function letGo(array $ports, int $atUs): \Closure
+    {
+        $held = [];
+        foreach ($this->show->strokes as $stroke) {
+            if ($stroke->event->timeUs < $atUs && \in_array($stroke->event->port, $ports, true) && !$this->isSilent($stroke)) {
+                ($held[$stroke->event->port] ??= new Holding())->hear($stroke->event->bytes);
+            }
+        }
+        $bytes = array_map(static fn (Holding $holding): string => $holding->letGo(), $held);
+
+        return function (RigWorld $world, int $now) use ($bytes): void {
+            foreach ($bytes as $port => $each) {
+                $in = $this->book->inPort($port);
+                if (null !== $in && '' !== $each) {
+                    $world->play($now, $in, [$each], 0);
+                }
+            }
+        };
     }
 
     /** @return list<FaultDeed> */
@@ -112,6 +157,9 @@ final readonly class FaultDeeds
                     unset($world->late[$what]);
                 }),
             ],
+            FaultKind::Unplugged => [new FaultDeed($at, $this->letGo([$what], $at))],
+            FaultKind::Restarted => [new FaultDeed($at + self::RESTARTS_WITHIN_US, $this->letGo($this->show->ports(), $at))],
+            FaultKind::Hangs => $this->hangs($at),
             FaultKind::Wild => $this->wild($what, $at),
             FaultKind::ClockDoubles => $this->clocks($at),
             default => [],
@@ -145,6 +193,23 @@ final readonly class FaultDeeds
     }
 
     /** @return list<FaultDeed> */
+    private function hangs(int $at): array
+    {
+        $letGo = $this->letGo($this->show->ports(), $at);
+
+        return [
+            new FaultDeed($at, static function (RigWorld $world): void {
+                $world->standsStill = true;
+            }),
+            new FaultDeed($at + self::HANGS_US, static function (RigWorld $world, int $now) use ($letGo): void {
+                $world->standsStill = false;
+                Overdue::leaveOut($world->engine, $now);
+                $letGo($world, $now);
+            }),
+        ];
+    }
+
+    /** @return list<FaultDeed> */
     private function clocks(int $at): array
     {
         $deeds = [];
@@ -171,6 +236,8 @@ final readonly class FaultDeeds
                 FaultKind::Power => $isDuring
                     && ($stroke->unit === $fault->what || $this->isOver($stroke, static fn (Hop $hop): bool => $hop->from->unit === $fault->what)),
                 FaultKind::Lead => $isDuring && $this->isOver($stroke, static fn (Hop $hop): bool => $hop->lead?->id === $fault->what),
+                FaultKind::Unplugged => $isDuring && $event->port === $fault->what,
+                FaultKind::Restarted => $event->timeUs >= $at && $event->timeUs < $at + self::RESTARTS_WITHIN_US,
                 FaultKind::ClockStops => $isDuring && "\xF8" === $event->bytes,
                 default => false,
             };

@@ -17,4 +17,7 @@ enum FaultKind: string
     case ClockStops = 'clock stopped';
     case Late = 'answers late';
     case ClockDoubles = 'clock doubled';
+    case Unplugged = 'device out and in';
+    case Restarted = 'started again';
+    case Hangs = 'hangs for a second';
 }

@@ -53,6 +53,15 @@ final class Performance
         $this->strokes = $strokes;
     }
 
+    /** @return list<string> in ports at which something is played */
+    public function ports(): array
+    {
+        $ports = array_map(static fn (Stroke $stroke): string => $stroke->event->port, $this->strokes);
+        sort($ports);
+
+        return array_values(array_unique($ports));
+    }
+
     /** Position of the scene in the middle of the show. */
     public function middle(): int
     {

@@ -83,6 +83,9 @@ final class Rehearsal
             new Fault(FaultKind::Together, 'scenes'),
             new Fault(FaultKind::ClockStops, 'clock'),
             new Fault(FaultKind::ClockDoubles, 'clock'),
+            ...array_map(static fn (string $port): Fault => new Fault(FaultKind::Unplugged, $port), $this->show->ports()),
+            new Fault(FaultKind::Restarted, 'player'),
+            new Fault(FaultKind::Hangs, 'player'),
         ];
     }
 

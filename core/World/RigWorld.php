@@ -25,6 +25,8 @@ final class RigWorld
     public array $dark = [];
     /** @var array<string, int> microseconds by which units hear later than they should at present */
     public array $late = [];
+    /** Whether what plays the rules stands still at present: nothing gets in, and no time goes by for them. */
+    public bool $standsStill = false;
     /** @var list<OnItsWay> */
     private array $waiting = [];
     /** @var array<int, list<WorldHearer>> by out port */
@@ -69,6 +71,9 @@ final class RigWorld
      */
     public function play(int $timeUs, int|array $ports, array $messages, int $forUs = 1_000_000): array
     {
+        if ($this->standsStill) {
+            return [];
+        }
         foreach ((array) $ports as $port) {
             foreach ($messages as $bytes) {
                 $this->engine->feed($timeUs, $port, $bytes);
@@ -86,6 +91,9 @@ final class RigWorld
      */
     public function go(int $timeUs, int $scene, int $forUs = 1_000_000): array
     {
+        if ($this->standsStill) {
+            return [];
+        }
         $this->engine->advance($timeUs);
         Scenes::go($this->engine->run, $scene, $timeUs);
         $this->engine->advance($timeUs + $forUs);

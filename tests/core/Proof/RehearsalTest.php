@@ -36,6 +36,13 @@ final class RehearsalTest extends TestCase
         self::assertSame(FaultOutcome::PANIC, $moths->wayBack);
         self::assertNull($moths->forUs);
         self::assertSame(['Foot board “Switch 8”'], $moths->presses, 'which press it is');
+        $keys = $met['keys: device out and in'];
+        self::assertSame([], $keys->hangs, 'a player lets go of what a device held that is gone, where a lead that is pulled leaves it sounding');
+        self::assertSame(['Gulls: Bend at 0 cents instead of -200 cents', 'Moths: Bend at 0 cents instead of -200 cents'], $keys->wrong);
+        self::assertNotSame([], $met['keys: lead pulled and put back']->hangs);
+        foreach (['started again', 'hangs for a second'] as $what) {
+            self::assertSame([[], []], [$met["player: {$what}"]->hangs, $met["player: {$what}"]->wrong]);
+        }
         $drive = $met['drive: switched off and on'];
         self::assertSame(['Drive: on the program it starts with instead of 4', 'Drive: Bypass where it starts instead of at Playing'], $drive->wrong);
         self::assertSame(FaultOutcome::BY_ITSELF, $drive->wayBack, 'the next scene that calls it puts it right');
