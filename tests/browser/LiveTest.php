@@ -20,7 +20,7 @@ final class LiveTest extends PageTestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/live-page-'.bin2hex(random_bytes(6));
         mkdir($this->folder, 0o700);
-        foreach (['keys', 'synths'] as $port) {
+        foreach (['keys', 'synths', 'treadle'] as $port) {
             posix_mkfifo("{$this->folder}/{$port}", 0o600);
             $fifo = fopen("{$this->folder}/{$port}", 'r+n');
             \assert(false !== $fifo);
@@ -37,7 +37,7 @@ final class LiveTest extends PageTestCase
     {
         $this->page->executeAsyncScript('fetch(`/api/rigs/${arguments[0]}/live`, { method: "DELETE" }).finally(arguments[1])', [$this->rig]);
         parent::tearDown();
-        foreach (['/keys', '/synths'] as $name) {
+        foreach (['/keys', '/synths', '/treadle'] as $name) {
             @unlink($this->folder.$name);
         }
         @rmdir($this->folder);
@@ -90,6 +90,7 @@ final class LiveTest extends PageTestCase
         $this->page->get(Application::address()."/rigs/{$this->rig}/live");
         $this->path('keys hears', "{$this->folder}/keys");
         $this->path('synths sends to', "{$this->folder}/synths");
+        $this->path('treadle in hears', "{$this->folder}/treadle");
         $this->page->executeScript("localStorage.setItem('zigzag-volume-read', 'yes')");
         $this->until(fn (): bool => !$this->button('Connect')->getAttribute('disabled'), 'it can be connected');
         $this->button('Connect')->click();
@@ -106,6 +107,19 @@ final class LiveTest extends PageTestCase
             'a scene is called for the real devices',
         );
         self::assertSame([], Axe::serious($this->page));
+        $this->button('Learn')->click();
+        usleep(300_000);
+        fwrite($this->fifos['treadle'], "\xBF\x57\x7F");
+        usleep(120_000);
+        fwrite($this->fifos['treadle'], "\xBF\x57\x00");
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="Play it, say it"] h2'), '“Switch 8” of treadle should'),
+            'a real switch is learned from',
+        );
+
+        self::assertSame(0, $this->modulation());
+        fwrite($this->fifos['keys'], "\xB0\x01\x28\x01\x64");
+        $this->until(fn (): bool => 100 === $this->modulation(), 'what stands for the keyboard moves with it');
 
         $this->page->get(Application::address()."/stage/{$this->rig}");
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="Scene"]'), 'Open sea'), 'the stage stands where the devices do');
@@ -116,6 +130,12 @@ final class LiveTest extends PageTestCase
         self::assertStringContainsString("\x4A\x64", $this->heard(3));
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
         self::assertStringContainsString("\x4A\x40", $this->heard(3), 'Escape on the stage silences devices');
+    }
+
+    /** Where the modulation wheel of the keyboard stands on the bench. */
+    private function modulation(): int
+    {
+        return (int) $this->one('input[aria-label="Modulation"]')->getAttribute('value');
     }
 
     /** Types a path behind a port. */

@@ -136,7 +136,9 @@ function OpenBench({
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
       />
-      {rig !== null && <ConnectedNotice rig={rig} store={store} rules={rules} />}
+      <div className="px-2 empty:hidden">
+        {rig !== null && <ConnectedNotice rig={rig} store={store} rules={rules} />}
+      </div>
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
       )}

@@ -18,7 +18,7 @@ export function ConnectedNotice({
   const checked = usePart(rules.state, (state) => state.checked);
   const running = usePart(store, (state) => state.book);
   const saving = usePart(rules.saver.state, (state) => state.is);
-  const waits = checked !== null && running !== null && store.waits(rules.text());
+  const waits = checked !== null && running !== null && store.runs(rules.text()) === false;
   return (
     <Notice
       tone={waits ? 'warning' : 'quiet'}

@@ -8,7 +8,7 @@ import { Passages } from './passages';
 import { reopened } from './reopened';
 import { untilAnswered } from './untilAnswered';
 import { wallMs, windowName } from './windowName';
-import { movementOf, movementsOf, type Movements } from './positions';
+import { followed, movementOf, movementsOf, withPosition, type Movements } from './positions';
 
 const MOST_TOLD = 3;
 /** A clock that is so far from the player's has stood still, or the player's has. */
@@ -224,18 +224,10 @@ export class BenchStore {
     return checked;
   }
 
-  /** Whether a text was checked, has no error, and is not what runs on the bench now. */
-  waits(text: string): boolean {
-    return (
-      this.answered?.book != null && this.answered.text === text && this.answered.book !== this.state.book
-    );
-  }
-
-  /** Whether a text is what runs on the bench now. */
-  runs(text: string): boolean {
-    return (
-      this.answered?.book != null && this.answered.text === text && this.answered.book === this.state.book
-    );
+  /** Whether a text is what runs on the bench now; null where it was not checked yet, or has an error. */
+  runs(text: string): boolean | null {
+    const book = this.answered?.text === text ? this.answered.book : null;
+    return book === null ? null : book === this.state.book;
   }
 
   clear(): void {
@@ -258,8 +250,7 @@ export class BenchStore {
   }
 
   private move(sender: string, control: string, value: number): void {
-    const ofSender = new Map(this.state.positions.get(sender)).set(control, value);
-    this.update({ positions: new Map(this.state.positions).set(sender, ofSender) });
+    this.update({ positions: withPosition(this.state.positions, sender, control, value) });
   }
 
   private untilAnswered<T>(ask: () => Promise<T>, isWanted: () => boolean = () => true): Promise<T | null> {
@@ -315,6 +306,10 @@ export class BenchStore {
       senders: news.senders ?? this.state.senders,
       rules: merged(this.state.rules, news.rules, news.isWhole, (rule) => rule.line),
       ports: merged(this.state.ports, news.ports, news.isWhole, endOfPort),
+      positions:
+        news.playerUs === null
+          ? this.state.positions
+          : followed(this.state.positions, this.movements, news.came),
       receivers: merged(this.state.receivers, news.receivers, news.isWhole, (receiver) => receiver.port),
       memories: news.memories ?? this.state.memories,
       scenes: news.scenes ?? this.state.scenes,

@@ -1,4 +1,5 @@
-import type { Sender } from '../api/types';
+import type { Sender, TapeEvent } from '../api/types';
+import { messagesIn } from './messagesIn';
 
 /** How far controls are moved, 0 to 127. */
 export type Positions = ReadonlyMap<string, number>;
@@ -34,4 +35,28 @@ export function movementOf(
   return sender === undefined || control === undefined || bytes.length !== 8
     ? null
     : { sender, control, value: isEnd === true ? 0 : parseInt(bytes.slice(6), 16) };
+}
+
+/** How far controls are moved, by sender. */
+export type AllPositions = ReadonlyMap<string, Positions>;
+
+export function withPosition(
+  all: AllPositions,
+  sender: string,
+  control: string,
+  value: number,
+): AllPositions {
+  return new Map(all).set(sender, new Map(all.get(sender)).set(control, value));
+}
+
+/** How far controls are moved after what came in: where real devices play, what stands for them is drawn as they are. */
+export function followed(all: AllPositions, movements: Movements, came: readonly TapeEvent[]): AllPositions {
+  let now = all;
+  for (const { port, bytes } of came) {
+    for (const message of messagesIn(bytes)) {
+      const moved = movementOf(movements, port, message);
+      now = moved === null ? now : withPosition(now, moved.sender, moved.control, moved.value);
+    }
+  }
+  return now;
 }

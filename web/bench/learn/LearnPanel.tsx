@@ -25,7 +25,7 @@ export function LearnPanel({
   const listening = useListening(store, rules.text, rig);
   const [rule, setRule] = useState<LearnedRule | null>(null);
   const [isIn, setIn] = useState(false);
-  const isAtWork = usePart(store, () => isIn && store.runs(rules.text()));
+  const isAtWork = usePart(store, () => isIn && store.runs(rules.text()) === true);
   const learn = useMutation({
     mutationFn: ({ control, target }: { control: Candidate; target: Target }) =>
       api.learnRule(rules.text(), rig, control, target),
