@@ -306,10 +306,7 @@ export class BenchStore {
       senders: news.senders ?? this.state.senders,
       rules: merged(this.state.rules, news.rules, news.isWhole, (rule) => rule.line),
       ports: merged(this.state.ports, news.ports, news.isWhole, endOfPort),
-      positions:
-        news.playerUs === null
-          ? this.state.positions
-          : followed(this.state.positions, this.movements, news.came),
+      positions: followed(this.state.positions, this.movements, news.playerUs === null ? [] : news.came),
       receivers: merged(this.state.receivers, news.receivers, news.isWhole, (receiver) => receiver.port),
       memories: news.memories ?? this.state.memories,
       scenes: news.scenes ?? this.state.scenes,
