@@ -83,7 +83,8 @@ final class Player
         array_map(fn (string $text) => $this->run->tell($now, $text), $told);
     }
 
-    public function play(): void
+    /** @param list<string> $notes what people should know of this process */
+    public function play(array $notes = []): void
     {
         HostFolder::write("{$this->folder}/".PlayerProcess::FILE, (string) getmypid());
         $this->connect();
@@ -98,6 +99,7 @@ final class Player
             $this->run->say($this->now(), EntrySort::Disarmed, 0, 0, $unit);
         }
         $this->run->say($this->now(), EntrySort::Playing);
+        array_map(fn (string $note) => $this->run->tell($this->now(), $note), $notes);
         $this->handOver();
         EventLoop::run();
     }

@@ -47,6 +47,11 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
   const isConnected = Object.values(here).some(({ in: from, out }) =>
     [from, out].some((each) => each?.startsWith('device:') === true),
   );
+  const bare = live.ports.flatMap(({ port, isIn, isOut }) =>
+    (['in', 'out'] as const)
+      .filter((way) => (way === 'in' ? isIn : isOut) && here[port]?.[way]?.startsWith('device:') !== true)
+      .map((way) => (isIn && isOut ? `${port} ${way}` : port)),
+  );
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
       <Tools>
@@ -93,7 +98,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <Connections live={live} work={work} picture={picture} onDo={playing.do} />
         <div className="order-first flex flex-col gap-2 lg:order-none lg:min-h-0">
-          <NowPlaying picture={picture} isReady={isConnected} onDo={playing.do} />
+          <NowPlaying picture={picture} isReady={isConnected} bare={bare} onDo={playing.do} />
           {live.units.length > 0 && <Hazards live={live} picture={picture} onDo={playing.do} />}
           <WhatHappened told={picture?.told ?? []} />
         </div>

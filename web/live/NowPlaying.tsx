@@ -6,11 +6,14 @@ import { Panel } from '../ui/Panel';
 export function NowPlaying({
   picture,
   isReady,
+  bare,
   onDo,
 }: {
   picture: LivePicture | null;
   /** Whether anything is connected. */
   isReady: boolean;
+  /** Ports behind which there is nothing, and the way that is meant. */
+  bare: readonly string[];
   onDo: (deed: LiveDeed) => void;
 }) {
   if (picture === null) {
@@ -21,6 +24,11 @@ export function NowPlaying({
             ? 'Press Connect: the rules play between these devices, and go on when this page is closed.'
             : 'Choose a device behind at least one port, then press Connect.'}
         </p>
+        {isReady && bare.length > 0 && (
+          <p className="px-4 pb-4">
+            Nothing stands behind {bare.join(', ')}: {bare.length === 1 ? 'it stays' : 'they stay'} silent.
+          </p>
+        )}
       </Panel>
     );
   }

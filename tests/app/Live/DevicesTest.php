@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App\Live;
 
+use App\Live\Priority;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Midi\Decoder;
 
@@ -22,6 +23,15 @@ final class DevicesTest extends TestCase
         foreach ($this->terminals as $terminal) {
             $terminal->hangUp();
         }
+    }
+
+    public function testRealTimeIsReadOffTheProcess(): void
+    {
+        $stat = static fn (int $policy): string => '17 (php (a) 1) S '.implode(' ', array_fill(0, 37, 0))." {$policy} 0 0 0\n";
+        self::assertSame([false, true, true, false], array_map(static fn (int $policy): bool => Priority::isRealTime($stat($policy)), [0, 1, 2, 3]));
+        self::assertFalse(Priority::isRealTime(''));
+        $self = explode(') ', (string) file_get_contents('/proc/self/stat'), 2);
+        self::assertSame(0, (int) explode(' ', $self[1])[38], 'a test runs like anything else');
     }
 
     public function testEveryByteGoesBothWaysThroughATerminal(): void
