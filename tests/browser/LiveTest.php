@@ -117,7 +117,6 @@ final class LiveTest extends PageTestCase
             'a real switch is learned from',
         );
 
-        self::assertSame(0, $this->modulation());
         fwrite($this->fifos['keys'], "\xB0\x01\x28\x01\x64");
         $this->until(fn (): bool => 100 === $this->modulation(), 'what stands for the keyboard moves with it');
 
