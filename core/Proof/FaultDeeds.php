@@ -89,7 +89,7 @@ final readonly class FaultDeeds
 
         return function (RigWorld $world, int $now) use ($bytes): void {
             foreach ($bytes as $port => $each) {
-                $in = $this->book->inPort($port);
+                $in = $this->book->inPort((string) $port);
                 if (null !== $in && '' !== $each) {
                     $world->play($now, $in, [$each], 0);
                 }

@@ -10,9 +10,9 @@ namespace ZigzagPost\Core\World;
  */
 final class Transit
 {
-    /** @var array<string, int> how many messages were made for each port */
+    /** @var array<int|string, int> how many messages were made for each port */
     private array $numbers = [];
-    /** @var array<string, array<int, JournalEntry>> what has not left yet, by port and number */
+    /** @var array<int|string, array<int, JournalEntry>> what has not left yet, by port and number */
     private array $waiting = [];
 
     /** @param list<string> $real ports at which real devices hear */
@@ -47,7 +47,7 @@ final class Transit
         return $made;
     }
 
-    /** @return array{real: list<string>, numbers: array<string, int>, waiting: array<string, array<int, string>>} */
+    /** @return array{real: list<string>, numbers: array<int|string, int>, waiting: array<int|string, array<int, string>>} */
     public function save(): array
     {
         return [
@@ -60,7 +60,7 @@ final class Transit
         ];
     }
 
-    /** @param array{real: list<string>, numbers: array<string, int>, waiting: array<string, array<int, string>>} $saved what save() gave */
+    /** @param array{real: list<string>, numbers: array<int|string, int>, waiting: array<int|string, array<int, string>>} $saved what save() gave */
     public static function load(array $saved): self
     {
         $transit = new self($saved['real']);

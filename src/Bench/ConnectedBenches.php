@@ -206,7 +206,7 @@ final readonly class ConnectedBenches
         $book = (string) $this->store($rig, $shelf->text($standing->course->rules ?? $this->firstRules($path)));
         $compiled = $this->books->find($book) ?? throw CannotPlay::because('the rules that play are not here any more');
         $session->puts($book);
-        $transit = new Transit(array_keys($plan->heard()));
+        $transit = new Transit(array_map(strval(...), array_keys($plan->heard())));
         if (null === $standing) {
             $bench = Bench::start($compiled, $this->books->seats($book), $transit);
             $session->link = $link = new HostLink($path, new JournalPlace(1, 0), (new Ports($compiled))->names, $transit);

@@ -35,7 +35,7 @@ final readonly class HostLink
     {
         /**
          * @var array{path: string, stretch: int, byte: int, ports: list<string>,
-         *     transit: array{real: list<string>, numbers: array<string, int>, waiting: array<string, array<int, string>>}} $saved
+         *     transit: array{real: list<string>, numbers: array<int|string, int>, waiting: array<int|string, array<int, string>>}} $saved
          */
 
         return new self($saved['path'], new JournalPlace($saved['stretch'], $saved['byte']), $saved['ports'], Transit::load($saved['transit']));
