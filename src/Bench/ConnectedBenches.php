@@ -43,7 +43,7 @@ final readonly class ConnectedBenches
     /** Time that one request spends on it. */
     private const LONGEST_NS = 400_000_000;
     /** What a player tells that people at bench and stage should know at once. */
-    private const TOLD = [EntrySort::Closed, EntrySort::Stuck, EntrySort::LoopCut, EntrySort::Stalled, EntrySort::Told];
+    private const TOLD = [EntrySort::Closed, EntrySort::Opened, EntrySort::Stuck, EntrySort::LoopCut, EntrySort::Stalled, EntrySort::Told];
 
     private Shelf $shelf;
 
@@ -141,15 +141,17 @@ final readonly class ConnectedBenches
         }
         $led = new LedBench($bench, new Ports($book, $link->ports), $this->rules($session, $link->path));
         $until = hrtime(true) + self::LONGEST_NS;
+        $hasBegun = $link->hasBegun;
         foreach ($follower->entries() as $entry) {
             $led->take($entry);
             $session->isAt($entry->timeUs);
-            $this->tell($entry, $led);
+            $hasBegun = $hasBegun || EntrySort::Playing === $entry->sort;
+            $hasBegun || EntrySort::Opened !== $entry->sort ? $this->tell($entry, $led) : null;
             if (hrtime(true) > $until) {
                 break;
             }
         }
-        $session->link = new HostLink($link->path, $follower->place(), $led->ports(), $link->transit);
+        $session->link = new HostLink($link->path, $follower->place(), $led->ports(), $link->transit, $hasBegun);
 
         return true;
     }
@@ -209,7 +211,7 @@ final readonly class ConnectedBenches
         $transit = new Transit(array_map(strval(...), array_keys($plan->heard())));
         if (null === $standing) {
             $bench = Bench::start($compiled, $this->books->seats($book), $transit);
-            $session->link = $link = new HostLink($path, new JournalPlace(1, 0), (new Ports($compiled))->names, $transit);
+            $session->link = $link = new HostLink($path, new JournalPlace(1, 0), (new Ports($compiled))->names, $transit, false);
             $this->lead($session, $link, $bench);
 
             return $bench;
@@ -222,7 +224,7 @@ final readonly class ConnectedBenches
         $bench = Bench::load($compiled, ['engine' => $standing->course->engine->save(), 'receivers' => $receivers], $this->books->seats($book));
         $bench->beLed($transit);
         null === $before ?: $bench->tell('So much was played at once that not every message is shown.');
-        $session->link = new HostLink($path, $files->end(), $names, $transit);
+        $session->link = new HostLink($path, $files->end(), $names, $transit, true);
         $session->isAt($standing->timeUs);
 
         return $bench;

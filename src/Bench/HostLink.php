@@ -13,8 +13,9 @@ final readonly class HostLink
     /**
      * @param string $path folder of the host
      * @param list<string> $ports by the numbers that its journal gives them
+     * @param bool $hasBegun whether its devices were opened; what is opened later was away
      */
-    public function __construct(public string $path, public JournalPlace $place, public array $ports, public Transit $transit)
+    public function __construct(public string $path, public JournalPlace $place, public array $ports, public Transit $transit, public bool $hasBegun)
     {
     }
 
@@ -27,6 +28,7 @@ final readonly class HostLink
             'byte' => $this->place->byte,
             'ports' => $this->ports,
             'transit' => $this->transit->save(),
+            'hasBegun' => $this->hasBegun,
         ];
     }
 
@@ -35,9 +37,10 @@ final readonly class HostLink
     {
         /**
          * @var array{path: string, stretch: int, byte: int, ports: list<string>,
-         *     transit: array{real: list<string>, numbers: array<int|string, int>, waiting: array<int|string, array<int, string>>}} $saved
+         *     hasBegun: bool, transit: array{real: list<string>, numbers: array<int|string, int>, waiting: array<int|string, array<int, string>>}} $saved
          */
+        $place = new JournalPlace($saved['stretch'], $saved['byte']);
 
-        return new self($saved['path'], new JournalPlace($saved['stretch'], $saved['byte']), $saved['ports'], Transit::load($saved['transit']));
+        return new self($saved['path'], $place, $saved['ports'], Transit::load($saved['transit']), $saved['hasBegun']);
     }
 }

@@ -130,11 +130,13 @@ function Row({
         />
       </td>
       <td>
-        {now === null ? 'at rest' : <State now={now} direction={direction} chosen={chosen} />}
-        {now?.isBack === true &&
-          restorable.map((unit) => (
-            <Button key={unit} className="mt-1" label={`Restore ${unit}`} onClick={() => onRestore(unit)} />
-          ))}
+        <span className="flex flex-wrap items-center gap-2">
+          {now === null ? 'at rest' : <State now={now} direction={direction} chosen={chosen} />}
+          {now?.isBack === true &&
+            restorable.map((unit) => (
+              <Button key={unit} label={`Restore ${unit}`} onClick={() => onRestore(unit)} />
+            ))}
+        </span>
       </td>
       <td className="text-right text-lg tabular-nums">{isOut ? (now?.sent ?? 0) : (now?.came ?? 0)}</td>
       <td className="text-right tabular-nums">

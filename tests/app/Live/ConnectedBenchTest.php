@@ -109,6 +109,17 @@ final class ConnectedBenchTest extends ConnectedTestCase
         self::assertSame('3', self::moths($whole), 'the synth did not get it either');
     }
 
+    public function testADeviceThatGoesAndComesBackIsTold(): void
+    {
+        $this->connect();
+        $news = $this->news(static fn (array $news): bool => '3' === self::moths($news));
+        self::assertSame([], $news['told'], 'that all are there at the beginning is no news');
+        rename("{$this->folder}/synth", "{$this->folder}/away");
+        $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'is gone'));
+        rename("{$this->folder}/away", "{$this->folder}/synth");
+        $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'synth sends to'));
+    }
+
     public function testABenchOutlivesPlayerAndHost(): void
     {
         $this->connect();
