@@ -71,7 +71,7 @@ final readonly class ConnectedBenches
         try {
             return null === $path
                 ? null
-                : $this->kept($rig) ?? $this->turns->hold("live {$rig}", fn (): ?string => $this->open($rig, $path));
+                : $this->kept($rig, $path) ?? $this->turns->hold("live {$rig}", fn (): ?string => $this->open($rig, $path));
         } catch (CannotPlay|DamagedJournal) {
             return null; // it has just ended
         }
@@ -112,6 +112,7 @@ final readonly class ConnectedBenches
         $path = $this->hosts->place($rig);
         if (null === $path) {
             $session->link = null;
+            $this->shelf->delete("{$rig}.live");
             $bench->beLed(null);
             $bench->tell('Nothing is connected any more: from here on this bench plays simulated devices.');
 
@@ -156,11 +157,12 @@ final readonly class ConnectedBenches
         return true;
     }
 
-    private function kept(string $rig): ?string
+    /** The bench that follows the host in a folder, where there is one. */
+    private function kept(string $rig, string $path): ?string
     {
-        $kept = trim($this->shelf->read("{$rig}.live") ?? '');
+        [$bench, $of] = explode("\n", $this->shelf->read("{$rig}.live") ?? '') + ['', ''];
 
-        return '' !== $kept && null !== $this->sessions->turn($kept) && null !== $this->sessions->look($kept)?->link ? $kept : null;
+        return $of === $path && null !== $this->sessions->turn($bench) ? $bench : null;
     }
 
     /**
@@ -170,7 +172,7 @@ final readonly class ConnectedBenches
      */
     private function open(string $rig, string $path): ?string
     {
-        $there = $this->kept($rig);
+        $there = $this->kept($rig, $path);
         if (null !== $there) {
             return $there; // another request was faster
         }
@@ -186,7 +188,9 @@ final readonly class ConnectedBenches
         $session->state = $bench->save();
         $this->box->record($session, $bench);
         $this->sessions->keep($session);
-        $this->shelf->write("{$rig}.live", $session->id);
+        $this->shelf->write("{$rig}.live", "{$session->id}\n{$path}");
+        // The stage is there already, and stays when nothing is connected any more.
+        $this->shelf->write("{$rig}.stage", json_encode(['bench' => $session->id], \JSON_THROW_ON_ERROR));
 
         return $session->id;
     }

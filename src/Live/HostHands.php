@@ -52,7 +52,7 @@ final readonly class HostHands implements Playable
         try {
             $this->hosts->tell($this->rig, $command);
         } catch (CannotPlay) {
-            return false; // what is not there is told by who asked
+            return false; // it is told by who asked
         }
 
         return true;

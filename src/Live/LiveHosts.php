@@ -11,6 +11,7 @@ final readonly class LiveHosts
 {
     private const BEGINS_WITHIN_S = 8.0;
     private const ENDS_WITHIN_S = 6.0;
+    private const STARTS_AGAIN_WITHIN_S = 2.0;
     /** SIGINT, which PHP behind a web server has no name for. */
     private const INTERRUPT = 2;
     private const LOOK_US = 30_000;
@@ -97,9 +98,23 @@ final readonly class LiveHosts
      */
     public function tell(string $rig, string $command): void
     {
-        $answer = CommandSocket::tell(HostFolder::placeOf($this->state($rig)), $command);
+        $answer = $this->answer($rig, $command);
         if (Command::OK !== $answer) {
             throw CannotPlay::because($answer);
+        }
+    }
+
+    /** @throws CannotPlay where no player answers; one that is just being started again is waited for */
+    private function answer(string $rig, string $command): string
+    {
+        for ($end = microtime(true) + self::STARTS_AGAIN_WITHIN_S;; usleep(self::LOOK_US)) {
+            try {
+                return CommandSocket::tell(HostFolder::placeOf($this->state($rig)), $command);
+            } catch (CannotPlay $cannot) {
+                if (microtime(true) > $end || !$this->isThere($rig)) {
+                    throw $cannot;
+                }
+            }
         }
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\App\Live;
 
+use App\Live\LiveHosts;
+use App\Live\PlayerProcess;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -120,6 +122,18 @@ final class ConnectedBenchTest extends ConnectedTestCase
         $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'synth sends to'));
     }
 
+    public function testWhatIsDoneWhileThePlayerIsStartedAgainIsNotLost(): void
+    {
+        $this->connect();
+        $this->news(static fn (array $news): bool => '3' === self::moths($news));
+        $hosts = self::getContainer()->get(LiveHosts::class);
+        \assert($hosts instanceof LiveHosts);
+        posix_kill((int) file_get_contents("{$hosts->place($this->rig)}/".PlayerProcess::FILE), \SIGKILL);
+        $this->do(['do' => 'scene', 'scene' => 1]);
+        self::assertStringContainsString("\xC0\x07", $this->heard(14));
+        $this->news(static fn (array $news): bool => '7' === self::moths($news));
+    }
+
     public function testABenchOutlivesPlayerAndHost(): void
     {
         $this->connect();
@@ -131,7 +145,12 @@ final class ConnectedBenchTest extends ConnectedTestCase
         $this->heard(100, 0.3);
         $this->do(['do' => 'scene', 'scene' => 1]);
         self::assertSame('', $this->heard(1, 0.3), 'a simulated bench again');
-        self::assertNotSame($this->bench, $this->call('GET', "/api/rigs/{$this->rig}/live/now", null, 200)['bench']);
+        self::assertNull($this->call('GET', "/api/rigs/{$this->rig}/live/now", null, 200)['bench']);
+        self::assertSame($this->bench, $this->call('GET', "/api/rigs/{$this->rig}/stage", null, 200)['bench'], 'the stage stays where it is');
+        $again = $this->call('PUT', "/api/rigs/{$this->rig}/live", ['isDry' => false], 200, 'LiveNow');
+        self::assertIsString($again['bench']);
+        self::assertNotSame($this->bench, $again['bench']);
+        self::assertSame($again['bench'], $this->call('GET', "/api/rigs/{$this->rig}/stage", null, 200)['bench']);
     }
 
     private function connect(): void
