@@ -41,7 +41,8 @@ final class Picture
 
     private Standing $standing;
 
-    private function __construct(private readonly BookShelf $books)
+    /** @param array<string, PlannedPort> $planned by port */
+    private function __construct(private readonly BookShelf $books, private readonly array $planned)
     {
     }
 
@@ -52,7 +53,8 @@ final class Picture
      */
     public static function of(string $folder, LivePlan $plan, JournalFiles $journal, array &$told): self
     {
-        $picture = new self(new BookShelf($folder));
+        $planned = array_combine(array_map(static fn (PlannedPort $port): string => $port->name, $plan->ports), $plan->ports);
+        $picture = new self(new BookShelf($folder), $planned);
         $picture->standing = $journal->recover($plan, $told, $picture->lookAt(...));
 
         return $picture;
@@ -127,6 +129,8 @@ final class Picture
                 'port' => $name,
                 'in' => $this->open["{$number} in"] ?? null,
                 'out' => $this->open["{$number} out"] ?? null,
+                'inDevice' => self::device($this->planned[$name]->in ?? null),
+                'outDevice' => self::device($this->planned[$name]->out ?? null),
                 'came' => null === $position ? 0 : $course->engine->state->in[$position],
                 'sent' => $this->sent[$number] ?? 0,
                 'keptBack' => $this->keptBack[$number] ?? 0,
@@ -159,6 +163,12 @@ final class Picture
     public static function sumOf(string $rules): string
     {
         return hash('xxh128', $rules);
+    }
+
+    /** What should stand behind a port. */
+    private static function device(?Connection $connection): ?string
+    {
+        return true === $connection?->isDevice() ? $connection->name : null;
     }
 
     private function opened(Entry $entry, string $direction): void

@@ -120,6 +120,13 @@ final class LiveTest extends PageTestCase
         fwrite($this->fifos['keys'], "\xB0\x01\x28\x01\x64");
         $this->until(fn (): bool => 100 === $this->modulation(), 'what stands for the keyboard moves with it');
 
+        $this->page->get(Application::address()."/rigs/{$this->rig}");
+        $this->until(fn (): bool => [] !== $this->all('[aria-label$="/keys is open"]'), 'the picture of the rig shows what stands behind its leads');
+        rename("{$this->folder}/keys", "{$this->folder}/away");
+        $this->until(fn (): bool => [] !== $this->all('[aria-label$="/keys is not there"]'), 'and what is not there');
+        rename("{$this->folder}/away", "{$this->folder}/keys");
+        $this->until(fn (): bool => [] !== $this->all('[aria-label$="/keys is open"]'), 'until it is back');
+
         $this->page->get(Application::address()."/stage/{$this->rig}");
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="Scene"]'), 'Open sea'), 'the stage stands where the devices do');
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);

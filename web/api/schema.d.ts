@@ -1583,6 +1583,9 @@ export interface components {
             /** @description What is open there. */
             in: string | null;
             out: string | null;
+            /** @description The device that should be there. */
+            inDevice: string | null;
+            outDevice: string | null;
             came: number;
             sent: number;
             keptBack: number;

@@ -1,4 +1,5 @@
 import type { Lead, LeadVerdict } from '../api/types';
+import { socketWords, type AliveSocket } from '../live/alive';
 import type { Point } from './WayOnPicture';
 
 /** A lead is one folded line. */
@@ -17,6 +18,7 @@ export function LeadLine({
   from,
   to,
   fold,
+  socket,
   isChosen,
   isFaint,
   onChoose,
@@ -27,14 +29,18 @@ export function LeadLine({
   from: Point;
   to: Point;
   fold: number;
+  /** What stands behind its end at the post; null where no real device plays. */
+  socket: AliveSocket | null;
   isChosen: boolean;
   isFaint: boolean;
   onChoose: () => void;
 }) {
   const path = folded(from, to, fold);
-  const mark = verdict === undefined ? undefined : MARKS[verdict.verdict];
-  const isBad = verdict?.verdict === 'dead' || verdict?.verdict === 'may damage';
-  const label = `Lead ${lead.id}: ${verdict?.verdict ?? 'being judged'}`;
+  const isGone = socket?.state === 'gone';
+  const mark = isGone ? '✕ not there' : verdict === undefined ? undefined : MARKS[verdict.verdict];
+  const isBad = isGone || verdict?.verdict === 'dead' || verdict?.verdict === 'may damage';
+  const label = `Lead ${lead.id}: ${verdict?.verdict ?? 'being judged'}${socketWords(socket)}`;
+  const atPost = lead.a.unit === 'post' ? from : to;
   return (
     <g
       role="button"
@@ -57,10 +63,26 @@ export function LeadLine({
         d={path}
         fill="none"
         strokeLinejoin="round"
-        strokeWidth={isChosen ? 4 : isBad ? 3 : 2}
+        strokeWidth={isChosen || socket?.isLit === true ? 4 : isBad ? 3 : 2}
         strokeDasharray={isPower ? '2 5' : undefined}
-        className={isBad ? 'stroke-error' : isChosen ? 'stroke-primary' : 'stroke-secondary'}
+        className={
+          isBad
+            ? 'stroke-error'
+            : socket?.isLit === true
+              ? 'stroke-success'
+              : isChosen
+                ? 'stroke-primary'
+                : 'stroke-secondary'
+        }
       />
+      {socket?.state === 'open' && (
+        <circle
+          cx={atPost.x}
+          cy={atPost.y}
+          r={socket.isLit ? 7 : 5}
+          className="fill-success stroke-base-100"
+        />
+      )}
       {mark !== undefined && (
         <g transform={`translate(${(from.x + to.x) / 2} ${to.y})`}>
           <rect

@@ -8,6 +8,7 @@ import { WithDocument } from '../documents/WithDocument';
 import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
+import { useAlive } from '../live/useAlive';
 import { AddLead } from './AddLead';
 import { AddUnit } from './AddUnit';
 import { Details } from './Details';
@@ -29,6 +30,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
   const work = useRig(document);
   const [chosen, setChosen] = useState<Chosen>(null);
   const [way, setWay] = useState<Arrival | null>(null);
+  const alive = useAlive(document.id);
   const [adding, setAdding] = useState<'unit' | 'lead' | null>(null);
   const { rig, computed } = work;
   const choose = (next: Chosen) => {
@@ -76,7 +78,14 @@ function OpenRig({ document }: { document: StoredDocument }) {
             {rig.units.length === 0 ? (
               <Empty onAdd={() => setAdding('unit')} />
             ) : (
-              <RigPicture rig={rig} computed={computed} chosen={chosen} way={way} onChoose={choose} />
+              <RigPicture
+                rig={rig}
+                computed={computed}
+                chosen={chosen}
+                way={way}
+                alive={alive}
+                onChoose={choose}
+              />
             )}
           </div>
         </Panel>

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Arrival, ComputedRig, Lead, Rig } from '../api/types';
+import { socketOf, type Alive } from '../live/alive';
 import { folded, LeadLine } from './LeadLine';
 import { isPower, layout, type Place } from './layout';
 import { WayOnPicture, type Point } from './WayOnPicture';
@@ -16,6 +17,7 @@ export function RigPicture({
   computed,
   chosen,
   way,
+  alive,
   onChoose,
 }: {
   rig: Rig;
@@ -23,6 +25,8 @@ export function RigPicture({
   chosen: Chosen;
   /** The way of a message that is asked for. */
   way: Arrival | null;
+  /** What stands behind the ports while real devices play. */
+  alive: Alive | null;
   onChoose: (chosen: Chosen) => void;
 }) {
   const laid = useMemo(() => layout(rig), [rig]);
@@ -68,6 +72,7 @@ export function RigPicture({
             from={found.from}
             to={found.to}
             fold={index % 5}
+            socket={socketOf(alive, lead)}
             isChosen={chosen?.what === 'lead' && chosen.id === lead.id}
             isFaint={
               way !== null ||
