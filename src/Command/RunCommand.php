@@ -90,8 +90,13 @@ final class RunCommand extends Command
             if ([] !== $changes || null !== $input->getOption('load')) {
                 throw CommandFailed::input("run: {$in} is the recording of a live run, which says itself what came; leave --change and --load out");
             }
-            $compile = static fn (string $text): CompiledBook => Compiler::load(Files::rulebookOfText($text, $rig), null !== $traceFile);
-            $run = new RecordingRun($compiled, $compile, $out->writer($book), $traceTo);
+            // As a player has them: with what restoring needs.
+            $compiled = Compiler::load($book, null !== $traceFile, true);
+            $compile = static fn (string $text): CompiledBook => Compiler::load(Files::rulebookOfText($text, $rig), null !== $traceFile, true);
+            $run = new RecordingRun($compiled, $compile, $out->writer($book), $traceTo, [
+                Compiler::source($book, false, true)->class,
+                Compiler::source($book)->class, // before units could be restored while real devices play
+            ]);
         }
         try {
             if (isset($run)) {

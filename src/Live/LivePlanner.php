@@ -14,12 +14,15 @@ use ZigzagPost\Core\Forecast\HopMedium;
 use ZigzagPost\Core\Live\Hazard\GuardedWay;
 use ZigzagPost\Core\Live\Hazard\GuardedWays;
 use ZigzagPost\Core\Midi\SerialWire;
+use ZigzagPost\Core\Rig\Document\BackAgain;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Fit\Medium;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
+use ZigzagPost\Core\World\HearingUnit;
+use ZigzagPost\Core\World\Patch;
 
 /** Makes the plan of a host out of a rig or a rulebook, and of what is to be connected. */
 final class LivePlanner
@@ -48,7 +51,7 @@ final class LivePlanner
 
     public function source(): CompiledSource
     {
-        return Compiler::source($this->checked->book);
+        return Compiler::source($this->checked->book, false, true); // any unit may have to be brought back
     }
 
     public function text(): string
@@ -107,10 +110,22 @@ final class LivePlanner
                 $out[$name] ?? Connection::none(),
                 $this->byteUs((string) $name),
                 null === $this->setup ? [] : (new SwitchReleases($this->setup))->at((string) $name),
+                $this->restores((string) $name),
             );
         }
 
         return new LivePlan($rules, $ports, $this->guarded(), $isDry);
+    }
+
+    /** @return list<string> units to be brought back when the device behind a port was away */
+    private function restores(string $port): array
+    {
+        $connected = $this->setup->rig->connections[(string) gethostname()][$port] ?? null;
+        if (null === $this->setup || BackAgain::ByItself !== $connected?->back) {
+            return [];
+        }
+
+        return array_values(array_unique(array_map(static fn (HearingUnit $each): string => $each->unit, Patch::of($this->setup)->at[$port] ?? [])));
     }
 
     /**

@@ -9,6 +9,7 @@ final readonly class PlannedPort
 {
     /**
      * @param int $byteUs microseconds that a byte takes on the wire behind it; 0 where that is not known to be slow
+     * @param list<string> $restores units that are brought back to where they should stand when the device was away and is back
      * @param array<string, string> $switches what lets go of switches of its units, by the message of their press without its value; as bytes
      */
     public function __construct(
@@ -19,6 +20,7 @@ final readonly class PlannedPort
         public Connection $out,
         public int $byteUs,
         public array $switches = [],
+        public array $restores = [],
     ) {
     }
 
@@ -38,13 +40,15 @@ final readonly class PlannedPort
             'out' => $this->out->text(),
             'byteUs' => $this->byteUs,
             'switches' => $switches,
+            'restores' => $this->restores,
         ];
     }
 
     /** @param array<string, mixed> $saved what save() gave */
     public static function load(array $saved): self
     {
-        /** @var array{name: string, isIn: bool, isOut: bool, in: string, out: string, byteUs: int, switches: array<string, string>} $saved */
+        /** @var array{name: string, isIn: bool, isOut: bool, in: string, out: string, byteUs: int, switches: array<string, string>,
+         *     restores?: list<string>} $saved */
         $switches = [];
         foreach ($saved['switches'] as $press => $release) {
             $switches[(string) hex2bin((string) $press)] = (string) hex2bin($release);
@@ -58,6 +62,7 @@ final readonly class PlannedPort
             Connection::of($saved['out']),
             $saved['byteUs'],
             $switches,
+            $saved['restores'] ?? [],
         );
     }
 }

@@ -44,6 +44,8 @@ final class Player
     private array $ins = [];
     /** @var array<int, DeviceFile> by out port */
     private array $outs = [];
+    /** @var array<int, true> out ports whose device was away */
+    private array $away = [];
     /** @var array<string, string> what watches devices, by direction and port */
     private array $watches = [];
     /** @var array<int, int> when active sensing was heard last, by in port */
@@ -204,6 +206,12 @@ final class Player
             $this->watches["in {$port}"] = EventLoop::onReadable($device->stream, fn () => $this->read($port));
         }
         $this->run->say($this->now(), EntrySort::Opened, $port, $isOut ? Entry::OUT : Entry::IN, $device->path);
+        if ($isOut && isset($this->away[$port])) {
+            unset($this->away[$port]);
+            foreach ($this->ports[$port]->restores as $unit) {
+                $this->run->do($this->now(), EntrySort::Restore, 0, $unit);
+            }
+        }
     }
 
     private function inGone(int $port): void
@@ -222,6 +230,7 @@ final class Player
         $this->unwatch("out {$port}");
         $this->outs[$port]->close();
         unset($this->outs[$port]);
+        $this->away[$port] = true;
     }
 
     private function unwatch(string $name): void

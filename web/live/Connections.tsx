@@ -3,9 +3,12 @@ import type { Live, LiveDeed, LivePicture, LivePort, RigBeside } from '../api/ty
 import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
+import { Select } from '../ui/Select';
 import { ConnectionField } from './ConnectionField';
 
 type Direction = 'in' | 'out';
+type Connected = NonNullable<NonNullable<RigBeside['connections']['connections']>[string]>[string];
+type Back = NonNullable<Connected['back']>;
 
 /** Every port of the rules: what stands behind it on this computer, whether that is there, and what passes. */
 export function Connections({
@@ -21,14 +24,14 @@ export function Connections({
 }) {
   const here = work.value.connections?.[live.computer] ?? {};
   const others = Object.keys(work.value.connections ?? {}).filter((name) => name !== live.computer);
-  const choose = (port: string, direction: Direction, connection: string | null) =>
+  const connect = (port: string, change: Partial<Connected>) =>
     work.change((value) => ({
       ...value,
       connections: {
         ...value.connections,
         [live.computer]: {
           ...value.connections?.[live.computer],
-          [port]: { ...value.connections?.[live.computer]?.[port], [direction]: connection },
+          [port]: { ...value.connections?.[live.computer]?.[port], ...change },
         },
       },
     }));
@@ -74,9 +77,11 @@ export function Connections({
                     chosen={here[port]?.[direction] ?? null}
                     devices={live.devices}
                     now={picture?.ports.find((each) => each.port === port) ?? null}
-                    onChoose={(connection) => choose(port, direction, connection)}
+                    onChoose={(connection) => connect(port, { [direction]: connection })}
+                    back={direction === 'out' ? (here[port]?.back ?? 'ask') : null}
+                    onBack={(next) => connect(port, { back: next })}
                     restorable={
-                      direction === 'out'
+                      direction === 'out' && here[port]?.back !== 'never'
                         ? units.filter((unit) => picture?.restorable.includes(unit) === true)
                         : []
                     }
@@ -98,6 +103,8 @@ function Row({
   chosen,
   devices,
   now,
+  back,
+  onBack,
   restorable,
   onChoose,
   onRestore,
@@ -108,6 +115,9 @@ function Row({
   chosen: string | null;
   devices: Live['devices'];
   now: LivePort | null;
+  /** What happens when the device that hears there was away and is back. */
+  back: Back | null;
+  onBack: (back: Back) => void;
   /** Units there that can be brought back to where they should stand. */
   restorable: readonly string[];
   onRestore: (unit: string) => void;
@@ -128,6 +138,18 @@ function Row({
           isFixed={now !== null}
           onChoose={onChoose}
         />
+        {now === null && back !== null && chosen !== null && (
+          <Select
+            label={`When ${name} is back`}
+            value={back}
+            className="mt-1 w-full"
+            onChange={(value) => onBack(value as Back)}
+          >
+            <option value="ask">When it is back: ask</option>
+            <option value="by itself">When it is back: restore its units</option>
+            <option value="never">When it is back: leave it</option>
+          </Select>
+        )}
       </td>
       <td>
         <span className="flex flex-wrap items-center gap-2">

@@ -20,8 +20,12 @@ final class SavedRun
         return self::MARK.self::sum($state).$state;
     }
 
-    /** @throws BadState when these bytes are no state of a run of this rulebook */
-    public static function read(string $bytes, CompiledBook $book, bool $traced): Engine
+    /**
+     * @param list<string> $sameAs classes that are the same rulebook, compiled for something else
+     *
+     * @throws BadState when these bytes are no state of a run of this rulebook
+     */
+    public static function read(string $bytes, CompiledBook $book, bool $traced, array $sameAs = []): Engine
     {
         if (!str_starts_with($bytes, self::MARK)) {
             throw str_starts_with($bytes, 'zigzag run') ? BadState::damaged() : BadState::foreign();
@@ -34,7 +38,7 @@ final class SavedRun
         if (!\is_array($saved) || !\is_array($saved['engine'] ?? null)) {
             throw BadState::damaged();
         }
-        if (($saved['book'] ?? null) !== $book::class) {
+        if (!\in_array($saved['book'] ?? null, [$book::class, ...$sameAs], true)) {
             throw BadState::ofAnother();
         }
 

@@ -34,12 +34,14 @@ final class RecordingRun
     /**
      * @param \Closure(string): CompiledBook $compile the text of a rulebook that comes on the way
      * @param (\Closure(TraceRecord): void)|null $traceTo receives a record for each incoming message
+     * @param list<string> $sameAs classes that are the same rulebook, compiled for something else
      */
     public function __construct(
         private readonly CompiledBook $book,
         private readonly \Closure $compile,
         private readonly EventWriter $writer,
         ?\Closure $traceTo = null,
+        private readonly array $sameAs = [],
     ) {
         $this->held = null === $traceTo ? null : new HeldTrace($traceTo);
         $this->course = new Course(new Engine($book, null !== $traceTo), $compile);
@@ -93,7 +95,7 @@ final class RecordingRun
     private function take(Event|TapeDeed $each): void
     {
         if ($each instanceof TapeDeed && RecordedDeed::STATE === $each->word && !$this->hasBegun) {
-            $engine = SavedRun::read(StateText::read($each->lines), $this->book, null !== $this->held);
+            $engine = SavedRun::read(StateText::read($each->lines), $this->book, null !== $this->held, $this->sameAs);
             $this->course = new Course($engine, $this->compile);
             $this->hasBegun = true;
 

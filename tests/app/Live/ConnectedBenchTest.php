@@ -122,6 +122,21 @@ final class ConnectedBenchTest extends ConnectedTestCase
         $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'synth sends to'));
     }
 
+    public function testADeviceThatIsBackIsRestoredWhereTheRigSaysSo(): void
+    {
+        foreach (['by itself' => "\xC0\x03", 'ask' => '', 'never' => ''] as $back => $heard) {
+            $this->connect($back);
+            self::assertSame("\xC0\x03", $this->heard(2));
+            rename("{$this->folder}/synth", "{$this->folder}/away");
+            $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'is gone'));
+            rename("{$this->folder}/away", "{$this->folder}/synth");
+            $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'synth sends to'));
+            self::assertSame($heard, $this->heard(2, 0.5), "back: {$back}");
+            $this->call('DELETE', "/api/rigs/{$this->rig}/live", null, 200);
+            $this->heard(100, 0.2);
+        }
+    }
+
     public function testWhatIsDoneWhileThePlayerIsStartedAgainIsNotLost(): void
     {
         $this->connect();
@@ -153,7 +168,7 @@ final class ConnectedBenchTest extends ConnectedTestCase
         self::assertSame($again['bench'], $this->call('GET', "/api/rigs/{$this->rig}/stage", null, 200)['bench']);
     }
 
-    private function connect(): void
+    private function connect(?string $back = null): void
     {
         $programs = [
             'count' => 128,
@@ -179,7 +194,10 @@ final class ConnectedBenchTest extends ConnectedTestCase
             'leads' => [Kit::lead('a', 'board out', 'post keys'), Kit::lead('b', 'post synth', 'moths in')],
             'rulebook' => self::RULES,
             'connections' => [
-                (string) gethostname() => ['keys' => ['in' => "device:{$this->folder}/keys"], 'synth' => ['out' => "device:{$this->folder}/synth"]],
+                (string) gethostname() => [
+                    'keys' => ['in' => "device:{$this->folder}/keys"],
+                    'synth' => ['out' => "device:{$this->folder}/synth"] + (null === $back ? [] : ['back' => $back]),
+                ],
             ],
         ];
         $this->rig = $this->text($this->upload('trial.rig.json', Json::encode($kit), 201, '/api/documents/import'), 'id');
