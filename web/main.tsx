@@ -10,7 +10,11 @@ import { App } from './App';
 import './main.css';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, staleTime: 5_000 } },
+  // The application is on this computer or on a lead of the stage: it is there without any network that a browser would call one.
+  defaultOptions: {
+    queries: { retry: 1, refetchOnWindowFocus: false, staleTime: 5_000, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
 });
 
 const root = document.getElementById('app');

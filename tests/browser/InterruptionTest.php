@@ -103,6 +103,16 @@ final class InterruptionTest extends PageTestCase
         $this->until(fn (): bool => 4 === substr_count($this->receiver('moths'), 'free'), 'letting it go ends it');
     }
 
+    public function testABrowserThatCallsItselfOfflineWorksOn(): void
+    {
+        // As on a stage without any network: the application on the same computer answers all the same.
+        $this->page->executeScript("window.dispatchEvent(new Event('offline'))");
+        $this->page->findElement(By::linkText('Charts'))->click();
+        $this->until(fn (): bool => str_contains($this->text('main'), 'Brine'), 'what was not looked at before is fetched');
+        $this->page->findElement(By::linkText('Library'))->click();
+        $this->until(fn (): bool => str_contains($this->text('main'), 'The ferry, mended'), 'and the library');
+    }
+
     public function testTextThatCouldNotBeSavedIsSavedWhenItCan(): void
     {
         $this->stopTheApplication();

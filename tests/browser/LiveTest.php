@@ -122,6 +122,11 @@ final class LiveTest extends PageTestCase
 
         $this->page->get(Application::address()."/rigs/{$this->rig}");
         $this->until(fn (): bool => [] !== $this->all('[aria-label$="/keys is open"]'), 'the picture of the rig shows what stands behind its leads');
+        $this->heard(1000);
+        fwrite($this->fifos['keys'], "\x90\x4C\x64");
+        self::assertStringContainsString("\x4C\x64", $this->heard(3));
+        $this->button('Panic (Esc)')->click();
+        self::assertStringContainsString("\x4C\x40", $this->heard(3), 'panic is there in this view, too');
         rename("{$this->folder}/keys", "{$this->folder}/away");
         $this->until(fn (): bool => [] !== $this->all('[aria-label$="/keys is not there"]'), 'and what is not there');
         rename("{$this->folder}/away", "{$this->folder}/keys");

@@ -1,7 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
-import type { LivePicture } from '../api/types';
+import type { LiveDeed, LivePicture } from '../api/types';
 import { aliveOf, type Alive } from './alive';
+import { useSilence } from './useSilence';
 
 const EVERY_MS = 400;
 const AT_REST_MS = 2000;
@@ -25,5 +26,7 @@ export function useAlive(rig: string): Alive | null {
     retry: false,
     gcTime: 0,
   });
+  const { mutate } = useMutation({ mutationFn: (deed: LiveDeed) => api.doLive(rig, deed) });
+  useSilence(rig, data === undefined ? undefined : data.alive !== null, mutate);
   return data?.alive ?? null;
 }

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { api } from '../api/client';
 import type { LiveDeed, LivePicture } from '../api/types';
-import { silenceLive } from '../session/panic';
+import { useSilence } from './useSilence';
 
 const EVERY_MS = 400;
 
@@ -44,11 +44,8 @@ export function useLive(id: string): LiveWatch {
   const ending = useMutation({ mutationFn: () => api.disconnect(id), ...told });
   const doing = useMutation({ mutationFn: (deed: LiveDeed) => api.doLive(id, deed), ...told });
   const { mutate } = doing;
-  const isThere = (now.data?.picture ?? null) !== null;
-  useEffect(() => {
-    silenceLive(isThere ? () => mutate({ do: 'panic' }) : null);
-    return () => silenceLive(null);
-  }, [isThere, mutate]);
+  const isThere = now.data === undefined ? undefined : now.data.picture !== null;
+  useSilence(id, isThere, mutate);
   return {
     picture: now.data?.picture ?? null,
     isBusy: connecting.isPending || ending.isPending,
