@@ -134,8 +134,9 @@ final class LiveTest extends PageTestCase
 
         $this->page->get(Application::address()."/stage/{$this->rig}");
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="Scene"]'), 'Open sea'), 'the stage stands where the devices do');
+        $this->until(fn (): bool => 'The long swell' === $this->text('[aria-label="This song"]'), 'in the song that has this scene');
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
-        $this->until(fn (): bool => 'The long swell' === $this->text('[aria-label="This song"]'), 'a song of the real show');
+        $this->until(fn (): bool => 'Storm' === $this->text('[aria-label="This song"]'), 'a song of the real show');
         $this->heard(100);
         fwrite($this->fifos['keys'], "\x90\x4A\x64");
         self::assertStringContainsString("\x4A\x64", $this->heard(3));
