@@ -140,7 +140,7 @@ final readonly class ConnectedBenches
         if (null === $book || null === $behind || $behind > self::MOST_BEHIND) {
             return false;
         }
-        $led = new LedBench($bench, new Ports($book, $link->ports), $this->rules($session, $link->path));
+        $led = new LedBench($bench, new Ports($book, $link->ports), fn (string $name): PlayedRules => $this->played($session, $link->path, $name));
         $until = hrtime(true) + self::LONGEST_NS;
         $hasBegun = $link->hasBegun;
         foreach ($follower->entries() as $entry) {
@@ -207,15 +207,12 @@ final readonly class ConnectedBenches
         $plan = LivePlan::of((string) @file_get_contents("{$path}/".LivePlan::FILE));
         $files = new JournalFiles($path);
         $isFresh = null === $before && 1 === JournalFiles::latest($path) && (int) @filesize(JournalFiles::journal($path, 1)) < self::MOST_BEHIND;
-        $standing = $isFresh ? null : $files->look($plan);
-        $shelf = new BookShelf($path);
-        $book = (string) $this->store($rig, $shelf->text($standing->course->rules ?? $this->firstRules($path)));
-        $compiled = $this->books->find($book) ?? throw CannotPlay::because('the rules that play are not here any more');
-        $session->puts($book);
+        $standing = $isFresh ? null : $files->look($plan) ?? throw CannotPlay::because('where the player stands cannot be read just now');
+        $played = $this->played($session, $path, $standing->course->rules ?? $this->firstRules($path));
         $transit = new Transit(array_map(strval(...), array_keys($plan->heard())));
         if (null === $standing) {
-            $bench = Bench::start($compiled, $this->books->seats($book), $transit);
-            $session->link = $link = new HostLink($path, new JournalPlace(1, 0), (new Ports($compiled))->names, $transit, false);
+            $bench = Bench::start($played->book, $played->patch, $transit);
+            $session->link = $link = new HostLink($path, new JournalPlace(1, 0), (new Ports($played->book))->names, $transit, false);
             $this->lead($session, $link, $bench);
 
             return $bench;
@@ -225,7 +222,7 @@ final readonly class ConnectedBenches
             $transit->goOn($names[$port], $number);
         }
         $receivers = $before?->save()['receivers'] ?? [];
-        $bench = Bench::load($compiled, ['engine' => $standing->course->engine->save(), 'receivers' => $receivers], $this->books->seats($book));
+        $bench = Bench::load($played->book, ['engine' => $standing->course->engine->save(), 'receivers' => $receivers], $played->patch);
         $bench->beLed($transit);
         null === $before ?: $bench->tell('So much was played at once that not every message is shown.');
         $session->link = new HostLink($path, $files->end(), $names, $transit, true);
@@ -234,16 +231,19 @@ final readonly class ConnectedBenches
         return $bench;
     }
 
-    /** @return \Closure(string): PlayedRules */
-    private function rules(BenchSession $session, string $path): \Closure
+    /**
+     * Rules of a host as a bench plays them; they are those of the bench from here on.
+     *
+     * @throws StorageProblem
+     * @throws CannotPlay
+     */
+    private function played(BenchSession $session, string $path, string $name): PlayedRules
     {
-        return function (string $name) use ($session, $path): PlayedRules {
-            $book = (string) $this->store((string) $session->rig, (new BookShelf($path))->text($name));
-            $compiled = $this->books->find($book) ?? throw CannotPlay::because('the rules that play are not here any more');
-            $session->puts($book);
+        $book = (string) $this->store((string) $session->rig, (new BookShelf($path))->text($name));
+        $compiled = $this->books->find($book) ?? throw CannotPlay::because('the rules that play are not here any more');
+        $session->puts($book);
 
-            return new PlayedRules($compiled, $this->books->seats($book));
-        };
+        return new PlayedRules($compiled, $this->books->seats($book));
     }
 
     /**
