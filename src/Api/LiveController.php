@@ -15,6 +15,7 @@ use App\Rig\RigStore;
 use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
@@ -68,6 +69,15 @@ final readonly class LiveController
     public function now(string $id): JsonResponse
     {
         return $this->picture($this->rig($id));
+    }
+
+    /** The pictures of what plays as a WebSocket: its host serves it; here is decided who may see it. */
+    #[Route('/api/rigs/{id}/live/pictures', methods: 'GET')]
+    public function pictures(string $id): Response
+    {
+        $place = $this->hosts->place($this->rig($id)->id) ?? throw ApiProblem::notFound('show that plays between real devices');
+
+        return new Response('', 200, ['X-Accel-Redirect' => '/watched/'.basename($place)]);
     }
 
     /**

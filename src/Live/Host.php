@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Live;
 
+use App\Live\Screen\PictureSocket;
 use ZigzagPost\Core\Live\Journal\DamagedJournal;
 use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
@@ -14,7 +15,8 @@ use ZigzagPost\Core\Live\Journal\EntrySort;
 final class Host
 {
     private const LOOK_US = 20_000;
-    private const DRAWN_EVERY_S = 0.1;
+    /** The picture goes to pages at most twenty times a second. */
+    private const DRAWN_EVERY_S = 0.05;
     /** A player that gave no sign for so long counts as dead; one that has only just begun gets longer. */
     private const DEAD_AFTER_S = 1.0;
     private const BEGINS_WITHIN_S = 5.0;
@@ -34,6 +36,7 @@ final class Host
     private readonly ?LiveRecorder $recorder;
     private readonly Picture $picture;
     private readonly Supervisor $supervisor;
+    private readonly PictureSocket $pages;
     private float $drawnAt = 0.0;
     /** Pieces that came in, and messages that left. */
     private int $came = 0;
@@ -53,6 +56,8 @@ final class Host
         ?string $recording = null,
     ) {
         $this->supervisor = new Supervisor();
+        $this->pages = new PictureSocket($folder->path);
+        $this->pages->listen();
         @unlink("{$folder->path}/".Picture::FILE);
         $told = [];
         $journal = new JournalFiles($folder->path);
@@ -173,6 +178,7 @@ final class Host
         if (microtime(true) - $this->drawnAt > self::DRAWN_EVERY_S) {
             $this->draw();
         }
+        $this->pages->serve();
     }
 
     private function draw(): void
@@ -181,6 +187,7 @@ final class Host
         $picture = $this->picture->text();
         if (null !== $picture) {
             HostFolder::write("{$this->folder->path}/".Picture::FILE, $picture);
+            $this->pages->show($picture);
         }
     }
 

@@ -32,7 +32,8 @@ final readonly class RequestGuard
             $event->setResponse(
                 self::refusal(421, 'this address is not one of this application; open it under the address it printed when it started'),
             );
-        } elseif (!$request->isMethodSafe() && !$this->isOwnOrigin($request)) {
+        } elseif ((!$request->isMethodSafe() || $request->headers->has('Upgrade')) && !$this->isOwnOrigin($request)) {
+            // A page of anybody may open a WebSocket to anywhere.
             $event->setResponse(self::refusal(403, 'changes are accepted from this application\'s own pages only'));
         } elseif ((int) $request->headers->get('Content-Length', '0') > self::LARGEST_BODY && '/api/everything' !== $request->getPathInfo()) {
             $event->setResponse(self::refusal(413, 'this is more than 8 MiB; send less'));

@@ -65,6 +65,12 @@ final class LiveTest extends PageTestCase
         $this->button('Open sea')->click();
         $this->until(fn (): bool => 'Open sea' === $this->text('[aria-label=Now] [role=status]'), 'another scene');
         self::assertSame([], Axe::serious($this->page));
+        $this->page->executeScript('performance.clearResourceTimings()');
+        fwrite($this->fifos['keys'], str_repeat("\x90\x3C\x64\x80\x3C\x40", 20));
+        $this->heard(120);
+        $this->until(fn (): bool => 1 === preg_match('~\b41\b~', $this->text('main table')), 'what came is counted');
+        usleep(1_000_000);
+        self::assertSame(0, $this->asked(), 'pictures come by themselves, nothing is asked for');
 
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
         self::assertStringContainsString("\x78\x00", $this->heard(12), 'Escape silences devices');
@@ -157,6 +163,14 @@ final class LiveTest extends PageTestCase
         $this->page->findElement(By::xpath("//select[@aria-label='{$label}']/option[@value='path']"))->click();
         $field = $this->one("input[aria-label=\"Path of {$label}\"]");
         $field->sendKeys(WebDriverKeys::ESCAPE.$path.WebDriverKeys::ENTER);
+    }
+
+    /** How often this page has asked what plays. */
+    private function asked(): int
+    {
+        return (int) json_encode(
+            $this->page->executeScript("return performance.getEntriesByType('resource').filter((each) => each.name.endsWith('/live/now')).length"),
+        );
     }
 
     private function heard(int $least): string

@@ -787,6 +787,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/live/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A WebSocket: the picture of what plays, then what changes of it (RFC 6902), numbered; where a number is left out, it is opened anew. */
+        get: operations["livePictures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/live/do": {
         parameters: {
             query?: never;
@@ -1552,6 +1571,16 @@ export interface components {
             picture: null | components["schemas"]["LivePicture"];
             /** @description The bench on which what plays is seen. */
             bench: string | null;
+        };
+        /** @description What comes through the WebSocket. */
+        LiveMessage: {
+            number: number;
+            picture?: components["schemas"]["LivePicture"];
+            changes?: {
+                op: string;
+                path: string;
+                value?: unknown;
+            }[];
         };
         LivePicture: {
             isPlaying: boolean;
@@ -3991,6 +4020,27 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LiveNow"];
                 };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    livePictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Opened by the server for whoever may see it. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             404: components["responses"]["Problem"];
         };

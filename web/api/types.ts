@@ -20,6 +20,7 @@ export type News = Schemas['News'];
 export type StageNow = Schemas['Stage'];
 export type Live = Schemas['Live'];
 export type LivePicture = Schemas['LivePicture'];
+export type LiveMessage = Schemas['LiveMessage'];
 export type LiveNow = Schemas['LiveNow'];
 export type LivePort = Schemas['LivePort'];
 export type LiveDeed = Schemas['LiveDeed'];

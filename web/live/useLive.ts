@@ -1,10 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { api } from '../api/client';
 import type { LiveDeed, LivePicture } from '../api/types';
+import { liveNowKey, useLiveNow } from './useLiveNow';
 import { useSilence } from './useSilence';
-
-const EVERY_MS = 400;
 
 export interface LiveWatch {
   /** What plays; null while nothing does. */
@@ -19,24 +18,15 @@ export interface LiveWatch {
   do: (deed: LiveDeed) => void;
 }
 
-/** Looks again and again at what plays between real devices, and tells the player what to do. */
+/** What plays between real devices, and what the player is told to do. */
 export function useLive(id: string): LiveWatch {
   const queries = useQueryClient();
   const [problem, setProblem] = useState<string | null>(null);
-  const key = ['live-now', id];
-  const now = useQuery({
-    queryKey: key,
-    queryFn: () => api.liveNow(id),
-    refetchInterval: EVERY_MS,
-    refetchIntervalInBackground: true,
-    networkMode: 'always',
-    retry: false,
-    gcTime: 0,
-  });
+  const now = useLiveNow(id);
   const told = {
     onSuccess: (answer: { picture: LivePicture | null }) => {
       setProblem(null);
-      queries.setQueryData(key, answer);
+      queries.setQueryData(liveNowKey(id), answer);
     },
     onError: (error: Error) => setProblem(error.message),
   };

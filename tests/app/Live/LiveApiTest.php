@@ -30,11 +30,17 @@ final class LiveApiTest extends ConnectedTestCase
         $keys = ['port' => 'keys', 'isIn' => true, 'isOut' => false, 'units' => []];
         self::assertSame([$keys, ['port' => 'synth', 'isIn' => false, 'isOut' => true, 'units' => []]], $live['ports']);
         self::assertNull($this->call('GET', "/api/rigs/{$rig}/live/now", null, 200, 'LiveNow')['picture']);
+        $this->call('GET', "/api/rigs/{$rig}/live/pictures", null, 404, 'Problem');
 
         $picture = $this->picture($this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 200, 'LiveNow'));
         self::assertTrue($picture['isPlaying']);
         self::assertSame(['Calm', 'Storm'], $picture['scenes']);
         $this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 422, 'Problem');
+        $this->browser->request('GET', "/api/rigs/{$rig}/live/pictures", server: ['HTTP_UPGRADE' => 'websocket', 'HTTP_ORIGIN' => 'http://127.0.0.1']);
+        self::assertMatchesRegularExpression('~^/watched/zigzag-[0-9a-f]{32}$~', (string) $this->browser->getResponse()->headers->get('X-Accel-Redirect'));
+        $this->browser->request('GET', "/api/rigs/{$rig}/live/pictures", server: ['HTTP_UPGRADE' => 'websocket', 'HTTP_ORIGIN' => 'http://evil.example']);
+        self::assertSame(403, $this->browser->getResponse()->getStatusCode());
+        self::assertFalse($this->browser->getResponse()->headers->has('X-Accel-Redirect'));
 
         fwrite($this->fifos['keys'], "\x90\x3C\x64");
         self::assertSame("\x90\x3C\x64", $this->heard(3));
