@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Live;
 
 use ZigzagPost\Core\Engine\State\ControlAddress;
 use ZigzagPost\Core\Format\Milliseconds;
+use ZigzagPost\Core\Live\Hazard\GuardedWay;
 use ZigzagPost\Core\Live\Hazard\HazardGuard;
 use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
@@ -34,12 +35,12 @@ final class LiveRun
     private function __construct(
         public readonly Course $course,
         public readonly HazardGuard $guard,
-        private readonly array $outlets,
+        private array $outlets,
         private array $holdings,
         /** @var array<int, int> */
         private array $numbers,
         /** @var array<int, array<string, string>> */
-        private readonly array $switches,
+        private array $switches,
     ) {
         $this->now = $course->engine->state->now;
         $this->loops = new LoopWatch();
@@ -145,6 +146,34 @@ final class LiveRun
         $this->outlets[$port]->mute($nowUs, $isMuted, $this->mayLeave($port));
         $this->noteKeptBack();
         $this->say($nowUs, $isMuted ? EntrySort::Muted : EntrySort::Unmuted, $port);
+    }
+
+    /**
+     * Other devices are connected from here on. What waits for a port at which nothing hears any more is left out; rules and sources go on as they are.
+     *
+     * @param array<int, Outlet> $outlets those of ports that are connected, by number; a port that was keeps its own
+     * @param list<GuardedWay> $guarded
+     * @param array<int, array<string, string>> $switches by in port
+     */
+    public function connect(int $nowUs, array $outlets, array $guarded, array $switches): void
+    {
+        foreach (array_diff_key($this->outlets, $outlets) as $outlet) {
+            $outlet->drop();
+        }
+        $this->guard->guard($guarded);
+        foreach ($this->outlets as $port => $outlet) {
+            $outlet->withhold($this->mayLeave($port));
+        }
+        $this->noteKeptBack();
+        $this->begun = array_intersect_key($this->begun, $outlets);
+        $this->switches = $switches;
+        $names = [];
+        foreach (array_keys($outlets) as $port) {
+            $names[] = (isset($this->outlets[$port]) ? '' : '+').$this->course->ports->names[$port];
+        }
+        $this->outlets = array_intersect_key($this->outlets, $outlets) + $outlets;
+        ksort($this->outlets);
+        $this->say($nowUs, EntrySort::Connected, 0, 0, implode("\n", $names));
     }
 
     /** From now on nothing gets to a unit that can hurt somebody, whatever waits for it. */

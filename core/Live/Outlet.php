@@ -169,6 +169,17 @@ final class Outlet
         return $this->isStuck = true;
     }
 
+    /** Nothing is connected any more: what waits will not leave. */
+    public function drop(): void
+    {
+        $this->empty(KeptBackFor::Unplugged);
+    }
+
+    public function isMuted(): bool
+    {
+        return $this->isMuted;
+    }
+
     public function isBlocked(): bool
     {
         return null !== $this->blockedSince;

@@ -28,7 +28,7 @@ final class Standing
     public array $holdings = [];
 
     /** @param array<string, true> $outlets names of out ports at which something is connected: what is made for others waits nowhere */
-    public function __construct(public readonly Course $course, private readonly array $outlets)
+    public function __construct(public readonly Course $course, private array $outlets)
     {
     }
 
@@ -59,9 +59,33 @@ final class Standing
             case EntrySort::Owed:
                 $this->at($entry->port)->left($entry->text);
                 break;
+            case EntrySort::Connected:
+                $this->connect(explode("\n", $entry->text));
+                break;
             default:
                 break;
         }
+    }
+
+    /** @param list<string> $names see {@see EntrySort::Connected} */
+    private function connect(array $names): void
+    {
+        $this->outlets = [];
+        foreach ($names as $name) {
+            $this->outlets[ltrim($name, '+')] = true;
+            if (str_starts_with($name, '+')) {
+                $this->leave($this->course->ports->number(ltrim($name, '+')));
+            }
+        }
+        foreach (array_keys($this->waiting) as $port) {
+            isset($this->outlets[$this->course->ports->names[$port]]) ?: $this->leave($port);
+        }
+    }
+
+    /** Nothing waits and nothing sounds at a port at which nobody has heard anything. */
+    private function leave(?int $port): void
+    {
+        unset($this->waiting[$port], $this->begun[$port], $this->at[$port]);
     }
 
     /** Puts what the rules have made to what waits. */

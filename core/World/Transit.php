@@ -20,6 +20,17 @@ final class Transit
     {
     }
 
+    /**
+     * Other devices hear from here on; what waits for others never leaves.
+     *
+     * @param list<string> $real ports at which real devices hear
+     */
+    public function connect(array $real): void
+    {
+        $this->real = $real;
+        $this->waiting = array_intersect_key($this->waiting, array_flip($real));
+    }
+
     /** Counts on from what was made before. */
     public function goOn(string $port, int $number): void
     {

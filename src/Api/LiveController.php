@@ -30,7 +30,8 @@ final readonly class LiveController
 {
     private const ARM = 'arm';
     private const RULES = 'rules';
-    private const DEEDS = [self::RULES, 'panic', 'scene', 'song', 'restore', 'mute', 'unmute', self::ARM, 'disarm'];
+    private const CONNECT = 'connect';
+    private const DEEDS = [self::RULES, self::CONNECT, 'panic', 'scene', 'song', 'restore', 'mute', 'unmute', self::ARM, 'disarm'];
 
     public function __construct(private RigStore $rigs, private LiveHosts $hosts, private ConnectedBenches $benches)
     {
@@ -126,7 +127,11 @@ final readonly class LiveController
         }
         $about = $body->textOrNull('about', 200) ?? '';
         try {
-            self::RULES === $deed ? $this->hosts->change($rig->id, $this->rigs->file($rig)) : $this->hosts->tell($rig->id, trim("{$deed} {$about}"));
+            match ($deed) {
+                self::RULES => $this->hosts->change($rig->id, $this->rigs->file($rig)),
+                self::CONNECT => $this->hosts->reconnect($rig->id, $this->rigs->file($rig)),
+                default => $this->hosts->tell($rig->id, trim("{$deed} {$about}")),
+            };
         } catch (CannotPlay $cannot) {
             throw ApiProblem::unprocessable($cannot->getMessage());
         }

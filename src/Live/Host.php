@@ -50,7 +50,7 @@ final class Host
      */
     public function __construct(
         private readonly HostFolder $folder,
-        private readonly LivePlan $plan,
+        private LivePlan $plan,
         private readonly \Closure $tell,
         private readonly \Closure $onPlaying,
         ?string $recording = null,
@@ -164,7 +164,10 @@ final class Host
         return $now - $this->signedAt > ($this->signedAt === $this->startedAt ? self::BEGINS_WITHIN_S : self::DEAD_AFTER_S);
     }
 
-    /** @throws DamagedJournal */
+    /**
+     * @throws DamagedJournal
+     * @throws CannotPlay
+     */
     private function follow(): void
     {
         foreach ($this->follower->entries() as $entry) {
@@ -191,6 +194,7 @@ final class Host
         }
     }
 
+    /** @throws CannotPlay */
     private function hear(Entry $entry): void
     {
         $this->picture->take($entry);
@@ -198,6 +202,10 @@ final class Host
         $this->left += EntrySort::Sent === $entry->sort ? 1 : 0;
         $text = Wording::of($entry, $this->picture->ports());
         null === $text ?: ($this->tell)($text);
+        if (EntrySort::Connected === $entry->sort) {
+            $this->plan = LivePlan::of((string) @file_get_contents("{$this->folder->path}/".LivePlan::FILE));
+            $this->picture->connect($this->plan);
+        }
         if (EntrySort::Playing === $entry->sort) {
             $this->diedAt = null;
             $this->isSilent = false;

@@ -70,7 +70,32 @@ final readonly class LiveHosts
         // The plan first: a player that is started again from here on plays the new rules.
         HostFolder::write("{$place}/".LivePlan::FILE, $planner->plan($rules, [], $before->isDry)->text());
         rename($file, "{$this->folder($rig)}/rig.json");
-        $this->tell($rig, "rules {$rules}");
+        foreach ([Player::CONNECT, "rules {$rules}", Player::CONNECT] as $command) { // ports that only one of both rulebooks has
+            $this->tell($rig, $command);
+        }
+    }
+
+    /**
+     * Connects what the rig says now while it plays: spares, and what had no connection. Rules stay as they are.
+     *
+     * @param string $json the rig as a file of it holds it
+     *
+     * @throws CannotPlay
+     */
+    public function reconnect(string $rig, string $json): void
+    {
+        $place = HostFolder::placeOf($this->state($rig));
+        $file = "{$this->folder($rig)}/next.rig.json";
+        [$stored, $playing] = [json_decode($json, true), json_decode($this->json($rig), true)];
+        if (!\is_array($stored) || !\is_array($playing)) {
+            throw CannotPlay::because('the rig that plays cannot be read any more; end it and connect it anew');
+        }
+        $playing['connections'] = (object) ($stored['connections'] ?? []);
+        HostFolder::write($file, json_encode($playing, \JSON_THROW_ON_ERROR));
+        $before = LivePlan::of((string) file_get_contents("{$place}/".LivePlan::FILE));
+        HostFolder::write("{$place}/".LivePlan::FILE, (new LivePlanner($file))->plan($before->rules, [], $before->isDry)->text());
+        rename($file, "{$this->folder($rig)}/rig.json");
+        $this->tell($rig, Player::CONNECT);
     }
 
     /** Ends the host of a rig: notes off, pedals up, state kept. */

@@ -42,8 +42,15 @@ final class Picture
     private Standing $standing;
 
     /** @param array<string, PlannedPort> $planned by port */
-    private function __construct(private readonly BookShelf $books, private readonly array $planned)
+    private function __construct(private readonly BookShelf $books, private array $planned)
     {
+    }
+
+    /** Other devices are connected from here on. */
+    public function connect(LivePlan $plan): void
+    {
+        $this->planned = self::byName($plan);
+        $this->isNew = true;
     }
 
     /**
@@ -53,8 +60,7 @@ final class Picture
      */
     public static function of(string $folder, LivePlan $plan, JournalFiles $journal, array &$told): self
     {
-        $planned = array_combine(array_map(static fn (PlannedPort $port): string => $port->name, $plan->ports), $plan->ports);
-        $picture = new self(new BookShelf($folder), $planned);
+        $picture = new self(new BookShelf($folder), self::byName($plan));
         $picture->standing = $journal->recover($plan, $told, $picture->lookAt(...));
 
         return $picture;
@@ -163,6 +169,12 @@ final class Picture
     public static function sumOf(string $rules): string
     {
         return hash('xxh128', $rules);
+    }
+
+    /** @return array<string, PlannedPort> */
+    private static function byName(LivePlan $plan): array
+    {
+        return array_combine(array_map(static fn (PlannedPort $port): string => $port->name, $plan->ports), $plan->ports);
     }
 
     /** What should stand behind a port. */

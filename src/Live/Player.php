@@ -11,6 +11,7 @@ use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\LiveRun;
 use ZigzagPost\Core\Live\Outlet;
+use ZigzagPost\Core\Live\Ports;
 use ZigzagPost\Core\Live\StateSum;
 
 /**
@@ -19,6 +20,8 @@ use ZigzagPost\Core\Live\StateSum;
  */
 final class Player
 {
+    /** Tells it that other devices are connected, as the plan in its folder says. */
+    public const CONNECT = 'connect';
     /** Bytes of a port that are looked at in one turn, so that no port keeps the others waiting. */
     private const MOST_AT_ONCE = 256;
     private const BEAT_S = 0.25;
@@ -33,6 +36,8 @@ final class Player
     private const IDLE_US = 20_000;
     /** Active sensing, once heard, comes at least so often (MIDI 1.0, "Active Sensing"). */
     private const SENSING_US = 330_000;
+    /** A device that is let go gets what it is owed within so long. */
+    private const LEAVES_WITHIN_US = 300_000;
 
     private readonly LiveRun $run;
     private readonly JournalFiles $journal;
@@ -40,6 +45,10 @@ final class Player
     private array $ports = [];
     /** @var list<int> out ports at which a device should hear */
     private array $heard = [];
+    /** The plan that is played as soon as devices that are not in it are let go. */
+    private ?LivePlan $next = null;
+    /** @var array<int, int> until when a device is given what it is owed before it is let go, by out port */
+    private array $leaving = [];
     /** @var array<int, DeviceFile> by in port */
     private array $ins = [];
     /** @var array<int, DeviceFile> by out port */
@@ -58,10 +67,10 @@ final class Player
     /** When a watcher was last asked for. */
     private float $askedAt = 0.0;
 
-    public function __construct(private readonly LivePlan $plan, private readonly string $folder, private readonly HostClock $clock)
+    public function __construct(private LivePlan $plan, private readonly string $folder, private readonly HostClock $clock)
     {
         $this->journal = new JournalFiles($folder);
-        $told = $outlets = $switches = [];
+        $told = [];
         $standing = $this->journal->recover($plan, $told);
         $now = $clock->begin($standing->timeUs);
         if ($standing->course->rules !== $plan->rules) {
@@ -69,19 +78,8 @@ final class Player
             $this->journal->write($change->bytes());
             $standing->take($change);
         }
-        foreach ($plan->ports as $port) {
-            $number = $standing->course->ports->number($port->name);
-            if (null === $number) {
-                continue;
-            }
-            $this->ports[$number] = $port;
-            if ($plan->isHeard($port)) {
-                $outlets[$number] = new Outlet($port->byteUs);
-                $this->heard[] = $number;
-            }
-            $switches[$number] = $port->switches;
-        }
-        $this->run = LiveRun::goOn($standing, $now, new HazardGuard($plan->guarded), $outlets, $switches);
+        $this->seat($standing->course->ports);
+        $this->run = LiveRun::goOn($standing, $now, new HazardGuard($plan->guarded), $this->outlets(), $this->switches());
         array_map(fn (string $text) => $this->run->tell($now, $text), $told);
     }
 
@@ -128,6 +126,36 @@ final class Player
                 EventLoop::getDriver()->stop();
             }
         });
+    }
+
+    /** Finds the ports of the plan by the numbers of the run. */
+    private function seat(Ports $ports): void
+    {
+        $this->ports = $this->heard = [];
+        foreach ($this->plan->ports as $port) {
+            $number = $ports->number($port->name);
+            if (null !== $number) {
+                $this->ports[$number] = $port;
+                !$this->plan->isHeard($port) ?: $this->heard[] = $number;
+            }
+        }
+    }
+
+    /** @return array<int, Outlet> by number of the port */
+    private function outlets(): array
+    {
+        $outlets = [];
+        foreach ($this->heard as $number) {
+            $outlets[$number] = new Outlet($this->ports[$number]->byteUs);
+        }
+
+        return $outlets;
+    }
+
+    /** @return array<int, array<string, string>> by number of the port */
+    private function switches(): array
+    {
+        return array_map(static fn (PlannedPort $port): array => $port->switches, $this->ports);
     }
 
     private function now(): int
@@ -181,6 +209,66 @@ final class Player
             }
         }
         $this->handOver();
+    }
+
+    /**
+     * Plays with other devices, as the plan says that now lies in the folder. Those that are let go get the ends of what sounds there first.
+     *
+     * @return string {@see Command::OK}, or why not
+     */
+    private function reconnect(): string
+    {
+        try {
+            $this->next = LivePlan::of((string) @file_get_contents("{$this->folder}/".LivePlan::FILE));
+        } catch (CannotPlay $cannot) {
+            return $cannot->getMessage();
+        }
+        $now = $this->now();
+        foreach ($this->next->ports as $port) {
+            $number = $this->run->course->ports->number($port->name);
+            $isAnother = null !== $number && isset($this->outs[$number]) && $port->out->text() !== $this->ports[$number]->out->text();
+            if ($isAnother && false === $this->run->outlet($number)?->isMuted()) {
+                $this->run->mute($now, $number, true);
+                $this->leaving[$number] = $now + self::LEAVES_WITHIN_US;
+            }
+        }
+        $this->takeNext();
+
+        return Command::OK;
+    }
+
+    /** Takes the next plan once all that is let go has got what it is owed. */
+    private function takeNext(): void
+    {
+        $now = $this->now();
+        foreach ($this->leaving as $port => $until) {
+            if (isset($this->outs[$port]) && $now < $until && 0 < $this->run->outlet($port)?->size()) {
+                return;
+            }
+        }
+        $plan = $this->next;
+        if (null === $plan) {
+            return;
+        }
+        [$before, $this->plan, $this->next] = [$this->ports, $plan, null];
+        $this->seat($this->run->course->ports);
+        foreach ($before as $number => $port) {
+            if (isset($this->ins[$number]) && $port->in->text() !== ($this->ports[$number] ?? null)?->in->text()) {
+                $this->inGone($number);
+            }
+            if (isset($this->outs[$number]) && $port->out->text() !== ($this->ports[$number] ?? null)?->out->text()) {
+                $this->outGone($number);
+            }
+        }
+        foreach (array_keys($this->leaving) as $port) {
+            $this->run->mute($now, $port, false);
+        }
+        $this->leaving = [];
+        $this->run->connect($now, $this->outlets(), $plan->guarded, $this->switches());
+        foreach ($this->run->guard->units() as $unit) {
+            $this->run->guard->isArmed($unit) || $this->run->say($now, EntrySort::Disarmed, 0, 0, $unit);
+        }
+        $this->connect();
     }
 
     private function look(int $port, bool $isOut, string $path): void
@@ -253,6 +341,7 @@ final class Player
                 $this->run->absent($now, $port);
             }
         }
+        null === $this->next ?: $this->takeNext();
         $entries = $this->run->takeJournal();
         '' === $entries ?: $this->journal->write($entries);
         $this->sleep();
@@ -333,7 +422,7 @@ final class Player
     /** @return string what became of a command */
     private function obey(string $command): string
     {
-        $answer = (new Command($this->run, $this->now()))->obey($command);
+        $answer = self::CONNECT === $command ? $this->reconnect() : (new Command($this->run, $this->now()))->obey($command);
         $this->handOver();
 
         return $answer;

@@ -22,6 +22,7 @@ final class Wording
             EntrySort::Closed => "{$port}: {$entry->text} is gone".($isOut ? '' : '; what it held is let go'),
             EntrySort::Playing => 'playing',
             EntrySort::Ended => 'ended',
+            EntrySort::Connected => 'other devices are connected',
             EntrySort::Armed => "{$entry->text} is armed",
             EntrySort::Disarmed => "{$entry->text} is not armed: nothing is sent to it",
             EntrySort::Muted => "{$port} is muted",

@@ -80,6 +80,18 @@ final class LiveTest extends PageTestCase
         rename("{$this->folder}/away", "{$this->folder}/keys");
         $this->until(fn (): bool => !str_contains($this->text('main table'), 'gone: plug it in'), 'and comes back by itself');
 
+        // A spare takes the place of the keyboard; what stood there is the spare then.
+        $this->button('Add a spare for keys')->click();
+        $this->path('Spare of keys', "{$this->folder}/treadle");
+        $this->button('Take the spare for keys')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label="What happened"]'), "keys hears {$this->folder}/treadle"), 'the spare is heard');
+        $this->heard(1000);
+        fwrite($this->fifos['treadle'], "\x90\x41\x64\x80\x41\x40");
+        self::assertStringContainsString("\x41\x64", $this->heard(6));
+        self::assertSame([], Axe::serious($this->page));
+        $this->button('Take the spare for keys')->click();
+        $this->until(fn (): bool => 2 === substr_count($this->text('[aria-label="What happened"]'), "keys hears {$this->folder}/keys"), 'and back');
+
         // The page goes, the show goes on.
         $this->page->get(Application::noPage());
         fwrite($this->fifos['keys'], "\x90\x40\x64");

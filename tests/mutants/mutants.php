@@ -41,6 +41,7 @@ mkdir($copy);
         "{$root}/bin",
         "{$root}/templates",
         "{$root}/docs",
+        "{$root}/web",
         "{$root}/.env",
         "{$root}/composer.json",
         "{$root}/phpunit.dist.xml",
@@ -49,15 +50,21 @@ mkdir($copy);
     timeout: 600,
 ))->mustRun();
 /** @param list<string> $tests */
-$run = static function (array $tests, float $timeoutS) use ($copy): bool {
+$run = static function (array $tests, float $timeoutS) use ($copy, $root): bool {
     /** @var list<string> $part */
     foreach ([array_slice($tests, 0, 20), array_slice($tests, 20)] as $part) {
         if ([] === $part) {
             continue;
         }
         $filter = '/^('.implode('|', array_map(static fn (string $test): string => preg_quote($test, '/'), $part)).')$/';
+        $files = array_unique(array_map(static function (string $test) use ($root): string {
+            /** @var class-string $class */
+            $class = explode('::', $test)[0];
+
+            return substr((string) (new ReflectionClass($class))->getFileName(), strlen($root) + 1);
+        }, $part));
         $process = new Process(
-            [\PHP_BINARY, 'vendor/bin/phpunit', '--testsuite', 'core,app', '--stop-on-defect', '--do-not-cache-result', '--filter', $filter],
+            [\PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-defect', '--do-not-cache-result', '--filter', $filter, ...$files],
             $copy,
             ['ZIGZAG_CASES' => false],
             timeout: $timeoutS,

@@ -92,12 +92,14 @@ export interface components {
             word: string;
             hex: string;
         };
-        /** @description What stands behind a port on one computer, each way: `device:NAME`, `device:/path`, `stand-in` or `none`; null where nobody has said. Of what hears there it says what happens when it was away and is back; null for asking. */
+        /** @description What stands behind a port on one computer, each way: `device:NAME`, `device:/path`, `stand-in` or `none`; null where nobody has said. Of what hears there it says what happens when it was away and is back; null for asking. A spare takes the place of what stands there by one press. */
         Connected: {
             in?: string;
             out?: string;
             /** @enum {unknown} */
             back?: "never" | "ask" | "by itself";
+            spareIn?: string;
+            spareOut?: string;
         };
         /** @description A physical control: what it is, where it is, what it sends and what it shows. */
         Control: {

@@ -1536,10 +1536,10 @@ export interface components {
         };
         LiveDeed: {
             /**
-             * @description With rules the ones that are stored now take the place of those that play.
+             * @description With rules the ones that are stored now take the place of those that play; with connect, the devices.
              * @enum {string}
              */
-            do: "rules" | "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "arm" | "disarm";
+            do: "rules" | "connect" | "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "arm" | "disarm";
             /** @description The number of a scene or song from 1; the name of a port or unit. */
             about?: string;
             hasReadCaution?: boolean;

@@ -11,27 +11,17 @@ export function ConnectionField({
   label,
   chosen,
   devices,
-  isFixed,
   onChoose,
 }: {
   label: string;
   chosen: string | null;
   devices: Live['devices'];
-  /** While it plays, it is only shown. */
-  isFixed: boolean;
-  onChoose: (connection: string | null) => void;
+  onChoose: (connection: string | undefined) => void;
 }) {
   const isPath = chosen !== null && chosen.startsWith(`${BEGINS}/`);
   const [asksForPath, setAsksForPath] = useState(isPath);
   const isKnown = devices.some(({ name }) => chosen === `${BEGINS}${name}`);
   const isMissing = chosen !== null && chosen.startsWith(BEGINS) && !isKnown && !isPath;
-  if (isFixed) {
-    return (
-      <span className="block min-w-52 truncate" title={label}>
-        {chosen === null ? '–' : chosen.slice(chosen.startsWith(BEGINS) ? BEGINS.length : 0)}
-      </span>
-    );
-  }
   return (
     <div className="flex min-w-52 flex-col gap-1">
       <Select
@@ -41,7 +31,7 @@ export function ConnectionField({
         onChange={(value) => {
           setAsksForPath(value === PATH);
           if (value !== PATH) {
-            onChoose(value === 'none' ? null : value);
+            onChoose(value === 'none' ? undefined : value);
           }
         }}
       >

@@ -1,14 +1,8 @@
-import { Volume2, VolumeX } from 'lucide-react';
-import type { Live, LiveDeed, LivePicture, LivePort, RigBeside } from '../api/types';
+import type { Live, LiveDeed, LivePicture, RigBeside } from '../api/types';
 import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
-import { Select } from '../ui/Select';
-import { ConnectionField } from './ConnectionField';
-
-type Direction = 'in' | 'out';
-type Connected = NonNullable<NonNullable<RigBeside['connections']['connections']>[string]>[string];
-type Back = NonNullable<Connected['back']>;
+import { ConnectionRow, type Connected } from './ConnectionRow';
 
 /** Every port of the rules: what stands behind it on this computer, whether that is there, and what passes. */
 export function Connections({
@@ -16,11 +10,14 @@ export function Connections({
   work,
   picture,
   onDo,
+  onUse,
 }: {
   live: Live;
   work: JsonWork<RigBeside['connections']>;
   picture: LivePicture | null;
   onDo: (deed: LiveDeed) => void;
+  /** What is chosen is to be connected while it plays. */
+  onUse: () => void;
 }) {
   const here = work.value.connections?.[live.computer] ?? {};
   const others = Object.keys(work.value.connections ?? {}).filter((name) => name !== live.computer);
@@ -70,16 +67,15 @@ export function Connections({
               (['in', 'out'] as const)
                 .filter((direction) => (direction === 'in' ? isIn : isOut))
                 .map((direction) => (
-                  <Row
+                  <ConnectionRow
                     key={`${port} ${direction}`}
                     name={isIn && isOut ? `${port} ${direction}` : port}
                     direction={direction}
-                    chosen={here[port]?.[direction] ?? null}
+                    connected={here[port] ?? {}}
                     devices={live.devices}
                     now={picture?.ports.find((each) => each.port === port) ?? null}
-                    onChoose={(connection) => connect(port, { [direction]: connection })}
-                    back={direction === 'out' ? (here[port]?.back ?? 'ask') : null}
-                    onBack={(next) => connect(port, { back: next })}
+                    onChange={(change) => connect(port, change)}
+                    onUse={onUse}
                     restorable={
                       direction === 'out' && here[port]?.back !== 'never'
                         ? units.filter((unit) => picture?.restorable.includes(unit) === true)
@@ -95,103 +91,4 @@ export function Connections({
       </div>
     </Panel>
   );
-}
-
-function Row({
-  name,
-  direction,
-  chosen,
-  devices,
-  now,
-  back,
-  onBack,
-  restorable,
-  onChoose,
-  onRestore,
-  onMute,
-}: {
-  name: string;
-  direction: Direction;
-  chosen: string | null;
-  devices: Live['devices'];
-  now: LivePort | null;
-  /** What happens when the device that hears there was away and is back. */
-  back: Back | null;
-  onBack: (back: Back) => void;
-  /** Units there that can be brought back to where they should stand. */
-  restorable: readonly string[];
-  onRestore: (unit: string) => void;
-  onChoose: (connection: string | null) => void;
-  onMute: (isMuted: boolean) => void;
-}) {
-  const isOut = direction === 'out';
-  return (
-    <tr>
-      <th scope="row" className="font-semibold">
-        {name} <span className="font-normal opacity-80">{isOut ? 'sends to' : 'hears'}</span>
-      </th>
-      <td>
-        <ConnectionField
-          label={`${name} ${isOut ? 'sends to' : 'hears'}`}
-          chosen={chosen}
-          devices={devices}
-          isFixed={now !== null}
-          onChoose={onChoose}
-        />
-        {now === null && back !== null && chosen !== null && (
-          <Select
-            label={`When ${name} is back`}
-            value={back}
-            className="mt-1 w-full"
-            onChange={(value) => onBack(value as Back)}
-          >
-            <option value="ask">When it is back: ask</option>
-            <option value="by itself">When it is back: restore its units</option>
-            <option value="never">When it is back: leave it</option>
-          </Select>
-        )}
-      </td>
-      <td>
-        <span className="flex flex-wrap items-center gap-2">
-          {now === null ? 'at rest' : <State now={now} direction={direction} chosen={chosen} />}
-          {now?.isBack === true &&
-            restorable.map((unit) => (
-              <Button key={unit} label={`Restore ${unit}`} onClick={() => onRestore(unit)} />
-            ))}
-        </span>
-      </td>
-      <td className="text-right text-lg tabular-nums">{isOut ? (now?.sent ?? 0) : (now?.came ?? 0)}</td>
-      <td className="text-right tabular-nums">
-        {isOut && (
-          <span className="flex items-center justify-end gap-2">
-            {now?.keptBack ?? 0}
-            <Button
-              tone={now?.isMuted === true ? 'danger' : 'quiet'}
-              iconOnly
-              icon={now?.isMuted === true ? <VolumeX size={18} /> : <Volume2 size={18} />}
-              label={now?.isMuted === true ? `Let ${name} be heard again` : `Mute ${name}`}
-              disabled={(now?.out ?? null) === null}
-              onClick={() => onMute(now?.isMuted !== true)}
-            />
-          </span>
-        )}
-      </td>
-    </tr>
-  );
-}
-
-function State({ now, direction, chosen }: { now: LivePort; direction: Direction; chosen: string | null }) {
-  if (chosen === null || !chosen.startsWith('device:')) {
-    return <span className="opacity-80">nothing here</span>;
-  }
-  if ((direction === 'in' ? now.in : now.out) === null) {
-    return <span className="badge badge-error">gone: plug it in</span>;
-  }
-  if (direction === 'out' && now.isMuted) {
-    return <span className="badge badge-warning">muted</span>;
-  }
-  if (direction === 'out' && now.isStuck) {
-    return <span className="badge badge-error">takes nothing</span>;
-  }
-  return <span className="badge badge-success">open</span>;
 }

@@ -17,6 +17,7 @@ import { Hazards } from './Hazards';
 import { NowPlaying } from './NowPlaying';
 import { WhatHappened } from './WhatHappened';
 import { useLive } from './useLive';
+import { useOnceSaved } from './useOnceSaved';
 import { WhilePlaying } from './WhilePlaying';
 
 /** A show between the real devices of this computer: what stands behind its ports, and what is done while it plays. */
@@ -42,6 +43,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
   const playing = useLive(id);
   const [asks, setAsks] = useState(false);
   const [isDry, setDry] = useState(false);
+  const use = useOnceSaved(work, () => playing.do({ do: 'connect' }));
   const picture = playing.picture;
   const here = work.value.connections?.[live.computer] ?? {};
   const isConnected = Object.values(here).some(({ in: from, out }) =>
@@ -96,7 +98,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
         />
       )}
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <Connections live={live} work={work} picture={picture} onDo={playing.do} />
+        <Connections live={live} work={work} picture={picture} onDo={playing.do} onUse={use} />
         <div className="order-first flex flex-col gap-2 lg:order-none lg:min-h-0">
           <NowPlaying picture={picture} isReady={isConnected} bare={bare} onDo={playing.do} />
           {live.units.length > 0 && <Hazards live={live} picture={picture} onDo={playing.do} />}

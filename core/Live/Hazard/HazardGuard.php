@@ -17,9 +17,21 @@ final class HazardGuard
     /** @param list<GuardedWay> $ways */
     public function __construct(array $ways)
     {
+        $this->guard($ways);
+    }
+
+    /**
+     * Other ways from here on; units that are armed stay so.
+     *
+     * @param list<GuardedWay> $ways
+     */
+    public function guard(array $ways): void
+    {
+        $this->ways = $this->known = [];
         foreach ($ways as $way) {
             $this->ways[$way->port][] = $way;
         }
+        $this->armed = array_intersect_key($this->armed, array_flip($this->units()));
     }
 
     /** @return list<string> all units that can be armed */

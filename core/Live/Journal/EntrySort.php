@@ -51,6 +51,8 @@ enum EntrySort: int
     case LoopCut = 43;
     /** How the rules stand, as {@see StateSum} of it: the watcher compares. */
     case Summed = 45;
+    /** What is connected from here on: the names of out ports at which something hears, a line each; behind a "+" those that did not until now. */
+    case Connected = 46;
     /** The player stood still for so many milliseconds. */
     case Stalled = 44;
 

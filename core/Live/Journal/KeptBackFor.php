@@ -17,6 +17,8 @@ enum KeptBackFor: string
     case Muted = 'muted';
     /** It would reach a unit with a hazard that nobody has armed. */
     case Unarmed = 'unarmed';
+    /** Nothing is connected to the port any more. */
+    case Unplugged = 'unplugged';
     /** It may have left just before the player was started again. */
     case Doubtful = 'doubtful';
 }

@@ -44,6 +44,10 @@ final readonly class LedBench
             EntrySort::Late => $this->standStill($entry),
             EntrySort::Rules => $this->change($entry),
             EntrySort::Sent => $this->bench->left($port, $entry->number),
+            EntrySort::Connected => $this->bench->transit()?->connect(array_map(
+                static fn (string $name): string => ltrim($name, '+'),
+                explode("\n", $entry->text),
+            )),
             EntrySort::KeptBack => $this->bench->transit()?->done($port, $entry->number),
             default => null,
         };

@@ -9,7 +9,7 @@ use ZigzagPost\Core\Data\Text;
 
 /**
  * What stands behind a port on one computer, each way: `device:NAME`, `device:/path`, `stand-in` or `none`; null where nobody has said. Of what
- * hears there it says what happens when it was away and is back; null for asking.
+ * hears there it says what happens when it was away and is back; null for asking. A spare takes the place of what stands there by one press.
  */
 final readonly class Connected
 {
@@ -20,6 +20,10 @@ final readonly class Connected
         public ?string $out = null,
         #[OneOf(BackAgain::class)]
         public ?BackAgain $back = null,
+        #[Text(200)]
+        public ?string $spareIn = null,
+        #[Text(200)]
+        public ?string $spareOut = null,
     ) {
     }
 }

@@ -42,6 +42,14 @@ abstract class ConnectedTestCase extends ApiTestCase
         parent::tearDown();
     }
 
+    protected function hosts(): LiveHosts
+    {
+        $hosts = self::getContainer()->get(LiveHosts::class);
+        \assert($hosts instanceof LiveHosts);
+
+        return $hosts;
+    }
+
     protected function heard(int $bytes, float $withinS = 3.0): string
     {
         $heard = '';

@@ -38,6 +38,8 @@ final class Surroundings
     /** @var array<int, int> how many messages each port had been given at the last checkpoint */
     public array $before = [];
 
+    /** @var list<string>|null names of the ports at which something hears; null for all */
+    private ?array $connected = null;
     private string $checkpoint = '';
     private string $sinceCheckpoint = '';
     private readonly CompiledBook $book;
@@ -104,6 +106,31 @@ final class Surroundings
         $this->handOver();
     }
 
+    /**
+     * Other devices are connected from here on.
+     *
+     * @param list<string> $names of ports at which something hears
+     */
+    public function connect(array $names): void
+    {
+        $this->connected = $names;
+        $this->run->connect($this->now, $this->outlets($this->run->course->ports->names), [], []);
+        $this->handOver();
+    }
+
+    /** How everything stands by the whole journal, as a watcher knows it. */
+    public function watched(): Standing
+    {
+        $this->write();
+        $standing = $this->fresh();
+        $at = 0;
+        foreach (Entry::read($this->journal, $at) as $entry) {
+            $standing->take($entry);
+        }
+
+        return $standing;
+    }
+
     /** The player writes a checkpoint and begins its journal anew. */
     public function keep(): void
     {
@@ -120,7 +147,11 @@ final class Surroundings
         $this->now += $deadUs;
         $standing = '' === $this->checkpoint
             ? $this->fresh()
-            : Checkpoint::read($this->checkpoint, $this->compile(...), $this->everyPort($this->book));
+            : Checkpoint::read(
+                $this->checkpoint,
+                $this->compile(...),
+                null === $this->connected ? $this->everyPort($this->book) : array_fill_keys($this->connected, true),
+            );
         $at = 0;
         foreach (Entry::read($this->sinceCheckpoint, $at) as $entry) {
             $standing->take($entry);
@@ -169,12 +200,21 @@ final class Surroundings
 
     private function begin(Standing $standing): void
     {
-        $outlets = [];
-        foreach (array_keys($standing->course->ports->names) as $port) {
-            $outlets[$port] = new Outlet($this->byteUs);
-        }
+        $outlets = $this->outlets($standing->course->ports->names);
         $this->run = LiveRun::goOn($standing, $this->now, new HazardGuard([]), $outlets);
         $this->handOver();
+    }
+
+    /**
+     * @param list<string> $names of ports
+     *
+     * @return array<int, Outlet>
+     */
+    private function outlets(array $names): array
+    {
+        $names = null === $this->connected ? $names : array_intersect($names, $this->connected);
+
+        return array_map(fn (): Outlet => new Outlet($this->byteUs), $names);
     }
 
     /** @return array<string, true> */
