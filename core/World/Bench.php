@@ -49,9 +49,11 @@ final class Bench implements Playable
     private array $journal = [];
     /** What is on its way to real devices, while a player leads; null while none does. */
     private ?Transit $transit = null;
+    private MarkEar $ear;
 
     private function __construct(private Engine $engine, private ?Patch $seats)
     {
+        $this->ear = MarkEar::of($seats);
         $this->seat();
     }
 
@@ -75,11 +77,14 @@ final class Bench implements Playable
      */
     public static function load(CompiledBook $book, array $saved, ?Patch $seats = null, int $mostDue = \PHP_INT_MAX): self
     {
-        /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>, place?: int} $saved */
+        /** @var array{engine: array<string, mixed>, receivers: array<string, array<mixed>>, place?: int, ear?: array<string, array<string, mixed>>,
+         *     isMarked?: bool} $saved */
         $bench = new self(Engine::load($book, $saved['engine'], true), $seats);
         $bench->engine->mostDue = $mostDue;
         [$bench->sceneBefore, $bench->songBefore] = [$bench->engine->state->scene, $bench->engine->state->song];
         $bench->place = $saved['place'] ?? $bench->songBefore;
+        $bench->ear->restore($saved['ear'] ?? []);
+        $bench->isMarked = $saved['isMarked'] ?? false;
         foreach ($bench->receivers as $name => $receiver) {
             if (isset($saved['receivers'][$name])) {
                 $receiver->restore($saved['receivers'][$name]);
@@ -107,6 +112,8 @@ final class Bench implements Playable
             'engine' => $this->engine->save(),
             'receivers' => array_map(static fn (DeviceReceiver $receiver): array => $receiver->save(), $this->receivers),
             'place' => $this->place,
+            'ear' => $this->ear->save(),
+            'isMarked' => $this->isMarked,
         ];
     }
 
@@ -121,6 +128,8 @@ final class Bench implements Playable
             $this->journal[] = new JournalEntry($timeUs, JournalEntry::IN, $port, $bytes);
         }
         $this->catchUp($timeUs);
+        // What a real hand does is known by its bytes alone.
+        $this->isMarked = $this->isMarked || (null !== $this->transit && $this->ear->hears($port, $bytes));
         $this->came[] = ['timeUs' => max($timeUs, $this->engine->state->now), 'port' => $port, 'bytes' => $bytes];
         $this->engine->feed($timeUs, $index, $bytes);
         $this->hear();
@@ -141,7 +150,8 @@ final class Bench implements Playable
         if (null === $this->seats || null === $box) {
             return false;
         }
-        $this->isMarked = $this->isMarked || ($value > 0 && $this->seats->isMark($sender, $control));
+        // Where a player leads, it comes in as what a real hand does.
+        $this->isMarked = $this->isMarked || (null === $this->transit && $value > 0 && $this->seats->isMark($sender, $control));
         foreach ((new DeviceSender($box))->messages($control, $value) as $kind => $messages) {
             $at = $box->sendsOf(KindName::from($kind))->at ?? [];
             foreach ($this->seats->from[$sender] ?? [] as $sending) {
@@ -160,6 +170,7 @@ final class Bench implements Playable
     public function endStream(int $timeUs, string $port): void
     {
         $this->advance($timeUs);
+        $this->ear->forget($port);
         $index = $this->engine->book->inPort($port);
         null === $index ?: $this->engine->endStream($index);
     }
@@ -286,6 +297,7 @@ final class Bench implements Playable
         $this->journal[] = new JournalEntry($this->engine->state->now, JournalEntry::RULES);
         $this->engine = $change->engine;
         $this->seats = $seats ?? $this->seats;
+        $this->ear = MarkEar::of($this->seats);
         $this->seat($this->receivers);
         $this->place = (null === $played ? null : $book->placeOfSong($played, $this->place)) ?? min($this->place, max(0, \count($book->songs()) - 1));
         [$this->sceneBefore, $this->songBefore] = [$this->engine->state->scene, $this->engine->state->song];
@@ -325,10 +337,13 @@ final class Bench implements Playable
         return $arrived;
     }
 
-    /** Whether the player has said with a control that something was wrong. */
-    public function isMarked(): bool
+    /** Whether the player has said with a control that something was wrong, since the last call. */
+    public function takeMark(): bool
     {
-        return $this->isMarked;
+        $isMarked = $this->isMarked;
+        $this->isMarked = false;
+
+        return $isMarked;
     }
 
     /** @return list<JournalEntry> what went in and came out since the last call */

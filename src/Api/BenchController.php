@@ -177,9 +177,10 @@ final readonly class BenchController
                 $session->lookAgain($nowUs);
             }
             $window->request = $number;
+            $isMarked = $bench->takeMark();
             $session->state = $bench->save();
             $this->box->record($session, $bench);
-            if ($bench->isMarked()) {
+            if ($isMarked) {
                 $this->moments->mark($session, $bench->nowUs(), null, $by);
                 $bench->tell('That was wrong: the last minute is kept.');
             }

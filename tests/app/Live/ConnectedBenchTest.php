@@ -168,6 +168,44 @@ final class ConnectedBenchTest extends ConnectedTestCase
         self::assertSame($again['bench'], $this->call('GET', "/api/rigs/{$this->rig}/stage", null, 200)['bench']);
     }
 
+    public function testARealSwitchSaysThatItWasWrong(): void
+    {
+        $this->connect();
+        // A value below the highest, another control, another channel, and the release say nothing; the press does, however its bytes come.
+        foreach (["\xB0\x07\x33", "\xB0\x51\x7F", "\xB1\x50\x7F", "\xB0\x50\x00", "\x90\x50\x7F"] as $bytes) {
+            fwrite($this->fifos['keys'], $bytes);
+        }
+        $this->news(static fn (array $news): bool => str_contains(json_encode($news['came'], \JSON_THROW_ON_ERROR), '90 50 7F'));
+        self::assertSame([], $this->moments());
+        fwrite($this->fifos['keys'], "\xB0\x07\x34\x50");
+        usleep(50_000);
+        // Whoever looks in between loses nothing.
+        $this->call('GET', "/api/bench/{$this->bench}?window=otherwindow", null, 200, 'Bench');
+        fwrite($this->fifos['keys'], "\x7F\x50\x00");
+        $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'That was wrong: the last minute is kept'));
+        self::assertCount(1, $this->moments());
+        fwrite($this->fifos['keys'], "\x50\x40");
+        $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'That was wrong: the last minute is kept'));
+        self::assertCount(2, $this->moments());
+        $this->do(['do' => 'play', 'sender' => 'board', 'control' => 'Oops', 'value' => 127]);
+        $this->news(static fn (array $news): bool => str_contains(json_encode($news['told'], \JSON_THROW_ON_ERROR), 'That was wrong: the last minute is kept'));
+        self::assertCount(3, $this->moments(), 'the one on the screen, once');
+    }
+
+    /** @return list<mixed> minutes that were kept */
+    private function moments(): array
+    {
+        usleep(100_000);
+        $this->ask('onewindow');
+        $this->call('GET', '/api/documents', null, 200);
+        $documents = $this->answer();
+
+        return array_values(array_filter(
+            array_is_list($documents) ? $documents : (array) ($documents['documents'] ?? []),
+            static fn (mixed $each): bool => \is_array($each) && 'moment' === ($each['kind'] ?? null),
+        ));
+    }
+
     private function connect(?string $back = null): void
     {
         $programs = [
@@ -183,6 +221,10 @@ final class ConnectedBenchTest extends ConnectedTestCase
                     'revision' => 1,
                     'chart' => Kit::board([
                         ['name' => 'Wheel', 'sort' => 'wheel', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 1]]]],
+                        ['name' => 'Oops', 'sort' => 'switch', 'sends' => [
+                            ['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 80, 'values' => [127, 127]]],
+                            ['gesture' => 'release', 'message' => ['kind' => 'cc', 'number' => 80, 'values' => [0, 0]]],
+                        ]],
                     ]),
                 ],
                 'synth' => ['revision' => 1, 'chart' => Kit::hearer('Moths', more: ['programs' => $programs])],
@@ -193,6 +235,7 @@ final class ConnectedBenchTest extends ConnectedTestCase
             ],
             'leads' => [Kit::lead('a', 'board out', 'post keys'), Kit::lead('b', 'post synth', 'moths in')],
             'rulebook' => self::RULES,
+            'show' => ['mark' => ['unit' => 'board', 'control' => 'Oops']],
             'connections' => [
                 (string) gethostname() => [
                     'keys' => ['in' => "device:{$this->folder}/keys"],
