@@ -11,6 +11,7 @@ use ZigzagPost\Core\Live\Hazard\HazardGuard;
 use ZigzagPost\Core\Live\Journal\Entry;
 use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\Journal\KeptBackFor;
+use ZigzagPost\Core\Midi\Identity;
 use ZigzagPost\Core\Midi\Kind;
 
 /**
@@ -174,6 +175,21 @@ final class LiveRun
         $this->outlets = array_intersect_key($this->outlets, $outlets) + $outlets;
         ksort($this->outlets);
         $this->say($nowUs, EntrySort::Connected, 0, 0, implode("\n", $names));
+    }
+
+    /**
+     * Asks the devices at a port what they are, but for those that can hurt somebody.
+     *
+     * @return bool false where none may be asked
+     */
+    public function ask(int $nowUs, int $port): bool
+    {
+        if (!isset($this->outlets[$port]) || $this->guard->isGuarded($this->course->ports->names[$port])) {
+            return false;
+        }
+        $this->outlets[$port]->accept($this->present($nowUs), 0, Identity::REQUEST);
+
+        return true;
     }
 
     /** From now on nothing gets to a unit that can hurt somebody, whatever waits for it. */

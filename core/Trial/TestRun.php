@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Trial;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
@@ -26,6 +27,7 @@ final readonly class TestRun
 {
     /** Long enough for every box to have settled. */
     private const SETTLED_US = 2_000_000;
+    private const REAL_TIME = 0xF8;
 
     public const FIRST = 'Turn down monitors and in-ear packs. Look after hearing: levels can jump.';
 
@@ -217,6 +219,8 @@ final readonly class TestRun
             };
         }
 
+        $expected = self::expected($analysis, $port, $messages);
+
         return new TrialStep(
             implode('; ', array_unique($disturb)),
             ($isSwitch ? 'press' : 'move').' "'.$control.'" of '.$box->label(),
@@ -227,7 +231,62 @@ final readonly class TestRun
             $messages,
             array_values($last),
             array_values(array_unique($uses)),
+            $expected,
+            self::answers($analysis, $expected, $moved),
         );
+    }
+
+    /**
+     * What passes at ports when the rules are given messages.
+     *
+     * @param list<string> $messages
+     *
+     * @return list<PassedMessage>
+     */
+    private static function expected(RigAnalysis $analysis, string $port, array $messages): array
+    {
+        $engine = new Engine(Compiler::load($analysis->checked()->book));
+        $engine->start();
+        $engine->advance(self::SETTLED_US);
+        $engine->take();
+        $expected = [];
+        foreach ($messages as $bytes) {
+            $expected[] = new PassedMessage($port, false, $bytes);
+            $engine->feed(self::SETTLED_US, (int) $engine->book->inPort($port), $bytes);
+        }
+        foreach ($engine->take() as [$timeUs, $position, $bytes]) {
+            if ('' !== $bytes && \ord($bytes[0]) < self::REAL_TIME) {
+                $expected[] = new PassedMessage($engine->book->ports()[$position], true, $bytes);
+            }
+        }
+
+        return $expected;
+    }
+
+    /**
+     * What devices send back that tell of themselves: the same message, over a lead of theirs to the post.
+     *
+     * @param list<PassedMessage> $expected
+     * @param non-empty-list<Heard> $moved
+     *
+     * @return list<PassedMessage>
+     */
+    private static function answers(RigAnalysis $analysis, array $expected, array $moved): array
+    {
+        $answers = [];
+        foreach (array_unique(array_map(static fn (Heard $heard): string => $heard->unit, $moved)) as $unit) {
+            $box = $analysis->setup->box($unit);
+            foreach (null === $box ? [] : $analysis->graph->sources($box) as $socket) {
+                foreach ($analysis->graph->reachedFrom($socket) as $way) {
+                    $end = $way[\count($way) - 1]->to;
+                    foreach (LeadEnd::POST === $end->unit ? $expected : [] as $message) {
+                        $message->isOut ? $answers[] = new PassedMessage($end->plug(), false, $message->bytes) : null;
+                    }
+                }
+            }
+        }
+
+        return $answers;
     }
 
     /**

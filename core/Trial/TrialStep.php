@@ -13,6 +13,8 @@ final readonly class TrialStep
      * @param string $port the in port at which it comes in
      * @param list<string> $messages what the control sends
      * @param list<Heard> $wanted what has to be heard for it, as the end of it
+     * @param list<PassedMessage> $expected what comes in and leaves when real devices play it
+     * @param list<PassedMessage> $answers what comes in from a device that tells of itself what it was told
      * @param list<string> $uses leads, controls, receive switches and programs that have to work for it
      */
     public function __construct(
@@ -25,6 +27,8 @@ final readonly class TrialStep
         public array $messages,
         public array $wanted,
         public array $uses,
+        public array $expected = [],
+        public array $answers = [],
     ) {
     }
 }

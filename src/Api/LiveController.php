@@ -21,7 +21,10 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Examination\Cautions;
 use ZigzagPost\Core\Live\Hazard\GuardedWays;
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Midi\Identity;
 use ZigzagPost\Core\Rig\Chart\Hazard;
+use ZigzagPost\Core\Show\Learn\LikelySender;
 use ZigzagPost\Core\World\HearingUnit;
 use ZigzagPost\Core\World\Patch;
 
@@ -31,7 +34,7 @@ final readonly class LiveController
     private const ARM = 'arm';
     private const RULES = 'rules';
     private const CONNECT = 'connect';
-    private const DEEDS = [self::RULES, self::CONNECT, 'panic', 'scene', 'song', 'restore', 'mute', 'unmute', self::ARM, 'disarm'];
+    private const DEEDS = [self::RULES, self::CONNECT, 'panic', 'scene', 'song', 'restore', 'mute', 'unmute', 'ask', self::ARM, 'disarm'];
 
     public function __construct(private RigStore $rigs, private LiveHosts $hosts, private ConnectedBenches $benches)
     {
@@ -137,6 +140,24 @@ final readonly class LiveController
         }
 
         return $this->picture($rig);
+    }
+
+    /**
+     * What may stand behind a port: what devices answered, and units of the rig that send what was heard there.
+     *
+     * @throws BadData
+     */
+    #[Route('/api/rigs/{id}/live/what', methods: 'POST')]
+    public function what(string $id, Request $request): JsonResponse
+    {
+        $setup = ($this->rigs->analysisOf($id) ?? throw ApiProblem::notFound('rig'))->setup;
+        $heard = array_map(
+            static fn (string $hex): string => Bytes::fromHex($hex) ?? throw ApiProblem::badRequest('"heard" should be hexadecimal pairs such as 90 3C 64'),
+            Body::of($request)->texts('heard', 2000),
+        );
+        $answers = array_map(static fn (string $bytes): ?string => Identity::of($bytes)?->words(), $heard);
+
+        return new JsonResponse(['answers' => array_values(array_unique(array_filter($answers))), 'units' => LikelySender::of($setup, $heard)]);
     }
 
     private function rig(string $id): Document

@@ -24,11 +24,15 @@ use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Examination\Examination;
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Midi\Words;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
 use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\TableReader;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Trial\PassedMessage;
+use ZigzagPost\Core\Trial\RealStep;
 
 /** What is computed from charts and rigs. */
 final readonly class RigController
@@ -131,6 +135,38 @@ final readonly class RigController
         }
 
         return new JsonResponse(TrialView::of(new RigAnalysis(RigFile::setup($rig)), $ticks));
+    }
+
+    /**
+     * How far a step of the test run has come by what real devices played.
+     *
+     * @throws BadData
+     */
+    #[Route('/api/rigs/{id}/trial/heard', methods: 'POST')]
+    public function heard(string $id, Request $request): JsonResponse
+    {
+        $book = $this->rigs->analysisOf($id)?->setup->book ?? throw ApiProblem::notFound('rig');
+        $body = Body::of($request);
+        $step = new RealStep(self::messages($body, 'expected'), self::messages($body, 'answers'), new Words($book->middle, $book->programsFrom));
+
+        return new JsonResponse($step->heard(self::messages($body, 'passed')));
+    }
+
+    /**
+     * @return list<PassedMessage>
+     *
+     * @throws BadData
+     */
+    private static function messages(Body $body, string $name): array
+    {
+        return array_map(
+            static fn (Body $each): PassedMessage => new PassedMessage(
+                $each->text('port', 200),
+                $each->isTrue('isOut'),
+                Bytes::fromHex($each->text('bytes', 10_000)) ?? throw ApiProblem::badRequest('"bytes" should be hexadecimal pairs such as 90 3C 64'),
+            ),
+            $body->list($name, 2000),
+        );
     }
 
     /**

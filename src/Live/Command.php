@@ -8,7 +8,7 @@ use ZigzagPost\Core\Live\Journal\EntrySort;
 use ZigzagPost\Core\Live\LiveRun;
 
 /**
- * What people tell a player to do, in a word or two: `panic`, `scene 2`, `song 3`, `restore drive`, `arm lamps`, `mute synths`,
+ * What people tell a player to do, in a word or two: `panic`, `scene 2`, `song 3`, `restore drive`, `arm lamps`, `mute synths`, `ask synths`,
  * `let-through synths keys`, `play keys` and bytes.
  */
 final readonly class Command
@@ -34,6 +34,7 @@ final readonly class Command
             'disarm' => $this->disarm($about),
             'let-through' => $this->run->letThrough(...(explode(' ', $about, 2) + ['', ''])),
             'play' => $this->play(...(explode(' ', $about, 2) + ['', ''])),
+            'ask' => $this->ask($about),
             'mute', 'unmute' => $this->mute($about, 'mute' === $word),
             default => false,
         };
@@ -66,6 +67,13 @@ final readonly class Command
         $this->run->disarm($this->nowUs, $unit);
 
         return true;
+    }
+
+    private function ask(string $name): bool
+    {
+        $number = $this->run->course->ports->number($name);
+
+        return null !== $number && $this->run->ask($this->nowUs, $number);
     }
 
     private function mute(string $name, bool $isMuted): bool

@@ -40,10 +40,12 @@ final class Picture
     private bool $isNew = true;
 
     private Standing $standing;
+    private readonly Passing $passing;
 
     /** @param array<string, PlannedPort> $planned by port */
     private function __construct(private readonly BookShelf $books, private array $planned)
     {
+        $this->passing = new Passing();
     }
 
     /** Other devices are connected from here on. */
@@ -79,6 +81,8 @@ final class Picture
 
     public function take(Entry $entry): void
     {
+        $left = $this->standing->waiting[$entry->port][$entry->number] ?? null;
+        $this->passing->take($entry, $this->ports()[$entry->port] ?? '', EntrySort::Owed === $entry->sort ? $entry->text : $left->bytes ?? '');
         $this->standing->take($entry);
         $this->lookAt($entry);
         if (EntrySort::Summed === $entry->sort) {
@@ -160,6 +164,7 @@ final class Picture
                 'ports' => $ports,
                 'armed' => (object) $this->armed,
                 'told' => $this->told,
+                'passing' => $this->passing->draw(),
             ],
             \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
         );

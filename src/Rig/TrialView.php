@@ -6,7 +6,9 @@ namespace App\Rig;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Rig\Wire\Verdict;
+use ZigzagPost\Core\Trial\PassedMessage;
 use ZigzagPost\Core\Trial\TestRun;
 use ZigzagPost\Core\Trial\TrialStep;
 
@@ -42,6 +44,8 @@ final class TrialView
                     'disturb' => $step->disturb,
                     'do' => $step->do,
                     'expect' => $step->expect,
+                    'expected' => array_map(self::message(...), $step->expected),
+                    'answers' => array_map(self::message(...), $step->answers),
                     'simulated' => null !== $book && TestRun::passes($step, $analysis->setup, $book, $dead),
                 ],
                 $run->steps,
@@ -52,5 +56,11 @@ final class TrialView
             'isOneFault' => $suspects->isOneFault,
             'hasErrors' => $analysis->checked()->hasErrors(),
         ];
+    }
+
+    /** @return array{port: string, isOut: bool, bytes: string} */
+    private static function message(PassedMessage $message): array
+    {
+        return ['port' => $message->port, 'isOut' => $message->isOut, 'bytes' => Bytes::toHex($message->bytes)];
     }
 }

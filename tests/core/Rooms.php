@@ -254,7 +254,7 @@ final class Rooms
             'World',
             'Analysis',
         ],
-        'Trial' => ['Engine/Book', 'Compile', 'Rig/Document', 'Rig/Setup', 'Rig/Wire', 'World', 'Analysis'],
+        'Trial' => ['Midi', 'Engine/Book', 'Engine', 'Compile', 'Rig/Document', 'Rig/Setup', 'Rig/Wire', 'World', 'Analysis'],
         'Live/Recording' => ['Midi', 'Format', 'Engine/Book', 'Engine/Trace', 'Engine', 'Engine/Tape', 'Live/Journal', 'Live'],
         'Live/Mirror' => ['Format', 'Engine/Book', 'Engine', 'World', 'Live/Journal', 'Live'],
     ];

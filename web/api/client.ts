@@ -4,6 +4,7 @@ import { liveCalls } from './live';
 import type {
   Candidate,
   Laying,
+  PassedMessage,
   ReadTableColumn,
   ReckonWhat,
   RigPart,
@@ -219,6 +220,12 @@ export const api = {
     answered(
       client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks: [...ticks] }, ...within(LONGEST_MS) }),
     ),
+  whatIsIt: (id: string, heard: string[]) =>
+    answered(client.POST('/api/rigs/{id}/live/what', { ...of(id), body: { heard } })),
+  stepHeard: (
+    id: string,
+    body: { expected: PassedMessage[]; answers: PassedMessage[]; passed: PassedMessage[] },
+  ) => answered(client.POST('/api/rigs/{id}/trial/heard', { ...of(id), body })),
   readTable: (body: {
     text: string;
     name: string;

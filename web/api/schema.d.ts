@@ -806,6 +806,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/live/what": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What may stand behind a port, by what was heard there; nothing is assumed. */
+        post: operations["whatIsIt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/live/do": {
         parameters: {
             query?: never;
@@ -941,6 +960,25 @@ export interface paths {
         put?: never;
         /** The test run of a rig, and what is suspect after steps that failed. */
         post: operations["rigTrial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/trial/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a step of the test run has come by what real devices played. */
+        post: operations["stepHeard"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1539,7 +1577,7 @@ export interface components {
              * @description With rules the ones that are stored now take the place of those that play; with connect, the devices.
              * @enum {string}
              */
-            do: "rules" | "connect" | "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "arm" | "disarm";
+            do: "rules" | "connect" | "panic" | "scene" | "song" | "restore" | "mute" | "unmute" | "ask" | "arm" | "disarm";
             /** @description The number of a scene or song from 1; the name of a port or unit. */
             about?: string;
             hasReadCaution?: boolean;
@@ -1606,6 +1644,39 @@ export interface components {
                 at: string;
                 text: string;
             }[];
+            /** @description What came in and left since the picture before, numbered from "from" on; of a flood the latest. */
+            passing: {
+                from: number;
+                messages: components["schemas"]["PassedMessage"][];
+            };
+        };
+        WhatItIs: {
+            /** @description What devices said that they are. */
+            answers: string[];
+            /** @description Units that send some of what was heard, the likeliest first. */
+            units: {
+                unit: string;
+                /** @description Different controls that were heard. */
+                heard: number;
+                /** @description How many of them the unit has. */
+                known: number;
+            }[];
+        };
+        PassedMessage: {
+            port: string;
+            isOut: boolean;
+            /** @description One whole message in hexadecimal. */
+            bytes: string;
+        };
+        StepHeard: {
+            /** @description Whether the control was heard as it should be. */
+            hasCome: boolean;
+            /** @description Whether everything has left that it should make. */
+            hasLeft: boolean;
+            /** @description Whether a device has told that it did it. */
+            hasAnswered: boolean;
+            /** @description What came or left in place of it. */
+            instead: string | null;
         };
         LivePort: {
             port: string;
@@ -1815,6 +1886,10 @@ export interface components {
                 disturb: string;
                 do: string;
                 expect: string;
+                /** @description What passes when real devices play it. */
+                expected: components["schemas"]["PassedMessage"][];
+                /** @description What comes back from a device that tells of itself. */
+                answers: components["schemas"]["PassedMessage"][];
                 /** @description Whether the simulated rig does what is expected. */
                 simulated: boolean;
             }[];
@@ -4045,6 +4120,36 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
+    whatIsIt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    heard: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description What it may be */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatItIs"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
     doLive: {
         parameters: {
             query?: never;
@@ -4273,6 +4378,38 @@ export interface operations {
                     "application/json": components["schemas"]["Trial"];
                 };
             };
+            404: components["responses"]["Problem"];
+        };
+    };
+    stepHeard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    expected: components["schemas"]["PassedMessage"][];
+                    answers: components["schemas"]["PassedMessage"][];
+                    passed: components["schemas"]["PassedMessage"][];
+                };
+            };
+        };
+        responses: {
+            /** @description How far */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepHeard"];
+                };
+            };
+            400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
     };

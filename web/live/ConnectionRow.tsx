@@ -27,6 +27,7 @@ export function ConnectionRow({
   onUse,
   onRestore,
   onMute,
+  onAsk,
 }: {
   name: string;
   direction: Direction;
@@ -40,6 +41,8 @@ export function ConnectionRow({
   onUse: () => void;
   onRestore: (unit: string) => void;
   onMute: (isMuted: boolean) => void;
+  /** Somebody wants to know what stands there. */
+  onAsk: () => void;
 }) {
   const isOut = direction === 'out';
   const chosen = connected[direction] ?? null;
@@ -85,6 +88,9 @@ export function ConnectionRow({
       <td>
         <span className="flex flex-wrap items-center gap-2">
           {now === null ? 'at rest' : <State now={now} direction={direction} chosen={chosen} />}
+          {!isOut && now?.in != null && (
+            <Button tone="quiet" label={`What is it at ${name}?`} onClick={onAsk} />
+          )}
           {now?.isBack === true &&
             restorable.map((unit) => (
               <Button key={unit} label={`Restore ${unit}`} onClick={() => onRestore(unit)} />

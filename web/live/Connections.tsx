@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import type { Live, LiveDeed, LivePicture, RigBeside } from '../api/types';
 import type { JsonWork } from '../documents/useJson';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
+import { WhatIsIt } from './WhatIsIt';
 import { ConnectionRow, type Connected } from './ConnectionRow';
 
 /** Every port of the rules: what stands behind it on this computer, whether that is there, and what passes. */
@@ -11,7 +13,9 @@ export function Connections({
   picture,
   onDo,
   onUse,
+  rig,
 }: {
+  rig: string;
   live: Live;
   work: JsonWork<RigBeside['connections']>;
   picture: LivePicture | null;
@@ -32,6 +36,7 @@ export function Connections({
         },
       },
     }));
+  const [asked, setAsked] = useState<string | null>(null);
   return (
     <Panel title={`What stands behind the ports, on ${live.computer}`}>
       {others.length > 0 && Object.keys(here).length === 0 && (
@@ -76,6 +81,7 @@ export function Connections({
                     now={picture?.ports.find((each) => each.port === port) ?? null}
                     onChange={(change) => connect(port, change)}
                     onUse={onUse}
+                    onAsk={() => setAsked(port)}
                     restorable={
                       direction === 'out' && here[port]?.back !== 'never'
                         ? units.filter((unit) => picture?.restorable.includes(unit) === true)
@@ -89,6 +95,15 @@ export function Connections({
           </tbody>
         </table>
       </div>
+      {asked !== null && picture !== null && (
+        <WhatIsIt
+          rig={rig}
+          port={asked}
+          canAsk={picture.ports.some((each) => each.port === asked && each.out !== null)}
+          onDo={onDo}
+          onClose={() => setAsked(null)}
+        />
+      )}
     </Panel>
   );
 }

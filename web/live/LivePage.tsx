@@ -98,7 +98,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
         />
       )}
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <Connections live={live} work={work} picture={picture} onDo={playing.do} onUse={use} />
+        <Connections rig={id} live={live} work={work} picture={picture} onDo={playing.do} onUse={use} />
         <div className="order-first flex flex-col gap-2 lg:order-none lg:min-h-0">
           <NowPlaying picture={picture} isReady={isConnected} bare={bare} onDo={playing.do} />
           {live.units.length > 0 && <Hazards live={live} picture={picture} onDo={playing.do} />}

@@ -1,9 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Check, Cpu, RotateCcw, X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { api } from '../api/client';
 import type { Trial } from '../api/types';
 import { Button } from '../ui/Button';
+import { useLiveNow } from '../live/useLiveNow';
+import { capital } from './capital';
+import { RealStep } from './RealStep';
 import { keepTicks, readTicks, tickOf, withTick, type Ticks } from './ticks';
 import type { RigWork } from './useRig';
 
@@ -24,6 +27,7 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
     setTicks(next);
     keepTicks(id, next);
   };
+  const isReal = useLiveNow(id).data?.picture?.isPlaying === true;
   const run = trial.data;
   if (run === undefined) {
     return <p className="p-3">{trial.error?.message ?? 'Looking for the shortest way through …'}</p>;
@@ -70,6 +74,16 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
             number={index + 1}
             tick={tickOf(ticks, step)}
             isNext={index === next}
+            real={
+              index === next && isReal ? (
+                <RealStep
+                  key={`${step.unit} ${step.control}`}
+                  rig={id}
+                  step={step}
+                  onDone={() => change(withTick(ticks, step, 1))}
+                />
+              ) : null
+            }
             onTick={(passed) => change(withTick(ticks, step, passed))}
           />
         ))}
@@ -86,12 +100,15 @@ function StepRow({
   number,
   tick,
   isNext,
+  real,
   onTick,
 }: {
   step: Step;
   number: number;
   tick: 0 | 1 | undefined;
   isNext: boolean;
+  /** What has passed of it between real devices, where they play. */
+  real: ReactNode;
   onTick: (passed: 0 | 1) => void;
 }) {
   const row = useRef<HTMLLIElement>(null);
@@ -115,6 +132,7 @@ function StepRow({
         {isNext && step.disturb !== '' && <p>First {step.disturb}.</p>}
         <p className={isNext ? 'text-lg font-semibold' : 'font-semibold'}>{capital(step.do)}</p>
         <p>{step.expect}</p>
+        {real}
       </div>
       <Button
         iconOnly
@@ -165,5 +183,3 @@ function Left({ title, what }: { title: string; what: readonly string[] }) {
     </p>
   );
 }
-
-const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;

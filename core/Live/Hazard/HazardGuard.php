@@ -58,6 +58,12 @@ final class HazardGuard
         $this->known = [];
     }
 
+    /** Whether anything that leaves at a port could reach such a unit, armed or not. */
+    public function isGuarded(string $port): bool
+    {
+        return isset($this->ways[$port]);
+    }
+
     public function isArmed(string $unit): bool
     {
         return isset($this->armed[$unit]);

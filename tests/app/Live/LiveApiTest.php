@@ -46,7 +46,12 @@ final class LiveApiTest extends ConnectedTestCase
         self::assertSame("\x90\x3C\x64", $this->heard(3));
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'scene', 'about' => '2'], 200, 'LiveNow');
         self::assertSame("\xC0\x07", $this->heard(2));
-        foreach ([['scene', '9'], ['scene', 'x'], ['mute', 'attic'], ['restore', 'nobody']] as [$do, $about]) {
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'ask', 'about' => 'synth'], 200, 'LiveNow');
+        self::assertSame("\xF0\x7E\x7F\x06\x01\xF7", $this->heard(6), 'what is it?');
+        $said = $this->call('POST', "/api/rigs/{$rig}/live/what", ['heard' => ['F0 7E 00 06 02 7D 01 00 02 00 01 00 00 00 F7', '90 3C 64']], 200, 'WhatItIs');
+        self::assertSame([['maker 7D, family 1, member 2, version 1.0.0.0'], []], [$said['answers'], $said['units']]);
+        $this->call('POST', "/api/rigs/{$rig}/live/what", ['heard' => ['90 3']], 400, 'Problem');
+        foreach ([['scene', '9'], ['scene', 'x'], ['mute', 'attic'], ['ask', 'attic'], ['ask', 'keys'], ['restore', 'nobody']] as [$do, $about]) {
             $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => $do, 'about' => $about], 422, 'Problem');
         }
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'dance'], 400, 'Problem');
@@ -92,6 +97,7 @@ final class LiveApiTest extends ConnectedTestCase
         self::assertStringContainsString('licensed operators', json_encode($live['units'], \JSON_THROW_ON_ERROR));
         $this->call('PUT', "/api/rigs/{$rig}/live", ['isDry' => false], 200, 'LiveNow');
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'arm', 'about' => 'flame'], 422, 'Problem');
+        $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'ask', 'about' => 'synth'], 422, 'Problem');
         $this->until($rig, static fn (array $now): bool => ['flame' => false] === ($now['armed'] ?? null));
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'scene', 'about' => '2'], 200);
         $this->call('POST', "/api/rigs/{$rig}/live/do", ['do' => 'arm', 'about' => 'flame', 'hasReadCaution' => true], 200, 'LiveNow');

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Show;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Midi\Bytes;
+use ZigzagPost\Core\Show\Learn\LikelySender;
+use ZigzagPost\Tests\Core\Rig\Kit;
+
+/** Which unit of a rig could have sent what was heard. */
+final class LikelySenderTest extends TestCase
+{
+    /** @return iterable<string, array{string, string}> messages, and units with how many of the controls they have of those heard */
+    public static function heard(): iterable
+    {
+        yield 'nothing' => ['', ''];
+        yield 'a controller of one' => ['BF 50 7F', 'floor 1/1'];
+        yield 'of both' => ['BF 50 7F, BF 50 00, BF 14 01', 'floor 2/2, strip 1/2'];
+        yield 'on a channel of none' => ['B3 50 7F', ''];
+        yield 'a parameter in its halves' => ['B2 63 01, B2 62 05, B2 06 07, B2 26 00', 'slab 4/4'];
+        yield 'and one half too many' => ['B2 60 01, B2 06 07', 'slab 1/2'];
+        yield 'keys' => ['92 24 64, 82 24 40, 92 60 64', 'slab 2/2'];
+        yield 'keys beyond the ends' => ['92 23 64, 92 61 64', ''];
+        yield 'bend and pressure' => ['E2 00 40, D2 05, A2 30 01', 'slab 1/3'];
+        yield 'a pair' => ['B0 0B 01, B0 2B 40, B0 2C 01', 'strip 2/3'];
+        yield 'a program' => ['CF 05', 'floor 1/1'];
+        yield 'system messages' => ['F8, FE, F0 7E 7F 06 01 F7', ''];
+    }
+
+    #[DataProvider('heard')]
+    public function testUnitsAreProposedByWhatTheySend(string $messages, string $units): void
+    {
+        $control = static fn (string $kind, ?int $number, ?int $channel = null): array => [
+            'name' => "{$kind} {$number}",
+            'sort' => 'knob',
+            'sends' => [['gesture' => 'move', 'message' => ['kind' => $kind] + array_filter(['number' => $number, 'channel' => $channel], is_int(...))]],
+        ];
+        $board = static fn (int $channel, array $controls, array $more = []): array => ['sends' => [['at' => ['out'], 'channel' => $channel]]]
+            + Kit::board($controls, $channel) + $more;
+        $rig = Kit::rig(
+            [
+                'floor' => $board(16, [$control('cc', 80), $control('cc', 20), $control('program', null)]),
+                'strip' => $board(16, [$control('cc', 20), $control('cc14', 11, channel: 1)]),
+                'slab' => $board(3, [$control('nrpn', 133), $control('bend', null)], ['keys' => ['low' => 36, 'high' => 96, 'key60' => 'C4']]),
+            ],
+            [['name' => 'floor', 'chart' => 'floor'], ['name' => 'strip', 'chart' => 'strip'], ['name' => 'slab', 'chart' => 'slab']],
+            [],
+        );
+        $heard = '' === $messages ? [] : array_map(static fn (string $hex): string => (string) Bytes::fromHex($hex), explode(', ', $messages));
+        $found = array_map(
+            static fn (LikelySender $each): string => "{$each->unit} {$each->known}/{$each->heard}",
+            LikelySender::of(Kit::setup($rig), $heard),
+        );
+        self::assertSame($units, implode(', ', $found));
+    }
+}
