@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Documents\Documents;
+use App\Documents\LockedShow;
 use App\Documents\MomentKind;
+use App\Documents\Outdated;
+use App\Documents\RigPart;
 use App\Documents\RulebookKind;
 use App\Entity\Document;
+use App\Entity\Revision;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Data\BadData;
@@ -35,8 +40,8 @@ final readonly class LogController
         if (null !== $last) {
             $book = null === $rig->book ? null : $this->documents->find($rig->book, RulebookKind::NAME);
             try {
-                $before = RigFile::rig($this->at($document, $last));
-                $changed = Since::of($before, null === $book ? '' : $this->at($book, $last), $rig, $rig->rulebook ?? '');
+                $before = RigFile::rig($this->before($document, $last));
+                $changed = Since::of($before, null === $book ? '' : $this->before($book, $last), $rig, $rig->rulebook ?? '');
             } catch (BadData) {
                 $changed = ['the rig as it was then cannot be read any more'];
             }
@@ -60,6 +65,61 @@ final readonly class LogController
             'marked' => array_reverse($marked),
             'setList' => $rig->show->loaded ?? ($rig->show->setLists[0]->name ?? null),
         ]);
+    }
+
+    /**
+     * The show was performed just now: rig, rules and connections can be brought back as they are.
+     */
+    #[Route('/api/rigs/{id}/log/played', methods: 'POST')]
+    public function played(string $id): Response
+    {
+        $this->documents->played(array_map(static fn (Document $each): string => $each->id, $this->show($id)));
+
+        return new Response(null, 204);
+    }
+
+    /**
+     * Brings back rig, rules and connections as they were at a time; what they were until now stays in their history.
+     *
+     * @throws BadData
+     * @throws LockedShow
+     * @throws Outdated
+     */
+    #[Route('/api/rigs/{id}/as-it-was', methods: 'POST')]
+    public function asItWas(string $id, Request $request): JsonResponse
+    {
+        $at = self::time(Body::of($request)->text('at', 40)) ?? throw ApiProblem::badRequest('"at" should be a date and time, such as 2026-11-30T20:00:00Z');
+        $show = $this->show($id);
+        if (null === $this->documents->at($show[0], $at)) {
+            throw ApiProblem::unprocessable('nothing is kept of that evening: the show came here later');
+        }
+        $changed = [];
+        foreach ($show as $document) {
+            $text = $this->documents->at($document, $at);
+            if (null !== $text && $text !== $document->text) {
+                $this->documents->write($document, $document->name, $text, $document->version, Author::of($request), Revision::RESTORED.' as it was played');
+                $changed[] = $document->kind;
+            }
+        }
+
+        return new JsonResponse(['changed' => $changed]);
+    }
+
+    /** A document as it was at a time, or as it came here after that. */
+    private function before(Document $document, \DateTimeImmutable $time): string
+    {
+        return $this->documents->at($document, $time) ?? $this->documents->oldest($document);
+    }
+
+    /** @return non-empty-list<Document> rig, rules and connections of a show */
+    private function show(string $id): array
+    {
+        $rig = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+        $book = $this->rigs->find($id)?->book;
+
+        $rules = null === $book ? null : $this->documents->find($book, RulebookKind::NAME);
+
+        return [$rig, ...null === $rules ? [] : [$rules], $this->documents->beside($rig, RigPart::Connections, '')];
     }
 
     /** The log as a table for other programs. */
@@ -95,19 +155,6 @@ final readonly class LogController
         ];
 
         return array_map(static fn (string $cell): string => 1 === preg_match('/^[=+\-@\t\r]/', $cell) ? "'{$cell}" : $cell, $cells);
-    }
-
-    /** A document as it was at a time. */
-    private function at(Document $document, \DateTimeImmutable $time): string
-    {
-        $revisions = $this->documents->revisions($document);
-        foreach ($revisions as $revision) {
-            if ($revision->at <= $time) {
-                return $revision->text;
-            }
-        }
-
-        return $revisions[\count($revisions) - 1]->text ?? $document->text;
     }
 
     private static function time(string $at): ?\DateTimeImmutable

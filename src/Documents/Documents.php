@@ -118,6 +118,44 @@ final readonly class Documents
         return $current;
     }
 
+    /**
+     * Documents as they are now were played: what is written from here on is another revision, so that they can be brought back as they were.
+     *
+     * @param list<string> $ids
+     */
+    public function played(array $ids): void
+    {
+        foreach ($ids as $id) {
+            $this->store
+                ->createQuery(
+                    'UPDATE '.Revision::class.' r SET r.what = :played WHERE r.document = :id AND r.what = :written AND r.number = '
+                        .'(SELECT MAX(l.number) FROM '.Revision::class.' l WHERE l.document = :id)',
+                )
+                ->execute(['played' => Revision::PLAYED, 'written' => Revision::WRITTEN, 'id' => $id]);
+        }
+        $this->store->clear();
+    }
+
+    /** A document as it was at a time; null where it is younger. */
+    public function at(Document $document, \DateTimeImmutable $time): ?string
+    {
+        foreach ($this->revisions($document) as $revision) {
+            if ($revision->at <= $time) {
+                return $revision->text;
+            }
+        }
+
+        return null;
+    }
+
+    /** The oldest that is known of a document. */
+    public function oldest(Document $document): string
+    {
+        $revisions = $this->revisions($document);
+
+        return $revisions[\count($revisions) - 1]->text ?? $document->text;
+    }
+
     /** What stands beside a rig; an empty one is made where there is none yet. */
     public function beside(Document $rig, RigPart $part, string $by): Document
     {

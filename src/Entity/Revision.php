@@ -19,6 +19,8 @@ class Revision
     public const DUPLICATED = 'duplicated';
     public const IMPORTED = 'brought in';
     public const RESTORED = 'brought back';
+    /** As it was at a performance; what is written after it is another revision. */
+    public const PLAYED = 'played';
 
     #[ORM\Id]
     #[ORM\GeneratedValue]

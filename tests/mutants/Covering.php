@@ -9,7 +9,8 @@ use SebastianBergmann\CodeCoverage\CodeCoverage;
 /** Which tests run over a line, the quickest first, by a run of all of them that was recorded. */
 final class Covering
 {
-    private const MOST_SETS = 5;
+    /** Of a test with sets of data so many are run for each eight seconds. */
+    private const SECONDS_A_SET = 8;
 
     /** @param array<string, array<int, list<string>|null>> $lines by file: the tests of each line */
     private function __construct(private readonly string $root, private readonly array $lines, private readonly Times $times)
@@ -39,10 +40,11 @@ final class Covering
         $tests = array_map(self::name(...), $this->lines["{$this->root}/{$mutant->file}"][$mutant->line] ?? []);
         usort($tests, fn (string $one, string $other): int => $this->times->of($one) <=> $this->times->of($other));
         $chosen = $sets = [];
+        $mostSets = max(1, (int) ($mostS / self::SECONDS_A_SET));
         foreach ($tests as $test) {
             $method = explode(' with data set ', $test)[0];
             $sets[$method] = ($sets[$method] ?? 0) + 1;
-            if ($sets[$method] > self::MOST_SETS) {
+            if ($sets[$method] > $mostSets) {
                 continue;
             }
             $mostS -= $this->times->of($test);

@@ -8,7 +8,7 @@ declare(strict_types=1);
  *
  * php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core,app --filter
  * '/Tests.Core|ComputedTest/' --coverage-filter core --coverage-php var/covering.php --log-junit var/times.xml
- *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Analysis,Examination,Show,Proof,World --each 60 --seed 1
+ *     php -d memory_limit=8G tests/mutants/mutants.php --rooms Rig,Analysis,Examination,Show,Proof,World --each 60 --seed 1 --seconds 240
  *     php -d memory_limit=8G tests/mutants/mutants.php --at core/Proof/WaysBack.php:48 --at core/Rig/Wire/Supplies.php:41
  */
 
@@ -23,7 +23,7 @@ use ZigzagPost\Tests\Mutants\Mutants;
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 $root = dirname(__DIR__, 2);
-$asked = getopt('', ['rooms:', 'each:', 'seed:', 'at:']);
+$asked = getopt('', ['rooms:', 'each:', 'seed:', 'at:', 'seconds:']);
 $option = static fn (string $name, string $usual): string => is_string($asked[$name] ?? null) ? $asked[$name] : $usual;
 $covering = Covering::read($root, "{$root}/var/covering.php", "{$root}/var/times.xml");
 $copy = sys_get_temp_dir().'/zigzag-mutants-'.bin2hex(random_bytes(6));
@@ -94,7 +94,7 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination
     $isChecked = false;
     foreach ([] === $lines ? array_slice($random->shuffleArray($mutants), 0, (int) $option('each', '60')) : $mutants as $mutant) {
         ++$count;
-        $tests = $covering->of($mutant, 40);
+        $tests = $covering->of($mutant, (float) $option('seconds', '40'));
         if (!$isChecked && [] !== $tests) {
             $isChecked = true;
             $run($tests, 240) && throw new RuntimeException('the tests fail though nothing was changed: '.implode(', ', $tests));
@@ -103,7 +103,7 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination
         // The copy shares its files with the original, so that one to be changed is taken away first.
         unlink("{$copy}/{$mutant->file}");
         file_put_contents("{$copy}/{$mutant->file}", $mutant->in($source));
-        $isKilled = [] !== $tests && $run($tests, 240);
+        $isKilled = [] !== $tests && $run($tests, 240 + 4 * (float) $option('seconds', '40'));
         $killed += $isKilled ? 1 : 0;
         if (!$isKilled) {
             printf(

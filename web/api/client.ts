@@ -220,6 +220,9 @@ export const api = {
     answered(
       client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks: [...ticks] }, ...within(LONGEST_MS) }),
     ),
+  played: (id: string) => answered(client.POST('/api/rigs/{id}/log/played', { ...of(id) })),
+  asItWas: (id: string, at: string) =>
+    answered(client.POST('/api/rigs/{id}/as-it-was', { ...of(id), body: { at } })),
   whatIsIt: (id: string, heard: string[]) =>
     answered(client.POST('/api/rigs/{id}/live/what', { ...of(id), body: { heard } })),
   stepHeard: (

@@ -1485,6 +1485,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/log/played": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The show was performed just now; rig, rules and connections can be brought back as they are. */
+        post: operations["played"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/as-it-was": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back rig, rules and connections as they were at a time. */
+        post: operations["asItWas"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/log.csv": {
         parameters: {
             query?: never;
@@ -5221,6 +5259,63 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    played: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    asItWas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Date and time, ISO 8601. */
+                    at: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What has changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Kinds of documents. */
+                        changed: string[];
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            423: components["responses"]["Problem"];
         };
     };
     logAsTable: {

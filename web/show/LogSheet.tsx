@@ -14,6 +14,7 @@ import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { changeShow } from '../model/show';
 import { changeLine, found, newLine } from './log';
+import { HoldButton } from '../ui/HoldButton';
 import { Scroll } from '../ui/Scroll';
 
 /** A line per performance and rehearsal: what was changed since the one before, what was marked, and what was done about it. */
@@ -30,11 +31,16 @@ function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; 
   const lines = log.value.log ?? [];
   const add = useMutation({
     mutationFn: async (what: LogLine['what']) => ({ what, next: await api.nextOfLog(id) }),
-    onSuccess: ({ what, next }) =>
+    onSuccess: async ({ what, next }) => {
       log.change((before) => ({
         log: [...(before.log ?? []), newLine(what, next, new Date(), author())],
-      })),
+      }));
+      if (what === 'performance') {
+        await api.played(id);
+      }
+    },
   });
+  const bringBack = useMutation({ mutationFn: (at: string) => api.asItWas(id, at) });
   const shown = found(lines, wanted);
   return (
     <div className="flex flex-col gap-3">
@@ -73,6 +79,14 @@ function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; 
         </a>
       </p>
       <MarkChoice work={rig} />
+      {bringBack.data !== undefined && (
+        <p role="status">
+          {bringBack.data.changed.length === 0
+            ? 'It is as it was.'
+            : `Brought back: ${bringBack.data.changed.join(', ')}. What was there until now stays in the history.`}
+        </p>
+      )}
+      {bringBack.error !== null && <p role="alert">{bringBack.error.message}</p>}
       {add.error !== null && <p role="alert">{add.error.message}</p>}
       {lines.length === 0 ? (
         <p>
@@ -108,6 +122,13 @@ function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; 
                       log.change((before) => changeLine(before, place, 'place', typed));
                     }}
                   />
+                  {line.what === 'performance' && (
+                    <HoldButton
+                      isSmall
+                      label={`As it was on ${new Date(line.at).toLocaleDateString('sv')}`}
+                      onHeld={() => bringBack.mutate(line.at)}
+                    />
+                  )}
                 </td>
                 <td>
                   <Texts texts={line.changed ?? []} none="nothing" />

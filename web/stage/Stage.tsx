@@ -7,7 +7,7 @@ import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/Told';
 import { keepMinute } from '../session/keepMinute';
 import { order } from '../model/show';
-import { HoldButton } from './HoldButton';
+import { HoldButton } from '../ui/HoldButton';
 import { PortLamps } from './PortLamps';
 import { RestorePanel } from './RestorePanel';
 import { StageNotice } from './StageNotice';

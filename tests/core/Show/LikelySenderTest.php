@@ -38,13 +38,11 @@ final class LikelySenderTest extends TestCase
             'sort' => 'knob',
             'sends' => [['gesture' => 'move', 'message' => ['kind' => $kind] + array_filter(['number' => $number, 'channel' => $channel], is_int(...))]],
         ];
-        $board = static fn (int $channel, array $controls, array $more = []): array => ['sends' => [['at' => ['out'], 'channel' => $channel]]]
-            + Kit::board($controls, $channel) + $more;
         $rig = Kit::rig(
             [
-                'floor' => $board(16, [$control('cc', 80), $control('cc', 20), $control('program', null)]),
-                'strip' => $board(16, [$control('cc', 20), $control('cc14', 11, channel: 1)]),
-                'slab' => $board(3, [$control('nrpn', 133), $control('bend', null)], ['keys' => ['low' => 36, 'high' => 96, 'key60' => 'C4']]),
+                'floor' => self::board(16, [$control('cc', 80), $control('cc', 20), $control('program', null)]),
+                'strip' => self::board(16, [$control('cc', 20), $control('cc14', 11, channel: 1)]),
+                'slab' => self::board(3, [$control('nrpn', 133), $control('bend', null)], ['keys' => ['low' => 36, 'high' => 96, 'key60' => 'C4']]),
             ],
             [['name' => 'floor', 'chart' => 'floor'], ['name' => 'strip', 'chart' => 'strip'], ['name' => 'slab', 'chart' => 'slab']],
             [],
@@ -55,5 +53,16 @@ final class LikelySenderTest extends TestCase
             LikelySender::of(Kit::setup($rig), $heard),
         );
         self::assertSame($units, implode(', ', $found));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $controls
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    private static function board(int $channel, array $controls, array $more = []): array
+    {
+        return ['sends' => [['at' => ['out'], 'channel' => $channel]], ...$more, ...Kit::board($controls, $channel)];
     }
 }

@@ -3,7 +3,16 @@ import { useRef, useState } from 'react';
 const HOLD_MS = 1200;
 
 /** Does something only when it is held, so that nothing happens by accident. It stays as large as it is, whatever it says. */
-export function HoldButton({ label, onHeld }: { label: string; onHeld: () => void }) {
+export function HoldButton({
+  label,
+  isSmall = false,
+  onHeld,
+}: {
+  label: string;
+  /** Among other things, and not to be hit in the dark. */
+  isSmall?: boolean;
+  onHeld: () => void;
+}) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [isHeld, setHeld] = useState(false);
   const begin = () => {
@@ -23,7 +32,7 @@ export function HoldButton({ label, onHeld }: { label: string; onHeld: () => voi
     <button
       type="button"
       aria-label={says[isHeld ? 1 : 0]}
-      className={`btn grid h-auto min-h-16 touch-none px-6 py-2 text-[1.75rem] leading-tight select-none ${isHeld ? 'btn-primary' : 'btn-neutral'}`}
+      className={`btn grid h-auto touch-none select-none ${isSmall ? 'btn-sm mt-1 min-h-9' : 'min-h-16 px-6 py-2 text-[1.75rem] leading-tight'} ${isHeld ? 'btn-primary' : 'btn-neutral'}`}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId); // a finger that slips a little still holds
         begin();
