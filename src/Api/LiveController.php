@@ -75,6 +75,19 @@ final readonly class LiveController
         return $this->picture($this->rig($id));
     }
 
+    /**
+     * On what program units stand while real devices play.
+     *
+     * @throws StorageProblem
+     */
+    #[Route('/api/rigs/{id}/live/standing', methods: 'GET')]
+    public function standing(string $id): JsonResponse
+    {
+        $bench = $this->benches->bench($this->rig($id)->id);
+
+        return new JsonResponse(['units' => null === $bench ? [] : $this->benches->standing($bench)]);
+    }
+
     /** The pictures of what plays as a WebSocket: its host serves it; here is decided who may see it. */
     #[Route('/api/rigs/{id}/live/pictures', methods: 'GET')]
     public function pictures(string $id): Response

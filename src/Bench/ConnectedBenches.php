@@ -55,6 +55,7 @@ final readonly class ConnectedBenches
         private Books $books,
         private BlackBox $box,
         private RigStore $rigs,
+        private Presence $presence,
     ) {
         $this->shelf = new Shelf($data->benches(), $data->inMemory());
     }
@@ -75,6 +76,40 @@ final readonly class ConnectedBenches
         } catch (CannotPlay|DamagedJournal) {
             return null; // it has just ended
         }
+    }
+
+    /**
+     * On what program each unit stands that real devices play, as it shows it and by its name; windows at the bench are told what they have not seen.
+     *
+     * @return list<array{unit: string, shown: string, name: string}>
+     *
+     * @throws StorageProblem
+     */
+    public function standing(string $bench): array
+    {
+        return $this->sessions->with($bench, function (BenchSession $session): array {
+            $book = $this->books->find($session->book);
+            if (null === $book) {
+                return [];
+            }
+            $bench = $this->follow($session, Bench::load($book, $session->state, $this->books->seats($session->book)));
+            $session->state = $bench->save();
+            $this->box->record($session, $bench);
+            $news = BenchNews::take($bench);
+            if (!$news->isNothing()) {
+                $session->share($news, '', $this->presence->of($session->id));
+            }
+            $this->sessions->keep($session);
+            $standing = [];
+            foreach ($bench->receivers() as $receiver) {
+                $program = $receiver['view']['program'] ?? null;
+                if (\is_array($program) && \is_string($program['shown'] ?? null) && \is_string($program['name'] ?? null)) {
+                    $standing[] = ['unit' => $receiver['port'], 'shown' => $program['shown'], 'name' => $program['name']];
+                }
+            }
+
+            return $standing;
+        });
     }
 
     /** Who plays what is done on a bench. */

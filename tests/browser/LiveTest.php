@@ -140,6 +140,10 @@ final class LiveTest extends PageTestCase
 
         $this->page->get(Application::address()."/rigs/{$this->rig}");
         $this->until(fn (): bool => [] !== $this->all('[aria-label$="/keys is open"]'), 'the picture of the rig shows what stands behind its leads');
+        $this->until(
+            fn (): bool => 1 === preg_match('/on \S+, \w+/', $this->text('[aria-label="The rig"]')),
+            'and each unit the program that it stands on',
+        );
         $this->heard(1000);
         fwrite($this->fifos['keys'], "\x90\x4C\x64");
         self::assertStringContainsString("\x4C\x64", $this->heard(3));

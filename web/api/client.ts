@@ -220,6 +220,7 @@ export const api = {
     answered(
       client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks: [...ticks] }, ...within(LONGEST_MS) }),
     ),
+  liveStanding: (id: string) => answered(client.GET('/api/rigs/{id}/live/standing', of(id))),
   played: (id: string) => answered(client.POST('/api/rigs/{id}/log/played', { ...of(id) })),
   asItWas: (id: string, at: string) =>
     answered(client.POST('/api/rigs/{id}/as-it-was', { ...of(id), body: { at } })),

@@ -9,6 +9,7 @@ import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 import { useAlive } from '../live/useAlive';
+import { useStanding } from '../live/useStanding';
 import { AddLead } from './AddLead';
 import { AddUnit } from './AddUnit';
 import { Details } from './Details';
@@ -31,6 +32,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
   const [chosen, setChosen] = useState<Chosen>(null);
   const [way, setWay] = useState<Arrival | null>(null);
   const alive = useAlive(document.id);
+  const standing = useStanding(document.id, alive !== null);
   const [adding, setAdding] = useState<'unit' | 'lead' | null>(null);
   const { rig, computed } = work;
   const choose = (next: Chosen) => {
@@ -84,6 +86,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
                 chosen={chosen}
                 way={way}
                 alive={alive}
+                standing={standing}
                 onChoose={choose}
               />
             )}

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { Arrival, ComputedRig, Lead, Rig } from '../api/types';
 import { socketOf, type Alive } from '../live/alive';
+import type { Standing } from '../live/useStanding';
 import { folded, LeadLine } from './LeadLine';
 import { isPower, layout, type Place } from './layout';
 import { WayOnPicture, type Point } from './WayOnPicture';
@@ -18,6 +19,7 @@ export function RigPicture({
   chosen,
   way,
   alive,
+  standing,
   onChoose,
 }: {
   rig: Rig;
@@ -27,6 +29,8 @@ export function RigPicture({
   way: Arrival | null;
   /** What stands behind the ports while real devices play. */
   alive: Alive | null;
+  /** On what units stand while they do. */
+  standing: Standing;
   onChoose: (chosen: Chosen) => void;
 }) {
   const laid = useMemo(() => layout(rig), [rig]);
@@ -91,6 +95,7 @@ export function RigPicture({
           x={at(place).x}
           y={at(place).y}
           height={place.name === 'post' ? postHeight : UNIT.height}
+          stands={standing.get(place.name) ?? null}
           colour={rig.units.find((unit) => unit.name === place.name)?.colour?.hex}
           isChosen={chosen?.what === 'unit' && chosen.id === place.name}
           onChoose={() => onChoose({ what: 'unit', id: place.name })}
@@ -149,6 +154,7 @@ function UnitBox({
   y,
   height,
   colour,
+  stands,
   isChosen,
   onChoose,
 }: {
@@ -157,6 +163,8 @@ function UnitBox({
   y: number;
   height: number;
   colour: string | undefined;
+  /** The program that it stands on, where that is known. */
+  stands: string | null;
   isChosen: boolean;
   onChoose: () => void;
 }) {
@@ -176,7 +184,7 @@ function UnitBox({
         }
       }}
     >
-      <title>{`${place.label}, ${place.name}, ${place.sort}`}</title>
+      <title>{`${place.label}, ${place.name}, ${place.sort}${stands === null ? '' : `, ${stands}`}`}</title>
       <rect
         width={UNIT.width}
         height={height}
@@ -203,8 +211,13 @@ function UnitBox({
         {`${short(place.label, 15)} `}
       </text>
       {!isPost && (
-        <text x={16} y={31} fontSize={11} className="fill-base-content/75">
-          {short(`${place.name}, ${place.sort}`, 18)}
+        <text
+          x={16}
+          y={31}
+          fontSize={11}
+          className={stands === null ? 'fill-base-content/75' : 'fill-primary'}
+        >
+          {short(stands ?? `${place.name}, ${place.sort}`, 18)}
         </text>
       )}
     </g>

@@ -3,6 +3,7 @@ import { api } from '../api/client';
 import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/Told';
 import { useConnected } from '../live/useConnected';
+import { useAwake } from './useAwake';
 import type { StageWatch } from './useStageNow';
 
 /** What is wrong or has changed, in one line that is always there: no connection, something refused, or that what is stored is not what runs. */
@@ -22,6 +23,8 @@ export function StageNotice({
   const problem = usePart(store, (state) => state.problem);
   const told = usePart(store, (state) => state.told);
   const { now, isThere } = watch;
+  const isAwake = useAwake();
+  const [isDarkSeen, setDarkSeen] = useState(false);
   const differs = now?.differs ?? [];
   const [failed, setFailed] = useState<string | null>(null);
   const changeOver = () => {
@@ -52,6 +55,7 @@ export function StageNotice({
   });
 
   const noConnection = !isThere || trouble !== null;
+  const mayGoDark = isAwake === false && !isDarkSeen;
   const isOther = differs.length > 0 && (!isAtOnce || failed !== null);
   const says = noConnection
     ? 'No connection: this is how it stood. What is pressed is kept, and goes out when it is back.'
@@ -59,7 +63,12 @@ export function StageNotice({
       problem ??
       (isOther
         ? `${list(differs)} ${differs.length === 1 && differs[0] !== 'rules' ? 'is' : 'are'} stored otherwise than what plays.`
-        : (told.at(-1) ?? (isConnected ? 'Real devices play' : null))));
+        : (told.at(-1) ??
+          (mayGoDark
+            ? 'This screen may go dark: set it so that it stays on.'
+            : isConnected
+              ? 'Real devices play'
+              : null))));
   const tone =
     says === null
       ? 'invisible'
@@ -82,13 +91,14 @@ export function StageNotice({
           Change over
         </button>
       )}
-      {!noConnection && !isOther && (told.length > 0 || problem !== null) && (
+      {!noConnection && !isOther && (told.length > 0 || problem !== null || mayGoDark) && (
         <button
           type="button"
           className="btn h-auto min-h-14 px-6 text-[1.75rem] leading-tight btn-neutral"
           onClick={() => {
             store.dismissTold();
             store.dismissProblem();
+            setDarkSeen(true);
           }}
         >
           Seen

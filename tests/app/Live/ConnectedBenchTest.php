@@ -38,8 +38,12 @@ final class ConnectedBenchTest extends ConnectedTestCase
         $this->gathered['onewindow'][] = $this->call('GET', "/api/bench/{$this->bench}?window=onewindow", null, 200, 'Bench');
         $this->news(static fn (array $news): bool => '3' === self::moths($news)); // what stands for the synth has heard it as well
 
+        $standing = ['units' => [['unit' => 'moths', 'shown' => '3', 'name' => '']]];
+        self::assertSame($standing, $this->call('GET', "/api/rigs/{$this->rig}/live/standing", null, 200));
+
         fwrite($this->fifos['keys'], "\x90\x3C\x64");
         self::assertSame("\x90\x3C\x64", $this->heard(3));
+        $this->call('GET', "/api/rigs/{$this->rig}/live/standing", null, 200); // whoever looks on takes no news away
         $news = $this->news(static fn (array $news): bool => [] !== $news['records']);
         self::assertStringContainsString('C4', json_encode($news['records'], \JSON_THROW_ON_ERROR));
         self::assertSame([['bytes' => '90 3C 64', 'port' => 'keys']], self::came($news));
