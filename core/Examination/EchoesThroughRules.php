@@ -65,7 +65,7 @@ final class EchoesThroughRules implements RigCheck
         foreach ($selector->matched() as $matched) {
             [$kind, $numbers] = [$matched->kind, $matched->numbers];
             foreach (null === $numbers ? [Kind::Mode === $kind ? 123 : 20] : self::numbers($numbers) as $number) {
-                foreach (isset($selector->lists['value']) ? self::numbers($selector->lists['value']) : self::VALUES as $value) {
+                foreach ($this->values($kind, $selector->lists['value'] ?? null) as $value) {
                     yield self::bytes(
                         $kind,
                         $channel,
@@ -75,6 +75,21 @@ final class EchoesThroughRules implements RigCheck
                 }
             }
         }
+    }
+
+    /** @return list<int> values to be tried, of 14 bits where the kind has them; where it is not known whether a port tells the lower ones, both ways */
+    private function values(Kind $kind, ?NumberList $list): array
+    {
+        $numbers = self::numbers($list);
+
+        return match ($kind) {
+            Kind::Bend => null === $list ? [0x80, 0x2000, 0x3F80] : array_map(static fn (int $value): int => $value + 0x2000, $numbers),
+            Kind::Cc14, Kind::Nrpn, Kind::Rpn => [
+                ...null === $list ? [] : $numbers,
+                ...array_map(static fn (int $value): int => ($value & 0x7F) << 7, null === $list ? self::VALUES : $numbers),
+            ],
+            default => null === $list ? self::VALUES : $numbers,
+        };
     }
 
     /** @return list<int> */
@@ -93,12 +108,12 @@ final class EchoesThroughRules implements RigCheck
             Kind::Note => $short(0x90, $number, max(1, $value)),
             Kind::PolyPressure => $short(0xA0, $number, $value),
             Kind::Cc, Kind::Mode => $control($number, $value),
-            Kind::Cc14 => $control($number, $value).$control($number + 32, 0),
-            Kind::Nrpn => $control(99, $number >> 7).$control(98, $number).$control(6, $value).$control(38, 0),
-            Kind::Rpn => $control(101, $number >> 7).$control(100, $number).$control(6, $value).$control(38, 0),
+            Kind::Cc14 => $control($number, $value >> 7).$control($number + 32, $value),
+            Kind::Nrpn => $control(99, $number >> 7).$control(98, $number).$control(6, $value >> 7).$control(38, $value),
+            Kind::Rpn => $control(101, $number >> 7).$control(100, $number).$control(6, $value >> 7).$control(38, $value),
             Kind::Program => $short(0xC0, $value),
             Kind::Pressure => $short(0xD0, $value),
-            Kind::Bend => $short(0xE0, 0, $value),
+            Kind::Bend => $short(0xE0, $value, $value >> 7),
             Kind::Sysex => "\xF0\x7D\x01\xF7",
             Kind::TimeCode => "\xF1\x00",
             Kind::Position => "\xF2\x01".\chr($value),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Core\Rig;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Examination\Examination;
@@ -83,6 +84,73 @@ final class EchoesThroughRulesTest extends TestCase
         }
 
         return true;
+    }
+
+    /** @return iterable<string, array{string, bool}> what a rule takes, sent out as it is, and whether it goes round */
+    public static function selectors(): iterable
+    {
+        yield 'notes' => ['note channel 3 key C5 velocity 90..100', true];
+        yield 'any velocity' => ['note velocity 1', true];
+        yield 'key pressure' => ['polypressure key 61 value 9', true];
+        yield 'a controller' => ['cc 38 channel 16 value 0', true];
+        yield 'the eighth of controllers' => ['cc 1..8 where number = 8', true];
+        yield 'a mode message' => ['mode 123', true];
+        yield 'a mode message of its number' => ['mode 121 value 0', true];
+        yield 'a pair' => ['cc14 5 value 8064', true];
+        yield 'a parameter' => ['nrpn 133', true];
+        yield 'a parameter above 7 bits' => ['nrpn 1000 channel 2', true];
+        yield 'a registered one' => ['rpn 129', true];
+        yield 'a parameter of one value' => ['nrpn 133 value 300', true];
+        yield 'a registered one of one value' => ['rpn 0 value 12000', true];
+        yield 'a program' => ['program value 64', true];
+        yield 'pressure' => ['pressure channel 5 value 1', true];
+        yield 'bend' => ['bend value 0', true];
+        yield 'bend up' => ['bend channel 9 where value > 8000', true];
+        yield 'system exclusive' => ['sysex', true];
+        yield 'time code' => ['timecode', true];
+        yield 'a position' => ['position', true];
+        yield 'a song' => ['song', true];
+        yield 'tune' => ['tune', true];
+        yield 'clock' => ['clock', true];
+        yield 'start' => ['start', true];
+        yield 'continue' => ['continue', true];
+        yield 'stop' => ['stop', true];
+        yield 'sensing' => ['sensing', true];
+        yield 'reset' => ['reset', true];
+        yield 'nothing that there is' => ['cc 20 where value > 200', false];
+    }
+
+    #[DataProvider('selectors')]
+    public function testEveryKindOfMessageGoesRound(string $selector, bool $isEndless): void
+    {
+        $rules = "port a in\nport x out\nrule \"Round\"\n  from a\n  take {$selector}\n  send x\n";
+        self::assertCount($isEndless ? 1 : 0, self::found($rules, ['x' => 'a']));
+    }
+
+    public function testEachPairOfPortsIsToldOnceWithAllItsLines(): void
+    {
+        $rules = "port a in\nport b in\nport x out\nport y out\n"
+            ."rule \"One\"\n  from a\n  take cc 20\n  send x\n"
+            ."rule \"Two\"\n  from a\n  take cc 21\n  take cc 22\n  send x\n"
+            ."rule \"Three\"\n  from b\n  take note\n  send y\n"
+            ."rule \"Four\"\n  from a, b\n  take program\n  send x, y\n";
+        $texts = array_map(static fn (RigFinding $each): string => $each->fact->text(), self::found($rules, ['x' => 'a', 'y' => 'b']));
+        self::assertSame(
+            [
+                'what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: lines 7, 11, 12',
+                'what leaves at the port y comes in again at b over hub_y, and rules send it out once more, without end: lines 16, 20',
+            ],
+            $texts,
+        );
+    }
+
+    public function testEverySceneUpToTheSixteenthIsLookedAt(): void
+    {
+        $rules = "port a in\nport x out\n";
+        for ($scene = 1; $scene <= 17; ++$scene) {
+            $rules .= "scene \"{$scene}\"\n".(16 === $scene ? "rule \"Here\"\n  from a\n  take note\n  send x\n" : '');
+        }
+        self::assertCount(1, self::found($rules, ['x' => 'a']));
     }
 
     public function testItIsToldOnceWithItsPlacesAndNotForAClockThatRunsByItself(): void
