@@ -91,8 +91,8 @@ $panic = static function (int $times) use ($page, $fifos): array {
 
     return $late;
 };
-/** @param list<float> $late */
 $tell = static function (string $what, array $late): void {
+    /** @var list<float> $late */
     $of = static fn (float $share): float => $late[min(count($late) - 1, (int) ($share * count($late)))];
     printf("%-45s %6.2f %7.2f %7.2f %7.2f ms (%d)\n", $what, $of(0.5), $of(0.99), $of(0.999), $of(1.0), count($late));
 };

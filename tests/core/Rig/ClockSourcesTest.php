@@ -60,7 +60,7 @@ final class ClockSourcesTest extends TestCase
             $box = $analysis->setup->box('box') ?? throw new \LogicException();
             $sources = (new ClockSources($analysis))->of($box);
             self::assertCount(\count($expected), $sources);
-            self::assertSame([] !== $expected, str_contains(implode(array_map(static fn (ClockSource $each): string => $each->words, $sources)), 'sequencer'));
+            self::assertSame([] !== $expected, str_contains(implode('', array_map(static fn (ClockSource $each): string => $each->words, $sources)), 'sequencer'));
         }
     }
 

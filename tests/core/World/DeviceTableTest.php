@@ -85,14 +85,11 @@ final class DeviceTableTest extends TestCase
 
     public function testHowControlsAreShown(): void
     {
-        $control = static fn (string $name, string $sort, array $message, array $more = []): array => [
-            'name' => $name, 'sort' => $sort, 'sends' => [['gesture' => 'switch' === $sort ? 'press' : 'move', 'message' => $message]], ...$more,
-        ];
         $board = Kit::board([
-            $control('One', 'switch', ['kind' => 'cc', 'number' => 80, 'values' => [0, 100]], ['latching' => true, 'at' => [2, 3], 'layer' => 'top']),
-            $control('Two', 'fader', ['kind' => 'cc', 'number' => 7, 'values' => [10, 120]]),
-            $control('Three', 'fader', ['kind' => 'cc', 'number' => 8, 'values' => [120, 10]]),
-            $control('Four', 'wheel', ['kind' => 'bend']),
+            self::control('One', 'switch', ['kind' => 'cc', 'number' => 80, 'values' => [0, 100]], ['latching' => true, 'at' => [2, 3], 'layer' => 'top']),
+            self::control('Two', 'fader', ['kind' => 'cc', 'number' => 7, 'values' => [10, 120]]),
+            self::control('Three', 'fader', ['kind' => 'cc', 'number' => 8, 'values' => [120, 10]]),
+            self::control('Four', 'wheel', ['kind' => 'bend']),
         ], 5);
         $rig = Kit::rig(['board' => $board], [['name' => 'board', 'chart' => 'board', 'labels' => ['One' => ['text' => 'Harbour']]]], []);
         $face = (new DeviceSender(Kit::setup($rig)->boxes['board']))->describe();
@@ -117,6 +114,19 @@ final class DeviceTableTest extends TestCase
             static fn (string $name): string => Bytes::toHex($sender->play($name, 1)),
             ['clock', 'start', 'stop', 'continue', 'tune'],
         ));
+    }
+
+    /**
+     * @param array<string, mixed> $message
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    private static function control(string $name, string $sort, array $message, array $more = []): array
+    {
+        return [
+            'name' => $name, 'sort' => $sort, 'sends' => [['gesture' => 'switch' === $sort ? 'press' : 'move', 'message' => $message]], ...$more,
+        ];
     }
 
     private static function device(): SimulatedDevice
