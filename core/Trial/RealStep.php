@@ -109,8 +109,13 @@ final readonly class RealStep
             $isKind && $isRest => 'channel '.(($b & self::CHANNEL) + 1).' instead of '.(($a & self::CHANNEL) + 1),
             $isKind && $isChannel && $number === $other => 'value '.\ord($passed->bytes[2] ?? "\0")." instead of {$value}",
             $isKind && $isChannel && self::CONTROLLER === ($a & ~self::CHANNEL) => 'controller '.\ord($other).' instead of '.\ord($number),
-            $isKind && $isChannel && self::PROGRAM === ($a & ~self::CHANNEL) => $this->words->brief($passed->bytes).' instead of '.$this->words->brief($missing->bytes),
+            $isKind && $isChannel && self::PROGRAM === ($a & ~self::CHANNEL) => $this->brief($passed).' instead of '.$this->brief($missing),
             default => "{$this->words->of($passed->bytes)} instead of {$this->words->of($missing->bytes)}",
         }." {$did} at {$passed->port}";
+    }
+
+    private function brief(PassedMessage $message): string
+    {
+        return $this->words->brief($message->bytes);
     }
 }

@@ -39,7 +39,8 @@ final class AsItWasTest extends ApiTestCase
         $this->call('DELETE', "/api/rigs/{$rig}/lock", null, 200);
         self::assertSame(['rig', 'rulebook', 'connections'], $this->call('POST', "/api/rigs/{$rig}/as-it-was", ['at' => $at], 200)['changed']);
         self::assertSame($performed, [$this->document($rig)['text'], $this->document($book)['text'], $this->document($connections)['text']]);
-        self::assertSame((string) json_encode($ticks), trim($this->text($this->document($this->text($beside, 'id')), 'text')), 'what was set on boxes stays so');
+        $ticked = $this->text($this->document($this->text($beside, 'id')), 'text');
+        self::assertSame((string) json_encode($ticks), trim($ticked), 'what was set on boxes stays so');
         self::assertSame([], $this->call('POST', "/api/rigs/{$rig}/as-it-was", ['at' => $at], 200)['changed'], 'it is as it was');
 
         $what = array_column($this->call('GET', "/api/documents/{$book}/revisions", null, 200), 'what');

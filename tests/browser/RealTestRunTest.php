@@ -69,23 +69,29 @@ final class RealTestRunTest extends PageTestCase
         $this->page->get(Application::address()."/rigs/{$this->rig}");
         $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//*[@role='tab'][contains(., 'Test')]")), 'the tab');
         $this->page->findElement(By::xpath("//*[@role='tab'][contains(., 'Test')]"))->click();
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Real devices"]'), 'Real devices play: do it'), 'the first step waits for it');
+        $this->until(fn (): bool => str_contains($this->seen(), 'Real devices play: do it'), 'the first step waits for it');
         usleep(500_000);
         fwrite($this->fifos['feet'], "\xBF\x51\x7F");
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Real devices"]'), 'Controller 81 instead of 80 came in at feet'), 'what came instead');
+        $this->until(fn (): bool => str_contains($this->seen(), 'Controller 81 instead of 80 came in at feet'), 'what came instead');
         fwrite($this->fifos['feet'], "\xBF\x50\x7F");
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Real devices"]'), 'Did it do it?'), 'its first half is done');
-        self::assertStringContainsString('It came in.', $this->text('[aria-label="Real devices"]'));
-        self::assertStringContainsString('Everything left for the devices.', $this->text('[aria-label="Real devices"]'));
+        $this->until(fn (): bool => str_contains($this->seen(), 'Did it do it?'), 'its first half is done');
+        self::assertStringContainsString('It came in.', $this->seen());
+        self::assertStringContainsString('Everything left for the devices.', $this->seen());
         self::assertSame([], Axe::serious($this->page));
         self::assertStringStartsWith('0 of 2 steps', $this->text('[aria-label="How far"]'), 'the rest is asked of a person');
         fwrite($this->fifos['back'], "\xB0\x14\x7F");
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="How far"]'), '1 of 2 steps, 0 failed'), 'or told by the device');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Real devices"]'), 'Real devices play: do it'), 'the second step waits');
+        $this->until(fn (): bool => str_contains($this->seen(), 'Real devices play: do it'), 'the second step waits');
         fwrite($this->fifos['feet'], "\xBF\x51\x7F");
-        $this->until(fn (): bool => str_contains($this->text('[aria-label="Real devices"]'), 'Did it do it?'), 'and is heard');
+        $this->until(fn (): bool => str_contains($this->seen(), 'Did it do it?'), 'and is heard');
         $this->one('[aria-label="Step 2 did it"]')->click();
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="How far"]'), '2 of 2 steps, 0 failed'), 'all is done');
+    }
+
+    /** What the step that is next says of real devices. */
+    private function seen(): string
+    {
+        return $this->text('[aria-label="Real devices"]');
     }
 
     /** @return array<string, mixed> */

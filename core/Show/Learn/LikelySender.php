@@ -42,7 +42,7 @@ final readonly class LikelySender
         }
         $found = [];
         foreach ($setup->boxes as $box) {
-            $known = $box->isPost() ? 0 : \count(array_intersect_key($heard, self::addresses($box, array_keys($heard))));
+            $known = $box->isPost() ? 0 : \count(array_intersect_key($heard, self::addresses($box, array_map(strval(...), array_keys($heard)))));
             $known > 0 ? $found[] = new self($box->name, \count($heard), $known) : null;
         }
         usort($found, static fn (self $one, self $other): int => $other->known <=> $one->known);

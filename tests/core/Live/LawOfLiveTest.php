@@ -101,7 +101,8 @@ final class LawOfLiveTest extends TestCase
                 $stay = array_filter($names, static fn (): bool => 0 === $random->getInt(0, 1));
                 for ($round = 0; $round < 4; ++$round) {
                     $this->play($live, $random, $seed + $round, false, true);
-                    $live->connect(array_values(array_filter($names, static fn (string $name): bool => \in_array($name, $stay, true) || 0 === $random->getInt(0, 1))));
+                    $isThere = static fn (string $name): bool => \in_array($name, $stay, true) || 0 === $random->getInt(0, 1);
+                    $live->connect(array_values(array_filter($names, $isThere)));
                     $watched = $live->watched();
                     $standing = $live->run->standing($live->now);
                     $waits = static fn (Standing $of): array => array_filter(array_map(

@@ -22,7 +22,10 @@ final class ClockSourcesTest extends TestCase
         yield 'two made' => ["clock lead\n tempo 100\n send out\nclock more\n tempo 90\n send out, other", [], false, 'lead more'];
         yield 'passed on' => ["rule \"r\"\n from in\n take clock\n send out", [], true, 'in'];
         yield 'passed on with start' => ["rule \"r\"\n from in\n take clock, start\n send out", [], true, 'in started'];
-        yield 'start passed on by another rule' => ["rule \"r\"\n from in\n take clock\n send out\nrule \"s\"\n from in\n take start\n send out", [], true, 'in started'];
+        yield 'start passed on by another rule' => [
+            "rule \"r\"\n from in\n take clock\n send out\nrule \"s\"\n from in\n take start\n send out",
+            [], true, 'in started',
+        ];
         yield 'start of another port' => ["rule \"r\"\n from in\n take clock\n send out\nrule \"s\"\n from idle\n take start\n send out", [], true, 'in'];
         yield 'start alone' => ["rule \"r\"\n from in\n take start\n send out", [], true, ''];
         yield 'passed on by a rule for all' => ["rule \"r\"\n from in\n take any\n send out", [], true, 'in started'];
@@ -60,7 +63,8 @@ final class ClockSourcesTest extends TestCase
             $box = $analysis->setup->box('box') ?? throw new \LogicException();
             $sources = (new ClockSources($analysis))->of($box);
             self::assertCount(\count($expected), $sources);
-            self::assertSame([] !== $expected, str_contains(implode('', array_map(static fn (ClockSource $each): string => $each->words, $sources)), 'sequencer'));
+            $words = implode('', array_map(static fn (ClockSource $each): string => $each->words, $sources));
+            self::assertSame([] !== $expected, str_contains($words, 'sequencer'));
         }
     }
 

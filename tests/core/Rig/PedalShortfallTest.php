@@ -12,7 +12,7 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 /** How far short of a parameter's ends a pedal leaves it, in what the parameter means. */
 final class PedalShortfallTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, array{int, int}, array{int, int}, list<string>}> parameter, the pedal's own travel, ends that it reaches */
+    /** @return iterable<string, array{array<string, mixed>, array{int, int}, array{int, int}, list<string>}> with travel and ends */
     public static function pedals(): iterable
     {
         $whole = [0, 127];

@@ -89,7 +89,8 @@ final class RealStepTest extends TestCase
                 ['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 21], 'raw' => [0, 127]],
             ],
         ]);
-        $book = "port feet in\nport back in\nport boxes out\nrule \"one\"\n  from feet\n  take cc 80 channel 16\n  set number = 20\n  set channel = 1\n  send boxes\n"
+        $book = "port feet in\nport back in\nport boxes out\n"
+            ."rule \"one\"\n  from feet\n  take cc 80 channel 16\n  set number = 20\n  set channel = 1\n  send boxes\n"
             ."rule \"two\"\n  from feet\n  take cc 81 channel 16\n  set number = 21\n  set channel = 1\n  send boxes\n";
         $rig = Kit::rig(
             ['board' => $board, 'desk' => $desk],

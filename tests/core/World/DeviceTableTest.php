@@ -177,7 +177,8 @@ final class DeviceTableTest extends TestCase
         }
 
         return array_map(
-            static fn (Heard $each): string => (Heard::PROGRAM === $each->what ? "program {$each->title}" : "{$each->title} {$each->value}").($each->isNew ? ' new' : ''),
+            static fn (Heard $each): string => (Heard::PROGRAM === $each->what ? "program {$each->title}" : "{$each->title} {$each->value}")
+                .($each->isNew ? ' new' : ''),
             $heard,
         );
     }
