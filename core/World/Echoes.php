@@ -22,8 +22,9 @@ use ZigzagPost\Core\Rig\Setup\Socket;
  */
 final readonly class Echoes
 {
-    /** Times that a message goes round before it counts as going round for ever. */
-    private const MOST_ROUNDS = 12;
+    /** Times that a message goes round before it counts as going round for ever, if it has come by before as it is; or however it comes. */
+    private const SOME_ROUNDS = 12;
+    private const MOST_ROUNDS = 150;
     private const ROUND_US = 10_000;
     /** What is delayed for longer than this is not waited for. */
     private const LONGEST_DELAY_US = 2_000_000;
@@ -68,7 +69,13 @@ final readonly class Echoes
         $isRealTime = \ord($bytes[0] ?? "\0") >= 0xF8;
         $inputs = [[$port, $bytes]];
         $last = null;
+        $seen = [];
         for ($round = 1; $round <= self::MOST_ROUNDS; ++$round) {
+            $came = implode(' ', array_merge(...$inputs));
+            if ($round > self::SOME_ROUNDS && isset($seen[$came])) {
+                return $last;
+            }
+            $seen[$came] = true;
             $t = max($engine->state->now, $round * self::ROUND_US);
             foreach ($inputs as [$in, $message]) {
                 $engine->feed($t, (int) $this->book->inPort($in), $message);

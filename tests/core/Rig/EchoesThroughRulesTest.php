@@ -127,6 +127,16 @@ final class EchoesThroughRulesTest extends TestCase
         self::assertCount($isEndless ? 1 : 0, self::found($rules, ['x' => 'a']));
     }
 
+    public function testWhatComesToAnEndIsNoneThatGoesRoundForEver(): void
+    {
+        $book = static fn (string $steps): string => "port a in\nport x out\nrule \"Round\"\n  from a\n  take cc 20\n{$steps}  send x\n";
+        // Raised by one at each turn it ends at its highest, and so does what is lowered; what turns over does not.
+        self::assertSame([], self::found($book("  only value < 127\n  set value = value + 1\n"), ['x' => 'a']));
+        self::assertSame([], self::found($book("  only value > 0\n  set value = value - 1\n"), ['x' => 'a']));
+        self::assertCount(1, self::found($book("  set value = (value + 1) % 128\n"), ['x' => 'a']));
+        self::assertCount(1, self::found($book("  set value = 127 - value\n"), ['x' => 'a']));
+    }
+
     public function testEachPairOfPortsIsToldOnceWithAllItsLines(): void
     {
         $rules = "port a in\nport b in\nport x out\nport y out\n"
