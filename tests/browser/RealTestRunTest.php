@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy as By;
+use Facebook\WebDriver\WebDriverKeys;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
@@ -86,6 +87,32 @@ final class RealTestRunTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->seen(), 'Did it do it?'), 'and is heard');
         $this->one('[aria-label="Step 2 did it"]')->click();
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="How far"]'), '2 of 2 steps, 0 failed'), 'all is done');
+    }
+
+    public function testAProbeStandsInPlaceOfASender(): void
+    {
+        $this->page->get(Application::address()."/rigs/{$this->rig}");
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::xpath("//*[@role='tab'][contains(., 'Test')]")), 'the tab');
+        $this->page->findElement(By::xpath("//*[@role='tab'][contains(., 'Test')]"))->click();
+        $this->until(fn (): bool => [] !== $this->all('details summary'), 'the probe is offered');
+        $this->one('details summary')->sendKeys(WebDriverKeys::ENTER);
+        $this->page->findElement(By::xpath("//select[@aria-label='Plug']/option[@value='desk in']"))->click();
+        $this->until(
+            fn (): bool => str_contains($this->text('[aria-label="What hands do before"]'), 'Pull the lead b out of MIDI IN of desk.'),
+            'which lead moves',
+        );
+        $this->page->findElement(By::xpath("//select[@aria-label='Probe']/option[@value='path']"))->click();
+        $this->one('input[aria-label="Path of Probe"]')->sendKeys("{$this->folder}/boxes".WebDriverKeys::ENTER);
+        $this->button('Send Mute')->click();
+        $this->until(fn (): bool => 'Sent: B0 14 0C' === $this->text('[aria-label=Sent]'), 'a tenth first');
+        self::assertSame("\xB0\x14\x0C", fread($this->fifos['boxes'], 100));
+        self::assertSame([], Axe::serious($this->page));
+
+        $this->page->findElement(By::xpath("//select[@aria-label='Plug']/option[@value='floor out']"))->click();
+        fwrite($this->fifos['boxes'], "\xBF\x50\x7F");
+        $this->button('Listen for three seconds')->click();
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Heard]'), 'controller 80, value 127, channel 16'), 'what comes');
+        self::assertStringContainsString('Put the lead a into MIDI OUT of floor again.', $this->text('details'));
     }
 
     /** What the step that is next says of real devices. */

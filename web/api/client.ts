@@ -224,6 +224,13 @@ export const api = {
   played: (id: string) => answered(client.POST('/api/rigs/{id}/log/played', { ...of(id) })),
   asItWas: (id: string, at: string) =>
     answered(client.POST('/api/rigs/{id}/as-it-was', { ...of(id), body: { at } })),
+  probe: (id: string) => answered(client.GET('/api/rigs/{id}/probe', of(id))),
+  probeSend: (
+    id: string,
+    body: { unit: string; plug: string; device: string; title: string; value: number },
+  ) => answered(client.POST('/api/rigs/{id}/probe/send', { ...of(id), body })),
+  probeListen: (id: string, body: { device: string; forMs: number }) =>
+    answered(client.POST('/api/rigs/{id}/probe/listen', { ...of(id), body })),
   whatIsIt: (id: string, heard: string[]) =>
     answered(client.POST('/api/rigs/{id}/live/what', { ...of(id), body: { heard } })),
   stepHeard: (

@@ -825,6 +825,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs/{id}/probe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Where a device of this computer can stand in the rig for a while, which lead moves for it, and what can be sent there. */
+        get: operations["probe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/probe/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sends a message into a plug, from a device that stands there in place of the sender; never where a unit could hear it that can hurt somebody. */
+        post: operations["probeSend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/probe/listen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What comes to a device that stands in place of a hearer, or listens at a thru, within a few seconds. */
+        post: operations["probeListen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs/{id}/live/what": {
         parameters: {
             query?: never;
@@ -1706,6 +1763,30 @@ export interface components {
                 from: number;
                 messages: components["schemas"]["PassedMessage"][];
             };
+        };
+        ProbedPlug: {
+            unit: string;
+            plug: string;
+            /** @description On the box. */
+            label: string;
+            /** @description Whether something can be sent into it. */
+            canSend: boolean;
+            /** @description Whether something comes out of it. */
+            canListen: boolean;
+            /** @description What hands do before. */
+            moves: string[];
+            /** @description What hands do afterwards. */
+            back: string[];
+            sends: {
+                /** @description The parameter that it moves. */
+                title: string;
+                low: number;
+                high: number;
+                /** @description Where it is put first: its rest, else a tenth of its range. */
+                first: number;
+            }[];
+            /** @description The unit that can hurt somebody and could hear it; then nothing is sent. */
+            dangerous: string | null;
         };
         WhatItIs: {
             /** @description What devices said that they are. */
@@ -4205,6 +4286,107 @@ export interface operations {
                 };
             };
             404: components["responses"]["Problem"];
+        };
+    };
+    probe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Plugs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        plugs: components["schemas"]["ProbedPlug"][];
+                    };
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    probeSend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    unit: string;
+                    plug: string;
+                    /** @description A device by its name or path. */
+                    device: string;
+                    /** @description The parameter. */
+                    title: string;
+                    value: number;
+                };
+            };
+        };
+        responses: {
+            /** @description It was sent */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        bytes: string;
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    probeListen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    device: string;
+                    forMs: number;
+                };
+            };
+        };
+        responses: {
+            /** @description What came */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        heard: {
+                            bytes: string;
+                            words: string;
+                        }[];
+                    };
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     whatIsIt: {

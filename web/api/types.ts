@@ -68,6 +68,7 @@ export type Setting = RigSchemas['Setting'];
 export type Parameter = RigSchemas['Parameter'];
 export type Trial = Schemas['Trial'];
 export type PassedMessage = Schemas['PassedMessage'];
+export type ProbedPlug = Schemas['ProbedPlug'];
 export type StepHeard = Schemas['StepHeard'];
 export type Arrival = Schemas['Arrival'];
 export type Swap = Schemas['Swap'];

@@ -6,6 +6,7 @@ import type { Trial } from '../api/types';
 import { Button } from '../ui/Button';
 import { useLiveNow } from '../live/useLiveNow';
 import { capital } from './capital';
+import { ProbePanel } from './ProbePanel';
 import { RealStep } from './RealStep';
 import { keepTicks, readTicks, tickOf, withTick, type Ticks } from './ticks';
 import type { RigWork } from './useRig';
@@ -89,6 +90,7 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
         ))}
       </ol>
       {failed > 0 && <Suspects run={run} />}
+      <ProbePanel rig={id} />
       <Left title="Left out, because they move something dangerous" what={run.leftOut} />
       <Left title="Not touched by any step" what={run.untouched} />
     </div>
