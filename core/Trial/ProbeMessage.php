@@ -26,7 +26,10 @@ final readonly class ProbeMessage
     {
         $message = $box->messageTo($parameter);
         $kind = $message?->kind->midi();
-        if (null === $message || null === $kind || Kind::Sysex === $kind || Reach::Hand === $parameter->reach || ($kind->hasNumber() && null === $message->number)) {
+        if (null === $message || null === $kind || Kind::Sysex === $kind || Reach::Hand === $parameter->reach) {
+            return null;
+        }
+        if ($kind->hasNumber() && null === $message->number) {
             return null;
         }
         $channel = $kind->hasChannel() ? $box->channel($message->channel ?? $box->partOf($parameter)?->channel) : null;

@@ -110,7 +110,8 @@ final readonly class ProbedPlug
         foreach ($box->chart->parameters ?? [] as $parameter) {
             $part = $box->partOf($parameter);
             $message = ProbeMessage::of($box, $parameter);
-            if (null !== $part && null !== $message && \in_array($plug->id, array_map(static fn (string $at): string => explode('/', $at)[0], $part->at), true)) {
+            $plugs = array_map(static fn (string $at): string => explode('/', $at)[0], $part->at ?? []);
+            if (null !== $message && \in_array($plug->id, $plugs, true)) {
                 $sends[] = $message;
             }
         }

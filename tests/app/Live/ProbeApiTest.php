@@ -13,14 +13,16 @@ final class ProbeApiTest extends ConnectedTestCase
     {
         $rig = $this->rig = $this->rig(false);
         $plugs = (array) $this->call('GET', "/api/rigs/{$rig}/probe", null, 200)['plugs'];
-        self::assertSame(['box in', 'desk in', 'desk out'], array_map(static fn (mixed $each): string => \is_array($each) ? "{$each['unit']} {$each['plug']}" : '', $plugs));
+        $places = array_map(fn (mixed $each): string => $this->text((array) $each, 'unit').' '.$this->text((array) $each, 'plug'), $plugs);
+        self::assertSame(['box in', 'desk in', 'desk out'], $places);
         self::assertSame([['title' => 'Level', 'low' => 0, 'high' => 127, 'first' => 12]], $this->at($plugs, '0.sends'));
 
         $synth = "{$this->folder}/synth";
         $send = ['unit' => 'box', 'plug' => 'in', 'device' => $synth, 'title' => 'Level', 'value' => 12];
         self::assertSame('B0 07 0C', $this->call('POST', "/api/rigs/{$rig}/probe/send", $send, 200)['bytes']);
         self::assertSame("\xB0\x07\x0C", $this->heard(3));
-        foreach ([['value' => 128], ['title' => 'Nothing'], ['plug' => 'out'], ['unit' => 'nobody'], ['device' => "{$this->folder}/none"], ['device' => 'No such']] as $other) {
+        $none = ['device' => "{$this->folder}/none"];
+        foreach ([['value' => 128], ['title' => 'Nothing'], ['plug' => 'out'], ['unit' => 'nobody'], $none, ['device' => 'No such']] as $other) {
             $this->call('POST', "/api/rigs/{$rig}/probe/send", $other + $send, 422, 'Problem');
         }
         $this->call('POST', "/api/rigs/{$rig}/probe/send", ['value' => 'much'] + $send, 400, 'Problem');

@@ -19,7 +19,10 @@ final class ProbedPlugTest extends TestCase
         $plugs = self::plugs(false);
         self::assertSame(
             ['floor out out', 'box in in', 'box thru out', 'lamp in in'],
-            array_map(static fn (ProbedPlug $each): string => "{$each->unit} {$each->plug} ".implode(' ', [...$each->canSend ? ['in'] : [], ...$each->canListen ? ['out'] : []]), $plugs),
+            array_map(
+                static fn (ProbedPlug $each): string => "{$each->unit} {$each->plug} ".($each->canSend ? 'in' : '').($each->canListen ? 'out' : ''),
+                $plugs,
+            ),
         );
         self::assertSame([
             ['Pull the lead a out of MIDI OUT of Floor.', 'Lead from the probe to MIDI OUT of Floor.'],
