@@ -126,7 +126,23 @@ final class AnyRigTest extends ApiTestCase
                     '.pdf',
             );
         }
-        $this->ask('POST', "/api/rigs/{$id}/trial", ['ticks' => []]);
+        $steps = (array) ($this->ask('POST', "/api/rigs/{$id}/trial", ['ticks' => []])['steps'] ?? []);
+        foreach (\array_slice($steps, 0, 3) as $step) {
+            $step = (array) $step;
+            $heard = ['expected' => $step['expected'] ?? [], 'answers' => $step['answers'] ?? [], 'passed' => $step['expected'] ?? []];
+            $this->ask('POST', "/api/rigs/{$id}/trial/heard", $heard);
+        }
+        $heard = ['90 3C 64', 'B0 14 01', 'BF 50 7F', 'C0 05', 'E0 00 40', 'F0 7E 00 06 02 7D 01 00 02 00 01 00 00 00 F7'];
+        $this->ask('POST', "/api/rigs/{$id}/live/what", ['heard' => $heard]);
+        foreach ((array) ($this->ask('GET', "/api/rigs/{$id}/probe")['plugs'] ?? []) as $plug) {
+            foreach (\array_slice((array) (((array) $plug)['sends'] ?? []), 0, 2) as $message) {
+                $message = (array) $message;
+                $at = array_intersect_key((array) $plug, ['unit' => 0, 'plug' => 0]);
+                $this->ask('POST', "/api/rigs/{$id}/probe/send", [
+                    'device' => '/dev/null/none', 'title' => $message['title'] ?? '', 'value' => $message['first'] ?? 0, ...$at,
+                ]);
+            }
+        }
         $this->ask('POST', "/api/rigs/{$id}/proofs", ['name' => 'all', 'tape' => null]);
         $this->ask('POST', '/api/learn/targets', ['text' => $text, 'rig' => $id]);
         $events = [
