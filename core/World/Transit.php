@@ -21,14 +21,15 @@ final class Transit
     }
 
     /**
-     * Other devices hear from here on; what waits for others never leaves.
+     * Other devices hear from here on; what waits for others never leaves, nor what was made for a device before it was there.
      *
      * @param list<string> $real ports at which real devices hear
+     * @param list<string> $new those of them at which none did until now
      */
-    public function connect(array $real): void
+    public function connect(array $real, array $new): void
     {
         $this->real = $real;
-        $this->waiting = array_intersect_key($this->waiting, array_flip($real));
+        $this->waiting = array_diff_key(array_intersect_key($this->waiting, array_flip($real)), array_flip($new));
     }
 
     /** Counts on from what was made before. */

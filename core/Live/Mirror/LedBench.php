@@ -44,10 +44,7 @@ final readonly class LedBench
             EntrySort::Late => $this->standStill($entry),
             EntrySort::Rules => $this->change($entry),
             EntrySort::Sent => $this->bench->left($port, $entry->number),
-            EntrySort::Connected => $this->bench->transit()?->connect(array_map(
-                static fn (string $name): string => ltrim($name, '+'),
-                explode("\n", $entry->text),
-            )),
+            EntrySort::Connected => $this->connect(explode("\n", $entry->text)),
             EntrySort::KeptBack => $this->bench->transit()?->done($port, $entry->number),
             default => null,
         };
@@ -57,6 +54,14 @@ final readonly class LedBench
     {
         $stoodUs = Milliseconds::parse($entry->text) ?? $this->bench->nowUs();
         $this->bench->standStill($stoodUs, static fn (Engine $engine) => Overdue::leaveOut($engine, max($entry->timeUs, $engine->state->now)));
+    }
+
+    /** @param list<string> $names see {@see EntrySort::Connected} */
+    private function connect(array $names): void
+    {
+        $bare = static fn (string $name): string => ltrim($name, '+');
+        $new = array_filter($names, static fn (string $name): bool => str_starts_with($name, '+'));
+        $this->bench->transit()?->connect(array_map($bare, $names), array_map($bare, array_values($new)));
     }
 
     private function change(Entry $entry): void
