@@ -4,7 +4,6 @@ import { liveCalls } from './live';
 import type {
   Candidate,
   Laying,
-  PassedMessage,
   ReadTableColumn,
   ReckonWhat,
   RigPart,
@@ -220,23 +219,6 @@ export const api = {
     answered(
       client.POST('/api/rigs/{id}/trial', { ...of(id), body: { ticks: [...ticks] }, ...within(LONGEST_MS) }),
     ),
-  liveStanding: (id: string) => answered(client.GET('/api/rigs/{id}/live/standing', of(id))),
-  played: (id: string) => answered(client.POST('/api/rigs/{id}/log/played', { ...of(id) })),
-  asItWas: (id: string, at: string) =>
-    answered(client.POST('/api/rigs/{id}/as-it-was', { ...of(id), body: { at } })),
-  probe: (id: string) => answered(client.GET('/api/rigs/{id}/probe', of(id))),
-  probeSend: (
-    id: string,
-    body: { unit: string; plug: string; device: string; title: string; value: number },
-  ) => answered(client.POST('/api/rigs/{id}/probe/send', { ...of(id), body })),
-  probeListen: (id: string, body: { device: string; forMs: number }) =>
-    answered(client.POST('/api/rigs/{id}/probe/listen', { ...of(id), body })),
-  whatIsIt: (id: string, heard: string[]) =>
-    answered(client.POST('/api/rigs/{id}/live/what', { ...of(id), body: { heard } })),
-  stepHeard: (
-    id: string,
-    body: { expected: PassedMessage[]; answers: PassedMessage[]; passed: PassedMessage[] },
-  ) => answered(client.POST('/api/rigs/{id}/trial/heard', { ...of(id), body })),
   readTable: (body: {
     text: string;
     name: string;
