@@ -8,6 +8,7 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy as By;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Midi\Decoder;
+use ZigzagPost\Tests\App\Live\Fifos;
 
 /**
  * The rehearsal of the demo show between FIFOs, through player and watcher, seen on a bench in one window and on a stage in another: everything counts alike
@@ -20,6 +21,7 @@ final class LiveShowTest extends PageTestCase
 
     private string $rig = '';
     private string $book = '';
+    private Fifos $devices;
     private string $folder = '';
     private ?RemoteWebDriver $stage = null;
     /** @var array<string, resource> */
@@ -30,15 +32,8 @@ final class LiveShowTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->folder = sys_get_temp_dir().'/live-show-'.bin2hex(random_bytes(6));
-        mkdir($this->folder, 0o700);
-        foreach ([...self::INS, ...self::OUTS] as $port) {
-            posix_mkfifo("{$this->folder}/{$port}", 0o600);
-            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
-            \assert(false !== $fifo);
-            stream_set_blocking($fifo, false);
-            $this->fifos[$port] = $fifo;
-        }
+        $this->devices = new Fifos([...self::INS, ...self::OUTS]);
+        [$this->folder, $this->fifos] = [$this->devices->folder, $this->devices->streams];
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $found = $this->page->executeAsyncScript(
@@ -78,10 +73,7 @@ final class LiveShowTest extends PageTestCase
         $this->stage?->get('about:blank');
         $this->stage?->quit();
         parent::tearDown();
-        foreach ([...self::INS, ...self::OUTS] as $port) {
-            @unlink("{$this->folder}/{$port}");
-        }
-        @rmdir($this->folder);
+        $this->devices->remove();
     }
 
     public function testTheRehearsalPlaysBetweenDevicesAndIsSeenAlikeEverywhere(): void

@@ -6,11 +6,13 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
+use ZigzagPost\Tests\App\Live\Fifos;
 
 /** The demo show between devices: FIFOs that stand for them are connected, played, silenced, and let go. */
 final class LiveTest extends PageTestCase
 {
     private string $rig = '';
+    private Fifos $devices;
     private string $folder = '';
     /** @var array<string, resource> */
     private array $fifos = [];
@@ -18,15 +20,8 @@ final class LiveTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->folder = sys_get_temp_dir().'/live-page-'.bin2hex(random_bytes(6));
-        mkdir($this->folder, 0o700);
-        foreach (['keys', 'synths', 'treadle'] as $port) {
-            posix_mkfifo("{$this->folder}/{$port}", 0o600);
-            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
-            \assert(false !== $fifo);
-            stream_set_blocking($fifo, false);
-            $this->fifos[$port] = $fifo;
-        }
+        $this->devices = new Fifos(['keys', 'synths', 'treadle']);
+        [$this->folder, $this->fifos] = [$this->devices->folder, $this->devices->streams];
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
         $this->page->executeScript("localStorage.removeItem('zigzag-volume-read')");
@@ -37,10 +32,7 @@ final class LiveTest extends PageTestCase
     {
         $this->page->executeAsyncScript('fetch(`/api/rigs/${arguments[0]}/live`, { method: "DELETE" }).finally(arguments[1])', [$this->rig]);
         parent::tearDown();
-        foreach (['/keys', '/synths', '/treadle'] as $name) {
-            @unlink($this->folder.$name);
-        }
-        @rmdir($this->folder);
+        $this->devices->remove();
     }
 
     public function testAShowIsConnectedPlayedAndEnded(): void

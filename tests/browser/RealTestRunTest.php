@@ -7,12 +7,13 @@ namespace ZigzagPost\Tests\Browser;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
 use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Tests\App\Live\Fifos;
 use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** The test run with real devices: what comes in and goes out is seen at its step, which ticks itself where a device tells of itself. */
 final class RealTestRunTest extends PageTestCase
 {
-    private const PORTS = ['feet', 'back', 'boxes'];
+    private Fifos $devices;
     private string $folder = '';
     private string $rig = '';
     /** @var array<string, resource> */
@@ -21,15 +22,8 @@ final class RealTestRunTest extends PageTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->folder = sys_get_temp_dir().'/real-run-'.bin2hex(random_bytes(6));
-        mkdir($this->folder, 0o700);
-        foreach (self::PORTS as $port) {
-            posix_mkfifo("{$this->folder}/{$port}", 0o600);
-            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
-            \assert(false !== $fifo);
-            stream_set_blocking($fifo, false);
-            $this->fifos[$port] = $fifo;
-        }
+        $this->devices = new Fifos(['feet', 'back', 'boxes']);
+        [$this->folder, $this->fifos] = [$this->devices->folder, $this->devices->streams];
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('author', 'Ada'); localStorage.setItem('zigzag-volume-read', 'yes')");
         $rig = $this->page->executeAsyncScript(
@@ -45,10 +39,7 @@ final class RealTestRunTest extends PageTestCase
     {
         $this->page->executeAsyncScript('fetch(`/api/rigs/${arguments[0]}/live`, { method: "DELETE" }).finally(arguments[1])', [$this->rig]);
         parent::tearDown();
-        foreach (self::PORTS as $port) {
-            @unlink("{$this->folder}/{$port}");
-        }
-        @rmdir($this->folder);
+        $this->devices->remove();
     }
 
     public function testStepsTickThemselves(): void

@@ -10,20 +10,15 @@ declare(strict_types=1);
  */
 
 use Facebook\WebDriver\WebDriverKeys;
+use ZigzagPost\Tests\App\Live\Fifos;
 use ZigzagPost\Tests\Browser\Application;
 use ZigzagPost\Tests\Browser\Chromium;
 
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 $seconds = (float) ($argv[1] ?? 10);
-$folder = sys_get_temp_dir().'/figures-'.bin2hex(random_bytes(6));
-mkdir($folder, 0o700);
-$fifos = [];
-foreach (['keys', 'synths'] as $port) {
-    posix_mkfifo("{$folder}/{$port}", 0o600);
-    $fifos[$port] = fopen("{$folder}/{$port}", 'r+n') ?: throw new RuntimeException($port);
-    stream_set_blocking($fifos[$port], false);
-}
+$devices = new Fifos(['keys', 'synths']);
+[$folder, $fifos] = [$devices->folder, $devices->streams];
 $page = Chromium::open();
 $page->get(Application::noPage());
 $page->executeScript("localStorage.setItem('bench-seen', 'yes'); localStorage.setItem('author', 'Ada')");
@@ -113,7 +108,4 @@ $tell('bench, two stages and the rig picture open', $measure($seconds));
 
 $tell('panic, from a key in the bench', $panic(40));
 $page->executeAsyncScript('fetch(`/api/rigs/${arguments[0]}/live`, { method: "DELETE" }).finally(arguments[1])', [$rig]);
-foreach (['/keys', '/synths'] as $name) {
-    unlink($folder.$name);
-}
-rmdir($folder);
+$devices->remove();

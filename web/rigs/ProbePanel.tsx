@@ -20,7 +20,7 @@ export function ProbePanel({ rig }: { rig: string }) {
   return (
     <details className="border-l-4 border-base-300 pl-3">
       <summary className="cursor-pointer font-semibold">
-        Try a plug with a probe: a device of this computer in place of what is led to it
+        Try a plug with a probe: a MIDI device of this computer takes the place of a box
       </summary>
       <div className="mt-2 flex flex-col gap-2 text-sm">
         <div className="flex flex-wrap gap-2">
@@ -93,6 +93,7 @@ function Send({ rig, plug, device }: { rig: string; plug: Plug; device: string }
       </Select>
       <Field
         label={`Value, ${message.low} to ${message.high}`}
+        isLabelShown
         className="input-sm w-24"
         type="number"
         value={typed}

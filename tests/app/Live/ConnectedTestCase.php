@@ -12,34 +12,33 @@ abstract class ConnectedTestCase extends ApiTestCase
 {
     protected string $rig = '';
     protected string $folder = '';
+    private Fifos $devices;
     /** @var array<string, resource> */
     protected array $fifos = [];
 
     protected function setUp(): void
     {
         parent::setUp();
-        $this->folder = sys_get_temp_dir().'/live-api-'.bin2hex(random_bytes(6));
-        mkdir($this->folder, 0o700);
-        foreach (['keys', 'synth'] as $port) {
-            posix_mkfifo("{$this->folder}/{$port}", 0o600);
-            $fifo = fopen("{$this->folder}/{$port}", 'r+n');
-            \assert(false !== $fifo);
-            stream_set_blocking($fifo, false);
-            $this->fifos[$port] = $fifo;
-        }
+        $this->devices = new Fifos($this->names());
+        [$this->folder, $this->fifos] = [$this->devices->folder, $this->devices->streams];
     }
 
     protected function tearDown(): void
     {
         if ('' !== $this->rig) {
+            $this->hosts()->end($this->rig);
             $hosts = self::getContainer()->get(LiveHosts::class);
             \assert($hosts instanceof LiveHosts);
             $hosts->end($this->rig);
         }
-        foreach (['/keys', '/synth', ''] as $name) {
-            '' === $name ? @rmdir($this->folder) : @unlink($this->folder.$name);
-        }
+        $this->devices->remove();
         parent::tearDown();
+    }
+
+    /** @return list<string> what stands for devices */
+    protected function names(): array
+    {
+        return ['keys', 'synth'];
     }
 
     protected function hosts(): LiveHosts

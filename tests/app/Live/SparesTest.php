@@ -18,22 +18,9 @@ final class SparesTest extends ConnectedTestCase
 
         BOOK;
 
-    /** @var resource|null */
-    private mixed $spare = null;
-
-    protected function setUp(): void
+    protected function names(): array
     {
-        parent::setUp();
-        posix_mkfifo("{$this->folder}/spare", 0o600);
-        $this->spare = fopen("{$this->folder}/spare", 'r+n') ?: null;
-        \assert(null !== $this->spare);
-        stream_set_blocking($this->spare, false);
-    }
-
-    protected function tearDown(): void
-    {
-        @unlink("{$this->folder}/spare");
-        parent::tearDown();
+        return ['keys', 'synth', 'spare'];
     }
 
     public function testASpareTakesThePlaceOfWhatIsThereAndWhatSoundsThereEnds(): void
@@ -83,8 +70,7 @@ final class SparesTest extends ConnectedTestCase
         $this->until(static fn (array $port): bool => null === $port['out'] && null === $port['outDevice']);
         $this->drain();
         fwrite($this->fifos['keys'], "\x90\x45\x64");
-        \assert(null !== $this->spare);
-        fwrite($this->spare, "\x90\x45\x64");
+        fwrite($this->fifos['spare'], "\x90\x45\x64");
         self::assertSame('', $this->heard(1, 0.2));
         $this->until(static fn (array $port): bool => true, static fn (array $picture): bool => 4 === $picture['compared'] || $picture['compared'] > 4);
         self::assertFalse($this->picture()['differs'] ?? null, 'player and watcher stand alike');
@@ -173,10 +159,9 @@ final class SparesTest extends ConnectedTestCase
 
     private function spareHeard(int $bytes): string
     {
-        \assert(null !== $this->spare);
         $heard = '';
         for ($end = microtime(true) + 3; \strlen($heard) < $bytes && microtime(true) < $end; usleep(5_000)) {
-            $heard .= (string) fread($this->spare, max(1, $bytes - \strlen($heard)));
+            $heard .= (string) fread($this->fifos['spare'], max(1, $bytes - \strlen($heard)));
         }
 
         return $heard;
@@ -187,7 +172,6 @@ final class SparesTest extends ConnectedTestCase
         while ('' !== $this->heard(4096, 0.1)) {
         }
         $this->spareHeard(0);
-        \assert(null !== $this->spare);
-        fread($this->spare, 4096);
+        fread($this->fifos['spare'], 4096);
     }
 }

@@ -36,40 +36,32 @@ final class LawOfLiveTest extends TestCase
 
     public function testARecordingGivesTheBytesThatLeft(): void
     {
-        $this->limitTo(Cases::number(10))
-            ->forAll(Generators::choose(0, 1_000_000_000))
-            ->disableShrinking()
-            ->then(function (int $seed): void {
-                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-                [$text, $other] = [self::text($seed), self::text($seed + 1)];
-                $live = new Surroundings($text, $random, ['other' => $other]);
-                $this->play($live, $random, $seed, true, true);
-                self::assertHolds($live, $live->recording(), $live->got, [], $text, "seed {$seed}");
-            });
+        $this->forSeeds(10, function (int $seed, \Random\Randomizer $random): void {
+            [$text, $other] = [self::text($seed), self::text($seed + 1)];
+            $live = new Surroundings($text, $random, ['other' => $other]);
+            $this->play($live, $random, $seed, true, true);
+            self::assertHolds($live, $live->recording(), $live->got, [], $text, "seed {$seed}");
+        });
     }
 
     public function testARecordingFromTheMiddleGivesTheRest(): void
     {
-        $this->limitTo(Cases::number(8))
-            ->forAll(Generators::choose(0, 1_000_000_000))
-            ->disableShrinking()
-            ->then(function (int $seed): void {
-                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-                $text = self::text($seed);
-                $live = new Surroundings($text, $random);
-                $this->play($live, $random, $seed, false, true);
-                while ($live->run->waiting() > 0) {
-                    $live->goOn($live->now + 1_000_000);
-                }
-                $live->keep();
-                $before = $live->got;
-                $this->play($live, $random, $seed + 2, false, false);
-                $after = [];
-                foreach ($live->got as $port => $got) {
-                    $after[$port] = substr($got, \strlen($before[$port] ?? ''));
-                }
-                self::assertHolds($live, $live->recordingSinceCheckpoint(), $after, $live->before, $text, "seed {$seed}");
-            });
+        $this->forSeeds(8, function (int $seed, \Random\Randomizer $random): void {
+            $text = self::text($seed);
+            $live = new Surroundings($text, $random);
+            $this->play($live, $random, $seed, false, true);
+            while ($live->run->waiting() > 0) {
+                $live->goOn($live->now + 1_000_000);
+            }
+            $live->keep();
+            $before = $live->got;
+            $this->play($live, $random, $seed + 2, false, false);
+            $after = [];
+            foreach ($live->got as $port => $got) {
+                $after[$port] = substr($got, \strlen($before[$port] ?? ''));
+            }
+            self::assertHolds($live, $live->recordingSinceCheckpoint(), $after, $live->before, $text, "seed {$seed}");
+        });
     }
 
     /** One long run; minutes of simulated time by ZIGZAG_MINUTES. */
@@ -90,85 +82,86 @@ final class LawOfLiveTest extends TestCase
 
     public function testPortsOfWhichNobodyTakesTheDeviceAwayPlayOnWhateverIsConnectedElsewhere(): void
     {
-        $this->limitTo(Cases::number(6))
-            ->forAll(Generators::choose(0, 1_000_000_000))
-            ->disableShrinking()
-            ->then(function (int $seed): void {
-                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-                $text = self::text($seed);
-                $live = new Surroundings($text, $random);
-                $names = $live->run->course->ports->names;
-                $stay = array_filter($names, static fn (): bool => 0 === $random->getInt(0, 1));
-                for ($round = 0; $round < 4; ++$round) {
-                    $this->play($live, $random, $seed + $round, false, true);
-                    $isThere = static fn (string $name): bool => \in_array($name, $stay, true) || 0 === $random->getInt(0, 1);
-                    $live->connect(array_values(array_filter($names, $isThere)));
-                    $watched = $live->watched();
-                    $standing = $live->run->standing($live->now);
-                    $waits = static fn (Standing $of): array => array_filter(array_map(
-                        static fn (array $all): array => array_map(static fn (Waiting $each): string => $each->bytes, $all),
-                        $of->waiting,
-                    ));
-                    self::assertEquals($waits($standing), $waits($watched), "seed {$seed}: what waits");
-                    self::assertSame($standing->numbers, $watched->numbers, "seed {$seed}");
-                    self::assertEquals(
-                        array_filter(array_map(static fn (AtPort $at): array => $at->silence(), $standing->at)),
-                        array_filter(array_map(static fn (AtPort $at): array => $at->silence(), $watched->at)),
-                        "seed {$seed}: what sounds",
-                    );
-                }
-                self::assertHolds($live, $live->recording(), $live->got, [], $text, "seed {$seed}", $stay);
-            });
+        $this->forSeeds(6, function (int $seed, \Random\Randomizer $random): void {
+            $text = self::text($seed);
+            $live = new Surroundings($text, $random);
+            $names = $live->run->course->ports->names;
+            $stay = array_filter($names, static fn (): bool => 0 === $random->getInt(0, 1));
+            for ($round = 0; $round < 4; ++$round) {
+                $this->play($live, $random, $seed + $round, false, true);
+                $isThere = static fn (string $name): bool => \in_array($name, $stay, true) || 0 === $random->getInt(0, 1);
+                $live->connect(array_values(array_filter($names, $isThere)));
+                $watched = $live->watched();
+                $standing = $live->run->standing($live->now);
+                $waits = static fn (Standing $of): array => array_filter(array_map(
+                    static fn (array $all): array => array_map(static fn (Waiting $each): string => $each->bytes, $all),
+                    $of->waiting,
+                ));
+                self::assertEquals($waits($standing), $waits($watched), "seed {$seed}: what waits");
+                self::assertSame($standing->numbers, $watched->numbers, "seed {$seed}");
+                self::assertEquals(
+                    array_filter(array_map(static fn (AtPort $at): array => $at->silence(), $standing->at)),
+                    array_filter(array_map(static fn (AtPort $at): array => $at->silence(), $watched->at)),
+                    "seed {$seed}: what sounds",
+                );
+            }
+            self::assertHolds($live, $live->recording(), $live->got, [], $text, "seed {$seed}", $stay);
+        });
     }
 
     public function testABenchThatIsLedMakesTheSameAndItsDevicesHearWhatLeft(): void
     {
-        $this->limitTo(Cases::number(6))
+        $this->forSeeds(6, function (int $seed, \Random\Randomizer $random): void {
+            [$text, $other] = [self::text($seed), self::text($seed + 1)];
+            $live = new Surroundings($text, $random, ['other' => $other]);
+            $this->play($live, $random, $seed, true, true);
+            $live->connect(array_values(array_filter($live->run->course->ports->names, static fn (): bool => 0 === $random->getInt(0, 1))));
+            $this->play($live, $random, $seed + 1, true, true);
+            $names = $live->run->course->ports->names;
+            $book = Play::traced($text);
+            $bench = Bench::start($book, null, $transit = new Transit($names));
+            $led = new LedBench($bench, new Ports($book), static fn (): PlayedRules => new PlayedRules(Play::traced($other), null));
+            $at = 0;
+            foreach (Entry::read($live->journal, $at) as $entry) {
+                $led->take($entry);
+                // As between two requests.
+                $transit = Transit::load($transit->save());
+                $bench->beLed($transit);
+            }
+            $made = $run = [];
+            foreach ($bench->takeJournal() as $entry) {
+                if (JournalEntry::OUT === $entry->what) {
+                    $made[$entry->port][] = [$entry->timeUs, $entry->bytes, $entry->number];
+                }
+            }
+            $out = Play::stream('');
+            $recorded = new RecordingRun(Play::book($text), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
+            $recorded->run(TapeReader::all(Play::stream($live->recording()), 'tape'), 'tape');
+            rewind($out);
+            foreach (TapeReader::events($out, 'out') as $event) {
+                $run[$event->port][] = [$event->timeUs, $event->bytes, $event->pulseUs];
+            }
+            ksort($made);
+            ksort($run);
+            self::assertSame($run, $made, "seed {$seed}");
+            foreach ($names as $port => $name) {
+                $waits = array_map(static fn (Waiting $each): int => $each->number, $live->run->outlet($port)?->waiting() ?? []);
+                self::assertEqualsCanonicalizing(
+                    array_filter($waits),
+                    array_keys($transit->save()['waiting'][$name] ?? []),
+                    "seed {$seed}: what has not left at {$name}",
+                );
+            }
+        });
+    }
+
+    /** @param \Closure(int, \Random\Randomizer): void $try */
+    private function forSeeds(int $cases, \Closure $try): void
+    {
+        $this->limitTo(Cases::number($cases))
             ->forAll(Generators::choose(0, 1_000_000_000))
             ->disableShrinking()
-            ->then(function (int $seed): void {
-                $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
-                [$text, $other] = [self::text($seed), self::text($seed + 1)];
-                $live = new Surroundings($text, $random, ['other' => $other]);
-                $this->play($live, $random, $seed, true, true);
-                $live->connect(array_values(array_filter($live->run->course->ports->names, static fn (): bool => 0 === $random->getInt(0, 1))));
-                $this->play($live, $random, $seed + 1, true, true);
-                $names = $live->run->course->ports->names;
-                $book = Play::traced($text);
-                $bench = Bench::start($book, null, $transit = new Transit($names));
-                $led = new LedBench($bench, new Ports($book), static fn (): PlayedRules => new PlayedRules(Play::traced($other), null));
-                $at = 0;
-                foreach (Entry::read($live->journal, $at) as $entry) {
-                    $led->take($entry);
-                    // As between two requests.
-                    $transit = Transit::load($transit->save());
-                    $bench->beLed($transit);
-                }
-                $made = $run = [];
-                foreach ($bench->takeJournal() as $entry) {
-                    if (JournalEntry::OUT === $entry->what) {
-                        $made[$entry->port][] = [$entry->timeUs, $entry->bytes, $entry->number];
-                    }
-                }
-                $out = Play::stream('');
-                $recorded = new RecordingRun(Play::book($text), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
-                $recorded->run(TapeReader::all(Play::stream($live->recording()), 'tape'), 'tape');
-                rewind($out);
-                foreach (TapeReader::events($out, 'out') as $event) {
-                    $run[$event->port][] = [$event->timeUs, $event->bytes, $event->pulseUs];
-                }
-                ksort($made);
-                ksort($run);
-                self::assertSame($run, $made, "seed {$seed}");
-                foreach ($names as $port => $name) {
-                    $waits = array_map(static fn (Waiting $each): int => $each->number, $live->run->outlet($port)?->waiting() ?? []);
-                    self::assertEqualsCanonicalizing(
-                        array_filter($waits),
-                        array_keys($transit->save()['waiting'][$name] ?? []),
-                        "seed {$seed}: what has not left at {$name}",
-                    );
-                }
-            });
+            ->then(static fn (int $seed) => $try($seed, new \Random\Randomizer(new \Random\Engine\Mt19937($seed))));
     }
 
     private function play(Surroundings $live, \Random\Randomizer $random, int $seed, bool $changesRules, bool $keeps): void
