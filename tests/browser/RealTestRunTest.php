@@ -54,7 +54,7 @@ final class RealTestRunTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('dialog'), 'Play a few controls of it'), 'what to do');
         fwrite($this->fifos['feet'], "\xBF\x51\x7F");
         $this->until(fn (): bool => str_contains($this->text('dialog'), 'It sends what floor sends'), 'which unit it may be');
-        self::assertStringContainsString('floor: 1 of 1 heard control is its own', $this->text('dialog'));
+        self::assertStringContainsString('floor matches 1 of 1', $this->text('dialog'));
         self::assertSame([], Axe::serious($this->page));
         $this->one('dialog button[aria-label="Close"]')->click();
 

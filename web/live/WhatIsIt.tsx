@@ -53,8 +53,7 @@ export function WhatIsIt({
             <ul className="list-disc pl-5">
               {what.units.map(({ unit, heard, known }) => (
                 <li key={unit}>
-                  <b>{unit}</b>: {known} of {heard} heard {heard === 1 ? 'control is' : 'controls are'} its
-                  own
+                  <b>{unit}</b> matches {known} of {heard}
                 </li>
               ))}
             </ul>
