@@ -13,7 +13,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
-use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Setup\Post;
 use ZigzagPost\Core\Rulebook\Rule;

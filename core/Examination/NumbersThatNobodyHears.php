@@ -21,7 +21,7 @@ use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Index\ChartMessages;
-use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Post;

@@ -11,7 +11,7 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Document\Rest;
-use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Plan\Sharing;
@@ -26,6 +26,9 @@ final class SharedChannels implements RigCheck
         $rests = $analysis->setup->rig->rests;
         $seen = $told = [];
         foreach ($analysis->streams() as $stream) {
+            if (Sharing::isOneChannel($stream)) {
+                continue; // whoever hears it shares its channel
+            }
             foreach ($this->groups($sharing, $stream->listeners) as $group) {
                 [$listeners, $shared] = [$group->listeners, $group->channels];
                 foreach ($this->pairsAtRest($listeners, $stream, $rests) as $finding) {

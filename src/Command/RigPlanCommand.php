@@ -7,7 +7,7 @@ namespace App\Command;
 use App\Rig\PlanView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
-use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Plan\Planner;
 use ZigzagPost\Core\Rig\Setup\Setup;
 

@@ -12,7 +12,7 @@ use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Width;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Plan\BeyondSixteen;
-use ZigzagPost\Core\Rig\Plan\Channels;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Socket;

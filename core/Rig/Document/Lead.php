@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rig\Document;
 
 use ZigzagPost\Core\Data\ListOf;
 use ZigzagPost\Core\Data\Of;
+use ZigzagPost\Core\Data\OneOf;
 use ZigzagPost\Core\Data\Text;
 
 /** What joins two plugs: a chain of cables and adapters from end a to end b. */
@@ -25,16 +26,24 @@ final readonly class Lead
         public ?Session $session = null,
         #[Text(300)]
         public ?string $wantedDouble = null,
+        #[OneOf(LeadUse::class)]
+        public ?LeadUse $use = null,
     ) {
     }
 
-    /** The length in metres, if all of its cables have one. */
     /** How long it is at least: the parts of which that is known. */
     public function leastM(): float
     {
         return array_sum(array_map(static fn (Part $part): float => $part->lengthM ?? 0.0, $this->parts));
     }
 
+    /** Whether messages that it carries are there to be played with. */
+    public function isToPlay(): bool
+    {
+        return null === $this->use || LeadUse::Play === $this->use;
+    }
+
+    /** The length in metres, if all of its cables have one. */
     public function lengthM(): ?float
     {
         $length = 0.0;

@@ -25,6 +25,7 @@ final readonly class Rig
      * @param list<KeptTape> $proofs
      * @param list<LogLine> $log the earliest first
      * @param Report|null $report of the last rehearsal
+     * @param list<Intent> $intents who plays whom, and who is kept out, as somebody said
      * @param array<string, array<string, Connected>> $connections what stands behind ports, by computer and port
      * @param string|null $rulebook its text
      * @param string|null $book where the application keeps it; files hold the text instead
@@ -62,6 +63,8 @@ final readonly class Rig
         public ?Report $report = null,
         #[MapOf(new MapOf(new Of(Connected::class), most: 256), most: 100)]
         public array $connections = [],
+        #[ListOf(new Of(Intent::class), 2000)]
+        public array $intents = [],
     ) {
     }
 

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rig\Plan;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Setting;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A part of a unit that would answer on channels beyond 16, whatever is planned for its setting: there is no plan for that. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Plan;
 
+use ZigzagPost\Core\Rig\Setup\Channels;
+
 /**
  * Units that all collide on one stream and nowhere else, each free to take its run of channels anywhere in the same range.
  *

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\Hears;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 
 /** Something that the plan decides: a setting of a unit with its values, or, without a setting, channels that cannot be changed. */

@@ -8,8 +8,14 @@ use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Setting;
+use ZigzagPost\Core\Rig\Direct\Matrix;
+use ZigzagPost\Core\Rig\Direct\SettingAt;
 use ZigzagPost\Core\Rig\Document\Chosen;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
+use ZigzagPost\Core\Rig\Plan\Wish\Granted;
+use ZigzagPost\Core\Rig\Plan\Wish\Standings;
+use ZigzagPost\Core\Rig\Plan\Wish\WishList;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Post;
@@ -34,6 +40,9 @@ final class Planner
     private array $own = [];
     /** @var array<string, list<string>> units whose messages come into each port of the post */
     private array $intoPost = [];
+    private readonly Standings $standings;
+    private readonly Matrix $matrix;
+    private readonly WishList $wishes;
 
     /**
      * @param list<string> $unpinned units whose pins are not looked at
@@ -56,6 +65,9 @@ final class Planner
         } else {
             [$this->own, $this->heard, $this->intoPost] = [$of->own, $of->heard, $of->intoPost];
         }
+        $this->standings = new Standings($setup, $unpinned);
+        $this->matrix = $of->matrix ?? new Matrix($setup, $this->graph);
+        $this->wishes = new WishList($setup, $this->matrix, $this->standings);
         foreach ($setup->boxes as $box) {
             if (!$box->isPost() && !\in_array($box->name, $without, true)) {
                 $this->choose($box);
@@ -70,13 +82,22 @@ final class Planner
             return new Plan([], [], [], 0, true, $planner->beyond->conflict(), $planner->unknown, []);
         }
         $puzzle = $planner->puzzle();
-        $solved = Search::solve($puzzle);
-        [$values, $cost, $isProven] = [$solved->values, $solved->cost, $solved->isProven];
-        if (null === $values) {
-            return $planner->without($puzzle, $isProven);
+        $wished = new WishProblem($puzzle, $planner->standings, $planner->wishes->wishes);
+        $solved = Search::solve($puzzle, array_values(array_diff(array_keys($puzzle->choices), array_keys($wished->choices))));
+        if (null === $solved->values) {
+            return $planner->without($puzzle, $solved->isProven);
+        }
+        $granted = $wished->grant();
+        if (null === $granted->values) {
+            return $planner->quarrel($granted);
         }
 
-        return $planner->result($values, $cost, $isProven);
+        return $planner->result(
+            $solved->values + $wished->values($granted->values),
+            $solved->cost + $granted->cost,
+            $solved->isProven && $granted->isProven,
+            $wished,
+        );
     }
 
     private function look(): void
@@ -138,15 +159,41 @@ final class Planner
                     $settings[$setting->id],
                     $sends instanceof ChannelOf && $sends->setting === $setting->id ? $sends->offset ?? 0 : null,
                 );
+            } elseif (isset($this->wishes->settings[(new SettingAt($box->name, $setting->id))->key()])) {
+                $this->plain($box, $setting);
             }
         }
+    }
+
+    /** A setting that decides no channel, on which something depends. */
+    private function plain(Device $box, Setting $setting): void
+    {
+        $isPinned = $this->isPinnedAt($box, $setting);
+        $options = array_map(
+            static fn (string|int $value): PlanValue => new PlanValue($value, $isPinned ? 0 : Cost::of($box->unit, $setting, $value), [], null),
+            $this->standings->values(new SettingAt($box->name, $setting->id)),
+        );
+        if ([] !== $options) {
+            $this->choices[] = new PlanVariable($box, $setting->id, [], $options, $isPinned);
+        }
+    }
+
+    private function isPinnedAt(Device $box, Setting $setting): bool
+    {
+        return $this->standings->isPinned($box->name, $box->unit->settings[$setting->id] ?? null);
     }
 
     /** @param list<Hears> $parts */
     private function setting(Device $box, Setting $setting, array $parts, ?int $sendsAt): void
     {
         $chosen = $box->unit->settings[$setting->id] ?? null;
-        $isPinned = true === $chosen?->pinned && !\in_array($box->name, $this->unpinned, true);
+        $isPinned = $this->isPinnedAt($box, $setting);
+        $at = new SettingAt($box->name, $setting->id);
+        if (!$isPinned && null === $this->standings->value($at) && !isset($this->wishes->settings[$at->key()]) && !$this->hasToBeKnown($box, $parts)) {
+            $this->unknown[] = $box->name;
+
+            return;
+        }
         $options = [];
         foreach ($isPinned && null !== $chosen ? [$chosen->value] : $setting->all() as $value) {
             $channel = Device::channelOf($value, 0);
@@ -170,6 +217,24 @@ final class Planner
         } elseif ([] === $options) {
             $this->withoutAnyValue($box, $setting, $parts);
         }
+    }
+
+    /**
+     * Whether a channel has to be known though nobody wished anything of it: the post sends to it or hears it, or others that have to be apart.
+     *
+     * @param list<Hears> $parts
+     */
+    private function hasToBeKnown(Device $box, array $parts): bool
+    {
+        foreach ($this->heard[$box->name] ?? [] as $stream => $heard) {
+            foreach ($parts as $part) {
+                if (\in_array($part, $heard, true) && !Sharing::isOneChannel($this->streams[$stream])) {
+                    return true;
+                }
+            }
+        }
+
+        return [] !== array_filter($this->intoPost, static fn (array $units): bool => \in_array($box->name, $units, true));
     }
 
     /**
@@ -247,15 +312,21 @@ final class Planner
         [$one, $other] = [$this->choices[$i], $this->choices[$j]];
         $places = [];
         foreach ($this->heard[$one->box->name] ?? [] as $stream => $heard) {
-            if (isset($this->heard[$other->box->name][$stream]) && $this->collide($one, $other, $heard, $this->heard[$other->box->name][$stream])) {
+            if (
+                isset($this->heard[$other->box->name][$stream])
+                && !Sharing::isOneChannel($this->streams[$stream])
+                && $this->collide($one, $other, $heard, $this->heard[$other->box->name][$stream])
+            ) {
                 $places[] = new MeetingPlace($stream, $stream);
             }
         }
-        foreach ($this->answers($one, $other) as $stream) {
-            $places[] = new MeetingPlace(-1, $stream);
-        }
-        foreach ($this->answers($other, $one) as $stream) {
-            $places[] = new MeetingPlace($stream, -1);
+        if ($one->box === $other->box) {
+            foreach ($this->answers($one, $other) as $stream) {
+                $places[] = new MeetingPlace(-1, $stream);
+            }
+            foreach ($this->answers($other, $one) as $stream) {
+                $places[] = new MeetingPlace($stream, -1);
+            }
         }
         if (
             $one->box !== $other->box
@@ -291,7 +362,7 @@ final class Planner
         return false;
     }
 
-    /** @return list<int> streams of the first on which the second hears what the first sends of its own */
+    /** @return list<int> streams of a unit on which what it sends of its own comes back to it */
     private function answers(PlanVariable $sender, PlanVariable $hearer): array
     {
         if (null === $sender->options[0]->sends) {
@@ -324,13 +395,49 @@ final class Planner
         return false;
     }
 
-    /** @param array<int, int> $values */
-    private function result(array $values, int $cost, bool $isProven): Plan
+    private function quarrel(Granted $granted): Plan
+    {
+        $units = $words = [];
+        foreach ($granted->quarrel as $wish) {
+            $units += array_fill_keys($wish->units, true);
+            null === $wish->words ?: $words[] = $wish->words;
+        }
+        $named = array_values(array_filter($this->setup->names(), static fn (string $name): bool => isset($units[$name])));
+        $why =
+            [] === $words
+                ? 'no plan was found among those that were tried, and it is not proven that there is none'
+                : 'no settings bring about that '.implode(', and that ', array_unique($words));
+
+        return new Plan([], [], [], 0, $granted->isProven, new Conflict($named, $why, $this->unpinning($named), false, false), $this->unknown, []);
+    }
+
+    /** @param list<string> $units */
+    private function unpinning(array $units): ?string
+    {
+        $others = array_values(array_diff($this->setup->names(), $units));
+        foreach ($units as $unit) {
+            if ($this->isPinned($unit)) {
+                $freed = new self($this->setup, [$unit], [], $others, $this);
+                $wished = new WishProblem($freed->puzzle(), $freed->standings, $freed->wishes->among($units));
+                if (null !== $wished->grant()->values) {
+                    return "unpin {$unit}";
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @param array<int, int> $values -1 for what stays as it is though nobody knows how */
+    private function result(array $values, int $cost, bool $isProven, WishProblem $wished): Plan
     {
         $planned = [];
         $channels = [];
         foreach ($this->choices as $index => $choice) {
-            $option = $choice->options[$values[$index]];
+            $option = $choice->options[$values[$index]] ?? null;
+            if (null === $option) {
+                continue;
+            }
             $channels[$choice->box->name][] = new ChosenValue($choice, $option);
             $setting = null === $choice->setting ? null : $choice->box->chart->setting($choice->setting);
             if (null !== $setting && null !== $option->value) {
@@ -342,7 +449,8 @@ final class Planner
                     $option->cost,
                     $setting->howTo($option->value),
                     $choice->isPinned,
-                    Reasons::of($choice, $option, $this->choices, $values, $this->streams),
+                    (0 === $option->cost ? null : $wished->reason($index, $values))
+                        ?? Reasons::of($choice, $option, $this->choices, $values, $this->streams),
                 );
             }
         }

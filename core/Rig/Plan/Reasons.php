@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Document\Unit;
+use ZigzagPost\Core\Rig\Setup\Channels;
 
 /** Says why a setting stands where the plan puts it. */
 final class Reasons
@@ -30,7 +31,7 @@ final class Reasons
             }
             foreach ($choices as $index => $other) {
                 foreach ($wanted->takes as $stream => $channels) {
-                    $taken = $other === $choice ? 0 : $channels & ($other->options[$values[$index]]->takes[$stream] ?? 0);
+                    $taken = $other === $choice ? 0 : $channels & (($other->options[$values[$index]] ?? null)?->takes[$stream] ?? 0);
                     if (0 !== $taken) {
                         return Channels::print($taken)." is {$other->box->name}’s on {$streams[$stream]->name()}";
                     }

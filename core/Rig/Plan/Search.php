@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Plan;
 
+use ZigzagPost\Core\Rig\Setup\Channels;
+
 /**
- * Finds the values with the least cost; of several, those that are lexicographically lower in the order of the choices.
+ * Finds the values with the least cost; of several those with the fewest changes, then those that are lexicographically lower in the order of
+ * the choices.
  *
  * First the least cost is found, trying cheap values first; then, with that cost as the limit, the lowest values.
  */
@@ -13,6 +16,9 @@ final class Search
 {
     /** Values tried at most; beyond it the answer is not proven. */
     public const MOST_NODES = 60_000;
+
+    /** More than changes there can be: costs count first, then changes. */
+    private const CHANGES = 4096;
 
     private int $nodes = 0;
     private int $best = \PHP_INT_MAX;
@@ -30,7 +36,7 @@ final class Search
     private function __construct(private readonly PlanProblem $puzzle)
     {
         foreach ($puzzle->choices as $choice) {
-            $costs = array_map(static fn (PlanValue $option): int => $option->cost, $choice->options);
+            $costs = array_map(static fn (PlanValue $option): int => $option->cost * self::CHANGES + ($option->cost > 0 ? 1 : 0), $choice->options);
             $this->costs[] = $costs;
             $order = array_keys($costs);
             usort($order, static fn (int $a, int $b): int => $costs[$a] <=> $costs[$b] ?: $a <=> $b);
@@ -38,13 +44,14 @@ final class Search
         }
     }
 
-    public static function solve(PlanProblem $puzzle): Solution
+    /** @param list<int>|null $of the choices to make; all where nothing is said */
+    public static function solve(PlanProblem $puzzle, ?array $of = null): Solution
     {
         $values = [];
         $cost = 0;
         $isProven = true;
         $search = new self($puzzle);
-        foreach ($search->components() as $component) {
+        foreach ($search->components($of) as $component) {
             $found = $search->component($component);
             $isProven = $isProven && $found->isProven;
             if (null === $found->values) {
@@ -55,7 +62,7 @@ final class Search
         }
         ksort($values);
 
-        return new Solution($values, $cost, $isProven);
+        return new Solution($values, intdiv($cost, self::CHANGES), $isProven);
     }
 
     /**
@@ -276,7 +283,7 @@ final class Search
             }
         }
 
-        return new LeastTwo($least ?? 0, 1 << 20, $at);
+        return new LeastTwo($least ?? 0, 1 << 40, $at);
     }
 
     /**

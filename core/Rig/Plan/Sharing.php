@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Chart\Assign;
+use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\Share;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
@@ -38,6 +40,17 @@ final readonly class Sharing
         $bySplit = Share::Numbers === $this->wants($one) && Share::Numbers === $this->wants($other);
 
         return !(($one === $other || $bySplit) && Disjoint::parts($one, $onePart, $other, $otherPart));
+    }
+
+    /** Whether everything that leaves there is on one channel, so that whoever hears it shares that. */
+    public static function isOneChannel(HeardStream $stream): bool
+    {
+        $channels = [];
+        foreach ($stream->box->chart->sends ?? [] as $sends) {
+            $channels[] = $sends->channel;
+        }
+
+        return 1 === \count(array_unique($channels, \SORT_REGULAR)) && null !== $channels[0] && ChannelType::OMNI !== $channels[0];
     }
 
     /** Whether something that a unit sends of its own is understood by a part that hears it directly. */

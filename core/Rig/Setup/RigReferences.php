@@ -39,6 +39,16 @@ final class RigReferences
             }
             $leads[$lead->id] = true;
         }
+        foreach ($rig->intents as $index => $intent) {
+            foreach (['from' => $intent->from, 'to' => $intent->to] as $end => $unit) {
+                if (null === $rig->unit($unit)) {
+                    $reading->problem("intents[{$index}].{$end}", "there is no unit {$unit}");
+                }
+            }
+            if ($intent->from === $intent->to) {
+                $reading->problem("intents[{$index}].to", 'this is the unit that plays; name another');
+            }
+        }
 
         return $reading->problems;
     }

@@ -265,22 +265,22 @@ final class PlanTest extends TestCase
      */
     private static function tryEverything(array $specs, array $of): array
     {
-        $best = [\PHP_INT_MAX, null];
-        self::tryFrom($specs, $of, [], 0, $best);
+        $best = [\PHP_INT_MAX, 0, null];
+        self::tryFrom($specs, $of, [], 0, 0, $best);
 
-        return $best;
+        return [$best[0], $best[2]];
     }
 
     /**
      * @param list<array{int, int, array{value?: int, state?: string, pinned?: bool}, string, string, string}> $specs
      * @param list<int> $of
      * @param list<int> $values
-     * @param array{int, list<int>|null} $best
+     * @param array{int, int, list<int>|null} $best cost, how many are changed, values
      */
-    private static function tryFrom(array $specs, array $of, array $values, int $cost, array &$best): void
+    private static function tryFrom(array $specs, array $of, array $values, int $cost, int $changes, array &$best): void
     {
         if (\count($values) === \count($of)) {
-            $best = $cost < $best[0] ? [$cost, $values] : $best;
+            $best = [$cost, $changes] < [$best[0], $best[1]] ? [$cost, $changes, $values] : $best;
 
             return;
         }
@@ -295,12 +295,13 @@ final class PlanTest extends TestCase
                     continue 2;
                 }
             }
-            $wanted = $chosen['value'] ?? $factory;
+            $stays = isset($chosen['pinned']) || $value === ($chosen['value'] ?? $factory);
             self::tryFrom(
                 $specs,
                 $of,
                 [...$values, $value],
-                $cost + (isset($chosen['pinned']) || $value === $wanted ? 0 : ('menu' === $by ? 1 : 3) + ([] === $chosen ? 0 : 2)),
+                $cost + ($stays ? 0 : ('menu' === $by ? 1 : 3) + ([] === $chosen ? 0 : 2)),
+                $changes + ($stays ? 0 : 1),
                 $best,
             );
         }

@@ -2,13 +2,12 @@
 
 declare(strict_types=1);
 
-namespace ZigzagPost\Core\Rig\Plan;
+namespace ZigzagPost\Core\Rig\Setup;
 
 use ZigzagPost\Core\Rig\Chart\ChannelType;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\ZoneSide;
-use ZigzagPost\Core\Rig\Setup\Device;
 
 /** Sets of channels as sixteen bits: bit 0 is channel 1. */
 final class Channels

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Rig\Plan\Wish;
+
+use ZigzagPost\Core\Rig\Direct\Cell;
+use ZigzagPost\Core\Rig\Direct\Condition;
+use ZigzagPost\Core\Rig\Direct\DirectWay;
+use ZigzagPost\Core\Rig\Direct\LeadCarries;
+use ZigzagPost\Core\Rig\Direct\LeadSettings;
+use ZigzagPost\Core\Rig\Direct\LeadWorks;
+use ZigzagPost\Core\Rig\Direct\Matrix;
+use ZigzagPost\Core\Rig\Direct\SettingAt;
+use ZigzagPost\Core\Rig\Document\Means;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rig\Wire\Verdict;
+
+/**
+ * What a plan has to bring about on direct ways: who plays whom does, who is kept out is, and leads that work go on working.
+ * A wish that nobody uttered is left out where no setting could grant it: what is in its way is found elsewhere.
+ */
+final class WishList
+{
+    /** @var list<RawWish> */
+    public readonly array $wishes;
+    /** @var array<string, true> by key, the settings that decide them */
+    public readonly array $settings;
+
+    public function __construct(Setup $setup, Matrix $matrix, private readonly Standings $standings)
+    {
+        $wishes = [];
+        foreach ($matrix->cells as $cell) {
+            array_push($wishes, ...null === $cell->means() ? [] : $this->ofCell($cell));
+        }
+        $settings = self::keys(self::all($wishes));
+        // What a lead of theirs is for is said by the wishes themselves; all others keep what they do now.
+        $wished = array_fill_keys(array_map(static fn (Condition $condition): string => $condition->key(), self::all($wishes)), true);
+        $seen = [];
+        do {
+            $count = \count($settings);
+            foreach ($setup->joints as $index => $joint) {
+                if (!isset($seen[$index]) && null !== $joint->a && null !== $joint->b) {
+                    $own = array_map(static fn (SettingAt $at): string => $at->key(), LeadSettings::of($joint->a, $joint->b));
+                    if ([] !== array_intersect_key($settings, array_flip($own))) {
+                        $seen[$index] = true;
+                        $isWished = isset($wished[LeadCarries::keyOf($joint, $joint->a)]) || isset($wished[LeadCarries::keyOf($joint, $joint->b)]);
+                        array_push($wishes, ...$this->ofLead($joint, $isWished));
+                        $settings += array_fill_keys($own, true);
+                    }
+                }
+            }
+        } while (\count($settings) > $count);
+        [$this->wishes, $this->settings] = [$wishes, $settings];
+    }
+
+    /**
+     * @param list<string> $units
+     *
+     * @return list<RawWish> those that are about these units only
+     */
+    public function among(array $units): array
+    {
+        return array_values(array_filter($this->wishes, static fn (RawWish $wish): bool => [] === array_diff($wish->units, $units)));
+    }
+
+    /** @return list<RawWish> */
+    private function ofCell(Cell $cell): array
+    {
+        $isOut = Means::KeepsOut === $cell->means();
+        $words = $isOut ? "{$cell->from->name} stays out of {$cell->to->name}" : "{$cell->from->name} plays {$cell->to->name}";
+        $wishes = [];
+        foreach ($cell->ways as $ways) {
+            $conditions = array_map(static fn (DirectWay $way): array => $way->conditions, $ways);
+            $possible = array_values(array_filter($conditions, fn (array $way): bool => $isOut ? $this->canBeShut($way) : $this->canBeOpen($way)));
+            if (null !== $cell->said || ($isOut ? \count($possible) === \count($conditions) : [] !== $possible)) {
+                $wishes[] = new RawWish($isOut ? $conditions : $possible, $isOut, [$cell->from->name, $cell->to->name], $words);
+            }
+        }
+
+        return [] === $cell->ways && !$isOut ? [] : $wishes;
+    }
+
+    /** @return list<RawWish> */
+    private function ofLead(ResolvedLead $joint, bool $isWished): array
+    {
+        if (null === $joint->a || null === $joint->b) {
+            return [];
+        }
+        $works = new LeadWorks($joint, $joint->a, $joint->b);
+        $harms = new LeadWorks($joint, $joint->a, $joint->b, Verdict::MayDamage);
+        $units = [$joint->a->box->name, $joint->b->box->name];
+
+        return [
+            ...!$isWished && Truth::Yes === $this->standings->truth($works) ? [new RawWish([[$works]], false, $units)] : [],
+            ...$this->canBeShut([$harms]) ? [new RawWish([[$harms]], true, $units)] : [],
+        ];
+    }
+
+    /**
+     * @param list<RawWish> $wishes
+     *
+     * @return list<Condition>
+     */
+    private static function all(array $wishes): array
+    {
+        return array_merge(...array_map(static fn (RawWish $wish): array => $wish->conditions(), $wishes));
+    }
+
+    /** @param list<Condition> $way */
+    private function canBeOpen(array $way): bool
+    {
+        foreach ($way as $condition) {
+            if (!$this->standings->canBe($condition, true)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param list<Condition> $way */
+    private function canBeShut(array $way): bool
+    {
+        foreach ($way as $condition) {
+            if ($this->standings->canBe($condition, false)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<Condition> $conditions
+     *
+     * @return array<string, true>
+     */
+    private static function keys(array $conditions): array
+    {
+        $keys = [];
+        foreach ($conditions as $condition) {
+            foreach ($condition->settings() as $at) {
+                $keys[$at->key()] = true;
+            }
+        }
+
+        return $keys;
+    }
+}

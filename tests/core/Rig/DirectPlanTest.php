@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rig;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Plan\Plan;
+use ZigzagPost\Core\Rig\Plan\Planner;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Tests\Core\Cases;
+
+final class DirectPlanTest extends TestCase
+{
+    /** Works or not, least cost, fewest changes, lowest values; and what works costs nothing. */
+    public function testAgreesWithTryingEverything(): void
+    {
+        $free = $none = 0;
+        for ($case = 0; $case < Cases::number(150); ++$case) {
+            $seed = (int) (getenv('ZIGZAG_SEED') ?: 1) * 100_000 + $case;
+            $rig = new AnyDirectRig($seed);
+            if (\count($rig->settings) > 9) {
+                continue;
+            }
+            $model = new DirectPlanModel($rig);
+            $plan = self::plan($rig->json());
+            $about = "seed {$seed}: ".Json::encode($rig->json());
+            if (null === $model->best) {
+                self::assertNotNull($plan->conflict, $about);
+                ++$none;
+                continue;
+            }
+            self::assertNull($plan->conflict, $about);
+            self::assertTrue($plan->isProven, $about);
+            self::assertSame($model->best[0], $plan->cost, $about);
+            $wanted = [];
+            foreach ($rig->settings as $index => $setting) {
+                $value = $setting['values'][$model->best[2][$index]] ?? null;
+                if (null !== $value && $value !== ($setting['ticked'] ?? $setting['factory'])) {
+                    $wanted["{$setting['unit']} {$setting['id']}"] = (string) $value;
+                }
+            }
+            self::assertSame($wanted, self::changes($plan), $about);
+            $free += 0 === $plan->cost ? 1 : 0;
+        }
+        self::assertGreaterThan(5, $free);
+        self::assertGreaterThan(2, $none);
+    }
+
+    /** @param array<string, mixed> $json */
+    private static function plan(array $json): Plan
+    {
+        return Planner::plan(RigFile::setup(RigFile::rig(Json::encode($json)), ''));
+    }
+
+    /** @return array<string, string> */
+    private static function changes(Plan $plan): array
+    {
+        $changes = [];
+        foreach ($plan->settings as $setting) {
+            if ($setting->changes()) {
+                $changes["{$setting->box->name} {$setting->setting->id}"] = (string) $setting->value;
+            }
+        }
+
+        return $changes;
+    }
+}
