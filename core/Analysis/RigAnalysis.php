@@ -8,6 +8,7 @@ use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Forecast\LeadFit;
 use ZigzagPost\Core\Forecast\RigFit;
+use ZigzagPost\Core\Rig\Direct\Matrix;
 use ZigzagPost\Core\Rig\Index\RigIndex;
 use ZigzagPost\Core\Rig\Name\RigDevices;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
@@ -26,6 +27,7 @@ final class RigAnalysis
 {
     public readonly Graph $graph;
     private ?Plan $plan = null;
+    private ?Matrix $matrix = null;
     private ?Checker $checked = null;
     private ?RigIndex $index = null;
     /** @var list<Judgement>|null */
@@ -43,6 +45,12 @@ final class RigAnalysis
     public function plan(): Plan
     {
         return $this->plan ??= Planner::plan($this->setup);
+    }
+
+    /** Who plays whom past the post. */
+    public function matrix(): Matrix
+    {
+        return $this->matrix ??= new Matrix($this->setup, $this->graph);
     }
 
     /** The rulebook, read with this rig; an empty one where the rig has none. */

@@ -54,6 +54,7 @@ final readonly class Examination
         return [
             new LeadsThatDoNotWork(),
             new WaysThatAreOff(),
+            new UnitsThatDoNotPlay(),
             new EchoesThroughRules(),
             new SharedChannels(),
             new PartsBeyondSixteen(),

@@ -8,13 +8,12 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Finding\Fact\ChannelIsShared;
 use ZigzagPost\Core\Finding\Fact\NoPlan;
 use ZigzagPost\Core\Finding\RigFinding;
-use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Document\Rest;
-use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Plan\Sharing;
+use ZigzagPost\Core\Rig\Setup\Channels;
 
 /** Units that answer on the same channel of one stream as they stand now. */
 final class SharedChannels implements RigCheck
@@ -22,7 +21,6 @@ final class SharedChannels implements RigCheck
     public function findings(RigAnalysis $analysis): iterable
     {
         $sharing = new Sharing($analysis->setup);
-        $edits = new Edits($analysis->setup->rig);
         $rests = $analysis->setup->rig->rests;
         $seen = $told = [];
         foreach ($analysis->streams() as $stream) {
@@ -42,7 +40,7 @@ final class SharedChannels implements RigCheck
                 $seen[$about] = true;
                 $units = array_values(array_unique(array_map(static fn (Listener $listener): string => $listener->box->name, $listeners)));
                 $told += array_fill_keys($units, true);
-                yield $finding->fixedBy($this->fix($analysis, $edits, $units));
+                yield $finding->fixedBy(PlannedFix::of($analysis, $units));
             }
         }
         $conflict = $analysis->plan()->conflict;
@@ -121,22 +119,6 @@ final class SharedChannels implements RigCheck
                 $stream->name(),
             ),
         );
-    }
-
-    /** @param list<string> $units */
-    private function fix(RigAnalysis $analysis, Edits $edits, array $units): ?RigFix
-    {
-        $changes = [];
-        $words = [];
-        foreach ($analysis->plan()->settings as $setting) {
-            if (\in_array($setting->box->name, $units, true) && $setting->value !== $setting->now) {
-                $fix = $edits->setting($setting->box->name, $setting->setting->id, $setting->value, '');
-                $changes += $fix->changes ?? [];
-                $words[] = "{$setting->box->name} to {$setting->value}";
-            }
-        }
-
-        return [] === $changes ? null : new RigFix('Put '.implode(' and ', $words).', as the plan says', $changes);
     }
 
     private function now(Listener $listener): int

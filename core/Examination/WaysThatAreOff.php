@@ -29,8 +29,9 @@ final class WaysThatAreOff implements RigCheck
         foreach ($analysis->streams() as $stream) {
             $chains = [];
             foreach ($stream->listeners as $listener) {
+                $isWanted = $stream->box->isPost() || $analysis->matrix()->plays($stream->box->name, $listener->box->name);
                 foreach ($listener->way as $hop) {
-                    if (null !== $hop->off) {
+                    if (null !== $hop->off && $isWanted) {
                         $off[$hop->from->unit][$hop->off][$listener->box->name] = true;
                     }
                     if (null !== $hop->kind && null !== $hop->unknown) {

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rig\Direct;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\Intent;
 use ZigzagPost\Core\Rig\Document\IntentKind;
+use ZigzagPost\Core\Rig\Document\Means;
 use ZigzagPost\Core\Rig\Setup\Graph;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
@@ -49,6 +50,18 @@ final class Matrix
             }
         }
         $this->cells = $cells;
+    }
+
+    /** Whether a unit is to play another with anything. */
+    public function plays(string $from, string $to): bool
+    {
+        foreach ($this->cells as $cell) {
+            if ($cell->from->name === $from && $cell->to->name === $to && Means::Plays === $cell->means()) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function said(string $from, string $to, IntentKind $of): ?Intent
