@@ -65,6 +65,13 @@ final readonly class TestRun
                 }
             }
         }
+        foreach (DirectSteps::of($analysis) as $step) {
+            if ([] !== array_filter($step->wanted, static fn (Heard $each): bool => true === $setup->box($each->unit)?->chart->isDangerous())) {
+                $leftOut[] = "{$step->unit} \"{$step->control}\"";
+            } else {
+                $candidates[] = $step;
+            }
+        }
         $steps = [...self::greedy($candidates), ...self::fullLoads($analysis)];
         $touched = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $steps));
         $signal = array_filter(
@@ -114,6 +121,9 @@ final readonly class TestRun
     {
         if ([] === $step->messages) {
             return !\in_array(substr($step->control, 5, -10), $broken, true); // a full lead: what the simulated one carries, it carries
+        }
+        if ('' === $step->port) {
+            return DirectSteps::passes($step, $setup, $broken);
         }
         $graph = new Graph($setup);
         $comesIn = false;
@@ -206,17 +216,8 @@ final readonly class TestRun
                     }
                 }
             }
-            $label = $device?->label() ?? $heard->unit;
-            $expect[] = match ($heard->what) {
-                Heard::PROGRAM => "{$label} shows {$heard->title}",
-                Heard::NOTE => "{$label} sounds",
-                default => "{$label}: {$heard->title} stands at {$heard->value}",
-            };
-            $disturb[] = match ($heard->what) {
-                Heard::PROGRAM => "put {$label} on another program by hand",
-                Heard::NOTE => "turn {$label} up so far that it can just be heard",
-                default => "move {$heard->title} of {$label} by hand",
-            };
+            $expect[] = HeardWords::after($heard, $device);
+            $disturb[] = HeardWords::before($heard, $device);
         }
 
         $expected = self::expected($analysis, $port, $messages);

@@ -10,11 +10,12 @@ use ZigzagPost\Core\World\Heard;
 final readonly class TrialStep
 {
     /**
-     * @param string $port the in port at which it comes in
+     * @param string $port the in port at which it comes in; empty where it goes straight from unit to unit
      * @param list<string> $messages what the control sends
      * @param list<Heard> $wanted what has to be heard for it, as the end of it
      * @param list<PassedMessage> $expected what comes in and leaves when real devices play it
      * @param list<PassedMessage> $answers what comes in from a device that tells of itself what it was told
+     * @param list<string> $still units that could hear it and must not move
      * @param list<string> $uses leads, controls, receive switches and programs that have to work for it
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class TrialStep
         public array $uses,
         public array $expected = [],
         public array $answers = [],
+        public array $still = [],
     ) {
     }
 }

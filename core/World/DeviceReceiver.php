@@ -7,7 +7,6 @@ namespace ZigzagPost\Core\World;
 use ZigzagPost\Core\Midi\KeyName;
 use ZigzagPost\Core\Midi\MiddleC;
 use ZigzagPost\Core\Rig\Chart\Hears;
-use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A unit of the rig on the bench: a device made from its chart, with what it was last told in front. */
@@ -190,20 +189,7 @@ final class DeviceReceiver
                 'value' => $value,
                 'low' => $parameter->raw->low,
                 'high' => $parameter->raw->high,
-                'shown' => self::shown($parameter, $value),
+                'shown' => $parameter->wordsAt($value),
             ];
-    }
-
-    /** What the device shows for a raw value: a name, or a number of its table with its unit. */
-    private static function shown(Parameter $parameter, int $value): string
-    {
-        foreach ($parameter->named ?? [] as $named) {
-            if ($value >= $named->from && $value <= $named->to) {
-                return $named->name;
-            }
-        }
-        $number = $parameter->shownAt($value);
-
-        return null === $number ? (string) $value : trim(round($number, 1)." {$parameter->unit}");
     }
 }

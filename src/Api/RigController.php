@@ -8,6 +8,7 @@ use App\Entity\Document;
 use App\Rig\ArrivalView;
 use App\Rig\FindingsView;
 use App\Rig\FitView;
+use App\Rig\MatrixView;
 use App\Rig\PlanView;
 use App\Rig\ReadTableView;
 use App\Rig\RigStore;
@@ -61,6 +62,7 @@ final readonly class RigController
             ),
             'wires' => WiresView::of($setup),
             'plan' => PlanView::of($analysis->plan()),
+            'plays' => MatrixView::of($analysis->matrix(), $setup),
             'fit' => FitView::of($analysis->fits()),
             ...FindingsView::of(Examination::of($analysis), $analysis->setup->rig),
         ]);

@@ -47,7 +47,7 @@ final class DemoDataCommand extends Command
         foreach ($this->charts() as $id => $chart) {
             $charts[$id] = $this->documents->create(new ChartKind(), $chart->name, Json::write($chart), '')->id;
         }
-        foreach (['salt-ferry' => Demo::MENDED, 'salt-ferry-as-found' => Demo::FOUND] as $file => $name) {
+        foreach (['crossing-board' => Demo::CROSSING, 'salt-ferry' => Demo::MENDED, 'salt-ferry-as-found' => Demo::FOUND] as $file => $name) {
             $this->rigs->bringIn(
                 $this->withCharts((string) file_get_contents("{$this->projectDir}/demo/{$file}.rig.json"), $charts),
                 $name,
@@ -74,15 +74,18 @@ final class DemoDataCommand extends Command
     }
 
     /**
-     * @return array<string, Chart> of the devices in the demo rig, by their id there
+     * @return array<string, Chart> of the devices in the demo rigs, by their id there
      *
      * @throws BadData
      */
     private function charts(): array
     {
-        $rig = RigReader::ofFile("{$this->projectDir}/demo/salt-ferry.rig.json");
+        $charts = [];
+        foreach (['salt-ferry', 'crossing-board'] as $file) {
+            $charts += array_map(static fn ($kept): Chart => $kept->chart, RigReader::ofFile("{$this->projectDir}/demo/{$file}.rig.json")->charts);
+        }
 
-        return array_map(static fn ($kept): Chart => $kept->chart, $rig->charts);
+        return $charts;
     }
 
     /**

@@ -7,8 +7,8 @@ namespace App\Command;
 use App\Rig\PlanView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
-use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Plan\Planner;
+use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 #[AsCommand('rig:plan', 'Plans channels and numbers of a rig')]

@@ -98,7 +98,7 @@ final class DocumentsTest extends PageTestCase
         $this->until(fn (): bool => $this->isStored($rig, 'Encore'), 'it is stored again');
 
         $use($this->page->findElement(By::linkText('The rig')));
-        $this->waitFor('[aria-label="What comes of it"]');
+        $this->waitFor('[aria-label="Results"]');
         $this->page->getKeyboard()->sendKeys([Key::CONTROL, 'z']);
         $this->until(fn (): bool => !$this->isStored($rig, 'Encore'), 'these keys undo in every view of the rig');
     }

@@ -74,6 +74,11 @@ $pictures = [
         $page->findElement(By::xpath("//*[@aria-label='The rig']//*[@role='button'][starts-with(., 'Drive')]"))->sendKeys(WebDriverKeys::ENTER);
         sleep(1);
     },
+    'players' => static function (RemoteWebDriver $page) use ($open): void {
+        $open($page, 'The crossing board');
+        $page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Plays')]"))->click();
+        sleep(1);
+    },
     'plan' => static function (RemoteWebDriver $page) use ($open): void {
         $open($page, 'The ferry, mended');
         $page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Plan')]"))->click();

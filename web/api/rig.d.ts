@@ -173,6 +173,16 @@ export interface components {
             keeps?: "at once" | "on save" | "on transfer";
             where?: string;
         };
+        /** @description What somebody said of two units: who plays whom with what, or who is kept out. */
+        Intent: {
+            from: string;
+            to: string;
+            of: ("notes" | "controls" | "programs" | "clock" | "transport" | "exclusive")[];
+            /** @enum {unknown} */
+            means: "plays" | "keeps out";
+            by?: string;
+            at?: string;
+        };
         /** @description A chart in the revision that a rig keeps. */
         KeptChart: {
             revision: number;
@@ -224,6 +234,8 @@ export interface components {
             parts?: components["schemas"]["Part"][];
             session?: components["schemas"]["Session"];
             wantedDouble?: string;
+            /** @enum {unknown} */
+            use?: "play" | "edit" | "listen" | "power";
         };
         /** @description One end of a lead. The unit "post" is Zigzag Post itself; its plugs are the ports of the rulebook, "treadle" for a port that goes one way, "treadle in" and "treadle out" for the sides of one that goes both. */
         LeadEnd: {
@@ -447,6 +459,7 @@ export interface components {
                     [key: string]: components["schemas"]["Connected"];
                 };
             };
+            intents?: components["schemas"]["Intent"][];
         };
         /** @description What a device passes on: by hardware (no delay, nothing filtered or merged), or message by message (forwarded when complete; may merge). Plugs and streams are named by their ids, a stream as "plug/stream". */
         Route: {

@@ -1888,10 +1888,32 @@ export interface components {
             }[];
             wires: components["schemas"]["Wires"];
             plan: components["schemas"]["RigPlan"];
+            /** @description Who plays whom past the post, by kind of messages. */
+            plays: components["schemas"]["Plays"][];
             fit: components["schemas"]["LeadFit"][];
             findings: components["schemas"]["RigFinding"][];
             resting: components["schemas"]["RigFinding"][];
             cautions: string[];
+        };
+        Plays: {
+            from: string;
+            to: string;
+            /** @enum {unknown} */
+            of: "notes" | "controls" | "programs" | "clock" | "transport" | "exclusive";
+            /**
+             * @description Null where it is open.
+             * @enum {unknown}
+             */
+            means: "plays" | "keeps out" | null;
+            /** @description Whether nobody said it. */
+            proposed: boolean;
+            by: string | null;
+            at: string | null;
+            /** @description As everything is set; null where a fact is missing. */
+            arrives: boolean | null;
+            /** @description What is in the way. */
+            shut: string | null;
+            through: string[];
         };
         Wires: {
             leads: components["schemas"]["LeadVerdict"][];

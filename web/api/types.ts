@@ -41,6 +41,7 @@ export type ComputedRig = Schemas['ComputedRig'];
 export type LeadVerdict = Schemas['LeadVerdict'];
 export type RigPlan = Schemas['RigPlan'];
 export type Comb = Schemas['Comb'];
+export type Plays = Schemas['Plays'];
 export type LeadFit = Schemas['LeadFit'];
 export type RigFinding = Schemas['RigFinding'];
 export type ReadTable = Schemas['ReadTable'];

@@ -3,6 +3,7 @@ import type { Chart, Rig } from '../api/types';
 import { addLead } from './leads';
 import { pin, setting } from './settings';
 import { addUnit, freeName, removeUnit, renamedUnit, renameUnit } from './units';
+import { said } from './intents';
 import { layout } from '../rigs/layout';
 
 const chart: Chart = {
@@ -75,4 +76,69 @@ it('puts senders left of the post, receivers right of it, and every unit at a pl
   expect(column('brine_echo')).toBeGreaterThan(column('post'));
   const places = [...laid.places.values()].map((place) => `${place.column} ${place.row}`);
   expect(new Set(places).size).toBe(places.length);
+});
+
+it('draws a rig without a post from its senders to its hearers, each lead straight across', () => {
+  const board: Chart = {
+    ...chart,
+    name: 'Board',
+    sort: 'effect',
+    plugs: [
+      { id: 'one', label: 'One', connector: 'din5', uses: [{ way: 'out', carries: 'midi' }] },
+      { id: 'two', label: 'Two', connector: 'din5', uses: [{ way: 'out', carries: 'midi' }] },
+    ],
+  };
+  const thru: Chart = {
+    ...chart,
+    name: 'First',
+    plugs: [
+      ...(chart.plugs ?? []),
+      { id: 'thru', label: 'Thru', connector: 'din5', uses: [{ way: 'out', carries: 'midi' }] },
+    ],
+  };
+  let rig = addUnit(one, thru, 'c3', 1);
+  rig = addUnit(rig, board, 'c2', 1);
+  rig = addUnit(rig, chart, 'c1', 1);
+  // One lead is laid from the hearing end.
+  rig = addLead(rig, { unit: 'first', plug: 'in' }, { unit: 'board', plug: 'one' });
+  rig = addLead(rig, { unit: 'first', plug: 'thru' }, { unit: 'brine_echo', plug: 'in' });
+  rig = addLead(rig, { unit: 'board', plug: 'two' }, { unit: 'brine_echo_2', plug: 'in' });
+  const laid = layout(rig);
+  const at = (name: string) => [laid.places.get(name)?.column, laid.places.get(name)?.row];
+  expect(laid.places.has('post')).toBe(false);
+  expect([at('board'), at('first'), at('brine_echo')]).toEqual([
+    [0, 0],
+    [1, 0],
+    [2, 0],
+  ]);
+  expect(at('brine_echo_2')).toEqual([1, 1]);
+});
+
+it('keeps what is said of two units with their names, and takes it out with them', () => {
+  const two = addUnit(one, chart, 'c1', 3);
+  const pair = { from: 'brine_echo', to: 'brine_echo_2' };
+  const at = new Date(0);
+  const both = said(two, pair, ['notes', 'controls'], 'plays', at, 'Ada');
+  expect(both.intents).toEqual([
+    { ...pair, of: ['notes', 'controls'], means: 'plays', at: '1970-01-01T00:00:00.000Z', by: 'Ada' },
+  ]);
+  const apart = said(both, pair, ['controls'], 'keeps out', at, '');
+  expect(apart.intents?.map((intent) => [intent.means, intent.of])).toEqual([
+    ['plays', ['notes']],
+    ['keeps out', ['controls']],
+  ]);
+  expect(said(apart, pair, ['notes', 'controls'], null, at, '').intents).toEqual([]);
+  expect(renameUnit(apart, 'brine_echo', 'brine').intents?.[0]?.from).toBe('brine');
+  expect(removeUnit(apart, 'brine_echo_2').intents).toEqual([]);
+});
+
+it('takes a unit that is removed out of those that play together', () => {
+  const two = addUnit(one, chart, 'c1', 3);
+  const together: Rig = {
+    ...two,
+    units: two.units.map((unit) =>
+      unit.name === 'brine_echo' ? { ...unit, playsWith: ['brine_echo_2'] } : unit,
+    ),
+  };
+  expect(removeUnit(together, 'brine_echo_2').units[0]?.playsWith).toEqual([]);
 });

@@ -82,6 +82,15 @@ export function renameUnit(rig: Rig, from: string, to: string): Rig {
         : { playsWith: unit.playsWith.map((other) => (other === from ? to : other)) }),
     })),
     leads: (rig.leads ?? []).map((lead) => ({ ...lead, a: end(lead.a), b: end(lead.b) })),
+    ...(rig.intents === undefined
+      ? {}
+      : {
+          intents: rig.intents.map((intent) => ({
+            ...intent,
+            from: intent.from === from ? to : intent.from,
+            to: intent.to === from ? to : intent.to,
+          })),
+        }),
   };
 }
 
@@ -102,7 +111,16 @@ export function renamedUnit(before: Rig, after: Rig): { from: string; to: string
 export function removeUnit(rig: Rig, name: string): Rig {
   return {
     ...rig,
-    units: rig.units.filter((unit) => unit.name !== name),
+    units: rig.units
+      .filter((unit) => unit.name !== name)
+      .map((unit) =>
+        unit.playsWith?.includes(name) === true
+          ? { ...unit, playsWith: unit.playsWith.filter((other) => other !== name) }
+          : unit,
+      ),
     leads: (rig.leads ?? []).filter((lead) => lead.a.unit !== name && lead.b.unit !== name),
+    ...(rig.intents === undefined
+      ? {}
+      : { intents: rig.intents.filter((intent) => intent.from !== name && intent.to !== name) }),
   };
 }

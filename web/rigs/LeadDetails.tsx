@@ -6,6 +6,7 @@ import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { Verdict } from './Verdict';
 import type { RigWork } from './useRig';
 
+const USES = ['play', 'edit', 'listen', 'power'] as const;
 const MAPS = ['straight', 'crossed', 'mono'] as const;
 
 /** A lead: its verdict with the reason, its cables, and a table for the meter. */
@@ -31,6 +32,27 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
           ))}
         </div>
       )}
+      <Select
+        label="What it is there for"
+        isLabelShown
+        className="w-28"
+        value={lead.use ?? ''}
+        onChange={(picked) => {
+          const use = USES.find((one) => one === picked);
+          work.change((rig) =>
+            changeLead(rig, lead.id, (before) =>
+              use === undefined ? without(before, 'use') : { ...before, use },
+            ),
+          );
+        }}
+      >
+        <option value="">not said: to play</option>
+        {USES.map((use) => (
+          <option key={use} value={use}>
+            to {use}
+          </option>
+        ))}
+      </Select>
       {(lead.parts ?? []).map((part, index) => (
         <div key={index} className="flex flex-wrap items-center gap-2">
           <span className="flex-1">

@@ -8,6 +8,8 @@ import { WayOnPicture, type Point } from './WayOnPicture';
 
 const UNIT = { width: 116, height: 38 };
 const GAP = { x: 62, y: 16 };
+/** Between columns where there are few, so that what is said of a lead stands beside names. */
+const WIDE_GAP = 150;
 const EDGE = 12;
 
 export type Chosen = { what: 'unit' | 'lead'; id: string } | null;
@@ -38,10 +40,11 @@ export function RigPicture({
     () => new Map(computed?.wires.leads.map((lead) => [lead.id, lead])),
     [computed?.wires.leads],
   );
-  const width = laid.columns * (UNIT.width + GAP.x) - GAP.x + 2 * EDGE;
+  const gap = laid.columns < 4 ? WIDE_GAP : GAP.x;
+  const width = laid.columns * (UNIT.width + gap) - gap + 2 * EDGE;
   const height = laid.rows * (UNIT.height + GAP.y) - GAP.y + 2 * EDGE;
   const at = (place: Place) => ({
-    x: EDGE + place.column * (UNIT.width + GAP.x),
+    x: EDGE + place.column * (UNIT.width + gap),
     y: EDGE + place.row * (UNIT.height + GAP.y),
   });
   const postHeight = Math.max(UNIT.height, laid.span * (UNIT.height + GAP.y) - GAP.y);

@@ -7,11 +7,12 @@ import { Findings } from './Findings';
 import { LeadsTable } from './LeadsTable';
 import { Loads } from './Loads';
 import { Paper } from './Paper';
+import { Players } from './Players';
 import type { Chosen } from './RigPicture';
 import { TestRun } from './TestRun';
 import type { RigWork } from './useRig';
 
-const TABS = ['Findings', 'Leads', 'Plan', 'Loads', 'Test', 'Paper'] as const;
+const TABS = ['Findings', 'Leads', 'Plays', 'Plan', 'Loads', 'Test', 'Paper'] as const;
 type Tab = (typeof TABS)[number];
 
 /** What is computed from the rig, one list at a time. */
@@ -29,12 +30,16 @@ export function RigTabs({
   const count: Partial<Record<Tab, number>> = {
     Findings: computed?.findings.filter((finding: RigFinding) => finding.severity !== 'hint').length ?? 0,
     Leads: computed?.wires.leads.filter((lead) => lead.verdict !== 'works').length ?? 0,
+    Plays:
+      computed?.plays.filter((cell) => cell.means !== null && cell.arrives === (cell.means !== 'plays'))
+        .length ?? 0,
     Plan: computed?.plan.settings.filter((setting) => setting.cost > 0).length ?? 0,
     Loads: computed?.fit.filter((fit) => fit.isHeavy && !fit.isEstimate).length ?? 0,
   };
   const body: Record<Tab, () => ReactNode> = {
     Findings: () => <Findings id={id} work={work} onChoose={onChoose} />,
     Leads: () => <LeadsTable work={work} onChoose={onChoose} />,
+    Plays: () => <Players work={work} onChoose={onChoose} />,
     Plan: () => <Combs work={work} onChoose={onChoose} />,
     Loads: () => <Loads work={work} />,
     Test: () => <TestRun id={id} work={work} />,
@@ -43,10 +48,10 @@ export function RigTabs({
   return (
     <Tabbed tabs={TABS} tab={tab} onTab={setTab}>
       <Panel
-        title={work.isComputing ? 'Computing …' : 'What comes of it'}
+        title={work.isComputing ? 'Computing …' : 'Results'}
         className="flex-1"
         aside={
-          <Tabs label="What comes of it" tabs={TABS.map((each) => [each, each] as const)} marks={count} />
+          <Tabs label="Results" tabs={TABS.map((each) => [each, each] as const)} marks={count} />
         }
       >
         <TabBody

@@ -1,4 +1,4 @@
-import type { Lead, Rig } from '../api/types';
+import type { Lead, LeadEnd, Rig, Unit } from '../api/types';
 
 export interface Place {
   name: string;
@@ -12,9 +12,7 @@ export interface Layout {
   places: Map<string, Place>;
   columns: number;
   rows: number;
-  /** The column of the post. */
-  post: number;
-  /** The rows that it stands over. */
+  /** The rows that the post stands over. */
   span: number;
 }
 
@@ -23,6 +21,9 @@ const CONTROLLERS = new Set(['controller', 'host', 'clock box']);
 /** Puts every unit where it belongs: senders left of the post, receivers right of it, in columns by the leads between. */
 export function layout(rig: Rig): Layout {
   const leads = rig.leads ?? [];
+  if (!hasPost(rig)) {
+    return straight(rig);
+  }
   const sortOf = (name: string) =>
     rig.charts[rig.units.find((unit) => unit.name === name)?.chart.id ?? '']?.chart.sort ?? 'other';
   const signal = leads.filter((lead) => !isPower(rig, lead));
@@ -81,7 +82,76 @@ export function layout(rig: Rig): Layout {
   );
   places.set('post', { name: 'post', label: 'Zigzag Post', sort: 'post', column: post, row: 0 });
   const rows = Math.max(span, ...[...places.values()].map((place) => place.row + 1));
-  return { places, columns, rows, post, span };
+  return { places, columns, rows, span };
+}
+
+/** Whether the post is part of the rig: a lead leads there, or rules wait for the first. */
+function hasPost(rig: Rig): boolean {
+  const leads = rig.leads ?? [];
+  return (
+    leads.some((lead) => lead.a.unit === 'post' || lead.b.unit === 'post') ||
+    (rig.book !== undefined && leads.length === 0)
+  );
+}
+
+/** Without a post, senders stand left and hearers right of them, each behind whoever leads to it. */
+function straight(rig: Rig): Layout {
+  const ways = (rig.leads ?? [])
+    .filter((lead) => !isPower(rig, lead))
+    .map((lead) =>
+      goes(rig, lead.a, 'in') && !goes(rig, lead.a, 'out')
+        ? [lead.b.unit, lead.a.unit]
+        : [lead.a.unit, lead.b.unit],
+    );
+  const column = new Map(rig.units.map((unit) => [unit.name, 0]));
+  // As often as there are units: rounds of leads come to an end by that.
+  rig.units.forEach(() =>
+    ways.forEach(([from = '', to = '']) => {
+      const after = (column.get(from) ?? 0) + 1;
+      if (after > (column.get(to) ?? 0) && after < rig.units.length) {
+        column.set(to, after);
+      }
+    }),
+  );
+  const used = [...new Set(column.values())].sort((a, b) => a - b);
+  const filled = new Map<number, number>();
+  const places = new Map<string, Place>();
+  const columnOf = (name: string) => used.indexOf(column.get(name) ?? 0);
+  const led = new Set(ways.flat());
+  for (const unit of [...rig.units].sort((a, b) => columnOf(a.name) - columnOf(b.name))) {
+    if (!led.has(unit.name)) {
+      continue;
+    }
+    const at = columnOf(unit.name);
+    const before = ways.flatMap(([from = '', to]) => (to === unit.name ? [places.get(from)?.row ?? 0] : []));
+    const row = Math.max(filled.get(at) ?? 0, before.length === 0 ? 0 : Math.min(...before));
+    filled.set(at, row + 1);
+    places.set(unit.name, placed(rig, unit, at, row));
+  }
+  // What plays nobody and hears nobody stands below, side by side.
+  const columns = Math.max(1, used.length);
+  const span = Math.max(0, ...filled.values());
+  rig.units
+    .filter((unit) => !led.has(unit.name))
+    .forEach((unit, index) =>
+      places.set(unit.name, placed(rig, unit, index % columns, span + Math.floor(index / columns))),
+    );
+  const rows = Math.max(1, ...[...places.values()].map((place) => place.row + 1));
+  return { places, columns, rows, span: Math.max(1, span) };
+}
+
+const placed = (rig: Rig, unit: Unit, column: number, row: number): Place => ({
+  name: unit.name,
+  label: unit.label ?? unit.name,
+  sort: rig.charts[unit.chart.id]?.chart.sort ?? 'other',
+  column,
+  row,
+});
+
+function goes(rig: Rig, end: LeadEnd, way: 'in' | 'out'): boolean {
+  const unit = rig.units.find((each) => each.name === end.unit);
+  const plug = rig.charts[unit?.chart.id ?? '']?.chart.plugs?.find((each) => each.id === end.plug);
+  return plug?.uses.some((use) => use.way === way || use.way === 'both') === true;
 }
 
 export function isPower(rig: Rig, lead: Lead): boolean {

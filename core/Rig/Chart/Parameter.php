@@ -73,4 +73,17 @@ final readonly class Parameter
 
         return $before->number + (($after->number - $before->number) * ($raw - $before->raw)) / ($after->raw - $before->raw);
     }
+
+    /** What the device shows for a raw value: a name, or a number of its table with its unit. */
+    public function wordsAt(int $raw): string
+    {
+        foreach ($this->named ?? [] as $named) {
+            if ($raw >= $named->from && $raw <= $named->to) {
+                return $named->name;
+            }
+        }
+        $number = $this->shownAt($raw);
+
+        return null === $number ? (string) $raw : trim(round($number, 1)." {$this->unit}");
+    }
 }

@@ -75,6 +75,7 @@ final class AnyDirectRig
                     'sort' => $this->any->shuffleArray(['controller', 'synth', 'effect', 'other'])[0],
                     'settings' => $this->ofUnit($board),
                     'plugs' => [$this->plug($board, 'out', 'out', 'switch')],
+                    'keys' => ['low' => 36, 'high' => 84],
                     'sends' => [
                         [
                             'at' => ['out'],

@@ -11,7 +11,10 @@ use ZigzagPost\Core\Rig\Direct\LeadCarries;
 use ZigzagPost\Core\Rig\Direct\LeadSettings;
 use ZigzagPost\Core\Rig\Direct\LeadWorks;
 use ZigzagPost\Core\Rig\Direct\Matrix;
+use ZigzagPost\Core\Rig\Direct\ObstacleSort;
 use ZigzagPost\Core\Rig\Direct\SettingAt;
+use ZigzagPost\Core\Rig\Direct\SwitchIsOn;
+use ZigzagPost\Core\Rig\Document\IntentKind;
 use ZigzagPost\Core\Rig\Document\Means;
 use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -23,6 +26,9 @@ use ZigzagPost\Core\Rig\Wire\Verdict;
  */
 final class WishList
 {
+    /** What moves a unit when it arrives unasked. */
+    private const MOVING = [IntentKind::Notes, IntentKind::Controls, IntentKind::Programs];
+
     /** @var list<RawWish> */
     public readonly array $wishes;
     /** @var array<string, true> by key, the settings that decide them */
@@ -33,6 +39,7 @@ final class WishList
         $wishes = [];
         foreach ($matrix->cells as $cell) {
             array_push($wishes, ...null === $cell->means() ? [] : $this->ofCell($cell));
+            array_push($wishes, ...Means::Plays === $cell->means() ? $this->byItself($cell) : []);
         }
         $settings = self::keys(self::all($wishes));
         // What a lead of theirs is for is said by the wishes themselves; all others keep what they do now.
@@ -80,6 +87,22 @@ final class WishList
         }
 
         return [] === $cell->ways && !$isOut ? [] : $wishes;
+    }
+
+    /** @return list<RawWish> what a unit sends by itself, and nobody has ticked, moves none that it plays; a clock is there to be followed */
+    private function byItself(Cell $cell): array
+    {
+        $wishes = [];
+        foreach ($cell->from->chart->automatic ?? [] as $automatic) {
+            $isMoving = $cell->of === IntentKind::of($automatic->kind) && \in_array($cell->of, self::MOVING, true);
+            if ($isMoving && null !== $automatic->setting && !isset($this->standings->boxes[$cell->from->name]->unit->settings[$automatic->setting])) {
+                $on = new SwitchIsOn(ObstacleSort::Transmit, $cell->from->name, $automatic->setting);
+                $units = [$cell->from->name, $cell->to->name];
+                $wishes[] = new RawWish([[$on]], true, $units, "{$units[0]} moves {$units[1]} only when it is played");
+            }
+        }
+
+        return $wishes;
     }
 
     /** @return list<RawWish> */

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Trial;
+
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Midi\Kind;
+use ZigzagPost\Core\Rig\Chart\Control;
+use ZigzagPost\Core\Rig\Chart\KindName;
+use ZigzagPost\Core\Rig\Direct\Cell;
+use ZigzagPost\Core\Rig\Direct\DirectWay;
+use ZigzagPost\Core\Rig\Document\IntentKind;
+use ZigzagPost\Core\Rig\Index\ChartMessages;
+use ZigzagPost\Core\Rig\Setup\Device;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Rulebook\Code\ControlMessage;
+use ZigzagPost\Core\World\DirectWorld;
+use ZigzagPost\Core\World\Hand;
+use ZigzagPost\Core\World\HandBytes;
+use ZigzagPost\Core\World\Heard;
+
+/**
+ * What is tried between units past the post: a control is moved, who is played moves, and whoever else could hear it stays as he is.
+ * Faders go to a tenth of their way, so that nothing leaps.
+ */
+final readonly class DirectSteps
+{
+    private const SETTLED_US = 2_000_000;
+    private const MIDDLE_KEY = 60;
+    private const SOFT = 40;
+
+    private function __construct(private RigAnalysis $analysis)
+    {
+    }
+
+    /** @return list<TrialStep> */
+    public static function of(RigAnalysis $analysis): array
+    {
+        $all = new self($analysis);
+        $steps = [];
+        foreach ($analysis->setup->boxes as $box) {
+            foreach ([] === $all->cells($box) ? [] : $all->presses($box) as $name => $press) {
+                $step = $all->step($box, (string) $name, ...$press);
+                null === $step ?: $steps[] = $step;
+            }
+        }
+
+        return $steps;
+    }
+
+    /**
+     * Whether the simulated rig does a step.
+     *
+     * @param list<string> $broken see {@see DirectWorld}
+     */
+    public static function passes(TrialStep $step, Setup $setup, array $broken = []): bool
+    {
+        $box = $setup->box($step->unit);
+        $heard = null === $box ? [] : (new DirectWorld($setup, $broken))->play(self::SETTLED_US, $box, $step->messages);
+        foreach ($step->wanted as $wanted) {
+            if (!\in_array($wanted, $heard, false)) {
+                return false;
+            }
+        }
+
+        return [] === array_filter($heard, static fn (Heard $each): bool => \in_array($each->unit, $step->still, true));
+    }
+
+    /**
+     * @return array<string, array{string, list<string>}> by the name of the control what hands do, and what is sent
+     */
+    private function presses(Device $box): array
+    {
+        $presses = [];
+        foreach ($box->chart->surface->controls ?? [] as $control) {
+            $messages = $this->messages($box, $control);
+            if ([] !== $messages) {
+                $does = $control->sort->isTwoState() ? 'press' : 'move';
+                $presses[$control->name] = ["{$does} \"{$control->name}\" of {$box->label()}".('move' === $does ? ' to a tenth of its way' : ''), $messages];
+            }
+        }
+        $sends = $box->sendsOf(KindName::Note);
+        $channel = null === $sends ? null : $box->channel($sends->channel);
+        if (null !== $box->chart->keys && \is_int($channel)) {
+            $key = max($box->chart->keys->low, min($box->chart->keys->high, self::MIDDLE_KEY));
+            $presses['a key'] = ["play a key of {$box->label()} softly", [HandBytes::note($channel, $key, self::SOFT)]];
+        }
+
+        return $presses;
+    }
+
+    /** @return list<string> */
+    private function messages(Device $box, Control $control): array
+    {
+        $message = ChartMessages::of($box, $control)[0] ?? null;
+        $kind = $message?->kind->midi();
+        $sends = null === $message ? null : $box->sendsOf($message->kind);
+        if (null === $message || null === $kind || null === $sends || Kind::Sysex === $kind) {
+            return [];
+        }
+        if (null !== ChartMessages::lack($message, $kind, $control->name, false)) {
+            return [];
+        }
+        $channel = $kind->hasChannel() ? $box->channel($message->channel ?? $sends->channel) : 1;
+        $travel = $message->travel();
+        $isTwoState = $control->sort->isTwoState();
+        $value = $isTwoState ? $travel->last : $travel->first + intdiv($travel->last - $travel->first, 10);
+
+        return \is_int($channel)
+            ? Hand::at(new ControlMessage($kind, $message->number, $channel, [$box->name], $travel->first, $travel->last, $isTwoState), $value)
+            : [];
+    }
+
+    /** @param list<string> $messages */
+    private function step(Device $box, string $name, string $does, array $messages): ?TrialStep
+    {
+        $heard = (new DirectWorld($this->analysis->setup))->play(self::SETTLED_US, $box, $messages);
+        $last = $moved = [];
+        foreach ($heard as $each) {
+            $moved[$each->unit] = true;
+            if ($each->isNew) {
+                $last["{$each->unit} {$each->what} ".(Heard::NOTE === $each->what ? '' : $each->title)] = $each; // where it ends counts
+            }
+        }
+        if ([] === $last) {
+            return null;
+        }
+        $uses = ["control {$box->name} \"{$name}\"", "sending of {$box->name}", "channel of {$box->name}"];
+        $still = [];
+        foreach ($this->cells($box) as $cell) {
+            if (!isset($moved[$cell->to->name])) {
+                $still[$cell->to->name] = $cell->to->label();
+                $uses[] = "channel of {$cell->to->name}";
+            }
+        }
+        $disturb = $expect = [];
+        foreach ($last as $each) {
+            $to = $this->analysis->setup->box($each->unit);
+            array_push($uses, "channel of {$each->unit}", "receive {$each->unit} {$each->what}", ...$this->over($box, $each));
+            if (Heard::PROGRAM === $each->what) {
+                $uses[] = "program {$each->unit} {$each->title}";
+            }
+            $disturb[] = HeardWords::before($each, $to);
+            $expect[] = HeardWords::after($each, $to);
+        }
+
+        return new TrialStep(
+            implode('; ', array_unique($disturb)),
+            $does,
+            implode('; ', array_unique($expect)).self::staying($still),
+            $box->name,
+            $name,
+            '',
+            $messages,
+            array_values($last),
+            array_values(array_unique($uses)),
+            still: array_map(strval(...), array_keys($still)),
+        );
+    }
+
+    /** @param array<string, string> $still */
+    private static function staying(array $still): string
+    {
+        return [] === $still ? '' : '; '.implode(', ', $still).(1 === \count($still) ? ' stays as it is' : ' stay as they are');
+    }
+
+    /** @return list<string> leads, and boxes that pass on, over which it gets there */
+    private function over(Device $box, Heard $heard): array
+    {
+        $of = match ($heard->what) {
+            Heard::NOTE => IntentKind::Notes,
+            Heard::PROGRAM => IntentKind::Programs,
+            default => null,
+        };
+        foreach ($this->cells($box) as $cell) {
+            $ways = $cell->to->name === $heard->unit && (null === $of || $of === $cell->of) ? array_merge(...array_values($cell->ways)) : [];
+            $open = array_values(array_filter($ways, fn (DirectWay $way): bool => false !== $way->isOpen($this->analysis->setup->boxes)));
+            if ([] !== $open) {
+                return array_map(
+                    static fn (string $each): string => str_starts_with($each, 'lead ') ? $each : "passing on at {$each}",
+                    $open[0]->through,
+                );
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Cell> */
+    private function cells(Device $box): array
+    {
+        return array_values(array_filter($this->analysis->matrix()->cells, static fn (Cell $cell): bool => $cell->from === $box && [] !== $cell->ways));
+    }
+}

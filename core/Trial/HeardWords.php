@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Core\Trial;
+
+use ZigzagPost\Core\Rig\Setup\Device;
+use ZigzagPost\Core\World\Heard;
+
+/** What a step of the test run asks for before, and lets expect after, as the unit shows it. */
+final class HeardWords
+{
+    public static function before(Heard $heard, ?Device $box): string
+    {
+        $label = $box?->label() ?? $heard->unit;
+
+        return match ($heard->what) {
+            Heard::PROGRAM => "put {$label} on another program by hand",
+            Heard::NOTE => "turn {$label} up so far that it can just be heard",
+            default => "move {$heard->title} of {$label} by hand",
+        };
+    }
+
+    public static function after(Heard $heard, ?Device $box): string
+    {
+        $label = $box?->label() ?? $heard->unit;
+
+        return match ($heard->what) {
+            Heard::PROGRAM => "{$label} shows {$heard->title}",
+            Heard::NOTE => "{$label} sounds",
+            default => "{$label}: {$heard->title} stands at ".($box?->parameter($heard->title)?->wordsAt($heard->value) ?? $heard->value),
+        };
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rig;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+use ZigzagPost\Core\Rig\Setup\Setup;
+use ZigzagPost\Core\Trial\DirectSteps;
+use ZigzagPost\Core\Trial\TestRun;
+use ZigzagPost\Core\Trial\TrialStep;
+use ZigzagPost\Tests\Core\Cases;
+
+/** The test run of rigs without a computer: sound ones pass, every single fault is caught, and its cause is among the suspects. */
+final class DirectTrialTest extends TestCase
+{
+    public function testEachFaultIsCaughtWithItsCauseAmongTheSuspects(): void
+    {
+        $faults = $runs = 0;
+        for ($case = 0; $case < Cases::number(60); ++$case) {
+            $seed = (int) (getenv('ZIGZAG_SEED') ?: 1) * 100_000 + $case;
+            $rig = new AnyDirectRig($seed);
+            $json = self::planned($rig->json());
+            if (null === $json) {
+                continue;
+            }
+            $steps = TestRun::of(new RigAnalysis(self::read($json)))->steps;
+            $runs += [] === $steps ? 0 : 1;
+            self::assertSame([], self::failed($steps, self::read($json)), "seed {$seed}");
+            foreach (self::faults($rig, $json, $steps) as $cause => $faulty) {
+                $failed = self::failed($steps, self::read($faulty));
+                self::assertNotSame([], $failed, "seed {$seed}: {$cause}");
+                $passed = array_values(array_filter($steps, static fn (TrialStep $step): bool => !\in_array($step, $failed, true)));
+                self::assertContains($cause, TestRun::suspects($failed, $passed)->parts, "seed {$seed}");
+                ++$faults;
+            }
+        }
+        self::assertGreaterThan(10, $runs);
+        self::assertGreaterThan(30, $faults);
+    }
+
+    public function testTheCrossingBoardIsTriedOnceItIsSet(): void
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/crossing-board.rig.json'));
+        self::assertIsArray($json);
+        self::assertSame([], TestRun::of(new RigAnalysis(self::read($json)))->steps, 'nothing works as it comes from the factory');
+        $run = TestRun::of(new RigAnalysis(self::read(self::planned($json) ?? [])));
+
+        self::assertSame(
+            [
+                'Brine: Bypass stands at Bypassed; Growl, Far stay as they are',
+                'Growl: Bypass stands at Bypassed; Brine, Far stay as they are',
+                'Far: Bypass stands at Bypassed; Brine, Growl stay as they are',
+            ],
+            array_map(static fn (TrialStep $step): string => $step->expect, $run->steps),
+        );
+        self::assertSame([], $run->untouched);
+    }
+
+    /**
+     * @param array<mixed> $json
+     *
+     * @return array<mixed>|null with what the plan says; null where there is no plan
+     */
+    private static function planned(array $json): ?array
+    {
+        $setup = self::read($json);
+        $plan = (new RigAnalysis($setup))->plan();
+        $places = array_flip(array_map(static fn ($unit): string => $unit->name, $setup->rig->units));
+        $changes = [];
+        foreach ($plan->settings as $setting) {
+            $changes["/units/{$places[$setting->box->name]}/settings/{$setting->setting->id}"] = ['value' => $setting->value, 'state' => 'set'];
+        }
+
+        return null === $plan->conflict ? Kit::changed($json, $changes) : null;
+    }
+
+    /**
+     * One thing wrong at a time, of those that the steps use.
+     *
+     * @param array<mixed> $json
+     * @param list<TrialStep> $steps
+     *
+     * @return iterable<string, array<mixed>> by what the cause is called
+     */
+    private static function faults(AnyDirectRig $rig, array $json, array $steps): iterable
+    {
+        $uses = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $steps));
+        $places = array_flip(array_map(static fn ($unit): string => $unit->name, self::read($json)->rig->units));
+        foreach ($rig->settings as ['unit' => $unit, 'id' => $id]) {
+            [$cause, $value] = match ($id) {
+                'channel' => ["channel of {$unit}", self::wrongChannel($rig, $json, $steps, $unit)],
+                'receive' => ["receive {$unit} note", 'off'],
+                'transmit' => ["sending of {$unit}", 'off'],
+                'thru' => ["passing on at {$unit}", 'off'],
+                default => ['lead to '.($rig->behind[$unit][0] ?? $unit), isset($rig->behind[$unit]) ? 'switch' : 'pedal'],
+            };
+            $now = self::read($json)->box($unit)?->value($id);
+            if (\in_array($cause, $uses, true) && null !== $value && $now !== $value) {
+                yield $cause => Kit::changed($json, ["/units/{$places[$unit]}/settings/{$id}" => ['value' => $value, 'state' => 'set']]);
+            }
+        }
+    }
+
+    /**
+     * The channel with which a unit that is played is not heard any more, or one that stays still moves.
+     *
+     * @param array<mixed> $json
+     * @param list<TrialStep> $steps
+     */
+    private static function wrongChannel(AnyDirectRig $rig, array $json, array $steps, string $unit): ?string
+    {
+        foreach ($steps as $step) {
+            $sent = (int) self::read($json)->box($step->unit)?->value('channel');
+            if (\in_array($unit, array_column($step->wanted, 'unit'), true)) {
+                return (string) ($sent % 3 + 1);
+            }
+            // Nothing gets to whom another way than the channel keeps out.
+            if (\in_array($unit, $step->still, true) && !$rig->has($unit, 'receive') && !$rig->has($unit, 'jack') && $unit === $rig->behind[$step->unit][0]) {
+                return (string) $sent;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<TrialStep> $steps
+     *
+     * @return list<TrialStep>
+     */
+    private static function failed(array $steps, Setup $setup): array
+    {
+        return array_values(array_filter($steps, static fn (TrialStep $step): bool => !DirectSteps::passes($step, $setup)));
+    }
+
+    /** @param array<mixed> $json */
+    private static function read(array $json): Setup
+    {
+        return RigFile::setup(RigFile::rig(Json::encode($json)), '');
+    }
+}
