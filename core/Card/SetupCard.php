@@ -13,9 +13,19 @@ use ZigzagPost\Core\Rig\Plan\Plan;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
-/** What to set on a unit, where and in which order: what ships switched on and is not wanted first, its own channel last, one power cycle at the end. */
+/**
+ * What to set on a unit, where and in which order: what ships switched on and is not wanted first, then what is chosen, numbers, its own
+ * channel last, one power cycle at the end. Then what to look at, since the rig works only if it stands so.
+ */
 final readonly class SetupCard
 {
+    private const OFF = 0;
+    private const CHOSEN = 1;
+    private const NUMBERED = 2;
+    private const CHANNEL = 3;
+    private const LEARNED = 4;
+    private const CHECKED = 5;
+
     /** @param list<CardStep> $steps */
     private function __construct(public Device $box, public array $steps)
     {
@@ -26,7 +36,7 @@ final readonly class SetupCard
     {
         $cards = [];
         foreach ($setup->boxes as $box) {
-            $steps = $box->isPost() ? [] : self::steps($box, $plan);
+            $steps = $box->isPost() ? [] : self::steps($box, $plan, $setup);
             if ([] !== $steps) {
                 $cards[] = new self($box, $steps);
             }
@@ -36,7 +46,7 @@ final readonly class SetupCard
     }
 
     /**
-     * What is not ticked yet, over all units: those that need no power cycle first.
+     * What is not ticked yet, over all units: those that need no power cycle first, what learns from others after them, looking at the end.
      *
      * @param list<self> $cards
      *
@@ -52,7 +62,8 @@ final readonly class SetupCard
                 }
             }
         }
-        usort($open, static fn (OpenStep $a, OpenStep $b): int => $a->step->powerCycle <=> $b->step->powerCycle);
+        $rank = static fn (OpenStep $open): int => $open->step->isCheck ? 3 : ($open->step->learns ? 2 : ($open->step->powerCycle ? 1 : 0));
+        usort($open, static fn (OpenStep $a, OpenStep $b): int => $rank($a) <=> $rank($b));
 
         return $open;
     }
@@ -63,7 +74,7 @@ final readonly class SetupCard
     }
 
     /** @return list<CardStep> */
-    private static function steps(Device $box, Plan $plan): array
+    private static function steps(Device $box, Plan $plan, Setup $setup): array
     {
         $wanted = [];
         foreach ($plan->settings as $planned) {
@@ -76,30 +87,35 @@ final readonly class SetupCard
             $chosen = $box->unit->settings[$setting->id] ?? null;
             // What was ticked stands; what only the plan wants is planned.
             $value = $wanted[$setting->id] ?? ($chosen->value ?? $setting->factory);
-            if (null === $value || (null === $chosen && $value === $setting->factory)) {
+            $isCheck = null === $chosen && $value === $setting->factory;
+            if (null === $value || ($isCheck && !isset($wanted[$setting->id]))) {
                 continue;
             }
             $isTicked = null !== $chosen && $chosen->state->isTicked() && $chosen->value === $value;
             $how = $setting->howTo($value);
             $ranked[] = [
-                self::rank($box, $setting, $value),
+                $isCheck ? self::CHECKED : self::rank($box, $setting, $value),
                 $index,
                 new CardStep(
                     $setting->id,
                     $setting->title,
                     $value,
-                    self::words($box, $how),
-                    match ($how?->keeps) {
+                    $isCheck ? 'as it comes from the factory; change it only if it is not' : self::words($box, $how),
+                    $isCheck ? null : match ($how?->keeps) {
                         Keeps::OnSave => 'save it afterwards',
                         Keeps::OnTransfer => 'transfer it from the editor afterwards',
                         default => null,
                     },
-                    true === $how?->powerCycle,
+                    !$isCheck && true === $how?->powerCycle,
                     $isTicked,
                     $chosen?->at,
                     $chosen?->by,
+                    $isCheck,
                 ),
             ];
+        }
+        foreach (NumberSteps::of($box, $plan, $setup) as $index => $step) {
+            $ranked[] = [$step->learns ? self::LEARNED : self::NUMBERED, $index, $step];
         }
         usort($ranked, static fn (array $a, array $b): int => $a[0] <=> $b[0] ?: $a[1] <=> $b[1]);
 
@@ -109,13 +125,13 @@ final readonly class SetupCard
     /** Defaults off first, then what is switched on or chosen, the own channel last. */
     private static function rank(Device $box, Setting $setting, string|int $value): int
     {
-        foreach ($box->chart->hears ?? [] as $part) {
+        foreach ([...$box->chart->hears ?? [], ...$box->chart->sends ?? []] as $part) {
             if ($part->channel instanceof ChannelOf && $part->channel->setting === $setting->id) {
-                return 2;
+                return self::CHANNEL;
             }
         }
 
-        return 'off' === $value ? 0 : 1;
+        return 'off' === $value ? self::OFF : self::CHOSEN;
     }
 
     private static function words(Device $box, ?How $how): string

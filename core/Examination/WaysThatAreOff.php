@@ -14,6 +14,7 @@ use ZigzagPost\Core\Finding\Fact\TwoWays;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\RouteKind;
+use ZigzagPost\Core\Rig\Document\Means;
 use ZigzagPost\Core\Rig\Setup\Hop;
 
 /** Hubs and thrus that would have to be on, things that arrive twice, and loops. */
@@ -29,7 +30,7 @@ final class WaysThatAreOff implements RigCheck
         foreach ($analysis->streams() as $stream) {
             $chains = [];
             foreach ($stream->listeners as $listener) {
-                $isWanted = $stream->box->isPost() || $analysis->matrix()->plays($stream->box->name, $listener->box->name);
+                $isWanted = $stream->box->isPost() || $analysis->matrix()->means($stream->box->name, $listener->box->name, Means::Plays);
                 foreach ($listener->way as $hop) {
                     if (null !== $hop->off && $isWanted) {
                         $off[$hop->from->unit][$hop->off][$listener->box->name] = true;

@@ -40,7 +40,7 @@ final class PlanView
                     'isControl' => $each->isControl,
                     'kind' => $each->kind->value,
                     'number' => $each->number,
-                    'now' => $each->now,
+                    'now' => ($each->box->unit->assigned[$each->title] ?? null)->message->number ?? $each->now,
                     'cost' => $each->cost,
                     'reason' => $each->reason,
                 ],

@@ -84,7 +84,7 @@ final class LiveTest extends PageTestCase
         $heard = fn (): int => substr_count($this->text('[aria-label="What happened"]'), "keys hears {$this->folder}/keys");
         $before = $heard();
         $this->button('Take the spare for keys')->click();
-        $this->until(fn (): bool => $heard() > $before, 'and back');
+        $this->until(static fn (): bool => $heard() > $before, 'and back');
 
         // The page goes, the show goes on.
         $this->page->get(Application::noPage());

@@ -138,9 +138,9 @@ final class RigTest extends PageTestCase
         $this->lay($use, $tide, 1);
         $this->lay($use, 'larch_keys', 2);
         $use($this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Plan')]")));
-        $this->button('Plan it so');
-        $this->until(fn (): bool => $this->button('Plan it so')->isEnabled(), 'the plan is of the rig as it is now');
-        $use($this->button('Plan it so'));
+        $this->button('Accept the plan');
+        $this->until(fn (): bool => $this->button('Accept the plan')->isEnabled(), 'the plan is of the rig as it is now');
+        $use($this->button('Accept the plan'));
         $this->until(fn (): bool => str_contains($this->text('div[role=tabpanel]'), 'nothing has to be set anew'), 'the plan is made');
 
         $rig = (string) $this->page->getCurrentURL();

@@ -1,7 +1,7 @@
-import { ClipboardCheck } from 'lucide-react';
+import { Check, ClipboardCheck } from 'lucide-react';
 import type { Comb } from '../api/types';
 import { Button } from '../ui/Button';
-import { setting } from '../model/settings';
+import { numbered, setting } from '../model/settings';
 import type { Chosen } from './RigPicture';
 import type { RigWork } from './useRig';
 
@@ -12,6 +12,7 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
     return null;
   }
   const changes = plan.settings.filter((each) => each.cost > 0 && each.value !== each.now);
+  const numbers = plan.numbers.filter((each) => each.cost > 0 && each.number !== each.now);
   return (
     <div className="flex flex-col gap-3 p-3">
       {plan.conflict !== null && (
@@ -20,35 +21,51 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
           {plan.conflict.change !== null && <strong> What would free them: {plan.conflict.change}.</strong>}
         </p>
       )}
-      {changes.length === 0 && plan.conflict === null && (
+      {changes.length === 0 && numbers.length === 0 && plan.conflict === null && (
         <p>Every unit answers where it should; nothing has to be set anew.</p>
       )}
-      {changes.length > 0 && (
+      {changes.length + numbers.length > 0 && (
         <>
           <ul aria-label="What the plan changes">
             {changes.map((each) => (
-              <li key={`${each.unit} ${each.setting}`} className="py-0.5">
-                <button
-                  type="button"
-                  className="link font-semibold"
-                  onClick={() => onChoose({ what: 'unit', id: each.unit })}
-                >
-                  {each.unit}
-                </button>{' '}
-                {each.title}: <strong>{each.value}</strong> in place of {each.now ?? 'what nobody knows'}
-                <span className="text-sm"> ({each.reason})</span>
-              </li>
+              <Change
+                key={`${each.unit} ${each.setting}`}
+                unit={each.unit}
+                what={each.title}
+                to={String(each.value)}
+                now={each.now === null ? null : String(each.now)}
+                reason={each.reason}
+                isComputing={work.isComputing}
+                onChoose={onChoose}
+                onAccept={() => work.change((rig) => setting(rig, each.unit, each.setting, each.value))}
+              />
+            ))}
+            {numbers.map((each) => (
+              <Change
+                key={`${each.unit} "${each.what}"`}
+                unit={each.unit}
+                what={`“${each.what}” ${each.isControl ? 'sends' : 'hears'} ${each.kind}`}
+                to={String(each.number)}
+                now={each.now === null ? null : String(each.now)}
+                reason={each.reason}
+                isComputing={work.isComputing}
+                onChoose={onChoose}
+                onAccept={() => work.change((rig) => numbered(rig, each))}
+              />
             ))}
           </ul>
           <Button
             className="self-start"
             tone="primary"
             icon={<ClipboardCheck size={16} />}
-            label="Plan it so"
+            label="Accept the plan"
             disabled={work.isComputing}
             onClick={() =>
               work.change((rig) =>
-                changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value), rig),
+                numbers.reduce(
+                  numbered,
+                  changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value), rig),
+                ),
               )
             }
           />
@@ -62,6 +79,51 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
         <CombPicture key={comb.stream} comb={comb} />
       ))}
     </div>
+  );
+}
+
+/** One thing that the plan changes; accepted by itself, or with all others. */
+function Change({
+  unit,
+  what,
+  to,
+  now,
+  reason,
+  isComputing,
+  onChoose,
+  onAccept,
+}: {
+  unit: string;
+  what: string;
+  to: string;
+  now: string | null;
+  reason: string;
+  isComputing: boolean;
+  onChoose: (chosen: Chosen) => void;
+  onAccept: () => void;
+}) {
+  return (
+    <li className="flex items-center gap-2 py-0.5">
+      <span className="flex-1">
+        <button
+          type="button"
+          className="link font-semibold"
+          onClick={() => onChoose({ what: 'unit', id: unit })}
+        >
+          {unit}
+        </button>{' '}
+        {what}: <strong>{to}</strong> in place of {now ?? 'what nobody knows'}
+        <span className="text-sm"> ({reason})</span>
+      </span>
+      <Button
+        tone="quiet"
+        iconOnly
+        icon={<Check size={16} />}
+        label={`Accept ${to} for ${what} of ${unit}`}
+        disabled={isComputing}
+        onClick={onAccept}
+      />
+    </li>
   );
 }
 

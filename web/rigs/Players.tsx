@@ -153,15 +153,14 @@ function CellButton({ cell, onPress }: { cell: Plays; onPress: () => void }) {
   return (
     <button
       type="button"
-      aria-label={`${cell.from} to ${cell.to}, ${cell.of}: ${WORDS[means]}, ${arrives}${who}`}
+      aria-label={`${cell.from} to ${cell.to}: ${cell.of} ${WORDS[means]}, ${arrives}${who}`}
       title={`${arrives}${who}`}
       className={`btn mb-1 w-full flex-nowrap justify-between gap-2 px-2 btn-sm ${colour} ${
         cell.means === null || cell.proposed ? 'border-dashed border-current' : ''
       }`}
       onClick={onPress}
     >
-      <span>{cell.of}</span>
-      <strong className="whitespace-nowrap">{WORDS[means]}</strong>
+      <span>{cell.of}</span> <strong className="whitespace-nowrap">{WORDS[means]}</strong>
     </button>
   );
 }

@@ -33,7 +33,9 @@ export function RigTabs({
     Plays:
       computed?.plays.filter((cell) => cell.means !== null && cell.arrives === (cell.means !== 'plays'))
         .length ?? 0,
-    Plan: computed?.plan.settings.filter((setting) => setting.cost > 0).length ?? 0,
+    Plan: [...(computed?.plan.settings ?? []), ...(computed?.plan.numbers ?? [])].filter(
+      (each) => each.cost > 0,
+    ).length,
     Loads: computed?.fit.filter((fit) => fit.isHeavy && !fit.isEstimate).length ?? 0,
   };
   const body: Record<Tab, () => ReactNode> = {
@@ -50,9 +52,7 @@ export function RigTabs({
       <Panel
         title={work.isComputing ? 'Computing …' : 'Results'}
         className="flex-1"
-        aside={
-          <Tabs label="Results" tabs={TABS.map((each) => [each, each] as const)} marks={count} />
-        }
+        aside={<Tabs label="Results" tabs={TABS.map((each) => [each, each] as const)} marks={count} />}
       >
         <TabBody
           tabs={TABS}

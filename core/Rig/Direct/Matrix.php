@@ -52,11 +52,11 @@ final class Matrix
         $this->cells = $cells;
     }
 
-    /** Whether a unit is to play another with anything. */
-    public function plays(string $from, string $to): bool
+    /** Whether it is meant of any kind of messages between two units. */
+    public function means(string $from, string $to, Means $means): bool
     {
         foreach ($this->cells as $cell) {
-            if ($cell->from->name === $from && $cell->to->name === $to && Means::Plays === $cell->means()) {
+            if ($cell->from->name === $from && $cell->to->name === $to && $means === $cell->means()) {
                 return true;
             }
         }

@@ -10,6 +10,8 @@ use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
+use ZigzagPost\Core\Rig\Direct\Matrix;
+use ZigzagPost\Core\Rig\Document\Means;
 use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -27,6 +29,7 @@ final class Numbers
         private readonly array $streams,
         private readonly array $intoPost,
         private readonly array $channels,
+        private readonly Matrix $matrix,
     ) {
     }
 
@@ -222,7 +225,9 @@ final class Numbers
                 continue;
             }
             foreach ($stream->listeners as $listener) {
-                if (0 !== ($this->hears($listener->box, $listener->part) & $channels) && false !== $listener->box->lists($listener->part, $kind)) {
+                // Whom it plays understands it, and is to; only who is to stay out must not.
+                $isOut = $this->matrix->means($box->name, $listener->box->name, Means::KeepsOut);
+                if ($isOut && 0 !== ($this->hears($listener->box, $listener->part) & $channels) && false !== $listener->box->lists($listener->part, $kind)) {
                     foreach (array_keys(Disjoint::numbers($listener->box, $listener->part, $kind) ?? []) as $number) {
                         $taken[$number] = "understood by {$listener->box->name}";
                     }

@@ -454,7 +454,7 @@ final class Planner
                 );
             }
         }
-        $assigned = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels))->assign();
+        $assigned = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels, $this->matrix))->assign();
         [$numbers, $failed] = [$assigned->planned, $assigned->failed];
 
         return new Plan(

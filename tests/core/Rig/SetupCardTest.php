@@ -9,6 +9,8 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Card\CardStep;
 use ZigzagPost\Core\Card\OpenStep;
 use ZigzagPost\Core\Card\SetupCard;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
 
 /** What a card asks for, and in which order. */
 final class SetupCardTest extends TestCase
@@ -56,6 +58,56 @@ final class SetupCardTest extends TestCase
         ]);
         $open = SetupCard::loadIn(SetupCard::all($analysis->setup, $analysis->plan()));
         self::assertSame(['channel', 'usb'], array_map(static fn (OpenStep $each): string => $each->step->setting, $open));
+    }
+
+    /** What the plan leaves at the factory's is looked at, at the end; what nothing depends on is not on the card. */
+    public function testWhatDecidesWhetherItWorksIsLookedAt(): void
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/crossing-board.rig.json'));
+        self::assertIsArray($json);
+        $analysis = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)), ''));
+        $cards = [];
+        foreach (SetupCard::all($analysis->setup, $analysis->plan()) as $card) {
+            foreach ($card->steps as $step) {
+                $cards[$card->box->name][] = ($step->isCheck ? 'look: ' : '')."{$step->title} {$step->value}";
+            }
+        }
+        self::assertSame(
+            [
+                'board' => [
+                    'Program change on bank step off',
+                    'Jack 1 midi',
+                    'Jack 2 midi',
+                    'Jumper behind the small jack tip',
+                    'Send channel 7',
+                ],
+                'brine' => ['Control jack midi', 'look: MIDI channel 7'],
+                'drive' => ['MIDI channel 7'],
+                'far' => ['MIDI channel 7', 'look: EXP / MIDI midi'],
+            ],
+            $cards,
+        );
+    }
+
+    public function testWhatLearnsComesAfterWhatItLearnsFrom(): void
+    {
+        $fader = ['name' => 'Fader', 'sort' => 'fader', 'assign' => 'menu', 'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => 3]]]];
+        $box = Kit::hearer('Box');
+        $box['parameters'] = [['name' => 'Mix', 'reach' => 'midi', 'assign' => 'learn', 'raw' => [0, 127], 'message' => ['kind' => 'cc', 'number' => 3]]];
+        $rig = Kit::rig(
+            ['a' => Kit::board([$fader]), 'b' => $box],
+            [
+                ['name' => 'board', 'chart' => 'a', 'label' => 'Board'],
+                ['name' => 'box', 'chart' => 'b', 'assigned' => ['Mix' => ['message' => ['kind' => 'cc', 'number' => 3], 'state' => 'planned']]],
+            ],
+            [Kit::lead('1', 'board out', 'box in')],
+        );
+        $analysis = new RigAnalysis(Kit::setup($rig));
+        $open = SetupCard::loadIn(SetupCard::all($analysis->setup, $analysis->plan()));
+        $learned = array_values(array_filter($open, static fn (OpenStep $each): bool => $each->step->learns));
+        self::assertCount(1, $learned);
+        self::assertSame('"Mix" learns', $learned[0]->step->title);
+        self::assertMatchesRegularExpression('/^controller \d+$/', (string) $learned[0]->step->value);
     }
 
     public function testNothingToSetIsNoCard(): void
