@@ -55,12 +55,6 @@ $pictures = [
         );
         sleep(1);
     },
-    'reference' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->executeScript($press('Look up the language'));
-        usleep(400_000);
-        $page->findElement(By::cssSelector('[type=search]'))->sendKeys('toggle');
-        sleep(1);
-    },
     'library' => static function (RemoteWebDriver $page) use ($press): void {
         $page->get(Application::address().'/library');
         sleep(2);

@@ -48,7 +48,31 @@ final class DirectPlanTest extends TestCase
         self::assertGreaterThan(2, $none);
     }
 
-    /** @param array<string, mixed> $json */
+    /** Neither names nor the order of units and leads nor what they are called a sort of decide anything. */
+    public function testRenamedReorderedAndOfOtherSortsItIsTheSame(): void
+    {
+        $compared = 0;
+        for ($case = 0; $case < Cases::number(60); ++$case) {
+            $seed = (int) (getenv('ZIGZAG_SEED') ?: 1) * 100_000 + $case;
+            $rig = new AnyDirectRig($seed);
+            $json = $rig->json();
+            $text = strtr(Json::encode($json), ['board' => 'a_foot', 'box' => 'z_head', '"controller"' => '"lamp"', '"synth"' => '"desk"']);
+            $other = Json::decode($text);
+            self::assertIsArray($other);
+            foreach (['units', 'leads', 'intents'] as $list) {
+                self::assertIsArray($other[$list]);
+                $other[$list] = array_reverse($other[$list]);
+            }
+            [$one, $same] = [self::plan($json), self::plan($other)];
+            self::assertSame(null === $one->conflict, null === $same->conflict, "seed {$seed}");
+            self::assertSame($one->cost, $same->cost, "seed {$seed}");
+            self::assertCount(\count(self::changes($one)), self::changes($same), "seed {$seed}");
+            $compared += $one->cost > 0 ? 1 : 0;
+        }
+        self::assertGreaterThan(10, $compared);
+    }
+
+    /** @param array<mixed> $json */
     private static function plan(array $json): Plan
     {
         return Planner::plan(RigFile::setup(RigFile::rig(Json::encode($json)), ''));

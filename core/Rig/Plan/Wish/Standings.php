@@ -18,6 +18,8 @@ final class Standings
     /** Combinations of values that are looked at, at most. */
     private const MOST = 4096;
 
+    /** @var array<string, array<string, Device>> units with other settings, each made once */
+    private array $set = [];
     /** @var array<string, Device> by name */
     public readonly array $boxes;
 
@@ -66,7 +68,11 @@ final class Standings
             array_filter($condition->settings(), fn (SettingAt $at): bool => !isset($set[$at->unit][$at->setting]) && null === $this->value($at)),
         );
         $truth = null;
+        $tried = 0;
         foreach ($this->combinations($unknown) as $values) {
+            if (++$tried > self::MOST) {
+                return Truth::Depends;
+            }
             $isMet = $condition->isMet($this->at(self::both($set, $values)));
             $one = null === $isMet ? Truth::Free : ($isMet ? Truth::Yes : Truth::No);
             if (null !== $truth && $truth !== $one) {
@@ -81,9 +87,10 @@ final class Standings
     /** Whether some values of its settings, pinned or not, make a condition met, or not met. */
     public function canBe(Condition $condition, bool $wanted): bool
     {
+        $tried = 0;
         foreach ($this->combinations($condition->settings(), true) as $values) {
             $isMet = $condition->isMet($this->at($values));
-            if (null === $isMet || $isMet === $wanted) {
+            if (null === $isMet || $isMet === $wanted || ++$tried > self::MOST) {
                 return true;
             }
         }
@@ -100,7 +107,8 @@ final class Standings
     {
         $boxes = $this->boxes;
         foreach ($set as $unit => $settings) {
-            $boxes[$unit] = $boxes[$unit]->set($settings);
+            $key = serialize($settings);
+            $boxes[$unit] = $this->set[$unit][$key] ??= $boxes[$unit]->set($settings);
         }
 
         return $boxes;
@@ -109,22 +117,21 @@ final class Standings
     /**
      * @param list<SettingAt> $settings
      *
-     * @return list<array<string, array<string, string|int>>> by unit and setting
+     * @return \Generator<array<string, array<string, string|int>>> by unit and setting
      */
-    private function combinations(array $settings, bool $isUnpinned = false): array
+    private function combinations(array $settings, bool $isUnpinned = false): \Generator
     {
-        $all = [[]];
-        foreach ($settings as $at) {
-            $longer = [];
-            foreach ($all as $set) {
-                foreach ($isUnpinned ? $this->setting($at)?->all() ?? [] : $this->values($at) as $value) {
-                    $longer[] = self::both($set, [$at->unit => [$at->setting => $value]]);
-                }
-            }
-            $all = \array_slice($longer, 0, self::MOST);
-        }
+        $at = array_shift($settings);
+        if (null === $at) {
+            yield [];
 
-        return $all;
+            return;
+        }
+        foreach ($isUnpinned ? $this->setting($at)?->all() ?? [] : $this->values($at) as $value) {
+            foreach ($this->combinations($settings, $isUnpinned) as $set) {
+                yield self::both($set, [$at->unit => [$at->setting => $value]]);
+            }
+        }
     }
 
     /**
