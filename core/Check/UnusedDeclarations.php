@@ -21,7 +21,7 @@ final class UnusedDeclarations implements Check
         $used = $this->used($book);
         $listensToAll = [] !== array_filter($book->rules, static fn ($rule): bool => [] === $rule->from);
         foreach ($book->ports as $port) {
-            if (!isset($used[$port->name->text]) && !($port->isIn && $listensToAll)) {
+            if (!$port->isImplicit && !isset($used[$port->name->text]) && !($port->isIn && $listensToAll)) {
                 yield $this->finding(
                     $book,
                     'unused-port',

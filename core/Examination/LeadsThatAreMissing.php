@@ -146,7 +146,7 @@ final class LeadsThatAreMissing implements RigCheck
         $free = [];
         foreach ($book->ports as $name => $port) {
             foreach (['in' => $port->isIn, 'out' => $port->isOut] as $way => $has) {
-                if ($has && !isset($plugged[LeadEnd::POST]["{$name} {$way}"])) {
+                if ($has && !$port->isImplicit && !isset($plugged[LeadEnd::POST]["{$name} {$way}"])) {
                     $free[] = $port->isIn && $port->isOut ? "{$name} {$way}" : (string) $name;
                 }
             }

@@ -52,7 +52,7 @@ final readonly class TestRun
         foreach ($setup->boxes as $box) {
             foreach ($box->chart->surface->controls ?? [] as $control) {
                 $message = $box->isPost() ? null : $analysis->index()->controls->of($box, $control)->message();
-                if (null === $message) {
+                if (null === $message || $setup->isImplicit($message->ports[0])) {
                     continue;
                 }
                 $messages = Hand::at($message, $message->last);

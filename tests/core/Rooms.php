@@ -74,7 +74,7 @@ final class Rooms
         ],
         'Rig/Chart' => ['Midi', 'Data'],
         'Rig/Document' => ['Data', 'Rig/Chart'],
-        'Rig/Setup' => ['Midi', 'Data', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
+        'Rig/Setup' => ['Midi', 'Data', 'Rulebook/Text', 'Rulebook/Declaration', 'Rulebook/Step', 'Rulebook', 'Rig/Chart', 'Rig/Document'],
         'Rig/NameDocument' => ['Data', 'Rig/Chart'],
         'Rig/Table/Doubt' => [],
         'Rig/Table' => ['Midi', 'Data', 'Rig/Chart', 'Rig/Table/Doubt'],

@@ -27,7 +27,7 @@ final class Graph
 
     public function __construct(private readonly Setup $setup)
     {
-        foreach ($setup->joints as $joint) {
+        foreach ([...$setup->joints, ...$setup->straight] as $joint) {
             if (null !== $joint->a && null !== $joint->b) {
                 $this->lay($joint, $joint->a, $joint->b);
                 $this->lay($joint, $joint->b, $joint->a);
@@ -201,7 +201,7 @@ final class Graph
         return $sockets;
     }
 
-    /** @return list<Socket> where a box sends of its own */
+    /** @return list<Socket> where a box sends of its own; of the post only where its ports are declared */
     public function sources(Device $box): array
     {
         $at = null === $box->chart->sends ? [] : array_merge(...array_map(static fn (Sends $sends): array => $sends->at, $box->chart->sends));
@@ -211,7 +211,8 @@ final class Graph
             foreach ($box->chart->plugs as $plug) {
                 $use = $box->use($plug);
                 $isMidi = \in_array($use?->carries, [Carries::Midi, Carries::Usb, Carries::Network, Carries::Pulse], true);
-                if ($isMidi && null !== $use && $use->way->sends() && !\in_array($plug->id, $passedTo, true)) {
+                $isSaid = !$box->isPost() || !$this->setup->isImplicit($plug->id);
+                if ($isMidi && $isSaid && null !== $use && $use->way->sends() && !\in_array($plug->id, $passedTo, true)) {
                     $at[] = $plug->id;
                 }
             }

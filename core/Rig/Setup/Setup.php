@@ -20,6 +20,9 @@ final class Setup
     /** @var list<ResolvedLead> in the order of the rig */
     public readonly array $joints;
 
+    /** @var list<ResolvedLead> between the post and plugs that stand for ports which nobody declares: nobody lays them */
+    public readonly array $straight;
+
     private function __construct(public readonly Rig $rig, public readonly ?Rulebook $book)
     {
         $boxes = [];
@@ -27,14 +30,22 @@ final class Setup
             $chart = ($rig->charts[$unit->chart->id] ?? null)->chart ?? new Chart(1, 'unknown', Sort::Other);
             $boxes[$unit->name] ??= new Device($unit, $chart);
         }
+        null === $book ?: ImplicitPorts::add($book, $boxes, $rig->leads);
         $boxes[LeadEnd::POST] = Post::of($book);
         $this->boxes = $boxes;
         $this->joints = array_map($this->joint(...), $rig->leads);
+        $this->straight = null === $book ? [] : ImplicitPorts::leads($book, $boxes);
     }
 
     public static function of(Rig $rig, ?Rulebook $book): self
     {
         return new self($rig, $book);
+    }
+
+    /** Whether no line declares a port of the rules. */
+    public function isImplicit(string $port): bool
+    {
+        return true === ($this->book->ports[$port] ?? null)?->isImplicit;
     }
 
     public function box(string $name): ?Device

@@ -6,7 +6,9 @@ namespace ZigzagPost\Core\Rulebook\Declaration;
 
 use ZigzagPost\Core\Rulebook\Text\Cursor;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
+use ZigzagPost\Core\Rulebook\Text\Span;
 use ZigzagPost\Core\Rulebook\Text\Token;
+use ZigzagPost\Core\Rulebook\Text\TokenType;
 
 /**
  * Declares a port of the rig; `in out` is an in port and an out port of one name, for a box that also listens.
@@ -26,7 +28,15 @@ final readonly class PortDeclaration
         public ?MpeZone $zone,
         public bool $coarse,
         public bool $pulse,
+        /** Whether no line says it: a lead of a rig stands for it. */
+        public bool $isImplicit = false,
     ) {
+    }
+
+    /** A port that no line declares: the plug of a unit that rules name, which is led straight to another unit. */
+    public static function implicit(string $name, bool $isIn, Span $where): self
+    {
+        return new self(new Token(TokenType::Word, $name, $where, false), $isIn, !$isIn, null, false, false, true);
     }
 
     /** @throws RulebookError */

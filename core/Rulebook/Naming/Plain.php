@@ -164,6 +164,13 @@ final class Plain
                 $plain->lines[] = new SourceLine($line->line, SourceLine::COMMENT, '', $line->comment);
             }
         }
+        $declared = [];
+        foreach ($this->book->ports as $port) {
+            if ($port->isImplicit) {
+                $declared[] = new SourceLine(0, 'port', $port->print(), null);
+            }
+        }
+        array_splice($plain->lines, 'rulebook' === ($plain->lines[0]->kind ?? null) ? 1 : 0, 0, $declared);
         usort($this->unsaid, static fn (UnsaidLine $a, UnsaidLine $b): int => $a->line <=> $b->line);
 
         return Printer::print($plain);
