@@ -54,6 +54,14 @@ final class Device
         return isset($this->unit->settings[$setting]) ? $this->unit->settings[$setting]->value : $this->chart->setting($setting)?->factory;
     }
 
+    /** The same box with what was ticked, else as it comes from the factory: what is only planned is left out. */
+    public function asTicked(): self
+    {
+        $ticked = array_filter($this->unit->settings, static fn (Chosen $chosen): bool => $chosen->state->isTicked());
+
+        return new self(new Unit($this->unit->name, $this->unit->chart, settings: $ticked, assigned: $this->unit->assigned), $this->chart);
+    }
+
     /**
      * The same box with other settings.
      *

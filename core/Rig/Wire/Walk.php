@@ -28,12 +28,13 @@ final class Walk
         if (null === $joint->a || null === $joint->b) {
             return $judgement;
         }
+        $judgement = self::untilTicked($joint, $joint->a, $joint->b) ?? $judgement;
 
         return new Judgement(
             $judgement->verdict,
             $judgement->reason,
             $judgement->contact,
-            \in_array($judgement->verdict, [Verdict::Dead, Verdict::MayDamage], true)
+            \in_array($judgement->verdict, [Verdict::Dead, Verdict::MayDamage], true) && self::found($joint)->verdict === $judgement->verdict
                 ? Mending::cheapest($joint->a, $joint->b, $joint, $joints)
                 : null,
             self::warnings($joint),
@@ -41,6 +42,47 @@ final class Walk
             self::continuity($joint->a, $joint->b, $joint->lead->parts),
             $judgement->unknown,
         );
+    }
+
+    /** What may damage does so until the setting that cures it is ticked: a planned value is only a wish. Null where nothing waits for a tick. */
+    private static function untilTicked(ResolvedLead $joint, End $a, End $b): ?Judgement
+    {
+        $now = self::found(new ResolvedLead($joint->lead, self::asTicked($a), self::asTicked($b), null));
+        if (Verdict::MayDamage !== $now->verdict || Verdict::MayDamage === self::found($joint)->verdict) {
+            return null;
+        }
+        $planned = [];
+        foreach ([$a, $b] as $end) {
+            foreach (self::decisive($end) as $title) {
+                $planned[] = "{$title} of {$end->box->name}";
+            }
+        }
+
+        return Judgement::mayDamage(
+            "{$now->reason}; ".implode(' and ', $planned).(1 === \count($planned) ? ' is' : ' are').' only planned: set it on the box and tick it first',
+            $now->contact,
+        );
+    }
+
+    private static function asTicked(End $end): End
+    {
+        return $end->as($end->box->asTicked()->use($end->plug));
+    }
+
+    /** @return list<string> titles of settings that are planned and decide what a plug is */
+    private static function decisive(End $end): array
+    {
+        $titles = [];
+        foreach ($end->plug->uses as $use) {
+            foreach (array_keys($use->when ?? []) as $setting) {
+                $chosen = $end->box->unit->settings[$setting] ?? null;
+                if (null !== $chosen && !$chosen->state->isTicked()) {
+                    $titles[(string) $setting] = $end->box->chart->setting((string) $setting)->title ?? (string) $setting;
+                }
+            }
+        }
+
+        return array_values($titles);
     }
 
     public static function verdict(ResolvedLead $joint): Verdict

@@ -176,6 +176,15 @@ final readonly class AnyRig
                     }
                 }
             }
+            $intents = [];
+            foreach ($rig['units'] as $from) {
+                foreach ($rig['units'] as $to) {
+                    if ($from !== $to && 1 === $this->random->getInt(1, 3)) {
+                        $intents[] = ['from' => self::text($from, 'name'), 'to' => self::text($to, 'name')] + self::decoded($this->rigs->make('Intent'));
+                    }
+                }
+            }
+            $rig['intents'] = $intents;
             $rig['rulebook'] = '';
             $json = self::repaired($rig, static fn (string $json): object => RigFile::rig($json));
             if (null !== $json && [] !== RigFile::rig($json)->units) {

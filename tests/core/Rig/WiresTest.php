@@ -6,6 +6,8 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Data\Json;
+use ZigzagPost\Core\Rig\Setup\RigFile;
 use ZigzagPost\Core\Rig\Wire\ContactPath;
 use ZigzagPost\Core\Rig\Wire\Judgement;
 use ZigzagPost\Core\Rig\Wire\Verdict;
@@ -291,5 +293,27 @@ final class WiresTest extends TestCase
     private static function connector(string $wiring): string
     {
         return 'din' === $wiring ? 'din5' : 'jack 3.5';
+    }
+
+    /** A planned value cures nothing that may be damaged: only the tick does. */
+    public function testWhatMayDamageDoesSoUntilTheSettingIsTicked(): void
+    {
+        $json = Json::decode((string) file_get_contents(\dirname(__DIR__, 3).'/demo/salt-ferry.rig.json'));
+        self::assertIsArray($json);
+        self::assertIsArray($json['units']);
+        self::assertIsArray($json['leads']);
+        $unit = (int) array_search('drive', array_column($json['units'], 'name'), true);
+        $lead = (int) array_search('drive', array_column($json['leads'], 'id'), true);
+        foreach (['planned' => Verdict::MayDamage, 'set' => Verdict::Works, 'read' => Verdict::Works] as $state => $expected) {
+            $changed = Kit::changed($json, ["/units/{$unit}/settings/jack" => ['value' => 'midi', 'state' => $state]]);
+            $setup = RigFile::setup(RigFile::rig(Json::encode($changed)));
+            $judged = Walk::judge($setup->joints[$lead], $setup->joints);
+            self::assertSame($expected, $judged->verdict, $state);
+            self::assertSame(
+                Verdict::MayDamage === $expected,
+                str_ends_with($judged->reason, 'Jack mode of drive is only planned: set it on the box and tick it first'),
+            );
+            self::assertNull($judged->mend);
+        }
     }
 }

@@ -13,10 +13,16 @@ namespace ZigzagPost\Core\Rig\Plan\Wish;
 final class Granting
 {
     private const MOST_NODES = 30_000;
+    /** Nodes that are spent at most on finding out which wishes do not go together. */
+    private const MOST_OF_QUARREL = 200_000;
+    /** Combinations of values that are looked at for one condition; beyond it one variable at a time is. */
+    private const MOST_ANSWERS = 8_192;
     /** More than changes there can be: costs count first, then changes. */
     private const CHANGES = 4096;
 
     private int $nodes = 0;
+    /** Whether everything was looked at. */
+    private bool $isWhole = true;
     /** @var array<string, list<int>> variables by unit */
     private array $ofUnit = [];
 
@@ -48,22 +54,32 @@ final class Granting
         $search = new self($prices, $stays, $questions, $wishes);
         $found = $search->all(array_keys($wishes), [], [], \PHP_INT_MAX);
         if (null !== $found) {
-            return new Granted($found->values, intdiv($found->cost, self::CHANGES), $search->nodes <= self::MOST_NODES, []);
+            return new Granted($found->values, intdiv($found->cost, self::CHANGES), $search->isProven(), []);
         }
-        $isProven = $search->nodes <= self::MOST_NODES;
+        $isProven = $search->isProven();
 
         return new Granted(null, 0, $isProven, $isProven ? $search->quarrel() : []);
     }
 
-    /** @return list<Wish> a set that cannot be granted together, out of which none can be left */
+    private function isProven(): bool
+    {
+        return $this->isWhole && $this->nodes <= self::MOST_NODES;
+    }
+
+    /** @return list<Wish> a set that cannot be granted together; none of it can be left out, unless looking for that took too long */
     private function quarrel(): array
     {
         $left = array_keys($this->wishes);
+        $spent = 0;
         foreach (array_reverse($left) as $wish) {
             $without = array_values(array_diff($left, [$wish]));
             $this->nodes = 0;
-            if (null === $this->all($without, [], [], \PHP_INT_MAX) && $this->nodes <= self::MOST_NODES) {
+            if (null === $this->all($without, [], [], \PHP_INT_MAX) && $this->isProven()) {
                 $left = $without;
+            }
+            $spent += $this->nodes;
+            if ($spent > self::MOST_OF_QUARREL) {
+                break;
             }
         }
 
@@ -256,15 +272,19 @@ final class Granting
      */
     private function answers(Question $question, array $made, bool $isOut): array
     {
+        $open = array_values(array_diff($question->variables, array_keys($made)));
         $answers = [[]];
-        foreach (array_diff($question->variables, array_keys($made)) as $variable) {
+        $count = array_product(array_map(fn (int $variable): int => 1 + \count($this->prices[$variable]->ways), $open));
+        if ($count > self::MOST_ANSWERS) {
+            $this->isWhole = false;
+            $answers = array_merge(...array_map(fn (int $variable): array => $this->alone($variable), $open));
+            $open = [];
+        }
+        foreach ($open as $variable) {
             $longer = [];
             foreach ($answers as $answer) {
-                $longer[] = $answer + [$variable => -1];
-                foreach (array_keys($this->prices[$variable]->ways) as $value) {
-                    if ($value !== $this->stays[$variable]) {
-                        $longer[] = $answer + [$variable => $value];
-                    }
+                foreach ($this->alone($variable) as $value) {
+                    $longer[] = $answer + $value;
                 }
             }
             $answers = $longer;
@@ -273,6 +293,19 @@ final class Granting
         return array_values(
             array_filter($answers, static fn (array $answer): bool => [] !== $answer && self::isAsWished($question->truth($made + $answer), $isOut)),
         );
+    }
+
+    /** @return list<array<int, int>> a variable as it stands, and at each other value */
+    private function alone(int $variable): array
+    {
+        $values = [[$variable => -1]];
+        foreach (array_keys($this->prices[$variable]->ways) as $value) {
+            if ($value !== $this->stays[$variable]) {
+                $values[] = [$variable => $value];
+            }
+        }
+
+        return $values;
     }
 
     /**

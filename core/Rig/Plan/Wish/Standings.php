@@ -17,6 +17,7 @@ final class Standings
 {
     /** Combinations of values that are looked at, at most. */
     private const MOST = 4096;
+    private const MANY = 64;
 
     /** @var array<string, array<string, Device>> units with other settings, each made once */
     private array $set = [];
@@ -54,7 +55,26 @@ final class Standings
     {
         $chosen = ($this->boxes[$at->unit] ?? null)?->unit->settings[$at->setting] ?? null;
 
-        return null !== $chosen && $this->isPinned($at->unit, $chosen) ? [$chosen->value] : $this->setting($at)?->all() ?? [];
+        return null !== $chosen && $this->isPinned($at->unit, $chosen) ? [$chosen->value] : $this->all($at);
+    }
+
+    /** @return list<string|int> all values of a setting; of very many those that something depends on, and the first */
+    private function all(SettingAt $at): array
+    {
+        $all = $this->setting($at)?->all() ?? [];
+        if (\count($all) <= self::MANY) {
+            return $all;
+        }
+        $named = [$this->value($at) => true];
+        foreach ($this->boxes[$at->unit]->chart->plugs as $plug) {
+            foreach ($plug->uses as $use) {
+                $named += array_fill_keys($use->when[$at->setting] ?? [], true);
+            }
+        }
+
+        $isTried = static fn (string|int $value, int $place): bool => $place < self::MANY || isset($named[$value]);
+
+        return array_values(array_filter($all, $isTried, \ARRAY_FILTER_USE_BOTH));
     }
 
     /**
@@ -127,7 +147,7 @@ final class Standings
 
             return;
         }
-        foreach ($isUnpinned ? $this->setting($at)?->all() ?? [] : $this->values($at) as $value) {
+        foreach ($isUnpinned ? $this->all($at) : $this->values($at) as $value) {
             foreach ($this->combinations($settings, $isUnpinned) as $set) {
                 yield self::both($set, [$at->unit => [$at->setting => $value]]);
             }
