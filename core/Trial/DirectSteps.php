@@ -86,6 +86,11 @@ final readonly class DirectSteps
             $key = max($box->chart->keys->low, min($box->chart->keys->high, self::MIDDLE_KEY));
             $presses['a key'] = ["play a key of {$box->label()} softly", [HandBytes::note($channel, $key, self::SOFT)]];
         }
+        foreach ($this->cells($box) as $cell) {
+            if (IntentKind::Clock === $cell->of) {
+                $presses['the clock'] = ["start {$box->label()}, change its tempo, and stop it", [DirectWorld::TICK]];
+            }
+        }
 
         return $presses;
     }
@@ -129,7 +134,8 @@ final readonly class DirectSteps
         $uses = ["control {$box->name} \"{$name}\"", "sending of {$box->name}", "channel of {$box->name}"];
         $still = [];
         foreach ($this->cells($box) as $cell) {
-            if (!isset($moved[$cell->to->name])) {
+            $isOfClock = IntentKind::Clock === $cell->of || IntentKind::Transport === $cell->of;
+            if (!isset($moved[$cell->to->name]) && ([DirectWorld::TICK] === $messages) === $isOfClock) {
                 $still[$cell->to->name] = $cell->to->label();
                 $uses[] = "channel of {$cell->to->name}";
             }
@@ -171,6 +177,7 @@ final readonly class DirectSteps
         $of = match ($heard->what) {
             Heard::NOTE => IntentKind::Notes,
             Heard::PROGRAM => IntentKind::Programs,
+            Heard::CLOCK => IntentKind::Clock,
             default => null,
         };
         foreach ($this->cells($box) as $cell) {

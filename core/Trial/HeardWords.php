@@ -17,6 +17,7 @@ final class HeardWords
         return match ($heard->what) {
             Heard::PROGRAM => "put {$label} on another program by hand",
             Heard::NOTE => "turn {$label} up so far that it can just be heard",
+            Heard::CLOCK => "let {$label} play something with a beat",
             default => "move {$heard->title} of {$label} by hand",
         };
     }
@@ -28,6 +29,7 @@ final class HeardWords
         return match ($heard->what) {
             Heard::PROGRAM => "{$label} shows {$heard->title}",
             Heard::NOTE => "{$label} sounds",
+            Heard::CLOCK => "{$label} starts with it, follows when the tempo changes, and stops",
             default => "{$label}: {$heard->title} stands at ".($box?->parameter($heard->title)?->wordsAt($heard->value) ?? $heard->value),
         };
     }

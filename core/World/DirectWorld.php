@@ -8,6 +8,7 @@ use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\Graph;
+use ZigzagPost\Core\Rig\Setup\HearingPart;
 use ZigzagPost\Core\Rig\Setup\Hop;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Setup\Socket;
@@ -17,6 +18,9 @@ use ZigzagPost\Core\Rig\Wire\Walk;
 /** What units do to each other without the post: messages go over leads that work, and through boxes that pass them on, as everything is set. */
 final class DirectWorld
 {
+    /** One tick of a clock. */
+    public const TICK = "\xF8";
+
     /** @var array<string, SimulatedDevice> by unit */
     private array $devices = [];
     private readonly Graph $graph;
@@ -54,14 +58,29 @@ final class DirectWorld
                         continue;
                     }
                     foreach ($this->graph->partsAt($way[\count($way) - 1]->to) as $hearing) {
-                        $isOther = $hearing->unit->name !== $from->name && LeadEnd::POST !== $hearing->unit->name;
-                        array_push($heard, ...$isOther ? $this->devices[$hearing->unit->name]->hear($timeUs, $hearing->part, $bytes) : []);
+                        if ($hearing->unit->name !== $from->name && LeadEnd::POST !== $hearing->unit->name) {
+                            $device = $this->devices[$hearing->unit->name];
+                            array_push($heard, ...self::follows($hearing, $bytes) ?? $device->hear($timeUs, $hearing->part, $bytes));
+                        }
                     }
                 }
             }
         }
 
         return $heard;
+    }
+
+    /** @return list<Heard>|null whether a unit follows a clock; null for what is no tick of one */
+    private static function follows(HearingPart $hearing, string $bytes): ?array
+    {
+        if (self::TICK !== $bytes) {
+            return null;
+        }
+        $obeys = $hearing->unit->isOn($hearing->unit->chart->clock->obeys ?? null);
+
+        return true === $obeys && false !== $hearing->unit->hears($hearing->part, KindName::Clock)
+            ? [new Heard($hearing->unit->name, Heard::CLOCK, 'follows', 0, true)]
+            : [];
     }
 
     /** @return list<Socket> where a message of a kind leaves a unit */
@@ -71,9 +90,14 @@ final class DirectWorld
         if (null === $kind) {
             return [];
         }
+        $clock = $from->chart->clock->sends ?? null;
+        if (KindName::Clock === $kind && null !== $clock && true !== $from->isOn($clock)) {
+            return [];
+        }
         $sockets = [];
         foreach ($from->chart->sends ?? [] as $sends) {
-            if (null === $sends->kinds || false !== $from->isOn($sends->kinds[$kind->value] ?? false)) {
+            $said = $sends->kinds[$kind->value] ?? (KindName::Clock === $kind && null !== $clock);
+            if (null === $sends->kinds || false !== $from->isOn($said)) {
                 foreach ($this->graph->sockets($from, $sends->at, true) as $socket) {
                     $sockets[$socket->key] = $socket;
                 }

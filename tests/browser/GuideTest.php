@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Browser;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys as Key;
+use PHPUnit\Framework\Attributes\TestWith;
 
 /** The guide to a first rig, done word for word: what stands in bold is pressed, written or seen, what stands in italics is the field. */
 final class GuideTest extends PageTestCase
@@ -16,14 +17,16 @@ final class GuideTest extends PageTestCase
         .'\*\*(?<control>.+?)\*\* to its end)|(?<paste>Paste this into \*(?<area>.+?)\*)|(?<put>Put this in the place of what stands in '
         .'\*Rules\*)|(?<see>You see \*\*(?<seen>.+?)\*\*)/';
 
-    public function testTheGuideIsDoneWordForWord(): void
+    #[TestWith(['first-rig', 'A first rig in ten minutes', 20])]
+    #[TestWith(['two-boxes', 'Two boxes and a cable', 8])]
+    public function testTheGuideIsDoneWordForWord(string $file, string $title, int $atLeast): void
     {
-        $guide = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/first-rig.md');
-        self::assertGreaterThan(20, preg_match_all('/^(\d+)\. (.*(?:\n(?:   .*)?)*)/m', $guide, $steps));
+        $guide = (string) file_get_contents(\dirname(__DIR__, 2)."/docs/{$file}.md");
+        self::assertGreaterThan($atLeast, preg_match_all('/^(\d+)\. (.*(?:\n(?:   .*)?)*)/m', $guide, $steps));
         $this->page->get(Application::noPage());
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
         $this->page->get(Application::address().'/library');
-        $this->button('A first rig in ten minutes')->click();
+        $this->button($title)->click();
         foreach ($steps[2] as $index => $text) {
             $number = $index + 1;
             $this->until(

@@ -1,22 +1,23 @@
 import { ArrowLeft, ArrowRight, X } from 'lucide-react';
 import { marked } from 'marked';
 import { useMemo } from 'react';
-import source from '../../docs/first-rig.md?raw';
 import { Button } from '../ui/Button';
+import { GUIDES } from './guides';
 import { useGuide } from './place';
 import { steps } from './steps';
 
-/** A first rig in ten minutes: one step at a time, at the foot of every view. */
+/** A guide: one step at a time, at the foot of every view. */
 export function Guide() {
   const [place, goTo] = useGuide();
-  const all = useMemo(() => steps(source), []);
-  const step = place === null ? undefined : all[Math.min(place, all.length - 1)];
+  const source = place === null ? '' : GUIDES[place.guide].source;
+  const all = useMemo(() => steps(source), [source]);
+  const step = place === null ? undefined : all[Math.min(place.step, all.length - 1)];
   if (place === null || step === undefined) {
     return null;
   }
   return (
     <aside
-      aria-label="A first rig in ten minutes"
+      aria-label={GUIDES[place.guide].title}
       className="relative z-50 flex items-start gap-3 border-t-2 border-primary bg-base-200 px-3 py-2"
     >
       <span className="flex shrink-0 flex-col items-center">
@@ -38,14 +39,14 @@ export function Guide() {
         icon={<ArrowLeft size={16} />}
         label="Step back"
         disabled={step.number === 1}
-        onClick={() => goTo(step.number - 2)}
+        onClick={() => goTo({ ...place, step: step.number - 2 })}
       />
       {step.number < all.length && (
         <Button
           tone="primary"
           icon={<ArrowRight size={16} />}
           label="Done, next step"
-          onClick={() => goTo(step.number)}
+          onClick={() => goTo({ ...place, step: step.number })}
         />
       )}
       <Button

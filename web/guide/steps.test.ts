@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import source from '../../docs/first-rig.md?raw';
+import { GUIDES } from './guides';
+import { placeFrom } from './place';
 import { steps } from './steps';
 
 test('steps are numbered through, each under its heading, with what is to be pasted', () => {
@@ -13,8 +14,19 @@ test('steps are numbered through, each under its heading, with what is to be pas
   ]);
 });
 
-test('the guide counts from one without a gap', () => {
+test.each(Object.values(GUIDES))('the guide “$title” counts from one without a gap', ({ source }) => {
   const all = steps(source);
   expect(all.map((step) => step.number)).toEqual(all.map((_, index) => index + 1));
-  expect(all.length).toBeGreaterThan(15);
+  expect(all.length).toBeGreaterThan(8);
+});
+
+test('a place in a guide is kept by its name; one of before there were two is in the first', () => {
+  expect(placeFrom('two-boxes 3')).toEqual({ guide: 'two-boxes', step: 3 });
+  expect(placeFrom('7')).toEqual({ guide: 'first-rig', step: 7 });
+  expect([placeFrom(null), placeFrom(''), placeFrom('no-such 3'), placeFrom('two-boxes')]).toEqual([
+    null,
+    null,
+    null,
+    null,
+  ]);
 });

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { DocumentSummary } from '../api/types';
 import { useDocuments, useDocumentWork } from '../documents/queries';
+import { GUIDES } from '../guide/guides';
 import { goTo } from '../guide/place';
 import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { Tools } from '../ui/Tools';
@@ -64,8 +65,17 @@ export default function LibraryPage() {
       <Notice text={problem?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
       <p className="flex flex-wrap items-center gap-3">
-        <Button icon={<Footprints size={18} />} label="A first rig in ten minutes" onClick={() => goTo(0)} />
-        <span className="text-sm">From nothing to a printed card and a played song, step by step.</span>
+        {(['first-rig', 'two-boxes'] as const).map((guide) => (
+          <Button
+            key={guide}
+            icon={<Footprints size={18} />}
+            label={GUIDES[guide].title}
+            onClick={() => goTo({ guide, step: 0 })}
+          />
+        ))}
+        <span className="text-sm">
+          From nothing to a printed card, step by step: with a computer between your boxes, or without.
+        </span>
       </p>
       <Rigs onHistory={setLooked} />
       <Panel title="Rulebooks" className="shrink-0">

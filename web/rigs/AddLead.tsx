@@ -27,7 +27,9 @@ export function AddLead({
   const { rig, computed } = work;
   const names = ['post', ...rig.units.map((unit) => unit.name)];
   const [a, setA] = useState(from ?? rig.units[0]?.name ?? 'post');
-  const [b, setB] = useState(a === 'post' ? (rig.units[0]?.name ?? 'post') : 'post');
+  // Where no rules have a port, one box is led to another.
+  const other = computed?.ports.length === 0 ? rig.units.find((unit) => unit.name !== a)?.name : undefined;
+  const [b, setB] = useState(a === 'post' ? (rig.units[0]?.name ?? 'post') : (other ?? 'post'));
   const sockets = (name: string): Socket[] => {
     if (name === 'post') {
       return (computed?.ports ?? []).flatMap((port) => {

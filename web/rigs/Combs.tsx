@@ -3,6 +3,7 @@ import type { Comb } from '../api/types';
 import { Button } from '../ui/Button';
 import { numbered, setting } from '../model/settings';
 import type { Chosen } from './RigPicture';
+import { RigWishes } from './RigWishes';
 import type { RigWork } from './useRig';
 
 /** The plan: what changes, and for each stream the sixteen channels with who answers there. */
@@ -15,6 +16,7 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
   const numbers = plan.numbers.filter((each) => each.cost > 0 && each.number !== each.now);
   return (
     <div className="flex flex-col gap-3 p-3">
+      <RigWishes work={work} />
       {plan.conflict !== null && (
         <p className="border-l-4 border-error pl-2">
           There is no plan: {plan.conflict.why}.

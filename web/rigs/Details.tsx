@@ -3,13 +3,13 @@ import { useState } from 'react';
 import type { Arrival, Unit } from '../api/types';
 import { Beside } from '../documents/Beside';
 import { useDocuments } from '../documents/queries';
-import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
 import { Panel } from '../ui/Panel';
 import { removeLead } from '../model/leads';
-import { changeUnit, chartOf, removeUnit, renameUnit, unitNamed } from '../model/units';
-import { without } from '../model/without';
+import { chartOf, removeUnit, renameUnit, unitNamed } from '../model/units';
+import { AboutUnit } from './AboutUnit';
+import { LabelsOfControls } from './LabelsOfControls';
 import { LayControls } from './LayControls';
 import { LeadDetails } from './LeadDetails';
 import { ReadyMade } from './ReadyMade';
@@ -145,21 +145,8 @@ function UnitDetails({
       )}
       {isOpen === 'lay' && <LayControls id={id} work={work} unit={unit} onClose={() => setOpen(null)} />}
       <ReadyMade id={id} work={work} chart={chart} />
-      <Field
-        label="Where it stands"
-        isLabelShown
-        fieldClassName="flex items-center gap-2"
-        className="input-sm flex-1"
-        value={unit.place ?? ''}
-        placeholder="unknown"
-        onChange={(typed) => {
-          work.change((rig) =>
-            changeUnit(rig, unit.name, (each) =>
-              typed === '' ? without(each, 'place') : { ...each, place: typed },
-            ),
-          );
-        }}
-      />
+      <AboutUnit work={work} unit={unit} />
+      <LabelsOfControls work={work} unit={unit} />
       <WaysOfControl id={id} work={work} unit={unit} way={way} onWay={onWay} />
       {(chart?.settings ?? []).length > 0 && (
         <table className="table table-sm">

@@ -2,12 +2,12 @@ import { Select } from '../ui/Select';
 import type { Lead } from '../api/types';
 import { changeLead } from '../model/leads';
 import { without } from '../model/without';
-import { CheckedField, numberFrom } from '../ui/CheckedField';
+import { LeadFacts } from './LeadFacts';
+import { LeadParts } from './LeadParts';
 import { Verdict } from './Verdict';
 import type { RigWork } from './useRig';
 
 const USES = ['play', 'edit', 'listen', 'power'] as const;
-const MAPS = ['straight', 'crossed', 'mono'] as const;
 
 /** A lead: its verdict with the reason, its cables, and a table for the meter. */
 export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
@@ -35,7 +35,7 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
       <Select
         label="What it is there for"
         isLabelShown
-        className="w-28"
+        className="w-44"
         value={lead.use ?? ''}
         onChange={(picked) => {
           const use = USES.find((one) => one === picked);
@@ -53,60 +53,8 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
           </option>
         ))}
       </Select>
-      {(lead.parts ?? []).map((part, index) => (
-        <div key={index} className="flex flex-wrap items-center gap-2">
-          <span className="flex-1">
-            {part.what}
-            {part.ends === undefined ? '' : `, ${part.ends[0]} to ${part.ends[1]}`}
-          </span>
-          <Select
-            label={`How ${part.what} is wired`}
-            className="w-28"
-            value={part.map}
-            onChange={(picked) => {
-              const map = MAPS.find((one) => one === picked);
-              if (map !== undefined) {
-                work.change((rig) =>
-                  changeLead(rig, lead.id, (before) => ({
-                    ...before,
-                    parts: (before.parts ?? []).map((each, at) => (at === index ? { ...each, map } : each)),
-                  })),
-                );
-              }
-            }}
-          >
-            {(part.map === 'named' ? [...MAPS, 'named' as const] : MAPS).map((map) => (
-              <option key={map}>{map}</option>
-            ))}
-          </Select>
-          <span className="flex items-center gap-1 text-sm">
-            <CheckedField
-              label={`Length of ${part.what} in metres`}
-              isLabelShown={false}
-              inputMode="decimal"
-              className="input input-sm w-20"
-              placeholder="?"
-              text={part.lengthM === undefined ? '' : String(part.lengthM)}
-              read={numberFrom(0, 1000, 'metres')}
-              onKeep={(metres) =>
-                work.change((rig) =>
-                  changeLead(rig, lead.id, (before) => ({
-                    ...before,
-                    parts: (before.parts ?? []).map((each, at) =>
-                      at !== index
-                        ? each
-                        : metres === null
-                          ? without(each, 'lengthM')
-                          : { ...each, lengthM: metres },
-                    ),
-                  })),
-                )
-              }
-            />
-            m
-          </span>
-        </div>
-      ))}
+      <LeadParts work={work} lead={lead} />
+      <LeadFacts work={work} lead={lead} />
       {judged !== undefined && judged.continuity.length > 0 && (
         <table className="table table-xs w-auto">
           <caption className="text-left text-sm">For the meter, with nothing plugged in</caption>

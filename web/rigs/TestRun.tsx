@@ -49,7 +49,7 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
       <p className="border-l-4 border-warning pl-2 font-semibold">{run.first}</p>
       <div className="flex flex-wrap items-center gap-2">
         <span className="flex-1 text-sm" role="status" aria-label="How far">
-          {ticks.length} of {run.steps.length} steps, {failed} failed
+          {ticks.length} of {run.steps.length} {run.steps.length === 1 ? 'step' : 'steps'}, {failed} failed
         </span>
         <Button
           icon={<Cpu size={16} />}

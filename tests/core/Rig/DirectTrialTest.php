@@ -60,6 +60,41 @@ final class DirectTrialTest extends TestCase
         self::assertSame([], $run->untouched);
     }
 
+    /** Whoever follows a clock is tried with it; switched off at either end he does not, and is found. */
+    public function testAClockIsFollowedOrNot(): void
+    {
+        $switch = static fn (string $id, string $factory): array => ['id' => $id, 'title' => $id, 'values' => ['on', 'off'], 'factory' => $factory];
+        $json = static fn (string $sends, string $obeys): array => [
+            'schema' => 1,
+            'name' => 'Beat',
+            'charts' => [
+                'a' => ['revision' => 1, 'chart' => [
+                    'schema' => 1, 'name' => 'Steps', 'sort' => 'controller', 'settings' => [$switch('out', $sends)], 'plugs' => [Kit::din('out', 'out')],
+                    'sends' => [['at' => ['out'], 'channel' => 1]], 'clock' => ['sends' => 'out', 'startStop' => true],
+                ]],
+                'b' => ['revision' => 1, 'chart' => [
+                    'schema' => 1, 'name' => 'Waves', 'sort' => 'synth', 'settings' => [$switch('in', $obeys)], 'plugs' => [Kit::din('in', 'in')],
+                    'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => 5, 'kinds' => ['note' => true, 'clock' => true]]], 'clock' => ['obeys' => 'in'],
+                ]],
+            ],
+            'units' => [
+                ['name' => 'steps', 'label' => 'Steps', 'chart' => ['id' => 'a', 'revision' => 1]],
+                ['name' => 'waves', 'label' => 'Waves', 'chart' => ['id' => 'b', 'revision' => 1]],
+            ],
+            'leads' => [Kit::lead('beat', 'steps out', 'waves in')],
+        ];
+        $steps = TestRun::of(new RigAnalysis(self::read($json('on', 'on'))))->steps;
+        self::assertSame(['start Steps, change its tempo, and stop it'], array_map(static fn (TrialStep $step): string => $step->do, $steps));
+        self::assertSame('Waves starts with it, follows when the tempo changes, and stops', $steps[0]->expect);
+        self::assertSame([], self::failed($steps, self::read($json('on', 'on'))));
+        foreach ([['off', 'on'], ['on', 'off']] as [$sends, $obeys]) {
+            self::assertCount(1, self::failed($steps, self::read($json($sends, $obeys))), "{$sends} {$obeys}");
+            $changes = array_filter((new RigAnalysis(self::read($json($sends, $obeys))))->plan()->settings, static fn ($setting): bool => $setting->changes());
+            self::assertSame(['on'], array_values(array_map(static fn ($setting): int|string => $setting->value, $changes)), 'the plan switches it on');
+        }
+        self::assertFalse(DirectSteps::passes($steps[0], self::read($json('on', 'on')), ['beat']));
+    }
+
     /**
      * @param array<mixed> $json
      *
