@@ -7,9 +7,7 @@ import { without } from './without';
 type Written = 'label' | 'place' | 'serial' | 'firmware';
 
 export function written(rig: Rig, unit: string, field: Written, typed: string): Rig {
-  return changeUnit(rig, unit, (each) =>
-    typed === '' ? (without(each, field)) : { ...each, [field]: typed },
-  );
+  return changeUnit(rig, unit, (each) => (typed === '' ? without(each, field) : { ...each, [field]: typed }));
 }
 
 const NAMED: Readonly<Record<string, string>> = {
