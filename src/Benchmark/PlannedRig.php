@@ -61,6 +61,83 @@ final class PlannedRig
         );
     }
 
+    /**
+     * Units without a post: boards, each straight to so many boxes; plugs that are set to something else at the factory, switches that are off.
+     *
+     * @throws BadData
+     */
+    public static function straight(int $units, int $each): Setup
+    {
+        $charts = $boxes = $leads = [];
+        for ($unit = 0; $unit < $units; ++$unit) {
+            $name = "unit_{$unit}";
+            $board = $unit - $unit % ($each + 1);
+            $sends = ['at' => array_map(static fn (int $plug): string => "p{$plug}", range(1, $each)), 'channel' => ['setting' => 'channel']];
+            $chart = [
+                'schema' => 1,
+                'name' => $name,
+                'sort' => 'other',
+                'settings' => [
+                    self::setting('channel', [1, 16], 1 + (7 * $unit) % 16, ['by' => ['menu', 'gesture', 'learn'][$unit % 3]]),
+                    self::setting('mode', ['midi', 'pedal'], 0 === $unit % 2 ? 'midi' : 'pedal', ['by' => 'menu', 'powerCycle' => true]),
+                    self::setting('on', ['on', 'off'], 0 === $unit % 3 ? 'off' : 'on', ['by' => 'menu']),
+                ],
+            ];
+            $charts[$name] = [
+                'revision' => 1,
+                'chart' => $board === $unit
+                    ? [
+                        ...$chart,
+                        'plugs' => array_map(static fn (string $id): array => self::settable($id, 'out'), $sends['at']),
+                        'sends' => [[...$sends, 'kinds' => ['note' => 'on', 'cc' => true]]],
+                    ]
+                    : [
+                        ...$chart,
+                        'plugs' => [self::settable('in', 'in')],
+                        'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], 'kinds' => ['note' => 'on', 'cc' => true]]],
+                    ],
+            ];
+            $boxes[] = ['name' => $name, 'chart' => ['id' => $name, 'revision' => 1]];
+            if ($board !== $unit) {
+                $leads[] = [
+                    'id' => "lead {$unit}",
+                    'a' => ['unit' => "unit_{$board}", 'plug' => 'p'.($unit - $board)],
+                    'b' => ['unit' => $name, 'plug' => 'in'],
+                    'parts' => [['what' => 'cable', 'map' => 'straight']],
+                ];
+            }
+        }
+
+        $json = ['schema' => 1, 'name' => 'Straight', 'charts' => $charts, 'units' => $boxes, 'leads' => $leads];
+
+        return RigFile::setup(RigFile::rig(Json::encode($json)), '');
+    }
+
+    /**
+     * @param list<int|string> $values
+     * @param array<string, mixed> $how
+     *
+     * @return array<string, mixed>
+     */
+    private static function setting(string $id, array $values, int|string $factory, array $how): array
+    {
+        return ['id' => $id, 'title' => ucfirst($id), 'values' => $values, 'factory' => $factory, 'how' => [$how]];
+    }
+
+    /** @return array<string, mixed> */
+    private static function settable(string $id, string $way): array
+    {
+        return [
+            'id' => $id,
+            'label' => $id,
+            'connector' => 'din5',
+            'uses' => [
+                ['way' => $way, 'carries' => 'midi', 'when' => ['mode' => ['midi']]],
+                ['way' => $way, 'carries' => 'expression', 'when' => ['mode' => ['pedal']]],
+            ],
+        ];
+    }
+
     /** @return array<string, mixed> */
     private static function plug(string $id, string $way): array
     {

@@ -22,6 +22,7 @@ use ZigzagPost\Core\Format\Event;
 use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Proof\Proving;
 use ZigzagPost\Core\Rig\Plan\Planner;
+use ZigzagPost\Core\Rig\Setup\Setup;
 
 /** Measures the engine beside loops written by hand, in the same run. */
 #[AsCommand('bench', 'Measures the speed of the engine')]
@@ -186,23 +187,36 @@ final class BenchmarkCommand extends Command
             'proven least',
         ]);
         foreach ([5, 10, 20, 40] as $units) {
-            $times = [];
-            $plan = Planner::plan(PlannedRig::of($units));
-            for ($round = 0; $round < self::ROUNDS; ++$round) {
-                $setup = PlannedRig::of($units);
-                $began = hrtime(true);
-                $plan = Planner::plan($setup);
-                $times[] = (hrtime(true) - $began) / 1e9;
-            }
-            $made = \count(array_filter($plan->settings, static fn ($setting): bool => $setting->value !== $setting->now));
-            $table->addRow([
-                $units,
-                number_format(1000 * $this->median($times), 1),
-                $made,
-                null !== $plan->conflict ? 'no plan' : ($plan->isProven ? 'yes' : 'no'),
-            ]);
+            $this->planned($table, (string) $units, static fn (): Setup => PlannedRig::of($units));
+        }
+        foreach ([[40, 3], [40, 39], [300, 9]] as [$units, $each]) {
+            $this->planned($table, "{$units} without a post, {$each} a board", static fn (): Setup => PlannedRig::straight($units, $each));
         }
         $table->render();
+    }
+
+    /**
+     * @param \Closure(): Setup $make
+     *
+     * @throws BadData
+     */
+    private function planned(Table $table, string $called, \Closure $make): void
+    {
+        $times = [];
+        $plan = Planner::plan($make());
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            $setup = $make();
+            $began = hrtime(true);
+            $plan = Planner::plan($setup);
+            $times[] = (hrtime(true) - $began) / 1e9;
+        }
+        $made = \count(array_filter($plan->settings, static fn ($setting): bool => $setting->value !== $setting->now));
+        $table->addRow([
+            $called,
+            number_format(1000 * $this->median($times), 1),
+            $made,
+            null !== $plan->conflict ? 'no plan' : ($plan->isProven ? 'yes' : 'no'),
+        ]);
     }
 
     /**

@@ -19,6 +19,7 @@ final class PedalShortfallTest extends TestCase
         yield 'it reaches both' => [[], $whole, [0, 127], ['0 % of its range', '0 % of its range']];
         yield 'it reaches neither' => [[], $whole, [10, 120], ['7.9 % of its range', '5.5 % of its range']];
         yield 'cents of an octave' => [['unit' => 'semitones', 'shown' => [[0, 0], [127, 12]]], $whole, [0, 125], ['0 cents', '18.9 cents']];
+        yield 'cents to a tenth' => [['unit' => 'semitones', 'shown' => [[0, 0], [127, 12]]], $whole, [0, 124], ['0 cents', '28.3 cents']];
         yield 'cents of two octaves downwards' => [['unit' => 'semitones', 'shown' => [[0, 12], [127, -12]]], $whole, [1, 127], ['18.9 cents', '0 cents']];
         yield 'decibels' => [
             ['unit' => 'dB', 'shown' => [[0, -60], [100, 0], [127, 6]], 'between' => 'linear'],

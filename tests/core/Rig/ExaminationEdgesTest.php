@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigzagPost\Tests\Core\Rig;
+
+use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Examination\Examination;
+use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
+use ZigzagPost\Core\Finding\Fact\LeadFails;
+use ZigzagPost\Core\Finding\Fact\ManyThrus;
+use ZigzagPost\Core\Finding\Fact\ProgramIsNone;
+use ZigzagPost\Core\Finding\Fact\RigFact;
+use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Rig\Document\Rig;
+use ZigzagPost\Core\Rig\Setup\RigFile;
+
+/** Where one finding begins and another ends. */
+final class ExaminationEdgesTest extends TestCase
+{
+    /** Each cure of a lead is a change that can be made: a crossed cable in the place of a straight one, a setting of the box. */
+    public function testLeadsOfTheCrossingBoardAreCured(): void
+    {
+        $rig = RigFile::rig((string) file_get_contents(\dirname(__DIR__, 3).'/demo/crossing-board.rig.json'));
+        $fixes = [];
+        foreach (Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings as $finding) {
+            if ($finding->fact instanceof LeadFails) {
+                $fixes[$finding->fact->subject()->words()] = [$finding->fix?->title, $finding->fix?->changes];
+            }
+        }
+        self::assertSame(
+            [
+                'lead brine' => [null, null],
+                'lead far' => ['Set jack2 of board to midi', ['/units/0/settings/jack2' => ['value' => 'midi', 'state' => 'planned']]],
+                'lead drive' => [
+                    'Take a crossed one in place of jack cable',
+                    [
+                        '/leads/2/parts/0/map' => 'crossed',
+                        '/leads/2/parts/0/contacts' => null,
+                        '/leads/2/parts/0/ends' => ['jack 3.5', 'jack 3.5'],
+                    ],
+                ],
+            ],
+            $fixes,
+        );
+    }
+
+    /** Only hardware counts: what passes on whole messages makes the signal anew. */
+    public function testManyThrusInARow(): void
+    {
+        foreach (['hardware' => 1, 'message' => 0] as $kind => $count) {
+            $charts = $units = $leads = [];
+            $from = 'post one';
+            for ($unit = 0; $unit < 5; ++$unit) {
+                $charts["c{$unit}"] = Kit::hearer("Box {$unit}", $unit + 1, more: [
+                    'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
+                    'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => $kind]],
+                ]);
+                $units[] = ['name' => "u{$unit}", 'chart' => "c{$unit}"];
+                $leads[] = Kit::lead("l{$unit}", $from, "u{$unit} in");
+                $from = "u{$unit} thru";
+            }
+            self::assertCount($count, self::of(ManyThrus::class, Kit::rig($charts, $units, $leads, ['rulebook' => "port one out\n"])), $kind);
+        }
+    }
+
+    /** Of two that answer together, one without programs: what the other has counts. */
+    public function testAProgramThatOneOfTwoDoesNotHave(): void
+    {
+        $programs = ['count' => 10, 'shown' => ['pattern' => '{number}', 'firstSlot' => 1, 'size' => 10],
+            'wire' => ['perBank' => 10, 'msb' => 'none', 'lsb' => 'none'], 'bankSend' => 'never'];
+        $hearing = static fn (bool $hears): array => [
+            'hears' => [['id' => 'all', 'at' => ['in'], 'channel' => ['setting' => 'channel'], 'kinds' => ['program' => $hears, 'cc' => true]]],
+            ...$hears ? ['programs' => $programs] : [],
+        ];
+        foreach ([[9, 0], [10, 1]] as [$program, $count]) {
+            $book = "programs from 0\nport keys in\nport one out\nrule \"Call\"\n  take cc 20\n  post program {$program} channel 1 to one\n";
+            $rig = Kit::rig(
+                ['a' => Kit::hearer('Deaf', more: $hearing(false)), 'b' => Kit::hearer('Full', more: $hearing(true))],
+                [['name' => 'deaf', 'chart' => 'a', 'playsWith' => ['full']], ['name' => 'full', 'chart' => 'b']],
+                [Kit::lead('1', 'post one', 'deaf in'), Kit::lead('2', 'post one', 'full in')],
+                ['rulebook' => $book],
+            );
+            self::assertCount($count, self::of(ProgramIsNone::class, $rig), "program {$program}");
+        }
+    }
+
+    /** Two controls of one unit that are told apart by their values, and one of another unit that sends any value. */
+    public function testControlsThatAreToldApartByValuesAndOneThatIsNot(): void
+    {
+        $control = static fn (string $name, ?array $values): array => [
+            'name' => $name,
+            'sort' => null === $values ? 'fader' : 'switch',
+            'sends' => [
+                [
+                    'gesture' => null === $values ? 'move' : 'press',
+                    'message' => ['kind' => 'cc', 'number' => 20, ...null === $values ? [] : ['values' => $values]],
+                ],
+            ],
+        ];
+        $rig = Kit::rig(
+            ['a' => Kit::board([$control('Low', [0, 10]), $control('High', [0, 20])]), 'b' => Kit::board([$control('Fader', null)])],
+            [['name' => 'one', 'chart' => 'a'], ['name' => 'two', 'chart' => 'b']],
+            [Kit::lead('1', 'one out', 'post in_one'), Kit::lead('2', 'two out', 'post in_one')],
+            ['rulebook' => "port in_one in\n"],
+        );
+        $found = self::of(ControlsSendAlike::class, $rig);
+        self::assertNotSame([], $found);
+        foreach ($found as $fact) {
+            self::assertStringContainsString('Fader', $fact->text());
+        }
+    }
+
+    /**
+     * @template T of RigFact
+     *
+     * @param class-string<T> $class
+     *
+     * @return list<T>
+     */
+    private static function of(string $class, Rig $rig): array
+    {
+        $facts = array_map(static fn (RigFinding $finding): RigFact => $finding->fact, Examination::of(new RigAnalysis(RigFile::setup($rig)))->findings);
+
+        return array_values(array_filter($facts, static fn (RigFact $fact): bool => $fact instanceof $class));
+    }
+}
