@@ -1,5 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import type { Lead } from '../api/types';
+import { CONNECTORS } from '../model/connectors';
 import { changeLead } from '../model/leads';
 import { without } from '../model/without';
 import { Button } from '../ui/Button';
@@ -9,24 +10,9 @@ import { Select } from '../ui/Select';
 import type { RigWork } from './useRig';
 
 type Part = NonNullable<Lead['parts']>[number];
-type Connector = NonNullable<Part['ends']>[0];
 
 const MAPS = ['straight', 'crossed', 'mono'] as const;
-const CONNECTORS: readonly Connector[] = [
-  'din5',
-  'jack 2.5',
-  'jack 3.5',
-  'jack 6.35',
-  'usb a',
-  'usb b',
-  'usb c',
-  'usb mini',
-  'usb micro',
-  'rj45',
-  'xlr3',
-  'barrel',
-  'network',
-];
+const PLUGS = CONNECTORS.filter((connector) => connector !== 'any');
 
 /** The cables and adapters of a lead, from one end to the other. */
 export function LeadParts({ work, lead }: { work: RigWork; lead: Lead }) {
@@ -107,7 +93,7 @@ function PartRow({
           className="w-28"
           value={part.ends?.[end] ?? ''}
           onChange={(picked) => {
-            const connector = CONNECTORS.find((one) => one === picked);
+            const connector = PLUGS.find((one) => one === picked);
             const other = part.ends?.[1 - end] ?? connector;
             if (connector === undefined || other === undefined) {
               onChange(without(part, 'ends'));
@@ -117,7 +103,7 @@ function PartRow({
           }}
         >
           <option value="">as the plug</option>
-          {CONNECTORS.map((connector) => (
+          {PLUGS.map((connector) => (
             <option key={connector}>{connector}</option>
           ))}
         </Select>

@@ -1,26 +1,10 @@
 import type { ChartPlug } from '../../api/types';
+import { CONNECTORS } from '../../model/connectors';
 import { listed } from './cells';
 import { each, inside, optional, yesNoColumn } from './columns';
 import { POWER } from './power';
 import { freeTitle, oneOf, type Column, type Table } from './table';
 
-const CONNECTORS = [
-  'din5',
-  'jack 2.5',
-  'jack 3.5',
-  'jack 6.35',
-  'usb a',
-  'usb b',
-  'usb c',
-  'usb mini',
-  'usb micro',
-  'rj45',
-  'xlr3',
-  'barrel',
-  'network',
-  'radio',
-  'any',
-] as const;
 const WAYS = ['in', 'out', 'both'] as const;
 const CARRIES = ['midi', 'pulse', 'audio', 'power', 'usb', 'expression', 'footswitch', 'network'] as const;
 const WIRINGS = ['a', 'b', 'tip', 'ring'] as const;
