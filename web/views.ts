@@ -1,42 +1,30 @@
-import { lazy, type ComponentType } from 'react';
+import type { ComponentType } from 'react';
+import type { ViewName } from './shows/address';
+import { fetched } from './ui/fetched';
 
-export interface View {
-  path: string;
-  /** What it is called on the way to it; without one it is reached from another view. */
-  label?: string;
-  /** Where the way leads, if that depends on what is open: a rulebook on the bench, and its rig. */
-  to?: (bench: string | null, rig: string | null) => string;
+/** A view of a show. It is a page in a folder of its own and a line here; it is fetched when it is first looked at. */
+export interface ViewOfShow {
+  name: ViewName;
+  label: string;
+  /** What of a show it needs. */
+  needs: 'rig' | 'rules';
   page: ComponentType;
 }
 
-/** The views, in the order of the work. A view is a page in a folder of its own and a line here; it is fetched when it is first looked at. */
-export const VIEWS: readonly View[] = [
-  { path: 'library', label: 'Library', page: lazy(() => import('./library/LibraryPage')) },
-  { path: 'rigs/:id', page: lazy(() => import('./rigs/RigPage')) },
-  { path: 'charts', label: 'Charts', page: lazy(() => import('./charts/ChartsPage')) },
-  { path: 'charts/:id', page: lazy(() => import('./charts/ChartPage')) },
-  {
-    path: 'bench/:id',
-    label: 'Bench',
-    to: (bench) => (bench === null ? '/bench' : `/bench/${bench}`),
-    page: lazy(() => import('./bench/BenchPage')),
-  },
-  {
-    path: 'rigs/:id/show',
-    label: 'Show',
-    to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/show`),
-    page: lazy(() => import('./show/ShowPage')),
-  },
-  {
-    path: 'rigs/:id/proof',
-    label: 'Proof',
-    to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/proof`),
-    page: lazy(() => import('./proof/ProofPage')),
-  },
-  {
-    path: 'rigs/:id/live',
-    label: 'Live',
-    to: (_, rig) => (rig === null ? '/library' : `/rigs/${rig}/live`),
-    page: lazy(() => import('./live/LivePage')),
-  },
+/** The views of a show, in the order of the work. */
+export const VIEWS_OF_SHOW: readonly ViewOfShow[] = [
+  { name: 'rig', label: 'Rig', needs: 'rig', page: fetched(() => import('./rigs/RigPage')) },
+  { name: 'bench', label: 'Bench', needs: 'rules', page: fetched(() => import('./bench/BenchPage')) },
+  { name: 'show', label: 'Show', needs: 'rig', page: fetched(() => import('./show/ShowPage')) },
+  { name: 'proof', label: 'Proof', needs: 'rig', page: fetched(() => import('./proof/ProofPage')) },
+  { name: 'paper', label: 'Paper', needs: 'rig', page: fetched(() => import('./paper/PaperPage')) },
+  { name: 'live', label: 'Live', needs: 'rig', page: fetched(() => import('./live/LivePage')) },
+  { name: 'stage', label: 'Stage', needs: 'rig', page: fetched(() => import('./stage/StagePage')) },
+];
+
+/** The views that belong to no show. */
+export const OTHER_VIEWS: readonly { path: string; label?: string; page: ComponentType }[] = [
+  { path: 'library', label: 'Library', page: fetched(() => import('./library/LibraryPage')) },
+  { path: 'charts', label: 'Charts', page: fetched(() => import('./charts/ChartsPage')) },
+  { path: 'charts/:id', page: fetched(() => import('./charts/ChartPage')) },
 ];

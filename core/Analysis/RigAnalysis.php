@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Analysis;
 
 use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Compile\Compiler;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Forecast\LeadFit;
 use ZigzagPost\Core\Forecast\RigFit;
 use ZigzagPost\Core\Rig\Direct\Matrix;
@@ -29,6 +30,7 @@ final class RigAnalysis
     private ?Plan $plan = null;
     private ?Matrix $matrix = null;
     private ?Checker $checked = null;
+    private ?CompiledBook $compiled = null;
     private ?RigIndex $index = null;
     /** @var list<Judgement>|null */
     private ?array $judgements = null;
@@ -62,6 +64,12 @@ final class RigAnalysis
         );
     }
 
+    /** Its rulebook, ready to be played; only where {@see checked()} has found no error. */
+    public function compiled(): CompiledBook
+    {
+        return $this->compiled ??= Compiler::load($this->checked()->book);
+    }
+
     /** What rules can name of this rig, with the bytes that it means. */
     public function index(): RigIndex
     {
@@ -83,6 +91,6 @@ final class RigAnalysis
     /** @return list<LeadFit> none while the rulebook has an error */
     public function fits(): array
     {
-        return $this->fits ??= $this->checked()->hasErrors() ? [] : RigFit::of($this->setup, Compiler::load($this->checked()->book));
+        return $this->fits ??= $this->checked()->hasErrors() ? [] : RigFit::of($this->setup, $this->compiled());
     }
 }

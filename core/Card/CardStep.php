@@ -22,6 +22,10 @@ final readonly class CardStep
         public bool $isCheck = false,
         /** It learns from another unit, which has to be set before. */
         public bool $learns = false,
+        /** Another unit learns from it before it is switched off. */
+        public bool $isTaughtFrom = false,
+        /** A channel on which it sends or hears. */
+        public bool $isChannel = false,
     ) {
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Card;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Analysis\RuleMatch;
 use ZigzagPost\Core\Rig\Chart\Assign;
+use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\KindName;
 use ZigzagPost\Core\Rig\Plan\Plan;
 use ZigzagPost\Core\Rig\Plan\PlannedNumber;
@@ -40,6 +43,46 @@ final class NumberSteps
         }
 
         return $steps;
+    }
+
+    /** Whether a rule asks for what a control sends as it comes. */
+    private static function isTaken(RigAnalysis $analysis, Device $box, Control $control): bool
+    {
+        return RuleMatch::takesAny($analysis->checked()->book, $analysis->index()->controls->of($box, $control)->messages);
+    }
+
+    /** All controls that have the factory's numbers still, and that no rule asks for, where others are given theirs: the rest of a table. */
+    public static function clearing(Device $box, RigAnalysis $analysis): ?CardStep
+    {
+        $given = $box->unit->assigned;
+        foreach ($analysis->plan()->numbers as $number) {
+            if ($number->box->name === $box->name && $number->isControl && $number->changes()) {
+                $given[$number->title] = true;
+            }
+        }
+        $left = [];
+        $isGiven = false;
+        foreach ($box->chart->surface->controls ?? [] as $control) {
+            $isGiven = $isGiven || isset($given[$control->name]);
+            $canBe = \in_array($control->assign, [Assign::Menu, Assign::Editor], true) && null !== $control->message();
+            if (!isset($given[$control->name]) && $canBe && !self::isTaken($analysis, $box, $control)) {
+                $left[] = $control->name;
+            }
+        }
+
+        return !$isGiven || [] === $left
+            ? null
+            : new CardStep(
+                'cleared',
+                'All other controls',
+                'cleared',
+                'they send what the factory gave them: '.implode(', ', $left),
+                null,
+                false,
+                false,
+                null,
+                null,
+            );
     }
 
     /** What is moved so that it learns: a control of another unit that sends this very number, once that is entered. */

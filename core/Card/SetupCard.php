@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Card;
 
+use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\How;
 use ZigzagPost\Core\Rig\Chart\Keeps;
 use ZigzagPost\Core\Rig\Chart\SetBy;
 use ZigzagPost\Core\Rig\Chart\Setting;
-use ZigzagPost\Core\Rig\Plan\Plan;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Setup;
 
 /**
  * What to set on a unit, where and in which order: what ships switched on and is not wanted first, then what is chosen, numbers, its own
@@ -24,7 +23,9 @@ final readonly class SetupCard
     private const NUMBERED = 2;
     private const CHANNEL = 3;
     private const LEARNED = 4;
-    private const CHECKED = 5;
+    private const CLEARED = 5;
+    private const SENT = 6;
+    private const CHECKED = 7;
 
     /** @param list<CardStep> $steps */
     private function __construct(public Device $box, public array $steps)
@@ -32,11 +33,12 @@ final readonly class SetupCard
     }
 
     /** @return list<self> of every unit that has something to be set, in the order of the rig */
-    public static function all(Setup $setup, Plan $plan): array
+    public static function all(RigAnalysis $analysis): array
     {
         $cards = [];
-        foreach ($setup->boxes as $box) {
-            $steps = $box->isPost() ? [] : self::steps($box, $plan, $setup);
+        $lessons = Lesson::all($analysis->setup, $analysis->plan(), $analysis->matrix());
+        foreach ($analysis->setup->boxes as $box) {
+            $steps = $box->isPost() ? [] : self::steps($box, $analysis, $lessons);
             if ([] !== $steps) {
                 $cards[] = new self($box, $steps);
             }
@@ -46,7 +48,8 @@ final readonly class SetupCard
     }
 
     /**
-     * What is not ticked yet, over all units: those that need no power cycle first, what learns from others after them, looking at the end.
+     * What is not ticked yet, over all units: those that need no power cycle first, channels of senders and hearers together behind the others,
+     * what learns from others after them, looking at the end.
      *
      * @param list<self> $cards
      *
@@ -62,7 +65,14 @@ final readonly class SetupCard
                 }
             }
         }
-        $rank = static fn (OpenStep $open): int => $open->step->isCheck ? 3 : ($open->step->learns ? 2 : ($open->step->powerCycle ? 1 : 0));
+        $rank = static fn (OpenStep $open): int => match (true) {
+            $open->step->isCheck => 5,
+            $open->step->isTaughtFrom => 4,
+            $open->step->learns => 3,
+            $open->step->powerCycle => 2,
+            $open->step->isChannel => 1,
+            default => 0,
+        };
         usort($open, static fn (OpenStep $a, OpenStep $b): int => $rank($a) <=> $rank($b));
 
         return $open;
@@ -73,11 +83,15 @@ final readonly class SetupCard
         return [] !== array_filter($this->steps, static fn (CardStep $step): bool => $step->powerCycle);
     }
 
-    /** @return list<CardStep> */
-    private static function steps(Device $box, Plan $plan, Setup $setup): array
+    /**
+     * @param list<Lesson> $lessons
+     *
+     * @return list<CardStep>
+     */
+    private static function steps(Device $box, RigAnalysis $analysis, array $lessons): array
     {
         $wanted = [];
-        foreach ($plan->settings as $planned) {
+        foreach ($analysis->plan()->settings as $planned) {
             if ($planned->box->name === $box->name) {
                 $wanted[$planned->setting->id] = $planned->value;
             }
@@ -93,14 +107,18 @@ final readonly class SetupCard
             }
             $isTicked = null !== $chosen && $chosen->state->isTicked() && $chosen->value === $value;
             $how = $setting->howTo($value);
+            $lesson = Lesson::of($lessons, $box, $setting);
+            $after = 'off' === $value ? Lesson::from($lessons, $box, $setting) : null;
             $ranked[] = [
-                $isCheck ? self::CHECKED : self::rank($box, $setting, $value),
+                $isCheck ? self::CHECKED : (null === $after ? self::rank($box, $setting, $value) : self::LEARNED),
                 $index,
                 new CardStep(
                     $setting->id,
                     $setting->title,
                     $value,
-                    $isCheck ? 'as it comes from the factory; change it only if it is not' : self::words($box, $how),
+                    ($isCheck ? 'as it comes from the factory; only if it is not so: ' : '').
+                        self::words($box, $how, $lesson).
+                        (null === $after ? '' : "; leave it on until {$after->pupil->label()} has learned from it"),
                     $isCheck ? null : match ($how?->keeps) {
                         Keeps::OnSave => 'save it afterwards',
                         Keeps::OnTransfer => 'transfer it from the editor afterwards',
@@ -111,43 +129,79 @@ final readonly class SetupCard
                     $chosen?->at,
                     $chosen?->by,
                     $isCheck,
+                    SetBy::Learn === $how?->by && !$isCheck,
+                    null !== $after,
+                    self::isChannel($box, $setting),
                 ),
             ];
         }
-        foreach (NumberSteps::of($box, $plan, $setup) as $index => $step) {
+        foreach (NumberSteps::of($box, $analysis->plan(), $analysis->setup) as $index => $step) {
             $ranked[] = [$step->learns ? self::LEARNED : self::NUMBERED, $index, $step];
+        }
+        foreach ([self::CLEARED => NumberSteps::clearing($box, $analysis), self::SENT => self::sending($box)] as $rank => $step) {
+            null === $step ?: $ranked[] = [$rank, 0, $step];
         }
         usort($ranked, static fn (array $a, array $b): int => $a[0] <=> $b[0] ?: $a[1] <=> $b[1]);
 
         return array_column($ranked, 2);
     }
 
+    /** Everything that the editor holds, once all of it stands there. */
+    private static function sending(Device $box): ?CardStep
+    {
+        $transfer = Transfer::of($box);
+
+        return null === $transfer
+            ? null
+            : new CardStep(
+                'sent',
+                'All of it',
+                'sent to the box',
+                'by the transfer of the maker\'s editor; after any change once more',
+                null,
+                false,
+                $transfer->isDone(),
+                $transfer->isDone() ? $box->unit->sent?->at : null,
+                $transfer->isDone() ? $box->unit->sent?->by : null,
+            );
+    }
+
     /** Defaults off first, then what is switched on or chosen, the own channel last. */
     private static function rank(Device $box, Setting $setting, string|int $value): int
     {
+        return self::isChannel($box, $setting) ? self::CHANNEL : ('off' === $value ? self::OFF : self::CHOSEN);
+    }
+
+    private static function isChannel(Device $box, Setting $setting): bool
+    {
         foreach ([...$box->chart->hears ?? [], ...$box->chart->sends ?? []] as $part) {
             if ($part->channel instanceof ChannelOf && $part->channel->setting === $setting->id) {
-                return self::CHANNEL;
+                return true;
             }
         }
 
-        return 'off' === $value ? self::OFF : self::CHOSEN;
+        return false;
     }
 
-    private static function words(Device $box, ?How $how): string
+    private static function words(Device $box, ?How $how, ?Lesson $lesson): string
     {
         if (null === $how) {
-            return 'nobody has written down how; look into the manual';
+            return 'unknown, ask the box';
         }
         $procedure = null === $how->procedure ? null : $box->chart->procedure($how->procedure);
         $words = match ($how->by) {
-            SetBy::Learn => 'let it learn'.(null === $how->learnsFrom ? '' : " from {$how->learnsFrom->value}").', with all other streams silent',
+            SetBy::Learn => 'let it learn'.
+                (null === $how->learnsFrom ? '' : " from {$how->learnsFrom->value}").
+                (null === $lesson ? '' : ": {$lesson->teacher->words()}").
+                ', with all other streams silent',
             SetBy::Gesture => 'by gesture',
             default => "by {$how->by->value}",
         };
 
+        $steps = array_map(static fn (string $step): string => rtrim($step, '.'), $procedure->steps ?? []);
+
         return $words.
             (null === $how->where ? '' : ", {$how->where}").
-            (null === $procedure ? '' : ": {$procedure->title}: ".implode('; ', $procedure->steps));
+            (null === $procedure ? '' : ": {$procedure->title}: ".implode('; ', $steps));
     }
 }

@@ -54,6 +54,9 @@ final class OwnerCode implements Owners
 
     public function delay(int $us): void
     {
+        if (Kind::Note !== $this->code->kind) {
+            $this->hold(); // what is made of the release is worked out from its beginning, whoever ends the notes
+        }
         $this->code->line("\$later = Notes::laterOwner(\$e, \$own, {$us});");
         $this->change('$later', $this->holdForLater());
     }
@@ -130,7 +133,9 @@ final class OwnerCode implements Owners
 
     public function releaseFromNext(): ?string
     {
-        return [] === $this->code->stepsBelow() ? null : $this->method(RuleEntry::ofRelease($this->code->kind, $this->code->next()));
+        $entry = RuleEntry::ofRelease($this->code->kind, $this->code->next(), $this->code->entry->isOfNote);
+
+        return [] === $this->code->stepsBelow() ? null : $this->method($entry);
     }
 
     private function method(RuleEntry $entry): string

@@ -341,7 +341,7 @@ final class RuleCode implements Writer
 
     public function become(Kind $kind, ?Interval $range): void
     {
-        if (Kind::Note === $kind && Kind::Note !== $this->kind && !$this->entry->isOfNote) {
+        if (Kind::Note === $kind && Kind::Note !== $this->kind && !$this->entry->isOfNote && !$this->entry->isRelease) {
             $this->noteSends = true;
         }
         $this->kind = $kind;
@@ -402,6 +402,30 @@ final class RuleCode implements Writer
         return 0 === $this->entry->from
             && !isset($this->stale['$ch'])
             && [] === array_filter($this->rule->selectors, static fn (Selector $selector): bool => !$selector->isMpe());
+    }
+
+    public function isEndedAbove(): bool
+    {
+        $isNote = $this->entry->isOfNote;
+        foreach ($this->stepsAbove() as $step) {
+            if ($isNote && $step->is(Fact::EndsNotes)) {
+                return true;
+            }
+            $isNote = null === $step->makes() ? $isNote : Kind::Note === $step->makes();
+        }
+
+        return false;
+    }
+
+    public function comesBefore(Fact $fact, Fact $other): bool
+    {
+        foreach ($this->stepsBelow() as $step) {
+            if ($step->is($fact) || $step->is($other)) {
+                return $step->is($fact);
+            }
+        }
+
+        return false;
     }
 
     public function isAbove(Fact $fact): bool

@@ -54,9 +54,10 @@ final readonly class RuleEntry
         return new self($kind, $from, $this->isRelease, $noteSends, $this->isOfNote, $ownerStart, $isHeld, false, $this->gesture);
     }
 
-    public static function ofRelease(Kind $kind, int $from): self
+    /** @param bool $isOfNote false for a note that was made of a controller, which is let go with it */
+    public static function ofRelease(Kind $kind, int $from, bool $isOfNote = true): self
     {
-        return new self($kind, $from, true, false, true, $from, true);
+        return new self($kind, $from, true, false, $isOfNote, $from, true);
     }
 
     public static function ofReleaseVelocity(int $from): self

@@ -18,6 +18,7 @@ final class Due
 {
     private const DOES = [
         'end' => [Notes::class, 'end'],
+        'letGo' => [Notes::class, 'endLast'],
         'gate' => [Notes::class, 'gateOver'],
         'group' => [Groups::class, 'alarm'],
         'held' => [Gestures::class, 'held'],

@@ -32,6 +32,7 @@ final class Version
                 'what waits for a unit that is deaf after its program counts everything that leaves before on the same lead',
             ),
             4 => new EngineChange('2026-11-30', 'lamps that something delayed changes are lit at once, and not with the next message that comes in'),
+            5 => new EngineChange('2026-12-01', 'a note ends with its key or control also where it was a controller, or was held up, on its way'),
         ];
     }
 }

@@ -17,6 +17,9 @@ use ZigzagPost\Core\Finding\Fact\StartIsNotPassedOn;
 use ZigzagPost\Core\Finding\Fact\TempoIsOutOfRange;
 use ZigzagPost\Core\Finding\Fact\TwoClocksReach;
 use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Rig\Direct\Cell;
+use ZigzagPost\Core\Rig\Document\IntentKind;
+use ZigzagPost\Core\Rig\Document\Means;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Step\ClockStep;
 use ZigzagPost\Core\Rulebook\Step\FollowStep;
@@ -87,7 +90,7 @@ final class ClocksThatFail implements RigCheck
     private function switchedOff(RigAnalysis $analysis, Device $box, ClockSources $clocks): iterable
     {
         $setting = $box->chart->clock->obeys ?? null;
-        if (\is_string($setting) && false === $box->isOn($setting) && [] !== $clocks->of($box)) {
+        if (\is_string($setting) && false === $box->isOn($setting) && [] !== $clocks->of($box) && !$this->isSaid($analysis, $box)) {
             yield new RigFinding(
                 new ClockInIsOff($box->name, $setting),
                 (new Edits($analysis->setup->rig))->setting($box->name, $setting, 'on', "Switch {$setting} of {$box->name} on"),
@@ -121,7 +124,8 @@ final class ClocksThatFail implements RigCheck
     private function ofUnit(RigAnalysis $analysis, Device $box, ClockSources $clocks): iterable
     {
         $sources = $clocks->of($box);
-        if ([] === $sources && null === $clocks->blockedBy($box) && $this->isReached($analysis, $box) && !$this->hangsLoose($analysis)) {
+        $isToldElsewhere = null !== $clocks->blockedBy($box) || $this->isSaid($analysis, $box) || $this->hangsLoose($analysis);
+        if ([] === $sources && !$isToldElsewhere && $this->isReached($analysis, $box)) {
             yield new RigFinding(new ClockIsMissing($box->name, $this->couldSend($analysis)));
         }
         if (1 < \count($sources)) {
@@ -140,6 +144,16 @@ final class ClocksThatFail implements RigCheck
                 yield new RigFinding(new TempoIsOutOfRange($box->name, (string) $name, $bpm, $low, $high));
             }
         }
+    }
+
+    /** Whether somebody said who gives it a clock; then that this one does not arrive is the finding. */
+    private function isSaid(RigAnalysis $analysis, Device $box): bool
+    {
+        return [] !==
+            array_filter(
+                $analysis->matrix()->cells,
+                static fn (Cell $cell): bool => $cell->to === $box && IntentKind::Clock === $cell->of && Means::Plays === $cell->said?->means,
+            );
     }
 
     /** @param list<ClockSource> $sources */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Examination;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
-use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Finding\Fact\RulesRound;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Midi\Kind;
@@ -27,7 +26,7 @@ final class EchoesThroughRules implements RigCheck
             return;
         }
         $book = $analysis->checked()->book;
-        $echoes = new Echoes($analysis->setup, $analysis->graph, Compiler::load($book));
+        $echoes = new Echoes($analysis->setup, $analysis->graph, $analysis->compiled());
         $ins = $echoes->inPorts();
         $found = [];
         foreach ([] === $ins ? [] : $book->rules as $rule) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Examination;
 
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Document\Part;
 use ZigzagPost\Core\Rig\Document\Rig;
@@ -43,6 +44,20 @@ final readonly class Edits
                 }
 
                 return new RigFix($title, $changes);
+            }
+        }
+
+        return null;
+    }
+
+    /** A cable or adapter less. */
+    public function without(string $lead, int $part, string $title): ?RigFix
+    {
+        foreach ($this->rig->leads as $place => $each) {
+            if ($each->id === $lead) {
+                $parts = [...\array_slice($each->parts, 0, $part), ...\array_slice($each->parts, $part + 1)];
+
+                return new RigFix($title, ["/leads/{$place}/parts" => array_map(Json::toValue(...), $parts)]);
             }
         }
 

@@ -26,13 +26,16 @@ final class LeadsThatDoNotWork implements RigCheck
         $edits = new Edits($analysis->setup->rig);
         foreach ($analysis->judgements() as $index => $judged) {
             $joint = $analysis->setup->joints[$index];
-            [$lead, $cure] = [$joint->lead->id, $judged->mend?->words];
+            [$lead, $cure, $cureTold] = [$joint->lead->id, $judged->mend?->words, $judged->mend?->told];
+            $told = null === $judged->wrong ? null : $judged->told();
             $fix = null === $judged->mend ? null : $this->fix($joint, $judged->mend, $edits);
             if (Verdict::MayDamage === $judged->verdict) {
-                yield new RigFinding(new LeadMayDamage($lead, $judged->reason, $cure), $fix);
+                yield new RigFinding(new LeadMayDamage($lead, $judged->reason, $cure, $told, $cureTold), $fix);
             } elseif (Verdict::Dead === $judged->verdict) {
                 yield new RigFinding(
-                    null === $joint->dangling ? new LeadIsDead($lead, $judged->reason, $cure) : new LeadHangsLoose($lead, $judged->reason, $cure),
+                    null === $joint->dangling
+                        ? new LeadIsDead($lead, $judged->reason, $cure, $told, $cureTold)
+                        : new LeadHangsLoose($lead, $judged->reason, $cure),
                     $fix,
                 );
             } elseif (Verdict::Unknown === $judged->verdict) {
@@ -59,8 +62,11 @@ final class LeadsThatDoNotWork implements RigCheck
         if (null !== $mend->part && null !== $mend->map) {
             $parts[$mend->part] = $joint->lead->parts[$mend->part]->mapped($mend->map);
         }
+        if (null !== $mend->without) {
+            return $edits->without($joint->lead->id, $mend->without, ucfirst($mend->told));
+        }
         if ([] !== $parts) {
-            return $edits->parts($joint->lead->id, $parts, ucfirst($mend->words));
+            return $edits->parts($joint->lead->id, $parts, ucfirst($mend->told));
         }
         $setting = array_key_first($mend->settings);
 

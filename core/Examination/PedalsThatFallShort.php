@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Examination;
 
 use ZigzagPost\Core\Analysis\PedalShortfall;
 use ZigzagPost\Core\Analysis\RigAnalysis;
-use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Finding\Fact\PedalFallsShort;
 use ZigzagPost\Core\Finding\RigFinding;
@@ -40,7 +39,7 @@ final class PedalsThatFallShort implements RigCheck
                 }
                 $short = $this->short(
                     $analysis,
-                    $book ??= Compiler::load($analysis->checked()->book),
+                    $book ??= $analysis->compiled(),
                     $message,
                     $box->messageOf($control)->values ?? Travel::of($message->kind),
                     $measured,

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Examination;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
+use ZigzagPost\Core\Card\Transfer;
 use ZigzagPost\Core\Finding\Fact\BackupIsOld;
 use ZigzagPost\Core\Finding\Fact\BatteryIsShort;
 use ZigzagPost\Core\Finding\Fact\FirmwareIsOld;
 use ZigzagPost\Core\Finding\Fact\LabelIsTooLong;
+use ZigzagPost\Core\Finding\Fact\LabelStandsTwice;
+use ZigzagPost\Core\Finding\Fact\NotSentToBox;
 use ZigzagPost\Core\Finding\Fact\NumberHasAMeaning;
 use ZigzagPost\Core\Finding\Fact\NumberIsNotForControls;
 use ZigzagPost\Core\Finding\RigFinding;
@@ -27,6 +30,9 @@ final class UnitsInPractice implements RigCheck
                 continue;
             }
             yield from $this->labels($box);
+            if (false === Transfer::of($box)?->isDone()) {
+                yield new RigFinding(new NotSentToBox($box->name, $box->unit->sent?->at));
+            }
             yield from $this->numbers($box);
             $hours = $box->unit->battery?->hours;
             $show = $analysis->setup->rig->showHours;
@@ -50,6 +56,15 @@ final class UnitsInPractice implements RigCheck
             $most = null === $display ? 0 : $display->characters * max(1, $display->lines);
             if ($most > 0 && $length > $most) {
                 yield new RigFinding(new LabelIsTooLong($box->name, (string) $title, (string) $label->text, $length, $most));
+            }
+        }
+        $first = [];
+        foreach ($box->chart->surface->controls ?? [] as $control) {
+            $label = trim(($box->unit->labels[$control->name] ?? null)->text ?? '');
+            $within = "{$control->layer}\t{$control->bank}\t".mb_strtolower($label);
+            $other = '' === $label ? $control->name : $first[$within] ??= $control->name;
+            if ($other !== $control->name) {
+                yield new RigFinding(new LabelStandsTwice($box->name, $control->name, $other, $label));
             }
         }
     }

@@ -32,7 +32,7 @@ final class UnitsThatDoNotPlay implements RigCheck
         }
         foreach ($silent as $cells) {
             $obstacle = $cells[0]->obstacle($analysis->setup->boxes);
-            yield (new RigFinding($this->fact($cells, $obstacle)))->fixedBy(
+            yield (new RigFinding($this->fact($analysis, $cells, $obstacle)))->fixedBy(
                 PlannedFix::of($analysis, [$cells[0]->from->name, $cells[0]->to->name]),
             );
         }
@@ -44,14 +44,14 @@ final class UnitsThatDoNotPlay implements RigCheck
     }
 
     /** @param non-empty-list<Cell> $cells */
-    private function fact(array $cells, ?Obstacle $obstacle): DoesNotPlay
+    private function fact(RigAnalysis $analysis, array $cells, ?Obstacle $obstacle): DoesNotPlay
     {
         return new DoesNotPlay(
             $cells[0]->from->name,
             $cells[0]->to->name,
             self::kinds($cells),
-            $obstacle?->at,
-            $obstacle?->setting,
+            $obstacle->at ?? $cells[0]->blockedBy,
+            null === $obstacle?->setting ? null : ($analysis->setup->box($obstacle->at)?->chart->setting($obstacle->setting)->title ?? $obstacle->setting),
             $obstacle?->sends,
             $obstacle?->answers,
         );

@@ -29,7 +29,7 @@ final readonly class RigFinding
     /** By what somebody puts it to rest: its kind, what it is about, and all that belongs to it. When one of these changes, it wakes. */
     public function key(): string
     {
-        return $this->keyWith(json_encode(get_object_vars($this->fact), \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR));
+        return $this->keyWith(json_encode($this->fact->identity(), \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR));
     }
 
     /**
@@ -39,7 +39,7 @@ final readonly class RigFinding
      */
     public function restAmong(array $rests): ?Rest
     {
-        $keys = [$this->key(), $this->keyWith($this->fact->text())];
+        $keys = [$this->key(), $this->keyWith($this->fact->formerly())];
         foreach ($rests as $rest) {
             if (\in_array($rest->cause, $keys, true)) {
                 return $rest;

@@ -61,11 +61,15 @@ final class LiveRun
         foreach ($outlets as $port => $outlet) {
             $outlet->resume($standing->at[$port] ?? new AtPort());
             foreach ($standing->waiting[$port] ?? [] as $number => $message) {
-                if (($standing->begun[$port] ?? 0) === $number && !AtPort::isNoteOff($message->bytes)) {
+                $isDoubtful = ($standing->begun[$port] ?? 0) === $number;
+                if ($isDoubtful && !AtPort::isNoteOff($message->bytes)) {
                     $run->note(new Entry(EntrySort::KeptBack, $run->now, $port, $number, '', KeptBackFor::Doubtful));
-                } else {
-                    $run->pass($nowUs, $port, $number, $message->bytes);
+                    continue;
                 }
+                if ($isDoubtful) {
+                    $run->note(new Entry(EntrySort::Again, $run->now, $port, $number));
+                }
+                $run->pass($nowUs, $port, $number, $message->bytes);
             }
         }
         foreach (array_keys($run->holdings) as $port) {

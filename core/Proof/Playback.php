@@ -26,6 +26,21 @@ final class Playback
     private ?int $at = null;
 
     /**
+     * What was noted of one that was played before; its outputs are not.
+     *
+     * @param list<int> $hits
+     * @param array<int, true> $scenes
+     * @param array<int, array<int, true>> $orders
+     */
+    public static function remembered(array $hits, array $scenes, array $orders): self
+    {
+        $playback = new self();
+        [$playback->hits, $playback->scenes, $playback->orders] = [$hits, $scenes, $orders];
+
+        return $playback;
+    }
+
+    /**
      * @param iterable<Event> $events by time
      * @param int|null $scene in which it begins; null for the first
      */

@@ -37,6 +37,12 @@ final readonly class Proving
     ) {
     }
 
+    /** What a tape touched that was played before; its changes are not noted. */
+    public static function remembered(KeptTape $proof, Playback $playback, ?string $unreadable): self
+    {
+        return new self($proof, [], $playback, $unreadable);
+    }
+
     /** @param string|null $rules a sum of the rules and the rig as they are */
     public static function of(KeptTape $proof, CompiledBook $book, ?Patch $seats = null, ?Show $show = null, ?string $rules = null): self
     {
@@ -110,7 +116,7 @@ final readonly class Proving
             $name,
             $tape,
             self::text(Playback::of($book, self::events($tape), $scene)->outputs),
-            array_values($book->ports()),
+            $book->ports(),
             $at,
             $by,
             $why,

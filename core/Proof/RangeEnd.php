@@ -44,7 +44,7 @@ final readonly class RangeEnd
                     foreach ($lists as $what => $list) {
                         foreach ($list->ranges as $range) {
                             [$from, $to] = [$range->from, $range->to];
-                            foreach (array_unique([$from->value, $to->value]) as $at) {
+                            foreach ([$from->value, $to->value] as $at) {
                                 $ends["{$rule->span->line} {$kind->value} {$what} {$at}"] ??= new self(
                                     $rule,
                                     (string) $what,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Trial;
 
+use ZigzagPost\Core\Rig\Chart\DependsOn;
+use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\World\Heard;
 
@@ -30,7 +32,15 @@ final class HeardWords
             Heard::PROGRAM => "{$label} shows {$heard->title}",
             Heard::NOTE => "{$label} sounds",
             Heard::CLOCK => "{$label} starts with it, follows when the tempo changes, and stops",
-            default => "{$label}: {$heard->title} stands at ".($box?->parameter($heard->title)?->wordsAt($heard->value) ?? $heard->value),
+            default => "{$label}: {$heard->title} stands at ".
+                ($box?->parameter($heard->title)?->wordsAt($heard->value) ?? $heard->value).
+                self::page($box?->parameter($heard->title)),
         };
+    }
+
+    /** Where it is to be seen, if it stands on a page of its own. */
+    private static function page(?Parameter $parameter): string
+    {
+        return DependsOn::Page === $parameter?->dependsOn ? ' (on its page'.(null === $parameter->note ? '' : ": {$parameter->note}").')' : '';
     }
 }

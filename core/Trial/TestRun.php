@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Trial;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
-use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Engine\Engine;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -46,7 +45,7 @@ final readonly class TestRun
             return new self([], [], []);
         }
         $setup = $analysis->setup;
-        $book = Compiler::load($analysis->checked()->book);
+        $book = $analysis->compiled();
         $candidates = [];
         $leftOut = [];
         foreach ($setup->boxes as $box) {
@@ -72,7 +71,7 @@ final readonly class TestRun
                 $candidates[] = $step;
             }
         }
-        $steps = [...self::greedy($candidates), ...self::fullLoads($analysis)];
+        $steps = [...self::greedy($candidates), ...self::fullLoads($analysis), ...SoundSteps::of($analysis->setup)];
         $touched = array_merge(...array_map(static fn (TrialStep $step): array => $step->uses, $steps));
         $signal = array_filter(
             $setup->joints,
@@ -106,6 +105,7 @@ final readonly class TestRun
                 [],
                 [],
                 ["lead {$joint->lead->id} when full"],
+                lead: $joint->lead->id,
             );
         }
 
@@ -120,7 +120,7 @@ final readonly class TestRun
     public static function passes(TrialStep $step, Setup $setup, CompiledBook $book, array $broken = []): bool
     {
         if ([] === $step->messages) {
-            return !\in_array(substr($step->control, 5, -10), $broken, true); // a full lead: what the simulated one carries, it carries
+            return !\in_array($step->lead, $broken, true); // what the simulated lead carries, it carries
         }
         if ('' === $step->port) {
             return DirectSteps::passes($step, $setup, $broken);
@@ -246,7 +246,7 @@ final readonly class TestRun
      */
     private static function expected(RigAnalysis $analysis, string $port, array $messages): array
     {
-        $engine = new Engine(Compiler::load($analysis->checked()->book));
+        $engine = new Engine($analysis->compiled());
         $engine->start();
         $engine->advance(self::SETTLED_US);
         $engine->take();

@@ -15,6 +15,7 @@ final readonly class TrialStep
      * @param list<Heard> $wanted what has to be heard for it, as the end of it
      * @param list<PassedMessage> $expected what comes in and leaves when real devices play it
      * @param list<PassedMessage> $answers what comes in from a device that tells of itself what it was told
+     * @param string|null $lead the lead that is tried where no message is sent: full of data, or with sound
      * @param list<string> $still units that could hear it and must not move
      * @param list<string> $uses leads, controls, receive switches and programs that have to work for it
      */
@@ -31,6 +32,7 @@ final readonly class TrialStep
         public array $expected = [],
         public array $answers = [],
         public array $still = [],
+        public ?string $lead = null,
     ) {
     }
 }

@@ -11,6 +11,7 @@ use App\Bench\BlackBox;
 use App\Bench\Books;
 use App\Bench\ChosenStandIns;
 use App\Bench\ConnectedBenches;
+use App\Bench\KnownBooks;
 use App\Bench\Moments;
 use App\Bench\NumberedGestures;
 use App\Bench\Presence;
@@ -19,14 +20,12 @@ use App\Bench\Stages;
 use App\Bench\Window;
 use App\Entity\Document;
 use App\Live\CannotPlay;
-use App\Rig\RigReader;
 use App\Rig\RigStore;
 use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use ZigzagPost\Core\Check\Checker;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Rulebook\Change\Source;
@@ -49,6 +48,7 @@ final readonly class BenchController
         private Presence $presence,
         private Stages $stages,
         private ChosenStandIns $standIns,
+        private KnownBooks $known,
         private ConnectedBenches $connected,
     ) {
     }
@@ -69,17 +69,14 @@ final readonly class BenchController
         if (null !== $there) {
             return $this->read($there, Request::create('/', 'GET', ['window' => $window]));
         }
-        $name = null;
-        $rig = null === $rigId ? null : $this->rigs->find($rigId);
-        foreach ([$body->text('text', Parser::MAX_BYTES), $body->textOrNull('goodText', Parser::MAX_BYTES) ?? '', ''] as $text) {
-            $checked = Checker::check($text, null === $rig ? null : RigReader::devices($rig));
-            if (!$checked->hasErrors()) {
-                $name = $this->books->store($checked, $text, $rig, $this->standIns->of($rulebook));
-                break;
-            }
-        }
-        $bench = Bench::start($this->book($name ?? ''), $this->books->seats($name ?? ''));
-        $session = BenchSession::start($name ?? '', $bench);
+        $rig = null === $rigId ? null : $this->rigs->document($rigId);
+        $chosen = $this->standIns->of($rulebook);
+        $name = $this->known->of($body->text('text', Parser::MAX_BYTES), $rig, $chosen)
+            ?? $this->known->of($body->textOrNull('goodText', Parser::MAX_BYTES) ?? '', $rig, $chosen)
+            ?? $this->known->of('', $rig, $chosen)
+            ?? '';
+        $bench = Bench::start($this->book($name), $this->books->seats($name));
+        $session = BenchSession::start($name, $bench);
         $session->rig = null === $rig ? null : $rigId;
         $answer = BenchView::whole($session, $session->window($window), $bench);
         $this->box->record($session, $bench);

@@ -83,7 +83,7 @@ final readonly class DocumentController
         } catch (BadDocument $bad) {
             throw ApiProblem::unprocessable($bad->getMessage());
         }
-        $title = DocumentName::cleaned(pathinfo(mb_scrub($name), \PATHINFO_FILENAME));
+        $title = DocumentName::cleaned((string) preg_replace('/\.(rig|chart)$/', '', pathinfo(mb_scrub($name), \PATHINFO_FILENAME)));
         $document =
             RigKind::NAME === $kind->name()
                 ? $this->rigs->bringIn($text, $title, Author::of($request), Revision::IMPORTED)

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Documents\RigPart;
+use App\Entity\Document;
+use App\Rig\KeptAnswers;
+use App\Rig\PlayedTape;
+use App\Rig\PlayedTapes;
 use App\Rig\ProofsView;
 use App\Rig\RigStore;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -12,7 +17,6 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Data\BadData;
-use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Format\BadFile;
 use ZigzagPost\Core\Proof\Coverage;
 use ZigzagPost\Core\Proof\Proving;
@@ -29,19 +33,53 @@ final readonly class ProofController
     /** The same for faults; before the first of them the show is played as it should be. */
     private const REHEARSAL_SLICE = 3.0;
 
-    public function __construct(private RigStore $rigs)
+    public function __construct(private RigStore $rigs, private PlayedTapes $tapes, private KeptAnswers $kept)
     {
     }
 
     /**
-     * Every kept tape, played again.
+     * Every kept tape, played again; or some more of them, from which on and of which state of the rig the asker knows. What no tape
+     * touches is told with the last.
      *
      * @throws BadFile
+     * @throws BadData
      */
     #[Route('/api/rigs/{id}/proofs', methods: 'GET')]
-    public function proofs(string $id): JsonResponse
+    public function proofs(string $id, Request $request): JsonResponse
     {
-        return new JsonResponse(ProofsView::of($this->running($id)));
+        $document = $this->document($id);
+        $key = $this->key($document);
+        $rig = $this->rigs->find($id) ?? throw ApiProblem::notFound('rig');
+        $known = null;
+        $analysis = function () use ($id, &$known): RigAnalysis {
+            return $known ??= $this->running($id);
+        };
+        if (null === $this->kept->find("proving.{$key}")) {
+            $analysis(); // tells what stands in the way
+        }
+        $total = \count($rig->proofs);
+        $next = min($total, $this->from($request, $key));
+        $proofs = [];
+        foreach ($this->tapes->slice($document, $rig, $analysis, $next, $request->query->has('known') ? self::SLICE : \INF) as $played) {
+            ++$next;
+            $proofs[] = $played->shown;
+        }
+
+        return new JsonResponse([
+            'key' => $key,
+            'total' => $total,
+            'next' => $next,
+            'proofs' => $proofs,
+            'uncovered' => $next < $total
+                ? null
+                : $this->kept->under(
+                    "uncovered.{$key}",
+                    fn (): array => ProofsView::uncovered($analysis(), array_map(
+                        static fn (PlayedTape $played): Proving => $played->touches,
+                        iterator_to_array($this->tapes->playing($document, $rig, $analysis), false),
+                    )),
+                ),
+        ]);
     }
 
     /**
@@ -53,36 +91,44 @@ final readonly class ProofController
     #[Route('/api/rigs/{id}/proving', methods: 'GET')]
     public function proving(string $id, Request $request): JsonResponse
     {
-        $whole = $this->rigs->whole($this->rigs->document($id) ?? throw ApiProblem::notFound('rig'));
-        $key = hash('xxh128', Json::encode($whole));
-        $total = \is_array($whole['proofs'] ?? null) ? \count($whole['proofs']) : 0;
-        $next = $key === $request->query->getString('known') ? min($total, max(0, $request->query->getInt('from'))) : 0;
-        $differs = $unreadable = [];
-        $analysis = $next < $total ? $this->analysis($id) : null;
-        if (null !== $analysis && !$analysis->checked()->hasErrors()) {
-            $until = microtime(true) + self::SLICE;
-            foreach (ProofsView::playing($analysis, $next) as $proving) {
-                ++$next;
-                if ([] !== $proving->changes) {
-                    $differs[] = $proving->proof->name;
-                }
-                if (null !== $proving->unreadable) {
-                    $unreadable[] = $proving->proof->name;
-                }
-                if (microtime(true) > $until) {
-                    break;
-                }
-            }
+        $document = $this->document($id);
+        $key = $this->key($document);
+        $from = $this->from($request, $key);
+        // What has been played to its end is answered at once: every view asks.
+        $ended = (array) $this->kept->find("proving.{$key}");
+        if (\is_int($total = $ended['total'] ?? null) && (0 === $from || $from >= $total)) {
+            return new JsonResponse(['key' => $key, 'next' => $total, ...$ended, ...0 < $from ? self::marks([]) : [], 'runs' => true]);
+        }
+        $analysis = $this->analysis($id);
+        $total = \count($analysis->setup->rig->proofs);
+        if ($analysis->checked()->hasErrors()) {
+            return new JsonResponse(['key' => $key, 'total' => $total, 'next' => 0, ...self::marks([]), 'runs' => false]);
+        }
+        $rig = $analysis->setup->rig;
+        $it = static fn (): RigAnalysis => $analysis;
+        $played = $this->tapes->slice($document, $rig, $it, $from, self::SLICE);
+        $next = min($from, $total) + \count($played);
+        if ($next === $total) {
+            $all = iterator_to_array($this->tapes->playing($document, $rig, $it), false);
+            $this->kept->under("proving.{$key}", static fn (): array => ['total' => $total, ...self::marks($all)]);
         }
 
-        return new JsonResponse([
-            'key' => $key,
-            'total' => $total,
-            'next' => $next,
-            'differs' => $differs,
-            'unreadable' => $unreadable,
-            'runs' => null === $analysis || !$analysis->checked()->hasErrors(),
-        ]);
+        return new JsonResponse(['key' => $key, 'total' => $total, 'next' => $next, ...self::marks($played), 'runs' => true]);
+    }
+
+    /**
+     * @param list<PlayedTape> $played
+     *
+     * @return array{differs: list<string>, unreadable: list<string>} names
+     */
+    private static function marks(array $played): array
+    {
+        $names = static fn (callable $is): array => array_map(static fn (PlayedTape $each): string => $each->name(), array_values(array_filter($played, $is)));
+
+        return [
+            'differs' => $names(static fn (PlayedTape $each): bool => $each->differs()),
+            'unreadable' => $names(static fn (PlayedTape $each): bool => !$each->isReadable()),
+        ];
     }
 
     /** A proof of what a tape does with the rules as they are; it is not stored yet. */
@@ -120,10 +166,10 @@ final readonly class ProofController
     #[Route('/api/rigs/{id}/rehearsal', methods: 'GET')]
     public function rehearsal(string $id, Request $request): JsonResponse
     {
-        $key = $this->key($id);
+        $key = $this->key($this->document($id));
         $rehearsal = new Rehearsal($this->running($id));
         $faults = $rehearsal->faults();
-        $next = $key === $request->query->getString('known') ? min(\count($faults), max(0, $request->query->getInt('from'))) : 0;
+        $next = min(\count($faults), $this->from($request, $key));
         $met = [];
         for ($until = microtime(true) + self::REHEARSAL_SLICE; $next < \count($faults) && ([] === $met || microtime(true) < $until); ++$next) {
             $met[] =
@@ -134,17 +180,25 @@ final readonly class ProofController
         return new JsonResponse(['key' => $key, 'total' => \count($faults), 'next' => $next, 'leftOut' => $rehearsal->leftOut, 'faults' => $met]);
     }
 
+    /** How much the asker knows of the state that it is; nothing where it has become another. */
+    private function from(Request $request, string $key): int
+    {
+        return $key === $request->query->getString('known') ? max(0, $request->query->getInt('from')) : 0;
+    }
+
     /**
      * Tells states of a rig, its rules and its charts apart.
      *
      * @throws BadData
      */
-    private function key(string $id): string
+    private function key(Document $rig): string
     {
-        return hash(
-            'xxh128',
-            Json::encode(array_diff_key($this->rigs->whole($this->rigs->document($id) ?? throw ApiProblem::notFound('rig')), ['report' => true])),
-        );
+        return $this->kept->sum($rig, RigPart::Report);
+    }
+
+    private function document(string $id): Document
+    {
+        return $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
     }
 
     private function analysis(string $id): RigAnalysis

@@ -6,16 +6,12 @@ namespace App\Api;
 
 use App\Entity\Document;
 use App\Rig\ArrivalView;
-use App\Rig\FindingsView;
-use App\Rig\FitView;
-use App\Rig\MatrixView;
-use App\Rig\PlanView;
+use App\Rig\ComputedParts;
 use App\Rig\ReadTableView;
 use App\Rig\RigStore;
 use App\Rig\RigZip;
 use App\Rig\Sheets;
 use App\Rig\TrialView;
-use App\Rig\WiresView;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,7 +20,6 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Analysis\Way\Ways;
 use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
-use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Midi\Bytes;
 use ZigzagPost\Core\Midi\Words;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
@@ -41,31 +36,26 @@ final readonly class RigController
     private const LONGEST_TABLE = 2 << 20;
     private const MOST_COLUMNS = 60;
 
-    public function __construct(private RigStore $rigs, private Sheets $sheets)
+    public function __construct(private RigStore $rigs, private ComputedParts $computed, private Sheets $sheets)
     {
     }
 
-    /** Verdicts, plan, loads and findings of a rig as it is stored. */
+    /**
+     * Verdicts, plan, loads and findings of a rig as it is stored, or the parts of these that are asked for.
+     *
+     * @throws BadData
+     */
     #[Route('/api/rigs/{id}/computed', methods: 'GET')]
-    public function computed(string $id): JsonResponse
+    public function computed(string $id, Request $request): JsonResponse
     {
         $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
-        $rig = $this->rigs->find($id) ?? throw ApiProblem::unprocessable('this rig cannot be read');
-        $setup = RigFile::setup($rig);
-        $analysis = new RigAnalysis($setup);
+        $wanted = $request->query->getString('parts');
+        $names = '' === $wanted ? ComputedParts::NAMES : array_values(array_unique(explode(',', $wanted)));
+        if ([] !== array_diff($names, ComputedParts::NAMES)) {
+            throw ApiProblem::badRequest('parts are '.implode(', ', ComputedParts::NAMES));
+        }
 
-        return new JsonResponse([
-            'version' => $document->version,
-            'ports' => array_map(
-                static fn ($port): array => ['name' => $port->name->text, 'in' => $port->isIn, 'out' => $port->isOut, 'pulse' => $port->pulse],
-                array_values($setup->book->ports ?? []),
-            ),
-            'wires' => WiresView::of($setup),
-            'plan' => PlanView::of($analysis->plan()),
-            'plays' => MatrixView::of($analysis->matrix(), $setup),
-            'fit' => FitView::of($analysis->fits()),
-            ...FindingsView::of(Examination::of($analysis), $analysis->setup->rig),
-        ]);
+        return new JsonResponse($this->computed->of($document, $names) ?? throw ApiProblem::unprocessable('this rig cannot be read'));
     }
 
     /**
@@ -179,7 +169,7 @@ final readonly class RigController
     #[Route(
         '/api/rigs/{id}/paper/{sheet}.{format}',
         methods: 'GET',
-        requirements: ['sheet' => 'all|plan|leads|cards|trial|cues|switches|strips|charts|findings|log', 'format' => 'html|pdf'],
+        requirements: ['sheet' => 'all|picture|plan|leads|cards|trial|cues|switches|strips|charts|findings|log', 'format' => 'html|pdf'],
     )]
     public function paper(string $id, string $sheet, string $format): Response
     {
@@ -190,7 +180,7 @@ final readonly class RigController
         return 'html' === $format
             ? new Response($html, 200, [
                 'Content-Type' => 'text/html; charset=utf-8',
-                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'",
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:; frame-ancestors 'none'",
             ])
             : Download::text(Sheets::pdf($html), "{$document->name} {$sheet}.pdf", 'application/pdf');
     }

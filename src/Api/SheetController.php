@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Documents\LockedShow;
+use App\Rig\KeptAnswers;
+use App\Rig\KeptUses;
 use App\Rig\LeapView;
 use App\Rig\RigStore;
 use App\Rig\ShowView;
@@ -30,19 +32,25 @@ use ZigzagPost\Core\Show\Sheet\WholeCopy;
 /** The sheets of a show: views of the rules, whose changes are changes of the rules. */
 final readonly class SheetController
 {
-    public function __construct(private RigStore $rigs, private RuleChanges $changes)
+    public function __construct(private RigStore $rigs, private RuleChanges $changes, private KeptAnswers $kept, private KeptUses $uses)
     {
     }
 
     /**
      * What each scene calls and each control does.
      *
-     * @throws RulebookError
+     * @throws BadData
      */
     #[Route('/api/rigs/{id}/show', methods: 'GET')]
     public function show(string $id): JsonResponse
     {
-        return new JsonResponse(ShowView::of($this->analysis($id)));
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+
+        return new JsonResponse($this->kept->of($document, 'sheets', function () use ($id): array {
+            $analysis = $this->analysis($id);
+
+            return ShowView::of($analysis, $this->uses->stored($analysis));
+        }));
     }
 
     /** Everything that a control of the rig can be told to do. */
@@ -154,12 +162,14 @@ final readonly class SheetController
     /**
      * What leaps, when a control is first moved after a change of scene.
      *
-     * @throws RulebookError
+     * @throws BadData
      */
     #[Route('/api/rigs/{id}/leaps', methods: 'GET')]
     public function leaps(string $id): JsonResponse
     {
-        return new JsonResponse(LeapView::of($this->analysis($id)));
+        $document = $this->rigs->document($id) ?? throw ApiProblem::notFound('rig');
+
+        return new JsonResponse($this->kept->of($document, 'leaps', fn (): array => LeapView::of($this->analysis($id))));
     }
 
     /**

@@ -11,26 +11,27 @@ use App\Bench\Sessions;
 use App\Bench\Stages;
 use App\Documents\ShowLocks;
 use App\Entity\Document;
+use App\Rig\KeptUses;
 use App\Rig\RigStore;
-use App\Rig\ShowView;
 use App\Storage\StorageProblem;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
-use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\BadData;
-use ZigzagPost\Core\Rig\Setup\RigFile;
-use ZigzagPost\Core\Rulebook\Text\RulebookError;
 
 /** Where a show is played, what runs there, and whether it is locked: the same in every browser, and after a reload. */
 final readonly class StageController
 {
+    /** Names of rules that run. */
+    private const BOOK = '[0-9a-f]{32}(-[0-9a-f]{32})?';
+
     public function __construct(
         private RigStore $rigs,
         private Stages $stages,
         private ShowLocks $locks,
         private Sessions $sessions,
         private Books $books,
+        private KeptUses $uses,
         private ConnectedBenches $connected,
     ) {
     }
@@ -82,26 +83,26 @@ final readonly class StageController
         return $this->told($rig);
     }
 
-    /**
-     * The show as the rules that run were made with it: what is shown of it is what is played.
-     *
-     * @throws RulebookError
-     */
-    #[Route('/api/rigs/{id}/running/{book}', methods: 'GET', requirements: ['book' => '[0-9a-f]{32}(-[0-9a-f]{32})?'])]
+    /** The rig as the rules that run were made with it: what is shown of a show is what is played. */
+    #[Route('/api/rigs/{id}/running/{book}', methods: 'GET', requirements: ['book' => self::BOOK])]
     public function running(string $id, string $book): JsonResponse
+    {
+        $this->rig($id);
+
+        return new JsonResponse($this->books->rig($book) ?? throw ApiProblem::notFound('show'), json: true);
+    }
+
+    /** What each control of it does there. */
+    #[Route('/api/rigs/{id}/running/{book}/uses', methods: 'GET', requirements: ['book' => self::BOOK])]
+    public function runningUses(string $id, string $book): JsonResponse
     {
         $this->rig($id);
         [$rig, $text] = [$this->books->rig($book), $this->books->text($book)];
         try {
-            $analysis = null === $rig || null === $text ? null : new RigAnalysis(RigFile::setup(RigFile::rig($rig), $text));
+            return new JsonResponse(null === $rig || null === $text ? throw ApiProblem::notFound('show') : $this->uses->running($rig, $text));
         } catch (BadData) {
-            $analysis = null;
-        }
-        if (null === $analysis) {
             throw ApiProblem::notFound('show');
         }
-
-        return new JsonResponse(['rig' => json_decode((string) $rig), 'uses' => ShowView::of($analysis)['uses']]);
     }
 
     /** @throws StorageProblem */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use App\Rig\KeptAnswers;
 use App\Storage\Copies;
 use App\Storage\DataFolder;
 use App\Storage\MemoryFolder;
@@ -19,8 +20,11 @@ use Symfony\Component\Filesystem\Filesystem;
 #[AsCommand('app:prepare', 'Makes the data ready for the application to start')]
 final class PrepareCommand extends Command
 {
-    public function __construct(private readonly DataFolder $data, private readonly Copies $copies)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly Copies $copies,
+        private readonly KeptAnswers $answers,
+    ) {
         parent::__construct();
     }
 
@@ -136,6 +140,7 @@ final class PrepareCommand extends Command
     private function open(): void
     {
         $this->protect();
+        $this->answers->forget();
         FreshLibrary::migrate($this->getApplication() ?? throw new \LogicException('this command runs in an application'));
         $this->protect();
         if (MemoryFolder::isOurs($this->data->formerlyInMemory())) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Command;
 
+use App\Rig\PlayedTapes;
 use App\Rig\ProofsView;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
@@ -27,7 +28,7 @@ final class ProveCommand extends RigCommand
         ) {
             throw CommandFailed::rulebook("{$file}: {$error->print('rulebook')}");
         }
-        $view = ProofsView::of($analysis);
+        $view = ProofsView::of($analysis, array_map(PlayedTapes::player($analysis), $setup->rig->proofs));
         $lines = [];
         foreach ($view['proofs'] as $proof) {
             $lines[] =

@@ -31,6 +31,9 @@ final class RigPlanCommand extends RigCommand
                 ($setting->changes() ? ' (now '.($setting->now ?? 'unknown').')' : '').
                 " - {$setting->reason}";
         }
+        foreach ($plan->cables as $cable) {
+            $lines[] = "lead {$cable->lead}: {$cable->words} - {$cable->reason}";
+        }
         foreach ($plan->numbers as $number) {
             $lines[] =
                 "{$number->box->name} \"{$number->title}\": {$number->kind->value} {$number->number}".

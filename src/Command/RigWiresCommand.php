@@ -25,7 +25,7 @@ final class RigWiresCommand extends RigCommand
             $judged = Walk::judge($joint, $setup->joints);
             $isBad = $isBad || Verdict::Dead === $judged->verdict || Verdict::MayDamage === $judged->verdict;
             $lines[] =
-                "{$joint->lead->id}: {$joint->lead->a->name()} - {$joint->lead->b->name()}: {$judged->verdict->value}: {$judged->reason}".
+                "{$joint->lead->id}: {$joint->lead->a->name()} - {$joint->lead->b->name()}: {$judged->verdict->value}: {$judged->told()}".
                 self::more($judged);
             foreach ([...$judged->warnings, ...$judged->cautions] as $more) {
                 $lines[] = "  {$more}";
@@ -41,7 +41,7 @@ final class RigWiresCommand extends RigCommand
 
     private static function more(Judgement $judged): string
     {
-        return null === $judged->mend ? '' : "; {$judged->mend->words}";
+        return null === $judged->mend ? '' : "; {$judged->mend->told}";
     }
 
     private static function load(SupplyLoad $load): string

@@ -11,6 +11,7 @@ use App\Bench\TapeWork;
 use App\Entity\Document;
 use App\Entity\Revision;
 use App\Entity\TapeJob;
+use App\Rig\KeptAnswers;
 use App\Storage\Copies;
 use App\Storage\Locks;
 use App\Storage\StorageProblem;
@@ -37,6 +38,7 @@ final class SweepCommand extends Command
         private readonly Locks $locks,
         private readonly Copies $copies,
         private readonly Incoming $incoming,
+        private readonly KeptAnswers $answers,
     ) {
         parent::__construct();
     }
@@ -47,6 +49,7 @@ final class SweepCommand extends Command
         $this->sessions->sweep(self::BENCH_DAYS * self::DAY);
         $this->books->sweep(self::BOOK_DAYS * self::DAY);
         $this->runs->sweep(self::RUN_DAYS * self::DAY);
+        $this->answers->sweep(self::BOOK_DAYS * self::DAY);
         $this->locks->sweep(self::BENCH_DAYS * self::DAY);
         $this->store
             ->createQuery('DELETE '.TapeJob::class.' j WHERE j.begunAt < :then')

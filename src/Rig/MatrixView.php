@@ -36,7 +36,9 @@ final class MatrixView
     private static function words(?Obstacle $obstacle, Cell $cell): ?string
     {
         if (null === $obstacle) {
-            return [] === $cell->ways ? 'nothing leads there' : null;
+            $nothing = null === $cell->blockedBy ? 'nothing leads there' : "{$cell->blockedBy} does not pass {$cell->of->value} on";
+
+            return [] === $cell->ways ? $nothing : null;
         }
         $while = null === $obstacle->setting ? '' : " while {$obstacle->setting} is off";
 

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rig;
 
+use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Rig\Plan\Comb;
 use ZigzagPost\Core\Rig\Plan\Plan;
+use ZigzagPost\Core\Rig\Plan\PlannedCable;
 use ZigzagPost\Core\Rig\Plan\PlannedNumber;
 use ZigzagPost\Core\Rig\Plan\PlannedSetting;
 use ZigzagPost\Core\Rig\Plan\Tooth;
@@ -32,6 +34,16 @@ final class PlanView
                     'reason' => $each->reason,
                 ],
                 $plan->settings,
+            ),
+            'cables' => array_map(
+                static fn (PlannedCable $each): array => [
+                    'lead' => $each->lead,
+                    'words' => $each->words,
+                    'parts' => array_map(Json::toValue(...), $each->parts),
+                    'cost' => $each->cost,
+                    'reason' => $each->reason,
+                ],
+                $plan->cables,
             ),
             'numbers' => array_map(
                 static fn (PlannedNumber $each): array => [

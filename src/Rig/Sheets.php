@@ -6,6 +6,7 @@ namespace App\Rig;
 
 use Dompdf\Dompdf;
 use Dompdf\Options;
+use Symfony\Component\Filesystem\Filesystem;
 use Twig\Environment;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Card\CardStep;
@@ -16,7 +17,9 @@ use ZigzagPost\Core\Rig\Chart\Message;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Chart\Reach;
 use ZigzagPost\Core\Rig\Document\LogLine;
+use ZigzagPost\Core\Rig\Plan\PlannedCable;
 use ZigzagPost\Core\Rig\Setup\Device;
+use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rulebook\Text\RulebookError;
 use ZigzagPost\Core\Show\Sheet\Cell;
 use ZigzagPost\Core\Show\Sheet\ProgramSheet;
@@ -27,6 +30,7 @@ use ZigzagPost\Core\Trial\TestRun;
 final readonly class Sheets
 {
     public const ALL = [
+        'picture' => 'The rig',
         'plan' => 'Channels and numbers',
         'leads' => 'Leads',
         'cards' => 'Set-up cards',
@@ -39,6 +43,9 @@ final readonly class Sheets
         'log' => 'Log',
     ];
 
+    private const FONTS = __DIR__.'/../../templates/paper/fonts';
+    /** A sheet of so few lines stands below the one before it. */
+    private const SHORT = 14;
     /** Width of an A4 page between its margins, in millimetres. */
     private const PAGE_MM = 186;
     /** Width of a letter at 8 pt, about. */
@@ -57,24 +64,43 @@ final readonly class Sheets
     {
         $sheets = [];
         foreach ($which as $sheet) {
-            $sheets[] = ['title' => self::ALL[$sheet], 'template' => $sheet, 'data' => $this->data($analysis, $sheet)];
+            $html = $this->twig->render("paper/{$sheet}.html.twig", $this->data($analysis, $sheet));
+            $sheets[] = ['title' => self::ALL[$sheet], 'html' => $html, 'isShort' => self::linesOf($html) <= self::SHORT];
         }
+        $fonts = array_map(
+            static fn (string $face): string => base64_encode((string) file_get_contents(self::FONTS."/{$face}.ttf")),
+            ['regular' => 'regular', 'bold' => 'bold'],
+        );
 
-        return $this->twig->render('paper/sheets.html.twig', ['name' => $analysis->setup->rig->name, 'sheets' => $sheets]);
+        return $this->twig->render('paper/sheets.html.twig', ['name' => $analysis->setup->rig->name, 'sheets' => $sheets, 'fonts' => $fonts]);
+    }
+
+    private static function linesOf(string $html): int
+    {
+        return (int) preg_match_all('/<(tr|p|h[23]|li)[ >]/', $html) + (str_contains($html, '<img') ? self::SHORT : 0);
     }
 
     /** Nothing is fetched and no script runs while a page is made. */
     public static function pdf(string $html): string
     {
+        $fonts = \dirname(__DIR__, 2).'/var/cache/fonts';
+        (new Filesystem())->mkdir($fonts, 0o700);
         $pdf = new Dompdf(
             new Options([
                 'isRemoteEnabled' => false,
                 'isPhpEnabled' => false,
                 'isJavascriptEnabled' => false,
                 'defaultFont' => 'DejaVu Sans',
+                'fontDir' => $fonts,
+                'fontCache' => $fonts,
+                'chroot' => [self::FONTS],
                 'dpi' => 96,
             ]),
         );
+        foreach (['regular' => 'normal', 'bold' => 'bold'] as $face => $weight) {
+            $style = ['family' => 'Hyperlegible', 'style' => 'normal', 'weight' => $weight];
+            $pdf->getFontMetrics()->registerFont($style, self::FONTS."/{$face}.ttf");
+        }
         $pdf->loadHtml($html, 'UTF-8');
         $pdf->setPaper('A4');
         $pdf->render();
@@ -90,6 +116,7 @@ final readonly class Sheets
     private function data(RigAnalysis $analysis, string $sheet): array
     {
         return match ($sheet) {
+            'picture' => self::picture($analysis->setup),
             'plan' => PlanView::of($analysis->plan()),
             'leads' => WiresView::of($analysis->setup),
             'cards' => self::cards($analysis),
@@ -109,11 +136,20 @@ final readonly class Sheets
     }
 
     /** @return array<string, mixed> */
+    private static function picture(Setup $setup): array
+    {
+        $svg = PaperPicture::of($setup);
+
+        return ['picture' => null === $svg ? null : base64_encode($svg), 'units' => \count($setup->rig->units), 'leads' => \count($setup->rig->leads)];
+    }
+
+    /** @return array<string, mixed> */
     private static function cards(RigAnalysis $analysis): array
     {
-        $cards = SetupCard::all($analysis->setup, $analysis->plan());
+        $cards = SetupCard::all($analysis);
 
         return [
+            'cables' => array_map(static fn (PlannedCable $cable): array => get_object_vars($cable), $analysis->plan()->cables),
             'loadIn' => array_map(
                 static fn (OpenStep $open): array => ['unit' => $open->unit->label(), ...get_object_vars($open->step)],
                 SetupCard::loadIn($cards),
@@ -203,24 +239,23 @@ final readonly class Sheets
             if ([] === ($box->chart->parameters ?? [])) {
                 continue;
             }
-            $units[] = [
-                'name' => $box->name,
-                'label' => $box->label(),
-                'chart' => $box->chart->name,
-                'parameters' => array_map(
-                    static fn (Parameter $parameter): array => [
-                        'name' => $parameter->name,
-                        'message' => Reach::Hand === $parameter->reach ? 'by hand' : self::message($box->messageTo($parameter)),
-                        'low' => $parameter->raw->low,
-                        'high' => $parameter->raw->high,
-                        'unit' => $parameter->unit ?? '',
-                    ],
-                    \array_slice($box->chart->parameters ?? [], 0, 500),
-                ),
-            ];
+            $parameters = array_map(
+                static fn (Parameter $parameter): array => [
+                    'name' => $parameter->name,
+                    'message' => Reach::Hand === $parameter->reach ? 'by hand' : self::message($box->messageTo($parameter)),
+                    'low' => $parameter->raw->low,
+                    'high' => $parameter->raw->high,
+                    'unit' => $parameter->unit ?? '',
+                ],
+                \array_slice($box->chart->parameters ?? [], 0, 500),
+            );
+            // Units that understand the same stand above one table.
+            $same = hash('xxh128', serialize([$box->chart->name, $parameters]));
+            $units[$same] ??= ['units' => [], 'chart' => $box->chart->name, 'parameters' => $parameters];
+            $units[$same]['units'][] = "{$box->label()} ({$box->name})";
         }
 
-        return $units;
+        return array_values($units);
     }
 
     private static function message(?Message $message): string

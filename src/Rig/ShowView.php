@@ -17,21 +17,32 @@ final class ShowView
     private const MOST_PROGRAMS = 4096;
 
     /**
+     * @param mixed $uses what each control does, see {@see uses()}
+     *
      * @return array<string, mixed>
      *
      * @throws RulebookError
      */
-    public static function of(RigAnalysis $analysis): array
+    public static function of(RigAnalysis $analysis, mixed $uses): array
     {
         $book = $analysis->checked()->book;
         $sheet = ProgramSheet::of($analysis);
+        $lists = [];
+        $units = [];
+        foreach ($sheet->units as $box) {
+            $programs = self::programs($box);
+            $list = array_search($programs, $lists, true);
+            if (false === $list) {
+                $list = \count($lists);
+                $lists[] = $programs;
+            }
+            $units[] = ['name' => $box->name, 'label' => $box->label(), 'list' => $list];
+        }
 
         return [
             'scenes' => array_map(static fn ($scene): string => $scene->title, $book->scenes),
-            'units' => array_map(
-                static fn (Device $box): array => ['name' => $box->name, 'label' => $box->label(), 'programs' => self::programs($box)],
-                $sheet->units,
-            ),
+            'units' => $units,
+            'lists' => $lists,
             'rows' => array_map(
                 static fn (array $row): array => [
                     'scene' => $row['scene'],
@@ -40,13 +51,27 @@ final class ShowView
                 ],
                 $sheet->rows,
             ),
-            'uses' => array_map(
-                static fn ($use): array => array_merge(get_object_vars($use), ['does' => $use->words()]) +
-                    self::surface($analysis->setup->box($use->unit), $use->control),
-                SwitchSheet::of($analysis)->uses,
-            ),
+            'uses' => $uses,
             'hasErrors' => $analysis->checked()->hasErrors(),
         ];
+    }
+
+    /**
+     * What each control does.
+     *
+     * @return list<array<mixed>> as JSON
+     *
+     * @throws RulebookError
+     */
+    public static function uses(RigAnalysis $analysis): array
+    {
+        $uses = [];
+        foreach (SwitchSheet::of($analysis)->uses as $use) {
+            $surface = self::surface($analysis->setup->box($use->unit), $use->control);
+            $uses[] = [...$surface, ...get_object_vars($use), 'does' => $use->words()];
+        }
+
+        return $uses;
     }
 
     /** @return array{label: string, colour: string|null} */

@@ -49,7 +49,7 @@ final readonly class RequestGuard
         if (!$headers->has('Content-Security-Policy')) {
             $headers->set(
                 'Content-Security-Policy',
-                "default-src 'none'; script-src 'self'; style-src {$styles}; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
+                "default-src 'none'; script-src 'self'; style-src {$styles}; img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
                     ."form-action 'none'; base-uri 'none'; frame-ancestors 'none'",
             );
         }

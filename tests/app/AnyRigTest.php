@@ -118,6 +118,9 @@ final class AnyRigTest extends ApiTestCase
         ) {
             $this->ask('GET', "/api/rigs/{$id}/{$path}");
         }
+        $this->ask('GET', "/api/shows/{$id}/state");
+        $this->ask('GET', "/api/rigs/{$id}/computed?parts=wires,findings");
+        $this->ask('GET', "/api/rigs/{$id}/proofs?known=&from=0");
         if (1 === $random->getInt(1, 8)) {
             $this->ask(
                 'GET',
@@ -307,6 +310,7 @@ final class AnyRigTest extends ApiTestCase
         $stage = $this->ask('PUT', "/api/rigs/{$id}/stage", ['bench' => $bench, 'instead' => null]);
         $book = \is_string($stage['book'] ?? null) ? $stage['book'] : 'none';
         $this->ask('GET', "/api/rigs/{$id}/running/{$book}");
+        $this->ask('GET', "/api/rigs/{$id}/running/{$book}/uses");
     }
 
     /**

@@ -118,7 +118,7 @@ final class Computed
         $this->say('plan', PlanView::of($this->analysis->plan()));
         $this->say('fit', FitView::of($this->analysis->fits()));
         $this->say('findings', FindingsView::of(Examination::of($this->analysis), $this->setup->rig));
-        $this->say('show', ShowView::of($this->analysis));
+        $this->say('show', ShowView::of($this->analysis, ShowView::uses($this->analysis)));
         $this->say('targets', array_map(get_object_vars(...), Targets::of($this->analysis)));
         $this->say('leaps', LeapView::of($this->analysis));
         $this->say('test run', $trial = TrialView::of($this->analysis, []));

@@ -45,6 +45,19 @@ final class ServerTest extends TestCase
         self::assertSame(404, $this->get('/build/nothing.js')[0]);
     }
 
+    public function testALargeAnswerIsPackedAndTheSame(): void
+    {
+        $this->start();
+        preg_match('/"id":"([0-9a-f]+)"/', $this->get('/api/documents?kind=rig')[1], $rig);
+        $path = '/api/documents/'.($rig[1] ?? '');
+        [, $plain, $headers] = $this->get($path);
+        self::assertArrayNotHasKey('content-encoding', $headers);
+        [, $packed, $headers] = $this->get($path, ['Accept-Encoding: gzip']);
+        self::assertSame('gzip', $headers['content-encoding'] ?? '');
+        self::assertLessThan(\strlen($plain) / 4, \strlen($packed));
+        self::assertSame($plain, gzdecode($packed));
+    }
+
     public function testOnlyTheOwnerCanReadTheData(): void
     {
         $this->start();

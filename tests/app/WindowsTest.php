@@ -292,7 +292,8 @@ final class WindowsTest extends ApiTestCase
             self::assertSame($differs, $stage()['differs']);
             self::assertSame([] !== $differs, $stage()['isNewer']);
             $running = $this->call('GET', "/api/rigs/{$rig}/running/{$this->text($stage(), 'book')}", null, 200);
-            self::assertNotSame([], $running['uses']);
+            self::assertNotSame([], $running['units']);
+            self::assertNotSame([], $this->call('GET', "/api/rigs/{$rig}/running/{$this->text($stage(), 'book')}/uses", null, 200));
             if ([] !== $differs) {
                 $checked = $this->call(
                     'POST',

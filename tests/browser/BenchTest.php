@@ -22,9 +22,12 @@ final class BenchTest extends PageTestCase
             <<<'JS'
             const [text, done] = arguments;
             (async () => {
-                const { id, version, name } = (await (await fetch('/api/documents?kind=rulebook')).json()).find((each) => each.name === 'The Salt Ferry');
-                await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' },
-                    body: JSON.stringify({ name, text, version }) });
+                // It is changed in any case, so that it is the one that was changed last.
+                for (const written of [`${text}\n`, text]) {
+                    const { id, version, name } = (await (await fetch('/api/documents?kind=rulebook')).json()).find((each) => each.name === 'The Salt Ferry');
+                    await fetch(`/api/documents/${id}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' },
+                        body: JSON.stringify({ name, text: written, version }) });
+                }
                 done();
             })();
             JS,
@@ -78,7 +81,11 @@ final class BenchTest extends PageTestCase
         self::assertStringContainsString('Rule “Right hand plays the gulls, more evenly”', $words);
         self::assertStringContainsString('channel from 1 to 4', $words);
         self::assertStringContainsString('It left at gulls as note on C4', $words);
-        self::assertStringContainsString('1×', $this->one('.cm-content')->getText(), 'the rule shows that it was hit');
+        $this->page->executeScript(
+            "const content = document.querySelector('.cm-content'); const view = content.cmTile?.view ?? content.cmView.view; "
+                ."view.dispatch({ selection: { anchor: view.state.doc.toString().indexOf('Right hand plays') }, scrollIntoView: true });",
+        );
+        $this->until(fn (): bool => str_contains($this->one('.cm-content')->getText(), '1×'), 'the rule shows that it was hit');
     }
 
     public function testTheComputersKeysPlayAndEscapeIsPanic(): void
@@ -145,6 +152,23 @@ final class BenchTest extends PageTestCase
         self::assertStringNotContainsString('key C4..G9', $this->rules());
         $this->one('.cm-content')->sendKeys([WebDriverKeys::CONTROL, 'z']);
         $this->until(fn (): bool => str_contains($this->rules(), 'key C4..G9'), 'the change before the reload is undone');
+        $said = fn (string $words): bool => str_starts_with($this->text('#said'), "{$words}: the change in line");
+        $this->until(static fn (): bool => $said('Undone'), 'what was undone is said');
+        $this->one('[aria-label=Redo]')->click();
+        $this->until(fn (): bool => !str_contains($this->rules(), 'key C4..G9'), 'done again by the button');
+        $this->until(static fn (): bool => $said('Done again'), 'and what was done again');
+        $this->page->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'z']);
+        $this->until(fn (): bool => str_contains($this->rules(), 'key C4..G9'), 'undone by the same keys, with the hands not in the text');
+        $this->until(static fn (): bool => $said('Undone'), 'said alike');
+    }
+
+    public function testTheRulesAreNearByTab(): void
+    {
+        $this->page->executeScript("document.querySelector('main').focus()");
+        for ($tabs = 0; true !== $this->page->executeScript("return document.activeElement.matches('.cm-content')"); ++$tabs) {
+            self::assertLessThan(5, $tabs, 'at most five stops to the rules');
+            $this->page->getKeyboard()->sendKeys(WebDriverKeys::TAB);
+        }
     }
 
     public function testANameIsChangedEverywhereAndTakenBackInOneStep(): void
@@ -244,7 +268,7 @@ final class BenchTest extends PageTestCase
         $this->one('[aria-label="Switch 7"]')->sendKeys(' ');
         $this->until(fn (): bool => [] !== $this->all('[role=option]'), 'and plays');
         $this->page->executeAsyncScript(
-            "const done = arguments[0]; fetch('/api/documents/' + location.pathname.split('/').pop(), {method: 'DELETE'}).then(done)",
+            "const done = arguments[0]; fetch('/api/documents/' + location.pathname.split('/')[2], {method: 'DELETE'}).then(done)",
         );
     }
 
@@ -380,7 +404,7 @@ final class BenchTest extends PageTestCase
 
     private function open(string $rulebook): void
     {
-        $this->page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='{$rulebook}']"))->click();
+        $this->openShow($rulebook);
         $this->waitFor('[data-receiver=ticker]');
     }
 

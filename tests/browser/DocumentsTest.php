@@ -31,8 +31,8 @@ final class DocumentsTest extends PageTestCase
             'the mouse' => static fn (WebDriverElement $at): mixed => $at->click(),
         ];
         foreach ($ways as $way => $use) {
-            yield "a rulebook by {$way}" => ['rulebook', 'Rulebooks', '/library', $use];
-            yield "a rig by {$way}" => ['rig', 'Rigs', '/library', $use];
+            yield "a rulebook by {$way}" => ['rulebook', 'Shows', '/library', $use];
+            yield "a rig by {$way}" => ['rig', 'Shows', '/library', $use];
             yield "a chart by {$way}" => ['chart', 'Charts', '/charts', $use];
         }
     }
@@ -97,7 +97,7 @@ final class DocumentsTest extends PageTestCase
         $this->until(static fn (): bool => 6 === $songs(), 'and is done again');
         $this->until(fn (): bool => $this->isStored($rig, 'Encore'), 'it is stored again');
 
-        $use($this->page->findElement(By::linkText('The rig')));
+        $use($this->page->findElement(By::linkText('Rig')));
         $this->waitFor('[aria-label="Results"]');
         $this->page->getKeyboard()->sendKeys([Key::CONTROL, 'z']);
         $this->until(fn (): bool => !$this->isStored($rig, 'Encore'), 'these keys undo in every view of the rig');
@@ -130,14 +130,14 @@ final class DocumentsTest extends PageTestCase
     {
         $rig = $this->copyOfTheFerry();
         $this->page->get(Application::address().'/library');
-        $this->waitFor('[aria-label="Rigs"] li');
+        $this->waitFor('[aria-label="Shows"] li');
         $file = (string) tempnam(sys_get_temp_dir(), 'zigzag');
         rename($file, $file = "{$file}-{$this->name}.zip");
         file_put_contents($file, (string) file_get_contents(Application::address()."/api/rigs/{$rig}/zip"));
         $chooser = $this->one('input[type=file][accept*=".book"]');
         $chooser->setFileDetector(new LocalFileDetector())->sendKeys($file);
         $this->until(
-            fn (): bool => str_contains($this->text('main'), 'has been brought in') && str_contains($this->text('[aria-label=Rigs]'), $this->name),
+            fn (): bool => str_contains($this->text('main'), 'has been brought in') && str_contains($this->text('[aria-label=Shows]'), $this->name),
             'it is here once more',
         );
         file_put_contents($file, substr((string) file_get_contents($file), 0, 5000));

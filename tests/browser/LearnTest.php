@@ -168,7 +168,7 @@ final class LearnTest extends PageTestCase
         $this->all('[aria-label=Played] input')[0]->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $this->all('[aria-label=Played] input')[0]->sendKeys('Lamp');
         $this->one('[aria-label="What the device is called"]')->sendKeys('Played board'.WebDriverKeys::ENTER);
-        $this->until(fn (): bool => str_contains($this->text('main'), 'Played board: 2 controls'), 'its chart is open');
+        $this->until(fn (): bool => str_contains($this->text('main'), 'Played board') && str_contains($this->text('main'), '2 controls'), 'its chart is open');
         $cells = array_map(static fn ($cell): string => (string) $cell->getAttribute('value'), $this->all('[aria-label=Controls] tbody input'));
         self::assertContains('Lamp', $cells);
         self::assertContains('Switch 8', $cells);

@@ -25,7 +25,7 @@ final class LibraryTest extends PageTestCase
             [$this->name],
         );
         $this->page->get(Application::address().'/library');
-        $this->waitFor('[aria-label="Rulebooks"] li');
+        $this->waitFor('[aria-label="Shows"] li');
     }
 
     public function testAnOldVersionIsLookedAtAndBroughtBackWithTheMouse(): void
@@ -59,7 +59,7 @@ final class LibraryTest extends PageTestCase
             <<<'JS'
             const done = arguments[0];
             (async () => {
-                const path = '/api/documents/' + location.pathname.split('/').pop();
+                const path = '/api/documents/' + location.pathname.split('/')[2];
                 const { name, text, version } = await (await fetch(path)).json();
                 await fetch(path, { method: 'PUT', headers: { 'Content-Type': 'application/json', 'X-Author': 'Cy' },
                     body: JSON.stringify({ name, text: text + '# from elsewhere\n', version }) });
@@ -80,7 +80,7 @@ final class LibraryTest extends PageTestCase
         $this->press('[data-key="60"]', ' ');
         $this->until(fn (): bool => str_contains($this->receiver('moths'), 'C4'), 'the key sounds');
         $this->page->findElement(By::linkText('Library'))->click();
-        $this->waitFor('[aria-label="Rulebooks"] li');
+        $this->waitFor('[aria-label="Shows"] li');
         $this->button('Panic (Esc)')->click();
         $this->page->findElement(By::linkText('Bench'))->click();
         $this->until(

@@ -69,6 +69,7 @@ final class LiveShowTest extends PageTestCase
 
     protected function tearDown(): void
     {
+        $this->page->get(Application::noPage()); // a view that watches it would ask for pictures that there are no more
         $this->page->executeAsyncScript('fetch(`/api/rigs/${arguments[0]}/live`, { method: "DELETE" }).finally(arguments[1])', [$this->rig]);
         $this->stage?->get('about:blank');
         $this->stage?->quit();

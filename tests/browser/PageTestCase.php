@@ -68,6 +68,15 @@ abstract class PageTestCase extends TestCase
         return $rig;
     }
 
+    /** Opens another show by the menu of the bar, in the view that is looked at. */
+    protected function openShow(string $name): void
+    {
+        $this->one('button[aria-label^="Show: "]')->click();
+        $item = By::xpath("//*[@role='menu']//button[normalize-space()='{$name}' or starts-with(normalize-space(), '{$name} ')]");
+        $this->until(fn (): bool => [] !== $this->page->findElements($item), "{$name} in the menu of shows");
+        $this->page->findElement($item)->click();
+    }
+
     /** Holds a key down on an element. */
     protected function press(string $selector, string $key): void
     {

@@ -63,7 +63,7 @@ final class RigTest extends PageTestCase
     public function testWhatIsWrongInTheFoundFerryIsShownAndPutRight(): void
     {
         $this->page->get(Application::address().'/library');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Rigs]'), 'The ferry, as found'), 'the rig is listed');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Shows]'), 'The ferry, as found'), 'the rig is listed');
         $this->page->findElement(By::linkText('The ferry, as found'))->click();
         $this->waitFor('[aria-label=Findings] li');
         $before = \count($this->all('[aria-label=Findings] > li'));
@@ -79,7 +79,7 @@ final class RigTest extends PageTestCase
     public function testTheTestRunNarrowsDownAFault(): void
     {
         $this->page->get(Application::address().'/library');
-        $this->until(fn (): bool => str_contains($this->text('[aria-label=Rigs]'), 'The ferry, mended'), 'the rig is listed');
+        $this->until(fn (): bool => str_contains($this->text('[aria-label=Shows]'), 'The ferry, mended'), 'the rig is listed');
         $this->page->findElement(By::linkText('The ferry, mended'))->click();
         $this->until(fn (): bool => [] !== $this->all('[role=tab]'), 'the rig is open');
         $this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Test')]"))->sendKeys(Key::ENTER);
@@ -96,7 +96,7 @@ final class RigTest extends PageTestCase
         $this->until(fn (): bool => [] !== $this->all('[role=tab]'), 'the rig is open again');
         $this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Test')]"))->click();
         $this->until(fn (): bool => "Look here\nlead tray" === $this->text('[aria-label=Suspects]'), 'ticks outlast the page');
-        $this->button('Begin anew')->click();
+        $this->button('Start over')->click();
         $this->until(fn (): bool => str_starts_with($this->text('[aria-label="How far"]'), '0 of'), 'a new run');
     }
 
@@ -110,7 +110,7 @@ final class RigTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('dialog'), 'Taken (3)'), 'the table is understood');
         $use($this->button('Keep 3 parameters'));
         $this->until(
-            fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), "{$this->name}: 3 parameters"),
+            fn (): bool => [] === $this->all('dialog') && str_contains($this->text('main'), '3 parameters'),
             'the chart is open',
         );
     }
@@ -127,7 +127,8 @@ final class RigTest extends PageTestCase
     private function beginARig(callable $use): void
     {
         $use($this->page->findElement(By::linkText('Library')));
-        $use($this->button('New rig'));
+        $use($this->button('New show'));
+        $this->one('dialog input')->sendKeys("{$this->name} show".Key::ENTER);
         $this->until(fn (): bool => str_contains($this->text('main'), 'Nothing is in this rig yet'), 'an empty rig');
     }
 
@@ -144,7 +145,7 @@ final class RigTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('div[role=tabpanel]'), 'nothing has to be set anew'), 'the plan is made');
 
         $rig = (string) $this->page->getCurrentURL();
-        $use($this->page->findElement(By::xpath("//a[normalize-space()='Rules on the bench']")));
+        $use($this->page->findElement(By::linkText('Bench')));
         $this->waitFor('.cm-content');
         $this->one('.cm-content')->sendKeys([Key::CONTROL, 'a']);
         $this->one('.cm-content')->sendKeys(Key::DELETE);
@@ -162,7 +163,7 @@ final class RigTest extends PageTestCase
 
         $this->page->get($rig);
         $this->until(fn (): bool => str_contains($this->text('main'), '3 units, 2 leads'), 'the rig is as it was');
-        $use($this->page->findElement(By::xpath("//button[@role='tab'][starts-with(., 'Paper')]")));
+        $use($this->page->findElement(By::linkText('Paper')));
         $use($this->one('[aria-label="Look at Load-in list and set-up cards"]'));
         $this->until(fn (): bool => 2 === \count($this->page->getWindowHandles()), 'the card opens beside the rig');
         $beside = $this->page->getWindowHandles()[1] ?? null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
@@ -54,6 +55,34 @@ final class RigWorkTest extends PageTestCase
         $this->until(fn (): bool => str_contains($this->text('main'), 'chart Brine'), 'undo brings the chart back');
     }
 
+    public function testThePictureIsPinchedAndFitsAgain(): void
+    {
+        $this->page->get(Application::address()."/shows/{$this->rig}/rig");
+        $this->waitFor('[data-unit]');
+        $this->until(fn (): bool => str_contains($this->text('main'), 'hints'), 'all of it is computed');
+        $before = $this->widthOfTheSampler();
+        self::assertFalse($this->button('Fit (0)')->isEnabled(), 'it is whole at first');
+        $tools = new ChromeDevToolsDriver($this->page);
+        $tools->execute('Emulation.setTouchEmulationEnabled', ['enabled' => true, 'maxTouchPoints' => 2]);
+        $fingers = static fn (int $apart): array => [['x' => 350 - $apart, 'y' => 300, 'id' => 1], ['x' => 350 + $apart, 'y' => 300, 'id' => 2]];
+        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => $fingers(40)]);
+        for ($apart = 50; $apart <= 90; $apart += 10) {
+            $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchMove', 'touchPoints' => $fingers($apart)]);
+        }
+        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+        $tools->execute('Emulation.setTouchEmulationEnabled', ['enabled' => false]);
+        $this->until(fn (): bool => $this->widthOfTheSampler() > $before * 1.2, 'two fingers make it larger');
+        $this->button('Fit (0)')->click();
+        $this->until(fn (): bool => abs($this->widthOfTheSampler() - $before) < 2, 'and it fits again');
+    }
+
+    private function widthOfTheSampler(): int
+    {
+        $width = $this->page->executeScript('return Math.round(document.querySelector("[data-unit=sampler]")?.getBoundingClientRect().width ?? 0)');
+
+        return \is_int($width) ? $width : 0;
+    }
+
     /** From a parameter back to what moves it, and the way of that on the picture: whole, and torn where a hub passes nothing on. */
     public function testAWayIsDrawnOnThePicture(): void
     {
@@ -84,14 +113,14 @@ final class RigWorkTest extends PageTestCase
         $this->choose('Hub');
         $this->thruOff();
         $this->until(fn (): bool => str_contains($this->text('[aria-label=Findings]'), 'thru of knot is off'), 'it is found');
-        $this->one('[aria-label^="Put to rest: thru of knot is off"]')->sendKeys(Key::ENTER);
+        $this->one('[aria-label^="Ignore: thru of knot is off"]')->sendKeys(Key::ENTER);
         $this->one('[aria-label="Why it may stay"]')->sendKeys('the gulls stay at home'.Key::ENTER);
         $this->until(
-            fn (): bool => str_contains($this->text('section[aria-label="Put to rest"]'), 'the gulls stay at home'),
+            fn (): bool => str_contains($this->text('section[aria-label="Ignored"]'), 'the gulls stay at home'),
             'it rests, with the reason',
         );
         self::assertStringNotContainsString('thru of knot is off', $this->text('ul[aria-label=Findings]'));
-        $this->one('[aria-label^="Wake: thru of knot is off"]')->sendKeys(Key::ENTER);
+        $this->one('[aria-label^="Show again: thru of knot is off"]')->sendKeys(Key::ENTER);
         $this->until(fn (): bool => str_contains($this->text('ul[aria-label=Findings]'), 'thru of knot is off'), 'and can be woken');
     }
 
@@ -125,7 +154,7 @@ final class RigWorkTest extends PageTestCase
     public function testARunOfControlsIsLaidOntoAFamily(): void
     {
         $this->choose('Fader strip');
-        $this->button('Lay its controls')->sendKeys(Key::ENTER);
+        $this->button('Map controls')->sendKeys(Key::ENTER);
         $this->waitFor('[aria-label=Family]');
         $this->page->findElement(By::xpath("//select[@aria-label='Family']/option[.='Monitor desk: Mix 2']"))->click();
         $this->until(
@@ -173,6 +202,37 @@ final class RigWorkTest extends PageTestCase
         );
         $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
         $this->until(fn (): bool => $this->cells() === $before, 'undone in one step');
+    }
+
+    public function testCellsAreChosenCopiedFilledDownAndEmptied(): void
+    {
+        $this->page->get(Application::address().'/charts');
+        $this->until(fn (): bool => [] !== $this->page->findElements(By::linkText('Brine echo')), 'the charts');
+        $this->page->findElement(By::linkText('Brine echo'))->click();
+        $this->waitFor('input[data-cell="3 0"]');
+        $before = $this->column();
+        $this->one('input[data-cell="0 0"]')->sendKeys([Key::SHIFT, Key::ARROW_DOWN]);
+        $this->one('input[data-cell="0 0"]')->sendKeys([Key::SHIFT, Key::ARROW_DOWN]);
+        $this->until(fn (): bool => 3 === \count($this->all('td[aria-selected=true]')), 'three cells are chosen');
+        $copied = $this->page->executeScript(
+            <<<'JS'
+            const data = new DataTransfer();
+            document.activeElement.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }));
+            return data.getData('text/plain');
+            JS,
+        );
+        self::assertSame(implode("\n", \array_slice($before, 0, 3)), $copied, 'as a spreadsheet takes them');
+        $this->one('input[data-cell="0 0"]')->sendKeys([Key::CONTROL, Key::ENTER]);
+        $this->until(fn (): bool => [$before[0], $before[0], $before[0]] === \array_slice($this->column(), 0, 3), 'filled down');
+        $this->one('[aria-label=Undo]')->sendKeys(Key::ENTER);
+        $this->until(fn (): bool => $this->column() === $before, 'undone in one step');
+        self::assertStringContainsString('Undone: ', $this->text('body'));
+    }
+
+    /** @return list<string> what stands in the first column */
+    private function column(): array
+    {
+        return array_map(static fn ($cell): string => (string) $cell->getAttribute('value'), $this->all('input[data-cell$=" 0"]'));
     }
 
     public function testFactsOfAChartAreTyped(): void

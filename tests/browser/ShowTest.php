@@ -39,12 +39,9 @@ final class ShowTest extends PageTestCase
         $this->page->get(Application::address()."/rigs/{$this->rig}/show");
         $this->waitFor('[role=tab]');
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Programs']"))->click();
-        $this->waitFor('[aria-label="brine in Harbour"]');
-        $this->page->findElement(By::xpath("(//select[@aria-label='brine in Harbour'])[1]/option[normalize-space()='8 Last bell']"))->click();
-        $this->until(
-            fn (): bool => 'Last bell' === $this->page->executeScript("return document.querySelector('[aria-label=\"brine in Harbour\"]').value"),
-            'it stays chosen',
-        );
+        $this->one('[aria-label^="brine in Harbour"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->one('input[aria-label=Program]')->sendKeys('last bell'.WebDriverKeys::ENTER);
+        $this->until(fn (): bool => [] !== $this->all('[aria-label="brine in Harbour: 8 Last bell"]'), 'it stays chosen');
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->click();
         $this->until(fn (): bool => str_contains($this->text('[aria-label="Foot board"]'), 'scene Open sea'), 'switches in words');
         $this->page->findElement(By::linkText('Proof'))->click();
@@ -219,7 +216,7 @@ final class ShowTest extends PageTestCase
         $this->page->findElement(By::xpath("//button[@role='tab'][.='Switches']"))->sendKeys(WebDriverKeys::ENTER);
         $this->one('[aria-label="Let Switch 4 do something"]')->sendKeys(WebDriverKeys::ENTER);
         $this->one('[aria-label="What it should do"]')->sendKeys('scene: far');
-        $this->until(fn (): bool => 'Scene: Far shore' === $this->text('[aria-label=Targets] li'), 'the scene is found');
+        $this->until(fn (): bool => 'Scene: Far shore' === $this->text('[aria-label=Targets] li button'), 'the scene is found');
         $this->one('[aria-label="What it should do"]')->sendKeys(WebDriverKeys::ENTER);
         $card = fn (string $control): string => $this->page->findElement(By::xpath("//li[.//b[.='{$control}']]"))->getText();
         $this->until(static fn (): bool => str_contains($card('Switch 4'), 'scene Far shore'), 'the switch does it');
@@ -290,7 +287,7 @@ final class ShowTest extends PageTestCase
         self::assertCount(0, $this->all('[aria-label="What to restore"]'));
 
         $this->page->get(Application::address()."/rigs/{$this->rig}");
-        $this->waitFor('nav[aria-label=Views]');
+        $this->waitFor('nav[aria-label="Views of the show"]');
         $this->page->findElement(By::linkText('Bench'))->click();
         $this->waitFor('[data-receiver=brine]');
         self::assertCount(0, $this->all('[aria-label="After the panic"]'));

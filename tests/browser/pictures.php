@@ -33,13 +33,13 @@ $open = static function (RemoteWebDriver $page, string $rig): void {
 $pictures = [
     'bench' => static function (RemoteWebDriver $page): void {
         sleep(16);
-        $page->executeScript("[...document.querySelectorAll('[role=option]')].filter((each) => each.textContent.includes('vel')).at(-1).click()");
+        $page->executeScript("[...document.querySelectorAll('[role=option]')].filter((each) => each.textContent.includes('vel')).at(-1)?.click()");
     },
     'daylight' => static function (RemoteWebDriver $page): void {
         sleep(10);
     },
-    'whole-rig' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The Whole Rig']"))->click();
+    'whole-rig' => static function (RemoteWebDriver $page) use ($press, $open): void {
+        $open($page, 'The Whole Rig');
         sleep(2);
         $hold =
             "const slab = document.querySelector('[role=application]'); slab.focus(); for (const key of ['1', '3', '5', 'ArrowRight', "
@@ -93,8 +93,9 @@ $pictures = [
         $page->findElement(By::linkText('Brine echo'))->click();
         sleep(2);
     },
-    'learn' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
+    'learn' => static function (RemoteWebDriver $page) use ($press, $open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Bench'))->click();
         sleep(2);
         $page->executeScript($press('Learn'));
         usleep(600_000);
@@ -103,8 +104,9 @@ $pictures = [
         $page->findElement(By::cssSelector('[aria-label="What it should do"]'))->sendKeys('brine last bell'.WebDriverKeys::ENTER);
         sleep(2);
     },
-    'calibrate' => static function (RemoteWebDriver $page) use ($press): void {
-        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The ferry, mended']"))->click();
+    'calibrate' => static function (RemoteWebDriver $page) use ($press, $open): void {
+        $open($page, 'The ferry, mended');
+        $page->findElement(By::linkText('Bench'))->click();
         sleep(2);
         $page->executeScript($press('Calibrate a pedal'));
         $page->executeScript(
@@ -160,13 +162,13 @@ $pictures = [
         $open($page, 'The ferry, mended');
         $page->findElement(By::linkText('Show'))->click();
         sleep(2);
-        $page->findElement(By::linkText('Play the show'))->click();
+        $page->findElement(By::linkText('Stage'))->click();
         sleep(3);
         $page->getKeyboard()->sendKeys(WebDriverKeys::PAGE_DOWN);
         sleep(1);
     },
-    'finding' => static function (RemoteWebDriver $page) use ($edit): void {
-        $page->findElement(By::xpath("//select[@aria-label='Rulebook']/option[normalize-space()='The Salt Ferry']"))->click();
+    'finding' => static function (RemoteWebDriver $page) use ($edit, $open): void {
+        $open($page, 'The Salt Ferry');
         sleep(2);
         $page->executeScript($edit, ['send gulls', 'send gills']);
         sleep(2);

@@ -37,7 +37,7 @@ final class Covering
     /** @return list<string> tests as they name themselves, up to so many seconds of them, and of each no more than a few sets of data */
     public function of(Mutant $mutant, float $mostS): array
     {
-        $tests = array_map(self::name(...), $this->lines["{$this->root}/{$mutant->file}"][$mutant->line] ?? []);
+        $tests = array_map(self::name(...), $this->over($mutant));
         usort($tests, fn (string $one, string $other): int => $this->times->of($one) <=> $this->times->of($other));
         $chosen = $sets = [];
         $mostSets = max(1, (int) ($mostS / self::SECONDS_A_SET));
@@ -55,6 +55,16 @@ final class Covering
         }
 
         return $chosen;
+    }
+
+    /** @return list<string> as they were recorded; for what is no step of its own, such as a constant, those that run over anything of its file */
+    private function over(Mutant $mutant): array
+    {
+        $lines = $this->lines["{$this->root}/{$mutant->file}"] ?? [];
+
+        return \array_key_exists($mutant->line, $lines)
+            ? $lines[$mutant->line] ?? []
+            : array_values(array_unique(array_merge(...array_values(array_filter($lines, \is_array(...))))));
     }
 
     /** What the recorded run calls Class::method#set is told to the runner as the report of times writes it. */

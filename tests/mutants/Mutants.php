@@ -43,6 +43,11 @@ final class Mutants extends NodeVisitorAbstract
 
     /** @var list<Mutant> */
     private array $found = [];
+    /**
+     * @var array<int, true> what marks something as being in a set, where leaving the step out tells whether it matters; and how strictly
+     *     equal types are compared
+     */
+    private array $marks = [];
 
     private function __construct(private readonly string $file, private readonly string $source)
     {
@@ -59,7 +64,19 @@ final class Mutants extends NodeVisitorAbstract
 
     public function enterNode(Node $node): ?int
     {
+        if ($node instanceof Expr\Assign && $node->var instanceof Expr\ArrayDimFetch) {
+            $this->marks[spl_object_id($node->expr)] = true;
+        }
+        if (
+            $node instanceof Expr\FuncCall
+            && $node->name instanceof Node\Name
+            && \in_array($node->name->toLowerString(), ['in_array', 'array_search', 'array_keys'], true)
+            && ($node->args[2] ?? null) instanceof Node\Arg
+        ) {
+            $this->marks[spl_object_id($node->args[2]->value)] = true;
+        }
         match (true) {
+            isset($this->marks[spl_object_id($node)]) && $node instanceof Expr\ConstFetch => null,
             $node instanceof Expr\BinaryOp => $this->operator($node),
             $node instanceof Expr\BooleanNot => $this->replace($node, $this->text($node->expr), 'without its not'),
             $node instanceof Expr\ConstFetch && 'true' === $node->name->toLowerString() => $this->replace($node, 'false', 'true to false'),

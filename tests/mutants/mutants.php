@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * Changes the core here and there, one small change at a time, and says which changes no test noticed.
+ * Changes the core here and there, one small change at a time, and says which changes neither tests nor types noticed.
  * Works in a copy, never on the files themselves. Takes the record of a whole run:
  *
  * php -d extension=pcov.so -d pcov.directory=core -d memory_limit=8G vendor/bin/phpunit --testsuite core,app --filter
@@ -45,6 +45,7 @@ mkdir($copy);
         "{$root}/.env",
         "{$root}/composer.json",
         "{$root}/phpunit.dist.xml",
+        "{$root}/phpstan.dist.neon",
         $copy,
     ],
     timeout: 600,
@@ -80,6 +81,13 @@ $run = static function (array $tests, float $timeoutS) use ($copy, $root): bool 
 
     return false;
 };
+/** What the tests pass over, the types may not: PHPStan is a part of `bin/test` as well. */
+$isAgainstTypes = static fn (string $file): bool => 1 ===
+    (new Process(
+        [\PHP_BINARY, 'vendor/bin/phpstan', 'analyse', $file, '--no-progress', '--memory-limit=3G'],
+        $copy,
+        timeout: 600,
+    ))->run();
 $random = new Random\Randomizer(new Random\Engine\Mt19937((int) $option('seed', '1')));
 $lines = array_values(array_filter((array) ($asked['at'] ?? []), is_string(...)));
 foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination,Show,Proof,World')) : [''] as $room) {
@@ -90,7 +98,7 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination
     if ([] !== $lines) {
         $mutants = array_values(array_filter($mutants, static fn (Mutant $mutant): bool => in_array("{$mutant->file}:{$mutant->line}", $lines, true)));
     }
-    $killed = $count = 0;
+    $killed = $typed = $count = 0;
     $isChecked = false;
     foreach ([] === $lines ? array_slice($random->shuffleArray($mutants), 0, (int) $option('each', '60')) : $mutants as $mutant) {
         ++$count;
@@ -98,6 +106,7 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination
         if (!$isChecked && [] !== $tests) {
             $isChecked = true;
             $run($tests, 240) && throw new RuntimeException('the tests fail though nothing was changed: '.implode(', ', $tests));
+            $isAgainstTypes($mutant->file) && throw new RuntimeException('PHPStan fails though nothing was changed');
         }
         $source = (string) file_get_contents("{$root}/{$mutant->file}");
         // The copy shares its files with the original, so that one to be changed is taken away first.
@@ -105,7 +114,9 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination
         file_put_contents("{$copy}/{$mutant->file}", $mutant->in($source));
         $isKilled = [] !== $tests && $run($tests, 240 + 4 * (float) $option('seconds', '40'));
         $killed += $isKilled ? 1 : 0;
-        if (!$isKilled) {
+        $isOfTypes = !$isKilled && $isAgainstTypes($mutant->file);
+        $typed += $isOfTypes ? 1 : 0;
+        if (!$isKilled && !$isOfTypes) {
             printf(
                 "%s:%d %s%s: %s\n",
                 $mutant->file,
@@ -118,6 +129,14 @@ foreach ([] === $lines ? explode(',', $option('rooms', 'Rig,Analysis,Examination
         unlink("{$copy}/{$mutant->file}");
         link("{$root}/{$mutant->file}", "{$copy}/{$mutant->file}");
     }
-    printf("%-10s %d of %d noticed, %d could be made\n", $room, $killed, $count, count($mutants));
+    printf(
+        "%-10s %d of %d noticed, %d by tests and %d by types alone; %d could be made\n",
+        $room,
+        $killed + $typed,
+        $count,
+        $killed,
+        $typed,
+        count($mutants),
+    );
 }
 (new Filesystem())->remove($copy);

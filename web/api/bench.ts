@@ -29,6 +29,13 @@ export const benchCalls = {
         ...within(LONGEST_MS),
       }),
     ),
+  runningUses: (id: string, book: string) =>
+    answered(
+      client.GET('/api/rigs/{id}/running/{book}/uses', {
+        params: { path: { id, book } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   openBench: (
     of: { text: string; goodText: string; rulebook: string | null; window: string },
     rig: string | null,

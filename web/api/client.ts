@@ -1,7 +1,9 @@
 import { answered, at, client, LONGEST_MS, of, uploaded, within, withRig } from './request';
 import { benchCalls } from './bench';
+import { showCalls } from './shows';
 import { liveCalls } from './live';
 import type {
+  ComputedRig,
   Candidate,
   Laying,
   ReadTableColumn,
@@ -19,6 +21,7 @@ export { Refusal } from './request';
 export const api = {
   ...benchCalls,
   ...liveCalls,
+  ...showCalls,
   /** @param kind null for all kinds */
   listDocuments: (kind: string | null, deleted = false) =>
     answered(
@@ -102,8 +105,14 @@ export const api = {
     answered(
       client.DELETE('/api/everything/incoming/{id}', { params: { path: { id } }, ...within(LONGEST_MS) }),
     ),
-  computedRig: (id: string) =>
-    answered(client.GET('/api/rigs/{id}/computed', { ...of(id), ...within(LONGEST_MS) })),
+  /** What is computed of a rig: all of it, or the parts that a view shows. */
+  computedRig: <P extends keyof ComputedRig = keyof ComputedRig>(id: string, parts: readonly P[] = []) =>
+    answered(
+      client.GET('/api/rigs/{id}/computed', {
+        params: { path: { id }, query: parts.length === 0 ? {} : { parts: parts.join(',') } },
+        ...within(LONGEST_MS),
+      }),
+    ) as Promise<Pick<ComputedRig, P | 'version'>>,
   waysOf: (id: string, unit: string, of: { control: string } | { parameter: string }) =>
     answered(
       client.GET('/api/rigs/{id}/ways', {
@@ -188,8 +197,13 @@ export const api = {
         ...within(LONGEST_MS),
       }),
     ),
-  proofsOf: (id: string) =>
-    answered(client.GET('/api/rigs/{id}/proofs', { ...of(id), ...within(LONGEST_MS) })),
+  proofsOf: (id: string, known: string, from: number) =>
+    answered(
+      client.GET('/api/rigs/{id}/proofs', {
+        params: { path: { id }, query: { known, from } },
+        ...within(LONGEST_MS),
+      }),
+    ),
   acceptProof: (
     id: string,
     body: { name: string; tape?: string | null; why?: string | null; scene?: number | null },

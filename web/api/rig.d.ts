@@ -16,6 +16,13 @@ export interface components {
             by?: string;
             pinned?: boolean;
         };
+        /** @description Where the sound of a lead goes on: the channel at which it comes in, the side, and to whom. Nobody judges how it sounds. */
+        AudioRoute: {
+            channel?: string;
+            /** @enum {unknown} */
+            side?: "left" | "right" | "both";
+            to?: string;
+        };
         /** @description Something that a device sends by itself; without a setting it cannot be stopped. */
         Automatic: {
             what: string;
@@ -236,6 +243,7 @@ export interface components {
             wantedDouble?: string;
             /** @enum {unknown} */
             use?: "play" | "edit" | "listen" | "power";
+            audio?: components["schemas"]["AudioRoute"];
         };
         /** @description One end of a lead. The unit "post" is Zigzag Post itself; its plugs are the ports of the rulebook, "treadle" for a port that goes one way, "treadle in" and "treadle out" for the sides of one that goes both. */
         LeadEnd: {
@@ -327,6 +335,13 @@ export interface components {
             lengthM?: number;
             passiveExtension?: boolean;
             phantomOff?: boolean;
+            genders?: [
+                "male" | "female",
+                "male" | "female"
+            ];
+            /** @enum {unknown} */
+            soldered?: "a" | "b" | "both";
+            oneWith?: string;
         };
         /** @description A plug of a device. */
         Plug: {
@@ -338,6 +353,8 @@ export interface components {
             streams?: components["schemas"]["Stream"][];
             usb?: components["schemas"]["UsbRole"];
             power?: components["schemas"]["Power"];
+            /** @enum {unknown} */
+            gender?: "male" | "female";
         };
         /** @description What a plug is while settings stand as they do: its way, what it carries and on which contacts. */
         PlugUse: {
@@ -479,6 +496,14 @@ export interface components {
                 [key: string]: boolean | string;
             };
             runningStatus?: boolean;
+            zone?: components["schemas"]["Zone"];
+            id?: string;
+        };
+        /** @description That everything which is set in an editor was sent to the box, and what it was then; after any edit it counts no more. */
+        Sent: {
+            of: string;
+            at?: string;
+            by?: string;
         };
         /** @description A session over a network. */
         Session: {
@@ -596,6 +621,8 @@ export interface components {
             };
             backup?: components["schemas"]["Backup"];
             battery?: components["schemas"]["Battery"];
+            mirrors?: string;
+            sent?: components["schemas"]["Sent"];
         };
         /** @description What a USB plug is to the other end. */
         UsbRole: {

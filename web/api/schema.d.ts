@@ -251,6 +251,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All shows, the one changed last first: each rig with its rules, and rules that no rig plays. */
+        get: operations["listShows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shows/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a show with its rules, unless another rig plays them; for thirty days it can be restored. */
+        delete: operations["deleteShow"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shows/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the deletion of a show back, with its rules. */
+        post: operations["restoreShow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shows/{id}/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** How a show stands, in a few numbers. */
+        get: operations["stateOfShow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/learn/recognise": {
         parameters: {
             query?: never;
@@ -355,14 +429,17 @@ export interface paths {
     };
     "/api/rigs/{id}/computed": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Names of parts with commas between them: ports, wires, plan, plays, transfers, fit, findings (with what was ignored, and cautions). All where it is left out. */
+                parts?: string;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
             };
             cookie?: never;
         };
-        /** Verdicts of leads, plan, loads and findings of a rig. */
+        /** Verdicts of leads, plan, loads and findings of a rig, or parts of these. */
         get: operations["computedRig"];
         put?: never;
         post?: never;
@@ -716,7 +793,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** Every kept tape of a rig, played again. */
+        /** Every kept tape of a rig, played again; with "known" some more of them. */
         get: operations["proofsOf"];
         put?: never;
         /** A proof of what a tape does with the rules as they are. It is not stored; without a tape one is made that plays every control once. */
@@ -951,8 +1028,29 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** A show as the rules that run were made with it. */
+        /** A rig as the rules that run were made with it. */
         get: operations["runningShow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{id}/running/{book}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                /** @description The rules that run. */
+                book: string;
+            };
+            cookie?: never;
+        };
+        /** What each control of it does by the rules that run. */
+        get: operations["runningUses"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1067,7 +1165,7 @@ export interface paths {
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
-                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "cues" | "switches" | "strips" | "charts" | "findings" | "log";
+                sheet: "all" | "picture" | "plan" | "leads" | "cards" | "trial" | "cues" | "switches" | "strips" | "charts" | "findings" | "log";
                 format: "html" | "pdf";
             };
             cookie?: never;
@@ -1878,22 +1976,58 @@ export interface components {
             changedBy: string;
             deletedAt: string | null;
         };
+        /** @description Its id is that of its rig; without one that of its rulebook. */
+        Show: {
+            id: string;
+            name: string;
+            version: number;
+            rig: string | null;
+            book: string | null;
+            units: number | null;
+            leads: number | null;
+            /** @description Of its rules. */
+            lines: number;
+            changedAt: string;
+            changedBy: string;
+            /** @description Whether real devices play it now. */
+            isLive: boolean;
+            isLocked: boolean;
+        };
+        ShowState: {
+            songs: number;
+            findings: {
+                error: number;
+                warning: number;
+                hint: number;
+            };
+            proofs: number;
+            /** @description When the last performance of its log was. */
+            lastPlayed: string | null;
+        };
+        /** @description All of it, or the parts that were asked for. */
         ComputedRig: {
             version: number;
-            ports: {
+            ports?: {
                 name: string;
                 in: boolean;
                 out: boolean;
                 pulse: boolean;
             }[];
-            wires: components["schemas"]["Wires"];
-            plan: components["schemas"]["RigPlan"];
+            wires?: components["schemas"]["Wires"];
+            plan?: components["schemas"]["RigPlan"];
             /** @description Who plays whom past the post, by kind of messages. */
-            plays: components["schemas"]["Plays"][];
-            fit: components["schemas"]["LeadFit"][];
-            findings: components["schemas"]["RigFinding"][];
-            resting: components["schemas"]["RigFinding"][];
-            cautions: string[];
+            plays?: components["schemas"]["Plays"][];
+            /** @description Units whose editor holds something that has to be sent to the box. */
+            transfers?: {
+                unit: string;
+                /** @description All of it, as a fingerprint. */
+                of: string;
+                done: boolean;
+            }[];
+            fit?: components["schemas"]["LeadFit"][];
+            findings?: components["schemas"]["RigFinding"][];
+            resting?: components["schemas"]["RigFinding"][];
+            cautions?: string[];
         };
         Plays: {
             from: string;
@@ -1930,6 +2064,20 @@ export interface components {
                 lengthM: number | null;
                 count: number;
             }[];
+            /** @description Leads that carry sound. */
+            sound: {
+                lead: string;
+                from: string;
+                to: string;
+                route: string;
+            }[];
+            /** @description What somebody has to solder. */
+            pins: {
+                lead: string;
+                part: string;
+                soldered: string;
+                pins: string[][];
+            }[];
         };
         LeadVerdict: {
             id: string;
@@ -1957,6 +2105,16 @@ export interface components {
                 cost: number;
                 by: string | null;
                 pinned: boolean;
+                reason: string;
+            }[];
+            /** @description Leads that are made of other cables or adapters. */
+            cables: {
+                lead: string;
+                words: string;
+                parts: {
+                    [key: string]: unknown;
+                }[];
+                cost: number;
                 reason: string;
             }[];
             numbers: {
@@ -2233,7 +2391,7 @@ export interface components {
         };
         Target: {
             /** @enum {unknown} */
-            what: "program" | "parameter" | "play" | "scene" | "tap" | "start" | "stop" | "stack";
+            what: "program" | "parameter" | "play" | "scene" | "go" | "tap" | "start" | "stop" | "stack";
             unit: string | null;
             title: string;
             words: string;
@@ -2248,11 +2406,14 @@ export interface components {
             units: {
                 name: string;
                 label: string;
-                programs: {
-                    title: string;
-                    words: string;
-                }[];
+                /** @description Which of the lists its programs are, from 0. */
+                list: number;
             }[];
+            /** @description Programs of the units; units of the same programs share a list. */
+            lists: {
+                title: string;
+                words: string;
+            }[][];
             rows: {
                 scene: string;
                 song: string | null;
@@ -2403,6 +2564,11 @@ export interface components {
             runs: boolean;
         };
         Proofs: {
+            /** @description Tells states of the rig, its rules and its tapes apart. */
+            key: string;
+            total: number;
+            /** @description How many have been played. */
+            next: number;
             proofs: {
                 name: string;
                 /** @description Why it cannot be played. */
@@ -2419,6 +2585,7 @@ export interface components {
                 why: string | null;
                 changes: components["schemas"]["ProofChange"][];
             }[];
+            /** @description Null until all have been played. */
             uncovered: {
                 /** @description Changes from scene to scene that the set list makes. */
                 orders: {
@@ -2442,7 +2609,7 @@ export interface components {
                     control: string;
                 }[];
                 scenes: string[];
-            };
+            } | null;
         };
         WordedMessage: {
             /** @description Port and message. */
@@ -3271,6 +3438,95 @@ export interface operations {
             };
         };
     };
+    listShows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Show"][];
+                };
+            };
+        };
+    };
+    deleteShow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Deleted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: components["responses"]["Problem"];
+            423: components["responses"]["Problem"];
+        };
+    };
+    restoreShow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its rig; without one its rulebook */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    stateOfShow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The numbers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShowState"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
     recognise: {
         parameters: {
             query?: never;
@@ -3462,7 +3718,10 @@ export interface operations {
     };
     computedRig: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Names of parts with commas between them: ports, wires, plan, plays, transfers, fit, findings (with what was ignored, and cautions). All where it is left out. */
+                parts?: string;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
@@ -3480,6 +3739,7 @@ export interface operations {
                     "application/json": components["schemas"]["ComputedRig"];
                 };
             };
+            400: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
     };
@@ -4049,7 +4309,12 @@ export interface operations {
     };
     proofsOf: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The key of the state of which some were played. */
+                known?: string;
+                /** @description How many of them were. */
+                from?: number;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
@@ -4528,16 +4793,38 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The show */
+            /** @description The rig */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        rig: Record<string, never>;
-                        uses: components["schemas"]["SwitchUse"][];
-                    };
+                    "application/json": Record<string, never>;
+                };
+            };
+            404: components["responses"]["Problem"];
+        };
+    };
+    runningUses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+                /** @description The rules that run. */
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The uses */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwitchUse"][];
                 };
             };
             404: components["responses"]["Problem"];
@@ -4710,7 +4997,7 @@ export interface operations {
             header?: never;
             path: {
                 id: components["parameters"]["Id"];
-                sheet: "all" | "plan" | "leads" | "cards" | "trial" | "cues" | "switches" | "strips" | "charts" | "findings" | "log";
+                sheet: "all" | "picture" | "plan" | "leads" | "cards" | "trial" | "cues" | "switches" | "strips" | "charts" | "findings" | "log";
                 format: "html" | "pdf";
             };
             cookie?: never;

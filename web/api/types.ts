@@ -37,7 +37,10 @@ export type Run = Schemas['Run'];
 export type Gesture = Schemas['Gesture'];
 export type StoredTape = Schemas['StoredTape'];
 export type FileFormat = 'tape' | 'mid' | 'csv';
-export type ComputedRig = Schemas['ComputedRig'];
+/** Of a rig that is looked at, all of it is asked for. */
+export type ComputedRig = Required<Schemas['ComputedRig']>;
+export type ListedShow = Schemas['Show'];
+export type ShowState = Schemas['ShowState'];
 export type LeadVerdict = Schemas['LeadVerdict'];
 export type RigPlan = Schemas['RigPlan'];
 export type Comb = Schemas['Comb'];
@@ -108,3 +111,4 @@ export type Song = RigSchemas['Song'];
 export type Calibrated = Schemas['Calibrated'];
 export type Measured = Schemas['Measured'];
 export type Rehearsed = Schemas['Rehearsed'];
+export type PlayedTape = Proofs['proofs'][number];

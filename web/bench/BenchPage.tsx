@@ -3,15 +3,18 @@ import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { Rulebook } from '../api/types';
-import { keys, useDocument, useDocuments } from '../documents/queries';
+import { useDocument } from '../documents/queries';
 import { ConnectedNotice } from '../live/ConnectedNotice';
 import { useConnected } from '../live/useConnected';
-import { NEW_RULEBOOK } from '../rules/newRulebook';
 import { RulesPanel } from '../rules/RulesPanel';
 import { RulesSession } from '../rules/RulesSession';
+import { wayTo } from '../shows/address';
+import { useShow } from '../shows/useShows';
+import { useCommands } from '../shell/commands';
 import { Blank } from '../ui/Blank';
 import { Notice } from '../ui/Notice';
 import { Panes } from '../ui/Panes';
+import { View } from '../ui/View';
 import { BenchNotices } from './BenchNotices';
 import { BenchTools } from './BenchTools';
 import { RecordingNotice } from './RecordingNotice';
@@ -29,28 +32,34 @@ import { useComputerKeys } from './playing/useComputerKeys';
 import { keepMinute } from '../session/keepMinute';
 import { useRecorder } from './playing/useRecorder';
 import { useTapePlayer } from './playing/useTapePlayer';
+import { TapePlaying } from './TapePlaying';
 import { TapesDialog } from './tapes/TapesDialog';
 import { ZigzagPanel } from './zigzag/ZigzagPanel';
 
 const SEEN = 'bench-seen';
+/** Widths of rules, zigzag and receivers, in per cent. */
+const LAYOUTS = { writing: [60, 25, 15], watching: [31, 48, 21], playing: [15, 50, 35] } as const;
+/** Rules that have scenes. */
+const SCENES = /^scene /m;
 
 /** The bench: senders below, the rules, where every message went, and what the receivers make of it. */
 export default function BenchPage() {
   const { id = '' } = useParams();
   const [search] = useSearchParams();
   const shared = search.get('bench');
-  const rulebook = useDocument(id);
-  const rigs = useDocuments('rig');
-  const rig = rigs.data?.find((each) => each.summary['book'] === id)?.id ?? null;
+  const show = useShow(id);
+  const rig = show?.rig ?? null;
+  const rulebook = useDocument(show?.book ?? '');
   const connected = useConnected(rig);
   if (rulebook.isError) {
     return <Blank title={rulebook.error.message} action={{ label: 'Go to another rulebook', href: '/' }} />;
   }
-  return rulebook.data === undefined || rigs.isPending || connected === undefined ? (
+  return rulebook.data === undefined || !show || connected === undefined ? (
     <Blank title="Opening the bench …" />
   ) : (
     <OpenBench
       key={`${id} ${shared ?? connected ?? ''}`}
+      show={show.name}
       rulebook={rulebook.data}
       shared={shared ?? connected}
       rig={rig}
@@ -59,10 +68,13 @@ export default function BenchPage() {
 }
 
 function OpenBench({
+  show,
   rulebook,
   shared,
   rig,
 }: {
+  /** Its name. */
+  show: string;
   rulebook: Rulebook;
   /** A bench to go on with, such as one that stands as it stood in a kept minute. */
   shared: string | null;
@@ -77,6 +89,13 @@ function OpenBench({
   const [isShowingTapes, setShowingTapes] = useState(false);
   const [notice, setNotice] = useState<string | null>(null);
   const [rules] = useState(() => new RulesSession(rulebook, store));
+  const [search] = useSearchParams();
+  const line = Number(search.get('line') ?? 0);
+  useEffect(() => {
+    if (line > 0) {
+      rules.showLine(line);
+    }
+  }, [rules, line]);
   const portNames = usePart(store, (state) =>
     state.ports
       .filter((port) => port.in)
@@ -96,7 +115,6 @@ function OpenBench({
     }
     setPanel(wanted);
   };
-  const rulebooks = useDocuments('rulebook');
   const tapes = useQuery({ queryKey: ['tapes'], queryFn: api.listTapes });
   const recorder = useRecorder(
     store,
@@ -107,6 +125,21 @@ function OpenBench({
     setNotice,
   );
   useComputerKeys(store, senders);
+  const [layout, setLayout] = useState<{ sizes: readonly number[] } | null>(null);
+  useCommands('Bench', [
+    { label: 'Writing: the rules are wide', keys: 'F2', run: () => setLayout({ sizes: LAYOUTS.writing }) },
+    {
+      label: 'Watching: every part beside the others',
+      keys: 'F4',
+      run: () => setLayout({ sizes: LAYOUTS.watching }),
+    },
+    {
+      label: 'Playing: zigzag and receivers are wide',
+      keys: 'F8',
+      run: () => setLayout({ sizes: LAYOUTS.playing }),
+    },
+    { label: 'Play keys and pads', keys: 'A S D F … K' },
+  ]);
   const [isFirst, setFirst] = useState(() => localStorage.getItem(SEEN) === null);
   const welcome = useQuery({ queryKey: ['welcome'], queryFn: api.welcome, enabled: isFirst });
   const isDemo = welcome.data !== undefined && rig !== null && welcome.data.rig === rig;
@@ -118,20 +151,17 @@ function OpenBench({
 
   const create = async (name: string, text: string) => {
     const created = await api.createDocument({ kind: 'rulebook', name, text });
-    await queries.invalidateQueries({ queryKey: keys.list('rulebook') });
-    void navigate(`/bench/${created.id}`);
+    await queries.invalidateQueries({ queryKey: ['documents'] });
+    void navigate(wayTo(created.id, 'bench'));
   };
 
   return (
-    <div className="flex flex-1 flex-col gap-2 overflow-auto pt-2 pb-2 lg:min-h-0 lg:overflow-visible">
+    <View
+      title="Bench"
+      of={show}
+      className="flex flex-1 flex-col gap-2 overflow-auto pt-2 pb-2 lg:min-h-0 lg:overflow-visible"
+    >
       <BenchTools
-        rulebooks={rulebooks.data ?? [rulebook]}
-        current={rulebook.id}
-        rig={rig}
-        onOpen={(id) => void navigate(`/bench/${id}`)}
-        onNew={() => void create(`Rulebook of ${new Date().toLocaleString('sv')}`, NEW_RULEBOOK)}
-        playing={player.playing}
-        onStopTape={player.stop}
         isRecording={recorder.isRecording}
         onRecord={() => (recorder.isRecording ? void recorder.stop() : recorder.start())}
         onTapes={() => setShowingTapes(true)}
@@ -139,10 +169,13 @@ function OpenBench({
       <div className="px-2 empty:hidden">
         {rig !== null && <ConnectedNotice rig={rig} store={store} rules={rules} />}
       </div>
+      {scenes.titles.length === 0 && !isOpen && SCENES.test(rulebook.text) && (
+        <div className="h-[3.75rem] shrink-0" />
+      )}
       {scenes.titles.length > 0 && (
         <SceneChooser titles={scenes.titles} current={scenes.current} onGo={(scene) => store.go(scene)} />
       )}
-      <Panes name="bench" sizes={[31, 48, 21]}>
+      <Panes name="bench" sizes={LAYOUTS.watching} layout={layout}>
         <RulesPanel
           session={rules}
           store={store}
@@ -166,6 +199,7 @@ function OpenBench({
           {/* Over the picture, so that nothing moves under the finger when there is something to say. */}
           <div className="pointer-events-none absolute inset-x-1 bottom-1 z-20 flex flex-col gap-1 *:pointer-events-auto">
             <BenchNotices store={store} />
+            <TapePlaying playing={player.playing} onStop={player.stop} />
             {recorder.unstored !== null && (
               <RecordingNotice
                 unstored={recorder.unstored}
@@ -181,7 +215,7 @@ function OpenBench({
                   : null
               }
               tone="info"
-              way={{ label: 'Walk through what was found', to: `/rigs/${rig ?? ''}` }}
+              way={{ label: 'Walk through what was found', to: wayTo(rig ?? '', 'rig') }}
               onClose={() => setFirst(false)}
             />
             <Notice text={notice} tone="info" onClose={() => setNotice(null)} />
@@ -208,7 +242,7 @@ function OpenBench({
           onClose={() => setShowingTapes(false)}
         />
       )}
-    </div>
+    </View>
   );
 }
 

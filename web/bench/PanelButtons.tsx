@@ -1,5 +1,6 @@
 import { Hand, Layers, ListPlus, Ruler, ThumbsDown } from 'lucide-react';
 import { Button } from '../ui/Button';
+import { Toolbar } from '../ui/Toolbar';
 
 /** What lies over the picture of the messages, if anything does. */
 export type OpenPanel = 'learn' | 'calibrate' | 'stack' | 'each' | null;
@@ -18,7 +19,7 @@ export function PanelButtons({
   onWrong: () => void;
 }) {
   return (
-    <>
+    <Toolbar label="Tools of the zigzag">
       <Button
         tone={panel === 'learn' ? 'primary' : 'plain'}
         icon={<Hand size={16} />}
@@ -61,6 +62,6 @@ export function PanelButtons({
         label="That was wrong: keep the last minute"
         onClick={onWrong}
       />
-    </>
+    </Toolbar>
   );
 }

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { Chart, StoredDocument } from '../api/types';
 import { SavingNotice } from '../documents/SavingNotice';
@@ -10,21 +10,13 @@ import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
 import { ReckonButton } from '../ui/Reckoner';
 import { Panel } from '../ui/Panel';
+import { oneOf, useInAddress } from '../ui/useInAddress';
+import { View } from '../ui/View';
 import { TabBody, Tabbed, Tabs } from '../ui/Tabs';
 import { nextQuestions } from './questions';
 import { Grid } from './Grid';
-import { AUTOMATIC } from './tables/automatic';
-import { CONTROLS } from './tables/controls';
-import { FACTS } from './tables/facts';
-import { HEARS } from './tables/hears';
-import { KEYS } from './tables/keys';
-import { PARAMETERS } from './tables/parameters';
-import { PLUGS } from './tables/plugs';
-import { PROCEDURES } from './tables/procedures';
-import { PROGRAMS } from './tables/programs';
-import { ROUTES } from './tables/routes';
-import { SENDS } from './tables/sends';
-import { SETTINGS } from './tables/settings';
+import { ReadyMadeRules } from './ReadyMadeRules';
+import { GROUPS, type AnyTable } from './tables/all';
 import type { Table } from './tables/table';
 import { Scroll } from '../ui/Scroll';
 
@@ -38,67 +30,45 @@ export default function ChartPage() {
   );
 }
 
-const TABLES = {
-  Parameters: PARAMETERS,
-  Controls: CONTROLS,
-  Settings: SETTINGS,
-  Plugs: PLUGS,
-  Hears: HEARS,
-  Sends: SENDS,
-  'Passes on': ROUTES,
-  'By itself': AUTOMATIC,
-  Programs: PROGRAMS,
-  Keys: KEYS,
-  'By hand': PROCEDURES,
-  Facts: FACTS,
-};
-type Tab = keyof typeof TABLES;
-const TABS = Object.keys(TABLES) as Tab[];
+type Tab = keyof typeof GROUPS | 'Rules';
+const TABS = [...(Object.keys(GROUPS) as (keyof typeof GROUPS)[]), 'Rules'] as const satisfies readonly Tab[];
 
 interface OfChart {
   chart: Chart;
   change: (edit: (chart: Chart) => Chart) => void;
 }
 
-const ROWS: Record<Tab, (of: OfChart) => ReactNode> = {
-  Parameters: (of) => <Rows table={PARAMETERS} {...of} />,
-  Controls: (of) => <Rows table={CONTROLS} {...of} />,
-  Settings: (of) => <Rows table={SETTINGS} {...of} />,
-  Plugs: (of) => <Rows table={PLUGS} {...of} />,
-  Hears: (of) => <Rows table={HEARS} {...of} />,
-  Sends: (of) => <Rows table={SENDS} {...of} />,
-  'Passes on': (of) => <Rows table={ROUTES} {...of} />,
-  'By itself': (of) => <Rows table={AUTOMATIC} {...of} />,
-  Programs: (of) => <Rows table={PROGRAMS} {...of} />,
-  Keys: (of) => <Rows table={KEYS} {...of} />,
-  'By hand': (of) => <Rows table={PROCEDURES} {...of} />,
-  Facts: (of) => <Rows table={FACTS} {...of} />,
-};
-
 function OpenChart({ document }: { document: StoredDocument }) {
-  const [tab, setTab] = useState<Tab>(() =>
+  const [first] = useState<Tab>(() =>
     (JSON.parse(document.text) as Chart).parameters === undefined ? 'Controls' : 'Parameters',
   );
+  const [tab, setTab] = useInAddress<Tab>('tab', first, oneOf(TABS));
   const work = useJson<Chart>(document);
   const { value: chart, change } = work;
   const questions = nextQuestions(chart);
   return (
-    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+    <View title="Chart" of={chart.name}>
       <Tools>
         <UndoButtons work={work} />
         <ReckonButton first="program" />
       </Tools>
       <SavingNotice work={work} what="chart" />
-      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[3fr_1fr] lg:overflow-hidden">
+      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto max-lg:grid-rows-[minmax(32rem,1fr)_auto] lg:grid-cols-[3fr_1fr] lg:overflow-hidden">
         <Tabbed tabs={TABS} tab={tab} onTab={setTab}>
           <Panel
-            title={`${chart.name}: ${counted(tab, chart)}`}
+            title={chart.name}
             aside={<Tabs label="Tables of the chart" tabs={TABS.map((each) => [each, each] as const)} />}
           >
             <TabBody
               tabs={TABS}
               className="flex min-h-0 flex-1 flex-col"
-              show={(each) => ROWS[each]({ chart, change })}
+              show={(each) =>
+                each === 'Rules' ? (
+                  <ReadyMadeRules chart={chart} change={change} />
+                ) : (
+                  <Group tables={GROUPS[each]} chart={chart} change={change} />
+                )
+              }
             />
           </Panel>
         </Tabbed>
@@ -106,7 +76,7 @@ function OpenChart({ document }: { document: StoredDocument }) {
           <Panel title="The next question">
             <div className="max-h-64 overflow-auto p-3">
               {questions.length === 0 ? (
-                <p>Everything that is asked for most is known.</p>
+                <p>Nothing important is missing.</p>
               ) : (
                 <ol className="flex list-decimal flex-col gap-2 pl-5" aria-label="Questions">
                   {questions.slice(0, 5).map((question) => (
@@ -121,15 +91,38 @@ function OpenChart({ document }: { document: StoredDocument }) {
           <Facts chart={chart} />
         </div>
       </div>
-    </main>
+    </View>
   );
 }
 
 /** Such as "9 controls". */
-function counted(tab: Tab, chart: Chart): string {
-  const { length } = TABLES[tab].rows(chart);
-  const { what } = TABLES[tab];
-  return `${length} ${length === 1 ? what : what.replace(/^\w+/, (first) => `${first}s`)}`;
+const counted = (count: number, what: string): string =>
+  `${count} ${count === 1 ? what : what.replace(/^\w+/, (word) => `${word}s`)}`;
+
+/** Tables that belong together, one at a time: what most people want, and what is known beside it. */
+function Group({ tables, chart, change }: { tables: readonly AnyTable[] } & OfChart) {
+  const [place, setPlace] = useState(0);
+  const table = tables[place] ?? tables[0];
+  return (
+    <>
+      {tables.length > 1 && (
+        <div role="group" aria-label="Which table" className="flex gap-1 border-b border-base-300 p-1">
+          {tables.map((each, at) => (
+            <Button
+              key={each.title}
+              tone={at === place ? 'primary' : 'quiet'}
+              label={each.title}
+              aria-pressed={at === place}
+              onClick={() => setPlace(at)}
+            />
+          ))}
+        </div>
+      )}
+      {table?.with((known) => (
+        <Rows key={known.title} table={known} chart={chart} change={change} />
+      ))}
+    </>
+  );
 }
 
 /** A table of the chart, and a way to make it longer. */
@@ -138,17 +131,18 @@ function Rows<T>({ table, chart, change }: { table: Table<T> } & OfChart) {
     <>
       <Grid table={table} chart={chart} change={change} />
       {table.isFixed !== true && (
-        <p className="border-t border-base-300 p-2">
+        <p className="flex items-center gap-3 border-t border-base-300 p-2">
           <Button
             icon={<Plus size={16} />}
             label={`Add a ${table.what}`}
             onClick={() =>
               change((before) => {
                 const rows = table.rows(before);
-                return table.put(before, [...rows, table.blank(rows)]);
+                return table.put(before, [...rows, table.blank(rows, before)]);
               })
             }
           />
+          <span className="text-sm">{counted(table.rows(chart).length, table.what)}</span>
         </p>
       )}
     </>

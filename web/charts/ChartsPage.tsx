@@ -6,6 +6,7 @@ import type { DocumentSummary } from '../api/types';
 import { useDocuments, useDocumentWork } from '../documents/queries';
 import { Deleted } from '../documents/Deleted';
 import { DocumentHistory } from '../documents/DocumentHistory';
+import { GoneNotice } from '../documents/GoneNotice';
 import { DocumentRow } from '../documents/DocumentRow';
 import { Tools } from '../ui/Tools';
 import { Field } from '../ui/Field';
@@ -13,23 +14,30 @@ import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { useInAddress } from '../ui/useInAddress';
+import { View } from '../ui/View';
 import { PasteTable } from './PasteTable';
 
 /** What each kind of device sends and understands. */
 export default function ChartsPage() {
   const navigate = useNavigate();
   const charts = useDocuments('chart');
-  const [isPasting, setPasting] = useState(false);
+  const [paste, setPaste] = useInAddress<string>('paste', '');
+  const [isPasting, setPasting] = [paste !== '', (is: boolean) => setPaste(is ? '1' : '')];
   const bringIn = useDocumentWork(api.importDocument);
   const [looked, setLooked] = useState<DocumentSummary | null>(null);
+  const [gone, setGone] = useState<DocumentSummary | null>(null);
   const [told, setTold] = useState<string | null>(null);
-  const [wanted, setWanted] = useState('');
+  const [wanted, setWanted] = useInAddress<string>('find', '');
   const shown = (charts.data ?? [])
     .filter((chart) => chart.name.toLowerCase().includes(wanted.trim().toLowerCase()))
     .sort((a, b) => a.name.localeCompare(b.name));
 
   return (
-    <main className="mx-auto flex min-h-0 w-full max-w-5xl flex-1 flex-col gap-3 overflow-auto p-3">
+    <View
+      title="Charts"
+      className="mx-auto flex min-h-0 w-full max-w-5xl flex-1 flex-col gap-3 overflow-auto p-3"
+    >
       <Tools>
         <Button
           tone="primary"
@@ -49,6 +57,12 @@ export default function ChartsPage() {
       </Tools>
       <Notice text={bringIn.error?.message ?? charts.error?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
+      <GoneNotice
+        gone={gone}
+        what="; units made from it keep their copy in their rigs."
+        takeBack={api.restoreDocument}
+        onDone={() => setGone(null)}
+      />
       <Panel
         title="Charts"
         className="shrink-0"
@@ -77,6 +91,7 @@ export default function ChartsPage() {
               file={`/api/documents/${chart.id}/file`}
               about={`${String(chart.summary['sort'])}, ${String(chart.summary['parameters'])} parameters, ${String(chart.summary['controls'])} controls`}
               onHistory={() => setLooked(chart)}
+              onDeleted={() => setGone(chart)}
             />
           ))}
         </ul>
@@ -93,6 +108,6 @@ export default function ChartsPage() {
           }}
         />
       )}
-    </main>
+    </View>
   );
 }

@@ -1,13 +1,21 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { Fragment, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import type { Chart } from '../api/types';
+import { GridCell } from './GridCell';
+import { asText, has, isMany, rectangle, single, type Rectangle, type Selection } from './selection';
 import { pasted, type Column, type Table } from './tables/table';
 
 const ROW_PX = 33;
+const ARROWS: Partial<Record<string, [row: number, column: number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
 
 /**
- * A list of a chart as a table of cells: arrows and Enter go from cell to cell, and what is pasted fills as many as it has. Only the rows
- * that are seen are drawn.
+ * A list of a chart as a table of cells: arrows and Enter go from cell to cell, Shift with arrows or the mouse chooses many, which are
+ * copied, cut, emptied and filled down; what is pasted fills as many as it has. Only the rows that are seen are drawn.
  */
 export function Grid<T>({
   table,
@@ -21,6 +29,7 @@ export function Grid<T>({
   const element = useRef<HTMLTableElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const [inHand, setInHand] = useState<number | null>(null);
+  const [chosen, choose] = useState<Selection | null>(null);
   const rows = table.rows(chart);
   const drawn = useVirtualizer({
     count: rows.length,
@@ -50,8 +59,62 @@ export function Grid<T>({
       ),
     );
 
+  const many = isMany(chosen) ? rectangle(chosen) : null;
+  const texts = ({ top, bottom, left, right }: Rectangle) =>
+    rows
+      .slice(top, bottom + 1)
+      .map((each) => table.columns.slice(left, right + 1).map((column) => column.read(each)));
+  /** Writes into all cells that are chosen, as one step. */
+  const fill = (at: Rectangle, text: (row: number, column: number) => string) =>
+    change((before) =>
+      table.put(
+        before,
+        table
+          .rows(before)
+          .map((each, row) =>
+            table.columns.reduce(
+              (now, column, place) =>
+                has(at, row, place) && column.isFixed !== true ? column.write(now, text(row, place)) : now,
+              each,
+            ),
+          ),
+      ),
+    );
+  const copy = (event: ClipboardEvent, isCut: boolean) => {
+    if (many !== null) {
+      event.preventDefault();
+      event.clipboardData.setData('text/plain', asText(texts(many)));
+      if (isCut) {
+        fill(many, () => '');
+      }
+    }
+  };
+
   const move = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
     const input = event.currentTarget;
+    if (many !== null && event.key === 'Enter' && event.ctrlKey) {
+      event.preventDefault();
+      const first = texts(many)[0] ?? [];
+      fill(many, (_, place) => first[place - many.left] ?? '');
+      return;
+    }
+    if (many !== null && (event.key === 'Delete' || event.key === 'Backspace')) {
+      event.preventDefault();
+      fill(many, () => '');
+      return;
+    }
+    const arrow = ARROWS[event.key];
+    const isAcross = arrow?.[1] !== 0;
+    if (event.shiftKey && arrow !== undefined && (!isAcross || many !== null || input.value === '')) {
+      event.preventDefault();
+      const from = chosen ?? single(row, column);
+      choose({
+        ...from,
+        toRow: Math.max(0, Math.min(rows.length - 1, from.toRow + arrow[0])),
+        toColumn: Math.max(0, Math.min(table.columns.length - 1, from.toColumn + arrow[1])),
+      });
+      return;
+    }
     const atStart = input.selectionStart === 0 && input.selectionEnd === 0;
     const atEnd = input.selectionStart === input.value.length;
     const step: Partial<Record<string, [number, number]>> = {
@@ -64,14 +127,16 @@ export function Grid<T>({
     const by = step[event.key];
     if (by !== undefined) {
       event.preventDefault();
+      choose(null);
       focus(row + by[0], column + by[1]);
     }
   };
-  const paste = (event: ClipboardEvent, row: number, column: number) => {
+  const paste = (event: ClipboardEvent, atRow: number, atColumn: number) => {
+    const [row, column] = many === null ? [atRow, atColumn] : [many.top, many.left];
     const text = event.clipboardData.getData('text');
     if (/[\t\n]/.test(text.trim())) {
       event.preventDefault();
-      change((before) => table.put(before, pasted(table, table.rows(before), row, column, text)));
+      change((before) => table.put(before, pasted(table, table.rows(before), row, column, text, before)));
     }
   };
 
@@ -79,6 +144,8 @@ export function Grid<T>({
     <div ref={frame} className="min-h-0 flex-1 overflow-auto">
       <table
         ref={element}
+        role="grid"
+        aria-multiselectable="true"
         className="table table-pin-rows table-sm"
         aria-label={table.title}
         aria-rowcount={rows.length + 1}
@@ -108,17 +175,33 @@ export function Grid<T>({
                   aria-rowindex={row + 2}
                   onFocus={() => setInHand(row)}
                   onBlur={() => setInHand(null)}
+                  onCopy={(event) => copy(event, false)}
+                  onCut={(event) => copy(event, true)}
                 >
                   <td className="text-right font-mono text-xs">{row + 1}</td>
                   {table.columns.map((column, at) => (
                     <td
                       key={column.title}
-                      className={`${column.isFixed === true ? 'text-sm' : 'p-0'} ${at === 0 ? 'sticky left-0 z-10 bg-base-200' : ''}`}
+                      className={`${column.isFixed === true ? 'text-sm' : 'p-0'} ${at === 0 ? 'sticky left-0 z-10 bg-base-200' : ''} ${many !== null && has(many, row, at) ? 'bg-primary/25' : ''}`}
+                      aria-selected={many !== null && has(many, row, at)}
+                      onPointerDown={(event) => {
+                        if (event.shiftKey && chosen !== null) {
+                          event.preventDefault();
+                          choose({ ...chosen, toRow: row, toColumn: at });
+                        } else {
+                          choose(single(row, at));
+                        }
+                      }}
+                      onPointerEnter={(event) => {
+                        if (event.buttons === 1 && chosen !== null) {
+                          choose({ ...chosen, toRow: row, toColumn: at });
+                        }
+                      }}
                     >
                       {column.isFixed === true ? (
                         column.read(each)
                       ) : (
-                        <Cell
+                        <GridCell
                           text={column.read(each)}
                           label={`${column.title} of ${table.columns[0]?.read(each) || `${table.what} ${row + 1}`}`}
                           cell={`${row} ${at}`}
@@ -127,6 +210,11 @@ export function Grid<T>({
                             column.isWide === true ? 'wide' : at === 0 && !column.isNumber ? 'name' : 'narrow'
                           }
                           empty={column.empty ?? ''}
+                          onFocus={() => {
+                            if (many === null) {
+                              choose(single(row, at));
+                            }
+                          }}
                           onDone={(text) => write(row, column, text)}
                           onMove={(event) => move(event, row, at)}
                           onPaste={(event) => paste(event, row, at)}
@@ -149,54 +237,4 @@ export function Grid<T>({
 /** Room of rows that are not drawn. */
 function Gap({ px }: { px: number }) {
   return px > 0 && <tr aria-hidden="true" style={{ height: px }} />;
-}
-
-const WIDTHS = { wide: 'min-w-72', name: 'min-w-40', narrow: 'min-w-16' };
-
-/** A cell: what is typed counts when it is left, or with Enter; Escape takes it back. */
-function Cell({
-  text,
-  label,
-  cell,
-  isNumber,
-  width,
-  empty,
-  onDone,
-  onMove,
-  onPaste,
-}: {
-  text: string;
-  label: string;
-  cell: string;
-  isNumber: boolean;
-  width: keyof typeof WIDTHS;
-  /** What it says when nothing stands there. */
-  empty: string;
-  onDone: (text: string) => void;
-  onMove: (event: KeyboardEvent<HTMLInputElement>) => void;
-  onPaste: (event: ClipboardEvent) => void;
-}) {
-  return (
-    <input
-      key={text}
-      data-cell={cell}
-      aria-label={label}
-      className={`input input-sm w-full ${WIDTHS[width]} rounded-none border-transparent bg-transparent ${isNumber ? 'text-right' : ''}`}
-      placeholder={empty}
-      defaultValue={text}
-      onBlur={(event) => {
-        if (event.target.value !== text) {
-          onDone(event.target.value);
-        }
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape' && event.currentTarget.value !== text) {
-          event.preventDefault();
-          event.currentTarget.value = text;
-        }
-        onMove(event);
-      }}
-      onPaste={onPaste}
-    />
-  );
 }

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api } from '../api/client';
 import type { Chart } from '../api/types';
 import { useDocumentWork } from '../documents/queries';
@@ -8,6 +8,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Notice } from '../ui/Notice';
 import { useFocus } from '../ui/useFocus';
+import { draft, dropDraft, keepDraft } from './draft';
 import { PastedRows } from './PastedRows';
 import { remember, without, type Chosen } from './pasted';
 import { readAsChosen } from './readAsChosen';
@@ -17,8 +18,9 @@ const PAUSE_MS = 300;
 /** Takes a table as it was copied, and shows before anything is kept what each column and each row was taken for. */
 export function PasteTable({ onClose }: { onClose: (chart: string | null) => void }) {
   const field = useFocus();
-  const [name, setName] = useState('');
-  const [text, setText] = useState('');
+  const [name, setName] = useState(() => draft().name);
+  const [text, setText] = useState(() => draft().text);
+  useEffect(() => keepDraft({ name, text }), [name, text]);
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [unwanted, setUnwanted] = useState(new Set<number>());
   const keep = useDocumentWork((made: Chart) =>
@@ -50,7 +52,12 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
         onSubmit={(event) => {
           event.preventDefault();
           if (chart !== undefined && isUsable) {
-            keep.mutate(chart, { onSuccess: (made) => onClose(made.id) });
+            keep.mutate(chart, {
+              onSuccess: (made) => {
+                dropDraft();
+                onClose(made.id);
+              },
+            });
           }
         }}
       >
@@ -96,6 +103,16 @@ export function PasteTable({ onClose }: { onClose: (chart: string | null) => voi
         )}
         <div className="flex items-center justify-end gap-2">
           <p className={`flex-1 text-sm ${isLong ? 'max-md:hidden' : ''}`}>
+            {text !== '' && (
+              <Button
+                label="Empty it"
+                className="mr-2"
+                onClick={() => {
+                  setName('');
+                  setText('');
+                }}
+              />
+            )}
             Copied from a manual, a web page or a spreadsheet; with headings or without. A MIDI name document
             works as well. Nothing is kept before you say so.
           </p>

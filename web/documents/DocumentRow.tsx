@@ -1,11 +1,10 @@
-import { Copy, Download, History, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { DocumentSummary } from '../api/types';
+import { DocumentActions } from './DocumentActions';
 import { timeOf } from './HistoryDialog';
 import { renamed, useDocumentWork } from './queries';
-import { Button } from '../ui/Button';
 import { NameField } from '../ui/NameField';
 
 /** One document of any kind, and what can be done with it. */
@@ -16,6 +15,7 @@ export function DocumentRow({
   file,
   about,
   onHistory,
+  onDeleted,
 }: {
   document: DocumentSummary;
   /** Where it is opened. */
@@ -26,6 +26,7 @@ export function DocumentRow({
   file: string;
   about: string;
   onHistory: () => void;
+  onDeleted: () => void;
 }) {
   const { id, name } = document;
   const [isRenaming, setRenaming] = useState(false);
@@ -63,42 +64,13 @@ export function DocumentRow({
           {open}
         </Link>
       )}
-      <Button
-        tone="quiet"
-        iconOnly
-        icon={<Pencil size={16} />}
-        label={`Rename ${name}`}
-        onClick={() => setRenaming(true)}
-      />
-      <Button
-        tone="quiet"
-        iconOnly
-        icon={<Copy size={16} />}
-        label={`Duplicate ${name}`}
-        onClick={() => copy.mutate(undefined)}
-      />
-      <Button
-        tone="quiet"
-        iconOnly
-        icon={<History size={16} />}
-        label={`History of ${name}`}
-        onClick={onHistory}
-      />
-      <a
-        className="btn btn-square btn-ghost btn-sm min-h-9"
-        href={file}
-        download
-        aria-label={`Download ${name}`}
-        title={`Download ${name}`}
-      >
-        <Download size={16} />
-      </a>
-      <Button
-        tone="quiet"
-        iconOnly
-        icon={<Trash2 size={16} />}
-        label={`Delete ${name}`}
-        onClick={() => remove.mutate(undefined)}
+      <DocumentActions
+        name={name}
+        file={file}
+        onRename={() => setRenaming(true)}
+        onDuplicate={() => copy.mutate(undefined)}
+        onHistory={onHistory}
+        onDelete={() => remove.mutate(undefined, { onSuccess: onDeleted })}
       />
     </li>
   );

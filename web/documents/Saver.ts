@@ -139,6 +139,15 @@ export class Saver {
     }
   }
 
+  /** Another version stands there: of somebody else, or this very one, sent by a page that did not live to hear the answer. */
+  private stands(theirs: StoredDocument): void {
+    if (theirs.text === this.current.text && theirs.name === this.current.name) {
+      this.adopt(theirs);
+    } else {
+      this.state.set({ is: 'conflict', theirs });
+    }
+  }
+
   private failed(error: unknown): void {
     if (error instanceof Refusal && error.status === 423 && this.onLocked !== undefined) {
       this.current = { ...this.saved, version: this.current.version };
@@ -146,7 +155,7 @@ export class Saver {
       this.state.set({ is: 'failed', text: error.message });
       this.onLocked(this.saved.text);
     } else if (error instanceof Refusal && error.status === 409) {
-      this.state.set({ is: 'conflict', theirs: error.body['current'] as StoredDocument });
+      this.stands(error.body['current'] as StoredDocument);
     } else {
       this.failures += 1;
       this.state.set({ is: 'failed', text: error instanceof Error ? error.message : 'Not saved.' });

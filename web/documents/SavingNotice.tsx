@@ -13,6 +13,7 @@ export function SavingNotice({
     saving: { state: SaveState; retry: () => void };
     told: string | null;
     lock: ShowLock | null;
+    left: { take: () => void; drop: () => void } | null;
     resolve: (theirs: StoredDocument, keepMine: boolean) => void;
   };
   /** Such as "rig". */
@@ -35,6 +36,15 @@ export function SavingNotice({
   return (
     <>
       <Notice text={state.is === 'failed' ? state.text : null} tone="error" />
+      {work.left !== null && (
+        <div role="alert" className="alert flex-wrap alert-warning">
+          <span>
+            This browser has a copy of this {what} that was never saved, and it has been changed since.
+          </span>
+          <Button label="Take the copy" onClick={work.left.take} />
+          <Button label="Drop the copy" onClick={work.left.drop} />
+        </div>
+      )}
       <LockNotice lock={work.lock} />
       <Notice text={work.told} tone="info" />
     </>

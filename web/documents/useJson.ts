@@ -1,8 +1,10 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ShowLock, StoredDocument } from '../api/types';
+import { changeWords } from './changeWords';
 import { useSaving, type Saving } from './useSaving';
 import { recallSteps, rememberSteps, type Steps } from './undoStore';
 import { isSameWord } from './sameWord';
+import type { Unsaved } from './unsaved';
 import { useNewer } from './useNewer';
 
 export interface JsonWork<T> {
@@ -12,12 +14,19 @@ export interface JsonWork<T> {
   change: (edit: (value: T) => T) => void;
   undo: (() => void) | null;
   redo: (() => void) | null;
+  /** What a step back leads to. */
+  previous: T | null;
+  /** What the next step back, and the next one forth, are about. */
+  undoes: string;
+  redoes: string;
   /** The server has stored another version, which is shown from now on; one step takes it back. */
   follow: (stored: StoredDocument) => void;
   /** The show is locked while it is played, by whom and since when: only ticks and log are written. */
   lock: ShowLock | null;
   /** What another window has made of it meanwhile, in words. */
   told: string | null;
+  /** What an earlier page could not save, where somebody has changed it since: taken, or dropped. */
+  left: { take: () => void; drop: () => void } | null;
   /** After a conflict: either side goes on. */
   resolve: (theirs: StoredDocument, keepMine: boolean) => void;
 }
@@ -81,6 +90,20 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
     setTold(`Changed in another window${who}: this is how it is now. Undo brings back how it was here.`);
   });
 
+  const { offered } = saving;
+  const takeLeft = (left: Unsaved) => {
+    change(() => JSON.parse(left.text) as T);
+    saving.rename(left.name);
+    saving.decided();
+  };
+  const goesOn = useRef<() => void>(undefined);
+  goesOn.current = () => {
+    if (offered !== null && offered.version === saving.version()) {
+      takeLeft(offered); // the page went before it was stored, and nobody has changed anything since
+    }
+  };
+  useEffect(() => goesOn.current?.(), []);
+
   const { now, past, future } = state;
   const [before, after] = [past.at(-1), future.at(-1)];
   return {
@@ -93,6 +116,7 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
     },
     lock,
     told,
+    left: offered === null ? null : { take: () => takeLeft(offered), drop: saving.decided },
     undo:
       before === undefined
         ? null
@@ -101,6 +125,9 @@ export function useJson<T>(document: StoredDocument): JsonWork<T> {
       after === undefined
         ? null
         : () => go({ now: after, past: [...past, now], future: future.slice(0, -1) }),
+    previous: before ?? null,
+    undoes: useMemo(() => (before === undefined ? '' : changeWords(before, now)), [before, now]),
+    redoes: useMemo(() => (after === undefined ? '' : changeWords(now, after)), [after, now]),
     resolve: (theirs, keepMine) => {
       saving.resolve(theirs, keepMine);
       if (!keepMine) {

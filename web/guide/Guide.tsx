@@ -2,16 +2,18 @@ import { ArrowLeft, ArrowRight, X } from 'lucide-react';
 import { marked } from 'marked';
 import { useMemo } from 'react';
 import { Button } from '../ui/Button';
-import { GUIDES } from './guides';
-import { useGuide } from './place';
+import { GUIDES, type GuideName } from './guides';
+import { useCommands, type Command } from '../shell/commands';
+import { goTo, useGuide } from './place';
 import { steps } from './steps';
 
 /** A guide: one step at a time, at the foot of every view. */
 export function Guide() {
-  const [place, goTo] = useGuide();
+  const [place] = useGuide();
   const source = place === null ? '' : GUIDES[place.guide].source;
   const all = useMemo(() => steps(source), [source]);
   const step = place === null ? undefined : all[Math.min(place.step, all.length - 1)];
+  useCommands('Guide', place === null || step === undefined ? [] : commands(place, step.number, all.length));
   if (place === null || step === undefined) {
     return null;
   }
@@ -59,3 +61,9 @@ export function Guide() {
     </aside>
   );
 }
+
+const commands = (place: { guide: GuideName; step: number }, number: number, all: number): Command[] => [
+  ...(number < all ? [{ label: 'Done, next step', run: () => goTo({ ...place, step: number }) }] : []),
+  ...(number > 1 ? [{ label: 'Step back', run: () => goTo({ ...place, step: number - 2 }) }] : []),
+  { label: 'Close the guide', run: () => goTo(null) },
+];

@@ -2,52 +2,53 @@ import { Download, Footprints, Plus, Upload } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
-import type { DocumentSummary } from '../api/types';
+import type { DocumentSummary, ListedShow } from '../api/types';
+import { Deleted } from '../documents/Deleted';
+import { DocumentHistory } from '../documents/DocumentHistory';
+import { GoneNotice } from '../documents/GoneNotice';
 import { useDocuments, useDocumentWork } from '../documents/queries';
 import { GUIDES } from '../guide/guides';
 import { goTo } from '../guide/place';
-import { NEW_RULEBOOK } from '../rules/newRulebook';
-import { Tools } from '../ui/Tools';
+import { useCommands } from '../shell/commands';
+import { wayTo } from '../shows/address';
+import { useShows } from '../shows/useShows';
 import { Button } from '../ui/Button';
+import { Field } from '../ui/Field';
 import { FileButton } from '../ui/FileButton';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
-import { Deleted } from '../documents/Deleted';
-import { DocumentHistory } from '../documents/DocumentHistory';
-import { DocumentRow } from '../documents/DocumentRow';
+import { Tools } from '../ui/Tools';
+import { useInAddress } from '../ui/useInAddress';
+import { View } from '../ui/View';
 import { BringEverything } from './BringEverything';
-import { Rigs } from './Rigs';
+import { NewShow } from './NewShow';
+import { ShowRow } from './ShowRow';
 
-const KIND = 'rulebook';
-
-/** All rigs and rulebooks: opened, made, renamed, copied, brought in and out, and brought back. */
+/** All shows: how each stands, opened, made, renamed, copied, brought in and out, and brought back. */
 export default function LibraryPage() {
   const navigate = useNavigate();
-  const rulebooks = useDocuments(KIND);
-  const rigs = useDocuments('rig');
+  const shows = useShows();
+  const documents = [...(useDocuments('rig').data ?? []), ...(useDocuments('rulebook').data ?? [])];
   const [looked, setLooked] = useState<DocumentSummary | null>(null);
   const [told, setTold] = useState<string | null>(null);
-  const create = useDocumentWork(() =>
-    api.createDocument({
-      kind: KIND,
-      name: `Rulebook of ${new Date().toLocaleString('sv')}`,
-      text: NEW_RULEBOOK,
-    }),
-  );
+  const [gone, setGone] = useState<ListedShow | null>(null);
+  const [isMaking, setMaking] = useState(false);
+  const [wanted, setWanted] = useInAddress<string>('find', '');
   const bringIn = useDocumentWork(api.importDocument);
-  const problem = create.error ?? bringIn.error ?? rulebooks.error;
+  const remove = useDocumentWork((show: ListedShow) => api.deleteShow(show.id));
+  const problem = bringIn.error ?? remove.error ?? shows.error;
+  const found = (shows.data ?? []).filter((show) =>
+    show.name.toLowerCase().includes(wanted.trim().toLowerCase()),
+  );
+  useCommands('Library', [{ label: 'New show', run: () => setMaking(true) }]);
 
   return (
-    <main className="mx-auto flex min-h-0 w-full max-w-5xl flex-1 flex-col gap-3 overflow-auto p-3">
+    <View
+      title="Library"
+      className="mx-auto flex min-h-0 w-full max-w-6xl flex-1 flex-col gap-3 overflow-auto p-3"
+    >
       <Tools>
-        <Button
-          tone="primary"
-          icon={<Plus size={18} />}
-          label="New rulebook"
-          onClick={() =>
-            create.mutate(undefined, { onSuccess: (made) => void navigate(`/bench/${made.id}`) })
-          }
-        />
+        <Button tone="primary" icon={<Plus size={18} />} label="New show" onClick={() => setMaking(true)} />
         <FileButton
           icon={<Upload size={16} />}
           label="Bring in a file"
@@ -64,7 +65,40 @@ export default function LibraryPage() {
       </Tools>
       <Notice text={problem?.message ?? null} tone="error" />
       <Notice text={told} tone="info" onClose={() => setTold(null)} />
-      <p className="flex flex-wrap items-center gap-3">
+      <GoneNotice
+        gone={gone}
+        what={gone?.rig === null || gone?.book === null ? '.' : ', with its rules.'}
+        takeBack={api.restoreShow}
+        onDone={() => setGone(null)}
+      />
+      <Panel
+        title="Shows"
+        className="shrink-0"
+        aside={
+          <Field
+            label="Find a show"
+            className="input-sm w-56"
+            type="search"
+            placeholder="Find a show"
+            value={wanted}
+            onChange={setWanted}
+          />
+        }
+      >
+        {shows.data?.length === 0 && <p className="p-4">No show yet: make a new one, or bring in a file.</p>}
+        {(shows.data?.length ?? 0) > 0 && found.length === 0 && <p className="p-4">No show has that name.</p>}
+        <ul aria-label="Shows" className="divide-y divide-base-300">
+          {found.map((show) => (
+            <ShowRow
+              key={show.id}
+              show={show}
+              onHistory={() => setLooked(documents.find((each) => each.id === show.id) ?? null)}
+              onDelete={() => remove.mutate(show, { onSuccess: () => setGone(show) })}
+            />
+          ))}
+        </ul>
+      </Panel>
+      <div className="flex flex-wrap items-center gap-3">
         {(['first-rig', 'two-boxes'] as const).map((guide) => (
           <Button
             key={guide}
@@ -76,33 +110,12 @@ export default function LibraryPage() {
         <span className="text-sm">
           From nothing to a printed card, step by step: with a computer between your boxes, or without.
         </span>
-      </p>
-      <Rigs onHistory={setLooked} />
-      <Panel title="Rulebooks" className="shrink-0">
-        {rulebooks.data?.length === 0 && (
-          <p className="p-4">No rulebook yet: begin a new one, or bring in a file.</p>
-        )}
-        <ul className="divide-y divide-base-300" aria-label="Rulebooks">
-          {rulebooks.data?.map((rulebook) => (
-            <DocumentRow
-              key={rulebook.id}
-              document={rulebook}
-              to={`/bench/${rulebook.id}`}
-              open="Open on the bench"
-              file={`/api/documents/${rulebook.id}/file`}
-              about={`${String(rulebook.summary['lines'])} lines`}
-              onHistory={() => setLooked(rulebook)}
-            />
-          ))}
-        </ul>
-      </Panel>
-      <Deleted kinds={['rig', KIND]} />
-      <DocumentHistory
-        of={looked}
-        all={[...(rulebooks.data ?? []), ...(rigs.data ?? [])]}
-        onTold={setTold}
-        onClose={() => setLooked(null)}
-      />
-    </main>
+      </div>
+      <Deleted kinds={['rig', 'rulebook']} />
+      <DocumentHistory of={looked} all={documents} onTold={setTold} onClose={() => setLooked(null)} />
+      {isMaking && (
+        <NewShow onMade={(id) => void navigate(wayTo(id, 'rig'))} onClose={() => setMaking(false)} />
+      )}
+    </View>
   );
 }

@@ -1,6 +1,7 @@
 import type { RulesSession } from '../rules/RulesSession';
 import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/Told';
+import { wayTo } from '../shows/address';
 import { Notice } from '../ui/Notice';
 import { useConnected } from './useConnected';
 
@@ -29,7 +30,7 @@ export function ConnectedNotice({
             ? 'The real devices still play the rules as they were.'
             : 'Real devices play here. Keys, scenes and panic reach them.'
       }
-      way={{ label: 'See them in Live', to: `/rigs/${rig}/live` }}
+      way={{ label: 'See them in Live', to: wayTo(rig, 'live') }}
       action={
         waits
           ? {

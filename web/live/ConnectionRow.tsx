@@ -60,9 +60,7 @@ export function ConnectionRow({
           devices={devices}
           onChoose={(connection) => onChange({ [direction]: connection })}
         />
-        {isOther && (
-          <Button tone="primary" className="mt-1" label={`Use it for ${name} now`} onClick={onUse} />
-        )}
+        {isOther && <Button className="mt-1" label={`Use it for ${name} now`} onClick={onUse} />}
         <Spare
           name={name}
           direction={direction}

@@ -38,7 +38,7 @@ export function Connections({
     }));
   const [asked, setAsked] = useState<string | null>(null);
   return (
-    <Panel title={`What stands behind the ports, on ${live.computer}`}>
+    <Panel title={`Devices at the ports, on ${live.computer}`}>
       {others.length > 0 && Object.keys(here).length === 0 && (
         <div className="flex flex-wrap items-center gap-2 border-b border-base-300 p-3">
           <span>This show was connected on {others.join(', ')}.</span>

@@ -11,6 +11,8 @@ import { Blank } from '../ui/Blank';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Tools } from '../ui/Tools';
+import { View } from '../ui/View';
+import { useShow } from '../shows/useShows';
 import { BeforeConnect, isFirstConnect } from './BeforeConnect';
 import { Connections } from './Connections';
 import { Hazards } from './Hazards';
@@ -41,6 +43,7 @@ export default function LivePage() {
 
 function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<RigBeside['connections']> }) {
   const playing = useLive(id);
+  const show = useShow(id);
   const [asks, setAsks] = useState(false);
   const [isDry, setDry] = useState(false);
   const use = useOnceSaved(work, () => playing.do({ do: 'connect' }));
@@ -55,7 +58,7 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
       .map((way) => (isIn && isOut ? `${port} ${way}` : port)),
   );
   return (
-    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+    <View title="Live" of={show?.name}>
       <Tools>
         {picture === null ? (
           <>
@@ -105,6 +108,6 @@ function OpenLive({ id, live, work }: { id: string; live: Live; work: JsonWork<R
           <WhatHappened told={picture?.told ?? []} />
         </div>
       </div>
-    </main>
+    </View>
   );
 }

@@ -1,4 +1,4 @@
-import type { Lead, LeadEnd, Plug, Rig } from '../api/types';
+import type { Lead, LeadEnd, Plug, Rig, RigPlan } from '../api/types';
 import { chartOf, unitNamed } from './units';
 
 /** A lead between two plugs, with the cable or adapter that their connectors ask for. */
@@ -21,6 +21,17 @@ export function changeLead(rig: Rig, id: string, edit: (lead: Lead) => Lead): Ri
   return { ...rig, leads: (rig.leads ?? []).map((lead) => (lead.id === id ? edit(lead) : lead)) };
 }
 
+/** An adapter at the end of a lead, with the plugs that are missing there. */
+export function adapter(rig: Rig, lead: Lead): NonNullable<Lead['parts']>[number] {
+  const end = plugAt(rig, lead.b)?.connector;
+  const last = lead.parts?.at(-1);
+  const from = last === undefined ? plugAt(rig, lead.a)?.connector : (last.ends?.[1] ?? end);
+  const made = { what: 'adapter', map: 'straight' } as const;
+  return from === undefined || end === undefined || from === 'any' || end === 'any'
+    ? made
+    : { ...made, ends: [from, end] };
+}
+
 export function removeLead(rig: Rig, id: string): Rig {
   return { ...rig, leads: (rig.leads ?? []).filter((lead) => lead.id !== id) };
 }
@@ -28,4 +39,12 @@ export function removeLead(rig: Rig, id: string): Rig {
 export function plugAt(rig: Rig, end: LeadEnd): Plug | undefined {
   const unit = unitNamed(rig, end.unit);
   return unit === undefined ? undefined : chartOf(rig, unit)?.plugs?.find((plug) => plug.id === end.plug);
+}
+
+/** A lead made of the cables and adapters that the plan wants. */
+export function recabled(rig: Rig, planned: RigPlan['cables'][number]): Rig {
+  return changeLead(rig, planned.lead, (lead) => ({
+    ...lead,
+    parts: planned.parts as NonNullable<Lead['parts']>,
+  }));
 }

@@ -4,7 +4,8 @@ import { addLead } from './leads';
 import { pin, setting } from './settings';
 import { addUnit, freeName, removeUnit, renamedUnit, renameUnit } from './units';
 import { said } from './intents';
-import { layout } from '../rigs/layout';
+import { graphOf } from '../rigs/picture/graph';
+import { layout } from '../rigs/picture/layout';
 
 const chart: Chart = {
   schema: 1,
@@ -70,7 +71,7 @@ it('puts senders left of the post, receivers right of it, and every unit at a pl
   for (let count = 0; count < 38; count += 1) {
     rig = addUnit(rig, chart, 'c1', 1);
   }
-  const laid = layout(rig);
+  const laid = layout(graphOf(rig));
   const column = (name: string) => laid.places.get(name)?.column ?? -1;
   expect(column('keys')).toBeLessThan(column('post'));
   expect(column('brine_echo')).toBeGreaterThan(column('post'));
@@ -103,7 +104,7 @@ it('draws a rig without a post from its senders to its hearers, each lead straig
   rig = addLead(rig, { unit: 'first', plug: 'in' }, { unit: 'board', plug: 'one' });
   rig = addLead(rig, { unit: 'first', plug: 'thru' }, { unit: 'brine_echo', plug: 'in' });
   rig = addLead(rig, { unit: 'board', plug: 'two' }, { unit: 'brine_echo_2', plug: 'in' });
-  const laid = layout(rig);
+  const laid = layout(graphOf(rig));
   const at = (name: string) => [laid.places.get(name)?.column, laid.places.get(name)?.row];
   expect(laid.places.has('post')).toBe(false);
   expect([at('board'), at('first'), at('brine_echo')]).toEqual([

@@ -1,4 +1,5 @@
 import type { Chart, LeadEnd, Rig, Unit } from '../api/types';
+import { without } from './without';
 
 /** Units of a rig. Each change gives a new rig and leaves the old one as it is. */
 
@@ -80,6 +81,7 @@ export function renameUnit(rig: Rig, from: string, to: string): Rig {
       ...(unit.playsWith === undefined
         ? {}
         : { playsWith: unit.playsWith.map((other) => (other === from ? to : other)) }),
+      ...(unit.mirrors === from ? { mirrors: to } : {}),
     })),
     leads: (rig.leads ?? []).map((lead) => ({ ...lead, a: end(lead.a), b: end(lead.b) })),
     ...(rig.intents === undefined
@@ -113,6 +115,7 @@ export function removeUnit(rig: Rig, name: string): Rig {
     ...rig,
     units: rig.units
       .filter((unit) => unit.name !== name)
+      .map((unit) => (unit.mirrors === name ? without(unit, 'mirrors') : unit))
       .map((unit) =>
         unit.playsWith?.includes(name) === true
           ? { ...unit, playsWith: unit.playsWith.filter((other) => other !== name) }

@@ -89,7 +89,7 @@ function Minute({ id, onProof }: { id: string; onProof: (minute: Moment) => void
       </p>
       {told.sounding.length > 0 && (
         <p className="border-l-4 border-warning pl-2">
-          When it was marked these still sounded: {told.sounding.join(', ')}.
+          Still sounding when it was marked: {told.sounding.join(', ')}.
         </p>
       )}
       <Scroll label="What happened" className="max-h-72">
@@ -112,8 +112,8 @@ function Minute({ id, onProof }: { id: string; onProof: (minute: Moment) => void
           onClick={() => open.mutate(told)}
         />
         <Button
-          label="It is mended: make a proof of it"
-          title="Keeps what came in, with what goes out now as right"
+          label="It is fixed: keep it as a proof"
+          title="Keeps what came in, and takes what goes out now as right"
           onClick={() => onProof(told)}
         />
       </p>

@@ -49,7 +49,6 @@ export function Reference({
             {examples(section).map((text, index) => (
               <Button
                 key={index}
-                tone="primary"
                 label={index === 0 ? `Try “${section.title}” on the bench` : 'Try the other one on the bench'}
                 onClick={() => onTry(section.title, text)}
               />

@@ -111,6 +111,29 @@ export function AboutUnit({ work, unit }: { work: RigWork; unit: Unit }) {
         </Select>
       </div>
       {others.length > 0 && (
+        <Select
+          label="Mirrors, so that one line moves both"
+          isLabelShown
+          fieldClassName={`mt-2 ${BESIDE}`}
+          className="w-40"
+          value={unit.mirrors ?? ''}
+          onChange={(picked) =>
+            change((rig) =>
+              changeUnit(rig, unit.name, (each) =>
+                picked === '' ? without(each, 'mirrors') : { ...each, mirrors: picked },
+              ),
+            )
+          }
+        >
+          <option value="">no other</option>
+          {others.map((other) => (
+            <option key={other.name} value={other.name}>
+              {other.name}
+            </option>
+          ))}
+        </Select>
+      )}
+      {others.length > 0 && (
         <fieldset className="mt-2 text-sm">
           <legend>Plays together with, on one channel</legend>
           <div className="flex flex-wrap gap-x-4 gap-y-1">

@@ -12,6 +12,8 @@ interface Socket {
   label: string;
   way: string;
   carries: string;
+  /** What the plug is; nothing where the post has none. */
+  connector?: string;
 }
 
 /** Lays a lead between two units; plugs, cable and adapter are proposed. */
@@ -46,7 +48,12 @@ export function AddLead({
     const chart = unit === undefined ? undefined : chartOf(rig, unit);
     return (chart?.plugs ?? []).flatMap((plug): Socket[] => {
       const use = plug.uses[0];
-      const whole = { label: plug.label, way: use?.way ?? 'both', carries: use?.carries ?? 'midi' };
+      const whole = {
+        label: plug.label,
+        way: use?.way ?? 'both',
+        carries: use?.carries ?? 'midi',
+        connector: plug.connector,
+      };
       return plug.streams === undefined || plug.streams.length === 0
         ? [{ end: { unit: name, plug: plug.id }, ...whole }]
         : plug.streams.map((stream) => ({
@@ -159,7 +166,7 @@ function End({
   );
 }
 
-/** Pairs of plugs that go together: one sends, the other hears, and both are for the same; free ones first. */
+/** Pairs of plugs that go together: one sends, the other hears, and both are for the same; free ones first, then those that need no adapter. */
 function proposals(from: Socket[], to: Socket[], work: RigWork): [Socket, Socket][] {
   const taken = new Set(
     (work.rig.leads ?? [])
@@ -181,5 +188,9 @@ function proposals(from: Socket[], to: Socket[], work: RigWork): [Socket, Socket
       }
     }
   }
-  return pairs.sort((x, y) => isTaken(x[0]) + isTaken(x[1]) - isTaken(y[0]) - isTaken(y[1]));
+  const isAdapted = ([one, other]: [Socket, Socket]) =>
+    one.connector === undefined || other.connector === undefined || one.connector === other.connector ? 0 : 1;
+  return pairs.sort(
+    (x, y) => isTaken(x[0]) + isTaken(x[1]) - isTaken(y[0]) - isTaken(y[1]) || isAdapted(x) - isAdapted(y),
+  );
 }

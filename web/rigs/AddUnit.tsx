@@ -71,7 +71,7 @@ export function AddUnit({ work, onClose }: { work: RigWork; onClose: (name: stri
             </li>
           ))}
         </ul>
-        {charts.data !== undefined && shown.length === 0 && <p>No chart is called so.</p>}
+        {charts.data !== undefined && shown.length === 0 && <p>No chart has that name.</p>}
         <p className="text-sm">
           Is it none of these?{' '}
           <Link className="link" to="/charts">

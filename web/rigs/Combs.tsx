@@ -1,8 +1,9 @@
 import { Check, ClipboardCheck } from 'lucide-react';
 import type { Comb } from '../api/types';
 import { Button } from '../ui/Button';
+import { recabled } from '../model/leads';
 import { numbered, setting } from '../model/settings';
-import type { Chosen } from './RigPicture';
+import type { Chosen } from './useChosen';
 import { RigWishes } from './RigWishes';
 import type { RigWork } from './useRig';
 
@@ -14,6 +15,7 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
   }
   const changes = plan.settings.filter((each) => each.cost > 0 && each.value !== each.now);
   const numbers = plan.numbers.filter((each) => each.cost > 0 && each.number !== each.now);
+  const count = changes.length + numbers.length + plan.cables.length;
   return (
     <div className="flex flex-col gap-3 p-3">
       <RigWishes work={work} />
@@ -23,16 +25,16 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
           {plan.conflict.change !== null && <strong> What would free them: {plan.conflict.change}.</strong>}
         </p>
       )}
-      {changes.length === 0 && numbers.length === 0 && plan.conflict === null && (
+      {count === 0 && plan.conflict === null && (
         <p>Every unit answers where it should; nothing has to be set anew.</p>
       )}
-      {changes.length + numbers.length > 0 && (
+      {count > 0 && (
         <>
           <ul aria-label="What the plan changes">
             {changes.map((each) => (
               <Change
                 key={`${each.unit} ${each.setting}`}
-                unit={each.unit}
+                at={{ what: 'unit', id: each.unit }}
                 what={each.title}
                 to={String(each.value)}
                 now={each.now === null ? null : String(each.now)}
@@ -42,10 +44,22 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
                 onAccept={() => work.change((rig) => setting(rig, each.unit, each.setting, each.value))}
               />
             ))}
+            {plan.cables.map((each) => (
+              <Change
+                key={`lead ${each.lead}`}
+                at={{ what: 'lead', id: each.lead }}
+                what="cables"
+                to={each.words}
+                reason={each.reason}
+                isComputing={work.isComputing}
+                onChoose={onChoose}
+                onAccept={() => work.change((rig) => recabled(rig, each))}
+              />
+            ))}
             {numbers.map((each) => (
               <Change
                 key={`${each.unit} "${each.what}"`}
-                unit={each.unit}
+                at={{ what: 'unit', id: each.unit }}
                 what={`“${each.what}” ${each.isControl ? 'sends' : 'hears'} ${each.kind}`}
                 to={String(each.number)}
                 now={each.now === null ? null : String(each.now)}
@@ -64,9 +78,12 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
             disabled={work.isComputing}
             onClick={() =>
               work.change((rig) =>
-                numbers.reduce(
-                  numbered,
-                  changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value), rig),
+                plan.cables.reduce(
+                  recabled,
+                  numbers.reduce(
+                    numbered,
+                    changes.reduce((next, each) => setting(next, each.unit, each.setting, each.value), rig),
+                  ),
                 ),
               )
             }
@@ -86,7 +103,7 @@ export function Combs({ work, onChoose }: { work: RigWork; onChoose: (chosen: Ch
 
 /** One thing that the plan changes; accepted by itself, or with all others. */
 function Change({
-  unit,
+  at,
   what,
   to,
   now,
@@ -95,10 +112,11 @@ function Change({
   onChoose,
   onAccept,
 }: {
-  unit: string;
+  at: NonNullable<Chosen>;
   what: string;
   to: string;
-  now: string | null;
+  /** Where it stands now; null where nobody knows, left out where that is seen elsewhere. */
+  now?: string | null;
   reason: string;
   isComputing: boolean;
   onChoose: (chosen: Chosen) => void;
@@ -107,21 +125,18 @@ function Change({
   return (
     <li className="flex items-center gap-2 py-0.5">
       <span className="flex-1">
-        <button
-          type="button"
-          className="link font-semibold"
-          onClick={() => onChoose({ what: 'unit', id: unit })}
-        >
-          {unit}
+        <button type="button" className="link font-semibold" onClick={() => onChoose(at)}>
+          {at.what === 'lead' ? `Lead ${at.id}` : at.id}
         </button>{' '}
-        {what}: <strong>{to}</strong> in place of {now ?? 'what nobody knows'}
+        {what}: <strong>{to}</strong>
+        {now !== undefined && ` in place of ${now ?? 'what nobody knows'}`}
         <span className="text-sm"> ({reason})</span>
       </span>
       <Button
         tone="quiet"
         iconOnly
         icon={<Check size={16} />}
-        label={`Accept ${to} for ${what} of ${unit}`}
+        label={`Accept ${to} for ${what} of ${at.id}`}
         disabled={isComputing}
         onClick={onAccept}
       />

@@ -12,10 +12,14 @@ import { AboutUnit } from './AboutUnit';
 import { LabelsOfControls } from './LabelsOfControls';
 import { LayControls } from './LayControls';
 import { LeadDetails } from './LeadDetails';
+import { NumbersOfUnit } from './NumbersOfUnit';
 import { ReadyMade } from './ReadyMade';
-import type { Chosen } from './RigPicture';
+import type { At } from './picture/walk';
+import type { Chosen } from './useChosen';
+import { SentToTheBox } from './SentToTheBox';
 import { SettingRow } from './SettingRow';
 import { SwapChart } from './SwapChart';
+import { UnitPrograms } from './UnitPrograms';
 import type { RigWork } from './useRig';
 import { WaysOfControl, type OnWay } from './WaysOfControl';
 
@@ -27,6 +31,7 @@ export function Details({
   way,
   onWay,
   onChoose,
+  onRemoved,
 }: {
   id: string;
   work: RigWork;
@@ -34,15 +39,21 @@ export function Details({
   way: Arrival | null;
   onWay: OnWay;
   onChoose: (chosen: Chosen) => void;
+  /** Something is out of the rig; the keys go on to what was next to it. */
+  onRemoved: (words: string, next: At | null) => void;
 }) {
   const unit = chosen.what === 'unit' ? unitNamed(work.rig, chosen.id) : undefined;
   const lead = chosen.what === 'lead' ? work.rig.leads?.find((each) => each.id === chosen.id) : undefined;
-  const remove = () => {
-    work.change((rig) => (unit === undefined ? removeLead(rig, chosen.id) : removeUnit(rig, chosen.id)));
-    onChoose(null);
-  };
   const title =
     unit !== undefined ? (unit.label ?? unit.name) : lead !== undefined ? `Lead ${lead.id}` : 'Zigzag Post';
+  const remove = () => {
+    const { units, leads = [] } = work.rig;
+    const all = unit === undefined ? leads.map((each) => each.id) : units.map((each) => each.name);
+    const place = all.indexOf(chosen.id);
+    const next = all[place + 1] ?? all[place - 1];
+    work.change((rig) => (unit === undefined ? removeLead(rig, chosen.id) : removeUnit(rig, chosen.id)));
+    onRemoved(title, next === undefined ? null : { what: unit === undefined ? 'line' : 'box', name: next });
+  };
   return (
     <Panel
       title={title}
@@ -66,7 +77,9 @@ export function Details({
         {unit !== undefined && (
           <UnitDetails id={id} work={work} unit={unit} way={way} onWay={onWay} onChoose={onChoose} />
         )}
-        {lead !== undefined && <LeadDetails work={work} lead={lead} />}
+        {lead !== undefined && (
+          <LeadDetails work={work} lead={lead} onRenamed={(name) => onChoose({ what: 'lead', id: name })} />
+        )}
         {unit === undefined && lead === undefined && (
           <p>Zigzag Post itself. Its plugs are the ports that the rulebook declares.</p>
         )}
@@ -124,7 +137,7 @@ function UnitDetails({
         </span>
         <Button label="Another chart" onClick={() => setOpen('swap')} />
         {(chart?.surface?.controls ?? []).length > 0 && (
-          <Button label="Lay its controls" onClick={() => setOpen('lay')} />
+          <Button label="Map controls" onClick={() => setOpen('lay')} />
         )}
         {newer !== undefined && (
           <Button
@@ -145,8 +158,11 @@ function UnitDetails({
       )}
       {isOpen === 'lay' && <LayControls id={id} work={work} unit={unit} onClose={() => setOpen(null)} />}
       <ReadyMade id={id} work={work} chart={chart} />
+      <SentToTheBox work={work} unit={unit} />
       <AboutUnit work={work} unit={unit} />
       <LabelsOfControls work={work} unit={unit} />
+      <NumbersOfUnit id={id} work={work} unit={unit} />
+      <UnitPrograms work={work} unit={unit} />
       <WaysOfControl id={id} work={work} unit={unit} way={way} onWay={onWay} />
       {(chart?.settings ?? []).length > 0 && (
         <table className="table table-sm">

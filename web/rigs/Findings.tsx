@@ -1,19 +1,18 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Wrench } from 'lucide-react';
-import { Link } from 'react-router';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { RigFinding } from '../api/types';
 import { Beside } from '../documents/Beside';
 import { Button } from '../ui/Button';
-import type { Chosen } from './RigPicture';
-import { PutToRest, Resting, type RestsWork } from './Resting';
+import { counted } from '../ui/counted';
+import { Field } from '../ui/Field';
+import { oneOf, useInAddress } from '../ui/useInAddress';
+import { FindingRow, LOOKS } from './FindingRow';
+import { kindWords, listed } from './groups';
+import { Resting, type RestsWork } from './Resting';
+import type { Chosen } from './useChosen';
 import type { RigWork } from './useRig';
-
-const LOOKS = {
-  error: { mark: '✕', tone: 'border-error' },
-  warning: { mark: '!', tone: 'border-warning' },
-  hint: { mark: 'i', tone: 'border-info' },
-} as const;
 
 interface Shown {
   id: string;
@@ -31,9 +30,19 @@ export function Findings(shown: Shown) {
   );
 }
 
+const SEVERITIES = ['error', 'warning', 'hint'] as const;
+const SHOWN = ['all', ...SEVERITIES] as const;
+/** So many lines need no field to find one. */
+const MOST_AT_A_GLANCE = 8;
+
 function Found({ id, work, onChoose, rests }: Shown & { rests: RestsWork }) {
-  const { computed, rig } = work;
+  const { computed } = work;
   const queries = useQueryClient();
+  const [only, setOnly] = useInAddress('only', 'all', oneOf(SHOWN));
+  const [typed, setTyped] = useState('');
+  const [search] = useSearchParams();
+  const looked = search.get('finding');
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const fix = useMutation({
     mutationFn: (key: string) => api.fixFinding(id, key, work.saving.version()),
     onSuccess: ({ document, places }) => {
@@ -46,54 +55,91 @@ function Found({ id, work, onChoose, rests }: Shown & { rests: RestsWork }) {
   if (computed === null) {
     return null;
   }
+  const row = (finding: RigFinding) => (
+    <FindingRow
+      key={finding.key}
+      finding={finding}
+      book={work.rig.book}
+      rests={rests}
+      isLooked={finding.key === looked}
+      isBusy={fix.isPending || work.isComputing}
+      onFix={() => fix.mutate(finding.key)}
+      onChoose={onChoose}
+    />
+  );
+  const groups = listed(computed.findings, only, typed);
   return (
     <>
-      {computed.findings.length === 0 && <p className="p-3">Nothing is wrong, as far as is known.</p>}
+      {computed.findings.length === 0 && <p className="p-3">Nothing wrong was found.</p>}
+      {computed.findings.length > 0 && (
+        <div
+          className="sticky top-0 z-10 flex flex-wrap items-center gap-1 border-b border-base-300 bg-base-200 p-1"
+          role="group"
+          aria-label="Which findings"
+        >
+          {SEVERITIES.map((severity) => {
+            const count = computed.findings.filter((finding) => finding.severity === severity).length;
+            return (
+              count > 0 && (
+                <Button
+                  key={severity}
+                  tone={only === severity ? 'primary' : 'quiet'}
+                  aria-pressed={only === severity}
+                  label={`${LOOKS[severity].mark} ${counted(count, severity)}`}
+                  onClick={() => setOnly(only === severity ? 'all' : severity)}
+                />
+              )
+            );
+          })}
+          {computed.findings.length > MOST_AT_A_GLANCE && (
+            <Field
+              label="Find a finding"
+              className="input-sm ml-auto w-40"
+              type="search"
+              placeholder="Find"
+              value={typed}
+              onChange={setTyped}
+            />
+          )}
+        </div>
+      )}
       {fix.error !== null && (
         <p role="alert" className="p-3">
           {fix.error.message}
         </p>
       )}
+      {computed.findings.length > 0 && groups.length === 0 && <p className="p-3">None of them says that.</p>}
       <ul aria-label="Findings" className="flex flex-col">
-        {computed.findings.map((finding, place) => (
-          <li
-            key={finding.key}
-            className={`flex flex-col gap-1 border-b border-l-4 border-b-base-300 px-3 py-2 text-sm ${LOOKS[finding.severity].tone}`}
-          >
-            <p>
-              <span className="font-semibold">
-                {LOOKS[finding.severity].mark} {finding.severity}
-              </span>
-              {', '}
-              <Cause finding={finding} book={rig.book} onChoose={onChoose} />
-            </p>
-            <p>{finding.text}</p>
-            {finding.consequences.map((text) => (
-              <p key={text} className="pl-3 text-sm">
-                so: {text}
-              </p>
-            ))}
-            <div className="flex flex-wrap gap-2">
-              {finding.fix !== null && (
-                <Button
-                  icon={<Wrench size={16} />}
-                  label={finding.fix.title}
-                  disabled={fix.isPending || work.isComputing}
-                  aria-describedby={`fix-${place}`}
-                  onClick={() => fix.mutate(finding.key)}
-                />
-              )}
-              <PutToRest finding={finding} rests={rests} />
-            </div>
-            {finding.fix !== null && (
-              <ul id={`fix-${place}`} aria-label="What the fix changes" className="text-sm opacity-80">
-                {finding.fix.preview.map((line) => (
-                  <li key={line}>{line}</li>
-                ))}
-              </ul>
-            )}
-          </li>
-        ))}
+        {groups.map((group) => {
+          const isOpen =
+            opened.has(group.key) || group.findings.some((finding) => finding.key === looked) || typed !== '';
+          return !group.isFolded ? (
+            group.findings.map(row)
+          ) : (
+            <li key={group.key} className={`border-l-4 ${LOOKS[group.severity].tone}`}>
+              <button
+                type="button"
+                aria-expanded={isOpen}
+                className="flex min-h-11 w-full items-center gap-2 border-b border-base-300 px-3 text-left hover:bg-base-300"
+                onClick={() =>
+                  setOpened(
+                    new Set(
+                      opened.has(group.key)
+                        ? [...opened].filter((key) => key !== group.key)
+                        : [...opened, group.key],
+                    ),
+                  )
+                }
+              >
+                <span aria-hidden="true">{isOpen ? '▾' : '▸'}</span>
+                <b className="font-mono text-lg">{group.findings.length}</b>
+                <span className="flex-1">{kindWords(group.code)}</span>
+                <span className="text-sm">{group.severity}</span>
+              </button>
+              {isOpen && <ul aria-label={kindWords(group.code)}>{group.findings.map(row)}</ul>}
+            </li>
+          );
+        })}
       </ul>
       <Resting resting={computed.resting} rests={rests} />
       {computed.cautions.length > 0 && (
@@ -106,37 +152,5 @@ function Found({ id, work, onChoose, rests }: Shown & { rests: RestsWork }) {
         </section>
       )}
     </>
-  );
-}
-
-/** Where the cause is, as a way there. */
-function Cause({
-  finding,
-  book,
-  onChoose,
-}: {
-  finding: RigFinding;
-  book: string | undefined;
-  onChoose: (chosen: Chosen) => void;
-}) {
-  const { lead, unit } = finding;
-  if (finding.line !== null && book !== undefined) {
-    return (
-      <Link className="link" to={`/bench/${book}`}>
-        rulebook, line {finding.line}
-      </Link>
-    );
-  }
-  if (lead === null && unit === null) {
-    return <>{finding.cause}</>;
-  }
-  return (
-    <button
-      type="button"
-      className="link"
-      onClick={() => onChoose(lead !== null ? { what: 'lead', id: lead } : { what: 'unit', id: unit ?? '' })}
-    >
-      {finding.cause}
-    </button>
   );
 }

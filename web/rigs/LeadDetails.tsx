@@ -4,13 +4,22 @@ import { changeLead } from '../model/leads';
 import { without } from '../model/without';
 import { LeadFacts } from './LeadFacts';
 import { LeadParts } from './LeadParts';
+import { SoundOfLead } from './SoundOfLead';
 import { Verdict } from './Verdict';
 import type { RigWork } from './useRig';
 
 const USES = ['play', 'edit', 'listen', 'power'] as const;
 
 /** A lead: its verdict with the reason, its cables, and a table for the meter. */
-export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
+export function LeadDetails({
+  work,
+  lead,
+  onRenamed,
+}: {
+  work: RigWork;
+  lead: Lead;
+  onRenamed: (name: string) => void;
+}) {
   const judged = work.computed?.wires.leads.find((each) => each.id === lead.id);
   const fits = work.computed?.fit.filter((each) => each.lead === lead.id) ?? [];
   return (
@@ -54,7 +63,10 @@ export function LeadDetails({ work, lead }: { work: RigWork; lead: Lead }) {
         ))}
       </Select>
       <LeadParts work={work} lead={lead} />
-      <LeadFacts work={work} lead={lead} />
+      <LeadFacts work={work} lead={lead} onRenamed={onRenamed} />
+      {work.computed?.wires.sound.some((each) => each.lead === lead.id) === true && (
+        <SoundOfLead work={work} lead={lead} />
+      )}
       {judged !== undefined && judged.continuity.length > 0 && (
         <table className="table table-xs w-auto">
           <caption className="text-left text-sm">For the meter, with nothing plugged in</caption>

@@ -1,17 +1,18 @@
 import { Plus, Trash2 } from 'lucide-react';
 import type { Lead } from '../api/types';
 import { CONNECTORS } from '../model/connectors';
-import { changeLead } from '../model/leads';
+import { adapter, changeLead } from '../model/leads';
 import { without } from '../model/without';
 import { Button } from '../ui/Button';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
 import { Field } from '../ui/Field';
 import { Select } from '../ui/Select';
+import { PartFacts } from './PartFacts';
 import type { RigWork } from './useRig';
 
 type Part = NonNullable<Lead['parts']>[number];
 
-const MAPS = ['straight', 'crossed', 'mono'] as const;
+const MAPS = ['straight', 'crossed', 'mono', 'named'] as const;
 const PLUGS = CONNECTORS.filter((connector) => connector !== 'any');
 
 /** The cables and adapters of a lead, from one end to the other. */
@@ -41,9 +42,7 @@ export function LeadParts({ work, lead }: { work: RigWork; lead: Lead }) {
         <Button
           icon={<Plus size={16} />}
           label="Add an adapter"
-          onClick={() =>
-            change((all) => [...all, { what: 'adapter', map: 'straight', ends: ['din5', 'jack 3.5'] }])
-          }
+          onClick={() => change((all) => [...all, adapter(work.rig, lead)])}
         />
       </div>
     </div>
@@ -78,11 +77,11 @@ function PartRow({
         onChange={(picked) => {
           const map = MAPS.find((one) => one === picked);
           if (map !== undefined) {
-            onChange({ ...part, map });
+            onChange(map === 'named' ? { ...part, map } : without({ ...part, map }, 'contacts'));
           }
         }}
       >
-        {(part.map === 'named' ? [...MAPS, 'named' as const] : MAPS).map((map) => (
+        {MAPS.map((map) => (
           <option key={map}>{map}</option>
         ))}
       </Select>
@@ -144,6 +143,7 @@ function PartRow({
         label={`Take out ${called}`}
         onClick={onRemove}
       />
+      <PartFacts part={part} called={called} onChange={onChange} />
     </div>
   );
 }

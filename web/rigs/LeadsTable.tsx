@@ -1,4 +1,4 @@
-import type { Chosen } from './RigPicture';
+import type { Chosen } from './useChosen';
 import type { RigWork } from './useRig';
 import { Verdict } from './Verdict';
 

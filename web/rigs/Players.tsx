@@ -2,7 +2,7 @@ import type { Plays } from '../api/types';
 import { author } from '../api/author';
 import { next, said, type Kind, type Means } from '../model/intents';
 import { Select } from '../ui/Select';
-import type { Chosen } from './RigPicture';
+import type { Chosen } from './useChosen';
 import type { RigWork } from './useRig';
 
 const WORDS: Record<Means | 'open', string> = { plays: 'plays', 'keeps out': 'keeps out', open: 'open' };

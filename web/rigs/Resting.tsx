@@ -32,8 +32,8 @@ export function PutToRest({ finding, rests }: { finding: RigFinding; rests: Rest
   ) : (
     <Button
       tone="quiet"
-      label="Put to rest"
-      aria-label={`Put to rest: ${finding.text}`}
+      label="Ignore"
+      aria-label={`Ignore: ${finding.text}`}
       onClick={() => setAsking(true)}
     />
   );
@@ -78,8 +78,8 @@ export function Resting({ resting, rests }: { resting: ComputedRig['resting']; r
     return null;
   }
   return (
-    <section aria-label="Put to rest" className="p-3 text-sm">
-      <h3 className="font-semibold">Put to rest</h3>
+    <section aria-label="Ignored" className="p-3 text-sm">
+      <h3 className="font-semibold">Ignored</h3>
       <ul className="flex flex-col gap-1">
         {resting.map((finding) => {
           const rest = rests.value.rests?.find((each) => each.cause === finding.restsAs);
@@ -92,8 +92,8 @@ export function Resting({ resting, rests }: { resting: ComputedRig['resting']; r
               </span>
               <Button
                 tone="quiet"
-                label="Wake it"
-                aria-label={`Wake: ${finding.text}`}
+                label="Show again"
+                aria-label={`Show again: ${finding.text}`}
                 onClick={() =>
                   rests.change((before) => ({
                     rests: (before.rests ?? []).filter((each) => each.cause !== finding.restsAs),

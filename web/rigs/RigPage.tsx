@@ -1,20 +1,25 @@
-import { Cable, Download, FilePlus2, Music } from 'lucide-react';
+import { Cable, Download, FilePlus2 } from 'lucide-react';
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
-import type { Arrival, StoredDocument } from '../api/types';
+import { useParams } from 'react-router';
+import type { Arrival, Rig, StoredDocument } from '../api/types';
 import { SavingNotice } from '../documents/SavingNotice';
 import { UndoButtons } from '../documents/UndoButtons';
 import { WithDocument } from '../documents/WithDocument';
 import { Tools } from '../ui/Tools';
 import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
+import { View } from '../ui/View';
+import { useCommands } from '../shell/commands';
 import { useAlive } from '../live/useAlive';
 import { useStanding } from '../live/useStanding';
 import { AddLead } from './AddLead';
 import { AddUnit } from './AddUnit';
 import { Details } from './Details';
-import { RigPicture, type Chosen } from './RigPicture';
+import { RigPicture } from './picture/RigPicture';
+import type { At } from './picture/walk';
 import { RigTabs } from './RigTabs';
+import { useChosen, type Chosen } from './useChosen';
 import { useRig } from './useRig';
 
 /** A rig: its picture, what is chosen in it, and everything that is computed from it. */
@@ -29,23 +34,37 @@ export default function RigPage() {
 
 function OpenRig({ document }: { document: StoredDocument }) {
   const work = useRig(document);
-  const [chosen, setChosen] = useState<Chosen>(null);
+  const [chosen, setChosen] = useChosen();
   const [way, setWay] = useState<Arrival | null>(null);
   const alive = useAlive(document.id);
   const standing = useStanding(document.id, alive !== null);
   const [adding, setAdding] = useState<'unit' | 'lead' | null>(null);
+  /** What has just been made, or is next to what was removed. */
+  const [focus, setFocus] = useState<At | null>(null);
+  const [removed, setGone] = useState<{ words: string; rig: Rig } | null>(null);
+  // It can be taken back in one step until something else is done.
+  const gone = removed !== null && work.previous === removed.rig ? removed : null;
   const { rig, computed } = work;
+  useCommands('Rig', [
+    { label: 'Walk along leads and boxes', keys: 'Arrows' },
+    { label: 'Open what is chosen', keys: 'Enter' },
+    { label: 'Find a unit by its first letters', keys: 'Letters' },
+    { label: 'Zoom in, zoom out, see all', keys: '+  -  0' },
+    { label: 'Add a unit', run: () => setAdding('unit') },
+    ...(rig.units.length === 0 ? [] : [{ label: 'Lay a lead', run: () => setAdding('lead') }]),
+  ]);
   const choose = (next: Chosen) => {
     setChosen(next);
     setWay(null);
   };
 
   return (
-    <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+    <View title="Rig" of={document.name}>
       <Tools>
         <UndoButtons work={work} />
         <Button
-          tone="primary"
+          // Where there is none yet, the empty page says it.
+          tone={rig.units.length === 0 ? 'plain' : 'primary'}
           icon={<FilePlus2 size={16} />}
           label="Add a unit"
           onClick={() => setAdding('unit')}
@@ -56,11 +75,6 @@ function OpenRig({ document }: { document: StoredDocument }) {
           disabled={rig.units.length === 0}
           onClick={() => setAdding('lead')}
         />
-        {rig.book !== undefined && (
-          <Link className="btn btn-sm min-h-9 gap-2 btn-neutral" to={`/bench/${rig.book}`}>
-            <Music size={16} /> Rules on the bench
-          </Link>
-        )}
         <a
           className="btn btn-square btn-sm min-h-9 btn-neutral"
           href={`/api/rigs/${document.id}/file`}
@@ -72,11 +86,24 @@ function OpenRig({ document }: { document: StoredDocument }) {
         </a>
       </Tools>
       <SavingNotice work={work} what="rig" />
-      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] lg:overflow-hidden">
+      <Notice
+        text={gone === null ? null : `${gone.words} is taken out of the rig.`}
+        tone="info"
+        action={{
+          label: 'Undo',
+          isDisabled: false,
+          onPress: () => {
+            work.undo?.();
+            setGone(null);
+          },
+        }}
+        onClose={() => setGone(null)}
+      />
+      <div className="grid min-h-0 flex-1 grid-cols-1 gap-2 overflow-auto max-lg:grid-rows-[minmax(27rem,1fr)_minmax(24rem,1fr)] lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] lg:overflow-hidden">
         <Panel
           title={`${document.name}: ${counted(rig.units.length, 'unit')}, ${counted((rig.leads ?? []).length, 'lead')}`}
         >
-          <div className="min-h-0 flex-1 overflow-auto p-2">
+          <div className="min-h-0 flex-1 overflow-hidden">
             {rig.units.length === 0 ? (
               <Empty onAdd={() => setAdding('unit')} />
             ) : (
@@ -87,6 +114,7 @@ function OpenRig({ document }: { document: StoredDocument }) {
                 way={way}
                 alive={alive}
                 standing={standing}
+                focus={focus}
                 onChoose={choose}
               />
             )}
@@ -102,6 +130,11 @@ function OpenRig({ document }: { document: StoredDocument }) {
               way={way}
               onWay={setWay}
               onChoose={choose}
+              onRemoved={(words, next) => {
+                choose(null);
+                setFocus(next);
+                setGone({ words, rig });
+              }}
             />
           )}
           <RigTabs id={document.id} work={work} onChoose={choose} />
@@ -112,7 +145,10 @@ function OpenRig({ document }: { document: StoredDocument }) {
           work={work}
           onClose={(name) => {
             setAdding(null);
-            setChosen(name === null ? chosen : { what: 'unit', id: name });
+            if (name !== null) {
+              setChosen({ what: 'unit', id: name });
+              setFocus({ what: 'box', name });
+            }
           }}
         />
       )}
@@ -122,11 +158,14 @@ function OpenRig({ document }: { document: StoredDocument }) {
           from={chosen?.what === 'unit' ? chosen.id : null}
           onClose={(id) => {
             setAdding(null);
-            setChosen(id === null ? chosen : { what: 'lead', id });
+            if (id !== null) {
+              setChosen({ what: 'lead', id });
+              setFocus({ what: 'line', name: id });
+            }
           }}
         />
       )}
-    </main>
+    </View>
   );
 }
 

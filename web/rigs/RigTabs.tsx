@@ -1,18 +1,18 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { RigFinding } from '../api/types';
 import { Panel } from '../ui/Panel';
 import { TabBody, Tabbed, Tabs } from '../ui/Tabs';
+import { oneOf, useInAddress } from '../ui/useInAddress';
 import { Combs } from './Combs';
 import { Findings } from './Findings';
 import { LeadsTable } from './LeadsTable';
 import { Loads } from './Loads';
-import { Paper } from './Paper';
 import { Players } from './Players';
-import type { Chosen } from './RigPicture';
+import type { Chosen } from './useChosen';
 import { TestRun } from './TestRun';
 import type { RigWork } from './useRig';
 
-const TABS = ['Findings', 'Leads', 'Plays', 'Plan', 'Loads', 'Test', 'Paper'] as const;
+const TABS = ['Findings', 'Leads', 'Plays', 'Plan', 'Loads', 'Test'] as const;
 type Tab = (typeof TABS)[number];
 
 /** What is computed from the rig, one list at a time. */
@@ -25,7 +25,8 @@ export function RigTabs({
   work: RigWork;
   onChoose: (chosen: Chosen) => void;
 }) {
-  const [tab, setTab] = useState<Tab>('Findings');
+  const [place, setPlace] = useInAddress('tab', 'findings', oneOf(TABS.map((each) => each.toLowerCase())));
+  const tab = TABS.find((each) => each.toLowerCase() === place) ?? 'Findings';
   const computed = work.computed;
   const count: Partial<Record<Tab, number>> = {
     Findings: computed?.findings.filter((finding: RigFinding) => finding.severity !== 'hint').length ?? 0,
@@ -33,9 +34,11 @@ export function RigTabs({
     Plays:
       computed?.plays.filter((cell) => cell.means !== null && cell.arrives === (cell.means !== 'plays'))
         .length ?? 0,
-    Plan: [...(computed?.plan.settings ?? []), ...(computed?.plan.numbers ?? [])].filter(
-      (each) => each.cost > 0,
-    ).length,
+    Plan: [
+      ...(computed?.plan.settings ?? []),
+      ...(computed?.plan.cables ?? []),
+      ...(computed?.plan.numbers ?? []),
+    ].filter((each) => each.cost > 0).length,
     Loads: computed?.fit.filter((fit) => fit.isHeavy && !fit.isEstimate).length ?? 0,
   };
   const body: Record<Tab, () => ReactNode> = {
@@ -45,10 +48,9 @@ export function RigTabs({
     Plan: () => <Combs work={work} onChoose={onChoose} />,
     Loads: () => <Loads work={work} />,
     Test: () => <TestRun id={id} work={work} />,
-    Paper: () => <Paper id={id} work={work} />,
   };
   return (
-    <Tabbed tabs={TABS} tab={tab} onTab={setTab}>
+    <Tabbed tabs={TABS} tab={tab} onTab={(chosen) => setPlace(chosen.toLowerCase())}>
       <Panel
         title={work.isComputing ? 'Computing …' : 'Results'}
         className="flex-1"

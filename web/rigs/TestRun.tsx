@@ -62,7 +62,7 @@ export function TestRun({ id, work }: { id: string; work: RigWork }) {
         />
         <Button
           icon={<RotateCcw size={16} />}
-          label="Begin anew"
+          label="Start over"
           disabled={ticks.length === 0}
           onClick={() => change([])}
         />

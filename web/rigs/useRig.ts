@@ -14,15 +14,19 @@ export interface RigWork extends Omit<JsonWork<Rig>, 'value'> {
   rules: string | null;
 }
 
-/** A rig that is being worked on: changed here, stored by the server, and computed there. */
-export function useRig(document: StoredDocument): RigWork {
+/**
+ * A rig that is being worked on: changed here, stored by the server, and computed there.
+ *
+ * @param computes whether what is computed is shown as well
+ */
+export function useRig(document: StoredDocument, computes = true): RigWork {
   const { value, ...work } = useJson<Rig>(document);
   const isSaved = work.saving.state.is === 'saved';
   const version = work.saving.version();
   const computed = useQuery({
     queryKey: ['rig-computed', document.id, version],
     queryFn: () => api.computedRig(document.id),
-    enabled: isSaved,
+    enabled: isSaved && computes,
     placeholderData: (before) => before,
     staleTime: Infinity,
   });

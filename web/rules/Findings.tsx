@@ -22,7 +22,10 @@ export function Findings({
     return null;
   }
   return (
-    <div className="max-h-44 overflow-auto border-t border-base-300" aria-live="polite">
+    <div
+      className="max-h-[min(11rem,33%)] shrink-0 overflow-auto border-t border-base-300"
+      aria-live="polite"
+    >
       {!checked.runs && (
         <p className="bg-error px-3 py-1.5 text-sm font-semibold text-error-content">
           These rules do not run yet. The last good ones are still at work.
@@ -67,7 +70,7 @@ function Item({
       {finding.fixes.length > 0 && (
         <div className="mt-1 flex flex-wrap gap-1.5 pl-6">
           {finding.fixes.map((fix) => (
-            <Button key={fix.title} tone="primary" label={fix.title} onClick={() => onFix(fix)} />
+            <Button key={fix.title} label={fix.title} onClick={() => onFix(fix)} />
           ))}
         </div>
       )}

@@ -1,3 +1,4 @@
+import { redo, undo } from '@codemirror/commands';
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { Annotation, Compartment, EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
@@ -11,6 +12,7 @@ import { openRename } from './rename';
 import { setHits, type Hit } from './hits';
 import type { RulesSession, TextView } from './RulesSession';
 import { recall, remember } from './undoMemory';
+import { canRedo, canUndo, undone } from './undone';
 
 const KEEP_PAUSE_MS = 200;
 
@@ -55,6 +57,7 @@ export function RuleEditor({
         locking.of(EditorState.readOnly.of(false)),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) {
+            session.steps(canUndo(update.state), canRedo(update.state), undone(update));
             clearTimeout(keeping.current);
             keeping.current = setTimeout(() => remember(id, update.view.state), KEEP_PAUSE_MS);
           }
@@ -68,6 +71,7 @@ export function RuleEditor({
       ]),
     });
     view.current = created;
+    session.steps(canUndo(created.state), canRedo(created.state), '');
     const leave = session.showIn(shownIn(created));
     return () => {
       leave();
@@ -117,6 +121,8 @@ function shownIn(editor: EditorView): TextView {
       }
     },
     rename: () => openRename(editor),
+    undo: () => undo(editor),
+    redo: () => redo(editor),
     replaceAll: (text) =>
       editor.dispatch({
         changes: { from: 0, to: editor.state.doc.length, insert: text },

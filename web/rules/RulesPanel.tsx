@@ -13,9 +13,11 @@ import { Reference } from '../reference/Reference';
 import { Button } from '../ui/Button';
 import { ReckonButton } from '../ui/Reckoner';
 import { Panel } from '../ui/Panel';
+import { Toolbar } from '../ui/Toolbar';
 import { deviceNames, type DeviceNames } from './devices';
 import { Findings } from './Findings';
 import type { Hit } from './hits';
+import { RulesUndo } from './RulesUndo';
 import { RuleEditor } from './RuleEditor';
 import type { RulesSession } from './RulesSession';
 import { Conflict, LeftCopy, SaveNote } from './SavingNotes';
@@ -56,36 +58,39 @@ export function RulesPanel({
       aside={
         <>
           <SaveNote state={save} onRetry={saver.retry} />
-          <ReckonButton first="tempo" />
-          <Button
-            tone="quiet"
-            iconOnly
-            icon={<AlignLeft size={16} />}
-            label="Tidy the text"
-            onClick={() => void session.tidy()}
-          />
-          <Button
-            tone="quiet"
-            iconOnly
-            icon={<TextCursorInput size={16} />}
-            label="Rename what is named at the cursor (F2)"
-            onClick={() => session.rename()}
-          />
-          <Button
-            tone="quiet"
-            iconOnly
-            icon={<History size={16} />}
-            label="Who changed what, and when"
-            onClick={() => setLookingBack(true)}
-          />
-          <Button
-            tone={isReading ? 'primary' : 'quiet'}
-            iconOnly
-            icon={<BookOpen size={16} />}
-            label="Look up the language"
-            aria-pressed={isReading}
-            onClick={() => setReading(!isReading)}
-          />
+          <Toolbar label="Tools of the rules">
+            <RulesUndo session={session} />
+            <ReckonButton first="tempo" />
+            <Button
+              tone="quiet"
+              iconOnly
+              icon={<AlignLeft size={16} />}
+              label="Tidy the text"
+              onClick={() => void session.tidy()}
+            />
+            <Button
+              tone="quiet"
+              iconOnly
+              icon={<TextCursorInput size={16} />}
+              label="Rename what is named at the cursor (F2)"
+              onClick={() => session.rename()}
+            />
+            <Button
+              tone="quiet"
+              iconOnly
+              icon={<History size={16} />}
+              label="Who changed what, and when"
+              onClick={() => setLookingBack(true)}
+            />
+            <Button
+              tone={isReading ? 'primary' : 'quiet'}
+              iconOnly
+              icon={<BookOpen size={16} />}
+              label="Look up the language"
+              aria-pressed={isReading}
+              onClick={() => setReading(!isReading)}
+            />
+          </Toolbar>
         </>
       }
     >

@@ -28,6 +28,8 @@ function opened(book = rulebook()) {
     showLine: vi.fn(),
     apply: vi.fn(),
     rename: vi.fn(),
+    undo: vi.fn(),
+    redo: vi.fn(),
     replaceAll: (text) => shown.push(text),
   };
   const leave = session.showIn(view);

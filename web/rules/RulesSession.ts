@@ -13,12 +13,19 @@ export interface TextView {
   apply: (edits: readonly Edit[]) => void;
   replaceAll: (text: string) => void;
   rename: () => void;
+  undo: () => void;
+  redo: () => void;
 }
 
 export interface RulesState {
   checked: Checked | null;
   /** What has happened to the text from outside, or why something could not be done to it. */
   told: string | null;
+  /** Whether there is a step back, and one forth again. */
+  canUndo: boolean;
+  canRedo: boolean;
+  /** What was undone or done again last, in words. */
+  undone: string;
 }
 
 /**
@@ -26,7 +33,13 @@ export interface RulesState {
  * and make edits of it; all of these are typed, saved, checked and undone in one way.
  */
 export class RulesSession {
-  readonly state = new State<RulesState>({ checked: null, told: null });
+  readonly state = new State<RulesState>({
+    checked: null,
+    told: null,
+    canUndo: false,
+    canRedo: false,
+    undone: '',
+  });
   readonly saver: Saver;
   private current: string;
   private view: TextView | null = null;
@@ -66,6 +79,18 @@ export class RulesSession {
 
   /** Makes edits of the text, as one step that can be undone. */
   readonly apply = (edits: readonly Edit[]): void => this.view?.apply(edits);
+
+  readonly undo = (): void => this.view?.undo();
+
+  readonly redo = (): void => this.view?.redo();
+
+  /** What can be undone is another now; with what was undone just then, if it was. */
+  steps(canUndo: boolean, canRedo: boolean, undone: string): void {
+    const now = this.state.snapshot();
+    if (now.canUndo !== canUndo || now.canRedo !== canRedo || now.undone !== undone) {
+      this.state.set({ ...now, canUndo, canRedo, undone });
+    }
+  }
 
   /** The text was changed where it is shown. */
   typed(text: string): void {
@@ -126,6 +151,11 @@ export class RulesSession {
       this.change(left.text);
     }
     this.saver.decided();
+  }
+
+  /** Another text in the place of this one, as one step that can be undone. */
+  write(text: string): void {
+    this.change(text);
   }
 
   private change(text: string): void {

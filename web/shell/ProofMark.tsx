@@ -5,7 +5,7 @@ export function ProofMark({ rig }: { rig: string | null }) {
   const proven = useProving(rig);
   const [sign, words, tone] = said(proven);
   return (
-    <span className={`inline-block min-w-5 text-center text-xs font-semibold ${tone}`} title={words}>
+    <span className={`inline-block min-w-5 shrink-0 text-center text-xs font-semibold ${tone}`} title={words}>
       <span aria-hidden="true">{sign}</span>
       <span className="sr-only">{words}</span>
     </span>

@@ -17,6 +17,7 @@ export function Who() {
         tone="quiet"
         icon={<UserRound size={18} />}
         label={name === '' ? 'Say who you are' : name}
+        className="max-w-28 *:last:truncate"
         onClick={() => setOpen(true)}
       />
       {isOpen && (

@@ -135,7 +135,10 @@ export function ControlCard({
                 onClick={() => onClear(use)}
               />
               {book !== null && (
-                <Link className="ml-auto link text-xs" to={`/bench/${book}`}>
+                <Link
+                  className="ml-auto link inline-flex min-h-6 min-w-6 items-center text-xs"
+                  to={`/bench/${book}?line=${use.line}`}
+                >
                   line {use.line}
                 </Link>
               )}

@@ -35,7 +35,7 @@ export function LayerButton({
         />
       );
     case 'carried':
-      return <Button label="Copy it nowhere" onClick={onDrop} />;
+      return <Button label="Cancel" onClick={onDrop} />;
     case 'open':
       return <Button tone="primary" label={`Put it on “${name}”`} disabled={isBusy} onClick={onPut} />;
     case 'elsewhere':

@@ -73,8 +73,8 @@ export function LeapSheet({ id, book, version }: { id: string; book: string | nu
       )}
       {unknown.length > 0 && (
         <p className="text-sm">
-          Where these stand when the power comes nobody knows, so that their first move is sent at once,
-          whatever the takeover:{' '}
+          Nobody knows where these stand after power-up, so their first move is sent at once, whatever the
+          takeover:{' '}
           {unknown
             .map((leap) => `${leap.deviceLabel} ${leap.parameter} (${leap.unitLabel} ${leap.control})`)
             .join(', ')}

@@ -90,8 +90,8 @@ function Lines({ id, log, rig }: { id: string; log: JsonWork<RigBeside['log']>; 
       {add.error !== null && <p role="alert">{add.error.message}</p>}
       {lines.length === 0 ? (
         <p>
-          No evening is written down yet. A new line says by itself what was changed since the one before, and
-          which minutes were marked.
+          Nothing is logged yet. A new line lists by itself what has changed since the last one, and which
+          minutes were marked.
         </p>
       ) : (
         <table className="table table-pin-rows" aria-label="Log">

@@ -4,6 +4,7 @@ import type { Song } from '../api/types';
 import type { RigWork } from '../rigs/useRig';
 import { without } from '../model/without';
 import { Select } from '../ui/Select';
+import { useInAddress } from '../ui/useInAddress';
 import { Field } from '../ui/Field';
 import { Button } from '../ui/Button';
 import { CheckedField, numberFrom } from '../ui/CheckedField';
@@ -24,10 +25,10 @@ import {
 export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly string[] }) {
   const show = showOf(work.rig);
   const songs = order(work.rig);
-  const [chosen, choose] = useState<string | null>(null);
+  const [chosen, choose] = useInAddress<string>('song', '');
   const [title, setTitle] = useState('');
   const [list, setList] = useState('');
-  const song = show.songs.find((each) => each.id === (chosen ?? songs[0]?.id));
+  const song = show.songs.find((each) => each.id === chosen) ?? songs[0];
   const rest = show.songs.filter((each) => !songs.includes(each));
 
   return (
@@ -77,12 +78,12 @@ export function SetListPanel({ work, scenes }: { work: RigWork; scenes: readonly
               <span className="w-8 text-right font-mono text-2xl">{place + 1}</span>
               <button
                 type="button"
-                className="btn flex-1 justify-start text-lg btn-ghost"
+                className="btn h-auto min-h-10 flex-1 flex-wrap justify-start gap-x-4 py-1 text-left text-lg btn-ghost"
                 aria-pressed={each.id === song?.id}
                 onClick={() => choose(each.id)}
               >
                 {each.title}
-                <span className="ml-auto font-mono text-base font-normal">
+                <span className="font-mono text-sm font-normal sm:ml-auto sm:text-base">
                   {each.tempo ?? '–'} · {each.key ?? '–'}
                   {each.lengthS === undefined ? '' : ` · ${minutes(each.lengthS)}`}
                 </span>

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import type { ReactNode } from 'react';
+import { useParams } from 'react-router';
 import { api } from '../api/client';
 import type { StoredDocument } from '../api/types';
 import { SavingNotice } from '../documents/SavingNotice';
@@ -11,6 +11,8 @@ import { Tools } from '../ui/Tools';
 import { Notice } from '../ui/Notice';
 import { Panel } from '../ui/Panel';
 import { TabBody, Tabbed, Tabs } from '../ui/Tabs';
+import { oneOf, useInAddress } from '../ui/useInAddress';
+import { View } from '../ui/View';
 import { LeapSheet } from './LeapSheet';
 import { LogSheet } from './LogSheet';
 import { ProgramSheet } from './ProgramSheet';
@@ -38,10 +40,11 @@ export default function ShowPage() {
 }
 
 function OpenShow({ document }: { document: StoredDocument }) {
-  const work = useRig(document);
-  const [tab, setTab] = useState<Tab>('songs');
+  const work = useRig(document, false);
+  const [tab, setTab] = useInAddress<Tab>('tab', 'songs', oneOf(NAMES));
   const sheets = useQuery({
-    queryKey: ['show', document.id, work.computed?.version, work.saving.version()],
+    queryKey: ['show', document.id, work.saving.version()],
+    enabled: work.saving.state.is === 'saved',
     queryFn: () => api.showOf(document.id),
     placeholderData: (before) => before,
   });
@@ -69,23 +72,17 @@ function OpenShow({ document }: { document: StoredDocument }) {
   };
   return (
     <Tabbed tabs={NAMES} tab={tab} onTab={setTab}>
-      <main className="flex min-h-0 flex-1 flex-col gap-2 p-2">
+      <View title="Show" of={document.name}>
         <Tools>
           {tab !== 'log' && <UndoButtons work={work} />}
           <Tabs label="The show" tabs={Object.entries(TABS) as [Tab, string][]} />
-          <Link className="btn btn-sm min-h-9 btn-neutral" to={`/rigs/${document.id}`}>
-            The rig
-          </Link>
-          <Link className="btn btn-sm min-h-9 btn-primary" to={`/stage/${document.id}`}>
-            Play the show
-          </Link>
         </Tools>
         <SavingNotice work={work} what="rig" />
         <Notice text={sheets.error?.message ?? null} tone="error" />
         <Panel title={`${document.name}: ${TABS[tab].toLowerCase()}`} className="min-h-0 flex-1">
           <TabBody tabs={NAMES} className="min-h-0 flex-1 overflow-auto p-3" show={(each) => show[each]()} />
         </Panel>
-      </main>
+      </View>
     </Tabbed>
   );
 }

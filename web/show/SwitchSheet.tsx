@@ -3,13 +3,17 @@ import { api } from '../api/client';
 import type { Rig, Sheets, SwitchUse } from '../api/types';
 import { Select } from '../ui/Select';
 import { Button } from '../ui/Button';
+import { WhenNear } from '../ui/WhenNear';
 import { Assign } from './Assign';
 import { ControlCard } from './ControlCard';
 import { CopyScene } from './CopyScene';
 import { Done } from './Done';
 import { LayerButton, layerName } from './LayerButton';
-import { surfaces, type SheetControl } from './surface';
+import { surfaces, type SheetControl, type SheetSurface } from './surface';
 import { useRules } from './useRules';
+
+/** So many controls are drawn at once; of more, those that come near. */
+const MOST_AT_ONCE = 120;
 
 /** What is being copied or moved, until it is put somewhere. */
 interface Carried {
@@ -38,6 +42,8 @@ export function SwitchSheet({
   if (all.length === 0) {
     return <p>No unit of this rig has controls. Add one with a control surface on the rig’s page.</p>;
   }
+  const count = all.flatMap((surface) => surface.layers.flatMap((each) => each.controls)).length;
+  const isLong = count > MOST_AT_ONCE;
   const put = (unit: string, control: SheetControl) => {
     if (carried !== null) {
       const { use } = carried;
@@ -87,70 +93,74 @@ export function SwitchSheet({
               {carried.do === 'copy' ? 'Copy' : 'Move'} what “{carried.use.control}” does to which control, in
             </span>
             <SceneChoice scenes={sheets.scenes} scene={scene} onChoose={setScene} />
-            <Button label="Put it nowhere" onClick={() => carry(null)} />
+            <Button label="Cancel" onClick={() => carry(null)} />
           </p>
         )}
       </div>
       {all.map((surface) => (
         <section key={surface.unit} aria-label={surface.label} className="flex flex-col gap-2">
           <h3 className="text-lg font-semibold">{surface.label}</h3>
-          {surface.layers.map((each) => (
-            <div key={each.layer ?? ''} className="flex flex-col gap-1">
-              {surface.layers.length > 1 && (
-                <div className="flex min-h-9 items-center gap-2">
-                  <h4 className="text-sm">{layerName(each.layer)}</h4>
-                  <LayerButton
-                    name={layerName(each.layer)}
-                    state={
-                      layer === null
-                        ? 'free'
-                        : layer.unit !== surface.unit
-                          ? 'elsewhere'
-                          : layer.layer === each.layer
-                            ? 'carried'
-                            : 'open'
-                    }
-                    isBusy={rules.isBusy}
-                    onCarry={() => carryLayer({ unit: surface.unit, layer: each.layer })}
-                    onPut={() => putLayer(each.layer)}
-                    onDrop={() => carryLayer(null)}
-                  />
-                </div>
-              )}
-              <ul
-                className="grid gap-2"
-                style={{
-                  gridTemplateColumns: `repeat(${each.columns === 1 ? 4 : each.columns}, minmax(8.5rem, 1fr))`,
-                }}
-              >
-                {each.controls.map((control) => (
-                  <ControlCard
-                    key={control.name}
-                    control={control}
-                    isBusy={rules.isBusy}
-                    book={rig.book ?? null}
-                    isPlaced={carried !== null}
-                    onPut={() => put(surface.unit, control)}
-                    onAssign={() => assign({ unit: surface.unit, control })}
-                    onCarry={(use, what) => {
-                      setScene(use.scene ?? '');
-                      carry({ use, do: what });
+          <WhenNear estimatePx={isLong ? roomOf(surface) : null}>
+            {() =>
+              surface.layers.map((each) => (
+                <div key={each.layer ?? ''} className="flex flex-col gap-1">
+                  {surface.layers.length > 1 && (
+                    <div className="flex min-h-9 items-center gap-2">
+                      <h4 className="text-sm">{layerName(each.layer)}</h4>
+                      <LayerButton
+                        name={layerName(each.layer)}
+                        state={
+                          layer === null
+                            ? 'free'
+                            : layer.unit !== surface.unit
+                              ? 'elsewhere'
+                              : layer.layer === each.layer
+                                ? 'carried'
+                                : 'open'
+                        }
+                        isBusy={rules.isBusy}
+                        onCarry={() => carryLayer({ unit: surface.unit, layer: each.layer })}
+                        onPut={() => putLayer(each.layer)}
+                        onDrop={() => carryLayer(null)}
+                      />
+                    </div>
+                  )}
+                  <ul
+                    className="grid gap-2"
+                    style={{
+                      gridTemplateColumns: `repeat(${each.columns === 1 ? 4 : each.columns}, minmax(8.5rem, 1fr))`,
                     }}
-                    onClear={(use) =>
-                      rules.change(`“${use.control}” no longer does ${use.does.join(', ')}`, () =>
-                        api.changeSwitch(id, {
-                          do: 'clear',
-                          unit: use.unit,
-                          control: use.control,
-                          line: use.line,
-                        }),
-                      )
-                    }
-                  />
-                ))}
-              </ul>
-            </div>
-          ))}
+                  >
+                    {each.controls.map((control) => (
+                      <ControlCard
+                        key={control.name}
+                        control={control}
+                        isBusy={rules.isBusy}
+                        book={rig.book ?? null}
+                        isPlaced={carried !== null}
+                        onPut={() => put(surface.unit, control)}
+                        onAssign={() => assign({ unit: surface.unit, control })}
+                        onCarry={(use, what) => {
+                          setScene(use.scene ?? '');
+                          carry({ use, do: what });
+                        }}
+                        onClear={(use) =>
+                          rules.change(`“${use.control}” no longer does ${use.does.join(', ')}`, () =>
+                            api.changeSwitch(id, {
+                              do: 'clear',
+                              unit: use.unit,
+                              control: use.control,
+                              line: use.line,
+                            }),
+                          )
+                        }
+                      />
+                    ))}
+                  </ul>
+                </div>
+              ))
+            }
+          </WhenNear>
         </section>
       ))}
       {assigned !== null && (
@@ -177,6 +187,13 @@ export function SwitchSheet({
     </div>
   );
 }
+
+/** About how much room the controls of a unit need, in pixels. */
+const roomOf = (surface: SheetSurface): number =>
+  surface.layers.reduce(
+    (sum, each) => sum + 40 + 120 * Math.ceil(each.controls.length / (each.columns === 1 ? 4 : each.columns)),
+    0,
+  );
 
 export function SceneChoice({
   scenes,

@@ -1,11 +1,12 @@
 import type { BenchStore } from '../session/BenchStore';
 import { usePart } from '../session/Told';
+import { Scroll } from '../ui/Scroll';
 
 /** A lamp for each port: it flashes with every message. */
 export function PortLamps({ store }: { store: BenchStore }) {
   const ports = usePart(store, (state) => state.ports);
   return (
-    <div className="flex min-w-0 flex-1 basis-96 flex-col text-lg">
+    <Scroll label="Lamps of the ports" className="flex max-h-20 min-w-0 flex-1 basis-96 flex-col text-lg">
       {([true, false] as const).map((isIn) => (
         <ul
           key={String(isIn)}
@@ -26,6 +27,6 @@ export function PortLamps({ store }: { store: BenchStore }) {
             ))}
         </ul>
       ))}
-    </div>
+    </Scroll>
   );
 }

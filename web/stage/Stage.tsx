@@ -8,6 +8,8 @@ import { usePart } from '../session/Told';
 import { keepMinute } from '../session/keepMinute';
 import { order } from '../model/show';
 import { HoldButton } from '../ui/HoldButton';
+import { View } from '../ui/View';
+import { wayTo } from '../shows/address';
 import { PortLamps } from './PortLamps';
 import { RestorePanel } from './RestorePanel';
 import { StageNotice } from './StageNotice';
@@ -31,7 +33,8 @@ export function Stage({
   rulebook: string;
   /** As the rules that run were made with it. */
   rig: Rig;
-  uses: readonly SwitchUse[];
+  /** What every control does; null until that is known. */
+  uses: readonly SwitchUse[] | null;
   store: BenchStore;
   watch: StageWatch;
 }) {
@@ -50,7 +53,7 @@ export function Stage({
     );
 
   return (
-    <main className="flex h-full flex-col gap-2 overflow-auto bg-base-100 p-3" aria-label="Stage">
+    <View title="Stage" of={rig.name} className="flex h-full flex-col gap-2 overflow-auto bg-base-100 p-3">
       <header className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <div className="min-w-60 flex-1">
           <p
@@ -74,7 +77,11 @@ export function Stage({
         </button>
       </header>
       <StageNotice store={store} watch={watch} rig={id} rulebook={rulebook} />
-      <Switches rig={rig} uses={uses} scene={scene ?? null} />
+      {uses === null ? (
+        <p className="min-h-[38vh] flex-1 text-3xl">Reading what each switch does …</p>
+      ) : (
+        <Switches rig={rig} uses={uses} scene={scene ?? null} />
+      )}
       {(song?.jobs ?? []).length > 0 && (
         <ul aria-label="Jobs" className="list-inside list-disc text-3xl">
           {song?.jobs?.map((job) => (
@@ -107,7 +114,7 @@ export function Stage({
             type="button"
             className={`${BUTTON} btn-neutral`}
             onClick={() => store.go(scenes.current)}
-            title="Everything that this scene sends, once more"
+            title="Sends everything of this scene again"
           >
             Send again
           </button>
@@ -133,20 +140,20 @@ export function Stage({
               <button
                 type="button"
                 className={`${BUTTON} btn-neutral`}
-                title="Rules, set list, units and leads are not changed any more, in no window, until it is unlocked"
+                title="Locks rules, set list, units and leads in every window, until it is unlocked"
                 onClick={() => void locked(api.lockShow(id))}
               >
                 Lock
               </button>
-              <Link className={`${BUTTON} btn-neutral`} to={`/rigs/${id}/show`}>
+              <Link className={`${BUTTON} btn-neutral`} to={wayTo(id, 'show')}>
                 Change the show
               </Link>
-              <nav aria-label="Songs" className="flex w-full flex-wrap gap-2">
+              <nav aria-label="Songs" className="flex max-h-32 w-full flex-wrap gap-2 overflow-y-auto">
                 {songs.map((each, index) => (
                   <button
                     key={`${index} ${each.id}`}
                     type="button"
-                    className={`btn h-auto min-h-14 text-xl ${index === place ? 'btn-primary' : 'btn-neutral'}`}
+                    className={`btn h-auto min-h-14 text-2xl ${index === place ? 'btn-primary' : 'btn-neutral'}`}
                     onClick={() => go(index)}
                   >
                     {index + 1} {each.title}
@@ -157,6 +164,6 @@ export function Stage({
           )}
         </div>
       </footer>
-    </main>
+    </View>
   );
 }

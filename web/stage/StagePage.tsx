@@ -7,6 +7,8 @@ import { benchOf } from '../session/benches';
 import { usePart } from '../session/Told';
 import { useDocument } from '../documents/queries';
 import { Blank } from '../ui/Blank';
+import { wayTo } from '../shows/address';
+import { Opening } from './Opening';
 import { Stage } from './Stage';
 import { useStageNow, type StageWatch } from './useStageNow';
 
@@ -33,14 +35,21 @@ export default function StagePage() {
     return (
       <Blank
         title="This rig has no rulebook yet, so there is nothing to play"
-        action={{ label: 'Go to the rig', href: `/rigs/${id}` }}
+        action={{ label: 'Go to the rig', href: wayTo(id, 'rig') }}
       />
     );
   }
   return rulebook.data === undefined || watch.now === null ? (
     <Blank title="Opening the stage …" />
   ) : (
-    <OnBench key={watch.now.bench} id={id} rulebook={rulebook.data} watch={watch} bench={watch.now.bench} />
+    <OnBench
+      key={watch.now.bench}
+      id={id}
+      rulebook={rulebook.data}
+      watch={watch}
+      bench={watch.now.bench}
+      stored={document.data === undefined ? null : (JSON.parse(document.data.text) as Rig)}
+    />
   );
 }
 
@@ -50,11 +59,14 @@ function OnBench({
   rulebook,
   watch,
   bench,
+  stored,
 }: {
   id: string;
   rulebook: Rulebook;
   watch: StageWatch;
   bench: string | null;
+  /** What will run where nothing runs yet. */
+  stored: Rig | null;
 }) {
   const [store] = useState(() => benchOf(rulebook, id, bench, bench !== null));
   const isOpen = usePart(store, (state) => state.isOpen);
@@ -66,22 +78,34 @@ function OnBench({
       api.keepStage(id, opened, bench).then(watch.tell, () => undefined);
     }
   }, [id, bench, store, isOpen, watch.tell]);
-  const show = useQuery({
-    queryKey: ['running', id, running],
-    queryFn: () => api.runningShow(id, running ?? ''),
+  const asked = {
     enabled: isOpen && running !== null,
     staleTime: Infinity,
     retry: 3,
-    placeholderData: (before) => before,
+    placeholderData: <T,>(before: T) => before,
+  };
+  const show = useQuery({
+    queryKey: ['running', id, running],
+    queryFn: () => api.runningShow(id, running ?? ''),
+    ...asked,
   });
+  const uses = useQuery({
+    queryKey: ['running-uses', id, running],
+    queryFn: () => api.runningUses(id, running ?? ''),
+    ...asked,
+  });
+  const problem = show.error?.message ?? uses.error?.message;
+  if (problem !== undefined) {
+    return <Blank title={problem} />;
+  }
   return show.data === undefined ? (
-    <Blank title={show.error?.message ?? 'Opening the stage …'} />
+    <Opening rig={bench === null ? stored : null} />
   ) : (
     <Stage
       id={id}
       rulebook={rulebook.id}
-      rig={show.data.rig as unknown as Rig}
-      uses={show.data.uses}
+      rig={show.data as unknown as Rig}
+      uses={uses.data ?? null}
       store={store}
       watch={watch}
     />

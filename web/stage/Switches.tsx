@@ -27,7 +27,7 @@ export function Switches({
     return <p className="text-3xl">No rule takes a switch of this rig.</p>;
   }
   return (
-    <section aria-label="Switches" className="flex min-h-56 flex-1 flex-col gap-2">
+    <section aria-label="Switches" className="flex min-h-[38vh] flex-1 flex-col gap-2">
       <div
         ref={box}
         className="flex min-h-0 flex-1 snap-y snap-proximity flex-col gap-2 overflow-auto"

@@ -1,5 +1,10 @@
-import { Children, Fragment, useSyncExternalStore, type ReactNode } from 'react';
-import { Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
+import { Children, Fragment, useEffect, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import {
+  Panel,
+  PanelGroup,
+  PanelResizeHandle,
+  type ImperativePanelGroupHandle,
+} from 'react-resizable-panels';
 
 const WIDE = window.matchMedia('(min-width: 64rem)');
 const onWidth = (listener: () => void) => {
@@ -14,22 +19,31 @@ const onWidth = (listener: () => void) => {
 export function Panes({
   name,
   sizes,
+  layout = null,
   children,
 }: {
   /** Under which the widths are kept in this browser. */
   name: string;
   /** Widths to begin with, in per cent. */
   sizes: readonly number[];
+  /** Widths that somebody asks for now, in per cent; they stay until they are drawn otherwise. */
+  layout?: { sizes: readonly number[] } | null;
   children: ReactNode;
 }) {
   const isWide = useSyncExternalStore(onWidth, () => WIDE.matches);
   const parts = Children.toArray(children);
+  const group = useRef<ImperativePanelGroupHandle>(null);
+  useEffect(() => {
+    if (layout !== null) {
+      group.current?.setLayout([...layout.sizes]);
+    }
+  }, [layout]);
   if (!isWide) {
-    return <main className="flex flex-col gap-2 px-2">{parts}</main>;
+    return <div className="flex shrink-0 flex-col gap-2 px-2 *:shrink-0">{parts}</div>;
   }
   return (
-    <main className="min-h-0 flex-1 px-2">
-      <PanelGroup direction="horizontal" autoSaveId={`panes ${name}`}>
+    <div className="min-h-0 flex-1 px-2">
+      <PanelGroup ref={group} direction="horizontal" autoSaveId={`panes ${name}`}>
         {parts.map((part, index) => (
           <Fragment key={index}>
             {index > 0 && (
@@ -51,6 +65,6 @@ export function Panes({
           </Fragment>
         ))}
       </PanelGroup>
-    </main>
+    </div>
   );
 }

@@ -27,7 +27,7 @@ const SUMS: Record<ReckonWhat, { title: string; fields: [name: string, label: st
   },
   halves: { title: '14 bits → halves', fields: [['number', 'Number, 0 to 16383', '1025']] },
   whole: {
-    title: 'Halves → 14 bits',
+    title: 'MSB/LSB → 14 bits',
     fields: [
       ['msb', 'MSB', '8'],
       ['lsb', 'LSB', '1'],

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Analysis\Way;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
-use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Midi\Kind;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Document\LeadEnd;
@@ -43,7 +42,7 @@ final class Ways
                 $broken[] = $analysis->setup->joints[$index]->lead->id;
             }
         }
-        $this->trials = new Trials($analysis, Compiler::load($analysis->checked()->book), $broken);
+        $this->trials = new Trials($analysis, $analysis->compiled(), $broken);
         $this->hearing = new Hearing($analysis, $broken);
         $this->paths = new Paths($analysis, $this->hearing);
         $this->past = new PastThePost($analysis, $this->hearing, $this->certainty);

@@ -122,9 +122,15 @@ final class Notes
             if (0 === $laterUs) {
                 self::end($run, $t, $own);
             } else {
-                $run->later($t + $laterUs, 'end', [$own, self::RELEASE_VELOCITY]);
+                $run->later($t + $laterUs, 'letGo', [$own]);
             }
         }
+    }
+
+    /** Ends all that an owner began, after everything that is due at this time: the beginning may have been held up more than once on its way here. */
+    public static function endLast(Run $run, int $t, int|string $own): void
+    {
+        $run->later($t, 'end', [$own, self::RELEASE_VELOCITY]);
     }
 
     /** An owner for what begins later; what it begins ends as much later than the present owner ends. */

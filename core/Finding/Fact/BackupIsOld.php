@@ -25,11 +25,16 @@ final readonly class BackupIsOld extends RigFact
 
     public function text(): string
     {
+        return "the backup {$this->file} is of {$this->at}, older than {$this->setting}, which was set on {$this->setAt}";
+    }
+
+    public function formerly(): string
+    {
         return "{$this->file} is of {$this->at}, and {$this->setting} was set on {$this->setAt}";
     }
 
     public function job(): string
     {
-        return "back {$this->unit} up again";
+        return "save a new backup of {$this->unit}";
     }
 }

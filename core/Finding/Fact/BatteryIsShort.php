@@ -23,6 +23,11 @@ final readonly class BatteryIsShort extends RigFact
 
     public function text(): string
     {
+        return "its battery lasts {$this->hours} h, the show {$this->showHours} h";
+    }
+
+    public function formerly(): string
+    {
         return "its battery lasts {$this->hours} hours, and the show {$this->showHours}";
     }
 

@@ -24,6 +24,12 @@ final readonly class ChannelNobodyHears extends RigFact
 
     public function text(): string
     {
+        return "MIDI channel {$this->channel} of {$this->port} reaches nobody: what is connected there listens on {$this->answered}. "
+            .'Name the device instead of its channel, and the rule follows the plan';
+    }
+
+    public function formerly(): string
+    {
         return "nothing that hears {$this->port} answers on MIDI channel {$this->channel}; "
             ."there are {$this->answered}. Name the device instead of its channel, and the rule follows the plan";
     }

@@ -27,6 +27,13 @@ final readonly class ChannelNobodySends extends RigFact
 
     public function text(): string
     {
+        return 'nothing comes in at '.
+            implode(', ', $this->ports).
+            " on MIDI channel {$this->channels}; it comes on {$this->sent}. Name the control instead of its channel, and the rule follows the plan";
+    }
+
+    public function formerly(): string
+    {
         return "nothing sends on MIDI channel {$this->channels} into ".
             implode(', ', $this->ports).
             "; there comes {$this->sent}. Name the control instead of its channel, and the rule follows the plan";

@@ -25,6 +25,11 @@ final readonly class ClockInIsOff extends RigFact
 
     public function text(): string
     {
+        return "{$this->unit} keeps a tempo of its own: a clock reaches it, and {$this->setting} is off";
+    }
+
+    public function formerly(): string
+    {
         return "a clock gets to {$this->unit}, and {$this->setting} is off, so that it keeps a tempo of its own";
     }
 }

@@ -24,6 +24,11 @@ final readonly class ClockIsBlocked extends RigFact
 
     public function text(): string
     {
+        return "{$this->by} blocks clock, and there is no other way to ".implode(', ', $this->units);
+    }
+
+    public function formerly(): string
+    {
         return "{$this->by} does not pass on clock, and there is no other way to ".implode(', ', $this->units);
     }
 

@@ -31,7 +31,7 @@ final readonly class ClockIsForNobody extends RigFact
 
     public function job(): string
     {
-        return 'take the line "send" of that clock out where nobody asked for it';
+        return 'delete the line "send" of that clock where nobody needs it';
     }
 
     public function line(): int

@@ -24,6 +24,12 @@ final readonly class ClockIsMissing extends RigFact
 
     public function text(): string
     {
+        return "{$this->unit} follows a clock, and none reaches it".
+            ([] === $this->could ? '' : '; '.implode(', ', $this->could).(1 === \count($this->could) ? ' is off' : ' are off'));
+    }
+
+    public function formerly(): string
+    {
         return "{$this->unit} follows a clock, and none gets to it".
             ([] === $this->could ? '' : '; off '.(1 === \count($this->could) ? 'is ' : 'are ').implode(', ', $this->could));
     }

@@ -23,6 +23,11 @@ final readonly class ClockIsNeverStarted extends RigFact
 
     public function text(): string
     {
+        return "clock {$this->clock} never runs: no rule starts it";
+    }
+
+    public function formerly(): string
+    {
         return "no rule starts clock {$this->clock}, so that it never runs";
     }
 

@@ -17,7 +17,7 @@ final readonly class DoesNotPlay extends RigFact
     /**
      * @param list<string> $kinds what does not arrive: notes, controls …
      * @param string|null $at the unit at which it ends; null where nothing leads there
-     * @param string|null $setting the setting that is off there
+     * @param string|null $setting the title of the setting that is off there
      * @param string|null $sends channels that are sent on, where the other answers elsewhere
      */
     public function __construct(
@@ -49,6 +49,6 @@ final readonly class DoesNotPlay extends RigFact
 
         return null === $this->setting
             ? "{$this->at} does not {$does} {$kinds}"
-            : "{$this->at} does not {$does} {$kinds} while {$this->setting} is off";
+            : "{$this->at} does not {$does} {$kinds} while \"{$this->setting}\" is off";
     }
 }

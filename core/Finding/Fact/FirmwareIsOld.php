@@ -23,11 +23,16 @@ final readonly class FirmwareIsOld extends RigFact
 
     public function text(): string
     {
+        return "its firmware is {$this->firmware}; its chart is right from {$this->least} on";
+    }
+
+    public function formerly(): string
+    {
         return "its firmware is {$this->firmware}, and its chart is true from {$this->least} on";
     }
 
     public function job(): string
     {
-        return "bring the firmware of {$this->unit} up to {$this->least}, or look the chart over";
+        return "update the firmware of {$this->unit} to {$this->least}, or check its chart";
     }
 }

@@ -26,6 +26,11 @@ final readonly class IsNotKeptOut extends RigFact
 
     public function text(): string
     {
+        return "{$this->from} is to stay out of {$this->to}, and its ".SeveralUnits::and($this->kinds).' reach it';
+    }
+
+    public function formerly(): string
+    {
         return "{$this->from} is to stay out of {$this->to}, and its ".SeveralUnits::and($this->kinds).' arrive there';
     }
 }

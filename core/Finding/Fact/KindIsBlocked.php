@@ -36,6 +36,16 @@ final readonly class KindIsBlocked extends RigFact
             ...[] === $this->from ? [] : ['from '.implode(', ', $this->from).' to the post'],
         ];
 
+        return "{$this->by} blocks ".implode(', ', $this->kinds).', and there is no other way '.implode(', nor ', $ends);
+    }
+
+    public function formerly(): string
+    {
+        $ends = [
+            ...[] === $this->to ? [] : ['to '.implode(', ', $this->to)],
+            ...[] === $this->from ? [] : ['from '.implode(', ', $this->from).' to the post'],
+        ];
+
         return "{$this->by} does not pass on ".implode(', ', $this->kinds).', and there is no other way '.implode(', nor ', $ends);
     }
 

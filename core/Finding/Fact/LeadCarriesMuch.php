@@ -39,6 +39,17 @@ abstract readonly class LeadCarriesMuch extends RigFact
             default => "; let the sender send no more than one message in {$this->thinMs} ms",
         };
 
+        return "the lead gets {$this->percent} % of what it can carry, from ".implode(', ', $this->streams).$advice;
+    }
+
+    public function formerly(): string
+    {
+        $advice = match (true) {
+            null === $this->thinMs => '; what cannot be thinned is too much for it alone',
+            $this->isOfRules => "; put \"thin {$this->thinMs}ms\" into the rules for it, so that ".Load::WARN_PERCENT.' % are not passed',
+            default => "; let the sender send no more than one message in {$this->thinMs} ms",
+        };
+
         return "{$this->percent} % of what the lead can carry streams over it: ".implode(', ', $this->streams).$advice;
     }
 }

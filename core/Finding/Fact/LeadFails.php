@@ -13,9 +13,19 @@ abstract readonly class LeadFails extends RigFact
 {
     public const SEVERITY = Severity::Error;
 
-    /** @param string|null $cure the cheapest change that helps, in words */
-    public function __construct(public string $lead, public string $reason, public ?string $cure)
-    {
+    /**
+     * @param string $reason by which it is known when it is put to rest, so that it never changes
+     * @param string|null $cure the cheapest change that helps, in words that never change either
+     * @param string|null $told the reason as it is told now, where that is in other words
+     * @param string|null $cureTold the change as it is told now, where that is in other words
+     */
+    public function __construct(
+        public string $lead,
+        public string $reason,
+        public ?string $cure,
+        public ?string $told = null,
+        public ?string $cureTold = null,
+    ) {
     }
 
     public function subject(): Subject
@@ -25,11 +35,21 @@ abstract readonly class LeadFails extends RigFact
 
     public function text(): string
     {
+        return ($this->told ?? $this->reason).(null === $this->job() ? '' : "; {$this->job()}");
+    }
+
+    public function identity(): array
+    {
+        return ['lead' => $this->lead, 'reason' => $this->reason, 'cure' => $this->cure];
+    }
+
+    public function formerly(): string
+    {
         return $this->reason.(null === $this->cure ? '' : "; {$this->cure}");
     }
 
     public function job(): ?string
     {
-        return $this->cure;
+        return $this->cureTold ?? $this->cure;
     }
 }

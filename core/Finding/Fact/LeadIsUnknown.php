@@ -24,6 +24,11 @@ final readonly class LeadIsUnknown extends RigFact
 
     public function text(): string
     {
+        return $this->reason;
+    }
+
+    public function formerly(): string
+    {
         return "{$this->fact}: {$this->reason}";
     }
 

@@ -24,6 +24,11 @@ final readonly class ManyThrus extends RigFact
 
     public function text(): string
     {
+        return "{$this->thrus} hardware thrus in a row stand between {$this->stream} and {$this->unit}; more than three wear the signal down";
+    }
+
+    public function formerly(): string
+    {
         return "{$this->thrus} hardware thrus stand between {$this->stream} and {$this->unit}; more than three in a row wear the signal down";
     }
 

@@ -25,6 +25,11 @@ final readonly class NeverReceived extends RigFact
 
     public function text(): string
     {
+        return "{$this->unit} never receives {$this->kind}, says its chart, and line {$this->ofLine} sends it";
+    }
+
+    public function formerly(): string
+    {
         return "the chart says that {$this->unit} never receives {$this->kind}, and line {$this->ofLine} sends it";
     }
 }

@@ -29,6 +29,11 @@ final readonly class NoLeadBetween extends RigFact
 
     public function text(): string
     {
+        return 'no lead connects '.implode(', ', $this->units).' with a port of the rules, and rules name '.(1 === \count($this->units) ? 'it' : 'them');
+    }
+
+    public function formerly(): string
+    {
         return 'no lead lies between '.implode(', ', $this->units).' and a port of the rulebook, and rules name '.(1 === \count($this->units) ? 'it' : 'them');
     }
 

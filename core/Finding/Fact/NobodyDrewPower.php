@@ -26,6 +26,11 @@ final readonly class NobodyDrewPower extends RigFact
 
     public function text(): string
     {
+        return 'no supply is drawn for '.implode(', ', $this->units);
+    }
+
+    public function formerly(): string
+    {
         return 'nobody has drawn what feeds '.implode(', ', $this->units);
     }
 

@@ -26,6 +26,13 @@ final readonly class NumberNobodySends extends RigFact
     {
         return 'that was '.
             implode(', ', array_map(static fn (string $control): string => "\"{$control}\"", $this->controls)).
+            " of {$this->unit} in its factory state; with the numbers that are set now nothing sends it";
+    }
+
+    public function formerly(): string
+    {
+        return 'that was '.
+            implode(', ', array_map(static fn (string $control): string => "\"{$control}\"", $this->controls)).
             " of {$this->unit} as it comes; with the numbers that are set now nothing sends it";
     }
 }

@@ -24,6 +24,11 @@ final readonly class PedalFallsShort extends RigFact
 
     public function text(): string
     {
+        return "\"{$this->control}\" reaches only {$this->heel} to {$this->toe}, as it was measured, and the rules expect more: ".implode('; ', $this->short);
+    }
+
+    public function formerly(): string
+    {
         return "\"{$this->control}\" was measured from {$this->heel} to {$this->toe}, and rules take it as if it went further: ".implode('; ', $this->short);
     }
 

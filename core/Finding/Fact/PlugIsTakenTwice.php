@@ -26,6 +26,11 @@ final readonly class PlugIsTakenTwice extends RigFact
 
     public function text(): string
     {
+        return \count($this->leads)." leads end in one plug, {$this->plug} of {$this->unit}: ".implode(', ', $this->leads);
+    }
+
+    public function formerly(): string
+    {
         return \count($this->leads)." leads end in the plug {$this->plug} of {$this->unit}: ".implode(', ', $this->leads);
     }
 

@@ -23,6 +23,11 @@ final readonly class PortHasNoLead extends RigFact
 
     public function text(): string
     {
+        return "nothing is plugged into port {$this->port} of the rules";
+    }
+
+    public function formerly(): string
+    {
         return "nothing is plugged into the port {$this->port} of the rulebook";
     }
 

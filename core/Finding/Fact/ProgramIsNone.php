@@ -24,6 +24,14 @@ final readonly class ProgramIsNone extends RigFact
 
     public function text(): string
     {
+        return implode(', ', $this->units).
+            (1 === \count($this->units) ? ' has' : ' have').
+            " no program {$this->program}, which is called on channel {$this->channel} of {$this->port}. "
+            .'Call it by its name, or by the number that the unit shows';
+    }
+
+    public function formerly(): string
+    {
         return "program {$this->program} on channel {$this->channel} of {$this->port} is none of ".
             implode(', ', $this->units).
             '. Call it by its name or by the number that the unit shows';

@@ -25,6 +25,11 @@ final readonly class ReceiveIsOff extends RigFact
 
     public function text(): string
     {
+        return "{$this->unit} ignores {$this->kind} while {$this->setting} is off, and line {$this->ofLine} sends it";
+    }
+
+    public function formerly(): string
+    {
         return "{$this->unit} does not receive {$this->kind} while {$this->setting} is off, and line {$this->ofLine} sends it";
     }
 }

@@ -23,6 +23,22 @@ abstract readonly class RigFact
 
     abstract public function text(): string;
 
+    /**
+     * What it is known by when it is put to rest.
+     *
+     * @return array<mixed>
+     */
+    public function identity(): array
+    {
+        return get_object_vars($this);
+    }
+
+    /** How it was worded until November 2026, by which it was known then. */
+    public function formerly(): string
+    {
+        return $this->text();
+    }
+
     public function severity(): Severity
     {
         return static::SEVERITY;

@@ -31,6 +31,15 @@ final readonly class RulesRound extends RigFact
     {
         $over = [] === $this->over ? '' : ' over '.implode(', ', $this->over);
 
+        return "what leaves port {$this->out} comes in again at {$this->in}{$over}, and rules send it out again without end: ".
+            (1 === \count($this->lines) ? 'line ' : 'lines ').
+            implode(', ', $this->lines);
+    }
+
+    public function formerly(): string
+    {
+        $over = [] === $this->over ? '' : ' over '.implode(', ', $this->over);
+
         return "what leaves at the port {$this->out} comes in again at {$this->in}{$over}, and rules send it out once more, without end: ".
             (1 === \count($this->lines) ? 'line ' : 'lines ').
             implode(', ', $this->lines);

@@ -23,6 +23,11 @@ final readonly class SendsByItself extends RigFact
 
     public function text(): string
     {
+        return "{$this->unit} sends {$this->what} by itself, and no rule uses it".(null === $this->setting ? '; it cannot be switched off' : '');
+    }
+
+    public function formerly(): string
+    {
         return "{$this->unit} sends {$this->what}, and no rule asks for it".(null === $this->setting ? '; it cannot be switched off' : '');
     }
 }

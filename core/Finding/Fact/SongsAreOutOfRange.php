@@ -24,6 +24,13 @@ final readonly class SongsAreOutOfRange extends RigFact
 
     public function text(): string
     {
+        return "{$this->unit} follows tempos from {$this->low} to {$this->high}; ".
+            implode(', ', $this->songs).
+            (1 === \count($this->songs) ? ' is outside' : ' are outside');
+    }
+
+    public function formerly(): string
+    {
         return "{$this->unit} follows a clock from {$this->low} to {$this->high}; outside of that ".
             (1 === \count($this->songs) ? 'is ' : 'are ').
             implode(', ', $this->songs);

@@ -23,6 +23,11 @@ final readonly class SupplyIsOverloaded extends RigFact
 
     public function text(): string
     {
+        return "the units on it need {$this->needsMa} of {$this->givesMa} mA, {$this->percent} %; more than 80 % is too much";
+    }
+
+    public function formerly(): string
+    {
         return "{$this->needsMa} of {$this->givesMa} mA are drawn, {$this->percent} %; more than 80 % is too much";
     }
 

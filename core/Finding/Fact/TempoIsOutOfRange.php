@@ -23,6 +23,11 @@ final readonly class TempoIsOutOfRange extends RigFact
 
     public function text(): string
     {
+        return "clock {$this->clock} runs at ".round($this->bpm, 1)." beats a minute; {$this->unit} follows {$this->low} to {$this->high}";
+    }
+
+    public function formerly(): string
+    {
         return "clock {$this->clock} runs at ".round($this->bpm, 1).", and {$this->unit} follows from {$this->low} to {$this->high}";
     }
 }

@@ -26,6 +26,11 @@ final readonly class ThruIsOff extends RigFact
 
     public function text(): string
     {
+        return "{$this->setting} of {$this->unit} is off: nothing reaches ".implode(', ', $this->units);
+    }
+
+    public function formerly(): string
+    {
         return "{$this->setting} of {$this->unit} is off, so nothing gets to ".implode(', ', $this->units);
     }
 }

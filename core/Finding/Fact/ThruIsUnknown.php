@@ -26,6 +26,11 @@ final readonly class ThruIsUnknown extends RigFact
 
     public function text(): string
     {
+        return "{$this->fact} is not known, and what reaches ".implode(', ', $this->units).' depends on it';
+    }
+
+    public function formerly(): string
+    {
         return "{$this->fact} is not known, and on it depends what gets to ".implode(', ', $this->units);
     }
 

@@ -23,6 +23,12 @@ final readonly class TogglesByItself extends RigFact
 
     public function text(): string
     {
+        return "\"{$this->parameter}\" of {$this->unit} toggles on every message, whatever its value: after one missed message it stands the "
+            ."wrong way. Take presses only, and turn it to {$this->value}";
+    }
+
+    public function formerly(): string
+    {
         return "\"{$this->parameter}\" of {$this->unit} changes over on any value; \"to other\" says which way, and after the first missed "
             ."message it is the wrong one. Take presses only, and turn it to {$this->value}";
     }

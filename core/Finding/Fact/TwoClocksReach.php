@@ -24,6 +24,11 @@ final readonly class TwoClocksReach extends RigFact
 
     public function text(): string
     {
+        return 'two clocks reach it: '.implode(' and ', $this->sources);
+    }
+
+    public function formerly(): string
+    {
         return 'two clocks get to it: '.implode(' and ', $this->sources);
     }
 }

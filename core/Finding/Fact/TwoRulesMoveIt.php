@@ -23,6 +23,12 @@ final readonly class TwoRulesMoveIt extends RigFact
 
     public function text(): string
     {
+        return "the rules \"{$this->other}\" and \"{$this->rule}\" both move it: it jumps from one control to the other. Give one of them another "
+            .'parameter or scene, or ignore this where it is wanted';
+    }
+
+    public function formerly(): string
+    {
         return "the rules \"{$this->other}\" and \"{$this->rule}\" both move it, so that it leaps from one control to the other; give one "
             .'another parameter or scene, or say that this is wanted';
     }

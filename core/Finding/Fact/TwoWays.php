@@ -24,6 +24,13 @@ final readonly class TwoWays extends RigFact
 
     public function text(): string
     {
+        return "what leaves {$this->stream} reaches ".
+            implode(', ', $this->units).
+            ' on two ways, and plays twice; take one of the ways out, or ignore this where it is wanted';
+    }
+
+    public function formerly(): string
+    {
         return "what leaves at {$this->stream} gets to ".
             implode(', ', $this->units).
             ' on two ways, so that it plays twice; say that this is wanted, or take one way out';

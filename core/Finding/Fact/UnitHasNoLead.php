@@ -24,6 +24,13 @@ final readonly class UnitHasNoLead extends RigFact
 
     public function text(): string
     {
+        $free = implode(', ', array_map(static fn (string $port): string => "port {$port}", $this->freePorts));
+
+        return "no lead is plugged into {$this->unit}, neither to send nor to hear".('' === $free ? '' : "; {$free} is free");
+    }
+
+    public function formerly(): string
+    {
         $free = implode(', ', array_map(static fn (string $port): string => "the port {$port}", $this->freePorts));
 
         return "no lead is plugged into {$this->unit}, neither to send nor to hear".('' === $free ? '' : "; nothing is plugged into {$free}");

@@ -32,6 +32,14 @@ final readonly class ValueIsBeyond extends RigFact
     {
         $percent = $this->isPercent ? ' percent' : '';
 
+        return "{$this->written}{$percent} is outside the range of “{$this->parameter}” of {$this->unit}, "
+            ."{$this->low} to {$this->high}{$percent}";
+    }
+
+    public function formerly(): string
+    {
+        $percent = $this->isPercent ? ' percent' : '';
+
         return "{$this->written}{$percent} is beyond the range of “{$this->parameter}” of {$this->unit}, which "
             ."goes from {$this->low} to {$this->high}{$percent}";
     }

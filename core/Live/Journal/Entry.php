@@ -39,7 +39,7 @@ final readonly class Entry
     {
         $body = match ($this->sort) {
             EntrySort::Came, EntrySort::Gone, EntrySort::Owed, EntrySort::Muted, EntrySort::Unmuted, EntrySort::Stuck => \chr($this->port).$this->text,
-            EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut => \chr($this->port).pack('V', $this->number),
+            EntrySort::Begun, EntrySort::Sent, EntrySort::Again, EntrySort::LoopCut => \chr($this->port).pack('V', $this->number),
             EntrySort::Opened, EntrySort::Closed => \chr($this->port).pack('V', $this->number).$this->text,
             EntrySort::KeptBack => \chr($this->port).pack('V', $this->number).($this->reason->value ?? ''),
             EntrySort::Scene, EntrySort::Song, EntrySort::Stalled => pack('V', $this->number),
@@ -84,11 +84,11 @@ final readonly class Entry
         $body = substr($rest, 8);
         [$least, $port] = match ($sort) {
             EntrySort::Came, EntrySort::Gone, EntrySort::Owed, EntrySort::Muted, EntrySort::Unmuted, EntrySort::Stuck => [1, true],
-            EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut, EntrySort::KeptBack, EntrySort::Opened, EntrySort::Closed => [5, true],
+            EntrySort::Begun, EntrySort::Sent, EntrySort::Again, EntrySort::LoopCut, EntrySort::KeptBack, EntrySort::Opened, EntrySort::Closed => [5, true],
             EntrySort::Scene, EntrySort::Song, EntrySort::Stalled => [4, false],
             default => [0, false],
         };
-        $isFixed = \in_array($sort, [EntrySort::Begun, EntrySort::Sent, EntrySort::LoopCut, EntrySort::Scene, EntrySort::Song, EntrySort::Stalled], true);
+        $isFixed = $least >= 4 && !\in_array($sort, [EntrySort::KeptBack, EntrySort::Opened, EntrySort::Closed], true);
         if (null === $sort || $time['us'] < 0 || \strlen($body) < $least || ($isFixed && \strlen($body) > $least)) {
             return null;
         }

@@ -29,6 +29,8 @@ enum EntrySort: int
     case KeptBack = 18;
     /** Bytes that no rule made: silence that a port owed. */
     case Owed = 19;
+    /** A note-off that may have left just before the player was started again is sent again. */
+    case Again = 20;
     /** The player is at work. */
     case Beat = 32;
     /** Something that people should know. */

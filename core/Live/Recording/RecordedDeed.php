@@ -18,6 +18,7 @@ final class RecordedDeed
     /** Until when it was recorded. */
     public const END = 'end';
     private const KEPT_BACK = 'kept-back';
+    private const AGAIN = 'again';
     private const OWED = 'owed';
     private const TOLD = 'told';
 
@@ -31,7 +32,7 @@ final class RecordedDeed
         'late' => EntrySort::Late,
     ];
 
-    /** @param string $message bytes of the message that was kept back */
+    /** @param string $message bytes of the message that was kept back, or sent again */
     public static function of(Entry $entry, Ports $ports, string $message = ''): ?TapeDeed
     {
         $word = array_search($entry->sort, self::WORDS, true);
@@ -42,6 +43,7 @@ final class RecordedDeed
             EntrySort::Scene, EntrySort::Song => new TapeDeed($entry->timeUs, (string) $word, (string) ($entry->number + 1)),
             EntrySort::Panic, EntrySort::Late, EntrySort::Restore => new TapeDeed($entry->timeUs, (string) $word, $entry->text),
             EntrySort::KeptBack => new TapeDeed($entry->timeUs, self::KEPT_BACK, "{$port} {$entry->number} {$entry->reason?->value} ".Bytes::toHex($message)),
+            EntrySort::Again => new TapeDeed($entry->timeUs, self::AGAIN, "{$port} {$entry->number} ".Bytes::toHex($message)),
             EntrySort::Owed => new TapeDeed($entry->timeUs, self::OWED, "{$port} ".Bytes::toHex($entry->text)),
             EntrySort::Told => new TapeDeed($entry->timeUs, self::TOLD, str_replace(["\n", '#'], ' ', $entry->text)),
             default => null,
@@ -55,7 +57,7 @@ final class RecordedDeed
      */
     public static function entry(TapeDeed $deed, Ports $ports): ?Entry
     {
-        if (\in_array($deed->word, [self::STATE, self::END, self::KEPT_BACK, self::OWED, self::TOLD], true)) {
+        if (\in_array($deed->word, [self::STATE, self::END, self::KEPT_BACK, self::AGAIN, self::OWED, self::TOLD], true)) {
             return null;
         }
         $sort = self::WORDS[$deed->word] ?? throw UnknownDeed::word($deed->word);

@@ -44,8 +44,8 @@ final class Recorder
         $message = isset($this->standing->waiting[$entry->port][$entry->number]) ? $this->standing->waiting[$entry->port][$entry->number]->bytes : '';
         $this->standing->take($entry);
 
-        if (EntrySort::KeptBack === $entry->sort) {
-            return $this->keptBack($entry, $message);
+        if (EntrySort::KeptBack === $entry->sort || EntrySort::Again === $entry->sort) {
+            return $this->numbered($entry, $message);
         }
 
         return match ($entry->sort) {
@@ -56,7 +56,7 @@ final class Recorder
     }
 
     /** Messages are counted from the beginning of the recording; those made before it are none of it. */
-    private function keptBack(Entry $entry, string $message): string
+    private function numbered(Entry $entry, string $message): string
     {
         $number = $entry->number - ($this->before[$entry->port] ?? 0);
         $counted = new Entry($entry->sort, $entry->timeUs, $entry->port, $number, '', $entry->reason);

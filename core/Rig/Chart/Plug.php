@@ -31,6 +31,8 @@ final readonly class Plug
         public ?UsbRole $usb = null,
         #[Of(Power::class)]
         public ?Power $power = null,
+        #[OneOf(Gender::class)]
+        public ?Gender $gender = null,
     ) {
     }
 

@@ -7,6 +7,7 @@ namespace ZigzagPost\Core\Rig\Chart;
 use ZigzagPost\Core\Data\Flag;
 use ZigzagPost\Core\Data\ListOf;
 use ZigzagPost\Core\Data\MapOf;
+use ZigzagPost\Core\Data\Of;
 use ZigzagPost\Core\Data\Text;
 
 /** What a device sends, where and on which channel. */
@@ -25,6 +26,10 @@ final readonly class Sends
         public ?array $kinds = null,
         #[Flag]
         public ?bool $runningStatus = null,
+        #[Of(Zone::class)]
+        public ?Zone $zone = null,
+        #[Text(60)]
+        public ?string $id = null,
     ) {
     }
 }

@@ -23,6 +23,8 @@ final readonly class Cell
         public ?Intent $said,
         /** Whether it is proposed that the one plays the other. */
         public bool $isProposed,
+        /** Who passes other messages on to it and not these, where there is no way. */
+        public ?string $blockedBy = null,
     ) {
     }
 

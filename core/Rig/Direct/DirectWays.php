@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Direct;
 
 use ZigzagPost\Core\Rig\Chart\Route;
+use ZigzagPost\Core\Rig\Document\IntentKind;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\End;
 use ZigzagPost\Core\Rig\Setup\Graph;
@@ -26,15 +27,22 @@ final class DirectWays
     private array $parts = [];
     /** @var list<DirectWay> in the order of the units that send, then of the ways, the shortest first */
     public readonly array $ways;
+    /** @var array<int, Cabling> of leads, by their places in the rig */
+    public readonly array $cablings;
 
     public function __construct(Setup $setup, private readonly Graph $graph)
     {
-        foreach ($setup->joints as $joint) {
-            if (null !== $joint->a && null !== $joint->b && $joint->lead->isToPlay() && !$joint->a->box->isPost() && !$joint->b->box->isPost()) {
-                $this->lay($joint, $joint->a, $joint->b);
-                $this->lay($joint, $joint->b, $joint->a);
+        $cablings = [];
+        foreach ($setup->joints as $index => $joint) {
+            if (null !== $joint->a && null !== $joint->b) {
+                $cablings[$index] = Cabling::of($joint, $joint->a, $joint->b);
+                if ($joint->lead->isToPlay() && !$joint->a->box->isPost() && !$joint->b->box->isPost()) {
+                    $this->lay($joint, $joint->a, $joint->b, $cablings[$index]);
+                    $this->lay($joint, $joint->b, $joint->a, $cablings[$index]);
+                }
             }
         }
+        $this->cablings = $cablings;
         foreach ($setup->boxes as $box) {
             foreach ($box->chart->routes ?? [] as $route) {
                 $this->route($box, $route);
@@ -76,6 +84,37 @@ final class DirectWays
         }
 
         return false;
+    }
+
+    /**
+     * Who passes everything on from one unit to another but messages of a kind.
+     *
+     * @return string|null its name; null where nothing leads there at all, or no kind is blocked
+     */
+    public function blockedBy(Device $from, string $to, IntentKind $of): ?string
+    {
+        foreach (array_filter(Sending::of($from), static fn (Sending $sending): bool => $of === IntentKind::of($sending->kind)) as $sending) {
+            $reached = [];
+            foreach ($this->graph->sockets($from, $sending->at, true) as $socket) {
+                $reached[$socket->key] = null;
+            }
+            for ($queue = array_keys($reached); null !== $key = array_shift($queue);) {
+                foreach ($this->steps[$key] ?? [] as $step) {
+                    if (\array_key_exists($step->to->key, $reached)) {
+                        continue;
+                    }
+                    $reached[$step->to->key] = $reached[$key] ?? ($step->blocks($sending->kind) ? $step->name : null);
+                    $queue[] = $step->to->key;
+                    foreach ($this->parts[$step->to->key] ?? [] as $hearing) {
+                        if ($hearing->unit->name === $to && null !== $reached[$step->to->key]) {
+                            return $reached[$step->to->key];
+                        }
+                    }
+                }
+            }
+        }
+
+        return null;
     }
 
     /** @return list<DirectWay> */
@@ -128,9 +167,9 @@ final class DirectWays
         );
     }
 
-    private function lay(ResolvedLead $joint, End $from, End $to): void
+    private function lay(ResolvedLead $joint, End $from, End $to, Cabling $cabling): void
     {
-        $carries = LeadCarries::between($joint, $from, $to);
+        $carries = LeadCarries::between($joint, $from, $to, $cabling);
         if (null === $carries) {
             return;
         }

@@ -14,17 +14,17 @@ use ZigzagPost\Core\Rig\Wire\Walk;
 /** A lead carries messages from one of its ends to the other, as the plugs at both ends are set. */
 final readonly class LeadCarries implements Condition
 {
-    private function __construct(private ResolvedLead $joint, private End $from, private End $to)
+    private function __construct(private ResolvedLead $joint, private End $from, private End $to, private Cabling $cabling)
     {
     }
 
     /** @return self|null null where it never does, however its plugs are set */
-    public static function between(ResolvedLead $joint, End $from, End $to): ?self
+    public static function between(ResolvedLead $joint, End $from, End $to, Cabling $cabling): ?self
     {
         foreach ($from->plug->uses as $use) {
             foreach ($to->plug->uses as $other) {
                 if (self::goes($from->as($use), $to->as($other))) {
-                    return new self($joint, $from, $to);
+                    return new self($joint, $from, $to, $cabling);
                 }
             }
         }
@@ -44,20 +44,17 @@ final readonly class LeadCarries implements Condition
 
     public function settings(): array
     {
-        return LeadSettings::of($this->from, $this->to);
+        return $this->cabling->settings();
     }
 
     public function isMet(array $boxes): ?bool
     {
         [$from, $to] = [LeadSettings::at($this->from, $boxes), LeadSettings::at($this->to, $boxes)];
-        if (null === $from->use || null === $to->use) {
-            return LeadSettings::isUnknown($this->from, $boxes) || LeadSettings::isUnknown($this->to, $boxes) ? null : false;
-        }
-        if (!self::goes($from, $to)) {
+        if (!self::mayGo($from, $to)) {
             return false;
         }
 
-        return match (Walk::verdict(new ResolvedLead($this->joint->lead, ...$this->inOrder($from, $to), dangling: null))) {
+        return match (Walk::verdict($this->cabling->lay($boxes))) {
             Verdict::Works => true,
             Verdict::Unknown => null,
             Verdict::Dead, Verdict::MayDamage => false,
@@ -69,10 +66,18 @@ final readonly class LeadCarries implements Condition
         return new Obstacle(ObstacleSort::Lead, $this->joint->lead->id);
     }
 
-    /** @return array{a: End, b: End} */
-    private function inOrder(End $from, End $to): array
+    /** Whether it goes in some mode that the plugs may be in, as far as is known. */
+    private static function mayGo(End $from, End $to): bool
     {
-        return $this->from === $this->joint->a ? ['a' => $from, 'b' => $to] : ['a' => $to, 'b' => $from];
+        foreach ($from->possible() as $use) {
+            foreach ($to->possible() as $other) {
+                if (self::goes($from->as($use), $to->as($other))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     private static function goes(End $from, End $to): bool

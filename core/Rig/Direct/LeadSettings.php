@@ -29,23 +29,6 @@ final class LeadSettings
     /** @param array<string, Device> $boxes */
     public static function at(End $end, array $boxes): End
     {
-        return $end->as(($boxes[$end->box->name] ?? $end->box)->use($end->plug));
-    }
-
-    /**
-     * Whether nobody knows what a plug is, because a setting of it is unknown.
-     *
-     * @param array<string, Device> $boxes
-     */
-    public static function isUnknown(End $end, array $boxes): bool
-    {
-        $box = $boxes[$end->box->name] ?? $end->box;
-        foreach ($end->plug->uses as $use) {
-            if (null === $box->holds($use->when)) {
-                return true;
-            }
-        }
-
-        return [] === $end->plug->uses;
+        return $end->at($boxes[$end->box->name] ?? $end->box);
     }
 }

@@ -16,12 +16,15 @@ final class Matrix
 {
     /** @var list<Cell> in the order of the units that send, then of those that hear, then of the kinds */
     public readonly array $cells;
+    /** @var array<int, Cabling> of leads, by their places in the rig */
+    public readonly array $cablings;
     /** @var array<string, array<string, true>> kinds that the post can send to a unit */
     private array $ofPost = [];
 
     public function __construct(private readonly Setup $setup, Graph $graph)
     {
         $direct = new DirectWays($setup, $graph);
+        $this->cablings = $direct->cablings;
         $this->look($graph);
         $grouped = $senders = $passed = [];
         foreach ($direct->ways as $way) {
@@ -44,7 +47,7 @@ final class Matrix
                     if ([] !== $ways || null !== $said) {
                         $isOnly = 1 === \count($senders["{$to->name}\t{$of->value}"] ?? []) && !isset($this->ofPost[$to->name][$of->value]);
                         $isProposed = [] !== $ways && $isOnly && !$passed["{$from->name}\t{$to->name}\t{$of->value}"];
-                        $cells[] = new Cell($from, $to, $of, $ways, $said, $isProposed);
+                        $cells[] = new Cell($from, $to, $of, $ways, $said, $isProposed, [] === $ways ? $direct->blockedBy($from, $to->name, $of) : null);
                     }
                 }
             }

@@ -28,7 +28,19 @@ final readonly class Lead
         public ?string $wantedDouble = null,
         #[OneOf(LeadUse::class)]
         public ?LeadUse $use = null,
+        #[Of(AudioRoute::class)]
+        public ?AudioRoute $audio = null,
     ) {
+    }
+
+    /**
+     * The same lead, made of other cables and adapters.
+     *
+     * @param list<Part> $parts
+     */
+    public function with(array $parts): self
+    {
+        return new self($this->id, $this->a, $this->b, $parts, $this->session, $this->wantedDouble, $this->use, $this->audio);
     }
 
     /** How long it is at least: the parts of which that is known. */

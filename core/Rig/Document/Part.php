@@ -11,6 +11,7 @@ use ZigzagPost\Core\Data\OneOf;
 use ZigzagPost\Core\Data\Pair;
 use ZigzagPost\Core\Data\Text;
 use ZigzagPost\Core\Rig\Chart\Connector;
+use ZigzagPost\Core\Rig\Chart\Gender;
 
 /**
  * A cable or an adapter. Straight joins like with like: DIN 5, 4 and 2 with tip, ring and sleeve (as in wiring A), and with XLR 3, 2
@@ -21,6 +22,7 @@ final readonly class Part
     /**
      * @param PartEnds|null $ends its plugs; those of its neighbours if nothing is said
      * @param array<string, string>|null $contacts for a named map: contacts at the end towards a, and where they lead
+     * @param string|null $oneWith the name of a cable of several plugs; parts of that name, in whatever leads, are one piece
      */
     public function __construct(
         #[Text(120)] public string $what,
@@ -30,6 +32,9 @@ final readonly class Part
         #[Decimal(0, 10000)] public ?float $lengthM = null,
         #[Flag] public ?bool $passiveExtension = null,
         #[Flag] public ?bool $phantomOff = null,
+        #[Pair(PartGenders::class, new OneOf(Gender::class), new OneOf(Gender::class))] public ?PartGenders $genders = null,
+        #[OneOf(Soldered::class)] public ?Soldered $soldered = null,
+        #[Text(120)] public ?string $oneWith = null,
     ) {
     }
 
@@ -47,12 +52,15 @@ final readonly class Part
             $this->lengthM,
             $this->passiveExtension,
             $this->phantomOff,
+            $this->genders?->turned(),
+            $this->soldered?->turned(),
+            $this->oneWith,
         );
     }
 
     /** Another one in its place, which joins other contacts. */
     public function mapped(ContactMap $map): self
     {
-        return new self($this->what, $map, $this->ends, null, $this->lengthM, $this->passiveExtension, $this->phantomOff);
+        return new self($this->what, $map, $this->ends, null, $this->lengthM, $this->passiveExtension, $this->phantomOff, $this->genders);
     }
 }

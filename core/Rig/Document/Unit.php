@@ -23,6 +23,7 @@ final readonly class Unit
      * @param list<list<int|string>>|null $programMap MSB, LSB ("none" where it is not sent), program, place
      * @param list<string>|null $playsWith units that are meant to answer together
      * @param array<string, Label>|null $labels by control
+     * @param string|null $mirrors a unit of the same sort that is to do the same: what moves the one moves the other
      */
     public function __construct(
         #[Text(60, Text::NAME, 'a name as in rules: small letters, figures and _')]
@@ -59,6 +60,17 @@ final readonly class Unit
         public ?Backup $backup = null,
         #[Of(Battery::class)]
         public ?Battery $battery = null,
+        #[Text(60)]
+        public ?string $mirrors = null,
+        #[Of(Sent::class)]
+        public ?Sent $sent = null,
     ) {
+    }
+
+    /** Whether two units are meant to answer together. */
+    public function playsTogetherWith(self $other): bool
+    {
+        return \in_array($other->name, [...$this->playsWith ?? [], $this->mirrors], true)
+            || \in_array($this->name, [...$other->playsWith ?? [], $other->mirrors], true);
     }
 }

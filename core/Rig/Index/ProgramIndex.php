@@ -15,9 +15,12 @@ use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Code\CalledProgram;
 
 /** The programs of every unit with the bytes that call them, or why rules cannot call them. */
-final readonly class ProgramIndex
+final class ProgramIndex
 {
-    public function __construct(private Reaching $reaching)
+    /** @var array<string, Answer<ProgramsByNumber>> by unit */
+    private array $numbered = [];
+
+    public function __construct(private readonly Reaching $reaching)
     {
     }
 
@@ -35,6 +38,12 @@ final readonly class ProgramIndex
 
     /** @return Answer<ProgramsByNumber> by the number that the unit shows */
     public function numbered(Device $unit, Programs $programs): Answer
+    {
+        return $this->numbered[$unit->name] ??= $this->byNumber($unit, $programs);
+    }
+
+    /** @return Answer<ProgramsByNumber> */
+    private function byNumber(Device $unit, Programs $programs): Answer
     {
         $numbered = [];
         $any = null;

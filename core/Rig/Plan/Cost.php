@@ -13,6 +13,7 @@ use ZigzagPost\Core\Rig\Document\Unit;
 final class Cost
 {
     public const POWER_CYCLE = 3;
+    public const CABLE = 4;
 
     public static function of(Unit $unit, Setting $setting, string|int $value): int
     {

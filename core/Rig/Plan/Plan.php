@@ -13,6 +13,7 @@ final readonly class Plan
      * @param list<Comb> $combs
      * @param list<string> $unknown parts whose channels are not known, so that nothing is promised of them
      * @param list<string> $failed controls and parameters for which no number is left
+     * @param list<PlannedCable> $cables leads that are made of something else
      */
     public function __construct(
         public array $settings,
@@ -23,6 +24,7 @@ final readonly class Plan
         public ?Conflict $conflict,
         public array $unknown,
         public array $failed,
+        public array $cables = [],
     ) {
     }
 }

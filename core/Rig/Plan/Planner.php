@@ -4,85 +4,27 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Plan;
 
-use ZigzagPost\Core\Rig\Chart\ChannelOf;
-use ZigzagPost\Core\Rig\Chart\ChannelType;
-use ZigzagPost\Core\Rig\Chart\Hears;
-use ZigzagPost\Core\Rig\Chart\Setting;
-use ZigzagPost\Core\Rig\Direct\Matrix;
-use ZigzagPost\Core\Rig\Direct\SettingAt;
 use ZigzagPost\Core\Rig\Document\Chosen;
-use ZigzagPost\Core\Rig\Document\LeadEnd;
 use ZigzagPost\Core\Rig\Plan\Wish\Granted;
-use ZigzagPost\Core\Rig\Plan\Wish\Standings;
-use ZigzagPost\Core\Rig\Plan\Wish\WishList;
-use ZigzagPost\Core\Rig\Setup\Channels;
-use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rig\Setup\Graph;
-use ZigzagPost\Core\Rig\Setup\Post;
+use ZigzagPost\Core\Rig\Plan\Wish\Wish;
 use ZigzagPost\Core\Rig\Setup\Setup;
 
 /** Computes the plan of a rig. The same rig always gives the same plan. */
 final class Planner
 {
-    private readonly Graph $graph;
-    /** @var list<HeardStream> */
-    private readonly array $streams;
-    private readonly Sharing $sharing;
-    /** @var list<PlanVariable> */
-    private array $choices = [];
-    /** @var list<string> */
-    private array $unknown = [];
-    /** Of several the first in the order of the rig. */
-    private ?BeyondSixteen $beyond = null;
-    /** @var array<string, array<int, list<Hears>>> parts by unit and stream */
-    private array $heard = [];
-    /** @var array<string, list<int>> streams that begin at a unit */
-    private array $own = [];
-    /** @var array<string, list<string>> units whose messages come into each port of the post */
-    private array $intoPost = [];
-    private readonly Standings $standings;
-    private readonly Matrix $matrix;
-    private readonly WishList $wishes;
-
-    /**
-     * @param list<string> $unpinned units whose pins are not looked at
-     * @param list<string> $split units that are taken as if they wanted split numbers
-     * @param list<string> $without units that are taken away
-     * @param self|null $of a planner of the same rig, whose ways are known already
-     */
-    private function __construct(
-        private readonly Setup $setup,
-        private readonly array $unpinned = [],
-        array $split = [],
-        private readonly array $without = [],
-        ?self $of = null,
-    ) {
-        $this->graph = $of->graph ?? new Graph($setup);
-        $this->streams = $of->streams ?? Streams::of($setup, $this->graph);
-        $this->sharing = new Sharing($setup, $split);
-        if (null === $of) {
-            $this->look();
-        } else {
-            [$this->own, $this->heard, $this->intoPost] = [$of->own, $of->heard, $of->intoPost];
-        }
-        $this->standings = new Standings($setup, $unpinned);
-        $this->matrix = $of->matrix ?? new Matrix($setup, $this->graph);
-        $this->wishes = new WishList($setup, $this->matrix, $this->standings);
-        foreach ($setup->boxes as $box) {
-            if (!$box->isPost() && !\in_array($box->name, $without, true)) {
-                $this->choose($box);
-            }
-        }
+    private function __construct(private readonly Setup $setup, private readonly Choices $made)
+    {
     }
 
     public static function plan(Setup $setup): Plan
     {
-        $planner = new self($setup);
-        if (null !== $planner->beyond) {
-            return new Plan([], [], [], 0, true, $planner->beyond->conflict(), $planner->unknown, []);
+        $choices = new Choices($setup);
+        $planner = new self($setup, $choices);
+        if (null !== $choices->beyond) {
+            return new Plan([], [], [], 0, true, $choices->beyond->conflict(), $choices->unknown, []);
         }
-        $puzzle = $planner->puzzle();
-        $wished = new WishProblem($puzzle, $planner->standings, $planner->wishes->wishes);
+        $puzzle = $choices->puzzle();
+        $wished = new WishProblem($puzzle, $choices->standings, $choices->wishes->wishes);
         $solved = Search::solve($puzzle, array_values(array_diff(array_keys($puzzle->choices), array_keys($wished->choices))));
         if (null === $solved->values) {
             return $planner->without($puzzle, $solved->isProven);
@@ -100,301 +42,6 @@ final class Planner
         );
     }
 
-    private function look(): void
-    {
-        foreach ($this->streams as $index => $stream) {
-            $this->own[$stream->box->name][] = $index;
-            foreach ($stream->listeners as $listener) {
-                $this->heard[$listener->box->name][$index][] = $listener->part;
-            }
-            if ($stream->box->isPost()) {
-                continue;
-            }
-            foreach ($this->graph->reachedFrom($stream->source) as $way) {
-                $at = $way[\count($way) - 1]->to;
-                if (LeadEnd::POST === $at->unit && !$at->isOut) {
-                    $this->intoPost[Post::port($at->at)->port][] = $stream->box->name;
-                }
-            }
-        }
-    }
-
-    private function choose(Device $box): void
-    {
-        $sends = $box->chart->sends[0]->channel ?? null;
-        $fixed = [];
-        $settings = [];
-        foreach ($this->parts($box) as $part) {
-            if (null === $part->zone && $part->channel instanceof ChannelOf) {
-                $settings[$part->channel->setting][] = $part;
-            } elseif (null === $part->zone && null === $part->channel && Channels::isNeeded($part)) {
-                $this->unknown[] = $box->name.(\count($box->chart->hears ?? []) > 1 ? " {$part->id}" : '');
-            } else {
-                $fixed[] = $part;
-            }
-        }
-        if ($sends instanceof ChannelOf && isset($this->own[$box->name])) {
-            $settings[$sends->setting] ??= [];
-        }
-        foreach ($fixed as $part) {
-            if (BeyondSixteen::isSo($box, $part, null)) {
-                $this->beyond ??= BeyondSixteen::fixed($box, $part);
-            }
-        }
-        $sendsFixed = \is_int($sends) && isset($this->own[$box->name]) ? 1 << ($sends - 1) : null;
-        if ([] !== $fixed || null !== $sendsFixed) {
-            $this->choices[] = new PlanVariable(
-                $box,
-                null,
-                $fixed,
-                [new PlanValue(null, 0, $this->takes($box, $fixed, null) ?? [], $sendsFixed)],
-                true,
-            );
-        }
-        foreach ($box->chart->settings as $setting) {
-            if (isset($settings[$setting->id])) {
-                $this->setting(
-                    $box,
-                    $setting,
-                    $settings[$setting->id],
-                    $sends instanceof ChannelOf && $sends->setting === $setting->id ? $sends->offset ?? 0 : null,
-                );
-            } elseif (isset($this->wishes->settings[(new SettingAt($box->name, $setting->id))->key()])) {
-                $this->plain($box, $setting);
-            }
-        }
-    }
-
-    /** A setting that decides no channel, on which something depends. */
-    private function plain(Device $box, Setting $setting): void
-    {
-        $isPinned = $this->isPinnedAt($box, $setting);
-        $options = array_map(
-            static fn (string|int $value): PlanValue => new PlanValue($value, $isPinned ? 0 : Cost::of($box->unit, $setting, $value), [], null),
-            $this->standings->values(new SettingAt($box->name, $setting->id)),
-        );
-        if ([] !== $options) {
-            $this->choices[] = new PlanVariable($box, $setting->id, [], $options, $isPinned);
-        }
-    }
-
-    private function isPinnedAt(Device $box, Setting $setting): bool
-    {
-        return $this->standings->isPinned($box->name, $box->unit->settings[$setting->id] ?? null);
-    }
-
-    /** @param list<Hears> $parts */
-    private function setting(Device $box, Setting $setting, array $parts, ?int $sendsAt): void
-    {
-        $chosen = $box->unit->settings[$setting->id] ?? null;
-        $isPinned = $this->isPinnedAt($box, $setting);
-        $at = new SettingAt($box->name, $setting->id);
-        if (!$isPinned && null === $this->standings->value($at) && !isset($this->wishes->settings[$at->key()]) && !$this->hasToBeKnown($box, $parts)) {
-            $this->unknown[] = $box->name;
-
-            return;
-        }
-        $options = [];
-        foreach ($isPinned && null !== $chosen ? [$chosen->value] : $setting->all() as $value) {
-            $channel = Device::channelOf($value, 0);
-            $takes = $this->takes($box, $parts, $value);
-            $sent = null === $sendsAt ? null : Device::channelOf($value, $sendsAt);
-            if ($isPinned || (null !== $channel && null !== $takes && (null === $sendsAt || null !== $sent))) {
-                $options[] = new PlanValue(
-                    $value,
-                    $isPinned ? 0 : Cost::of($box->unit, $setting, $value),
-                    $takes ?? [],
-                    \is_int($sent) ? 1 << ($sent - 1) : (ChannelType::OMNI === $sent ? Channels::ALL : null),
-                );
-            }
-        }
-        if ([] !== $options) {
-            $this->choices[] = new PlanVariable($box, $setting->id, $parts, $options, $isPinned);
-        }
-        if ($isPinned && null !== $chosen) {
-            $beyond = array_filter($parts, static fn (Hears $part): bool => BeyondSixteen::isSo($box, $part, $chosen->value));
-            $this->beyond ??= [] === $beyond ? null : BeyondSixteen::at($box, array_values($beyond)[0], $setting, $chosen->value);
-        } elseif ([] === $options) {
-            $this->withoutAnyValue($box, $setting, $parts);
-        }
-    }
-
-    /**
-     * Whether a channel has to be known though nobody wished anything of it: the post sends to it or hears it, or others that have to be apart.
-     *
-     * @param list<Hears> $parts
-     */
-    private function hasToBeKnown(Device $box, array $parts): bool
-    {
-        foreach ($this->heard[$box->name] ?? [] as $stream => $heard) {
-            foreach ($parts as $part) {
-                if (\in_array($part, $heard, true) && !Sharing::isOneChannel($this->streams[$stream])) {
-                    return true;
-                }
-            }
-        }
-
-        return [] !== array_filter($this->intoPost, static fn (array $units): bool => \in_array($box->name, $units, true));
-    }
-
-    /**
-     * No value of a setting will do: some part goes beyond channel 16 even at its first one, or nobody knows which channels its values mean.
-     *
-     * @param list<Hears> $parts
-     */
-    private function withoutAnyValue(Device $box, Setting $setting, array $parts): void
-    {
-        $beyond = array_values(array_filter($parts, static fn (Hears $part): bool => BeyondSixteen::isSo($box, $part, $setting->all()[0] ?? null)));
-        if ([] !== $beyond) {
-            $this->beyond ??= BeyondSixteen::always($box, $beyond[0], $setting);
-
-            return;
-        }
-        foreach ($parts as $part) {
-            $this->unknown[] = $box->name.(\count($box->chart->hears ?? []) > 1 ? " {$part->id}" : '');
-        }
-    }
-
-    /** @return list<Hears> parts that hear some stream */
-    private function parts(Device $box): array
-    {
-        $parts = [];
-        foreach ($box->chart->hears ?? [] as $part) {
-            foreach ($this->heard[$box->name] ?? [] as $heard) {
-                if (\in_array($part, $heard, true)) {
-                    $parts[] = $part;
-                    break;
-                }
-            }
-        }
-
-        return $parts;
-    }
-
-    /**
-     * @param list<Hears> $parts
-     *
-     * @return array<int, int>|null channels by stream; null if some part does not get its run
-     */
-    private function takes(Device $box, array $parts, string|int|null $value): ?array
-    {
-        $takes = [];
-        foreach ($this->heard[$box->name] ?? [] as $stream => $heard) {
-            foreach ($parts as $part) {
-                if (!\in_array($part, $heard, true)) {
-                    continue;
-                }
-                $own =
-                    $part->channel instanceof ChannelOf
-                        ? (null === $value
-                            ? $box->channel($part->channel)
-                            : Device::channelOf($value, $part->channel->offset ?? 0))
-                        : $part->channel;
-                $channels = Channels::ofPart($box, $part, $own);
-                if (null === $channels || (null === $own && null === $part->zone && Channels::isNeeded($part))) {
-                    return null;
-                }
-                $takes[$stream] = ($takes[$stream] ?? 0) | $channels;
-            }
-        }
-
-        return $takes;
-    }
-
-    private function puzzle(): PlanProblem
-    {
-        return new PlanProblem($this->choices, $this->meet(...), \count($this->streams));
-    }
-
-    /** @return list<MeetingPlace> */
-    private function meet(int $i, int $j): array
-    {
-        [$one, $other] = [$this->choices[$i], $this->choices[$j]];
-        $places = [];
-        foreach ($this->heard[$one->box->name] ?? [] as $stream => $heard) {
-            if (
-                isset($this->heard[$other->box->name][$stream])
-                && !Sharing::isOneChannel($this->streams[$stream])
-                && $this->collide($one, $other, $heard, $this->heard[$other->box->name][$stream])
-            ) {
-                $places[] = new MeetingPlace($stream, $stream);
-            }
-        }
-        if ($one->box === $other->box) {
-            foreach ($this->answers($one, $other) as $stream) {
-                $places[] = new MeetingPlace(-1, $stream);
-            }
-            foreach ($this->answers($other, $one) as $stream) {
-                $places[] = new MeetingPlace($stream, -1);
-            }
-        }
-        if (
-            $one->box !== $other->box
-            && null !== $one->options[0]->sends
-            && null !== $other->options[0]->sends
-            && $this->meetAtPost($one->box, $other->box)
-            && $this->sharing->sendAlike($one->box, $other->box)
-        ) {
-            $places[] = new MeetingPlace(-1, -1);
-        }
-
-        return $places;
-    }
-
-    /**
-     * @param list<Hears> $heard
-     * @param list<Hears> $otherHeard
-     */
-    private function collide(PlanVariable $one, PlanVariable $other, array $heard, array $otherHeard): bool
-    {
-        foreach ($one->parts as $part) {
-            foreach ($other->parts as $otherPart) {
-                if (
-                    \in_array($part, $heard, true)
-                    && \in_array($otherPart, $otherHeard, true)
-                    && $this->sharing->mustNotShare($one->box, $part, $other->box, $otherPart)
-                ) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /** @return list<int> streams of a unit on which what it sends of its own comes back to it */
-    private function answers(PlanVariable $sender, PlanVariable $hearer): array
-    {
-        if (null === $sender->options[0]->sends) {
-            return [];
-        }
-        $streams = [];
-        foreach ($this->own[$sender->box->name] ?? [] as $stream) {
-            foreach ($hearer->parts as $part) {
-                if (
-                    \in_array($part, $this->heard[$hearer->box->name][$stream] ?? [], true)
-                    && $this->sharing->isAnswered($sender->box, $hearer->box, $part)
-                ) {
-                    $streams[] = $stream;
-                    break;
-                }
-            }
-        }
-
-        return $streams;
-    }
-
-    private function meetAtPost(Device $one, Device $other): bool
-    {
-        foreach ($this->intoPost as $units) {
-            if (\in_array($one->name, $units, true) && \in_array($other->name, $units, true)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     private function quarrel(Granted $granted): Plan
     {
         $units = $words = [];
@@ -406,9 +53,23 @@ final class Planner
         $why =
             [] === $words
                 ? 'no plan was found among those that were tried, and it is not proven that there is none'
-                : 'no settings bring about that '.implode(', and that ', array_unique($words));
+                : 'no settings bring about that '.implode(', and that ', array_unique($words)).$this->shared($granted->quarrel);
 
-        return new Plan([], [], [], 0, $granted->isProven, new Conflict($named, $why, $this->unpinning($named), false, false), $this->unknown, []);
+        return new Plan([], [], [], 0, $granted->isProven, new Conflict($named, $why, $this->unpinning($named), false, false), $this->made->unknown, []);
+    }
+
+    /**
+     * The one setting on which all of some wishes hang, such as one jumper behind two plugs.
+     *
+     * @param list<Wish> $wishes
+     */
+    private function shared(array $wishes): string
+    {
+        $shared = \count($wishes) < 2 ? [] : array_intersect(...array_map(static fn (Wish $wish): array => $wish->variables, $wishes));
+        $choice = 1 === \count($shared) ? $this->made->choices[array_values($shared)[0]] : null;
+        $setting = null === $choice?->setting || null !== $choice->cabling ? null : $choice->box->chart->setting($choice->setting);
+
+        return null === $setting ? '' : ": all of it hangs on {$setting->title} of {$choice?->box->name}";
     }
 
     /** @param list<string> $units */
@@ -417,7 +78,7 @@ final class Planner
         $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
             if ($this->isPinned($unit)) {
-                $freed = new self($this->setup, [$unit], [], $others, $this);
+                $freed = new Choices($this->setup, [$unit], [], $others, $this->made);
                 $wished = new WishProblem($freed->puzzle(), $freed->standings, $freed->wishes->among($units));
                 if (null !== $wished->grant()->values) {
                     return "unpin {$unit}";
@@ -431,11 +92,23 @@ final class Planner
     /** @param array<int, int> $values -1 for what stays as it is though nobody knows how */
     private function result(array $values, int $cost, bool $isProven, WishProblem $wished): Plan
     {
-        $planned = [];
+        $planned = $cables = [];
         $channels = [];
-        foreach ($this->choices as $index => $choice) {
+        foreach ($this->made->choices as $index => $choice) {
             $option = $choice->options[$values[$index]] ?? null;
             if (null === $option) {
+                continue;
+            }
+            if (null !== $choice->cabling) {
+                $parts = $choice->cabling->others[$option->value] ?? null;
+                null === $parts
+                    ?: $cables[] = new PlannedCable(
+                        $choice->cabling->lead(),
+                        (string) $option->value,
+                        $parts,
+                        $option->cost,
+                        $wished->reason($index, $values) ?? 'so that it works',
+                    );
                 continue;
             }
             $channels[$choice->box->name][] = new ChosenValue($choice, $option);
@@ -450,64 +123,24 @@ final class Planner
                     $setting->howTo($option->value),
                     $choice->isPinned,
                     (0 === $option->cost ? null : $wished->reason($index, $values))
-                        ?? Reasons::of($choice, $option, $this->choices, $values, $this->streams),
+                        ?? Reasons::of($choice, $option, $this->made->choices, $values, $this->made->streams),
                 );
             }
         }
-        $assigned = (new Numbers($this->setup, $this->streams, $this->intoPost, $channels, $this->matrix))->assign();
+        $assigned = (new Numbers($this->setup, $this->made->streams, $this->made->intoPost, $channels, $this->made->matrix))->assign();
         [$numbers, $failed] = [$assigned->planned, $assigned->failed];
 
         return new Plan(
             $planned,
             $numbers,
-            $this->combs($channels),
+            Combs::of($this->made->streams, $channels),
             $cost + array_sum(array_map(static fn (PlannedNumber $number): int => $number->cost, $numbers)),
             $isProven,
             null,
-            $this->unknown,
+            $this->made->unknown,
             $failed,
+            $cables,
         );
-    }
-
-    /**
-     * @param array<string, list<ChosenValue>> $channels
-     *
-     * @return list<Comb>
-     */
-    private function combs(array $channels): array
-    {
-        $combs = [];
-        foreach ($this->streams as $index => $stream) {
-            $teeth = [];
-            $taken = 0;
-            foreach ($stream->listeners as $listener) {
-                $mask = 0;
-                foreach ($channels[$listener->box->name] ?? [] as $chosen) {
-                    [$choice, $option] = [$chosen->of, $chosen->value];
-                    if (\in_array($listener->part, $choice->parts, true)) {
-                        $own =
-                            $listener->part->channel instanceof ChannelOf && null !== $option->value
-                                ? Device::channelOf($option->value, $listener->part->channel->offset ?? 0)
-                                : $listener->box->channel($listener->part->channel);
-                        $mask = Channels::answered($listener->box, $listener->part, $own);
-                    }
-                }
-                if (Channels::isNeeded($listener->part)) {
-                    $teeth[] = new Tooth(
-                        $listener->box,
-                        $listener->part,
-                        Channels::list($mask),
-                        Channels::ALL === $mask && null === $listener->part->zone,
-                    );
-                }
-                $taken |= $mask;
-            }
-            if ([] !== $teeth) {
-                $combs[] = new Comb($this->streams[$index], $teeth, Channels::list(Channels::ALL & ~$taken));
-            }
-        }
-
-        return $combs;
     }
 
     private function without(PlanProblem $puzzle, bool $isProven): Plan
@@ -520,7 +153,7 @@ final class Planner
                 0,
                 false,
                 new Conflict([], 'no plan was found among those that were tried, and it is not proven that there is none', null, false),
-                $this->unknown,
+                $this->made->unknown,
                 [],
             );
         }
@@ -532,7 +165,7 @@ final class Planner
                 ? "what {$names} sends comes back to it on a channel that it answers on"
                 : "{$names} hear the same stream, and there are not channels enough for all of them as they are";
 
-        return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units), $isSmallest), $this->unknown, []);
+        return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units), $isSmallest), $this->made->unknown, []);
     }
 
     /**
@@ -544,11 +177,11 @@ final class Planner
     {
         $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
-            if ($this->isPinned($unit) && self::goes(new self($this->setup, [$unit], [], $others, $this))) {
+            if ($this->isPinned($unit) && self::goes(new Choices($this->setup, [$unit], [], $others, $this->made))) {
                 return "unpin {$unit}";
             }
         }
-        if (self::goes(new self($this->setup, [], $units, $others, $this))) {
+        if (self::goes(new Choices($this->setup, [], $units, $others, $this->made))) {
             return 'let '.implode(' and ', $units).' share a channel with split numbers';
         }
         foreach ($units as $unit) {
@@ -559,7 +192,7 @@ final class Planner
             }
         }
         foreach ($units as $unit) {
-            if (self::goes(new self($this->setup, [], [], [...$others, $unit], $this))) {
+            if (self::goes(new Choices($this->setup, [], [], [...$others, $unit], $this->made))) {
                 return "move {$unit} to another port";
             }
         }
@@ -572,8 +205,8 @@ final class Planner
         return [] !== array_filter($this->setup->box($unit)->unit->settings ?? [], static fn (Chosen $chosen): bool => true === $chosen->pinned);
     }
 
-    private static function goes(self $planner): bool
+    private static function goes(Choices $choices): bool
     {
-        return null !== Search::solve($planner->puzzle())->values;
+        return null !== Search::solve($choices->puzzle())->values;
     }
 }

@@ -29,7 +29,7 @@ final readonly class Sharing
 
     public function arePlayedTogether(Device $one, Device $other): bool
     {
-        return \in_array($other->name, $one->unit->playsWith ?? [], true) || \in_array($one->name, $other->unit->playsWith ?? [], true);
+        return $one->unit->playsTogetherWith($other->unit);
     }
 
     public function mustNotShare(Device $one, Hears $onePart, Device $other, Hears $otherPart): bool

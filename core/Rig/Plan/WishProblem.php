@@ -194,7 +194,7 @@ final class WishProblem
 
     private function price(PlanVariable $choice): Price
     {
-        $setting = null === $choice->setting ? null : $choice->box->chart->setting($choice->setting);
+        $setting = null === $choice->setting || null !== $choice->cabling ? null : $choice->box->chart->setting($choice->setting);
         $ways = $cycles = [];
         foreach ($choice->options as $option) {
             $isMade = $option->cost > 0 && null !== $option->value && null !== $setting;

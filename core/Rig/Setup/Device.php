@@ -161,7 +161,7 @@ final class Device
     }
 
     /** Members of the zone of a part, if it has one and that is known. */
-    public function members(Hears $part): ?int
+    public function members(Hears|Sends $part): ?int
     {
         $members = $part->zone?->members;
         $value = \is_string($members) ? $this->value($members) : $members;

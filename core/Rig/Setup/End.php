@@ -29,6 +29,20 @@ final readonly class End
         return new self($this->box, $this->plug, $this->stream, $use, $this->meant);
     }
 
+    /** The same plug of the same box, set otherwise. */
+    public function at(Device $box): self
+    {
+        return new self($box, $this->plug, $this->stream, $box->use($this->plug), $this->meant);
+    }
+
+    /** @return list<PlugUse> what the plug is, or, where settings leave that unknown, all that it may be */
+    public function possible(): array
+    {
+        return null !== $this->use
+            ? [$this->use]
+            : array_values(array_filter($this->plug->uses, fn (PlugUse $use): bool => false !== $this->box->holds($use->when)));
+    }
+
     public function way(): ?Way
     {
         return $this->meant ?? $this->stream->way ?? $this->use?->way;

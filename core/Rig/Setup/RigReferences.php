@@ -91,5 +91,8 @@ final class RigReferences
                 $reading->problem("{$path}.playsWith", "there is no unit {$other}");
             }
         }
+        if (null !== $unit->mirrors && (null === $rig->unit($unit->mirrors) || $unit->mirrors === $unit->name)) {
+            $reading->problem("{$path}.mirrors", $unit->mirrors === $unit->name ? 'a unit does not mirror itself' : "there is no unit {$unit->mirrors}");
+        }
     }
 }

@@ -175,7 +175,7 @@ final readonly class ValueCell
             preg_match(
                 "/^({$number}\\s*(?:{$unit})?".
                     self::SIGN.
-                    "{$number}\\s*(?:[%°]|dB|Hz|kHz|ms|s|ct|cents?|st|semitones?)?)\\s*[,;:=*]?\\s*(\\S.*)$/iu",
+                    "{$number}\\s*(?:(?:[%°]|dB|Hz|kHz|ms|s|ct|cents?|st|semitones?)(?!\\pL))?)\\s*[,;:=*]?\\s*(\\S.*)$/iu",
                 $text,
                 $match,
             )

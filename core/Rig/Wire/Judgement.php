@@ -14,6 +14,7 @@ final readonly class Judgement
      * @param list<string> $cautions
      * @param list<ContactPath> $continuity
      * @param string|null $unknown the fact that is missing
+     * @param WrongContact|StrayPower|null $wrong what stands on another contact than the other end expects, or is made for
      */
     public function __construct(
         public Verdict $verdict,
@@ -24,6 +25,7 @@ final readonly class Judgement
         public array $cautions = [],
         public array $continuity = [],
         public ?string $unknown = null,
+        public WrongContact|StrayPower|null $wrong = null,
     ) {
     }
 
@@ -32,20 +34,26 @@ final readonly class Judgement
         return new self(Verdict::Works, $reason);
     }
 
-    public static function dead(string $reason, ?string $contact = null): self
+    public static function dead(string $reason, ?string $contact = null, ?WrongContact $wrong = null): self
     {
-        return new self(Verdict::Dead, $reason, $contact);
+        return new self(Verdict::Dead, $reason, $contact, wrong: $wrong);
     }
 
-    public static function mayDamage(string $reason, ?string $contact = null): self
+    public static function mayDamage(string $reason, ?string $contact = null, ?StrayPower $wrong = null): self
     {
-        return new self(Verdict::MayDamage, $reason, $contact);
+        return new self(Verdict::MayDamage, $reason, $contact, wrong: $wrong);
     }
 
     /** @param string $fact what is not known */
     public static function unknown(string $fact, string $reason): self
     {
         return new self(Verdict::Unknown, $reason, unknown: $fact);
+    }
+
+    /** The reason as it is told. */
+    public function told(): string
+    {
+        return $this->wrong?->words() ?? $this->reason;
     }
 
     /** Which is the worse news: damage, then dead, then unknown. */

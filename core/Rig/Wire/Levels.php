@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Rig\Wire;
 
 use ZigzagPost\Core\Rig\Chart\Connector;
 use ZigzagPost\Core\Rig\Document\Part;
+use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 
 /** The connectors along a lead, from plug to plug: what a part does not say of its own ends it takes from its neighbours. */
 final readonly class Levels
@@ -53,6 +54,34 @@ final readonly class Levels
         }
 
         return new self($levels);
+    }
+
+    /**
+     * Parts that are the same plug at both ends, so that a chain fits together without one of them.
+     *
+     * @param list<Part> $parts
+     *
+     * @return array<int, Part> by their places; a lead of one part has none
+     */
+    public static function superfluous(Connector $a, array $parts, Connector $b): array
+    {
+        $found = self::of($a, $parts, $b);
+        $isSame = static fn (int $index): bool => $found->connectors[$index] === $found->connectors[$index + 1];
+
+        return null !== $found->misfit || \count($parts) < 2 ? [] : array_filter($parts, $isSame, \ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @return list<JoinedContacts> which contact of a part of a lead leads to which */
+    public static function pins(ResolvedLead $joint, int $part): array
+    {
+        if (null === $joint->a || null === $joint->b) {
+            return [];
+        }
+        $found = self::of($joint->a->plug->connector, $joint->lead->parts, $joint->b->plug->connector);
+
+        return isset($found->connectors[$part + 1])
+            ? Conductors::map($joint->lead->parts[$part], $found->connectors[$part], $found->connectors[$part + 1]) ?? []
+            : [];
     }
 
     /** @param list<Part> $parts */

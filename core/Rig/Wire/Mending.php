@@ -38,7 +38,14 @@ final readonly class Mending
         );
         $best = null;
         foreach (
-            [$mending->turned(...), $mending->otherCable(...), $mending->adapter(...), $mending->setting(...), $mending->otherWayRound(...)] as $changes
+            [
+                $mending->turned(...),
+                $mending->less(...),
+                $mending->otherCable(...),
+                $mending->adapter(...),
+                $mending->setting(...),
+                $mending->otherWayRound(...),
+            ] as $changes
         ) {
             foreach ($changes() as $mend) {
                 $best = null === $best || $mend->cost < $best->cost ? $mend : $best;
@@ -71,6 +78,20 @@ final readonly class Mending
         }
     }
 
+    /**
+     * A part taken out of a chain, where those beside it fit together without it.
+     *
+     * @return iterable<Mend>
+     */
+    private function less(): iterable
+    {
+        foreach (Levels::superfluous($this->a->plug->connector, $this->parts, $this->b->plug->connector) as $index => $part) {
+            if ($this->works($this->a, $this->b, [...\array_slice($this->parts, 0, $index), ...\array_slice($this->parts, $index + 1)])) {
+                yield Mend::less($part->what, $index);
+            }
+        }
+    }
+
     /** @return iterable<Mend> */
     private function otherCable(): iterable
     {
@@ -99,11 +120,8 @@ final readonly class Mending
                 && $ends->a->isPackets() === $ends->b->isPackets()
                 && $this->works($this->a, $this->b, [...$this->parts, new Part('adapter', $map, $ends)])
             ) {
-                $what = $fits
-                    ? "put a {$map->value} adapter"
-                    : ([] === $this->parts ? "take a {$map->value} cable" : "put a {$map->value} adapter").
-                        " from {$ends->a->value} to {$ends->b->value}";
-                yield Mend::adapter("{$what} between");
+                $between = "from {$ends->a->value} to {$ends->b->value}";
+                yield $fits || [] !== $this->parts ? Mend::adapter($map, $fits ? '' : $between) : Mend::cable($map, $between);
             }
         }
     }

@@ -70,6 +70,7 @@ final readonly class SignalWalk
                             "{$giver->name()} has {$role->value} on {$contact}, which leads to {$reached} of {$taker->name()}".
                                 (null === $other ? ', which is not made for it' : ", its {$other->value}"),
                             "{$reached} of {$taker->name()}",
+                            new StrayPower($role, $giver->name(), $contact, $taker->name(), $reached, $other),
                         );
                     }
                 }
@@ -262,6 +263,7 @@ final readonly class SignalWalk
         return Judgement::dead(
             "{$role->value} stands on {$a} of {$this->a->name()} and is wanted on {$b} of {$this->b->name()}, but {$a} {$where}",
             "{$b} of {$this->b->name()}",
+            new WrongContact($role, $this->a->name(), (string) $a, $this->b->name(), (string) $b),
         );
     }
 }

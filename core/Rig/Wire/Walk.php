@@ -41,6 +41,7 @@ final class Walk
             self::cautions($joint),
             self::continuity($joint->a, $joint->b, $joint->lead->parts),
             $judgement->unknown,
+            $judgement->wrong,
         );
     }
 
@@ -105,6 +106,27 @@ final class Walk
             : $judgement;
     }
 
+    /**
+     * @param list<Part> $parts
+     *
+     * @return Judgement|null that of a lead which is dead in every mode that its plugs may be in; null where one of them may work
+     */
+    private static function howeverSet(End $a, End $b, array $parts): ?Judgement
+    {
+        $dead = null;
+        foreach ($a->possible() as $use) {
+            foreach ($b->possible() as $other) {
+                $judged = self::between($a->as($use), $b->as($other), $parts);
+                if (Verdict::Dead !== $judged->verdict) {
+                    return null;
+                }
+                $dead ??= $judged;
+            }
+        }
+
+        return $dead;
+    }
+
     /** @param list<Part> $parts */
     public static function between(End $a, End $b, array $parts): Judgement
     {
@@ -113,11 +135,19 @@ final class Walk
             return Judgement::dead($found->misfit, ($parts[$found->part] ?? null)?->what);
         }
         $levels = $found->connectors;
+        $misfit = Mating::misfit($a, $parts, $b);
+        if (null !== $misfit) {
+            return Judgement::dead($misfit);
+        }
         $power = self::strayPower($a, $b);
         if (null !== $power) {
             return $power;
         }
         if (null === $a->use || null === $b->use) {
+            $dead = self::howeverSet($a, $b, $parts);
+            if (null !== $dead) {
+                return $dead;
+            }
             $end = null === $a->use ? $a : $b;
             $settings = implode(
                 ', ',
@@ -149,6 +179,9 @@ final class Walk
             return Judgement::dead(
                 $ways[0]->sends() ? "{$a->name()} and {$b->name()} are both outputs" : "{$a->name()} and {$b->name()} are both inputs",
             );
+        }
+        if (Carries::Audio === $what && (null === Contacts::of($a->use, $a->plug->connector) || null === Contacts::of($b->use, $b->plug->connector))) {
+            return Judgement::works("sound gets from {$a->name()} to {$b->name()}; how it sounds is not judged");
         }
         if (($levels[0]->isUsb() && Carries::Usb === $what) || ($levels[0]->isUsb() && $levels[\count($levels) - 1]->isUsb())) {
             return UsbWalk::judge($a, $b);

@@ -51,6 +51,12 @@ interface Writer extends Scope
     /** What is known of the range of the value. */
     public function valueRange(): Interval;
 
+    /** Whether the message was a note above that a gate or a latch ends, and with it all that is made of it. */
+    public function isEndedAbove(): bool;
+
+    /** Whether below the present step one like the first comes, and none like the other before it. */
+    public function comesBefore(Fact $fact, Fact $other): bool;
+
     /** Whether a step above the present one is like this. */
     public function isAbove(Fact $fact): bool;
 

@@ -21,7 +21,8 @@ final class DelayStep extends DurationStep
 
     public function compile(Writer $code): void
     {
-        if (Kind::Note === $code->kind() && $code->beginsNotes()) {
+        // What was a note above may be one again below, also where it is a controller here.
+        if ((Kind::Note === $code->kind() || $code->isOfNote() || $code->isEndedAbove()) && $code->beginsNotes()) {
             $code->owner()->delay($this->duration->us);
         }
         $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->owner()->continuation()}', {$code->owner()->arguments()}]);");

@@ -71,8 +71,8 @@ final readonly class Calibration
         $noise = max([0, ...array_map(self::trembling(...), $rests)]);
         $deadband = $noise + 1;
         [$sureHeel, $sureToe] = $isUp
-            ? [max([-8192, ...$heel]) + $noise, min([16384, ...$far]) - $noise]
-            : [min([16384, ...$heel]) - $noise, max([-8192, ...$far]) + $noise];
+            ? [max($heel) + $noise, min($far) - $noise]
+            : [min($heel) - $noise, max($far) + $noise];
         if (abs($sureToe - $sureHeel) < 4 || $sureToe > $sureHeel !== $isUp) {
             return null; // it trembles as much as it moves
         }
@@ -213,7 +213,7 @@ final readonly class Calibration
     private static function drifts(array $rest): bool
     {
         $third = intdiv(\count($rest), 3);
-        $range = max([-8192, ...$rest]) - min([16384, ...$rest]);
+        $range = self::spread($rest);
 
         return $range > 2 && abs(self::mean(\array_slice($rest, 0, $third)) - self::mean(\array_slice($rest, -$third))) > $range / 2;
     }
@@ -225,9 +225,15 @@ final readonly class Calibration
      */
     private static function trembling(array $rest): int
     {
-        $range = max([-8192, ...$rest]) - min([16384, ...$rest]);
+        $range = self::spread($rest);
 
         return [] === array_intersect($rest, [-8192, 0, 127, 8191, 16383]) ? $range : 2 * $range;
+    }
+
+    /** @param list<int> $values */
+    private static function spread(array $values): int
+    {
+        return [] === $values ? 0 : max($values) - min($values);
     }
 
     /**
@@ -241,7 +247,7 @@ final readonly class Calibration
     {
         $tail = [];
         foreach (array_reverse($rest) as $each) {
-            if (max([$value, $each, ...$tail]) - min([$value, $each, ...$tail]) > $most) {
+            if (self::spread([$value, $each, ...$tail]) > $most) {
                 break;
             }
             array_unshift($tail, $each);

@@ -36,6 +36,7 @@ final class Doing
         return match ($target->what) {
             LearnTarget::PROGRAM => [...$press, "recall {$target->unit} \"{$target->title}\""],
             LearnTarget::SCENE => [...$press, "go \"{$target->title}\""],
+            LearnTarget::GO => [...$press, 'go '.self::where($target->title)],
             LearnTarget::TAP, LearnTarget::START, LearnTarget::STOP => [...$press, "{$target->what} {$target->title}"],
             LearnTarget::STACK => [...$press, "do {$target->title}"],
             LearnTarget::PLAY => ["play {$target->unit}"],
@@ -51,8 +52,17 @@ final class Doing
             LearnTarget::START => "start {$target->title}",
             LearnTarget::STOP => "stop {$target->title}",
             LearnTarget::PLAY => "play {$target->unit}",
+            LearnTarget::GO => "go {$target->title}",
             default => trim("{$target->unit} {$target->title}"),
         };
+    }
+
+    /** @throws RulebookError */
+    private static function where(string $title): string
+    {
+        return 1 === preg_match('/^(?:(?:next|previous)(?: song)?|song [1-9]\d{0,3})$/D', $title)
+            ? $title
+            : throw new RulebookError(new Span(1, 1), 'no-such-place', 'a switch goes to the next or previous scene or song, or to a song by its place');
     }
 
     /**

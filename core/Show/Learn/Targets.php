@@ -6,6 +6,7 @@ namespace ZigzagPost\Core\Show\Learn;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Rig\Chart\Reach;
+use ZigzagPost\Core\Rig\Document\Song;
 use ZigzagPost\Core\Rig\Index\ProgramNames;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rulebook;
@@ -30,7 +31,7 @@ final class Targets
             array_push($targets, ...self::ofUnit($box));
         }
 
-        return [...$targets, ...self::ofRules($analysis->checked()->written)];
+        return [...$targets, ...self::ofRules($analysis->checked()->written), ...self::ofSongs($analysis->setup->rig->show?->order() ?? [])];
     }
 
     /** @return list<LearnTarget> */
@@ -70,6 +71,9 @@ final class Targets
         foreach ($book->scenes as $scene) {
             $targets[] = new LearnTarget(LearnTarget::SCENE, null, $scene->title, "Scene: {$scene->title}");
         }
+        foreach (\count($book->scenes) > 1 ? ['next', 'previous'] : [] as $step) {
+            $targets[] = new LearnTarget(LearnTarget::GO, null, $step, "Scene: the {$step} one");
+        }
         foreach ($book->declared(Reference::CLOCK) as $clock) {
             array_push(
                 $targets,
@@ -80,6 +84,25 @@ final class Targets
         }
         foreach ($book->declared(Reference::STACK) as $stack) {
             $targets[] = new LearnTarget(LearnTarget::STACK, null, $stack, "Stack: {$stack}");
+        }
+
+        return $targets;
+    }
+
+    /**
+     * @param list<Song> $songs of the set list that is loaded
+     *
+     * @return list<LearnTarget>
+     */
+    private static function ofSongs(array $songs): array
+    {
+        $targets = [];
+        foreach (\count($songs) > 1 ? ['next', 'previous'] : [] as $step) {
+            $targets[] = new LearnTarget(LearnTarget::GO, null, "{$step} song", "Song: the {$step} one");
+        }
+        foreach ($songs as $place => $song) {
+            $number = $place + 1;
+            $targets[] = new LearnTarget(LearnTarget::GO, null, "song {$number}", "Song {$number} of the set list: {$song->title}");
         }
 
         return $targets;

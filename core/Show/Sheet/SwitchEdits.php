@@ -58,6 +58,15 @@ final readonly class SwitchEdits
     {
         $message = $this->message($box, $control);
         $isPressed = $control->sort->isTwoState();
+        if ($isPressed === ('move' === $gesture)) {
+            throw new RulebookError(
+                new Span(1, 1),
+                'not-a-gesture',
+                $isPressed
+                    ? "\"{$control->name}\" is pressed, not moved; choose press, short, held or twice"
+                    : "\"{$control->name}\" is moved, not pressed; choose move",
+            );
+        }
         $hasPress = $isPressed && 'press' === $gesture && Kind::Program !== $message->kind;
         $rule = RuleText::of("{$control->name}: ".Doing::words($target))->take($this->taking($box, $control, $gesture));
         foreach (Doing::steps($this->analysis, $target, $isPressed, $hasPress) as $step) {

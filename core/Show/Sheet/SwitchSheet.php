@@ -6,7 +6,6 @@ namespace ZigzagPost\Core\Show\Sheet;
 
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Analysis\RuleMatch;
-use ZigzagPost\Core\Compile\Compiler;
 use ZigzagPost\Core\Engine\Book\CompiledBook;
 use ZigzagPost\Core\Forecast\PressTime;
 use ZigzagPost\Core\Rig\Chart\Control;
@@ -39,7 +38,7 @@ final readonly class SwitchSheet
     {
         $devices = new RigDevices($analysis->index());
         $uses = [];
-        $compiled = $analysis->checked()->hasErrors() ? null : Compiler::load($analysis->checked()->book);
+        $compiled = $analysis->checked()->hasErrors() ? null : $analysis->compiled();
         foreach ($analysis->setup->boxes as $box) {
             foreach ($box->isPost() ? [] : $box->chart->surface->controls ?? [] as $control) {
                 foreach ($analysis->index()->controls->of($box, $control)->messages as $message) {

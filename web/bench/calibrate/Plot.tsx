@@ -32,7 +32,7 @@ export function Plot({ measured }: { measured: Measured }) {
         ],
         series: [
           {},
-          { label: 'as it comes', stroke: secondary, width: 2, dash: [4, 4] },
+          { label: 'raw', stroke: secondary, width: 2, dash: [4, 4] },
           { label: 'after', stroke: primary, width: 2 },
         ],
       },

@@ -7,6 +7,7 @@ import type { RulesSession } from '../../rules/RulesSession';
 import type { BenchStore } from '../../session/BenchStore';
 import { usePart } from '../../session/Told';
 import { Over } from './Over';
+import { sortOf, type ControlSort } from '../../rules/rank';
 import { TargetList } from '../../rules/TargetList';
 import { useListening } from './useListening';
 
@@ -25,6 +26,8 @@ export function LearnPanel({
   const listening = useListening(store, rules.text, rig);
   const [rule, setRule] = useState<LearnedRule | null>(null);
   const [isIn, setIn] = useState(false);
+  /** The rules without it, while it is tried. */
+  const [before, setBefore] = useState<string | null>(null);
   const isAtWork = usePart(store, () => isIn && store.runs(rules.text()) === true);
   const learn = useMutation({
     mutationFn: ({ control, target }: { control: Candidate; target: Target }) =>
@@ -35,6 +38,7 @@ export function LearnPanel({
     listening.choose(null);
     setRule(null);
     setIn(false);
+    setBefore(null);
     learn.reset();
   };
   const { control } = listening;
@@ -60,6 +64,7 @@ export function LearnPanel({
         <Targets
           text={rules.text}
           rig={rig}
+          sort={sortOf(control.sorts)}
           problem={learn.error?.message ?? null}
           onChoose={(target) => learn.mutate({ control, target })}
         />
@@ -74,6 +79,19 @@ export function LearnPanel({
               Note: {told}.
             </p>
           ))}
+          {isIn && before !== null && (
+            <div className="flex gap-2">
+              <Button tone="primary" label="Keep it" onClick={() => setBefore(null)} />
+              <Button
+                label="Take it out again"
+                onClick={() => {
+                  rules.write(before);
+                  setBefore(null);
+                  setIn(false);
+                }}
+              />
+            </div>
+          )}
           {isIn ? (
             <p role="status">
               {isAtWork
@@ -81,11 +99,19 @@ export function LearnPanel({
                 : 'It is in the rules; they are put on the bench …'}
             </p>
           ) : (
-            <div className="flex gap-2">
+            <div ref={focusFirst} className="flex gap-2">
               <Button
                 tone="primary"
                 label="Put it into the rules"
                 onClick={() => {
+                  rules.apply(rule.edits);
+                  setIn(true);
+                }}
+              />
+              <Button
+                label="Try it first"
+                onClick={() => {
+                  setBefore(rules.text());
                   rules.apply(rule.edits);
                   setIn(true);
                 }}
@@ -136,11 +162,13 @@ function Heard({ listening }: { listening: ReturnType<typeof useListening> }) {
 function Targets({
   text,
   rig,
+  sort,
   problem,
   onChoose,
 }: {
   text: () => string;
   rig: string | null;
+  sort: ControlSort;
   problem: string | null;
   onChoose: (target: Target) => void;
 }) {
@@ -150,6 +178,7 @@ function Targets({
   });
   return (
     <TargetList
+      sort={sort}
       targets={targets.data ?? null}
       problem={problem ?? targets.error?.message ?? null}
       onChoose={onChoose}
@@ -162,3 +191,6 @@ function name(control: Candidate): string {
     ? `${control.selector} at ${control.port}`
     : `“${control.control}” of ${control.unit ?? ''}`;
 }
+
+/** What is to be done next has the focus as soon as it is there. */
+const focusFirst = (buttons: HTMLElement | null) => buttons?.querySelector('button')?.focus();

@@ -23,6 +23,7 @@ export const ReceiverPanel = memo(function ReceiverPanel({
   return (
     <Panel
       title={standIn?.port ?? view.label}
+      label={`${standIn?.port ?? view.label}, hearing`}
       aside={
         <>
           <span className="text-xs">

@@ -12,7 +12,7 @@ export function Receivers({ store }: { store: BenchStore }) {
   const isCrowded = receivers.length > ROOMY;
   return (
     <div
-      className={`flex h-full flex-col overflow-auto ${isCrowded ? 'gap-1' : 'gap-2'}`}
+      className={`flex h-full flex-col overflow-auto max-lg:max-h-[28rem] ${isCrowded ? 'gap-1' : 'gap-2'}`}
       role="region"
       aria-label="Receivers"
       tabIndex={0}

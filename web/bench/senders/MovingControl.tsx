@@ -5,6 +5,9 @@ import { useSwing } from './useSwing';
 /** A stream that is faster than this is played in larger steps. */
 const FASTEST_PER_SECOND = 50;
 
+/** Keys that move a range; others, such as the Tab that has come here, let go of nothing. */
+const MOVES = /^(Arrow|Page|Home$|End$)/;
+
 /** A fader, knob, pedal or wheel; an axis that can swing by itself; an encoder that is turned by steps. */
 export function MovingControl({
   control,
@@ -36,7 +39,7 @@ export function MovingControl({
         className="fader min-h-0 w-6 flex-1"
         onChange={(event) => play(control.control, Number(event.target.value))}
         onPointerUp={isWheel ? release : undefined}
-        onKeyUp={isWheel ? release : undefined}
+        onKeyUp={(event) => isWheel && MOVES.test(event.key) && release()}
       />
       <span className="max-w-full truncate">{short(control)}</span>
       {control.sort === 'axis' && <Swing control={control} low={low} high={high} play={play} />}

@@ -1,8 +1,15 @@
 import type { BenchStore } from '../../session/BenchStore';
 import type { Receiver } from '../../api/types';
 import { usePart } from '../../session/Told';
+import { WhenNear } from '../../ui/WhenNear';
 import type { Lamps } from './face';
 import { SenderPanel } from './SenderPanel';
+
+/** So many are always drawn; of more, those that are seen and those beside them. */
+const FEW = 8;
+/** The room of one, more or less. */
+const HEIGHT_PX = 190;
+const WIDTH_PX = 340;
 
 /** The senders that can be played here. */
 export function Senders({ store }: { store: BenchStore }) {
@@ -16,15 +23,24 @@ export function Senders({ store }: { store: BenchStore }) {
       role="region"
       aria-label="Senders"
     >
-      {senders.map((sender) => (
-        <SenderPanel
-          key={sender.id}
-          sender={sender}
-          store={store}
-          positions={positions.get(sender.id)}
-          lamps={lampsOf(receivers, sender.id)}
-        />
-      ))}
+      {senders.map((sender) => {
+        const panel = (
+          <SenderPanel
+            key={sender.id}
+            sender={sender}
+            store={store}
+            positions={positions.get(sender.id)}
+            lamps={lampsOf(receivers, sender.id)}
+          />
+        );
+        return senders.length <= FEW ? (
+          panel
+        ) : (
+          <WhenNear key={sender.id} estimatePx={HEIGHT_PX} widthPx={WIDTH_PX}>
+            {() => panel}
+          </WhenNear>
+        );
+      })}
       {isOpen && senders.length === 0 && (
         <p className="p-4">
           {store.rig === null

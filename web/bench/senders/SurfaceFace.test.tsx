@@ -78,6 +78,11 @@ describe('a controller made from its chart', () => {
     expect(play).toHaveBeenLastCalledWith('Wheel', -500);
     fireEvent.pointerUp(screen.getByLabelText('Wheel'));
     expect(play).toHaveBeenLastCalledWith('Wheel', 0);
+    play.mockReset();
+    fireEvent.keyUp(screen.getByLabelText('Wheel'), { key: 'Tab' });
+    expect(play).not.toHaveBeenCalled();
+    fireEvent.keyUp(screen.getByLabelText('Wheel'), { key: 'ArrowUp' });
+    expect(play).toHaveBeenLastCalledWith('Wheel', 0);
     fireEvent.click(screen.getByRole('button', { name: 'Dial down' }));
     expect(play).toHaveBeenLastCalledWith('Dial', -1);
   });

@@ -63,7 +63,7 @@ export function TapeItem({
         </span>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Button tone="primary" icon={<Play size={16} />} label="Play" onClick={onPlay} />
+        <Button icon={<Play size={16} />} label="Play" onClick={onPlay} />
         <Button icon={<Route size={16} />} label="Run" disabled={isRunning} onClick={() => void start()} />
         {needsPort && (
           <Select

@@ -99,7 +99,7 @@ export function ZigzagPanel({
         <Select
           label="Rule"
           value={filter.rule}
-          className="w-auto max-w-32 pr-7"
+          className="w-auto max-w-72 pr-7"
           onChange={(rule) => change({ rule })}
         >
           <Options
@@ -131,7 +131,7 @@ export function ZigzagPanel({
       {lines.length === 0 ? (
         <p className="m-auto max-w-80 p-6 text-center">
           {lines.all === 0
-            ? 'Nothing has come in yet. Press a key below, or A, S, D … on your keyboard, and watch where it goes.'
+            ? 'Play something: press a key below, or A, S, D … on your keyboard, and watch where it goes. Then press Learn: it makes a rule of what you play.'
             : 'No message fits this choice.'}
         </p>
       ) : (

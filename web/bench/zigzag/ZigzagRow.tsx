@@ -50,8 +50,15 @@ export const ZigzagRow = memo(function ZigzagRow({
       {layout.tear && (
         <>
           <path className="zz-torn" d={`M${layout.tear.x} ${layout.tear.y}${TEAR}`} />
-          <text className="zz-reason" x={layout.tear.x + 34} y={layout.tear.y + 4}>
-            {fit(layout.tear.reason, rail - layout.tear.x - 40)}
+          <text
+            className="zz-reason"
+            x={layout.tear.x + 34}
+            y={layout.tear.y + (layout.tear.reason === '' ? 4 : -4)}
+          >
+            {fit(layout.tear.fate, rail - layout.tear.x - 40)}
+          </text>
+          <text className="zz-soft" x={layout.tear.x + 34} y={layout.tear.y + 13}>
+            {fit(layout.tear.reason, rail - layout.tear.x - 40, 6.2)}
           </text>
         </>
       )}

@@ -7,8 +7,8 @@ export interface RowLayout {
   /** The folded line from the left rail through the rules. */
   line: string;
   folds: FoldLayout[];
-  /** A torn edge where the message ends, with the reason. */
-  tear: { x: number; y: number; reason: string } | null;
+  /** A torn edge where the message ends, with what became of it and why. */
+  tear: { x: number; y: number; fate: string; reason: string } | null;
 }
 
 export interface FoldLayout {
@@ -73,7 +73,7 @@ export function layoutRow(passage: Passage, width: number): RowLayout {
       height: FOLD,
       line: `M${LEFT} ${TOP}H${x}`,
       folds: [],
-      tear: { x, y: TOP, reason: [record.fate, record.reason ?? ''].filter(Boolean).join(': ') },
+      tear: { x, y: TOP, fate: record.fate, reason: record.reason ?? '' },
     };
   }
   const folds: FoldLayout[] = [];

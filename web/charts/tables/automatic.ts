@@ -7,7 +7,7 @@ type Automatic = NonNullable<Chart['automatic']>[number];
 
 /** What a device sends that nobody asked for. */
 export const AUTOMATIC: Table<Automatic> = {
-  title: 'By itself',
+  title: 'Automatic messages',
   what: 'message it sends by itself',
   columns: [
     {

@@ -2,6 +2,7 @@ import type { ChartControl } from '../../api/types';
 import { without } from '../../model/without';
 import { textColumn, wholeColumn, wordColumn } from './columns';
 import { LIGHTS } from './lights';
+import { ENDS, messageOf, messageText } from './message';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';
 
 const SORTS = [
@@ -16,28 +17,6 @@ const SORTS = [
   'axis',
   'surface',
 ] as const;
-const KINDS = [
-  'note',
-  'cc',
-  'cc14',
-  'nrpn',
-  'rpn',
-  'program',
-  'pressure',
-  'bend',
-  'start',
-  'stop',
-  'continue',
-] as const;
-const NUMBERED: Partial<Record<(typeof KINDS)[number], number>> = {
-  note: 127,
-  cc: 119,
-  cc14: 31,
-  nrpn: 16383,
-  rpn: 16383,
-  program: 127,
-};
-
 type Sends = NonNullable<ChartControl['sends']>[number];
 
 const isPressed = (control: ChartControl) => ['key', 'pad', 'switch'].includes(control.sort);
@@ -47,16 +26,6 @@ const first = (control: ChartControl): Sends | undefined => control.sends?.[0];
 function sending(control: ChartControl, message: Sends['message']): ChartControl {
   const gesture = first(control)?.gesture ?? (isPressed(control) ? 'press' : 'move');
   return { ...control, sends: [{ gesture, message }, ...(control.sends ?? []).slice(1)] };
-}
-
-function ends(control: ChartControl, which: 0 | 1, text: string): ChartControl {
-  const message = first(control)?.message;
-  const value = whole(text);
-  if (message === undefined || value === null || value < -8192 || value > 16383) {
-    return control;
-  }
-  const [from, to] = message.values ?? [0, 127];
-  return sending(control, { ...message, values: which === 0 ? [value, to] : [from, value] });
 }
 
 function at(control: ChartControl, which: 0 | 1, text: string): ChartControl {
@@ -107,37 +76,27 @@ const COLUMNS: readonly Column<ChartControl>[] = [
     isNumber: false,
     read: (control) => {
       const message = first(control)?.message;
-      return message === undefined ? '' : `${message.kind} ${message.number ?? ''}`.trim();
+      return message === undefined ? '' : messageText(message);
     },
     write: (control, text) => {
       if (text.trim() === '') {
         return without(control, 'sends');
       }
-      const parts = /^(cc14(?= )|[a-z]*)\s*#?(\d+)?$/.exec(text.trim().toLowerCase());
-      const word = parts?.[1] === '' ? 'cc' : parts?.[1];
-      const kind = KINDS.find((each) => each === word);
-      const number = parts?.[2] === undefined ? null : Number(parts[2]);
-      if (kind === undefined || (number === null) !== (NUMBERED[kind] === undefined)) {
-        return control;
-      }
-      const rest = without(first(control)?.message ?? { kind }, 'number');
-      return number !== null && number > (NUMBERED[kind] ?? 0)
-        ? control
-        : sending(control, number === null ? { ...rest, kind } : { ...rest, kind, number });
+      const message = messageOf(text, first(control)?.message);
+      return message === null ? control : sending(control, message);
     },
   },
-  {
-    title: 'From',
-    isNumber: true,
-    read: (control) => String(first(control)?.message.values?.[0] ?? ''),
-    write: (control, text) => ends(control, 0, text),
-  },
-  {
-    title: 'To',
-    isNumber: true,
-    read: (control) => String(first(control)?.message.values?.[1] ?? ''),
-    write: (control, text) => ends(control, 1, text),
-  },
+  ...ENDS.map((column): Column<ChartControl> => ({
+    ...column,
+    read: (control) => {
+      const message = first(control)?.message;
+      return message === undefined ? '' : column.read(message);
+    },
+    write: (control, text) => {
+      const message = first(control)?.message;
+      return message === undefined ? control : sending(control, column.write(message, text));
+    },
+  })),
   {
     title: 'Latching',
     isNumber: false,

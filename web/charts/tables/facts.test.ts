@@ -106,7 +106,7 @@ describe('tables of a chart', () => {
     const sensing = ['Keep-alive', 'sensing', 'out', '3.5', 'sensing-off'];
     expect(cells(AUTOMATIC, sensing.join('\t'))).toEqual(sensing);
     const reset = ['Factory reset', 'hold A; power on; wait', 'yes', 'no'];
-    expect(cells(PROCEDURES, reset.join('\t'))).toEqual(reset);
+    expect(cells(PROCEDURES, reset.join('\t'))).toEqual([...reset, 'procedure-1']);
     const drums = KEYS.put(CHART, pasted(KEYS, [], 0, 0, '36\tKick\n38\tSnare\n200\tNone'));
     expect(drums.keys?.names).toMatchObject({ 36: 'Kick', 38: 'Snare' });
     expect(KEYS.rows(drums).map(({ key }) => key)).toEqual([36, 38, 39]);

@@ -1,4 +1,5 @@
 import { without } from '../../model/without';
+import { BEATS } from './beats';
 import { listed } from './cells';
 import { fact, shownSwitch, shownYesNo, switched, within, yesNo, type Fact } from './fact';
 import { NUMBERING } from './numbering';
@@ -87,6 +88,23 @@ export const ALL_FACTS: readonly Fact[] = [
       return low === undefined || Number(low) > Number(high) ? null : [Number(low), Number(high)];
     },
   ),
+  ...BEATS,
+  {
+    title: 'Width of a control',
+    hint: 'millimetres from one to the next, for label strips',
+    read: (chart) => String(chart.surface?.pitchMm ?? ''),
+    write: (chart, text) => {
+      const surface = chart.surface ?? { controls: [] };
+      const pitchMm = Number(text.trim().replace(',', '.'));
+      return text.trim() === ''
+        ? chart.surface === undefined
+          ? chart
+          : { ...chart, surface: without(surface, 'pitchMm') }
+        : Number.isFinite(pitchMm) && pitchMm >= 1 && pitchMm <= 500
+          ? { ...chart, surface: { ...surface, pitchMm } }
+          : chart;
+    },
+  },
 ];
 
 interface FactRow {

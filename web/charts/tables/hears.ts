@@ -2,6 +2,8 @@ import type { Chart } from '../../api/types';
 import { without } from '../../model/without';
 import { channelOf, channelText, kindsFrom, kindsText, listed } from './cells';
 import { optional } from './columns';
+import { whenOf, whenText } from './when';
+import { zoneColumn } from './zone';
 import { freeTitle, whole, type Column, type Table } from './table';
 
 type Hears = NonNullable<Chart['hears']>[number];
@@ -20,6 +22,41 @@ const deaf = (which: 'power' | 'program', title: string): Column<Hears> => ({
     return ms === null || ms < 0 ? part : { ...part, deafMs: { ...times, [which]: ms } };
   },
 });
+
+type Width = Exclude<NonNullable<Hears['width']>, number>[number];
+
+const widthText = ({ width, program, when }: Width): string =>
+  `${width}${program === undefined ? '' : ` at ${program.join(' ')}`}${when === undefined ? '' : ` while ${whenText(when)}`}`;
+
+function widthOf(text: string): Width | null {
+  const [, width, program, when] =
+    /^(\d+)(?:\s+at\s+(\d+(?:\s+\d+)*))?(?:\s+while\s+(\S.*))?$/.exec(text.trim()) ?? [];
+  const known = when === undefined ? undefined : whenOf(when);
+  return width === undefined || known === null || Number(width) < 1 || Number(width) > 16
+    ? null
+    : {
+        width: Number(width),
+        ...(program === undefined ? {} : { program: program.split(/\s+/).map(Number) }),
+        ...(known === undefined ? {} : { when: known }),
+      };
+}
+
+/** How many adjacent channels: "2", or where it depends "2 while jack midi; 3 at 4 5", programs from 0. */
+const WIDTH = optional<Hears, 'width'>(
+  'Channels',
+  'width',
+  (width) => (typeof width === 'number' ? String(width) : width.map(widthText).join('; ')),
+  (text) => {
+    const widths = text.split(';').map(widthOf);
+    const [first] = widths;
+    return widths.includes(null)
+      ? null
+      : widths.length === 1 && first?.program === undefined && first?.when === undefined
+        ? (first?.width ?? null)
+        : widths.filter((each) => each !== null);
+  },
+  { isNumber: true },
+);
 
 /** Where, on which channels and what a device hears. */
 export const HEARS: Table<Hears> = {
@@ -51,18 +88,7 @@ export const HEARS: Table<Hears> = {
             : { ...part, channel };
       },
     },
-    {
-      title: 'Channels',
-      isNumber: true,
-      read: (part) => (typeof part.width === 'object' ? 'it depends' : String(part.width ?? '')),
-      write: (part, text) => {
-        const width = whole(text);
-        if (text.trim() === '') {
-          return without(part, 'width');
-        }
-        return width === null || width < 1 || width > 16 ? part : { ...part, width };
-      },
-    },
+    WIDTH,
     {
       title: 'What',
       isWide: true,
@@ -75,28 +101,7 @@ export const HEARS: Table<Hears> = {
     },
     deaf('power', 'Deaf after power, ms'),
     deaf('program', 'Deaf after a program, ms'),
-    optional<Hears, 'zone'>(
-      'MPE zone',
-      'zone',
-      ({ side, members, bend }) =>
-        `${side} ${typeof members === 'string' ? `by ${members}` : members}${bend === undefined ? '' : ` bend ${bend}`}`,
-      (text) => {
-        const [, side, members, setting, bend] =
-          /^(lower|upper)\s+(?:(\d+)|by\s+(\S+))(?:\s+bend\s+(\d+))?$/.exec(text) ?? [];
-        const count = setting ?? Number(members);
-        const isSense =
-          side !== undefined &&
-          (typeof count === 'string' || (count >= 1 && count <= 15)) &&
-          Number(bend ?? 0) <= 96;
-        return isSense
-          ? {
-              side: side === 'lower' ? 'lower' : 'upper',
-              members: count,
-              ...(bend === undefined ? {} : { bend: Number(bend) }),
-            }
-          : null;
-      },
-    ),
+    zoneColumn<Hears>(),
   ],
   rows: (chart) => chart.hears ?? [],
   put: (chart, hears) => ({ ...chart, hears }),

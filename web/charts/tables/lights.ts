@@ -1,12 +1,12 @@
 import type { ChartControl } from '../../api/types';
 import { without } from '../../model/without';
-import { kindsOf, listed } from './cells';
+import { channelOf, channelText, kindsOf, listed } from './cells';
 import type { Column } from './table';
 
-const LAMP = /^(\w+)\s+(\d+)\s*:\s*off\s+(\d+)\s*,\s*(.+)$/;
+const LAMP = /^(\w+)\s+(\d+)(?:\s+on\s+([^:]+?))?\s*:\s*off\s+(\d+)\s*,\s*(.+)$/;
 const DISPLAY = /^(\d+)(?:\s*[x×]\s*(\d+))?$/;
 
-/** Lamp and display of a control: "cc 40: off 0, amber 90, blue 40" and "8 x 2". */
+/** Lamp and display of a control: "cc 40: off 0, amber 90, blue 40", "note 12 on by channel: off 0, red 5", and "8 x 2". */
 export const LIGHTS: readonly Column<ChartControl>[] = [
   {
     title: 'Lamp',
@@ -15,23 +15,31 @@ export const LIGHTS: readonly Column<ChartControl>[] = [
     read: ({ lamp }) =>
       lamp === undefined
         ? ''
-        : `${lamp.message.kind} ${lamp.message.number ?? 0}: off ${lamp.off}, ${Object.entries(lamp.colours)
+        : `${lamp.message.kind} ${lamp.message.number ?? 0}${lamp.message.channel === undefined ? '' : ` on ${channelText(lamp.message.channel)}`}: off ${lamp.off}, ${Object.entries(
+            lamp.colours,
+          )
             .map(([word, value]) => `${word} ${value}`)
             .join(', ')}`,
     write: (control, text) => {
       if (text.trim() === '') {
         return without(control, 'lamp');
       }
-      const [, word = '', number, off, rest = ''] = LAMP.exec(text.trim()) ?? [];
+      const [, word = '', number, on = '', off, rest = ''] = LAMP.exec(text.trim()) ?? [];
       const [kind] = kindsOf(word);
       const colours = listed(rest).map((each) => /^(.+?)\s+(\d+)$/.exec(each));
-      if (kind === undefined || colours.includes(null)) {
+      const channel = channelOf(on);
+      if (kind === undefined || channel === null || colours.includes(null)) {
         return control;
       }
       return {
         ...control,
         lamp: {
-          message: { ...control.lamp?.message, kind, number: Number(number) },
+          message: {
+            ...without(control.lamp?.message ?? { kind }, 'channel'),
+            kind,
+            number: Number(number),
+            ...(channel === undefined ? {} : { channel }),
+          },
           off: Number(off),
           colours: Object.fromEntries(colours.map((each) => [each?.[1] ?? '', Number(each?.[2])])),
         },

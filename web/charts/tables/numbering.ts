@@ -26,7 +26,7 @@ const pattern = (
 
 type Wire = Extract<NonNullable<Of<'programs'>['wire']>, { perBank: number }>;
 
-const wire = (field: 'perBank' | 'msb' | 'lsb', title: string, hint: string): Fact => {
+const wire = (field: 'perBank' | 'msb' | 'lsb' | 'first', title: string, hint: string): Fact => {
   const of = (chart: Chart): Wire | null => {
     const known = chart.programs?.wire ?? { perBank: 128, msb: 'none', lsb: 'none' };
     return 'perBank' in known ? known : null;
@@ -35,12 +35,16 @@ const wire = (field: 'perBank' | 'msb' | 'lsb', title: string, hint: string): Fa
     title,
     hint,
     read: (chart) =>
-      chart.programs?.wire === undefined ? '' : String(of(chart)?.[field] ?? 'by a list of its own'),
+      chart.programs?.wire === undefined
+        ? ''
+        : of(chart) === null
+          ? 'by a list of its own'
+          : String(of(chart)?.[field] ?? ''),
     write: (chart, text) => {
       const known = of(chart);
       const typed = text.trim().toLowerCase();
       const number =
-        field !== 'perBank' && (typed === 'none' || typed === 'bank')
+        (field === 'msb' || field === 'lsb') && (typed === 'none' || typed === 'bank')
           ? typed
           : within(field === 'perBank' ? 1 : 0, field === 'perBank' ? 128 : 127)(text);
       return known === null || number === null
@@ -72,9 +76,29 @@ export const NUMBERING: readonly Fact[] = [
       return text.trim() === ''
         ? rest
         : number === null
-          ? { ...rest, bankLabels: listed(text) }
+          ? { ...without(known, 'bankLabels'), bankLabels: listed(text) }
           : { ...rest, firstBank: number };
     },
+  ),
+  pattern(
+    'First bank',
+    'its number, where banks are called otherwise',
+    ({ firstBank }) => String(firstBank ?? ''),
+    (known, text) => {
+      const firstBank = within(0, 16_383)(text);
+      return text.trim() === ''
+        ? without(known, 'firstBank')
+        : firstBank === null
+          ? null
+          : { ...known, firstBank };
+    },
+  ),
+  pattern(
+    'Slots are called',
+    'X, Y, Z …, where they are not numbered',
+    ({ slotLabels }) => (slotLabels ?? []).join(', '),
+    (known, text) =>
+      text.trim() === '' ? without(known, 'slotLabels') : { ...known, slotLabels: listed(text) },
   ),
   pattern(
     'Slots to a bank',
@@ -95,11 +119,13 @@ export const NUMBERING: readonly Fact[] = [
     },
   ),
   wire('perBank', 'Program changes to a bank', '1 to 128, as they are sent'),
+  wire('first', 'First program change', 'as it is sent, 0 if nothing is said'),
   wire('msb', 'Bank MSB (CC 0)', 'none, bank, or a number'),
   wire('lsb', 'Bank LSB (CC 32)', 'none, bank, or a number'),
   fact('programs', 'bankSend', 'Bank is sent', 'always, changed or never', String, (text) =>
     oneOf(['always', 'changed', 'never'] as const, text),
   ),
+  fact('programs', 'mapOnBox', 'Its map can be changed on the box', 'yes or no', shownYesNo, yesNo),
   fact('programs', 'repeatCuts', 'Repeating a program cuts the sound', 'yes or no', shownYesNo, yesNo),
   fact('programs', 'bypass', 'Bypass', 'inside the program, or apart', String, (text) =>
     oneOf(['inside', 'apart'] as const, text),

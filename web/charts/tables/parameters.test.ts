@@ -31,7 +31,7 @@ it.each([
   ['Message', 'loud'],
   ['Lowest', '200'],
   ['Highest', 'x'],
-  ['Rest', '128'],
+  ['Default', '128'],
   ['Name', ' '],
 ])('leaves a cell as it is where what is typed makes no sense: %s %s', (title, text) => {
   expect(column(title).write(mix, text)).toEqual(mix);

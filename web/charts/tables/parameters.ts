@@ -1,11 +1,18 @@
 import type { Parameter } from '../../api/types';
 import { without } from '../../model/without';
 import { each, optional, textColumn, wholeColumn, wordColumn } from './columns';
+import { ENDS, messageOf, messageText, OF_MESSAGE, type Message } from './message';
 import { freeTitle, whole, type Column, type Table } from './table';
 
-type Kind = NonNullable<Parameter['message']>['kind'];
-const KINDS: readonly Kind[] = ['cc', 'cc14', 'nrpn', 'rpn', 'bend', 'pressure', 'program', 'sysex'];
-const MOST: Partial<Record<Kind, number>> = { cc: 119, cc14: 31, nrpn: 16383, rpn: 16383, program: 127 };
+/** Something of the message; nothing where there is none. */
+const ofMessage = (column: Column<Message>): Column<Parameter> => ({
+  ...column,
+  read: ({ message: known }) => (known === undefined ? '' : column.read(known)),
+  write: (parameter, text) =>
+    parameter.message === undefined
+      ? parameter
+      : { ...parameter, message: column.write(parameter.message, text) },
+});
 
 /** The columns of the table. An empty cell is unknown; "-" is none, so that only hands reach it. */
 export const COLUMNS: readonly Column<Parameter>[] = [
@@ -30,8 +37,8 @@ export const COLUMNS: readonly Column<Parameter>[] = [
         ? '-'
         : parameter.message === undefined
           ? ''
-          : `${parameter.message.kind} ${parameter.message.number ?? ''}`.trim(),
-    write: (parameter, text) => message(parameter, text.trim().toLowerCase()),
+          : messageText(parameter.message),
+    write: (parameter, text) => message(parameter, text.trim()),
   },
   {
     title: 'Lowest',
@@ -56,7 +63,7 @@ export const COLUMNS: readonly Column<Parameter>[] = [
     },
   },
   {
-    title: 'Rest',
+    title: 'Default',
     isNumber: true,
     read: (parameter) => String(parameter.rest ?? ''),
     write: (parameter, text) => {
@@ -123,6 +130,8 @@ export const COLUMNS: readonly Column<Parameter>[] = [
   textColumn('Part', 'part'),
   wordColumn('Depends on', 'dependsOn', ['page', 'program']),
   wordColumn('Assigned by', 'assign', ['fixed', 'menu', 'editor', 'learn']),
+  ...[...OF_MESSAGE, ...ENDS].map(ofMessage),
+  textColumn('Remark', 'note'),
 ];
 
 function message(parameter: Parameter, text: string): Parameter {
@@ -132,17 +141,8 @@ function message(parameter: Parameter, text: string): Parameter {
   if (text === '-') {
     return { ...without(parameter, 'message'), reach: 'hand' };
   }
-  const parts = /^(cc14(?= )|[a-z]*)\s*#?(\d+)?$/.exec(text);
-  const word = parts?.[1] === '' ? 'cc' : (parts?.[1] ?? '');
-  const kind = KINDS.find((each) => each === word);
-  const number = parts?.[2] === undefined ? null : Number(parts[2]);
-  if (kind === undefined || (number !== null && number > (MOST[kind] ?? 0))) {
-    return parameter;
-  }
-  if (number === null && MOST[kind] !== undefined) {
-    return parameter;
-  }
-  return { ...parameter, reach: 'midi', message: number === null ? { kind } : { kind, number } };
+  const known = messageOf(text, parameter.message);
+  return known === null ? parameter : { ...parameter, reach: 'midi', message: known };
 }
 
 export const PARAMETERS: Table<Parameter> = {

@@ -33,7 +33,7 @@ describe('what a device hears, sends and passes on', () => {
     const sends = 'out\t5\tnote, bend\tyes';
     expect(cells(SENDS, sends)).toEqual([
       { at: ['out'], channel: 5, kinds: { note: true, bend: true }, runningStatus: true },
-      sends.split('\t'),
+      [...sends.split('\t'), '', ''],
     ]);
     const routes = 'thru\tin\tthru\thardware\tthru-switch\tsysex, clock';
     expect(cells(ROUTES, routes)).toEqual([

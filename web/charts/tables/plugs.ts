@@ -1,56 +1,19 @@
 import type { ChartPlug } from '../../api/types';
 import { CONNECTORS } from '../../model/connectors';
 import { listed } from './cells';
-import { each, inside, optional, yesNoColumn } from './columns';
+import { each, inside, optional, wordColumn } from './columns';
 import { POWER } from './power';
+import { idColumn, withIds } from './ids';
 import { freeTitle, oneOf, type Column, type Table } from './table';
+import { CARRIES, OF_USE, WAYS, type Use } from './uses';
 
-const WAYS = ['in', 'out', 'both'] as const;
-const CARRIES = ['midi', 'pulse', 'audio', 'power', 'usb', 'expression', 'footswitch', 'network'] as const;
 const WIRINGS = ['a', 'b', 'tip', 'ring'] as const;
-
-type Use = ChartPlug['uses'][number];
 
 /** The plug with another first use; further uses stay. */
 const using = (plug: ChartPlug, edit: (use: Use) => Use): ChartPlug => ({
   ...plug,
   uses: [edit(plug.uses[0] ?? { way: 'in', carries: 'midi' }), ...plug.uses.slice(1)],
 });
-
-const ROLES = [
-  'data',
-  'source',
-  'shield',
-  'return',
-  'hot',
-  'cold',
-  'supply+',
-  'supply-',
-  'ac',
-  'open',
-  'signal',
-] as const;
-
-/** Which contact carries what: "tip data, ring source, sleeve shield". */
-const CONTACTS = optional<Use, 'contacts'>(
-  'Contacts',
-  'contacts',
-  (contacts) =>
-    Object.entries(contacts)
-      .map(([contact, role]) => `${contact} ${role}`)
-      .join(', '),
-  (text) => {
-    const pairs = each(text, (part): [string, (typeof ROLES)[number]] | null => {
-      const [, contact, word] = /^(\S+)\s+(\S+)$/.exec(part) ?? [];
-      const role = oneOf(ROLES, word ?? '');
-      return contact === undefined || role === null ? null : [contact, role];
-    });
-    return pairs === null ? null : Object.fromEntries(pairs);
-  },
-  { isWide: true },
-);
-
-const NEEDS = optional<Use, 'needs'>('Needs contacts', 'needs', (needs) => needs.join(', '), listed);
 
 const NAMED_STREAMS = optional<ChartPlug, 'streams'>(
   'Streams',
@@ -95,7 +58,7 @@ const COLUMNS: readonly Column<ChartPlug>[] = [
     write: (plug, text) => ({ ...plug, connector: oneOf(CONNECTORS, text) ?? plug.connector }),
   },
   {
-    title: 'Way',
+    title: 'Direction',
     isNumber: false,
     read: (plug) => plug.uses[0]?.way ?? '',
     write: (plug, text) => using(plug, (use) => ({ ...use, way: oneOf(WAYS, text) ?? use.way })),
@@ -122,7 +85,7 @@ const COLUMNS: readonly Column<ChartPlug>[] = [
       }),
   },
   POWER,
-  ...[CONTACTS, NEEDS, yesNoColumn<Use>('Isolated', 'isolated')].map((column) =>
+  ...OF_USE.map((column) =>
     inside<ChartPlug, Use>(
       column,
       (plug) => plug.uses[0] ?? { way: 'in', carries: 'midi' },
@@ -146,6 +109,8 @@ const COLUMNS: readonly Column<ChartPlug>[] = [
           : { role: known, givesPower: gives === 'gives power' };
     },
   ),
+  wordColumn('Male or female', 'gender', ['male', 'female']),
+  idColumn<ChartPlug>(),
 ];
 
 export const PLUGS: Table<ChartPlug> = {
@@ -153,7 +118,7 @@ export const PLUGS: Table<ChartPlug> = {
   what: 'plug',
   columns: COLUMNS,
   rows: (chart) => chart.plugs ?? [],
-  put: (chart, plugs) => ({ ...chart, plugs }),
+  put: (chart, plugs) => withIds('plug', chart, chart.plugs ?? [], { ...chart, plugs }, plugs),
   blank: (rows) => ({
     id: freeTitle('plug', rows).replace(' ', '-'),
     label: `MIDI ${rows.length + 1}`,

@@ -1,12 +1,13 @@
 import type { Chart } from '../../api/types';
 import { yesNoColumn } from './columns';
+import { idColumn, withIds } from './ids';
 import { freeTitle, type Table } from './table';
 
 type Procedure = NonNullable<Chart['procedures']>[number];
 
 /** What hands do at the box, step by step. */
 export const PROCEDURES: Table<Procedure> = {
-  title: 'By hand',
+  title: 'Procedures',
   what: 'procedure',
   columns: [
     {
@@ -30,9 +31,11 @@ export const PROCEDURES: Table<Procedure> = {
     },
     yesNoColumn('Power off and on', 'powerCycle'),
     yesNoColumn('The next program change overwrites', 'armsProgramWrite'),
+    idColumn<Procedure>(),
   ],
   rows: (chart) => chart.procedures ?? [],
-  put: (chart, procedures) => ({ ...chart, procedures }),
+  put: (chart, procedures) =>
+    withIds('procedure', chart, chart.procedures ?? [], { ...chart, procedures }, procedures),
   blank: (rows) => ({
     id: freeTitle('procedure', rows).replace(' ', '-'),
     title: freeTitle('Procedure', rows),

@@ -7,11 +7,11 @@ type Route = NonNullable<Chart['routes']>[number];
 
 /** What a device passes on, from where to where. */
 export const ROUTES: Table<Route> = {
-  title: 'Passes on',
+  title: 'Thru',
   what: 'way through it',
   columns: [
     {
-      title: 'Way',
+      title: 'Direction',
       isNumber: false,
       read: (route) => route.id,
       write: (route, text) => (text.trim() === '' ? route : { ...route, id: text.trim() }),

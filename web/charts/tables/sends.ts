@@ -1,7 +1,9 @@
 import type { Chart } from '../../api/types';
 import { without } from '../../model/without';
 import { channelOf, channelText, kindsFrom, kindsText, listed } from './cells';
+import { textColumn } from './columns';
 import { oneOf, type Table } from './table';
+import { zoneColumn } from './zone';
 
 type Sends = NonNullable<Chart['sends']>[number];
 
@@ -52,6 +54,8 @@ export const SENDS: Table<Sends> = {
             : { ...sends, runningStatus: said === 'yes' };
       },
     },
+    zoneColumn<Sends>(),
+    textColumn<Sends>('Known as', 'id'),
   ],
   rows: (chart) => chart.sends ?? [],
   put: (chart, sends) => ({ ...chart, sends }),

@@ -1,9 +1,9 @@
 import type { ChartSetting } from '../../api/types';
 import { without } from '../../model/without';
 import { inside, textColumn, wordColumn, yesNoColumn } from './columns';
+import { BY } from './hows';
+import { idColumn, withIds } from './ids';
 import { freeTitle, oneOf, whole, type Column, type Table } from './table';
-
-const BY = ['menu', 'gesture', 'jumper', 'learn', 'parameter', 'editor'] as const;
 
 /** A range such as "1 to 16", or words with commas between them. */
 function values(text: string): ChartSetting['values'] | null {
@@ -21,6 +21,11 @@ function values(text: string): ChartSetting['values'] | null {
 
 const isRange = (all: ChartSetting['values']): all is [number, number] => typeof all[0] === 'number';
 
+const isOneOf = (all: ChartSetting['values'], value: string | number): boolean =>
+  isRange(all)
+    ? typeof value === 'number' && value >= all[0] && value <= all[1]
+    : all.includes(String(value));
+
 function factory(setting: ChartSetting, text: string): ChartSetting {
   const number = whole(text);
   if (text.trim() === '') {
@@ -37,6 +42,14 @@ function factory(setting: ChartSetting, text: string): ChartSetting {
 
 type How = NonNullable<ChartSetting['how']>[number];
 
+const BY_MENU: How = { by: 'menu' };
+
+/** The setting with another first way to set it; where none is known, nothing typed makes none. */
+const put = (setting: ChartSetting, how: How): ChartSetting =>
+  setting.how === undefined && Object.keys(how).length === 1
+    ? setting
+    : { ...setting, how: [how, ...(setting.how ?? []).slice(1)] };
+
 const COLUMNS: readonly Column<ChartSetting>[] = [
   {
     title: 'Title',
@@ -50,11 +63,16 @@ const COLUMNS: readonly Column<ChartSetting>[] = [
     read: ({ values: all }) => (isRange(all) ? `${all[0]} to ${all[1]}` : all.join(', ')),
     write: (setting, text) => {
       const read = values(text);
-      return read === null ? setting : { ...without(setting, 'factory'), values: read };
+      const { factory: known } = setting;
+      return read === null
+        ? setting
+        : known !== undefined && !isOneOf(read, known)
+          ? { ...without(setting, 'factory'), values: read }
+          : { ...setting, values: read };
     },
   },
   {
-    title: 'As it comes',
+    title: 'Factory',
     isNumber: false,
     read: (setting) => String(setting.factory ?? ''),
     write: factory,
@@ -72,32 +90,13 @@ const COLUMNS: readonly Column<ChartSetting>[] = [
           : { ...setting, how: [{ ...setting.how?.[0], by }, ...(setting.how ?? []).slice(1)] };
     },
   },
-  {
-    title: 'Where',
-    isNumber: false,
-    read: (setting) => setting.how?.[0]?.where ?? '',
-    write: (setting, text) => {
-      const how = setting.how?.[0] ?? { by: 'menu' as const };
-      return {
-        ...setting,
-        how: [
-          text.trim() === '' ? without(how, 'where') : { ...how, where: text.trim() },
-          ...(setting.how ?? []).slice(1),
-        ],
-      };
-    },
-  },
   ...[
+    textColumn<How>('Where', 'where'),
     yesNoColumn<How>('Power off and on', 'powerCycle'),
     wordColumn<How, 'keeps'>('Kept', 'keeps', ['at once', 'on save', 'on transfer']),
     textColumn<How>('By which procedure', 'procedure'),
-  ].map((column) =>
-    inside<ChartSetting, How>(
-      column,
-      (setting) => setting.how?.[0] ?? { by: 'menu' },
-      (setting, how) => ({ ...setting, how: [how, ...(setting.how ?? []).slice(1)] }),
-    ),
-  ),
+  ].map((column) => inside<ChartSetting, How>(column, (setting) => setting.how?.[0] ?? BY_MENU, put)),
+  idColumn<ChartSetting>(),
 ];
 
 export const SETTINGS: Table<ChartSetting> = {
@@ -105,7 +104,7 @@ export const SETTINGS: Table<ChartSetting> = {
   what: 'setting',
   columns: COLUMNS,
   rows: (chart) => chart.settings ?? [],
-  put: (chart, settings) => ({ ...chart, settings }),
+  put: (chart, settings) => withIds('setting', chart, chart.settings ?? [], { ...chart, settings }, settings),
   blank: (rows) => ({
     id: freeTitle('setting', rows).replace(' ', '-'),
     title: freeTitle('Setting', rows),

@@ -25,7 +25,7 @@ export interface Table<T> {
   rows: (chart: Chart) => readonly T[];
   put: (chart: Chart, rows: T[]) => Chart;
   /** A new row, behind those that are there. */
-  blank: (rows: readonly T[]) => T;
+  blank: (rows: readonly T[], chart?: Chart) => T;
 }
 
 export const whole = (text: string): number | null => (/^-?\d+$/.test(text.trim()) ? Number(text) : null);
@@ -57,6 +57,7 @@ export function pasted<T>(
   row: number,
   column: number,
   text: string,
+  chart?: Chart,
 ): T[] {
   const next = [...rows];
   const lines = text.replace(/\r?\n$/, '').split(/\r?\n/);
@@ -65,7 +66,7 @@ export function pasted<T>(
     if (table.isFixed === true && at >= next.length) {
       return;
     }
-    let filled = next[at] ?? table.blank(next);
+    let filled = next[at] ?? table.blank(next, chart);
     line.split('\t').forEach((cell, across) => {
       filled = table.columns[column + across]?.write(filled, cell) ?? filled;
     });

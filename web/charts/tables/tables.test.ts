@@ -74,7 +74,7 @@ it.each([
   [CONTROLS, control, 'Row', '0'],
   [PLUGS, plug, 'Connector', 'jack'],
   [PLUGS, plug, 'Wiring', 'c'],
-  [SETTINGS, setting, 'As it comes', '17'],
+  [SETTINGS, setting, 'Factory', '17'],
   [SETTINGS, setting, 'Values', '16 to 1'],
   [SETTINGS, setting, 'Set by', 'magic'],
 ] as [Table<unknown>, unknown, string, string][])(
@@ -88,7 +88,7 @@ it('takes values as a range or as words', () => {
   expect(typed(SETTINGS, setting, 'Values', '0 - 127').values).toEqual([0, 127]);
   const words = typed(SETTINGS, setting, 'Values', 'off, on, thru');
   expect([words.values, words.factory]).toEqual([['off', 'on', 'thru'], undefined]);
-  expect(typed(SETTINGS, words, 'As it comes', 'THRU').factory).toBe('thru');
+  expect(typed(SETTINGS, words, 'Factory', 'THRU').factory).toBe('thru');
 });
 
 it('names programs by their places', () => {

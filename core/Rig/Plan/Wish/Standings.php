@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan\Wish;
 
 use ZigzagPost\Core\Rig\Chart\Setting;
+use ZigzagPost\Core\Rig\Direct\Cabling;
 use ZigzagPost\Core\Rig\Direct\Condition;
 use ZigzagPost\Core\Rig\Direct\SettingAt;
 use ZigzagPost\Core\Rig\Document\Chosen;
@@ -21,16 +22,22 @@ final class Standings
 
     /** @var array<string, array<string, Device>> units with other settings, each made once */
     private array $set = [];
-    /** @var array<string, Device> by name */
+    /** @var array<string, Device> by name; cables that could be exchanged stand among them */
     public readonly array $boxes;
 
-    /** @param list<string> $unpinned units whose pins are not looked at */
-    public function __construct(Setup $setup, private readonly array $unpinned = [])
+    /**
+     * @param array<int, Cabling> $cablings of leads
+     * @param list<string> $unpinned units whose pins are not looked at
+     */
+    public function __construct(Setup $setup, array $cablings, private readonly array $unpinned = [])
     {
         $boxes = [];
         foreach ($setup->boxes as $name => $box) {
             $kept = array_filter($box->unit->settings, fn (Chosen $chosen): bool => $chosen->state->isTicked() || $this->isPinned($box->name, $chosen));
             $boxes[$name] = new Device(new Unit($box->name, $box->unit->chart, settings: $kept, assigned: $box->unit->assigned), $box->chart);
+        }
+        foreach ($cablings as $cabling) {
+            [] === $cabling->others ?: $boxes[$cabling->at()->unit] = $cabling->box();
         }
         $this->boxes = $boxes;
     }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Plan\Wish;
 
+use ZigzagPost\Core\Rig\Direct\Cabling;
 use ZigzagPost\Core\Rig\Direct\Cell;
+use ZigzagPost\Core\Rig\Direct\ChannelsAgree;
 use ZigzagPost\Core\Rig\Direct\Condition;
 use ZigzagPost\Core\Rig\Direct\DirectWay;
 use ZigzagPost\Core\Rig\Direct\LeadCarries;
-use ZigzagPost\Core\Rig\Direct\LeadSettings;
 use ZigzagPost\Core\Rig\Direct\LeadWorks;
 use ZigzagPost\Core\Rig\Direct\Matrix;
 use ZigzagPost\Core\Rig\Direct\ObstacleSort;
@@ -16,6 +17,7 @@ use ZigzagPost\Core\Rig\Direct\SettingAt;
 use ZigzagPost\Core\Rig\Direct\SwitchIsOn;
 use ZigzagPost\Core\Rig\Document\IntentKind;
 use ZigzagPost\Core\Rig\Document\Means;
+use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Setup\Setup;
 use ZigzagPost\Core\Rig\Wire\Verdict;
@@ -41,6 +43,14 @@ final class WishList
             array_push($wishes, ...null === $cell->means() ? [] : $this->ofCell($cell));
             array_push($wishes, ...Means::Plays === $cell->means() ? $this->byItself($cell) : []);
         }
+        foreach (ChannelsAgree::all($setup) as $pair) {
+            $wishes[] = new RawWish([[$pair]], false, [$pair->one, $pair->other], "{$pair->one} mirrors {$pair->other}");
+        }
+        foreach ($setup->joints as $index => $joint) {
+            if (isset($matrix->cablings[$index]) && $joint->lead->isToPlay()) {
+                array_push($wishes, ...$this->toPost($joint, $matrix->cablings[$index]));
+            }
+        }
         $settings = self::keys(self::all($wishes));
         // What a lead of theirs is for is said by the wishes themselves; all others keep what they do now.
         $wished = array_fill_keys(array_map(static fn (Condition $condition): string => $condition->key(), self::all($wishes)), true);
@@ -49,11 +59,12 @@ final class WishList
             $count = \count($settings);
             foreach ($setup->joints as $index => $joint) {
                 if (!isset($seen[$index]) && null !== $joint->a && null !== $joint->b) {
-                    $own = array_map(static fn (SettingAt $at): string => $at->key(), LeadSettings::of($joint->a, $joint->b));
+                    $cabling = $matrix->cablings[$index] ?? Cabling::asItIs($joint, $joint->a, $joint->b);
+                    $own = array_map(static fn (SettingAt $at): string => $at->key(), $cabling->settings());
                     if ([] !== array_intersect_key($settings, array_flip($own))) {
                         $seen[$index] = true;
                         $isWished = isset($wished[LeadCarries::keyOf($joint, $joint->a)]) || isset($wished[LeadCarries::keyOf($joint, $joint->b)]);
-                        array_push($wishes, ...$this->ofLead($joint, $isWished));
+                        array_push($wishes, ...$this->ofLead($cabling, [$joint->a->box->name, $joint->b->box->name], $isWished));
                         $settings += array_fill_keys($own, true);
                     }
                 }
@@ -89,6 +100,17 @@ final class WishList
         return [] === $cell->ways && !$isOut ? [] : $wishes;
     }
 
+    /** @return list<RawWish> a lead between the post and a unit is there to work, where settings or cables can bring that about */
+    private function toPost(ResolvedLead $joint, Cabling $cabling): array
+    {
+        $units = array_filter([$joint->a?->box, $joint->b?->box], static fn (?Device $box): bool => null !== $box && !$box->isPost());
+        $works = new LeadWorks($cabling);
+
+        return 1 === \count($units) && $this->canBeOpen([$works])
+            ? [new RawWish([[$works]], false, [array_values($units)[0]->name], "lead {$joint->lead->id} is to work")]
+            : [];
+    }
+
     /** @return list<RawWish> what a unit sends by itself, and nobody has ticked, moves none that it plays; a clock is there to be followed */
     private function byItself(Cell $cell): array
     {
@@ -105,19 +127,21 @@ final class WishList
         return $wishes;
     }
 
-    /** @return list<RawWish> */
-    private function ofLead(ResolvedLead $joint, bool $isWished): array
+    /**
+     * @param list<string> $units at its ends
+     *
+     * @return list<RawWish>
+     */
+    private function ofLead(Cabling $cabling, array $units, bool $isWished): array
     {
-        if (null === $joint->a || null === $joint->b) {
-            return [];
-        }
-        $works = new LeadWorks($joint, $joint->a, $joint->b);
-        $harms = new LeadWorks($joint, $joint->a, $joint->b, Verdict::MayDamage);
-        $units = [$joint->a->box->name, $joint->b->box->name];
+        $works = new LeadWorks($cabling);
+        $harms = new LeadWorks($cabling, Verdict::MayDamage);
 
         return [
             ...!$isWished && Truth::Yes === $this->standings->truth($works) ? [new RawWish([[$works]], false, $units)] : [],
             ...$this->canBeShut([$harms]) ? [new RawWish([[$harms]], true, $units)] : [],
+            // A cable is not exchanged for one that keeps somebody out because it is the wrong one.
+            ...[] === $cabling->others ? [] : [new RawWish([[new LeadWorks($cabling, isOfOthersOnly: true)]], false, $units)],
         ];
     }
 
