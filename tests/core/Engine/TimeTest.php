@@ -57,6 +57,77 @@ final class TimeTest extends TapeTestCase
             35.000 moths B0 05 3C
             40.000 moths B0 05 7F
             CASE;
+        yield 'a pad that is a controller while it is delayed, and a note again, ends with its key' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "r"
+              take note
+              become cc 5 value velocity
+              delay 30ms
+              become note 61
+              send moths
+            --- in
+            0 keys 90 3C 33
+            10 keys 80 3C 00
+            100 keys 90 3C 34
+            160 keys 80 3C 00
+            --- out
+            30.000 moths 90 3D 33
+            40.000 moths 80 3D 00
+            130.000 moths 90 3D 34
+            190.000 moths 80 3D 00
+            CASE;
+        yield 'a controller that becomes a note twice lets go of it' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "r"
+              take cc 20
+              become note 60
+              become pressure velocity
+              become note 61
+              send moths
+            --- in
+            0 keys B0 14 40
+            10 keys B0 14 00
+            --- out
+            0.000 moths 90 3D 40
+            10.000 moths 80 3D 40
+            CASE;
+        yield 'what is made of a gated note ends with its gate' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "r"
+              take cc 20
+              become note 60
+              gate 30ms
+              become pressure velocity
+              delay 20ms
+              become note 61
+              send moths
+            --- in
+            0 keys B0 14 40
+            5 keys B0 14 00
+            --- out
+            20.000 moths 90 3D 40
+            50.000 moths 80 3D 40
+            CASE;
+        yield 'a press held up twice and let go at once still ends after it began' => <<<'CASE'
+            port keys in
+            port moths out
+            rule "r"
+              take cc 20
+              press
+              delay 40ms
+              delay 15ms
+              become note 60
+              send moths
+            --- in
+            3 keys B0 14 40
+            3 keys B0 14 00
+            --- out
+            58.000 moths 90 3C 40
+            58.000 moths 80 3C 40
+            CASE;
         yield 'due before the event at the same time' => <<<'CASE'
             port keys in
             port moths out

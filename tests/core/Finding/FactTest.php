@@ -62,8 +62,8 @@ final class FactTest extends TestCase
     {
         yield 'a unit' => [
             new FirmwareIsOld('moths', '1.2', '1.4'),
-            'rig: unit moths firmware: warning: firmware-old: its firmware is 1.2, and its chart is true from 1.4 on [bring the firmware of '
-                .'moths up to 1.4, or look the chart over]',
+            'rig: unit moths firmware: warning: firmware-old: its firmware is 1.2; its chart is right from 1.4 on [update the firmware of '
+                .'moths to 1.4, or check its chart]',
             'firmware-old: unit moths firmware: '.self::hash('its firmware is 1.2, and its chart is true from 1.4 on'),
         ];
         yield 'a control' => [
@@ -74,7 +74,7 @@ final class FactTest extends TestCase
         ];
         yield 'a lead from one end' => [
             new LeadIsFlooded('main', 'post out', 120.5, ['pitch', 'clock and what is sent by itself'], 7, true),
-            'rig: lead main from post out: error: lead-flooded: 120.5 % of what the lead can carry streams over it: pitch, clock and what '
+            'rig: lead main from post out: error: lead-flooded: the lead gets 120.5 % of what it can carry, from pitch, clock and what '
                 .'is sent by itself; put "thin 7ms" into the rules for it, so that 70 % are not passed',
             'lead-flooded: lead main from post out: '.
             self::hash(
@@ -84,7 +84,7 @@ final class FactTest extends TestCase
         ];
         yield 'what cannot be thinned' => [
             new LeadIsFull('main', 'tilt', 90.0, ['tilt'], null, false),
-            'rig: lead main from tilt: warning: lead-full: 90 % of what the lead can carry streams over it: tilt; what cannot be thinned is '
+            'rig: lead main from tilt: warning: lead-full: the lead gets 90 % of what it can carry, from tilt; what cannot be thinned is '
                 .'too much for it alone',
             'lead-full: lead main from tilt: '.
             self::hash('90 % of what the lead can carry streams over it: tilt; what cannot be thinned is too much for it alone'),
@@ -101,20 +101,20 @@ final class FactTest extends TestCase
         ];
         yield 'one of several' => [
             new NobodyDrewPower(['a']),
-            'rig: units a: hint: no-power: nobody has drawn what feeds a [draw their supplies, or take batteries]',
+            'rig: units a: hint: no-power: no supply is drawn for a [draw their supplies, or take batteries]',
             'no-power: units a: '.self::hash('nobody has drawn what feeds a'),
         ];
         yield 'lines' => [
             new RulesRound('x', 'a', ['hub'], [7, 9]),
-            'rig: line 7: error: loop: what leaves at the port x comes in again at a over hub, and rules send it out once more, without '
+            'rig: line 7: error: loop: what leaves port x comes in again at a over hub, and rules send it out again without '
                 .'end: lines 7, 9 [let these rules not listen to a, or take the way back out]',
             'loop: loop post x a: '.
             self::hash('what leaves at the port x comes in again at a over hub, and rules send it out once more, without end: lines 7, 9'),
         ];
         yield 'a parameter' => [
             new TwoRulesMoveIt('box', 'Level', 'Two', 'One'),
-            'rig: parameter box "Level": warning: two-rules-one-parameter: the rules "One" and "Two" both move it, so that it leaps from '
-                .'one control to the other; give one another parameter or scene, or say that this is wanted',
+            'rig: parameter box "Level": warning: two-rules-one-parameter: the rules "One" and "Two" both move it: it jumps from '
+                .'one control to the other. Give one of them another parameter or scene, or ignore this where it is wanted',
             'two-rules-one-parameter: parameter box "Level": '.
             self::hash(
                 'the rules "One" and "Two" both move it, so that it leaps from one control to the other; give one another parameter or '
@@ -123,7 +123,7 @@ final class FactTest extends TestCase
         ];
         yield 'a box that blocks' => [
             new KindIsBlocked('hub', ['cc', 'nrpn'], ['box'], ['board'], 4),
-            'rig: line 4: error: kind-blocked: hub does not pass on cc, nrpn, and there is no other way to box, nor from board to the post '
+            'rig: line 4: error: kind-blocked: hub blocks cc, nrpn, and there is no other way to box, nor from board to the post '
                 .'[lay another lead, or use another kind of message there]',
             'kind-blocked: unit hub blocks: '.
             self::hash('hub does not pass on cc, nrpn, and there is no other way to box, nor from board to the post'),

@@ -14,8 +14,8 @@ use ZigzagPost\Tests\Core\Cases;
 /** The journal as bytes: it is read as it was written, wherever it was cut off, and no bytes whatever make anything fall over. */
 final class EntryTest extends TestCase
 {
-    private const OF_PORTS = ['Came', 'Gone', 'Owed', 'Begun', 'Sent', 'KeptBack', 'Opened', 'Closed', 'Muted', 'Unmuted', 'Stuck', 'LoopCut'];
-    private const NUMBERED = ['Begun', 'Sent', 'KeptBack', 'Scene', 'Song', 'Opened', 'Closed', 'LoopCut', 'Stalled'];
+    private const OF_PORTS = ['Came', 'Gone', 'Owed', 'Begun', 'Sent', 'Again', 'KeptBack', 'Opened', 'Closed', 'Muted', 'Unmuted', 'Stuck', 'LoopCut'];
+    private const NUMBERED = ['Begun', 'Sent', 'Again', 'KeptBack', 'Scene', 'Song', 'Opened', 'Closed', 'LoopCut', 'Stalled'];
 
     public function testWhatIsWrittenIsReadUpToTheLastWholeEntry(): void
     {

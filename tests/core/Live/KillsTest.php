@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace ZigzagPost\Tests\Core\Live;
 
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Engine\Book\CompiledBook;
+use ZigzagPost\Core\Format\TapeReader;
+use ZigzagPost\Core\Format\TapeWriter;
 use ZigzagPost\Core\Live\Journal\EntrySort;
+use ZigzagPost\Core\Live\Recording\RecordingRun;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Play;
 
 /** A player that is killed again and again, under delays, gates, held notes, pedals and a running clock, against one that is not. */
 final class KillsTest extends TestCase
@@ -75,6 +80,26 @@ final class KillsTest extends TestCase
         }
     }
 
+    public function testARecordingSaysWhatWasSentAgain(): void
+    {
+        $again = 0;
+        for ($seed = 1; $seed <= Cases::number(8); ++$seed) {
+            $live = self::played(self::tape($seed), new \Random\Randomizer(new \Random\Engine\Mt19937($seed)), $seed)->live;
+            $recording = $live->recording();
+            $out = Play::stream('');
+            $run = new RecordingRun(Play::book(self::BOOK), static fn (string $rules): CompiledBook => Play::book($rules), new TapeWriter($out));
+            $run->run(TapeReader::all(Play::stream($recording), 'tape'), 'tape');
+            rewind($out);
+            $got = [];
+            foreach ($live->run->course->ports->names as $port => $name) {
+                $got[$name] = $live->got[$port] ?? '';
+            }
+            WhatLeft::assertIs($recording, (string) stream_get_contents($out), $got, [], "seed {$seed}");
+            $again += substr_count($recording, '!again echo') + substr_count($recording, '!again synth');
+        }
+        self::assertGreaterThan(0, $again);
+    }
+
     public function testWhatIsHeldEndsAndTheShowStandsWhereItStood(): void
     {
         $live = new Surroundings(self::BOOK, new \Random\Randomizer(new \Random\Engine\Mt19937(7)));
@@ -135,7 +160,7 @@ final class KillsTest extends TestCase
             $heard[$port] = (new Decoder())->feed($got, $faults);
         }
 
-        return new PlayedRun($heard, $killed);
+        return new PlayedRun($heard, $killed, $live);
     }
 
     /**

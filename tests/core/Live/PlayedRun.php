@@ -8,7 +8,7 @@ namespace ZigzagPost\Tests\Core\Live;
 final readonly class PlayedRun
 {
     /** @param array<int, list<string>> $heard messages, by out port */
-    public function __construct(public array $heard, public int $kills)
+    public function __construct(public array $heard, public int $kills, public Surroundings $live)
     {
     }
 }

@@ -58,7 +58,8 @@ final class RecordingTest extends TestCase
             "1.000 keys B0 07 01\n900.000 !late 100.000\n950.000 keys B0 07 02\n",
             ['1.000 synth B0 07 01', '950.000 synth B0 07 02'],
         ];
-        yield 'remarks' => ["1.000 !told something # with a comment\n2.000 !kept-back synth 3 thinned B0 07 01\n2.000 !owed synth 80 3C 40\n3.000 !end\n", []];
+        yield 'remarks' => ["1.000 !told something # with a comment\n"
+            ."2.000 !kept-back synth 3 thinned B0 07 01\n2.000 !again synth 4 80 3C 40\n2.000 !owed synth 80 3C 40\n3.000 !end\n", []];
         yield 'half a line at the end' => ["1.000 keys B0 07 01\n2.000 keys B0 07", ['1.000 synth B0 07 01']];
         yield 'half of other rules at the end' => ["1.000 keys B0 07 01\n2.000 !rules\n|port keys in\n|port sy", ['1.000 synth B0 07 01']];
         yield 'a comment and an empty line' => ["# hello\n\n1.000 keys B0 07 01\n", ['1.000 synth B0 07 01']];

@@ -22,6 +22,8 @@ final class AnyDirectRig
     public array $boards = [];
     /** @var array<string, list<string>> boxes behind each board, each behind the one before */
     public array $behind = [];
+    /** @var array<string, string> cables to boxes with a jack of tip or ring, straight or crossed */
+    public array $cables = [];
     /** @var list<array{from: string, to: string, means: string}> */
     public array $intents = [];
     private readonly Randomizer $any;
@@ -44,6 +46,10 @@ final class AnyDirectRig
                 $this->behind[$name][] = $hearer;
                 $this->setting($hearer, 'channel', $this->chance(25) ? [1, 2, 3, 'omni'] : [1, 2, 3]);
                 $this->chance(30) ? $this->setting($hearer, 'jack', ['midi', 'pedal']) : null;
+                if ($this->chance(25)) {
+                    $this->setting($hearer, 'wiring', ['tip', 'ring']);
+                    $this->cables[$hearer] = $this->chance(60) ? 'straight' : 'crossed';
+                }
                 $this->chance(25) ? $this->setting($hearer, 'receive', ['on', 'off']) : null;
                 $box < $count - 1 && $this->chance(60) ? $this->setting($hearer, 'thru', ['on', 'off']) : null;
             }
@@ -74,7 +80,7 @@ final class AnyDirectRig
                     'name' => $board,
                     'sort' => $this->any->shuffleArray(['controller', 'synth', 'effect', 'other'])[0],
                     'settings' => $this->ofUnit($board),
-                    'plugs' => [$this->plug($board, 'out', 'out', 'switch')],
+                    'plugs' => [$this->plug($board, 'out', 'out', 'switch', $this->behind[$board][0])],
                     'keys' => ['low' => 36, 'high' => 84],
                     'sends' => [
                         [
@@ -87,7 +93,7 @@ final class AnyDirectRig
             ];
             $units[] = $this->unit($board);
             $from = ['unit' => $board, 'plug' => 'out'];
-            foreach ($this->behind[$board] as $box) {
+            foreach ($this->behind[$board] as $place => $box) {
                 $charts[$box] = [
                     'revision' => 1,
                     'chart' => [
@@ -95,7 +101,7 @@ final class AnyDirectRig
                         'name' => $box,
                         'sort' => $this->any->shuffleArray(['controller', 'synth', 'effect', 'other'])[0],
                         'settings' => $this->ofUnit($box),
-                        'plugs' => [$this->plug($box, 'in', 'in', 'pedal'), Kit::din('thru', 'out')],
+                        'plugs' => [$this->plug($box, 'in', 'in', 'pedal', $box), self::thru($this->cables[$this->behind[$board][$place + 1] ?? ''] ?? null)],
                         'hears' => [
                             [
                                 'id' => 'all',
@@ -116,7 +122,12 @@ final class AnyDirectRig
                     ],
                 ];
                 $units[] = $this->unit($box);
-                $leads[] = ['id' => "to {$box}", 'a' => $from, 'b' => ['unit' => $box, 'plug' => 'in'], 'parts' => [['what' => 'cable', 'map' => 'straight']]];
+                $leads[] = [
+                    'id' => "to {$box}",
+                    'a' => $from,
+                    'b' => ['unit' => $box, 'plug' => 'in'],
+                    'parts' => [['what' => 'cable', 'map' => $this->cables[$box] ?? 'straight']],
+                ];
                 $from = ['unit' => $box, 'plug' => 'thru'];
             }
         }
@@ -153,21 +164,35 @@ final class AnyDirectRig
     }
 
     /** @return array<string, mixed> */
-    private function plug(string $unit, string $id, string $way, string $other): array
+    private function plug(string $unit, string $id, string $way, string $other, string $hearer): array
     {
-        if (!$this->has($unit, 'jack')) {
-            return Kit::din($id, $way);
+        $isWired = isset($this->cables[$hearer]);
+        $uses = [];
+        foreach ($isWired ? ($unit === $hearer ? ['tip', 'ring'] : ['tip']) : [null] as $wiring) {
+            $uses[] = [
+                'way' => $way,
+                'carries' => 'midi',
+                ...null === $wiring ? [] : ['wiring' => $wiring],
+                'when' => [
+                    ...$this->has($unit, 'jack') ? ['jack' => ['midi']] : [],
+                    ...null !== $wiring && $unit === $hearer ? ['wiring' => [$wiring]] : [],
+                ],
+            ];
         }
+        if ($this->has($unit, 'jack')) {
+            $uses[] = ['way' => $way, 'carries' => 'pedal' === $other ? 'expression' : 'footswitch', 'when' => ['jack' => [$other]]];
+        }
+        $uses = array_map(static fn (array $use): array => [] === $use['when'] ? array_diff_key($use, ['when' => 0]) : $use, $uses);
 
-        return [
-            'id' => $id,
-            'label' => strtoupper($id),
-            'connector' => 'din5',
-            'uses' => [
-                ['way' => $way, 'carries' => 'midi', 'when' => ['jack' => ['midi']]],
-                ['way' => $way, 'carries' => 'pedal' === $other ? 'expression' : 'footswitch', 'when' => ['jack' => [$other]]],
-            ],
-        ];
+        return ['id' => $id, 'label' => strtoupper($id), 'connector' => $isWired ? 'jack 3.5' : 'din5', 'uses' => $uses];
+    }
+
+    /** @return array<string, mixed> */
+    private static function thru(?string $cable): array
+    {
+        return null === $cable
+            ? Kit::din('thru', 'out')
+            : ['id' => 'thru', 'label' => 'THRU', 'connector' => 'jack 3.5', 'uses' => [['way' => 'out', 'carries' => 'midi', 'wiring' => 'tip']]];
     }
 
     /** @return list<array<string, mixed>> */

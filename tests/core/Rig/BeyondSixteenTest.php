@@ -64,7 +64,12 @@ final class BeyondSixteenTest extends TestCase
             $analysis = new RigAnalysis(RigFile::setup($rig));
             $plan = Planner::plan($analysis->setup);
             $words = json_encode([$parts, $values, $now, $isPinned], \JSON_THROW_ON_ERROR);
-            $told = array_map(static fn (RigFinding $finding): string => $finding->fact->code(), Examination::of($analysis)->findings);
+            $findings = Examination::of($analysis)->findings;
+            $told = array_map(static fn (RigFinding $finding): string => $finding->fact->code(), $findings);
+            foreach ($findings as $finding) {
+                $isBeyond = 'beyond-sixteen' === $finding->fact->code();
+                self::assertFalse($isBeyond && (null === $finding->fix) !== (null !== $finding->fact->job()), 'the fix, or else what to do by hand');
+            }
             if (!$isPossible) {
                 ++$conflicts;
                 self::assertSame(['box'], $plan->conflict?->units, $words);

@@ -137,7 +137,7 @@ final class CuresTest extends TestCase
             $found = self::found($rig);
             self::assertLessThanOrEqual(1, \count($found));
             foreach ($found as $finding) {
-                self::assertStringStartsWith('Turn part', $finding->fix->title ?? '');
+                self::assertStringStartsWith('Turn the part', $finding->fix->title ?? '');
                 self::assertSame([], self::found((null === $finding->fix ? null : Kit::fixed($finding->fix, $rig)) ?? []), Json::encode($parts));
             }
         }

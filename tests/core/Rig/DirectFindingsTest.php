@@ -36,17 +36,17 @@ final class DirectFindingsTest extends TestCase
         ];
         yield 'receive is off' => [
             ['/units/1/settings/receive' => self::set('off')],
-            ['box does not receive notes while receive is off'],
+            ['box does not receive notes while "Receive" is off'],
             ['box receive on'],
         ];
         yield 'transmit is off' => [
             ['/units/0/settings/transmit' => self::set('off')],
-            ['board does not send notes while transmit is off'],
+            ['board does not send notes while "Transmit" is off'],
             ['board transmit on'],
         ];
         yield 'kept out, and on one channel' => [
             ['/intents' => [[...self::SAID, 'of' => ['notes', 'controls'], 'means' => 'keeps out']]],
-            ['board is to stay out of box, and its notes and controls arrive there'],
+            ['board is to stay out of box, and its notes and controls reach it'],
             ['box channel 2'],
         ];
         yield 'kept out, on another' => [
@@ -138,6 +138,30 @@ final class DirectFindingsTest extends TestCase
             }
             self::assertSame($expected, $off, $means);
         }
+    }
+
+    /** What a hub does not pass on is said of the hub; another kind that it passes on is not. */
+    public function testAKindThatAHubBlocks(): void
+    {
+        $json = Kit::changed(self::json(), [
+            '/leads/0' => Kit::lead('1', 'board out', 'hub in'),
+            '/leads/1' => Kit::lead('2', 'hub thru', 'box in'),
+            '/units/2' => ['name' => 'hub', 'chart' => ['id' => 'hub', 'revision' => 1]],
+            '/charts/hub' => [
+                'revision' => 1,
+                'chart' => [
+                    'schema' => 1,
+                    'name' => 'Hub',
+                    'sort' => 'hub',
+                    'plugs' => [Kit::din('in', 'in'), Kit::din('thru', 'out')],
+                    'routes' => [['id' => 'thru', 'from' => ['in'], 'to' => ['thru'], 'kind' => 'message', 'blocks' => ['note']]],
+                ],
+            ],
+            '/intents' => [[...self::SAID, 'of' => ['notes', 'controls'], 'means' => 'plays']],
+        ]);
+        $analysis = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)), ''));
+        $found = array_filter(Examination::of($analysis)->findings, static fn ($each): bool => $each->fact instanceof DoesNotPlay);
+        self::assertSame(['hub does not pass on notes'], array_values(array_map(static fn ($each): string => $each->fact->text(), $found)));
     }
 
     /** @return array{value: string, state: string} */

@@ -13,7 +13,11 @@ final class DirectPlanModel
 {
     private const WAYS = ['menu' => 1, 'learn' => 2, 'gesture' => 3, 'unknown' => 3, 'jumper' => 5];
 
-    /** @var array{int, int, list<int>}|null cost, how many are changed, and the place of each value; -1 where nobody knows */
+    /**
+     * Cost, how many are changed, and the place of each value, -1 where nobody knows; then whether each cable is another.
+     *
+     * @var array{int, int, list<int>}|null
+     */
     public ?array $best = null;
     /** @var array<string, bool> who is to play whom, and who is kept out, by "board box" */
     public array $wished = [];
@@ -50,6 +54,12 @@ final class DirectPlanModel
 
             return;
         }
+        if (\count($places) < \count($this->rig->settings) + \count($this->rig->cables)) {
+            $this->try([...$places, 0]);
+            $this->try([...$places, 1]);
+
+            return;
+        }
         [$cost, $count] = $this->cost($places);
         $found = [$cost, $count, $places];
         if ((null === $this->best || $found < $this->best) && $this->works($places)) {
@@ -75,10 +85,23 @@ final class DirectPlanModel
         foreach ($this->rig->settings as $index => $setting) {
             $at[$setting['unit']][$setting['id']] = $setting['values'][$places[$index]] ?? '';
         }
+        $isOther = $isWhole = [];
+        foreach (array_keys($this->rig->cables) as $index => $box) {
+            $isOther[$box] = 1 === $places[\count($this->rig->settings) + $index];
+            $isWhole[$box] = ('tip' === $at[$box]['wiring']) === ('straight' === $this->rig->cables[$box] xor $isOther[$box]);
+        }
         foreach ($this->rig->boards as $board) {
+            $from = $at[$board]['jack'] ?? 'midi';
+            foreach ($this->rig->behind[$board] as $box) {
+                // Nobody takes another cable to make a lead dead.
+                if (($isOther[$box] ?? false) && (!$isWhole[$box] || 'midi' !== $from || 'midi' !== ($at[$box]['jack'] ?? 'midi'))) {
+                    return false;
+                }
+                $from = 'midi';
+            }
             $isOn = 'midi' === ($at[$board]['jack'] ?? 'midi') && 'on' === ($at[$board]['transmit'] ?? 'on');
             foreach ($this->rig->behind[$board] as $box) {
-                $isOn = $isOn && 'midi' === ($at[$box]['jack'] ?? 'midi');
+                $isOn = $isOn && 'midi' === ($at[$box]['jack'] ?? 'midi') && ($isWhole[$box] ?? true);
                 $isHeard = $isOn
                     && 'on' === ($at[$box]['receive'] ?? 'on')
                     && \in_array($at[$box]['channel'], ['omni', $at[$board]['channel']], true);
@@ -112,6 +135,8 @@ final class DirectPlanModel
                 $cycles[$setting['unit']][] = max(0, 3 - $way);
             }
         }
+        $others = array_sum(\array_slice($places, \count($this->rig->settings)));
+        [$cost, $count] = [$cost + 4 * $others, $count + $others];
         foreach ($cycles as $more) {
             $cost += min($more);
         }

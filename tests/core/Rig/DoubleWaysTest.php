@@ -27,14 +27,14 @@ final class DoubleWaysTest extends TestCase
             [],
             [],
             [],
-            ['double-way: what leaves at post out1 gets to box on two ways, so that it plays twice; say that this is wanted, or take one way out'],
+            ['double-way: what leaves post out1 reaches box on two ways, and plays twice; take one of the ways out, or ignore this where it is wanted'],
         ];
         yield 'notes blocked on one' => [['blocks' => ['note']], [], [], []];
         yield 'controllers blocked on one' => [
             ['blocks' => ['cc']],
             [],
             [],
-            ['double-way: what leaves at post out1 gets to box on two ways, so that it plays twice; say that this is wanted, or take one way out'],
+            ['double-way: what leaves post out1 reaches box on two ways, and plays twice; take one of the ways out, or ignore this where it is wanted'],
         ];
         yield 'one switched off' => [['setting' => 'second'], [], [], []];
         yield 'wanted' => [[], ['wantedDouble' => 'louder'], [], []];
@@ -135,13 +135,13 @@ final class DoubleWaysTest extends TestCase
         yield 'nobody asks for it' => [
             $sensing,
             "rule \"R\"\n  take note\n  drop\n",
-            ['default-alive: box sends active sensing, and no rule asks for it; it cannot be switched off'],
+            ['default-alive: box sends active sensing by itself, and no rule uses it; it cannot be switched off'],
         ];
         yield 'a rule takes it' => [$sensing, "rule \"R\"\n  take sensing\n  drop\n", []];
         yield 'a rule takes it from elsewhere' => [
             $sensing,
             "rule \"R\"\n  from in2\n  take sensing\n  drop\n",
-            ['default-alive: box sends active sensing, and no rule asks for it; it cannot be switched off'],
+            ['default-alive: box sends active sensing by itself, and no rule uses it; it cannot be switched off'],
         ];
         yield 'it is switched off' => [[...$sensing, 'setting' => 'sense'], "rule \"R\"\n  take note\n  drop\n", []];
         yield 'from a plug without a lead' => [[...$sensing, 'at' => ['other']], "rule \"R\"\n  take note\n  drop\n", []];

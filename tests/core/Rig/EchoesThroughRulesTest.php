@@ -147,8 +147,8 @@ final class EchoesThroughRulesTest extends TestCase
         $texts = array_map(static fn (RigFinding $each): string => $each->fact->text(), self::found($rules, ['x' => 'a', 'y' => 'b']));
         self::assertSame(
             [
-                'what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: lines 7, 11, 12',
-                'what leaves at the port y comes in again at b over hub_y, and rules send it out once more, without end: lines 16, 20',
+                'what leaves port x comes in again at a over hub_x, and rules send it out again without end: lines 7, 11, 12',
+                'what leaves port y comes in again at b over hub_y, and rules send it out again without end: lines 16, 20',
             ],
             $texts,
         );
@@ -169,7 +169,7 @@ final class EchoesThroughRulesTest extends TestCase
         $back = ['x' => 'a', 'y' => null];
         $thru = self::found("{$ports}rule \"All\"\n  from a\n  take any\n  send x\n", $back);
         self::assertSame(
-            ['what leaves at the port x comes in again at a over hub_x, and rules send it out once more, without end: line 7'],
+            ['what leaves port x comes in again at a over hub_x, and rules send it out again without end: line 7'],
             array_map(static fn (RigFinding $each): string => $each->fact->text(), $thru),
         );
         self::assertSame(7, $thru[0]->fact->line());

@@ -34,7 +34,7 @@ final class ExaminationEdgesTest extends TestCase
                 'lead brine' => [null, null],
                 'lead far' => ['Set jack2 of board to midi', ['/units/0/settings/jack2' => ['value' => 'midi', 'state' => 'planned']]],
                 'lead drive' => [
-                    'Take a crossed one in place of jack cable',
+                    'Replace the jack cable with a crossed one',
                     [
                         '/leads/2/parts/0/map' => 'crossed',
                         '/leads/2/parts/0/contacts' => null,

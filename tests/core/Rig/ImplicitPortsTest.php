@@ -84,8 +84,8 @@ final class ImplicitPortsTest extends TestCase
         $analysis = self::analysis(self::RULES, []);
         $texts = array_map(static fn (RigFinding $finding): string => $finding->fact->text(), Examination::of($analysis)->findings);
         self::assertSame([], preg_grep('/straight|port/', $texts));
-        self::assertCount(7, $analysis->judgements());
-        self::assertCount(6, $analysis->matrix()->cells, 'controls and programs to three boxes');
+        self::assertCount(9, $analysis->judgements());
+        self::assertCount(8, $analysis->matrix()->cells, 'controls and programs to three boxes, a clock to one of them, controls to the one behind it');
         self::assertTrue($analysis->matrix()->cells[0]->isProposed, 'the post is no other sender');
     }
 

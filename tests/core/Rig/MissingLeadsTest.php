@@ -93,7 +93,7 @@ final class MissingLeadsTest extends TestCase
         );
 
         self::assertCount(1, $found);
-        self::assertSame('2 leads end in the plug in of one: first, second', $found[0]->fact->text());
+        self::assertSame('2 leads end in one plug, in of one: first, second', $found[0]->fact->text());
     }
 
     /**

@@ -61,7 +61,7 @@ final class OneThingOutTest extends TestCase
                         );
                         foreach ($more as $finding) {
                             self::assertSame('kind-blocked', $finding->fact->code(), "{$name}, {$kind} at {$id}: {$finding->fact->text()}");
-                            self::assertStringContainsString("does not pass on {$kind}", $finding->fact->text());
+                            self::assertStringContainsString("blocks {$kind}", $finding->fact->text());
                             $found[$kind] = ($found[$kind] ?? 0) + 1;
                         }
                     }

@@ -37,12 +37,12 @@ final class PracticeTest extends TestCase
         ];
         $assignable = ['assign' => ['how' => [['by' => 'menu']]]];
         yield 'a battery for the whole show' => [['battery' => ['hours' => 3.0]], [], []];
-        yield 'one for less' => [['battery' => ['hours' => 2.9]], [], ['battery-short: its battery lasts 2.9 hours, and the show 3']];
+        yield 'one for less' => [['battery' => ['hours' => 2.9]], [], ['battery-short: its battery lasts 2.9 h, the show 3 h']];
         yield 'firmware as old as the chart' => [['firmware' => '1.4'], ['firmwareMin' => '1.4'], []];
         yield 'older firmware' => [
             ['firmware' => '1.3.9'],
             ['firmwareMin' => '1.4'],
-            ['firmware-old: its firmware is 1.3.9, and its chart is true from 1.4 on'],
+            ['firmware-old: its firmware is 1.3.9; its chart is right from 1.4 on'],
         ];
         yield 'newer by number, not by letter' => [['firmware' => '1.10'], ['firmwareMin' => '1.9'], []];
         yield 'firmware unknown' => [[], ['firmwareMin' => '1.9'], []];
@@ -63,7 +63,7 @@ final class PracticeTest extends TestCase
         yield 'a backup of the day before' => [
             $backup('2026-10-31', '2026-11-01'),
             [],
-            ['backup-old: box.syx is of 2026-10-31, and channel was set on 2026-11-01'],
+            ['backup-old: the backup box.syx is of 2026-10-31, older than channel, which was set on 2026-11-01'],
         ];
         yield 'no backup' => [['settings' => ['channel' => ['value' => 2, 'state' => 'set', 'at' => '2026-11-01']]], [], []];
     }

@@ -56,7 +56,7 @@ final class SetupCardTest extends TestCase
             'local' => ['value' => 'off', 'state' => 'set'],
             'channel' => ['value' => 5, 'state' => 'planned', 'pinned' => true],
         ]);
-        $open = SetupCard::loadIn(SetupCard::all($analysis->setup, $analysis->plan()));
+        $open = SetupCard::loadIn(SetupCard::all($analysis));
         self::assertSame(['channel', 'usb'], array_map(static fn (OpenStep $each): string => $each->step->setting, $open));
     }
 
@@ -67,7 +67,7 @@ final class SetupCardTest extends TestCase
         self::assertIsArray($json);
         $analysis = new RigAnalysis(RigFile::setup(RigFile::rig(Json::encode($json)), ''));
         $cards = [];
-        foreach (SetupCard::all($analysis->setup, $analysis->plan()) as $card) {
+        foreach (SetupCard::all($analysis) as $card) {
             foreach ($card->steps as $step) {
                 $cards[$card->box->name][] = ($step->isCheck ? 'look: ' : '')."{$step->title} {$step->value}";
             }
@@ -75,15 +75,16 @@ final class SetupCardTest extends TestCase
         self::assertSame(
             [
                 'board' => [
-                    'Program change on bank step off',
                     'Jack 1 midi',
                     'Jack 2 midi',
-                    'Jumper behind the small jack tip',
                     'Send channel 7',
+                    'Program change on bank step off',
+                    'look: Jumper behind the small jack ring',
                 ],
                 'brine' => ['Control jack midi', 'look: MIDI channel 7'],
                 'drive' => ['MIDI channel 7'],
-                'far' => ['MIDI channel 7', 'look: EXP / MIDI midi'],
+                'far' => ['Pass on on', 'look: EXP / MIDI midi'],
+                'wake' => ['look: MIDI channel 7'],
             ],
             $cards,
         );
@@ -103,7 +104,7 @@ final class SetupCardTest extends TestCase
             [Kit::lead('1', 'board out', 'box in')],
         );
         $analysis = new RigAnalysis(Kit::setup($rig));
-        $open = SetupCard::loadIn(SetupCard::all($analysis->setup, $analysis->plan()));
+        $open = SetupCard::loadIn(SetupCard::all($analysis));
         $learned = array_values(array_filter($open, static fn (OpenStep $each): bool => $each->step->learns));
         self::assertCount(1, $learned);
         self::assertSame('"Mix" learns', $learned[0]->step->title);
@@ -113,7 +114,7 @@ final class SetupCardTest extends TestCase
     public function testNothingToSetIsNoCard(): void
     {
         $analysis = self::analysis([], [self::SETTINGS[3]]);
-        self::assertSame([], SetupCard::all($analysis->setup, $analysis->plan()));
+        self::assertSame([], SetupCard::all($analysis));
     }
 
     /**
@@ -125,7 +126,7 @@ final class SetupCardTest extends TestCase
     {
         $analysis = self::analysis($chosen);
 
-        return SetupCard::all($analysis->setup, $analysis->plan())[0]->steps ?? [];
+        return SetupCard::all($analysis)[0]->steps ?? [];
     }
 
     /**

@@ -64,6 +64,11 @@ final class TablesTest extends TestCase
             ['Wave cc 70 0..2 Saw Square Sine', 'Mode cc 71 0..127 Tape Reverse'],
             [],
         ];
+        yield 'remarks that begin as units do' => [
+            "Name\tCC\tRange\nMix\t20\t0-127 centre 64\nTone\t21\t64..126 see p. 3\nTime\t22\t1-5 s, about so\n",
+            ['Mix cc 20 0..127', 'Tone cc 21 64..126', 'Time cc 22 0..127 shown 1..5 s'],
+            ['line 3: "Tone": "see p. 3" was cut off', 'line 4: "Time": "about so" was cut off'],
+        ];
         yield 'missing and none' => [
             "Name\tCC\tRange\nMix\t\t0-127\nPad\t-\t\n",
             ['Mix none 0..127', 'Pad hand 0..127'],

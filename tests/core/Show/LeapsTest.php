@@ -55,6 +55,15 @@ final class LeapsTest extends TestCase
         self::assertSame([], array_filter(Leaps::of(self::analysis($book)), static fn (Leap $leap): bool => [] !== $leap->from));
     }
 
+    /** In a rig without the post rules need no ports, and leap all the same. */
+    public function testLeapsOfAFaderThatIsLedStraightToTheBox(): void
+    {
+        $rules = "scene \"A\"\n\nscene \"B\"\n  on enter turn box \"Level\" to 90\n\nalways\n\nrule \"One\"\n  take strip \"One\"\n  turn box \"Level\"\n";
+        $found = array_values(array_filter(Leaps::of(self::analysis($rules, true)), static fn (Leap $leap): bool => 'B' === $leap->to));
+        self::assertCount(1, $found);
+        self::assertSame([['A'], 'jump', 90], [$found[0]->from, $found[0]->takeover, $found[0]->step()->leap]);
+    }
+
     public function testAControlThatDoesNotReachItNeverMeets(): void
     {
         $meeting = (new Meeting([0, 10, 20], 0, 127))->steps([new LeapCase(null, 100)]);
@@ -135,7 +144,7 @@ final class LeapsTest extends TestCase
         return "port strip in\nport boxes out\n\n{$body}";
     }
 
-    private static function analysis(string $book): RigAnalysis
+    private static function analysis(string $book, bool $isStraight = false): RigAnalysis
     {
         $fader = static fn (string $name, int $number): array => [
             'name' => $name,
@@ -165,7 +174,9 @@ final class LeapsTest extends TestCase
                 Kit::rig(
                     ['strip' => $strip, 'box' => $box],
                     [['name' => 'strip', 'chart' => 'strip'], ['name' => 'box', 'chart' => 'box']],
-                    [Kit::lead('a', 'strip out', 'post strip'), Kit::lead('b', 'post boxes', 'box in')],
+                    $isStraight
+                        ? [Kit::lead('a', 'strip out', 'box in')]
+                        : [Kit::lead('a', 'strip out', 'post strip'), Kit::lead('b', 'post boxes', 'box in')],
                     ['rulebook' => $book],
                 ),
                 $book,

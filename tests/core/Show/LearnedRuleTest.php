@@ -36,6 +36,9 @@ final class LearnedRuleTest extends TestCase
             ['press', 'recall brine "Undertow"'],
         ];
         yield 'a switch changes the scene' => ['1000 treadle BF 57 7F', 'Scene: Far shore', 'treadle "Switch 8"', ['press', 'go "Far shore"']];
+        yield 'a switch goes to the next song' => ['1000 treadle BF 57 7F', 'Song: the next one', 'treadle "Switch 8"', ['press', 'go next song']];
+        yield 'a switch goes to a song' => ['1000 treadle BF 57 7F', 'Song 2 of the set list: The long swell', 'treadle "Switch 8"', ['press', 'go song 2']];
+        yield 'a switch goes back a scene' => ['1000 treadle BF 57 7F', 'Scene: the previous one', 'treadle "Switch 8"', ['press', 'go previous']];
         yield 'a switch changes over' => ['1000 treadle BF 57 7F', 'Drive: Bypass', 'treadle "Switch 8"', ['turn drive "Bypass" to other']];
         yield 'a fader moves a parameter' => ['1000 strip B4 17 30', 'Brine: Mix', 'strip "A fader 4"', ['turn brine "Mix"']];
         yield 'a pad plays' => ['1000 pads 99 24 50', 'Gulls: play its keys', 'tray "Pad 1"', ['play gulls']];

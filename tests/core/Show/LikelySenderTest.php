@@ -24,6 +24,8 @@ final class LikelySenderTest extends TestCase
         yield 'and one half too many' => ['B2 60 01, B2 06 07', 'slab 1/2'];
         yield 'keys' => ['92 24 64, 82 24 40, 92 60 64', 'slab 2/2'];
         yield 'keys beyond the ends' => ['92 23 64, 92 61 64', ''];
+        yield 'a parameter of the other sort' => ['B4 65 01, B4 64 05, B4 06 07, B4 26 00', 'rpn 4/4'];
+        yield 'and halves of the first sort' => ['B4 63 01, B4 62 05, B4 06 07', 'rpn 1/3'];
         yield 'bend and pressure' => ['E2 00 40, D2 05, A2 30 01', 'slab 1/3'];
         yield 'a pair' => ['B0 0B 01, B0 2B 40, B0 2C 01', 'strip 2/3'];
         yield 'a program' => ['CF 05', 'floor 1/1'];
@@ -42,9 +44,10 @@ final class LikelySenderTest extends TestCase
             [
                 'floor' => self::board(16, [$control('cc', 80), $control('cc', 20), $control('program', null)]),
                 'strip' => self::board(16, [$control('cc', 20), $control('cc14', 11, channel: 1)]),
+                'rpn' => self::board(5, [$control('rpn', 133)]),
                 'slab' => self::board(3, [$control('nrpn', 133), $control('bend', null)], ['keys' => ['low' => 36, 'high' => 96, 'key60' => 'C4']]),
             ],
-            [['name' => 'floor', 'chart' => 'floor'], ['name' => 'strip', 'chart' => 'strip'], ['name' => 'slab', 'chart' => 'slab']],
+            array_map(static fn (string $name): array => ['name' => $name, 'chart' => $name], ['floor', 'strip', 'slab', 'rpn']),
             [],
         );
         $heard = '' === $messages ? [] : array_map(static fn (string $hex): string => (string) Bytes::fromHex($hex), explode(', ', $messages));

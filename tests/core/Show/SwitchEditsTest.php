@@ -73,6 +73,30 @@ final class SwitchEditsTest extends TestCase
         $edits->clear($box, self::control($box, 'Switch 2'), self::line($analysis, 'Switch 2'));
     }
 
+    public function testWhatIsMovedIsNotHeldAndWhatIsPressedIsNotMoved(): void
+    {
+        $analysis = self::demo();
+        $edits = new SwitchEdits($analysis);
+        $target = new LearnTarget(LearnTarget::PARAMETER, 'brine', 'Mix', '');
+        foreach (
+            [
+                ['strip', 'A fader 3', 'held', '"A fader 3" is moved, not pressed; choose move'],
+                ['treadle', 'Switch 4', 'move', '"Switch 4" is pressed, not moved; choose press, short, held or twice'],
+                ['strip', 'A fader 3', 'move', null],
+                ['treadle', 'Switch 4', 'held', null],
+            ] as [$unit, $control, $gesture, $refused]
+        ) {
+            $box = self::box($analysis, $unit);
+            try {
+                self::assertNotSame([], $edits->assign($box, self::control($box, $control), null, $gesture, $target));
+                $said = null;
+            } catch (RulebookError $error) {
+                $said = $error->getMessage();
+            }
+            self::assertSame($refused, $said, "{$control} {$gesture}");
+        }
+    }
+
     public function testARuleAboveAllScenesIsSaidToTakeItFirst(): void
     {
         $analysis = self::demo(

@@ -18,6 +18,7 @@ use ZigzagPost\Core\Show\Sheet\SwitchSheet;
 use ZigzagPost\Core\Show\Sheet\SwitchUse;
 use ZigzagPost\Core\Show\Sheet\WholeCopy;
 use ZigzagPost\Tests\Core\Cases;
+use ZigzagPost\Tests\Core\Rig\Kit;
 
 /** A layer or a scene that is copied does what the other does, and nothing else changes. */
 final class WholeCopyTest extends TestCase
@@ -48,6 +49,38 @@ final class WholeCopyTest extends TestCase
         );
         self::assertSame(['on enter recall brine "Harbour": “Far shore” does “recall brine "Last bell"” instead'], $copy->left);
         self::assertContains('on enter: both do “recall drive 0”', $copy->same);
+    }
+
+    public function testALayerWithFewerControlsTakesWhatItCan(): void
+    {
+        $fader = static fn (string $layer, int $number): array => [
+            'name' => "{$layer} {$number}",
+            'sort' => 'fader',
+            'layer' => $layer,
+            'sends' => [['gesture' => 'move', 'message' => ['kind' => 'cc', 'number' => ('A' === $layer ? 20 : 40) + $number]]],
+        ];
+        $level = ['name' => 'Level', 'reach' => 'midi', 'message' => ['kind' => 'cc', 'number' => 7], 'raw' => [0, 127]];
+        $rules = '';
+        foreach ([1, 2, 3] as $number) {
+            $rules .= "rule \"{$number}\"\n  take strip \"A {$number}\"\n  turn box \"Level\"\n";
+        }
+        $rig = Kit::rig(
+            [
+                'strip' => Kit::board([$fader('A', 1), $fader('A', 2), $fader('A', 3), $fader('B', 1)]),
+                'box' => Kit::hearer('Box', more: ['parameters' => [$level]]),
+            ],
+            [['name' => 'strip', 'chart' => 'strip'], ['name' => 'box', 'chart' => 'box']],
+            [Kit::lead('1', 'strip out', 'post in'), Kit::lead('2', 'post out', 'box in')],
+            ['rulebook' => "port in in\nport out out\n{$rules}"],
+        );
+        $analysis = new RigAnalysis(RigFile::setup($rig));
+        $copy = WholeCopy::layer($analysis, self::box($analysis, 'strip'), 'A', 'B');
+        self::assertSame(
+            ['A 2: the other layer has no control in its place', 'A 3: the other layer has no control in its place'],
+            $copy->left,
+        );
+        $after = Source::of($rig->rulebook ?? '')->with($copy->edits)->text;
+        self::assertSame([1, 0], [substr_count($after, 'strip "B 1"'), substr_count($after, 'strip "B 2"')]);
     }
 
     public function testWhatAStackOfTheOtherSceneDoesStays(): void
