@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Browser;
 
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\UnrecognizedExceptionException;
 use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 
-/** A browser that goes to an address once more where its driver lost sight of the page just while it changed. */
+/**
+ * A browser that goes to an address once more where its driver lost sight of the page just while it changed, and that looks for an element
+ * once more, by what it was found by, where the page was drawn anew between finding and using it: who plays sees no difference between the two.
+ */
 final class Browser extends RemoteWebDriver
 {
+    private ?Found $found = null;
+
     /**
      * @param string $command_name
      * @param array<mixed> $params
@@ -18,7 +24,7 @@ final class Browser extends RemoteWebDriver
     public function execute($command_name, $params = []): mixed
     {
         try {
-            return parent::execute($command_name, $params);
+            $answer = parent::execute($command_name, $params);
         } catch (UnrecognizedExceptionException $failed) {
             if (
                 !\in_array($command_name, [DriverCommand::GET, DriverCommand::REFRESH], true)
@@ -28,6 +34,40 @@ final class Browser extends RemoteWebDriver
             }
 
             return parent::execute($command_name, $params);
+        } catch (StaleElementReferenceException $gone) {
+            $answer = parent::execute($command_name, $this->foundAgain($params, $gone));
         }
+        $this->found()->note($command_name, $params, $answer);
+
+        return $answer;
+    }
+
+    /**
+     * @param string $endpointUrl
+     * @param string $method
+     * @param array<mixed> $params
+     */
+    public function executeCustomCommand($endpointUrl, $method = 'GET', $params = []): mixed
+    {
+        try {
+            return parent::executeCustomCommand($endpointUrl, $method, $params);
+        } catch (StaleElementReferenceException $gone) {
+            return parent::executeCustomCommand($endpointUrl, $method, $this->foundAgain($params, $gone));
+        }
+    }
+
+    /**
+     * @param array<mixed> $params
+     *
+     * @return array<mixed>
+     */
+    private function foundAgain(array $params, StaleElementReferenceException $gone): array
+    {
+        return $this->found()->again($params, fn (string $command, array $by): mixed => $this->execute($command, $by)) ?? throw $gone;
+    }
+
+    private function found(): Found
+    {
+        return $this->found ??= new Found();
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Browser;
 
-use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys as Key;
@@ -115,11 +114,7 @@ final class GuideTest extends PageTestCase
                 ."@aria-label={$quoted} or starts-with(@aria-label, concat({$quoted}, ' ')) or (@role='tab' and starts-with(normalize-space(), {$quoted}))]",
         );
         $before = \count($this->page->getWindowHandles());
-        try {
-            $this->pressAt($at, $what, $words);
-        } catch (StaleElementReferenceException) {
-            $this->pressAt($at, $what, $words); // the screen was drawn anew on the way to it
-        }
+        $this->pressAt($at, $what, $words);
         $windows = $this->page->getWindowHandles();
         if (\count($windows) > $before && \is_string($windows[1])) {
             $this->page->switchTo()->window($windows[1]);

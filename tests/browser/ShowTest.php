@@ -119,6 +119,16 @@ final class ShowTest extends PageTestCase
     public function testTheStageIsPlayedWithOneFinger(): void
     {
         $this->page->get(Application::address()."/stage/{$this->rig}");
+        $this->page->executeAsyncScript(
+            <<<'JS'
+            const [done] = arguments;
+            const look = () => {
+                window.firstSong = document.querySelector('[aria-label="This song"]');
+                window.firstSong === null ? requestAnimationFrame(look) : done();
+            };
+            look();
+            JS,
+        );
         $this->until(fn (): bool => 'Casting off' === $this->text('[aria-label="This song"]'), 'the first song');
         $sizes = $this->page->executeScript(
             <<<'JS'
@@ -142,6 +152,10 @@ final class ShowTest extends PageTestCase
         );
         $this->touch("//button[.='Back']");
         $this->until(fn (): bool => 'Storm' !== $this->text('[aria-label="This song"]'), 'back');
+        self::assertTrue(
+            $this->page->executeScript("return window.firstSong === document.querySelector('[aria-label=\"This song\"]')"),
+            'nothing is drawn anew under the finger, not even when the bench of this window becomes the one of the show',
+        );
         $this->touch("//button[.='Send again']");
         $this->touch("//button[contains(., 'Panic')]");
         $this->touch("//button[.='That was wrong']");

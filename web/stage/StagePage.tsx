@@ -17,6 +17,7 @@ export default function StagePage() {
   const { id = '' } = useParams();
   const document = useDocument(id);
   const watch = useStageNow(id);
+  const [opened, setOpened] = useState<string | null>(null);
   const book =
     document.data === undefined || !document.isFetchedAfterMount
       ? null
@@ -43,11 +44,13 @@ export default function StagePage() {
     <Blank title="Opening the stage …" />
   ) : (
     <OnBench
-      key={watch.now.bench}
+      // A bench that this window opened becomes the show's without anything being drawn anew: a finger may be on it.
+      key={watch.now.bench === opened ? null : watch.now.bench}
       id={id}
       rulebook={rulebook.data}
       watch={watch}
       bench={watch.now.bench}
+      onOpened={setOpened}
       stored={document.data === undefined ? null : (JSON.parse(document.data.text) as Rig)}
     />
   );
@@ -59,12 +62,15 @@ function OnBench({
   rulebook,
   watch,
   bench,
+  onOpened,
   stored,
 }: {
   id: string;
   rulebook: Rulebook;
   watch: StageWatch;
   bench: string | null;
+  /** Told the bench that this window has opened. */
+  onOpened: (bench: string) => void;
   /** What will run where nothing runs yet. */
   stored: Rig | null;
 }) {
@@ -74,10 +80,11 @@ function OnBench({
   useEffect(() => {
     const opened = isOpen ? store.benchId() : null;
     if (opened !== null && opened !== bench) {
+      onOpened(opened);
       // Of two windows that open the stage at the same time, one is the first, and the other comes to its bench.
       api.keepStage(id, opened, bench).then(watch.tell, () => undefined);
     }
-  }, [id, bench, store, isOpen, watch.tell]);
+  }, [id, bench, store, isOpen, watch.tell, onOpened]);
   const asked = {
     enabled: isOpen && running !== null,
     staleTime: Infinity,
