@@ -49,20 +49,22 @@ final class Search
     {
         $values = [];
         $cost = 0;
+        $tried = 0;
         $isProven = true;
         $search = new self($puzzle);
         foreach ($search->components($of) as $component) {
             $found = $search->component($component);
             $isProven = $isProven && $found->isProven;
+            $tried += $found->tried;
             if (null === $found->values) {
-                return new Solution(null, 0, $found->isProven);
+                return new Solution(null, 0, $found->isProven, $tried);
             }
             $values += $found->values;
             $cost += $found->cost;
         }
         ksort($values);
 
-        return new Solution($values, intdiv($cost, self::CHANGES), $isProven);
+        return new Solution($values, intdiv($cost, self::CHANGES), $isProven, $tried);
     }
 
     /**
@@ -141,17 +143,18 @@ final class Search
         $this->descend($domains, [], 0, $anyWillDo);
         $found = $this->found;
         if (null === $found || $anyWillDo) {
-            return new Solution($found, 0, $this->nodes <= self::MOST_NODES);
+            return new Solution($found, 0, $this->nodes <= self::MOST_NODES, $this->nodes);
         }
         $this->isLexicographic = true;
         $isProven = $this->nodes <= self::MOST_NODES;
+        $tried = $this->nodes;
         $this->nodes = 0;
         $cost = $this->best;
         ++$this->best;
         $this->found = null;
         $this->descend($domains, [], 0, true);
 
-        return new Solution($this->found ?? $found, $cost, $isProven && $this->nodes <= self::MOST_NODES);
+        return new Solution($this->found ?? $found, $cost, $isProven && $this->nodes <= self::MOST_NODES, $tried + $this->nodes);
     }
 
     /**

@@ -43,6 +43,7 @@ final class SmallestConflict
             foreach ($component as $choice) {
                 $choices[$puzzle->choices[$choice]->box->name][] = $choice;
             }
+            uksort($choices, static fn (int|string $a, int|string $b): int => $places[$a] <=> $places[$b]); // the first of a unit may be elsewhere
             $crowd = OneCrowd::of($puzzle, $choices);
             $search = new self($puzzle, array_map(strval(...), array_keys($choices)), $choices, $trials);
             $found = null === $crowd ? $search->find(\count($smallest ?? []) ?: \PHP_INT_MAX) : new FoundConflict($crowd->smallest(), true);
@@ -56,7 +57,7 @@ final class SmallestConflict
             $smallest = null === $smallest || self::rank($places, $units) < self::rank($places, $smallest) ? $units : $smallest;
         }
 
-        return new UnitConflict($smallest ?? [], $isProven);
+        return new UnitConflict($smallest ?? [], $isProven, $trials);
     }
 
     /**

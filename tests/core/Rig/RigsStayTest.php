@@ -15,6 +15,10 @@ use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
+use ZigzagPost\Core\Rig\Plan\Choices;
+use ZigzagPost\Core\Rig\Plan\Search;
+use ZigzagPost\Core\Rig\Plan\SmallestConflict;
+use ZigzagPost\Core\Rig\Plan\WishProblem;
 use ZigzagPost\Core\Rig\Setup\ChartReferences;
 use ZigzagPost\Core\Rig\Setup\ResolvedLead;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -58,6 +62,8 @@ final class RigsStayTest extends TestCase
     {
         yield from self::parts(['any', 'direct', 'faulty', 'random', 'changed', 'planned']);
         yield 'show 0' => ['show', 0];
+        yield 'numbers 0' => ['numbers', 0];
+        yield 'clocked 0' => ['clocked', 0];
     }
 
     /** @return iterable<string, array{string, int}> */
@@ -65,6 +71,8 @@ final class RigsStayTest extends TestCase
     {
         yield from self::parts(['any', 'direct', 'faulty', 'random']);
         yield 'show 0' => ['show', 0];
+        yield 'numbers 0' => ['numbers', 0];
+        yield 'clocked 0' => ['clocked', 0];
     }
 
     /**
@@ -108,7 +116,7 @@ final class RigsStayTest extends TestCase
         $text = '';
         foreach (self::read($sort, $part) as $title => $rig) {
             $analysis = new RigAnalysis(RigFile::setup($rig));
-            $text .= Kept::line("== {$title}", Kept::plain($analysis->plan()));
+            $text .= Kept::line("== {$title}", Kept::plain($analysis->plan()), self::triedOf($analysis));
             foreach ($analysis->judgements() as $index => $judgement) {
                 $joint = $analysis->setup->joints[$index];
                 $text .= Kept::line($joint->lead->id, $judgement->told(), $judgement->rank(), Kept::plain($judgement), self::levels($joint));
@@ -213,6 +221,16 @@ final class RigsStayTest extends TestCase
         };
 
         return ChangedRig::of($rig, new \Random\Randomizer(new \Random\Engine\Mt19937($seed)));
+    }
+
+    /** @return list<int> how much is tried for a plan: it stays as quick as it was */
+    private static function triedOf(RigAnalysis $analysis): array
+    {
+        $choices = new Choices($analysis->setup);
+        $puzzle = $choices->puzzle();
+        $wished = new WishProblem($puzzle, $choices->standings, $choices->wishes->wishes);
+
+        return [Search::solve($puzzle)->tried, $wished->grant()->tried, SmallestConflict::of($puzzle)->tried];
     }
 
     private static function more(RigFinding $finding): string

@@ -54,11 +54,12 @@ final class Granting
         $search = new self($prices, $stays, $questions, $wishes);
         $found = $search->all(array_keys($wishes), [], [], \PHP_INT_MAX);
         if (null !== $found) {
-            return new Granted($found->values, intdiv($found->cost, self::CHANGES), $search->isProven(), []);
+            return new Granted($found->values, intdiv($found->cost, self::CHANGES), $search->isProven(), [], $search->nodes);
         }
         $isProven = $search->isProven();
+        $tried = $search->nodes;
 
-        return new Granted(null, 0, $isProven, $isProven ? $search->quarrel() : []);
+        return new Granted(null, 0, $isProven, $isProven ? $search->quarrel() : [], $tried);
     }
 
     private function isProven(): bool
