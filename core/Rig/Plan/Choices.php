@@ -294,6 +294,27 @@ final class Choices
         return new PlanProblem($this->choices, $this->meet(...), \count($this->streams));
     }
 
+    /**
+     * Whether units collide by nothing but what they send to the post.
+     *
+     * @param list<string> $units
+     */
+    public function collideBySending(array $units): bool
+    {
+        $own = array_keys(array_filter($this->choices, static fn (PlanVariable $choice): bool => \in_array($choice->box->name, $units, true)));
+        foreach ($own as $j) {
+            foreach ($own as $i) {
+                foreach ($i < $j ? $this->meet($i, $j) : [] as $place) {
+                    if ($place->mine >= 0 || $place->theirs >= 0) {
+                        return false;
+                    }
+                }
+            }
+        }
+
+        return true;
+    }
+
     /** @return list<MeetingPlace> */
     private function meet(int $i, int $j): array
     {

@@ -29,6 +29,13 @@ final readonly class Numbered
     ) {
     }
 
+    /** Whether another control of the board, that is not pinned either, sends the same now. */
+    public function sendsLike(self $other): bool
+    {
+        return $this->isControl && $other->isControl && $this->box === $other->box && $this->kind === $other->kind && $this->now === $other->now
+            && null !== $this->now && !$this->isPinned && !$other->isPinned && 0 !== ($this->channels & $other->channels);
+    }
+
     /** Whether the same number would mean both. */
     public function collides(self $other): bool
     {

@@ -86,7 +86,7 @@ final class Numbers
     }
 
     /**
-     * Those that keep their number: of several that would mean the same, the one that costs most to change.
+     * Those that keep their number: of several that would mean the same, those that cost most to change.
      *
      * @param list<Numbered> $items
      *
@@ -96,24 +96,52 @@ final class Numbers
     {
         $stays = [];
         $order = array_keys($items);
+        $cost = array_map(static fn (Numbered $item): int => self::together($items, $item), $items);
         usort(
             $order,
-            static fn (int $a, int $b): int => $items[$b]->isPinned <=> $items[$a]->isPinned ?: $items[$b]->cost <=> $items[$a]->cost ?: $a <=> $b,
+            static fn (int $a, int $b): int => $items[$b]->isPinned <=> $items[$a]->isPinned ?: $cost[$b] <=> $cost[$a] ?: $a <=> $b,
         );
         foreach ($order as $index) {
             $item = $items[$index];
             if (null === $item->now || (!$item->isPinned && (isset($item->taken[$item->now]) || NumberClass::isNever($item->kind, $item->now)))) {
                 continue;
             }
-            foreach ($stays as $other => $number) {
-                if (!$item->isPinned && $number === $item->now && $item->collides($items[$other])) {
-                    continue 2;
-                }
+            if ($item->isPinned || self::isFree($items, $stays, $item)) {
+                $stays[$index] = $item->now;
             }
-            $stays[$index] = $item->now;
         }
 
         return $this->swapped($items, $stays);
+    }
+
+    /**
+     * What it costs to change a control and those of its board that send the same: they stay together or not at all.
+     *
+     * @param list<Numbered> $items
+     */
+    private static function together(array $items, Numbered $item): int
+    {
+        $cost = 0;
+        foreach ($items as $other) {
+            $cost += $other === $item || $other->sendsLike($item) ? $other->cost : 0;
+        }
+
+        return $cost;
+    }
+
+    /**
+     * @param list<Numbered> $items
+     * @param array<int, int> $stays
+     */
+    private static function isFree(array $items, array $stays, Numbered $item): bool
+    {
+        foreach ($stays as $other => $number) {
+            if ($number === $item->now && $item->collides($items[$other])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -142,7 +170,7 @@ final class Numbers
                     $without = $stays;
                     unset($without[$index]);
                     $lowest = $this->lowest($items, $index, $without + [$later => (int) $other->now]);
-                    if (null !== $lowest && $lowest < $stays[$index]) {
+                    if (null !== $lowest && $lowest < $stays[$index] && self::isFree($items, $without, $other)) {
                         $stays = $without + [$later => (int) $other->now];
                     }
                     break;

@@ -160,12 +160,14 @@ final class Planner
         $conflict = SmallestConflict::of($puzzle);
         [$units, $isSmallest] = [$conflict->units, $conflict->isSmallest];
         $names = implode(', ', $units);
-        $why =
-            1 === \count($units)
-                ? "what {$names} sends comes back to it on a channel that it answers on"
-                : "{$names} hear the same stream, and there are not channels enough for all of them as they are";
+        $isBySending = $this->made->collideBySending($units);
+        $why = match (true) {
+            1 === \count($units) => "what {$names} sends comes back to it on a channel that it answers on",
+            $isBySending => "{$names} send the same messages to the post, and there are not channels enough to tell them apart",
+            default => "{$names} hear the same stream, and there are not channels enough for all of them as they are",
+        };
 
-        return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units), $isSmallest), $this->made->unknown, []);
+        return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units, $isBySending), $isSmallest), $this->made->unknown, []);
     }
 
     /**
@@ -173,7 +175,7 @@ final class Planner
      *
      * @param list<string> $units
      */
-    private function freeing(array $units): ?string
+    private function freeing(array $units, bool $isBySending): ?string
     {
         $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
@@ -184,7 +186,7 @@ final class Planner
         if (self::goes(new Choices($this->setup, [], $units, $others, $this->made))) {
             return 'let '.implode(' and ', $units).' share a channel with split numbers';
         }
-        foreach ($units as $unit) {
+        foreach ($isBySending ? [] : $units as $unit) {
             foreach ($this->setup->box($unit)->chart->hears ?? [] as $part) {
                 if (null !== $part->zone || $this->setup->box($unit)?->width($part) > 1) {
                     return null !== $part->zone ? "make the zone of {$unit} smaller" : "let {$unit} answer on fewer channels";

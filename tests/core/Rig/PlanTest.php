@@ -186,6 +186,27 @@ final class PlanTest extends TestCase
         self::assertSame(1, $plan->cost);
     }
 
+    public function testBoardsThatCannotBeToldApartSendTheSame(): void
+    {
+        $switch = ['name' => 'Go', 'sort' => 'switch', 'assign' => 'fixed', 'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20]]]];
+        $rig = Kit::rig(
+            ['a' => Kit::board([$switch]), 'b' => Kit::board([$switch])],
+            [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']],
+            [Kit::lead('1', 'a out', 'post keys'), Kit::lead('2', 'b out', 'post keys')],
+        );
+        $conflict = Planner::plan(Kit::setup($rig, "port keys in\n"))->conflict;
+
+        self::assertSame(['a', 'b'], $conflict?->units);
+        self::assertSame('a, b send the same messages to the post, and there are not channels enough to tell them apart', $conflict->why);
+        self::assertSame('move a to another port', $conflict->change);
+        $hearers = Kit::rig(
+            ['a' => Kit::hearer('a', 1, 16), 'b' => Kit::hearer('b', 1, 16)],
+            [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']],
+            [Kit::lead('1', 'post one', 'a in'), Kit::lead('2', 'post one', 'b in')],
+        );
+        self::assertStringContainsString('a, b hear the same stream', Planner::plan(Kit::setup($hearers, self::BOOK))->conflict->why ?? '');
+    }
+
     /** A controller that listens as well gets a channel of its own, so that it never answers itself. */
     public function testWhatComesBackToItsSenderGetsAnotherChannel(): void
     {
