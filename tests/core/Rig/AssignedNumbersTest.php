@@ -118,13 +118,14 @@ final class AssignedNumbersTest extends TestCase
              * @var array{
              *     hears?: list<array{channel: int}>,
              *     sends?: list<array{channel: int}>,
+             *     settings?: list<array{factory: int}>,
              *     parameters?: list<Given>,
              *     surface?: array{controls: list<Given>}
              * } $chart
              */
             $chart = $charts[$name]['chart'];
             $isBox = isset($chart['hears']);
-            $channel = $chart['hears'][0]['channel'] ?? $chart['sends'][0]['channel'] ?? 0;
+            $channel = $chart['settings'][0]['factory'] ?? $chart['hears'][0]['channel'] ?? $chart['sends'][0]['channel'] ?? 0;
             foreach ($chart['parameters'] ?? $chart['surface']['controls'] ?? [] as $each) {
                 $message = $each['message'] ?? $each['sends'][0]['message'] ?? ['kind' => '', 'number' => 0];
                 $assigned = $unit['assigned'][$each['name']] ?? null;

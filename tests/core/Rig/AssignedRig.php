@@ -26,7 +26,12 @@ final readonly class AssignedRig
         $charts = $units = $leads = [];
         foreach (['a', 'b', 'c'] as $name) {
             $controls = array_map(static fn (int $index): array => $rig->control("Switch {$index}", 'a' === $name), range(1, $rig->random->getInt(1, 3)));
-            $charts[$name] = ['sends' => [['at' => ['out'], 'channel' => $rig->random->getInt(1, 2)]]] + Kit::board($controls);
+            $channel = $rig->random->getInt(1, 2);
+            // The last one's channel is set, and can stand at nothing else.
+            $setting = ['id' => 'channel', 'title' => 'MIDI channel', 'values' => [$channel, $channel], 'factory' => $channel];
+            $charts[$name] = 'c' === $name
+                ? ['settings' => [$setting], 'sends' => [['at' => ['out'], 'channel' => ['setting' => 'channel']]]] + Kit::board($controls)
+                : Kit::board($controls, $channel);
             $units[] = ['name' => $name, 'chart' => $name] + $rig->assigned($controls, 'cc');
             $leads[] = Kit::lead($name, "{$name} out", 'post '.(0 === $rig->random->getInt(0, 3) ? 'pads' : 'keys'));
         }

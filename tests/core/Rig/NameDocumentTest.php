@@ -129,6 +129,48 @@ final class NameDocumentTest extends TestCase
         );
     }
 
+    public function testControllersAreTakenWithWhatIsSaidOrCounted(): void
+    {
+        $lines = [
+            '<Control Number="200" Name="Too high"/>',
+            '<Control Number="119" Name="Last"/>',
+            '<Control Type="7bit" Number="120" Name="Mode"/>',
+            '<Control Type="14bit" Number="31" Name="Pair"><Values Min="0" Max="16383" Default="16383"/></Control>',
+            '<Control Type="14bit" Number="32" Name="No pair"/>',
+            '<Control Type="NRPN" Number="16383" Name="Deep"><Values Min="10" Max="16384" Default="8192"/></Control>',
+            '<Control Type="NRPN" Number="16384" Name="Too deep"/>',
+            '<Control Type="odd" Number="1" Name="Odd"/>',
+            '<Control Number="x" Name="None"/>',
+            '<Control Number="5" Name=" "/>',
+            '<Control Number="6" Name="LAST"/>',
+            '<Control Number="7" Name=" Level "><Values Min="10" Max="100" Default="100" Units="dB"><ValueNameList Name="v">'
+                .'<Value Number="127" Name="Full"/><Value Number="128" Name="More"/><Value Number="9" Name=" "/></ValueNameList></Values></Control>',
+            '<Control Number="8" Name="Turned"><Values Min="100" Max="10" Default="128"/></Control>',
+            '<Control Number="9" Name="Below"><Values Min="10" Max="100" Default="9"/></Control>',
+            '<Control Number="10" Name="One"><Values Min="10" Max="10" Default="10"/></Control>',
+        ];
+        $read = NameDocument::read(
+            '<MIDINameDocument><MasterDeviceNames><Model>Box</Model><ControlNameList Name="Controls">'.implode('', $lines)
+                .'</ControlNameList></MasterDeviceNames></MIDINameDocument>',
+        );
+        $parameters = $read->chart['parameters'] ?? [];
+        self::assertIsArray($parameters);
+        self::assertSame(
+            [
+                '{"name":"Last","reach":"midi","message":{"kind":"cc","number":119},"raw":[0,127]}',
+                '{"name":"Pair","reach":"midi","message":{"kind":"cc14","number":31},"raw":[0,16383],"rest":16383}',
+                '{"name":"Deep","reach":"midi","message":{"kind":"nrpn","number":16383},"raw":[0,16383],"rest":8192}',
+                '{"name":"Level","reach":"midi","message":{"kind":"cc","number":7},"raw":[10,100],'
+                    .'"named":[{"name":"Full","from":127,"to":127,"send":127}],"rest":100,"unit":"dB"}',
+                '{"name":"Turned","reach":"midi","message":{"kind":"cc","number":8},"raw":[0,127]}',
+                '{"name":"Below","reach":"midi","message":{"kind":"cc","number":9},"raw":[10,100]}',
+                '{"name":"One","reach":"midi","message":{"kind":"cc","number":10},"raw":[10,10],"rest":10}',
+            ],
+            array_map(static fn (mixed $parameter): string => json_encode($parameter, \JSON_THROW_ON_ERROR), $parameters),
+        );
+        self::assertSame(['controllers left out, without a number or a name of their own: 8'], $read->notes);
+    }
+
     public function testEntitiesAndForeignDocumentsAreRefusedWithAReason(): void
     {
         foreach (

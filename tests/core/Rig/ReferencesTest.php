@@ -49,6 +49,12 @@ final class ReferencesTest extends TestCase
             ['/intents' => [['from' => 'box', 'to' => 'box', 'of' => ['notes'], 'means' => 'plays']]],
             ['intents[0].to: this is the unit that plays; name another'],
         ];
+        $when = '/charts/box/chart/plugs/0/uses/0/when';
+        yield 'a plug that waits for a setting' => [[$when => ['channel' => [16]]], []];
+        yield 'a plug that waits for none of its values' => [
+            [$when => ['channel' => [16, 17]]],
+            ['charts.box.chart.plugs[0].uses[0].when: 17 is no value of the setting channel']];
+        yield 'a plug that waits for no setting' => [[$when => ['page' => [1]]], ['charts.box.chart.plugs[0].uses[0].when: there is no setting page']];
         yield 'all at once' => [
             ['/units/1/mirrors' => 'other', '/leads/1/id' => 'a'],
             ['units[1].mirrors: there is no unit other', 'leads[1].id: there are two leads a'],

@@ -25,8 +25,8 @@ final class SearchTest extends TestCase
 {
     private const PARTS = 8;
 
-    /** @var list<Device>|null */
-    private static ?array $units = null;
+    /** @var array<int, list<Device>> by how many there are */
+    private static array $units = [];
 
     /** @return iterable<int, array{int}> */
     public static function parts(): iterable
@@ -62,6 +62,24 @@ final class SearchTest extends TestCase
         }
         self::assertGreaterThan($each / 6, $impossible);
         self::assertLessThan($each * 3 / 4, $impossible);
+    }
+
+    public function testOfMoreUnitsThanAreTriedTheWidestAreCounted(): void
+    {
+        $range = static fn (int $width, int $last): array => array_map(
+            static fn (int $first): PlanValue => new PlanValue($first, 0, [0 => ((1 << $width) - 1) << $first], null),
+            range(0, $last),
+        );
+        $units = self::units(70);
+        $choices = [];
+        foreach ($units as $index => $unit) {
+            $width = 5 === $index % 10 ? 3 : 1;
+            $choices[] = new PlanVariable($unit, null, [], $range($width, 0 === $index ? 14 : 16 - $width), false);
+        }
+        $conflict = SmallestConflict::of(new PlanProblem($choices, static fn (): array => [new MeetingPlace(0, 0)], 1));
+
+        self::assertFalse($conflict->isSmallest, 'not proven');
+        self::assertSame(['u5', 'u15', 'u25', 'u35', 'u45', 'u55'], $conflict->units, 'six of three channels are more than sixteen');
     }
 
     public function testWhatIsTriedStays(): void
@@ -153,13 +171,13 @@ final class SearchTest extends TestCase
     }
 
     /** @return list<Device> */
-    private static function units(): array
+    private static function units(int $count = 6): array
     {
-        return self::$units ??= array_values(Kit::setup(Kit::rig(
+        return self::$units[$count] ??= \array_slice(array_values(Kit::setup(Kit::rig(
             ['c' => Kit::hearer('c')],
-            array_map(static fn (int $unit): array => ['name' => "u{$unit}", 'chart' => 'c'], range(0, 5)),
+            array_map(static fn (int $unit): array => ['name' => "u{$unit}", 'chart' => 'c'], range(0, $count - 1)),
             [],
-        ))->boxes);
+        ))->boxes), 0, $count);
     }
 
     /**

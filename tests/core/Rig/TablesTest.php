@@ -69,6 +69,35 @@ final class TablesTest extends TestCase
             ['Mix cc 20 0..127', 'Tone cc 21 64..126', 'Time cc 22 0..127 shown 1..5 s'],
             ['line 3: "Tone": "see p. 3" was cut off', 'line 4: "Time": "about so" was cut off'],
         ];
+        yield 'a dash in one column, a number in another' => [
+            "Name\tCC\tNRPN\nMix\t-\t300\nTone\t20\t-\nPad\t-\t-\n",
+            ['Mix nrpn 300 0..16383', 'Tone cc 20 0..127', 'Pad hand 0..127'],
+            [],
+        ];
+        yield 'halves of which one is none' => [
+            "Name\tNRPN\na\t1:zz\nb\tzz:1\nc\t1:2\nd\t127:127\ne\t1:128\n",
+            ['c nrpn 130 0..16383', 'd nrpn 16383 0..16383'], [
+                'line 2: "a": "1:zz" is no number of a controller (0 to 119) or a parameter',
+                'line 3: "b": "zz:1" is no number of a controller (0 to 119) or a parameter',
+                'line 6: "e": "1:128" is no number of a controller (0 to 119) or a parameter',
+            ]];
+        yield 'two units in one range' => [
+            "Name\tCC\tRange\na\t20\t500 ms - 2 s\nb\t21\t200 ms - 3 sec\nc\t22\t30 s - 2 min\nd\t23\t20 Hz - 20 kHz\ne\t24\t100 Hz - 10k\n",
+            [
+                'a cc 20 0..127 shown 500..2000 ms',
+                'b cc 21 0..127 shown 200..3000 ms',
+                'c cc 22 0..127 shown 30000..120000 ms',
+                'd cc 23 0..127 shown 20..20000 Hz',
+                'e cc 24 0..127 shown 100..10000 Hz',
+            ],
+            [
+                'line 2: "a": both ends were read in ms',
+                'line 3: "b": both ends were read in ms',
+                'line 4: "c": both ends were read in ms',
+                'line 5: "d": both ends were read in Hz',
+                'line 6: "e": both ends were read in Hz',
+            ],
+        ];
         yield 'missing and none' => [
             "Name\tCC\tRange\nMix\t\t0-127\nPad\t-\t\n",
             ['Mix none 0..127', 'Pad hand 0..127'],
