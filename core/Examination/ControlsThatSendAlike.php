@@ -26,15 +26,21 @@ final class ControlsThatSendAlike implements RigCheck
                 foreach ($analysis->index()->controls->of($box, $control)->messages as $message) {
                     foreach (null === $message->channel && $message->kind->hasChannel() ? [] : $message->ports as $port) {
                         $key = "{$port} {$message->kind->value} {$message->channel} {$message->number}";
-                        $other = $seen[$key] ??= [$box, $control, $message];
-                        $pair = "{$other[0]->name}\t{$box->name}";
-                        if ($other[0] !== $box && !isset($told[$pair]) && !$this->areToldApart($other[2], $message)) {
-                            $told[$pair] = true;
-                            yield new RigFinding(
-                                new ControlsSendAlike([$other[0]->name, $box->name], [$other[1]->name, $control->name], $port, $message->channel),
-                                $this->fix($analysis, [$box, $other[0]]),
-                            );
+                        foreach ($seen[$key] ?? [] as [$otherBox, $otherControl, $otherMessage]) {
+                            if ($otherBox === $box || $this->areToldApart($otherMessage, $message)) {
+                                continue;
+                            }
+                            $pair = "{$otherBox->name}\t{$box->name}";
+                            if (!isset($told[$pair])) {
+                                $told[$pair] = true;
+                                yield new RigFinding(
+                                    new ControlsSendAlike([$otherBox->name, $box->name], [$otherControl->name, $control->name], $port, $message->channel),
+                                    $this->fix($analysis, [$box, $otherBox]),
+                                );
+                            }
+                            break; // with more of them it is the same once more
                         }
+                        $seen[$key][] = [$box, $control, $message];
                     }
                 }
             }

@@ -112,6 +112,31 @@ final class ExaminationEdgesTest extends TestCase
         }
     }
 
+    /** Switches of two boards that send one number with a value of their own each: they are told apart where no value is in both. */
+    public function testControlsOfTwoBoardsAreToldApartByTheirValues(): void
+    {
+        $board = static fn (int ...$values): array => Kit::board(
+            array_map(
+                static fn (int $value): array => [
+                    'name' => "Go {$value}",
+                    'sort' => 'switch',
+                    'sends' => [['gesture' => 'press', 'message' => ['kind' => 'cc', 'number' => 20, 'values' => [0, $value]]]],
+                ],
+                array_values($values),
+            ),
+        );
+        foreach ([[[10, 20], [30, 40], 0], [[10, 20], [20, 30], 1], [[20, 30], [10, 20], 1], [[30, 40], [10, 20], 0], [[10], [10, 20], 1]] as $case) {
+            [$mine, $theirs, $count] = $case;
+            $rig = Kit::rig(
+                ['a' => $board(...$mine), 'b' => $board(...$theirs)],
+                [['name' => 'one', 'chart' => 'a'], ['name' => 'two', 'chart' => 'b']],
+                [Kit::lead('1', 'one out', 'post in_one'), Kit::lead('2', 'two out', 'post in_one')],
+                ['rulebook' => "port in_one in\n"],
+            );
+            self::assertCount($count, self::of(ControlsSendAlike::class, $rig), json_encode($case, \JSON_THROW_ON_ERROR));
+        }
+    }
+
     /**
      * @template T of RigFact
      *

@@ -12,6 +12,7 @@ use ZigzagPost\Core\Data\BadData;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Data\Problem;
 use ZigzagPost\Core\Examination\Examination;
+use ZigzagPost\Core\Examination\Mended;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\NameDocument\NameDocument;
@@ -156,6 +157,33 @@ final class RigsStayTest extends TestCase
         }
 
         Kept::asIn(__DIR__."/stays/runs-{$sort}-{$part}.txt", $text);
+    }
+
+    /** @return iterable<string, array{string, int}> */
+    public static function mended(): iterable
+    {
+        foreach (['faulty' => 6, 'direct' => 4, 'clocked' => 3, 'any' => 2, 'changed' => 2] as $sort => $parts) {
+            for ($part = 0; $part < $parts; ++$part) {
+                yield "{$sort} {$part}" => [$sort, $part];
+            }
+        }
+    }
+
+    #[DataProvider('mended')]
+    public function testWhatIsMendedStays(string $sort, int $part): void
+    {
+        $text = '';
+        foreach (self::of($sort, $part) as $title => $json) {
+            try {
+                $mended = Mended::of($json);
+            } catch (BadData) {
+                continue; // what is wrong with it is looked at among the findings
+            }
+            $left = array_map(static fn (RigFinding $finding): string => $finding->key(), $mended->left->findings);
+            $text .= Kept::line("== {$title}", hash('xxh32', $mended->json), $mended->done, $left);
+        }
+
+        Kept::asIn(__DIR__."/stays/mended-{$sort}-{$part}.txt", $text);
     }
 
     /** @return iterable<string, string> rigs as JSON */
