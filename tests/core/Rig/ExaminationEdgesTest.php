@@ -12,6 +12,7 @@ use ZigzagPost\Core\Finding\Fact\LeadFails;
 use ZigzagPost\Core\Finding\Fact\ManyThrus;
 use ZigzagPost\Core\Finding\Fact\ProgramIsNone;
 use ZigzagPost\Core\Finding\Fact\RigFact;
+use ZigzagPost\Core\Finding\Fact\SongsAreOutOfRange;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Document\Rig;
 use ZigzagPost\Core\Rig\Setup\RigFile;
@@ -135,6 +136,34 @@ final class ExaminationEdgesTest extends TestCase
             );
             self::assertCount($count, self::of(ControlsSendAlike::class, $rig), json_encode($case, \JSON_THROW_ON_ERROR));
         }
+    }
+
+    /** A song at the very end of what a box can follow is played; one behind it is told. */
+    public function testSongsAreWithinTheTemposOfABox(): void
+    {
+        $show = static function (float ...$tempos): array {
+            $songs = [];
+            foreach (array_values($tempos) as $at => $tempo) {
+                $songs[] = ['id' => "s{$at}", 'title' => "Song {$at}", 'tempo' => $tempo];
+            }
+
+            return ['songs' => $songs, 'setLists' => [['name' => 'Tonight', 'songs' => array_column($songs, 'id')]]];
+        };
+        $told = static function (?array $bpm, array $show): array {
+            $clock = ['obeys' => true] + (null === $bpm ? [] : ['bpm' => $bpm]);
+            $rig = Kit::rig(
+                ['box' => Kit::hearer('Box', more: ['clock' => $clock])],
+                [['name' => 'box', 'chart' => 'box']],
+                [Kit::lead('l', 'post main', 'box in')],
+                ['rulebook' => "port main out\nclock c\n  tempo 100\n  send main\n", 'show' => $show],
+            );
+
+            return array_merge(...array_map(static fn (SongsAreOutOfRange $fact): array => $fact->songs, self::of(SongsAreOutOfRange::class, $rig)));
+        };
+
+        self::assertSame([], $told([60, 180], $show(60.0, 120.0, 180.0)));
+        self::assertSame(['"Song 0" at 59.9', '"Song 2" at 180.1'], $told([60, 180], $show(59.9, 100.0, 180.1)));
+        self::assertSame([], $told(null, $show(20.0, 400.0)), 'nobody knows its ends');
     }
 
     /**

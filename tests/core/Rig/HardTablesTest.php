@@ -6,6 +6,8 @@ namespace ZigzagPost\Tests\Core\Rig;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigzagPost\Core\Rig\Table\Doubt\Doubt;
+use ZigzagPost\Core\Rig\Table\Doubt\KeyByName;
 use ZigzagPost\Core\Rig\Table\Holds;
 use ZigzagPost\Core\Rig\Table\ReadRow;
 use ZigzagPost\Core\Rig\Table\RowGroup;
@@ -142,6 +144,21 @@ final class HardTablesTest extends TestCase
         $hex = TableReader::read("Name\tCC\tRange\nMix\t10\t0-127\n", [1 => Holds::ControllerHex]);
         self::assertSame([['kind' => 'cc', 'number' => 16]], array_column($hex->parameters, 'message'));
         self::assertSame(RowGroup::Taken, $hex->rows[0]->group);
+        $moved = TableReader::read("Name\tCC\tAlso\nMix\t10\t20\n", [2 => Holds::Controller]);
+        $message = ['kind' => 'cc', 'number' => 20];
+        self::assertSame([$message], array_column($moved->parameters, 'message'), 'one column holds the numbers, the one that was chosen');
+    }
+
+    /** Makers count octaves in two ways: a key by its name is looked at, one by its number is not. */
+    public function testAKeyByItsNameIsLookedAt(): void
+    {
+        foreach (['note C3' => 48, 'note F#0' => 18, 'note bb2' => 46, 'note 60' => 60, 'key 61' => 61] as $cell => $key) {
+            $read = TableReader::read("Name\tCC\nMix\t20\nPad\t{$cell}\n");
+            $expected = [['kind' => 'cc', 'number' => 20], ['kind' => 'note', 'number' => $key]];
+            self::assertSame($expected, array_column($read->parameters, 'message'), $cell);
+            $doubts = array_filter($read->rows[1]->doubts, static fn (Doubt $doubt): bool => $doubt instanceof KeyByName);
+            self::assertSame($key < 60, [] !== $doubts, $cell);
+        }
     }
 
     /** @param array<string, mixed> $parameter */

@@ -55,6 +55,27 @@ final class ReferencesTest extends TestCase
             [$when => ['channel' => [16, 17]]],
             ['charts.box.chart.plugs[0].uses[0].when: 17 is no value of the setting channel']];
         yield 'a plug that waits for no setting' => [[$when => ['page' => [1]]], ['charts.box.chart.plugs[0].uses[0].when: there is no setting page']];
+        $route = ['id' => 'thru', 'from' => ['in'], 'to' => ['in'], 'kind' => 'hardware', 'setting' => 'page'];
+        yield 'a way through that waits for no setting' => [
+            ['/charts/box/chart/routes' => [$route]],
+            ['charts.box.chart.routes[0].setting: there is no setting page'],
+        ];
+        yield 'a way through that no plug has' => [
+            ['/charts/box/chart/routes' => [['to' => ['thru'], 'setting' => 'channel'] + $route]],
+            ['charts.box.chart.routes[0]: there is no plug thru, and no stream of that name'],
+        ];
+        yield 'a kind that waits for no setting' => [
+            ['/charts/box/chart/hears/0/kinds' => ['note' => 'page']],
+            ['charts.box.chart.hears[0].kinds: there is no setting page'],
+        ];
+        yield 'a channel of no setting' => [
+            ['/charts/box/chart/hears/0/channel' => ['setting' => 'page']],
+            ['charts.box.chart.hears[0].channel.setting: there is no setting page'],
+        ];
+        yield 'a part that hears at no plug' => [
+            ['/charts/box/chart/hears/0/at' => ['thru']],
+            ['charts.box.chart.hears[0].at: there is no plug thru, and no stream of that name'],
+        ];
         yield 'all at once' => [
             ['/units/1/mirrors' => 'other', '/leads/1/id' => 'a'],
             ['units[1].mirrors: there is no unit other', 'leads[1].id: there are two leads a'],
