@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Core\Rig;
 use PHPUnit\Framework\TestCase;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Examination\Examination;
+use ZigzagPost\Core\Finding\Fact\ChannelIsShared;
 use ZigzagPost\Core\Finding\Fact\ControlsSendAlike;
 use ZigzagPost\Core\Finding\Fact\LeadFails;
 use ZigzagPost\Core\Finding\Fact\ManyThrus;
@@ -164,6 +165,37 @@ final class ExaminationEdgesTest extends TestCase
         self::assertSame([], $told([60, 180], $show(60.0, 120.0, 180.0)));
         self::assertSame(['"Song 0" at 59.9', '"Song 2" at 180.1'], $told([60, 180], $show(59.9, 100.0, 180.1)));
         self::assertSame([], $told(null, $show(20.0, 400.0)), 'nobody knows its ends');
+    }
+
+    /** Of a pair that is put to rest nothing is told, once; of three of which two are at rest the three are. */
+    public function testPairsOfASharedChannelAtRest(): void
+    {
+        foreach ([2 => [], 3 => [['u0', 'u1', 'u2']]] as $count => $expected) {
+            $charts = $units = $leads = [];
+            for ($unit = 0; $unit < $count; ++$unit) {
+                $charts["c{$unit}"] = Kit::hearer("Box {$unit}");
+                $units[] = ['name' => "u{$unit}", 'chart' => "c{$unit}"];
+                $leads[] = Kit::lead("l{$unit}", "hub out{$unit}", "u{$unit} in");
+            }
+            $outs = array_map(static fn (int $unit): array => Kit::din("out{$unit}", 'out'), range(0, $count - 1));
+            $route = ['id' => 'r', 'from' => ['in'], 'to' => array_column($outs, 'id'), 'kind' => 'message'];
+            $charts['hub'] = ['schema' => 1, 'name' => 'Hub', 'sort' => 'hub', 'plugs' => [Kit::din('in', 'in'), ...$outs], 'routes' => [$route]];
+            $units[] = ['name' => 'hub', 'chart' => 'hub'];
+            $leads[] = Kit::lead('h', 'post main', 'hub in');
+            $told = static fn (array $rests): Examination => Examination::of(
+                new RigAnalysis(RigFile::setup(Kit::rig($charts, $units, $leads, ['rulebook' => "port main out\n", 'rests' => $rests]))),
+            );
+            $shared = static fn (Examination $examined): array => array_values(array_filter(array_map(
+                static fn (RigFinding $finding): ?array => $finding->fact instanceof ChannelIsShared ? $finding->fact->parts : null,
+                $examined->findings,
+            )));
+            $open = $told([]);
+            self::assertCount(1, $shared($open));
+            $pair = new RigFinding(new ChannelIsShared('u0', ['u0', 'u1'], '1', 'post main'));
+            $rested = $told([['cause' => $pair->key(), 'reason' => 'they play together']]);
+            self::assertSame($expected, $shared($rested));
+            self::assertCount(1, $rested->resting);
+        }
     }
 
     /**
