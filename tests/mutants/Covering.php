@@ -9,7 +9,7 @@ use SebastianBergmann\CodeCoverage\CodeCoverage;
 /** Which tests run over a line, the quickest first, by a run of all of them that was recorded. */
 final class Covering
 {
-    /** Of a test with sets of data so many are run for each eight seconds. */
+    /** Of a test with sets of data one is run for each eight seconds, and more of them as long as together they take less than that. */
     private const SECONDS_A_SET = 8;
 
     /** @param array<string, array<int, list<string>|null>> $lines by file: the tests of each line */
@@ -39,12 +39,13 @@ final class Covering
     {
         $tests = array_map(self::name(...), $this->over($mutant));
         usort($tests, fn (string $one, string $other): int => $this->times->of($one) <=> $this->times->of($other));
-        $chosen = $sets = [];
+        $chosen = $sets = $seconds = [];
         $mostSets = max(1, (int) ($mostS / self::SECONDS_A_SET));
         foreach ($tests as $test) {
             $method = explode(' with data set ', $test)[0];
             $sets[$method] = ($sets[$method] ?? 0) + 1;
-            if ($sets[$method] > $mostSets) {
+            $seconds[$method] = ($seconds[$method] ?? 0) + $this->times->of($test);
+            if ($sets[$method] > $mostSets && $seconds[$method] > self::SECONDS_A_SET) {
                 continue;
             }
             $mostS -= $this->times->of($test);

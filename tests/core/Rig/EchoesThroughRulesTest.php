@@ -89,6 +89,23 @@ final class EchoesThroughRulesTest extends TestCase
     /** @return iterable<string, array{string, bool}> what a rule takes, sent out as it is, and whether it goes round */
     public static function selectors(): iterable
     {
+        $all = [
+            'note', 'note key 0', 'note key 127 velocity 3', 'note channel 16', 'polypressure key 5', 'polypressure key 127 value 127', 'cc 0', 'cc 119',
+            'cc 123', 'cc 20 value 127', 'cc 20 value 0', 'cc14 3', 'cc14 31 value 16383', 'cc14 31 value 127', 'nrpn 1027', 'nrpn 16382',
+            'nrpn 127 value 300', 'nrpn 128 value 16383', 'rpn 5', 'rpn 260', 'program', 'program value 127', 'pressure', 'pressure value 0', 'bend',
+            'bend value 0', 'bend value -8192', 'bend value 8191', 'bend value 100', 'sysex', 'timecode', 'position', 'song', 'tune', 'clock', 'start',
+            'continue', 'stop', 'any',
+        ];
+        foreach ($all as $selector) {
+            yield "take {$selector}" => [$selector, true];
+        }
+        yield 'another number' => ["nrpn 1027\n  set number = 1028", false];
+        yield 'the fine half of a number' => ["nrpn 1027\n  set number = number + 1", false];
+        yield 'the coarse half of a number' => ["nrpn 1027\n  set number = number + 128", false];
+        yield 'another channel' => ["bend channel 3\n  set channel = 4", false];
+        yield 'another value' => ["program value 5\n  set value = 6", false];
+        yield 'another value of a bend' => ["bend value 100\n  set bend = 101", false];
+        yield 'a key that goes up' => ["note key 60\n  set key = 61", false];
         yield 'notes' => ['note channel 3 key C5 velocity 90..100', true];
         yield 'any velocity' => ['note velocity 1', true];
         yield 'key pressure' => ['polypressure key 61 value 9', true];
