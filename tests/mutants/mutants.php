@@ -53,6 +53,7 @@ mkdir($copy);
 /** @param list<string> $tests */
 $run = static function (array $tests, float $timeoutS) use ($copy, $root): bool {
     // The quickest by themselves; the others in parts, for what is run is told by one expression that must not grow too long.
+    /** @var list<string> $part */
     foreach ([array_slice($tests, 0, 20), ...array_chunk(array_slice($tests, 20), 80)] as $part) {
         if ([] === $part) {
             continue;

@@ -76,6 +76,19 @@ final class ReferencesTest extends TestCase
             ['/charts/box/chart/hears/0/at' => ['thru']],
             ['charts.box.chart.hears[0].at: there is no plug thru, and no stream of that name'],
         ];
+        $mix = ['name' => 'Mix', 'reach' => 'hand', 'raw' => [0, 127]];
+        yield 'two parameters of one name' => [
+            ['/charts/box/chart/parameters/1' => ['name' => ' MIX'] + $mix],
+            ['charts.box.chart.parameters: "mix" is there 2 times'],
+        ];
+        yield 'two parameters' => [['/charts/box/chart/parameters/1' => ['name' => 'Mix 2'] + $mix], []];
+        $go = ['name' => 'go', 'sort' => 'switch'];
+        yield 'two controls of one name' => [['/charts/board/chart/surface/controls/1' => $go], ['charts.board.chart.surface.controls: "go" is there 2 times']];
+        yield 'two plugs of one name' => [['/charts/box/chart/plugs/1' => Kit::din('in', 'in')], ['charts.box.chart.plugs: "in" is there 2 times']];
+        yield 'two settings of one name' => [
+            ['/charts/box/chart/settings/1' => ['id' => 'channel', 'title' => 'Other', 'values' => [1, 2]]],
+            ['charts.box.chart.settings: "channel" is there 2 times'],
+        ];
         yield 'all at once' => [
             ['/units/1/mirrors' => 'other', '/leads/1/id' => 'a'],
             ['units[1].mirrors: there is no unit other', 'leads[1].id: there are two leads a'],

@@ -80,6 +80,22 @@ final class WiresTest extends TestCase
         self::assertSame($verdict, self::judge(self::plug('out', $from), self::plug('in', $to), $twice)->verdict->value);
     }
 
+    /** Where one end has a return and the other a source, the word of one of the makers is enough. */
+    public function testTheWordOfEitherMakerCounts(): void
+    {
+        foreach ([['tip', null, 'works'], [null, 'A', 'works'], ['tip', 'A', 'works'], ['ring', 'B', 'unknown'], [null, null, 'unknown']] as $case) {
+            [$ofA, $ofB, $verdict] = $case;
+            $a = self::plug('out', 'A');
+            $b = self::plug('in', 'tip');
+            null === $ofA ?: $a['uses'] = [['way' => 'out', 'carries' => 'midi', 'wiring' => 'A', 'worksWith' => [$ofA]]];
+            null === $ofB ?: $b['uses'] = [['way' => 'in', 'carries' => 'midi', 'wiring' => 'tip', 'worksWith' => [$ofB]]];
+            foreach (['straight' => $verdict, 'crossed' => 'works' === $verdict ? 'dead' : 'unknown'] as $map => $expected) {
+                $judged = self::judge($a, $b, [['what' => 'cable', 'map' => $map]]);
+                self::assertSame($expected, $judged->verdict->value, json_encode($case, \JSON_THROW_ON_ERROR)." {$map}: {$judged->reason}");
+            }
+        }
+    }
+
     public function testTheCheapestChangeIsNamed(): void
     {
         $judged = self::judge(self::plug('out', 'A'), self::plug('in', 'B'), [['what' => 'patch lead', 'map' => 'straight']]);
