@@ -29,6 +29,11 @@ final class NamesTest extends TestCase
             $rule('take treadle "Switch 1".."Switch 3"', 'set channel = index', 'send boxes'),
             $rule("from board\n  take cc 20,21,22 channel 1", 'set channel = index', 'send boxes'),
         ];
+        yield 'the second and the third' => [
+            $rule('take treadle "Switch 2".."Switch 3"', 'drop'),
+            $rule("from board\n  take cc 21,22 channel 1", 'drop'),
+        ];
+        yield 'from one to itself' => [$rule('take treadle "Switch 2".."Switch 2"', 'drop'), $rule("from board\n  take cc 21 channel 1", 'drop')];
         yield 'titles without regard to case' => [$rule('take treadle "switch  1"', 'drop'), $rule("from board\n  take cc 20 channel 1", 'drop')];
         yield 'a wheel' => [$rule('take treadle "Wheel"', 'drop'), $rule("from board\n  take bend channel 1", 'drop')];
         yield 'a switch that sends a program' => [$rule('take treadle "Bank up"', 'drop'), $rule("from board\n  take program 5 channel 1", 'drop')];

@@ -199,6 +199,18 @@ final class PlanTest extends TestCase
         self::assertSame(['a', 'b'], $conflict?->units);
         self::assertSame('a, b send the same messages to the post, and there are not channels enough to tell them apart', $conflict->why);
         self::assertSame('move a to another port', $conflict->change);
+        $more = Kit::rig(
+            ['x' => Kit::hearer('x', 1, 4), 'y' => Kit::hearer('y', 1, 4), 'a' => Kit::board([$switch]), 'b' => Kit::board([$switch])],
+            array_map(static fn (string $name): array => ['name' => $name, 'chart' => $name], ['x', 'y', 'a', 'b']),
+            [
+                Kit::lead('1', 'a out', 'post keys'),
+                Kit::lead('2', 'b out', 'post keys'),
+                Kit::lead('3', 'post one', 'x in'),
+                Kit::lead('4', 'post one', 'y in'),
+            ],
+        );
+        $others = Planner::plan(Kit::setup($more, "port keys in\nport one out\n"))->conflict;
+        self::assertSame($conflict->why, $others?->why, 'whatever others meet on a stream');
         $hearers = Kit::rig(
             ['a' => Kit::hearer('a', 1, 16), 'b' => Kit::hearer('b', 1, 16)],
             [['name' => 'a', 'chart' => 'a'], ['name' => 'b', 'chart' => 'b']],

@@ -161,6 +161,10 @@ final class WiresTest extends TestCase
         yield 'too many volts' => [['volts' => [18, 18]] + $gives, $needs, 'may damage'];
         yield 'too few volts' => [['volts' => [5, 5]] + $gives, $needs, 'dead'];
         yield 'wrong polarity' => [['centre' => '+'] + $gives, $needs, 'may damage'];
+        yield 'as much as it needs' => [['mA' => 300] + $gives, $needs, 'works'];
+        yield 'as many volts as it takes' => [['volts' => [9, 12]] + $gives, $needs, 'works'];
+        yield 'a volt more' => [['volts' => [9, 13]] + $gives, $needs, 'may damage'];
+        yield 'a volt less' => [['volts' => [8, 9]] + $gives, $needs, 'dead'];
         yield 'too little current' => [['mA' => 100] + $gives, $needs, 'dead'];
         yield 'current not known' => [array_diff_key($gives, ['mA' => 1]), $needs, 'unknown'];
         yield 'polarity not known' => [$gives, array_diff_key($needs, ['centre' => 1]), 'unknown'];
@@ -185,6 +189,37 @@ final class WiresTest extends TestCase
             $verdict,
             self::judge($plug($gives, 'out'), $plug($needs, 'in'), [['what' => 'cable', 'map' => 'straight']])->verdict->value,
         );
+    }
+
+    /** Each crossed adapter turns the centre of a supply round, whichever end of the lead is written first. */
+    public function testPolarityThroughCrossedAdapters(): void
+    {
+        $plug = static fn (string $way, ?string $centre): array => [
+            'id' => 'p',
+            'label' => 'DC',
+            'connector' => 'barrel',
+            'uses' => [['way' => 'gives' === $way ? 'out' : 'in', 'carries' => 'power']],
+            'power' => ['way' => $way, 'current' => 'dc', 'volts' => [9, 9], 'mA' => 300, ...null === $centre ? [] : ['centre' => $centre]],
+        ];
+        foreach (['+', '-', null] as $gives) {
+            foreach (['+', '-', null] as $needs) {
+                for ($crossed = 0; $crossed < 4; ++$crossed) {
+                    $parts = [['what' => 'cable', 'map' => 'straight']];
+                    for ($part = 0; $part < $crossed; ++$part) {
+                        $parts[] = ['what' => "adapter {$part}", 'map' => 'crossed'];
+                    }
+                    $expected = match (true) {
+                        null === $gives && null === $needs => 'works',
+                        null === $gives || null === $needs => 'unknown',
+                        default => ($gives === $needs) === (0 === $crossed % 2) ? 'works' : 'may damage',
+                    };
+                    foreach ([[$plug('gives', $gives), $plug('needs', $needs)], [$plug('needs', $needs), $plug('gives', $gives)]] as [$a, $b]) {
+                        $judged = self::judge($a, $b, $parts);
+                        self::assertSame($expected, $judged->verdict->value, "{$gives} into {$needs}, {$crossed} crossed: {$judged->reason}");
+                    }
+                }
+            }
+        }
     }
 
     public function testPowerIntoADataPlugMayDamage(): void
