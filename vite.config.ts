@@ -13,5 +13,5 @@ export default defineConfig({
     rolldownOptions: { input: 'web/main.tsx' },
     chunkSizeWarningLimit: 1500,
   },
-  test: { include: ['web/**/*.test.{ts,tsx}'] },
+  test: { include: ['web/**/*.test.{ts,tsx}'], pool: 'threads' },
 });

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
@@ -126,6 +127,7 @@ final class CrossingTest extends PageTestCase
     }
 
     /** The rig from nothing to playing, on screens only: no word is typed but names of charts. */
+    #[Group('long')]
     #[TestWith([false])]
     #[TestWith([true])]
     public function testFromEmptyToPlayingInEightyPresses(bool $isByMouse): void
@@ -205,6 +207,7 @@ final class CrossingTest extends PageTestCase
     }
 
     /** One thing wrong at a time: it is found, before all else, and taken back by one press. */
+    #[Group('long')]
     public function testEachFaultIsFoundFirst(): void
     {
         $json = ['intents' => [['from' => 'board', 'to' => 'far', 'of' => ['controls', 'programs', 'clock'], 'means' => 'plays']]]
@@ -245,6 +248,7 @@ final class CrossingTest extends PageTestCase
     }
 
     /** What somebody knows of a box, a lead or the rig is written down where it is looked for, and stands in the document. */
+    #[Group('long')]
     public function testWhatIsKnownIsWrittenDownWhereItIsLookedFor(): void
     {
         $audio = static fn (string $id, string $way): array => [

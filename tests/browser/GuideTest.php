@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Browser;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys as Key;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** The guide to a first rig, done word for word: what stands in bold is pressed, written or seen, what stands in italics is the field. */
@@ -22,6 +23,7 @@ final class GuideTest extends PageTestCase
     /** Where the keyboard alone does it. */
     private ?KeysAlone $keys = null;
 
+    #[Group('long')]
     #[TestWith(['first-rig', 'A first rig in ten minutes', 20])]
     #[TestWith(['two-boxes', 'Two boxes and a cable', 8])]
     public function testTheGuideIsDoneByTheKeyboardAlone(string $file, string $title, int $atLeast): void

@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys as Key;
+use PHPUnit\Framework\Attributes\Group;
 
 /** From an empty rig to a printed card, and the walk through what is wrong in one that was found. */
 final class RigTest extends PageTestCase
@@ -30,6 +31,7 @@ final class RigTest extends PageTestCase
         $this->page->executeScript("localStorage.setItem('bench-seen', 'yes')");
     }
 
+    #[Group('long')]
     public function testFromAnEmptyRigToACardByTheKeyboard(): void
     {
         $use = static fn (\Facebook\WebDriver\WebDriverElement $at): mixed => $at->sendKeys(Key::ENTER);
@@ -46,6 +48,7 @@ final class RigTest extends PageTestCase
         $this->workOn($use);
     }
 
+    #[Group('long')]
     public function testFromAnEmptyRigToACardByTheMouse(): void
     {
         $use = static fn (\Facebook\WebDriver\WebDriverElement $at): mixed => $at->click();
