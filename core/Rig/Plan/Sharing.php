@@ -47,10 +47,10 @@ final readonly class Sharing
     {
         $channels = [];
         foreach ($stream->box->chart->sends ?? [] as $sends) {
-            $channels[] = $sends->channel;
+            $channels[json_encode($sends->channel, \JSON_THROW_ON_ERROR)] = $sends->channel;
         }
 
-        return 1 === \count(array_unique($channels, \SORT_REGULAR)) && null !== $channels[0] && ChannelType::OMNI !== $channels[0];
+        return 1 === \count($channels) && !\in_array(reset($channels), [null, ChannelType::OMNI], true);
     }
 
     /** Whether something that a unit sends of its own is understood by a part that hears it directly. */
