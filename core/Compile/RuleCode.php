@@ -91,7 +91,7 @@ final class RuleCode implements Writer
             if (RuleEntry::RUNS === $this->entry->gesture && Kind::Note === $this->kind && $step->is(Fact::BeginsNotes)) {
                 $this->finds(CompileFindingKind::NoteOfGesture, 'note', $step->span);
             }
-            $step->compile($this);
+            $this->write($step);
             if ($this->ended) {
                 break;
             }
@@ -584,6 +584,15 @@ final class RuleCode implements Writer
     public function here(): Span
     {
         return $this->span();
+    }
+
+    /** What ends notes spares who ends what the rule sends below it; scenes and stacks have nothing at hand. */
+    private function write(Step $step): void
+    {
+        $spares = $step->is(Fact::Quiets) && !$this->rule->isStack && isset($this->book()->rules[$this->ruleIndex]);
+        $this->line($spares ? '$e->atHand = $own;' : '');
+        $step->compile($this);
+        $this->line($spares ? '$e->atHand = null;' : '');
     }
 
     private function span(): Span

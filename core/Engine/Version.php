@@ -33,6 +33,7 @@ final class Version
             ),
             4 => new EngineChange('2026-11-30', 'lamps that something delayed changes are lit at once, and not with the next message that comes in'),
             5 => new EngineChange('2026-12-01', 'a note ends with its key or control also where it was a controller, or was held up, on its way'),
+            6 => new EngineChange('2026-12-02', 'what a rule sends below a panic or release of its own ends with its gate, latch, key or control'),
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Browser;
 
+use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\JsonWireCompat;
 
@@ -37,7 +38,7 @@ final class Found
      * @param array<mixed> $params
      * @param callable(string, array<mixed>): mixed $execute
      *
-     * @return array<mixed>|null nothing where there is none in it, or another number of them now
+     * @return array<mixed>|null nothing where there is none in it, or none or another number of them now
      */
     public function again(array $params, callable $execute): ?array
     {
@@ -50,7 +51,11 @@ final class Found
         $now = [];
         foreach (array_keys($names) as $name) {
             $by = $this->by[$name];
-            $answer = $execute($by->command, $by->params);
+            try {
+                $answer = $execute($by->command, $by->params);
+            } catch (NoSuchElementException) {
+                return null;
+            }
             $elements = \in_array($by->command, self::ONE, true) ? [$answer] : array_values((array) $answer);
             if (!\is_array($elements[$by->place] ?? null) || \count($elements) !== $by->of) {
                 return null;

@@ -47,6 +47,15 @@ final class FoundTest extends PageTestCase
         $second->click();
     }
 
+    public function testWhatIsDrawnNoMoreIsToldAsGone(): void
+    {
+        $this->page->executeScript('document.querySelector("button").focus()');
+        $button = $this->page->findElement(By::cssSelector('button'));
+        $this->draw(0);
+        $this->expectException(StaleElementReferenceException::class);
+        $button->sendKeys(' ');
+    }
+
     private function draw(int $buttons): void
     {
         $this->page->executeScript(self::DRAW, [$buttons]);

@@ -27,6 +27,8 @@ final class Run
     public readonly ?Trace $trace;
     /** @var list<Made> messages made and not yet taken */
     public array $out = [];
+    /** Who ends what a rule sends below the step that it is at, while that step may end what the rule has begun; null else. */
+    public int|string|null $atHand = null;
 
     /** @param list<class-string<Follower>> $followers who keep account of notes in this rulebook */
     public function __construct(public readonly CompiledBook $book, bool $traced, public readonly InPorts $inPorts, public readonly array $followers)

@@ -56,11 +56,11 @@ final class Panic
     /** @param list<int> $ports */
     private static function forget(Run $run, array $ports, bool $all): void
     {
+        $atHand = AtHand::owners($run);
         foreach (array_keys($run->state->ledger) as $own) {
             $run->state->ledger[$own] = array_filter(
                 $run->state->owned($own),
-                // What ends later stays, for a rule may go on after its panic: on what is silent it does nothing.
-                static fn (int|string $key): bool => \is_int($key) ? !\in_array(Note::port($key), $ports, true) : !$all || '@' === $key[0],
+                static fn (int|string $key): bool => \is_int($key) ? !\in_array(Note::port($key), $ports, true) : !$all || isset($atHand[$own]),
                 \ARRAY_FILTER_USE_KEY,
             );
         }
@@ -69,15 +69,19 @@ final class Panic
             foreach (array_keys($run->state->voices) as $step) {
                 $run->state->voices[$step] = [];
             }
-            self::unlatch($run->state);
+            self::unlatch($run->state, $atHand);
         }
     }
 
-    /** A latch that was on is off: what it held is silent. */
-    private static function unlatch(State $state): void
+    /**
+     * A latch that was on is off: what it held is silent.
+     *
+     * @param array<int|string, true> $atHand owners that stay
+     */
+    private static function unlatch(State $state, array $atHand): void
     {
         foreach (array_keys($state->ledger) as $own) {
-            if (\is_string($own)) {
+            if (\is_string($own) && !isset($atHand[$own])) {
                 $parts = Owner::parts($own);
                 if (Owner::LATCH === $parts->letter && null !== $parts->control) {
                     unset($state->toggled[$parts->step][$parts->control]);

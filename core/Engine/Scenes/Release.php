@@ -24,9 +24,10 @@ final class Release
     public static function all(Run $run, int $t): void
     {
         $state = $run->state;
+        $atHand = AtHand::owners($run);
         foreach (array_keys($state->ledger) as $own) {
             if (\is_string($own) && isset($state->ledger[$own]) && self::isOfScene($run, Owner::rule($own))) {
-                self::end($run, $t, $own);
+                self::end($run, $t, $own, $atHand);
             }
         }
         $run->queue->filter(
@@ -55,26 +56,55 @@ final class Release
         }
     }
 
-    /** Ends all that an owner began, and what of it is delayed. */
-    private static function end(Run $run, int $t, string $own): void
+    /**
+     * Ends all that an owner began, and what of it is delayed.
+     *
+     * @param array<int|string, true> $atHand owners that go on to end what is begun after this
+     */
+    private static function end(Run $run, int $t, string $own, array $atHand): void
     {
+        self::endDelayed($run, $t, $own, $atHand);
+        if (isset($atHand[$own])) {
+            self::endNotes($run, $t, $own);
+
+            return;
+        }
         $parts = Owner::parts($own);
         if (Owner::LATCH === $parts->letter) {
             unset($run->state->toggled[$parts->step][(int) $parts->control]);
-        }
-        foreach (array_keys($run->state->owned($own)) as $key) {
-            if (\is_string($key) && '@' === $key[0]) {
-                $later = substr($key, 1);
-                $run->queue->filter(static fn (array $due): bool => 'call' !== $due[2] || ($due[3][8] ?? null) !== $later);
-                self::end($run, $t, $later);
-                $run->state->disown($own, $key);
-            }
         }
         if (isset($run->state->gates[$own])) {
             unset($run->state->gates[$own]);
             $run->queue->cancel("gate {$own}");
         }
         Notes::end($run, $t, $own);
+    }
+
+    /** @param array<int|string, true> $atHand */
+    private static function endDelayed(Run $run, int $t, string $own, array $atHand): void
+    {
+        foreach (array_keys($run->state->owned($own)) as $key) {
+            if (\is_string($key) && '@' === $key[0]) {
+                $later = substr($key, 1);
+                self::end($run, $t, $later, $atHand);
+                if (!isset($atHand[$later])) {
+                    $run->queue->filter(static fn (array $due): bool => 'call' !== $due[2] || ($due[3][8] ?? null) !== $later);
+                    $run->state->disown($own, $key);
+                }
+            }
+        }
+    }
+
+    /** Ends the notes that an owner began so far; it stays the owner of what it begins from here on. */
+    private static function endNotes(Run $run, int $t, string $own): void
+    {
+        foreach ($run->state->owned($own) as $note => $times) {
+            if (\is_int($note) && \is_int($times)) {
+                $run->state->disown($own, $note);
+                $run->trace?->ends($own, $note);
+                Notes::endNote($run, $t, $note, $times, Notes::RELEASE_VELOCITY);
+            }
+        }
     }
 
     private static function lift(Run $run, int $t, int $control): void

@@ -43,6 +43,8 @@ enum Fact
     case Toggles;
     /** It ends what rules of the scene hold, so that it has to be known who holds what. */
     case Releases;
+    /** By it, or by what it sets off, notes can end that the rule itself began. */
+    case Quiets;
     /** It changes the scene. */
     case ChangesScene;
     /** It sends on what the rule took, whatever that is. */

@@ -50,7 +50,7 @@ final class DoStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect];
+        return [Fact::HasEffect, Fact::Quiets];
     }
 
     public function compile(Writer $code): void

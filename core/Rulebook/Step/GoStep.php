@@ -74,7 +74,7 @@ final class GoStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect, Fact::ChangesScene];
+        return [Fact::HasEffect, Fact::ChangesScene, Fact::Quiets];
     }
 
     public function compile(Writer $code): void

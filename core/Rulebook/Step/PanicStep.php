@@ -47,7 +47,7 @@ final class PanicStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect];
+        return [Fact::HasEffect, Fact::Quiets];
     }
 
     public function compile(Writer $code): void

@@ -30,7 +30,7 @@ final class ReleaseStep extends Step
 
     public function facts(): array
     {
-        return [Fact::HasEffect, Fact::Releases];
+        return [Fact::HasEffect, Fact::Releases, Fact::Quiets];
     }
 
     public function compile(Writer $code): void
