@@ -26,6 +26,20 @@ final readonly class Edits
             : new RigFix($title, ["/units/{$index}/settings/".RigFix::part($setting) => ['value' => $value, 'state' => 'planned']]);
     }
 
+    /** Lets the plan choose all settings of a unit that are pinned. */
+    public function unpinned(string $unit): ?RigFix
+    {
+        $index = $this->unit($unit);
+        $pins = [];
+        foreach (null === $index ? [] : $this->rig->units[$index]->settings as $setting => $chosen) {
+            if (true === $chosen->pinned) {
+                $pins["/units/{$index}/settings/".RigFix::part($setting).'/pinned'] = null;
+            }
+        }
+
+        return [] === $pins ? null : new RigFix("Unpin the settings of {$unit}", $pins);
+    }
+
     /**
      * Other cables or adapters in the place of some, or the same ones turned round.
      *

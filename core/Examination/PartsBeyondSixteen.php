@@ -37,7 +37,7 @@ final class PartsBeyondSixteen implements RigCheck
                     new PartGoesBeyond(
                         $box->name,
                         $part->id,
-                        BeyondSixteen::at($box, $part, $setting, $value)->conflict()->why,
+                        BeyondSixteen::at($box, $part, $setting, $value)->words(),
                         null === $fix ? $setting->title : null,
                     ),
                     $fix,

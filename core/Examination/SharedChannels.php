@@ -8,8 +8,11 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Finding\Fact\ChannelIsShared;
 use ZigzagPost\Core\Finding\Fact\NoPlan;
 use ZigzagPost\Core\Finding\RigFinding;
+use ZigzagPost\Core\Finding\RigFix;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Document\Rest;
+use ZigzagPost\Core\Rig\Plan\Conflict\Freeing;
+use ZigzagPost\Core\Rig\Plan\Conflict\FreeingKind;
 use ZigzagPost\Core\Rig\Plan\HeardStream;
 use ZigzagPost\Core\Rig\Plan\Listener;
 use ZigzagPost\Core\Rig\Plan\Sharing;
@@ -44,8 +47,8 @@ final class SharedChannels implements RigCheck
             }
         }
         $conflict = $analysis->plan()->conflict;
-        if (null !== $conflict && (!$conflict->isOfSharing || [] === array_intersect($conflict->units, array_keys($told)))) {
-            yield new RigFinding(new NoPlan($conflict->why, $conflict->change));
+        if (null !== $conflict && (!$conflict->why->isOfSharing() || [] === array_intersect($conflict->units, array_keys($told)))) {
+            yield new RigFinding(new NoPlan($conflict->why->words(), $conflict->change?->words()), self::fix($analysis, $conflict->change));
         }
     }
 
@@ -106,6 +109,12 @@ final class SharedChannels implements RigCheck
                 }
             }
         }
+    }
+
+    /** What sets a plan free, where the rig itself can be changed so. */
+    private static function fix(RigAnalysis $analysis, ?Freeing $freeing): ?RigFix
+    {
+        return FreeingKind::Unpin === $freeing?->kind && null === $freeing->orElse ? (new Edits($analysis->setup->rig))->unpinned($freeing->units[0]) : null;
     }
 
     /** @param non-empty-list<Listener> $listeners */

@@ -21,8 +21,8 @@ final class RigPlanCommand extends RigCommand
         if (null !== $plan->conflict) {
             $lines[] =
                 'no plan: '.
-                $plan->conflict->why.
-                (null === $plan->conflict->change ? '' : "; {$plan->conflict->change}").
+                $plan->conflict->why->words().
+                (null === $plan->conflict->change ? '' : "; {$plan->conflict->change->words()}").
                 ($plan->conflict->isProvenSmallest ? '' : ' (not proven smallest)');
         }
         foreach ($plan->settings as $setting) {

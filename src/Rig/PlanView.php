@@ -63,8 +63,8 @@ final class PlanView
                     ? null
                     : [
                         'units' => $plan->conflict->units,
-                        'why' => $plan->conflict->why,
-                        'change' => $plan->conflict->change,
+                        'why' => $plan->conflict->why->words(),
+                        'change' => $plan->conflict->change?->words(),
                         'smallest' => $plan->conflict->isProvenSmallest,
                     ],
             'unknown' => $plan->unknown,

@@ -9,6 +9,8 @@ use ZigzagPost\Core\Rig\Chart\Chart;
 use ZigzagPost\Core\Rig\Chart\Control;
 use ZigzagPost\Core\Rig\Chart\Parameter;
 use ZigzagPost\Core\Rig\Document\Lead;
+use ZigzagPost\Core\Rig\Plan\Conflict\Freeing;
+use ZigzagPost\Core\Rig\Plan\Conflict\Why;
 use ZigzagPost\Core\Rig\Setup\Device;
 use ZigzagPost\Core\Rulebook\Rule;
 
@@ -56,6 +58,7 @@ final class Kept
             $value instanceof Device, $value instanceof Chart, $value instanceof Control, $value instanceof Parameter => $value->name,
             $value instanceof Lead => $value->id,
             $value instanceof Rule => $value->span->line,
+            $value instanceof Why, $value instanceof Freeing => $value->words(),
             $value instanceof \Closure => 'a function',
             \is_object($value) => array_map(self::plain(...), get_object_vars($value)),
             \is_array($value) => array_map(self::plain(...), $value),

@@ -84,7 +84,8 @@ final class Rooms
         'Rig/Wire' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup'],
         'Rig/Direct' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Wire'],
         'Rig/Plan/Wish' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Wire', 'Rig/Direct'],
-        'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Direct', 'Rig/Plan/Wish'],
+        'Rig/Plan/Conflict' => [],
+        'Rig/Plan' => ['Rig/Chart', 'Rig/Document', 'Rig/Setup', 'Rig/Direct', 'Rig/Plan/Wish', 'Rig/Plan/Conflict'],
         'World' => [
             'Midi',
             'Engine/Book',
@@ -232,6 +233,7 @@ final class Rooms
             'Rig/Index',
             'Rig/Wire',
             'Rig/Direct',
+            'Rig/Plan/Conflict',
             'Rig/Plan',
             'World',
             'Finding/Fact',

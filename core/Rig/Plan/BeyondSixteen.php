@@ -7,11 +7,16 @@ namespace ZigzagPost\Core\Rig\Plan;
 use ZigzagPost\Core\Rig\Chart\ChannelOf;
 use ZigzagPost\Core\Rig\Chart\Hears;
 use ZigzagPost\Core\Rig\Chart\Setting;
+use ZigzagPost\Core\Rig\Plan\Conflict\Conflict;
+use ZigzagPost\Core\Rig\Plan\Conflict\Freeing;
+use ZigzagPost\Core\Rig\Plan\Conflict\FreeingKind;
+use ZigzagPost\Core\Rig\Plan\Conflict\Lower;
+use ZigzagPost\Core\Rig\Plan\Conflict\Why;
 use ZigzagPost\Core\Rig\Setup\Channels;
 use ZigzagPost\Core\Rig\Setup\Device;
 
 /** A part of a unit that would answer on channels beyond 16, whatever is planned for its setting: there is no plan for that. */
-final readonly class BeyondSixteen
+final readonly class BeyondSixteen implements Why
 {
     /** @param int|string|null $value at which the setting stays; null for a part whose channel cannot be set, or where no value will do */
     private function __construct(private Device $box, private Hears $part, private ?Setting $setting, private int|string|null $value)
@@ -50,6 +55,16 @@ final readonly class BeyondSixteen
 
     public function conflict(): Conflict
     {
+        return new Conflict([$this->box->name], $this, $this->change($this->box->width($this->part)), true);
+    }
+
+    public function isOfSharing(): bool
+    {
+        return false;
+    }
+
+    public function words(): string
+    {
         $first = self::first($this->part, $this->value ?? ($this->setting?->all()[0] ?? null)) ?? 0;
         $width = $this->box->width($this->part);
         $name = $this->box->name.(\count($this->box->chart->hears ?? []) > 1 ? " {$this->part->id}" : '');
@@ -59,28 +74,28 @@ final readonly class BeyondSixteen
                 : (null === $this->value
                     ? " even with {$this->setting->title} at {$this->setting->all()[0]}"
                     : " with {$this->setting->title} at {$this->value}");
-        $why =
-            "{$name} would answer ".
+
+        return "{$name} would answer ".
             (1 === $width ? "on channel {$first}" : "on {$width} channels from {$first} on").
             $where.
             ', which goes beyond channel 16';
-
-        return new Conflict([$this->box->name], $why, $this->change($width), true, false);
     }
 
-    private function change(int $width): ?string
+    private function change(int $width): ?Freeing
     {
         if (null === $this->value) {
-            return $width > 1 ? "let {$this->box->name} answer on fewer channels" : null;
+            return $width > 1 ? new Freeing(FreeingKind::FewerChannels, [$this->box->name]) : null;
         }
         $low = array_filter(
             $this->setting?->all() ?? [],
             fn (int|string $value): bool => null !== self::first($this->part, $value) && !self::isSo($this->box, $this->part, $value),
         );
 
-        return [] === $low
-            ? "unpin {$this->box->name}"
-            : "unpin {$this->box->name}, or set its {$this->setting?->title} to ".max($low).' at most';
+        return new Freeing(
+            FreeingKind::Unpin,
+            [$this->box->name],
+            null === $this->setting || [] === $low ? null : new Lower($this->setting->title, max($low)),
+        );
     }
 
     /** The first channel that a part answers on, also one that there is not. */

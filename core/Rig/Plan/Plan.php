@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Core\Rig\Plan;
 
+use ZigzagPost\Core\Rig\Plan\Conflict\Conflict;
+
 /** What every unit is to be set to, so that nobody answers for another; or why that cannot be had. */
 final readonly class Plan
 {

@@ -5,6 +5,13 @@ declare(strict_types=1);
 namespace ZigzagPost\Core\Rig\Plan;
 
 use ZigzagPost\Core\Rig\Document\Chosen;
+use ZigzagPost\Core\Rig\Plan\Conflict\ComesBack;
+use ZigzagPost\Core\Rig\Plan\Conflict\Conflict;
+use ZigzagPost\Core\Rig\Plan\Conflict\Freeing;
+use ZigzagPost\Core\Rig\Plan\Conflict\FreeingKind;
+use ZigzagPost\Core\Rig\Plan\Conflict\NothingFound;
+use ZigzagPost\Core\Rig\Plan\Conflict\TooFewChannels;
+use ZigzagPost\Core\Rig\Plan\Conflict\WishesApart;
 use ZigzagPost\Core\Rig\Plan\Wish\Granted;
 use ZigzagPost\Core\Rig\Plan\Wish\Wish;
 use ZigzagPost\Core\Rig\Setup\Setup;
@@ -50,30 +57,31 @@ final class Planner
             null === $wish->words ?: $words[] = $wish->words;
         }
         $named = array_values(array_filter($this->setup->names(), static fn (string $name): bool => isset($units[$name])));
-        $why =
-            [] === $words
-                ? 'no plan was found among those that were tried, and it is not proven that there is none'
-                : 'no settings bring about that '.implode(', and that ', array_unique($words)).$this->shared($granted->quarrel);
+        $why = [] === $words ? new NothingFound(false) : $this->apart(array_values(array_unique($words)), $granted->quarrel);
 
-        return new Plan([], [], [], 0, $granted->isProven, new Conflict($named, $why, $this->unpinning($named), false, false), $this->made->unknown, []);
+        return $this->none($granted->isProven, new Conflict($named, $why, $this->unpinning($named), false));
+    }
+
+    private function none(bool $isProven, Conflict $conflict): Plan
+    {
+        return new Plan([], [], [], 0, $isProven, $conflict, $this->made->unknown, []);
     }
 
     /**
-     * The one setting on which all of some wishes hang, such as one jumper behind two plugs.
-     *
+     * @param non-empty-list<string> $words
      * @param list<Wish> $wishes
      */
-    private function shared(array $wishes): string
+    private function apart(array $words, array $wishes): WishesApart
     {
         $shared = \count($wishes) < 2 ? [] : array_intersect(...array_map(static fn (Wish $wish): array => $wish->variables, $wishes));
         $choice = 1 === \count($shared) ? $this->made->choices[array_values($shared)[0]] : null;
         $setting = null === $choice?->setting || null !== $choice->cabling ? null : $choice->box->chart->setting($choice->setting);
 
-        return null === $setting ? '' : ": all of it hangs on {$setting->title} of {$choice?->box->name}";
+        return new WishesApart($words, $setting?->title, null === $setting ? null : $choice?->box->name);
     }
 
     /** @param list<string> $units */
-    private function unpinning(array $units): ?string
+    private function unpinning(array $units): ?Freeing
     {
         $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
@@ -81,7 +89,7 @@ final class Planner
                 $freed = new Choices($this->setup, [$unit], [], $others, $this->made);
                 $wished = new WishProblem($freed->puzzle(), $freed->standings, $freed->wishes->among($units));
                 if (null !== $wished->grant()->values) {
-                    return "unpin {$unit}";
+                    return new Freeing(FreeingKind::Unpin, [$unit]);
                 }
             }
         }
@@ -146,28 +154,14 @@ final class Planner
     private function without(PlanProblem $puzzle, bool $isProven): Plan
     {
         if (!$isProven) {
-            return new Plan(
-                [],
-                [],
-                [],
-                0,
-                false,
-                new Conflict([], 'no plan was found among those that were tried, and it is not proven that there is none', null, false),
-                $this->made->unknown,
-                [],
-            );
+            return $this->none(false, new Conflict([], new NothingFound(true), null, false));
         }
         $conflict = SmallestConflict::of($puzzle);
-        [$units, $isSmallest] = [$conflict->units, $conflict->isSmallest];
-        $names = implode(', ', $units);
+        $units = $conflict->units;
         $isBySending = $this->made->collideBySending($units);
-        $why = match (true) {
-            1 === \count($units) => "what {$names} sends comes back to it on a channel that it answers on",
-            $isBySending => "{$names} send the same messages to the post, and there are not channels enough to tell them apart",
-            default => "{$names} hear the same stream, and there are not channels enough for all of them as they are",
-        };
+        $why = 1 === \count($units) ? new ComesBack($units[0]) : new TooFewChannels($units, $isBySending);
 
-        return new Plan([], [], [], 0, $isProven, new Conflict($units, $why, $this->freeing($units, $isBySending), $isSmallest), $this->made->unknown, []);
+        return $this->none($isProven, new Conflict($units, $why, $this->freeing($units, $isBySending), $conflict->isSmallest));
     }
 
     /**
@@ -175,27 +169,27 @@ final class Planner
      *
      * @param list<string> $units
      */
-    private function freeing(array $units, bool $isBySending): ?string
+    private function freeing(array $units, bool $isBySending): ?Freeing
     {
         $others = array_values(array_diff($this->setup->names(), $units));
         foreach ($units as $unit) {
             if ($this->isPinned($unit) && self::goes(new Choices($this->setup, [$unit], [], $others, $this->made))) {
-                return "unpin {$unit}";
+                return new Freeing(FreeingKind::Unpin, [$unit]);
             }
         }
         if (self::goes(new Choices($this->setup, [], $units, $others, $this->made))) {
-            return 'let '.implode(' and ', $units).' share a channel with split numbers';
+            return new Freeing(FreeingKind::ShareWithSplitNumbers, $units);
         }
         foreach ($isBySending ? [] : $units as $unit) {
             foreach ($this->setup->box($unit)->chart->hears ?? [] as $part) {
                 if (null !== $part->zone || $this->setup->box($unit)?->width($part) > 1) {
-                    return null !== $part->zone ? "make the zone of {$unit} smaller" : "let {$unit} answer on fewer channels";
+                    return new Freeing(null !== $part->zone ? FreeingKind::SmallerZone : FreeingKind::FewerChannels, [$unit]);
                 }
             }
         }
         foreach ($units as $unit) {
             if (self::goes(new Choices($this->setup, [], [], [...$others, $unit], $this->made))) {
-                return "move {$unit} to another port";
+                return new Freeing(FreeingKind::OtherPort, [$unit]);
             }
         }
 

@@ -73,7 +73,7 @@ final class BeyondSixteenTest extends TestCase
             if (!$isPossible) {
                 ++$conflicts;
                 self::assertSame(['box'], $plan->conflict?->units, $words);
-                self::assertStringContainsString('beyond channel 16', $plan->conflict->why, $words);
+                self::assertStringContainsString('beyond channel 16', $plan->conflict->why->words(), $words);
                 self::assertContains('no-plan', $told, $words);
                 self::assertNotContains('beyond-sixteen', $told, $words);
                 continue;

@@ -115,11 +115,11 @@ final class ChartFactsTest extends TestCase
         [$part, $setting] = [$box->chart->hears[0] ?? self::fail(), $box->chart->setting('channel') ?? self::fail()];
 
         $here = BeyondSixteen::at($box, $part, $setting, 15)->conflict();
-        self::assertSame('box would answer on 4 channels from 15 on with MIDI channel at 15, which goes beyond channel 16', $here->why);
-        self::assertSame('unpin box, or set its MIDI channel to 13 at most', $here->change);
+        self::assertSame('box would answer on 4 channels from 15 on with MIDI channel at 15, which goes beyond channel 16', $here->why->words());
+        self::assertSame('unpin box, or set its MIDI channel to 13 at most', $here->change?->words());
         $always = BeyondSixteen::always($box, $part, $setting)->conflict();
-        self::assertSame('box would answer on 4 channels from 1 on even with MIDI channel at 1, which goes beyond channel 16', $always->why);
-        self::assertSame('let box answer on fewer channels', $always->change);
+        self::assertSame('box would answer on 4 channels from 1 on even with MIDI channel at 1, which goes beyond channel 16', $always->why->words());
+        self::assertSame('let box answer on fewer channels', $always->change?->words());
         self::assertSame(
             [false, true, false],
             [

@@ -100,7 +100,7 @@ final class PostLeadsPlanTest extends TestCase
 
         self::assertSame(
             'no settings bring about that board plays left, and that board plays right: all of it hangs on Jumper inside of board',
-            Planner::plan(Kit::setup($rig))->conflict?->why,
+            Planner::plan(Kit::setup($rig))->conflict?->why->words(),
         );
     }
 }

@@ -77,6 +77,6 @@ final class TurnedLeadsTest extends TestCase
         $plan = $analysis->plan();
         $set = static fn (PlannedSetting $planned): string => "{$planned->box->name} {$planned->setting->id} {$planned->value} {$planned->reason}";
 
-        return [$arrives, $found, $plan->cost, $plan->conflict?->why, $plan->conflict?->change, array_map($set, $plan->settings)];
+        return [$arrives, $found, $plan->cost, $plan->conflict?->why->words(), $plan->conflict?->change?->words(), array_map($set, $plan->settings)];
     }
 }
