@@ -76,6 +76,7 @@ final readonly class Examination
             new LeadsThatAreMissing(),
             new UnitsInPractice(),
             new ArmedBoxes(),
+            new BanksChosenByHand(),
             new UnusedControls(),
         ];
     }

@@ -56,6 +56,7 @@ const KINDS: Partial<Record<string, string>> = {
   'no-power': 'Power missing',
   'double-way': 'Arrives twice',
   'falls-short': 'Pedal falls short',
+  'called-alike': 'Programs with one message',
   'same-message': 'Controls that send the same',
   'controls-alike': 'Controls that do the same',
   'moves-several': 'Control moves several',
