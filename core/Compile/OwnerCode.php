@@ -67,7 +67,7 @@ final class OwnerCode implements Owners
         $this->code->line("\$own = {$php};");
         $this->code->line('$hch = $ch;');
         $this->code->line('$hn = $n;');
-        $this->start = $this->code->next();
+        $this->start = $this->code->place->next();
         $this->isHeld = $isHeld;
         $this->kind = $this->code->kind;
     }
@@ -89,7 +89,7 @@ final class OwnerCode implements Owners
     /** Makes sure of the release now, if a step below makes something that is no note; whether it is seen to. */
     private function holdForLater(): bool
     {
-        foreach ($this->code->stepsBelow() as $step) {
+        foreach ($this->code->place->below() as $step) {
             if (null !== $step->makes() && Kind::Note !== $step->makes()) {
                 $this->hold();
             }
@@ -101,7 +101,7 @@ final class OwnerCode implements Owners
     /** Method that says what the release velocity of a note becomes; null when no step so far changes it. */
     public function releaseVelocity(): ?string
     {
-        foreach ($this->code->stepsAbove() as $step) {
+        foreach ($this->code->place->above() as $step) {
             if ($step->is(Fact::SetsRelease)) {
                 return $this->method(RuleEntry::ofReleaseVelocity($this->start));
             }
@@ -115,7 +115,7 @@ final class OwnerCode implements Owners
         if (Kind::Note !== $this->code->kind) {
             $this->hold();
         }
-        $method = $this->method($this->code->entry->resumed($this->code->kind, $this->code->next(), $this->code->noteSends, $this->start, $this->isHeld));
+        $method = $this->method($this->code->entry->resumed($this->code->kind, $this->code->place->next(), $this->code->noteSends, $this->start, $this->isHeld));
         $this->code->draft->reaches[$method] = $this->portsBelow();
 
         return $method;
@@ -123,7 +123,7 @@ final class OwnerCode implements Owners
 
     public function continuationAs(Kind $kind): string
     {
-        return $this->method($this->code->entry->resumed($kind, $this->code->next(), $this->code->noteSends, $this->start, true));
+        return $this->method($this->code->entry->resumed($kind, $this->code->place->next(), $this->code->noteSends, $this->start, true));
     }
 
     public function arguments(): string
@@ -133,9 +133,9 @@ final class OwnerCode implements Owners
 
     public function releaseFromNext(): ?string
     {
-        $entry = RuleEntry::ofRelease($this->code->kind, $this->code->next(), $this->code->entry->isOfNote);
+        $entry = RuleEntry::ofRelease($this->code->kind, $this->code->place->next(), $this->code->entry->isOfNote);
 
-        return [] === $this->code->stepsBelow() ? null : $this->method($entry);
+        return [] === $this->code->place->below() ? null : $this->method($entry);
     }
 
     private function method(RuleEntry $entry): string
@@ -147,7 +147,7 @@ final class OwnerCode implements Owners
     private function portsBelow(): array
     {
         $ports = [];
-        foreach ($this->code->stepsBelow() as $step) {
+        foreach ($this->code->place->below() as $step) {
             foreach ($step->references() as $reference) {
                 if (Reference::OUT_PORT === $reference->what) {
                     $ports[] = $this->code->book()->portIndex($reference->name->text);

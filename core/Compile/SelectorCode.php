@@ -168,13 +168,13 @@ final class SelectorCode
     {
         $kind = $code->kind;
         if (isset($selector->lists['key']) && $kind->hasKey()) {
-            $code->narrow('$n', $selector->lists['key']->lowest(), $selector->lists['key']->highest());
+            $code->fields->narrow('$n', $selector->lists['key']->lowest(), $selector->lists['key']->highest());
         }
         if (null !== $numbers && $kind->hasNumber()) {
-            $code->narrow('$n', $numbers->lowest(), $numbers->highest());
+            $code->fields->narrow('$n', $numbers->lowest(), $numbers->highest());
         }
         if (isset($selector->lists['channel']) && $kind->hasChannel()) {
-            $code->narrow('$ch', $selector->lists['channel']->lowest(), $selector->lists['channel']->highest());
+            $code->fields->narrow('$ch', $selector->lists['channel']->lowest(), $selector->lists['channel']->highest());
         }
     }
 

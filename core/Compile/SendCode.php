@@ -32,8 +32,8 @@ final class SendCode implements SendWriter
 
             return;
         }
-        if (Kind::Nrpn === $this->code->kind && $this->code->draft->isCoarse($port) && $this->code->valueRange()->high > 127 && !$this->comesCoarse()) {
-            $this->code->finds(CompileFindingKind::TooFine, 'value', $this->code->here());
+        if (Kind::Nrpn === $this->code->kind && $this->code->draft->isCoarse($port) && $this->code->fields->valueRange()->high > 127 && !$this->comesCoarse()) {
+            $this->code->finds(CompileFindingKind::TooFine, 'value', $this->code->place->span());
         }
         $this->code->owner->hold();
         $range = $this->code->kind->valueRange();

@@ -23,7 +23,7 @@ final class WireCode
         if ([] === $stale) {
             return '$raw';
         }
-        [$ch, $n, $v] = array_map(static fn (string $variable): string => (string) ($code->known($variable) ?? $variable), ['$ch', '$n', '$v']);
+        [$ch, $n, $v] = array_map(static fn (string $variable): string => (string) ($code->fields->known($variable) ?? $variable), ['$ch', '$n', '$v']);
         $ch = '$ch' === $channel ? $ch : $channel;
         if (null !== $stale && self::hasThreeBytes($code->kind)) {
             $made = \count(array_filter([$ch, $n, $v], static fn (string $part): bool => !ctype_digit($part)));

@@ -18,7 +18,7 @@ use ZigzagPost\Core\Rulebook\Text\Span;
  * In that code `$ch`, `$n`, `$v` and `$rel` hold the message: channel (1 to 16), key or number, velocity or value, release
  * velocity; `$ctl` names the incoming control, `$own` whoever ends the notes begun, `$e` is the run and `$s` its state.
  */
-interface Writer extends Scope
+interface Writer
 {
     // The message at hand ---------------------------------------------------------------------------------------------
 
@@ -39,8 +39,6 @@ interface Writer extends Scope
     /** Whether a rule like this gets messages of a kind at all. */
     public function takes(Kind $kind): bool;
 
-    public function field(string $name): ?Field;
-
     /**
      * PHP for whether the message came from one of these controls.
      *
@@ -48,28 +46,14 @@ interface Writer extends Scope
      */
     public function comesFrom(array $controls): string;
 
-    /** What is known of the range of the value. */
-    public function valueRange(): Interval;
+    /** What names mean in expressions here. */
+    public function scope(): Scope;
 
-    /** Whether the message was a note above that a gate or a latch ends, and with it all that is made of it. */
-    public function isEndedAbove(): bool;
+    public function fields(): Fields;
 
-    /** Whether below the present step one like the first comes, and none like the other before it. */
-    public function comesBefore(Fact $fact, Fact $other): bool;
-
-    /** Whether a step above the present one is like this. */
-    public function isAbove(Fact $fact): bool;
-
-    public function isBelow(Fact $fact): bool;
+    public function around(): Surroundings;
 
     // Changing it -----------------------------------------------------------------------------------------------------
-
-    /**
-     * Code that puts a whole number into a field: out of range it is clamped, folded, or drops the message.
-     *
-     * @param Interval $range what the number can be, in the field's own counting
-     */
-    public function assign(string $name, string $php, Interval $range, Span $span, bool $fold = false): void;
 
     /**
      * The message has become another.
@@ -77,12 +61,6 @@ interface Writer extends Scope
      * @param Interval|null $range of its value, where that is known
      */
     public function become(Kind $kind, ?Interval $range): void;
-
-    /** Tells what a variable is known to lie between. */
-    public function narrow(string $variable, int $low, int $high): void;
-
-    /** Forgets what was known of a variable. */
-    public function forget(string $variable): void;
 
     // Writing ---------------------------------------------------------------------------------------------------------
 

@@ -113,7 +113,7 @@ abstract readonly class Template
      */
     private static function lookForScale(Writer $code, Expression $expression, Interval $from, ValueRange $to): void
     {
-        if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true) || $code->isBelow(Fact::Scales)) {
+        if (!$expression instanceof Name || !\in_array($expression->name, self::VALUES, true) || $code->around()->isBelow(Fact::Scales)) {
             return;
         }
         [$is, $becomes] = [$from->high - $from->low, $to->high - $to->low];

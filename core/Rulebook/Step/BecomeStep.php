@@ -78,7 +78,7 @@ final class BecomeStep extends Step
     /** Notes a note that nothing ends: neither its control, nor a velocity of 0, nor a length. */
     private function lookForEnd(Writer $code, float $least): void
     {
-        if (!$code->isOfNote() && $least >= 1 && !$code->isAbove(Fact::PassesPresses) && !$code->comesBefore(Fact::EndsNotes, Fact::BeginsNotes)) {
+        if (!$code->isOfNote() && $least >= 1 && !$code->around()->isAbove(Fact::PassesPresses) && !$code->around()->comesBefore(Fact::EndsNotes, Fact::BeginsNotes)) {
             $code->finds(CompileFindingKind::Endless, 'velocity', $this->message->span);
         }
     }
@@ -86,7 +86,7 @@ final class BecomeStep extends Step
     /** A note made from what was none: velocity 0 ends what the same control started; what came in as a note ends with its key. */
     private static function beginsOrEnds(Writer $code): void
     {
-        if ($code->isOfNote() || $code->isEndedAbove()) {
+        if ($code->isOfNote() || $code->around()->isEndedAbove()) {
             if ($code->beginsNotes()) {
                 $code->line("if (0 === \$v) { {$code->drop('a velocity of 0 begins no note')} }");
             }

@@ -22,7 +22,7 @@ final class DelayStep extends DurationStep
     public function compile(Writer $code): void
     {
         // What was a note above may be one again below, also where it is a controller here.
-        if ((Kind::Note === $code->kind() || $code->isOfNote() || $code->isEndedAbove()) && $code->beginsNotes()) {
+        if ((Kind::Note === $code->kind() || $code->isOfNote() || $code->around()->isEndedAbove()) && $code->beginsNotes()) {
             $code->owner()->delay($this->duration->us);
         }
         $code->line("\$e->later(\$t + {$this->duration->us}, 'call', ['{$code->owner()->continuation()}', {$code->owner()->arguments()}]);");

@@ -64,7 +64,7 @@ final class FanOutStep extends Step
                 $code->sender()->at($this->span->line);
                 $code->line(
                     "FanOut::noteOn(\$e, '{$id}', \$t, {$port}, {$members}, \$port, \$ch, \$n, \$v, \$own, ".
-                        ($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').
+                        ($code->around()->isAbove(Fact::LeavesZone) ? '0' : '$ctl').
                         ');',
                 );
             }
@@ -79,7 +79,7 @@ final class FanOutStep extends Step
 
             return;
         }
-        $follows = !$code->isAbove(Fact::LeavesZone) && \in_array($code->kind(), [Kind::Bend, Kind::Pressure, Kind::Cc], true);
+        $follows = !$code->around()->isAbove(Fact::LeavesZone) && \in_array($code->kind(), [Kind::Bend, Kind::Pressure, Kind::Cc], true);
         if ($follows) {
             $code->line('if ('.(Kind::Cc === $code->kind() ? '74 === $n && ' : '').'Zones::isOfMember($s, $port, $ctl)) {');
             $code->sender()->at($this->span->line);

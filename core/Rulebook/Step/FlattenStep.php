@@ -89,7 +89,7 @@ final class FlattenStep extends Step
             $bend = "\$v = Flatten::bend(\$e, {$step}, \$port, \$ch, \$v);";
             $code->line($code->isOfZone() ? $bend : "if (Zones::has(\$s, \$port, \$ch)) { {$bend} }");
             $code->line("if (null === \$v) { {$code->dropFor($why)} }");
-            $code->forget('$v');
+            $code->fields()->forget('$v');
         } elseif (Kind::Pressure === $code->kind()) {
             $this->pressure($code, $step, $why);
         } elseif (Kind::Cc === $code->kind()) {
@@ -102,14 +102,14 @@ final class FlattenStep extends Step
                 $code->line('$n = '.($this->timbreController ?? self::TIMBRE).';');
             }
             $code->line('}');
-            $code->forget('$n');
+            $code->fields()->forget('$n');
         } elseif (Kind::Rpn === $code->kind() || Kind::Nrpn === $code->kind()) {
             $own = Kind::Rpn === $code->kind() ? ' || ((0 === $n || 6 === $n) && Zones::has($s, $port, $ch))' : '';
             $code->line("if (Zones::isOfMember(\$s, \$port, \$ctl){$own}) { {$code->drop('stays in the zone')} }");
         }
         if ($code->kind()->hasChannel()) {
             $code->line("\$ch = {$this->channel};");
-            $code->narrow('$ch', $this->channel, $this->channel);
+            $code->fields()->narrow('$ch', $this->channel, $this->channel);
         }
     }
 

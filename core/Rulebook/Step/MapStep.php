@@ -53,9 +53,9 @@ final class MapStep extends Step
         $name = new Name($this->field->text, $this->field->span);
         $values = $code->declared()->table($this->table)->values();
         $table = $code->constant($values);
-        $range = $code->rangeOf($name);
+        $range = $code->scope()->rangeOf($name);
         $x = $code->temporary();
-        $field = $code->read($name);
+        $field = $code->scope()->read($name);
         if ($this->elseDrop) {
             $code->line("{$x} = {$table}[{$field}] ?? null;");
             $code->line("if (null === {$x}) { {$code->drop("{$this->field->text} not in table {$this->table->text}")} }");
@@ -64,13 +64,13 @@ final class MapStep extends Step
             $values = [...array_values($values), (int) $range->low, (int) $range->high];
         }
         $this->lookForOutside($code);
-        $code->assign($this->field->text, $x, new Interval(min($values), max($values)), $this->field->span);
+        $code->fields()->assign($this->field->text, $x, new Interval(min($values), max($values)), $this->field->span);
     }
 
     /** Notes results that the field cannot hold. */
     private function lookForOutside(Writer $code): void
     {
-        $field = $code->field($this->field->text);
+        $field = $code->fields()->of($this->field->text);
         if (null === $field) {
             return;
         }

@@ -84,8 +84,8 @@ final class ScaleStep extends Step
         [$c, $d] = [$this->to->from->value, $this->to->to->value];
         [$low, $high] = [min($a, $b), max($a, $b)];
         $x = $code->temporary();
-        $code->line("{$x} = {$code->read($name)};");
-        $range = $code->rangeOf($name);
+        $code->line("{$x} = {$code->scope()->read($name)};");
+        $range = $code->scope()->rangeOf($name);
         if ($range->low < $low || $range->high > $high) {
             $code->line("if ({$x} < {$low}) { {$x} = {$low}; } elseif ({$x} > {$high}) { {$x} = {$high}; }");
         }
@@ -107,7 +107,7 @@ final class ScaleStep extends Step
                 abs($span).
                 ')';
         }
-        $code->assign($this->field->text, $php, new Interval(min($c, $d), max($c, $d)), $this->field->span);
+        $code->fields()->assign($this->field->text, $php, new Interval(min($c, $d), max($c, $d)), $this->field->span);
     }
 
     public function onRelease(): OnRelease

@@ -59,7 +59,7 @@ final class SetStep extends Step
     public function compile(Writer $code): void
     {
         $rounded = $code->rounded($this->value);
-        $code->assign($this->field->text, $rounded->php, $rounded->range, $this->field->span, $this->fold);
+        $code->fields()->assign($this->field->text, $rounded->php, $rounded->range, $this->field->span, $this->fold);
     }
 
     public function setsChannel(): bool

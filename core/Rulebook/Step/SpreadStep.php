@@ -159,7 +159,7 @@ final class SpreadStep extends Step
         $code->sender()->at($this->span->line);
         $code->line(
             "if (!Voices::noteOn(\$e, '{$code->stepId()}', {$table}, {$fill}, {$steal}, \$t, \$port, \$ch, \$n, \$v, \$own, ".
-                ($code->isAbove(Fact::LeavesZone) ? '0' : '$ctl').
+                ($code->around()->isAbove(Fact::LeavesZone) ? '0' : '$ctl').
                 ")) { {$code->drop('no voice is free')} }",
         );
     }
@@ -193,7 +193,7 @@ final class SpreadStep extends Step
 
             return true;
         }
-        if ($code->isAbove(Fact::LeavesZone) || !\in_array($code->kind(), [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
+        if ($code->around()->isAbove(Fact::LeavesZone) || !\in_array($code->kind(), [Kind::Bend, Kind::Pressure, Kind::Cc], true)) {
             return false;
         }
         $condition = Kind::Cc === $code->kind() ? '74 === $n && ' : '';

@@ -62,7 +62,7 @@ final class ToggleStep extends Step
         $state = "\$s->toggled['{$code->stepId()}'][\$ctl]";
         $code->line("{$state} = !({$state} ?? false);");
         [$off, $on] = [$this->off->value ?? 0, $this->on->value ?? 127];
-        $code->assign('value', "{$state} ? ".self::number($on).' : '.self::number($off), Interval::around([$off, $on]), $this->span);
+        $code->fields()->assign('value', "{$state} ? ".self::number($on).' : '.self::number($off), Interval::around([$off, $on]), $this->span);
     }
 
     public function onRelease(): OnRelease
