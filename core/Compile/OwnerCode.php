@@ -115,7 +115,8 @@ final class OwnerCode implements Owners
         if (Kind::Note !== $this->code->kind) {
             $this->hold();
         }
-        $method = $this->method($this->code->entry->resumed($this->code->kind, $this->code->place->next(), $this->code->noteSends, $this->start, $this->isHeld));
+        $next = $this->code->place->next();
+        $method = $this->method($this->code->entry->resumed($this->code->kind, $next, $this->code->noteSends, $this->start, $this->isHeld));
         $this->code->draft->reaches[$method] = $this->portsBelow();
 
         return $method;

@@ -4,17 +4,20 @@ declare(strict_types=1);
 
 namespace ZigzagPost\Tests\Browser;
 
+use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\UnrecognizedExceptionException;
 use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 
 /**
- * A browser that goes to an address once more where its driver lost sight of the page just while it changed, and that looks for an element
- * once more, by what it was found by, where the page was drawn anew between finding and using it: who plays sees no difference between the two.
+ * A browser that has patience, as who plays has: it goes to an address once more where its driver lost sight of the page just while it
+ * changed, waits a moment for what is looked for, and looks for an element once more, by what it was found by, where the page was drawn
+ * anew between finding and using it.
  */
 final class Browser extends RemoteWebDriver
 {
+    private const SECONDS_TO_APPEAR = 5;
     private ?Found $found = null;
 
     /**
@@ -24,7 +27,7 @@ final class Browser extends RemoteWebDriver
     public function execute($command_name, $params = []): mixed
     {
         try {
-            $answer = parent::execute($command_name, $params);
+            $answer = $this->executeWithPatience($command_name, $params);
         } catch (UnrecognizedExceptionException $failed) {
             if (
                 !\in_array($command_name, [DriverCommand::GET, DriverCommand::REFRESH], true)
@@ -63,7 +66,21 @@ final class Browser extends RemoteWebDriver
      */
     private function foundAgain(array $params, StaleElementReferenceException $gone): array
     {
-        return $this->found()->again($params, fn (string $command, array $by): mixed => $this->execute($command, $by)) ?? throw $gone;
+        return $this->found()->again($params, fn (string $command, array $by): mixed => parent::execute($command, $by)) ?? throw $gone;
+    }
+
+    /** @param array<mixed> $params */
+    private function executeWithPatience(string $command, array $params): mixed
+    {
+        for ($until = microtime(true) + self::SECONDS_TO_APPEAR;; usleep(50_000)) {
+            try {
+                return parent::execute($command, $params);
+            } catch (NoSuchElementException $missing) {
+                if (microtime(true) >= $until) {
+                    throw $missing;
+                }
+            }
+        }
     }
 
     private function found(): Found

@@ -47,6 +47,12 @@ final class FoundTest extends PageTestCase
         $second->click();
     }
 
+    public function testWhatAppearsAMomentLaterIsWaitedFor(): void
+    {
+        $this->page->executeScript("setTimeout(() => (document.body.innerHTML = '<i>late</i>'), 600)");
+        self::assertSame('late', $this->page->findElement(By::cssSelector('i'))->getText());
+    }
+
     public function testWhatIsDrawnNoMoreIsToldAsGone(): void
     {
         $this->page->executeScript('document.querySelector("button").focus()');

@@ -29,7 +29,8 @@ final readonly class ProgramsCalledAlike extends RigFact
 
     public function text(): string
     {
-        return "programs {$this->one} and {$this->other} have the same message, which line {$this->ofLine} sends: {$this->unit} plays the one in its present bank";
+        return "programs {$this->one} and {$this->other} have the same message, which line {$this->ofLine} sends: ".
+            "{$this->unit} plays the one in its present bank";
     }
 
     /** A rule may move to another line. */

@@ -78,7 +78,8 @@ final class BecomeStep extends Step
     /** Notes a note that nothing ends: neither its control, nor a velocity of 0, nor a length. */
     private function lookForEnd(Writer $code, float $least): void
     {
-        if (!$code->isOfNote() && $least >= 1 && !$code->around()->isAbove(Fact::PassesPresses) && !$code->around()->comesBefore(Fact::EndsNotes, Fact::BeginsNotes)) {
+        $around = $code->around();
+        if (!$code->isOfNote() && $least >= 1 && !$around->isAbove(Fact::PassesPresses) && !$around->comesBefore(Fact::EndsNotes, Fact::BeginsNotes)) {
             $code->finds(CompileFindingKind::Endless, 'velocity', $this->message->span);
         }
     }
