@@ -26,23 +26,22 @@ final class Browser extends RemoteWebDriver
      */
     public function execute($command_name, $params = []): mixed
     {
-        try {
-            $answer = $this->executeWithPatience($command_name, $params);
-        } catch (UnrecognizedExceptionException $failed) {
-            if (
-                !\in_array($command_name, [DriverCommand::GET, DriverCommand::REFRESH], true)
-                || !str_contains($failed->getMessage(), 'aborted by navigation')
-            ) {
-                throw $failed;
+        for ($until = microtime(true) + self::SECONDS_TO_APPEAR;; usleep(50_000)) {
+            try {
+                return $this->executeNow($command_name, $params);
+            } catch (UnrecognizedExceptionException $failed) {
+                $goes = \in_array($command_name, [DriverCommand::GET, DriverCommand::REFRESH], true);
+                if (!$goes || !str_contains($failed->getMessage(), 'aborted by navigation')) {
+                    throw $failed;
+                }
+
+                return parent::execute($command_name, $params);
+            } catch (NoSuchElementException $missing) {
+                if (microtime(true) >= $until) {
+                    throw $missing;
+                }
             }
-
-            return parent::execute($command_name, $params);
-        } catch (StaleElementReferenceException $gone) {
-            $answer = parent::execute($command_name, $this->foundAgain($params, $gone));
         }
-        $this->found()->note($command_name, $params, $answer);
-
-        return $answer;
     }
 
     /**
@@ -66,21 +65,20 @@ final class Browser extends RemoteWebDriver
      */
     private function foundAgain(array $params, StaleElementReferenceException $gone): array
     {
-        return $this->found()->again($params, fn (string $command, array $by): mixed => parent::execute($command, $by)) ?? throw $gone;
+        return $this->found()->again($params, $this->executeNow(...)) ?? throw $gone;
     }
 
     /** @param array<mixed> $params */
-    private function executeWithPatience(string $command, array $params): mixed
+    private function executeNow(string $command, array $params): mixed
     {
-        for ($until = microtime(true) + self::SECONDS_TO_APPEAR;; usleep(50_000)) {
-            try {
-                return parent::execute($command, $params);
-            } catch (NoSuchElementException $missing) {
-                if (microtime(true) >= $until) {
-                    throw $missing;
-                }
-            }
+        try {
+            $answer = parent::execute($command, $params);
+        } catch (StaleElementReferenceException $gone) {
+            $answer = parent::execute($command, $this->foundAgain($params, $gone));
         }
+        $this->found()->note($command, $params, $answer);
+
+        return $answer;
     }
 
     private function found(): Found

@@ -34,8 +34,8 @@ export function ControlCard({
     >
       <p className="flex min-h-9 items-center gap-1">
         <span className="min-w-0 flex-1">
-          <b className="block truncate">{control.label}</b>
-          {control.label !== control.name && <span className="block truncate text-xs">{control.name}</span>}
+          <b className="block wrap-anywhere">{control.label}</b>
+          {control.label !== control.name && <span className="block text-xs wrap-anywhere">{control.name}</span>}
         </span>
         {control.colour !== null && (
           <span className="flex items-center gap-1 text-xs">

@@ -165,7 +165,7 @@ final class LawsTest extends TestCase
 
     public function testNothingHangsAndOutputsAreInOrder(): void
     {
-        $this->over(Cases::number(700), function (string $text, CompiledBook $book, string $tape): void {
+        $this->over(Cases::number(400), function (string $text, CompiledBook $book, string $tape): void {
             $out = $this->playedToTheEnd($text, $book, $tape);
             $times = array_map(static fn (Event $event): int => $event->timeUs, Play::events($out));
             $inOrder = $times;
@@ -177,7 +177,7 @@ final class LawsTest extends TestCase
 
     public function testSavedStateGoesOnIdentically(): void
     {
-        $this->over(Cases::number(450), static function (string $text, CompiledBook $book, string $tape, int $seed): void {
+        $this->over(Cases::number(250), static function (string $text, CompiledBook $book, string $tape, int $seed): void {
             $events = Play::events($tape);
             $whole = Play::run(new Engine($book), $events);
             $engine = new Engine($book);
@@ -196,7 +196,7 @@ final class LawsTest extends TestCase
 
     public function testTracingChangesNothing(): void
     {
-        $this->over(Cases::number(300), static function (string $text, CompiledBook $book, string $tape): void {
+        $this->over(Cases::number(150), static function (string $text, CompiledBook $book, string $tape): void {
             $events = Play::events($tape);
             $traced = new Engine(Compiler::load(Checker::check($text)->book, true), true);
             self::assertSame(Play::run(new Engine($book), $events), Play::run($traced, $events), $text);
