@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys as Key;
+use PHPUnit\Framework\Attributes\Group;
 use ZigzagPost\Core\Data\Json;
 
 /** Every field of a chart is seen in a cell, and can be written there: what is read from all tables of one chart makes the same chart of an empty one. */
@@ -14,6 +15,7 @@ final class ChartTest extends PageTestCase
     private const CHART = __DIR__.'/../../web/charts/tables/everything.chart.json';
     private const EMPTY = '{"schema":1,"name":"Everything box","sort":"other"}';
 
+    #[Group('long')]
     public function testWhatIsReadFromAllTablesMakesTheSameChart(): void
     {
         $known = (string) file_get_contents(self::CHART);

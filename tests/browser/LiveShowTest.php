@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy as By;
+use PHPUnit\Framework\Attributes\Group;
 use ZigzagPost\Core\Format\TapeReader;
 use ZigzagPost\Core\Midi\Decoder;
 use ZigzagPost\Tests\App\Live\Fifos;
@@ -77,6 +78,7 @@ final class LiveShowTest extends PageTestCase
         $this->devices->remove();
     }
 
+    #[Group('long')]
     public function testTheRehearsalPlaysBetweenDevicesAndIsSeenAlikeEverywhere(): void
     {
         $this->page->get(Application::address()."/bench/{$this->book}");

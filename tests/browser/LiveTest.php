@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Group;
 use ZigzagPost\Tests\App\Live\Fifos;
 
 /** The demo show between devices: FIFOs that stand for them are connected, played, silenced, and let go. */
@@ -35,6 +36,7 @@ final class LiveTest extends PageTestCase
         $this->devices->remove();
     }
 
+    #[Group('long')]
     public function testAShowIsConnectedPlayedAndEnded(): void
     {
         $this->page->get(Application::address()."/rigs/{$this->rig}/live");
@@ -97,6 +99,7 @@ final class LiveTest extends PageTestCase
         self::assertStringContainsString("\x40\x40", $this->heard(3), 'with notes off');
     }
 
+    #[Group('long')]
     public function testBenchAndStageAreOfTheRealDevices(): void
     {
         $this->page->get(Application::address()."/rigs/{$this->rig}/live");

@@ -6,6 +6,7 @@ namespace ZigzagPost\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Group;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Tests\App\Live\Fifos;
 use ZigzagPost\Tests\Core\Rig\Kit;
@@ -42,6 +43,7 @@ final class RealTestRunTest extends PageTestCase
         $this->devices->remove();
     }
 
+    #[Group('long')]
     public function testStepsTickThemselves(): void
     {
         $this->page->get(Application::address()."/rigs/{$this->rig}/live");

@@ -7,6 +7,7 @@ namespace ZigzagPost\Tests\Browser;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy as By;
 use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Group;
 use ZigzagPost\Tests\Core\Cases;
 
 /** Two windows on one show: what is pressed in one is seen in the other, nothing is lost or doubled, and the lock counts in both. */
@@ -47,6 +48,7 @@ final class WindowsTest extends PageTestCase
         parent::tearDown();
     }
 
+    #[Group('long')]
     public function testWhatIsPressedOnABenchAndAStageIsOneShow(): void
     {
         $this->page->get(Application::address()."/stage/{$this->rig}");
