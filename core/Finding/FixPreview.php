@@ -28,7 +28,12 @@ final readonly class FixPreview
         $lines = [];
         foreach ($fix->changes as $pointer => $value) {
             $parts = array_values(array_map(strval(...), JsonPointer::splitPath((string) $pointer)));
-            [$before, $after] = [$preview->now($parts), null === $value ? null : self::shown($value)];
+            $was = $preview->now($parts);
+            if (\is_bool($was ?? $value)) {
+                $flag = (string) array_pop($parts);
+                [$was, $value] = [true === $was ? $flag : "not {$flag}", true === $value ? $flag : "not {$flag}"];
+            }
+            [$before, $after] = [self::shown($was), self::shown($value)];
             if ($before !== $after) {
                 $lines[] = new FixLine($preview->place($parts), $before, $after);
             }
@@ -56,19 +61,20 @@ final readonly class FixPreview
     }
 
     /** @param list<string> $parts */
-    private function now(array $parts): ?string
+    private function now(array $parts): mixed
     {
         try {
-            $value = JsonPointer::get($this->json, $parts);
+            return JsonPointer::get($this->json, $parts);
         } catch (NoSuchPlace) {
             return null;
         }
-
-        return null === $value ? null : self::shown($value);
     }
 
-    private static function shown(mixed $value): string
+    private static function shown(mixed $value): ?string
     {
+        if (null === $value) {
+            return null;
+        }
         $value = $value instanceof \stdClass ? get_object_vars($value) : $value;
         $inside = \is_array($value) ? $value['value'] ?? $value : $value;
         $text = \is_scalar($inside) && !\is_bool($inside)

@@ -9,6 +9,7 @@ use ZigzagPost\Core\Analysis\RigAnalysis;
 use ZigzagPost\Core\Data\Json;
 use ZigzagPost\Core\Examination\Examination;
 use ZigzagPost\Core\Finding\Fact\NoPlan;
+use ZigzagPost\Core\Finding\FixPreview;
 use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Plan\Conflict\Conflict;
 use ZigzagPost\Core\Rig\Plan\Conflict\FreeingKind;
@@ -32,6 +33,9 @@ final class UnpinningTest extends TestCase
             $unit = $conflict->change->units[0] ?? self::fail();
             $fix = (self::finding($rig) ?? self::fail("seed {$seed}: it is told"))->fix;
             self::assertSame("Unpin the settings of {$unit}", $fix?->title, "seed {$seed}");
+            foreach (FixPreview::of($fix, RigFile::rig(Json::encode($rig)), json_decode(Json::encode($rig))) as $line) {
+                self::assertMatchesRegularExpression("/^{$unit}, \\w+: pinned → not pinned$/", $line->words());
+            }
             $changed = $fix->applied(Json::encode($rig));
             $freed = Json::decode($changed);
             self::assertEquals($rig, self::pinnedAgain($freed, $rig, $unit), "seed {$seed}: nothing but the pins of {$unit} is changed");
