@@ -33,19 +33,7 @@ export function ControlCard({
       style={at === null ? {} : { gridRow: at[0] + 1, gridColumn: at[1] + 1 }}
     >
       <p className="flex min-h-9 items-center gap-1">
-        <span className="min-w-0 flex-1">
-          <b className="block wrap-anywhere">{control.label}</b>
-          {control.label !== control.name && <span className="block text-xs wrap-anywhere">{control.name}</span>}
-        </span>
-        {control.colour !== null && (
-          <span className="flex items-center gap-1 text-xs">
-            <span
-              className="size-3 rounded-full border border-base-content"
-              style={{ backgroundColor: swatch(control.colour) }}
-            />
-            {control.colour}
-          </span>
-        )}
+        <b className="min-w-0 flex-1 wrap-break-word">{control.label}</b>
         {isPlaced ? (
           <Button label="Put it here" tone="primary" disabled={isBusy} onClick={onPut} />
         ) : (
@@ -59,6 +47,20 @@ export function ControlCard({
           />
         )}
       </p>
+      {(control.label !== control.name || control.colour !== null) && (
+        <p className="flex flex-wrap gap-x-2 text-xs">
+          {control.label !== control.name && <span>{control.name}</span>}
+          {control.colour !== null && (
+            <span className="flex items-center gap-1">
+              <span
+                className="size-3 rounded-full border border-base-content"
+                style={{ backgroundColor: swatch(control.colour) }}
+              />
+              {control.colour}
+            </span>
+          )}
+        </p>
+      )}
       {control.shown !== null && (
         <p role="note" className="text-xs text-warning">
           Too long for its display, which shows “{control.shown}”
