@@ -10,7 +10,6 @@ use ZigzagPost\Core\Finding\RigFinding;
 use ZigzagPost\Core\Rig\Chart\Programs;
 use ZigzagPost\Core\Rig\Index\ProgramIndex;
 use ZigzagPost\Core\Rig\Setup\Device;
-use ZigzagPost\Core\Rulebook\Step\RecallStep;
 
 /** Units that rules send program changes to, of which one message calls several programs. */
 final class BanksChosenByHand implements RigCheck
@@ -20,18 +19,12 @@ final class BanksChosenByHand implements RigCheck
 
     public function findings(RigAnalysis $analysis): iterable
     {
-        $recalled = [];
-        foreach ($analysis->checked()->book->steps() as $step) {
-            if ($step instanceof RecallStep) {
-                $recalled[$step->device->text] ??= $step->span->line;
-            }
-        }
-        foreach ($analysis->setup->boxes as $box) {
-            $programs = isset($recalled[$box->name]) ? $box->chart->programs : null;
+        foreach (Recalled::of($analysis) as $recalled) {
+            [$box, $programs] = [$recalled->box, $recalled->box->chart->programs];
             $alike = null === $programs ? null : self::alike($box, $programs);
             if (null !== $programs && null !== $alike) {
                 [$one, $other] = array_map($programs->label(...), $alike);
-                yield new RigFinding(new ProgramsCalledAlike($box->name, $one, $other, $recalled[$box->name]));
+                yield new RigFinding(new ProgramsCalledAlike($box->name, $one, $other, $recalled->line));
             }
         }
     }
