@@ -12,7 +12,7 @@ export const LOOKS = {
   hint: { mark: 'i', tone: 'border-info' },
 } as const;
 
-/** One finding, with the change that mends it. */
+/** One finding, with the change that mends it, or what hands have to do. */
 export function FindingRow({
   finding,
   book,
@@ -58,6 +58,11 @@ export function FindingRow({
           so: {text}
         </p>
       ))}
+      {finding.job !== null && (finding.fix === null || finding.code === 'lead-may-damage') && (
+        <p>
+          <b>To do:</b> {finding.job}
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
         {finding.fix !== null && (
           <Button

@@ -15,8 +15,9 @@ final readonly class ProgramsCalledAlike extends RigFact
     public const CODE = 'called-alike';
 
     /**
-     * @param string $one what the unit shows for a program that rules may call
+     * @param string $one what the unit shows for the first program that shares its message
      * @param string $other and for the first other one that is called by the same message
+     * @param int $ofLine where rules call a program of the unit
      */
     public function __construct(public string $unit, public string $one, public string $other, public int $ofLine)
     {
@@ -29,8 +30,8 @@ final readonly class ProgramsCalledAlike extends RigFact
 
     public function text(): string
     {
-        return "programs {$this->one} and {$this->other} have the same message, which line {$this->ofLine} sends: ".
-            "{$this->unit} plays the one in its present bank";
+        return "programs {$this->one} and {$this->other} are called by the same message: {$this->unit} plays the one in its present bank, ".
+            "also when line {$this->ofLine} calls one";
     }
 
     /** A rule may move to another line. */

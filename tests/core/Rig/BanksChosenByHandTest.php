@@ -30,7 +30,7 @@ final class BanksChosenByHandTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, list<string>}> */
     public static function units(): iterable
     {
-        $told = ['called-alike: programs A1 and B1 have the same message, which line 5 sends: box plays the one in its present bank'];
+        $told = ['called-alike: programs A1 and B1 are called by the same message: box plays the one in its present bank, also when line 5 calls one'];
         $recall = "rule \"R\"\n  take program\n  recall box \"A1\"\n";
         yield 'nothing says the bank' => [self::THREE_OF_TEN, $recall, $told];
         yield 'it is not sent' => [
@@ -73,7 +73,7 @@ final class BanksChosenByHandTest extends TestCase
                 ++$apart;
             } else {
                 self::assertCount(1, $told, $about);
-                self::assertStringContainsString("programs {$expected[0]} and {$expected[1]} have", $told[0], $about);
+                self::assertStringContainsString("programs {$expected[0]} and {$expected[1]} are", $told[0], $about);
                 ++$alike;
             }
         }
