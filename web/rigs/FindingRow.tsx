@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { RigFinding } from '../api/types';
 import { Button } from '../ui/Button';
 import { PutToRest, type RestsWork } from './Resting';
+import { toDo } from './toDo';
 import type { Chosen } from './useChosen';
 
 export const LOOKS = {
@@ -32,6 +33,7 @@ export function FindingRow({
   onChoose: (chosen: Chosen) => void;
 }) {
   const named = useId();
+  const job = toDo(finding);
   const row = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (isLooked) {
@@ -58,9 +60,9 @@ export function FindingRow({
           so: {text}
         </p>
       ))}
-      {finding.job !== null && (finding.fix === null || finding.code === 'lead-may-damage') && (
+      {job !== null && (
         <p>
-          <b>To do:</b> {finding.job}
+          <b>To do:</b> {job}
         </p>
       )}
       <div className="flex flex-wrap gap-2">
